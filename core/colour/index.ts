@@ -1,0 +1,28 @@
+import { z } from "zod";
+
+/** An opaque sRGB colour as `#rrggbb`, lower case. */
+export const colourSchema = z.string().regex(/^#[0-9a-f]{6}$/);
+export type Colour = z.infer<typeof colourSchema>;
+
+/** Reads `#abc`, `abc` and `#AABBCC`; anything else is undefined. */
+export function parseColour(text: string): Colour | undefined {
+  const m = /^#?([0-9a-f]{3}|[0-9a-f]{6})$/i.exec(text.trim());
+  if (!m) return undefined;
+  const hex = (m[1] as string).toLowerCase();
+  return `#${hex.length === 3 ? [...hex].map((c) => c + c).join("") : hex}`;
+}
+
+/** Relative luminance, 0 to 1 (WCAG 2.2). */
+export function luminance(colour: Colour): number {
+  const channel = (at: number) => {
+    const c = Number.parseInt(colour.slice(at, at + 2), 16) / 255;
+    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+  };
+  return 0.2126 * channel(1) + 0.7152 * channel(3) + 0.0722 * channel(5);
+}
+
+/** Contrast ratio, 1 to 21 (WCAG 2.2). */
+export function contrast(a: Colour, b: Colour): number {
+  const [dark, light] = [luminance(a), luminance(b)].sort((p, q) => p - q) as [number, number];
+  return (light + 0.05) / (dark + 0.05);
+}

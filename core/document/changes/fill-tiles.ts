@@ -1,0 +1,32 @@
+import { done, type Outcome, refused } from "#core/outcome";
+import { type Filling, findTile, mapTiles } from "../page.ts";
+import { findPage, type Project, withPage } from "../project.ts";
+import type { ChangeTrouble } from "./trouble.ts";
+
+/** Puts fillings into tiles: a photo in, a photo out, two swapped, a view reframed. */
+export interface FillTiles {
+  readonly type: "fillTiles";
+  readonly pageId: string;
+  readonly fillings: readonly { readonly tileId: string; readonly filling: Filling }[];
+}
+
+export function applyFillTiles(project: Project, change: FillTiles): Outcome<Project, ChangeTrouble> {
+  const page = findPage(project, change.pageId);
+  if (!page) return refused("pageGone", { pageId: change.pageId });
+  const byTile = new Map(change.fillings.map((f) => [f.tileId, f.filling]));
+  const gone = change.fillings.find((f) => !findTile(page, f.tileId));
+  if (gone) return refused("tileGone", { tileId: gone.tileId });
+  const filled = mapTiles(page, (tile) => {
+    const filling = byTile.get(tile.id);
+    return filling && filling !== tile.filling ? { ...tile, filling } : tile;
+  });
+  return done(withPage(project, filled));
+}
+
+export function invertFillTiles(before: Project, change: FillTiles): FillTiles {
+  const page = findPage(before, change.pageId)!;
+  return {
+    ...change,
+    fillings: change.fillings.map(({ tileId }) => ({ tileId, filling: findTile(page, tileId)!.filling })),
+  };
+}

@@ -1,0 +1,34 @@
+import { tracksWithSeamAt } from "#core/arrange";
+import { done, type Outcome, refused } from "#core/outcome";
+import { findPage, type Project, withPage } from "../project.ts";
+import { roomFor, solvePage } from "../solve-page.ts";
+import type { PutPage } from "./put-page.ts";
+import type { ChangeTrouble } from "./trouble.ts";
+
+/** Moves the seam after track `index` so that its middle lies at `atMm` on the page; both sides follow. */
+export interface MoveSeam {
+  readonly type: "moveSeam";
+  readonly pageId: string;
+  readonly axis: "columns" | "rows";
+  readonly index: number;
+  readonly atMm: number;
+}
+
+export function applyMoveSeam(project: Project, change: MoveSeam): Outcome<Project, ChangeTrouble> {
+  const page = findPage(project, change.pageId);
+  if (!page) return refused("pageGone", { pageId: change.pageId });
+  const grid = page.arrangement;
+  if (!grid || change.index < 0 || change.index >= grid[change.axis].length - 1) return refused("noArrangement");
+  const room = roomFor(page.look, project.format);
+  const [start, length] = change.axis === "columns" ? [room.x, room.w] : [room.y, room.h];
+  const moved = tracksWithSeamAt(grid[change.axis], length, page.look.gapMm, change.index, change.atMm - start);
+  if (moved === grid[change.axis]) return done(project);
+  const arrangement = { ...grid, [change.axis]: moved };
+  return done(withPage(project, solvePage({ ...page, arrangement }, project.format)));
+}
+
+/** The page as it was: the way back by distance would leave a rounding error. */
+export const invertMoveSeam = (before: Project, change: MoveSeam): PutPage => ({
+  type: "putPage",
+  page: findPage(before, change.pageId)!,
+});

@@ -1,0 +1,20 @@
+import { done, type Outcome, refused } from "#core/outcome";
+import type { Page } from "../page.ts";
+import { findPage, type Project, withPage } from "../project.ts";
+import type { ChangeTrouble } from "./trouble.ts";
+
+/** Replaces a page as a whole: a new arrangement, or the way back from a change that touched many tiles. */
+export interface PutPage {
+  readonly type: "putPage";
+  readonly page: Page;
+}
+
+export function applyPutPage(project: Project, change: PutPage): Outcome<Project, ChangeTrouble> {
+  if (!findPage(project, change.page.id)) return refused("pageGone", { pageId: change.page.id });
+  return done(withPage(project, change.page));
+}
+
+export const invertPutPage = (before: Project, change: PutPage): PutPage => ({
+  type: "putPage",
+  page: findPage(before, change.page.id)!,
+});

@@ -1,0 +1,45 @@
+import { done, type Outcome, refused } from "#core/outcome";
+import { checkLook } from "../check-look.ts";
+import { type Look, mapTiles, type Page } from "../page.ts";
+import { findPage, type Project, withPage } from "../project.ts";
+import { solvePage } from "../solve-page.ts";
+import type { PutPage } from "./put-page.ts";
+import type { ChangeTrouble } from "./trouble.ts";
+
+/** Gives a page another gap, margin, corner, border or colour; the arrangement is solved again for it. */
+export interface SetLook {
+  readonly type: "setLook";
+  readonly pageId: string;
+  readonly look: Look;
+}
+
+export function applySetLook(project: Project, change: SetLook): Outcome<Project, ChangeTrouble> {
+  const page = findPage(project, change.pageId);
+  if (!page) return refused("pageGone", { pageId: change.pageId });
+  const checked = checkLook(change.look, project.format, page.arrangement);
+  if (!checked.ok) return checked;
+  return done(withPage(project, solvePage(dressed(page, change.look), project.format)));
+}
+
+/** Corner and border go to every tile only when they are what changed, so that a tile's own are kept otherwise. */
+function dressed(page: Page, look: Look): Page {
+  const { cornerMm, border } = look;
+  const newCorner = cornerMm !== page.look.cornerMm;
+  const newBorder = border.widthMm !== page.look.border.widthMm || border.colour !== page.look.border.colour;
+  const tiles = mapTiles(page, (tile) =>
+    newCorner || newBorder
+      ? {
+          ...tile,
+          outline: newCorner ? { ...tile.outline, cornerMm } : tile.outline,
+          edge: newBorder ? { ...tile.edge, border } : tile.edge,
+        }
+      : tile,
+  ).tiles;
+  return { ...page, look, tiles };
+}
+
+/** The page as it was, since tiles may have had a corner or border of their own. */
+export const invertSetLook = (before: Project, change: SetLook): PutPage => ({
+  type: "putPage",
+  page: findPage(before, change.pageId)!,
+});

@@ -1,0 +1,1 @@
+export type ChangeTrouble = "pageGone" | "tileGone" | "noArrangement" | "marginTooWide" | "gapTooWide" | "tooManyTiles";

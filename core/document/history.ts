@@ -1,0 +1,130 @@
+import { z } from "zod";
+import { done, type Outcome } from "#core/outcome";
+import { applyChange, type Change, invertChange } from "./change.ts";
+import type { ChangeTrouble } from "./changes/trouble.ts";
+import type { Project } from "./project.ts";
+
+export const stepCodes = [
+  "arranged",
+  "changedGap",
+  "changedMargin",
+  "changedCorner",
+  "changedBorder",
+  "changedColour",
+  "filledTiles",
+  "swappedPhotos",
+  "emptiedTiles",
+  "movedSeam",
+  "reframed",
+  "resetFraming",
+  "renamed",
+  "changedUnit",
+] as const;
+export type StepCode = (typeof stepCodes)[number];
+
+/** What a person did, for the words "Undo …": a code, and how many things it touched. */
+export interface StepName {
+  readonly code: StepCode;
+  readonly count: number;
+}
+
+/** One gesture. */
+export interface Step {
+  readonly name: StepName;
+  readonly changes: readonly Change[];
+  /** Leads back, in the order in which to apply it. */
+  readonly inverses: readonly Change[];
+  readonly at: string;
+  /** Steps in a row with the same key, close in time, become one: typing, wheel, arrow keys. */
+  readonly mergeKey?: string;
+}
+
+/** A step as storage hands it back. Its changes were made by this program and are checked again when they are applied. */
+export const stepSchema = z.object({
+  name: z.object({ code: z.enum(stepCodes), count: z.number() }),
+  changes: z.array(z.custom<Change>((c) => typeof c === "object" && c !== null && "type" in c)),
+  inverses: z.array(z.custom<Change>((c) => typeof c === "object" && c !== null && "type" in c)),
+  at: z.string(),
+  mergeKey: z.string().optional(),
+});
+
+/** `done` steps lie behind the project as it stands, the rest can be done again. */
+export interface History {
+  readonly steps: readonly Step[];
+  readonly done: number;
+}
+
+export interface Edited {
+  readonly project: Project;
+  readonly history: History;
+}
+
+export const noHistory: History = { steps: [], done: 0 };
+
+const mergeWithinMs = 1500;
+const keptSteps = 400;
+
+export interface Gesture {
+  readonly name: StepName;
+  readonly changes: readonly Change[];
+  readonly at: string;
+  readonly mergeKey?: string;
+}
+
+/** All changes or none. The same object back when they come to nothing, so that no empty step is kept. */
+export function commit(now: Edited, gesture: Gesture): Outcome<Edited, ChangeTrouble> {
+  const applied = applyAll(now.project, gesture.changes);
+  if (!applied.ok) return applied;
+  const { project, inverses } = applied.value;
+  if (project === now.project) return done(now);
+  const past = now.history.steps.slice(0, now.history.done);
+  const last = past.at(-1);
+  const step: Step = { ...gesture, inverses };
+  const steps =
+    last && merges(last, step)
+      ? [
+          ...past.slice(0, -1),
+          { ...step, changes: [...last.changes, ...step.changes], inverses: [...inverses, ...last.inverses] },
+        ]
+      : [...past, step].slice(-keptSteps);
+  return done({ project, history: { steps, done: steps.length } });
+}
+
+const merges = (last: Step, next: Step): boolean =>
+  next.mergeKey !== undefined &&
+  last.mergeKey === next.mergeKey &&
+  Date.parse(next.at) - Date.parse(last.at) <= mergeWithinMs;
+
+export const nextUndo = (h: History): StepName | undefined => h.steps[h.done - 1]?.name;
+export const nextRedo = (h: History): StepName | undefined => h.steps[h.done]?.name;
+
+export function undo(now: Edited): Outcome<Edited, ChangeTrouble> {
+  const step = now.history.steps[now.history.done - 1];
+  return step ? travel(now, step.inverses, -1) : done(now);
+}
+
+export function redo(now: Edited): Outcome<Edited, ChangeTrouble> {
+  const step = now.history.steps[now.history.done];
+  return step ? travel(now, step.changes, 1) : done(now);
+}
+
+function travel(now: Edited, changes: readonly Change[], by: 1 | -1): Outcome<Edited, ChangeTrouble> {
+  const applied = applyAll(now.project, changes);
+  if (!applied.ok) return applied;
+  return done({ project: applied.value.project, history: { ...now.history, done: now.history.done + by } });
+}
+
+function applyAll(
+  start: Project,
+  changes: readonly Change[],
+): Outcome<{ readonly project: Project; readonly inverses: readonly Change[] }, ChangeTrouble> {
+  let project = start;
+  const inverses: Change[] = [];
+  for (const change of changes) {
+    const next = applyChange(project, change);
+    if (!next.ok) return next;
+    if (next.value !== project) inverses.unshift(invertChange(project, change));
+    project = next.value;
+  }
+  return done({ project, inverses });
+}

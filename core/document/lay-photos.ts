@@ -1,0 +1,89 @@
+import { grid } from "#core/arrange";
+import { firstFraming } from "#core/fit";
+import type { PageFormat } from "#core/lab";
+import { done, type Outcome, refused } from "#core/outcome";
+import { checkLook } from "./check-look.ts";
+import { emptyTiles, type Filling, type Grid, type Page, photoIdOf, type Tile } from "./page.ts";
+import { roomFor, solvePage } from "./solve-page.ts";
+
+export interface LayTask {
+  /** In reading order. */
+  readonly photos: readonly { readonly id: string; readonly aspect: number }[];
+  readonly asked: Grid["asked"];
+  readonly newId: () => string;
+}
+
+export interface Laid {
+  readonly page: Page;
+  /** Photos that the typed rows and columns had no cell for. */
+  readonly left: number;
+  /** Set when the gap had to become smaller for so many tiles. */
+  readonly gapNow?: number;
+}
+
+const mostTiles = 500;
+
+/**
+ * A page's photos laid out anew as a grid. A photo that was on the page keeps its framing and its tile's own border; a
+ * gap that so many tiles leave no room for is made smaller.
+ */
+export function layPhotos(
+  page: Page,
+  format: PageFormat,
+  task: LayTask,
+): Outcome<Laid, "tooManyTiles" | "marginTooWide"> {
+  const { asked } = task;
+  const cellsAsked = (asked.rows ?? 1) * (asked.columns ?? 1);
+  const tiles = Math.max(cellsAsked, asked.rows && asked.columns ? 0 : task.photos.length);
+  if (tiles > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles });
+  const room = roomFor(page.look, format);
+  const plan = grid({ aspects: task.photos.map((p) => p.aspect), room, gap: page.look.gapMm, asked });
+  const fits = checkLook(page.look, format, plan);
+  if (!fits.ok && fits.code === "marginTooWide") return { ...fits, code: "marginTooWide" };
+  const gapMm = fits.ok ? page.look.gapMm : Math.floor(Number(fits.facts.mostMm) * 10) / 10;
+  const look = fits.ok ? page.look : { ...page.look, gapMm };
+  const before = new Map(page.tiles.map((t) => [photoIdOf(t), t]));
+  const laid = plan.cells.map((_, i) => tileFor(task.photos[i]?.id, before, page, task.newId));
+  const arrangement: Grid = {
+    kind: "grid",
+    columns: plan.columns,
+    rows: plan.rows,
+    cells: plan.cells.map((cell, i) => ({ ...cell, tileId: laid[i]!.id })),
+    asked,
+  };
+  const solved = solvePage({ ...page, look, tiles: laid, arrangement }, format);
+  const left = Math.max(0, task.photos.length - plan.cells.length);
+  return done({ page: solved, left, ...(fits.ok ? {} : { gapNow: gapMm }) });
+}
+
+const nothingYet: Filling = { kind: "empty" };
+
+function tileFor(
+  photoId: string | undefined,
+  before: ReadonlyMap<string | undefined, Tile>,
+  page: Page,
+  newId: () => string,
+): Tile {
+  const known = photoId === undefined ? undefined : before.get(photoId);
+  if (known) return known;
+  return {
+    id: newId(),
+    outline: { kind: "rectangle", cornerMm: page.look.cornerMm },
+    frame: { centre: { x: 0, y: 0 }, width: 0, height: 0, turn: 0 },
+    filling: photoId === undefined ? nothingYet : { kind: "photo", view: { photoId, ...firstFraming } },
+    edge: { border: page.look.border },
+  };
+}
+
+/** Photos into the page's empty tiles, in order; `left` counts those without a place. */
+export function fillEmpty(
+  page: Page,
+  photoIds: readonly string[],
+): { readonly fillings: readonly { readonly tileId: string; readonly filling: Filling }[]; readonly left: number } {
+  const empty = emptyTiles(page);
+  const fillings = empty.slice(0, photoIds.length).map((tile, i) => ({
+    tileId: tile.id,
+    filling: { kind: "photo", view: { photoId: photoIds[i]!, ...firstFraming } } as Filling,
+  }));
+  return { fillings, left: Math.max(0, photoIds.length - empty.length) };
+}

@@ -1,0 +1,114 @@
+import { z } from "zod";
+import { colourSchema } from "#core/colour";
+import type { Rect } from "#core/geometry";
+
+const id = z.string().min(1).max(64);
+const length = z.number().nonnegative().max(3000);
+const point = z.object({ x: z.number(), y: z.number() }).readonly();
+
+/** How a tile looks at its photo; the photo itself is never touched. */
+export const viewSchema = z
+  .object({
+    photoId: id,
+    /** 1 just covers the tile. */
+    zoom: z.number().min(1).max(100),
+    /** What lies in the middle of the tile, as shares of the photo's width and height. */
+    centre: point,
+    /** Degrees, clockwise. */
+    turn: z.number().min(-360).max(360),
+    /** Left to right, as in a mirror. */
+    flip: z.boolean(),
+  })
+  .readonly();
+export type View = z.infer<typeof viewSchema>;
+
+export const fillingSchema = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("empty") }).readonly(),
+  z.object({ kind: z.literal("photo"), view: viewSchema }).readonly(),
+]);
+export type Filling = z.infer<typeof fillingSchema>;
+
+const borderSchema = z.object({ widthMm: length, colour: colourSchema }).readonly();
+export type Border = z.infer<typeof borderSchema>;
+
+const outlineSchema = z.object({ kind: z.literal("rectangle"), cornerMm: length }).readonly();
+export type Outline = z.infer<typeof outlineSchema>;
+
+/** Millimetres from the trim's top left; `turn` in degrees about the centre. */
+const frameSchema = z.object({ centre: point, width: length, height: length, turn: z.number() }).readonly();
+export type Frame = z.infer<typeof frameSchema>;
+
+const tileSchema = z
+  .object({
+    id,
+    outline: outlineSchema,
+    frame: frameSchema,
+    filling: fillingSchema,
+    edge: z.object({ border: borderSchema }).readonly(),
+  })
+  .readonly();
+export type Tile = z.infer<typeof tileSchema>;
+
+const sidesSchema = z.object({ top: length, right: length, bottom: length, left: length }).readonly();
+
+/** What a page's arrangement and tiles look like unless one of them says otherwise. */
+export const lookSchema = z
+  .object({
+    gapMm: length,
+    margin: sidesSchema,
+    cornerMm: length,
+    border: borderSchema,
+    background: colourSchema,
+  })
+  .readonly();
+export type Look = z.infer<typeof lookSchema>;
+
+/** Shares of the room that is left when the gaps are taken out; they add up to 1. */
+const tracks = z.array(z.number().positive().max(1)).min(1).max(500).readonly();
+const whole = z.number().int().min(0).max(500);
+
+const gridSchema = z
+  .object({
+    kind: z.literal("grid"),
+    columns: tracks,
+    rows: tracks,
+    cells: z
+      .array(z.object({ tileId: id, column: whole, row: whole, columns: whole.min(1), rows: whole.min(1) }).readonly())
+      .readonly(),
+    /** What a person typed; a side that is missing here is chosen to fit the photos. */
+    asked: z.object({ rows: whole.min(1).optional(), columns: whole.min(1).optional() }).readonly(),
+  })
+  .readonly();
+export type Grid = z.infer<typeof gridSchema>;
+export type GridCell = Grid["cells"][number];
+
+export const pageSchema = z
+  .object({
+    id,
+    look: lookSchema,
+    /** Back to front. */
+    tiles: z.array(tileSchema).max(2000).readonly(),
+    arrangement: gridSchema.nullable(),
+  })
+  .readonly();
+export type Page = z.infer<typeof pageSchema>;
+
+export const findTile = (page: Page, tileId: string): Tile | undefined => page.tiles.find((t) => t.id === tileId);
+
+export const photoIdOf = (tile: Tile): string | undefined =>
+  tile.filling.kind === "photo" ? tile.filling.view.photoId : undefined;
+
+export const emptyTiles = (page: Page): readonly Tile[] => page.tiles.filter((t) => t.filling.kind === "empty");
+
+export const frameRect = (f: Frame): Rect => ({
+  x: f.centre.x - f.width / 2,
+  y: f.centre.y - f.height / 2,
+  w: f.width,
+  h: f.height,
+});
+
+/** The page with `edit` done to each tile; the same page when no tile changed. */
+export function mapTiles(page: Page, edit: (tile: Tile) => Tile): Page {
+  const tiles = page.tiles.map(edit);
+  return tiles.every((t, i) => t === page.tiles[i]) ? page : { ...page, tiles };
+}

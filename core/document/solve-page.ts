@@ -1,0 +1,39 @@
+import { gridRects } from "#core/arrange";
+import { centreOf, insetSides, type Rect } from "#core/geometry";
+import { type PageFormat, trimBox } from "#core/lab";
+import { type Look, mapTiles, type Page } from "./page.ts";
+
+/** What the margins leave of the page. */
+export const roomFor = (look: Look, format: PageFormat): Rect => insetSides(trimBox(format), look.margin);
+
+/**
+ * Puts every tile where the page's arrangement wants it. A side without a margin is a full-bleed side: the tiles on it
+ * are measured to the trim, and then reach on into the bleed, so that no sliver of page shows when the cut is a little off.
+ */
+export function solvePage(page: Page, format: PageFormat): Page {
+  const grid = page.arrangement;
+  if (!grid) return page;
+  const room = roomFor(page.look, format);
+  const rects = gridRects(grid, room, page.look.gapMm);
+  const placed = new Map(grid.cells.map((cell, i) => [cell.tileId, reachIntoBleed(rects[i]!, format)]));
+  return mapTiles(page, (tile) => {
+    const r = placed.get(tile.id);
+    if (!r) return tile;
+    const centre = centreOf(r);
+    const f = tile.frame;
+    const same = f.centre.x === centre.x && f.centre.y === centre.y && f.width === r.w && f.height === r.h;
+    return same ? tile : { ...tile, frame: { centre, width: r.w, height: r.h, turn: 0 } };
+  });
+}
+
+// Sums of shares leave an error far below this; a person's smallest margin lies far above.
+const touching = 1e-6;
+
+function reachIntoBleed(r: Rect, format: PageFormat): Rect {
+  const b = format.bleedMm;
+  const left = Math.abs(r.x) < touching ? b : 0;
+  const top = Math.abs(r.y) < touching ? b : 0;
+  const right = Math.abs(r.x + r.w - format.widthMm) < touching ? b : 0;
+  const bottom = Math.abs(r.y + r.h - format.heightMm) < touching ? b : 0;
+  return { x: r.x - left, y: r.y - top, w: r.w + left + right, h: r.h + top + bottom };
+}

@@ -1,0 +1,14 @@
+export { contained, containedRect } from "./contain.ts";
+export {
+  coveringSize,
+  dragged,
+  type Framing,
+  firstFraming,
+  mostZoom,
+  photoMatrix,
+  printedSize,
+  seenFrom,
+  settled,
+  zoomed,
+} from "./cover.ts";
+export { effectivePpi, type Sharpness, sharpnessOf } from "./sharpness.ts";

@@ -1,0 +1,80 @@
+import { clamp, type Rect } from "./rect.ts";
+
+/** Where outlines are drawn to. A canvas context and a Path2D are sinks as they are. */
+export interface PathSink {
+  moveTo(x: number, y: number): void;
+  lineTo(x: number, y: number): void;
+  bezierCurveTo(c1x: number, c1y: number, c2x: number, c2y: number, x: number, y: number): void;
+  closePath(): void;
+}
+
+export type PathSegment =
+  | readonly ["M", number, number]
+  | readonly ["L", number, number]
+  | readonly ["C", number, number, number, number, number, number]
+  | readonly ["Z"];
+
+/** An outline as plain data, so that it can go to a worker or a file. */
+export type PathData = readonly PathSegment[];
+
+export function replay(path: PathData, to: PathSink): void {
+  for (const s of path) {
+    switch (s[0]) {
+      case "M":
+        to.moveTo(s[1], s[2]);
+        break;
+      case "L":
+        to.lineTo(s[1], s[2]);
+        break;
+      case "C":
+        to.bezierCurveTo(s[1], s[2], s[3], s[4], s[5], s[6]);
+        break;
+      case "Z":
+        to.closePath();
+    }
+  }
+}
+
+/** Whatever `draw` traces, as data. */
+export function record(draw: (to: PathSink) => void): PathData {
+  const path: PathSegment[] = [];
+  draw({
+    moveTo: (x, y) => path.push(["M", x, y]),
+    lineTo: (x, y) => path.push(["L", x, y]),
+    bezierCurveTo: (a, b, c, d, x, y) => path.push(["C", a, b, c, d, x, y]),
+    closePath: () => path.push(["Z"]),
+  });
+  return path;
+}
+
+export function traceRect(r: Rect, to: PathSink): void {
+  to.moveTo(r.x, r.y);
+  to.lineTo(r.x + r.w, r.y);
+  to.lineTo(r.x + r.w, r.y + r.h);
+  to.lineTo(r.x, r.y + r.h);
+  to.closePath();
+}
+
+// The cubic that leaves a quarter circle by the least: 4/3·(√2 − 1), off by 0.03 % of the radius.
+const kappa = (4 / 3) * (Math.SQRT2 - 1);
+
+/** The radius is held to half the shorter side; a radius of nothing is a plain rectangle. */
+export function traceRoundedRect(r: Rect, radius: number, to: PathSink): void {
+  const k = clamp(radius, 0, Math.min(r.w, r.h) / 2);
+  if (k === 0) {
+    traceRect(r, to);
+    return;
+  }
+  const [x0, y0, x1, y1] = [r.x, r.y, r.x + r.w, r.y + r.h];
+  const q = k * (1 - kappa);
+  to.moveTo(x0 + k, y0);
+  to.lineTo(x1 - k, y0);
+  to.bezierCurveTo(x1 - q, y0, x1, y0 + q, x1, y0 + k);
+  to.lineTo(x1, y1 - k);
+  to.bezierCurveTo(x1, y1 - q, x1 - q, y1, x1 - k, y1);
+  to.lineTo(x0 + k, y1);
+  to.bezierCurveTo(x0 + q, y1, x0, y1 - q, x0, y1 - k);
+  to.lineTo(x0, y0 + k);
+  to.bezierCurveTo(x0, y0 + q, x0 + q, y0, x0 + k, y0);
+  to.closePath();
+}

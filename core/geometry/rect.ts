@@ -1,0 +1,46 @@
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+export interface Size {
+  readonly w: number;
+  readonly h: number;
+}
+
+/** An upright rectangle from its top left corner, y down. */
+export interface Rect extends Point, Size {}
+
+export interface Sides {
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+  readonly left: number;
+}
+
+export const allSides = (by: number): Sides => ({ top: by, right: by, bottom: by, left: by });
+
+export const centreOf = (r: Rect): Point => ({ x: r.x + r.w / 2, y: r.y + r.h / 2 });
+
+export const rectAround = (c: Point, s: Size): Rect => ({ x: c.x - s.w / 2, y: c.y - s.h / 2, w: s.w, h: s.h });
+
+export const containsPoint = (r: Rect, p: Point): boolean =>
+  p.x >= r.x && p.x <= r.x + r.w && p.y >= r.y && p.y <= r.y + r.h;
+
+/** Shrinks each side by its own amount; collapses to a line between the sides rather than turning inside out. */
+export function insetSides(r: Rect, by: Sides): Rect {
+  const across = by.left + by.right;
+  const down = by.top + by.bottom;
+  const fx = across > r.w && across > 0 ? r.w / across : 1;
+  const fy = down > r.h && down > 0 ? r.h / down : 1;
+  return { x: r.x + by.left * fx, y: r.y + by.top * fy, w: r.w - across * fx, h: r.h - down * fy };
+}
+
+/** Shrinks on every side; collapses to the centre line rather than turning inside out. Negative grows. */
+export function inset(r: Rect, by: number): Rect {
+  const dx = Math.min(by, r.w / 2);
+  const dy = Math.min(by, r.h / 2);
+  return { x: r.x + dx, y: r.y + dy, w: r.w - 2 * dx, h: r.h - 2 * dy };
+}
+
+export const clamp = (v: number, least: number, most: number): number => Math.min(Math.max(v, least), most);

@@ -1,0 +1,51 @@
+import { z } from "zod";
+
+const mm = (least: number, most: number) => z.number().min(least).max(most);
+
+const printSizeSchema = z
+  .object({
+    id: z.string().regex(/^[a-z0-9-]{1,40}$/),
+    name: z.string().min(1).max(60),
+    widthMm: mm(20, 3000),
+    heightMm: mm(20, 3000),
+    /** Whether the lab takes this size sideways as well. */
+    turns: z.boolean(),
+  })
+  .readonly();
+export type PrintSize = z.infer<typeof printSizeSchema>;
+
+/** What one print lab wants, as the lab itself publishes it. Lengths in mm. */
+export const labCardSchema = z
+  .object({
+    schema: z.literal(1),
+    id: z.string().regex(/^[a-z0-9-]{1,40}$/),
+    name: z.string().min(1).max(60),
+    about: z.string().max(240),
+    kind: z.enum(["prints", "collage", "posters"]),
+    /** The unit that the lab gives its sizes in. */
+    unit: z.enum(["mm", "cm", "in"]),
+    /** Added outside the trim on every side, and cut away. */
+    bleedMm: mm(0, 25),
+    /** Inside the trim, on every side: what must not be lost stays within. */
+    safeMm: mm(0, 50),
+    ppi: z.object({ wanted: z.number().min(72).max(1200), least: z.number().min(36).max(1200) }).readonly(),
+    file: z
+      .object({
+        kind: z.literal("jpeg"),
+        quality: z.number().min(0.5).max(1),
+        /** `{project}`, `{size}` and `{page}` are filled in; the ending is the file kind's own. */
+        name: z.string().min(1).max(120),
+      })
+      .readonly(),
+    sizes: z.array(printSizeSchema).min(1).max(200).readonly(),
+  })
+  .readonly()
+  .superRefine((card, ctx) => {
+    if (card.ppi.least > card.ppi.wanted) ctx.addIssue({ code: "custom", path: ["ppi"], message: "leastAboveWanted" });
+    if (new Set(card.sizes.map((s) => s.id)).size < card.sizes.length)
+      ctx.addIssue({ code: "custom", path: ["sizes"], message: "sizeIdTwice" });
+    for (const [i, s] of card.sizes.entries())
+      if (2 * card.safeMm >= Math.min(s.widthMm, s.heightMm))
+        ctx.addIssue({ code: "custom", path: ["sizes", i], message: "nothingSafe" });
+  });
+export type LabCard = z.infer<typeof labCardSchema>;

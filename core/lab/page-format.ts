@@ -1,0 +1,87 @@
+import { z } from "zod";
+import { inset, type Rect } from "#core/geometry";
+import { done, type Outcome, refused } from "#core/outcome";
+import { mmPerInch } from "#core/units";
+import type { LabCard, PrintSize } from "./card.ts";
+
+/** The page as it will be cut, and what the printer needs around it and inside it. Lengths in mm. */
+export const pageFormatSchema = z
+  .object({
+    name: z.string().max(60),
+    widthMm: z.number().positive().max(3000),
+    heightMm: z.number().positive().max(3000),
+    bleedMm: z.number().nonnegative().max(25),
+    safeMm: z.number().nonnegative().max(50),
+    ppi: z.number().min(36).max(1200),
+    leastPpi: z.number().min(36).max(1200),
+  })
+  .readonly();
+export type PageFormat = z.infer<typeof pageFormatSchema>;
+
+/** Upright unless `sideways`, whichever way round the card writes the size. */
+export function formatFromCard(card: LabCard, size: PrintSize, sideways: boolean): PageFormat {
+  const [short, long] = [size.widthMm, size.heightMm].sort((a, b) => a - b) as [number, number];
+  const turned = size.turns ? sideways : size.widthMm > size.heightMm;
+  return {
+    name: size.name,
+    widthMm: turned ? long : short,
+    heightMm: turned ? short : long,
+    bleedMm: card.bleedMm,
+    safeMm: card.safeMm,
+    ppi: card.ppi.wanted,
+    leastPpi: card.ppi.least,
+  };
+}
+
+/** What a page of one's own may measure. The pixel limits are those of one browser canvas. */
+export const ownSizeLimits = {
+  leastMm: 20,
+  mostMm: 2000,
+  mostBleedMm: 25,
+  leastPpi: 72,
+  mostPpi: 1200,
+  mostSidePx: 65_535,
+  mostPixels: 268_000_000,
+} as const;
+
+export type FormatTrouble = "sizeTooSmall" | "sizeTooLarge" | "bleedOutside" | "ppiOutside" | "tooManyPixels";
+
+export function ownFormat(size: {
+  readonly name: string;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly bleedMm: number;
+  readonly ppi: number;
+}): Outcome<PageFormat, FormatTrouble> {
+  const l = ownSizeLimits;
+  const [short, long] = [Math.min(size.widthMm, size.heightMm), Math.max(size.widthMm, size.heightMm)];
+  if (!(short >= l.leastMm)) return refused("sizeTooSmall", { leastMm: l.leastMm });
+  if (!(long <= l.mostMm)) return refused("sizeTooLarge", { mostMm: l.mostMm });
+  if (!(size.bleedMm >= 0 && size.bleedMm <= l.mostBleedMm)) return refused("bleedOutside", { mostMm: l.mostBleedMm });
+  if (!(size.ppi >= l.leastPpi && size.ppi <= l.mostPpi))
+    return refused("ppiOutside", { least: l.leastPpi, most: l.mostPpi });
+  const format: PageFormat = {
+    ...size,
+    safeMm: Math.min(3, short / 8),
+    leastPpi: Math.max(l.leastPpi, Math.round(size.ppi / 2)),
+  };
+  const px = printPixels(format);
+  if (px.widthPx > l.mostSidePx || px.heightPx > l.mostSidePx || px.widthPx * px.heightPx > l.mostPixels) {
+    const fits = Math.floor(size.ppi * Math.sqrt(l.mostPixels / (px.widthPx * px.heightPx)));
+    return refused("tooManyPixels", { fitsPpi: Math.min(fits, Math.floor((l.mostSidePx * mmPerInch) / long)) });
+  }
+  return done(format);
+}
+
+export const trimBox = (f: PageFormat): Rect => ({ x: 0, y: 0, w: f.widthMm, h: f.heightMm });
+export const bleedBox = (f: PageFormat): Rect => inset(trimBox(f), -f.bleedMm);
+export const safeBox = (f: PageFormat): Rect => inset(trimBox(f), f.safeMm);
+
+/** The file's size: trim plus bleed on both sides at the format's density, to the nearest whole pixel. */
+export function printPixels(f: Pick<PageFormat, "widthMm" | "heightMm" | "bleedMm" | "ppi">): {
+  readonly widthPx: number;
+  readonly heightPx: number;
+} {
+  const px = (mm: number) => Math.round(((mm + 2 * f.bleedMm) / mmPerInch) * f.ppi);
+  return { widthPx: px(f.widthMm), heightPx: px(f.heightMm) };
+}

@@ -1,0 +1,50 @@
+import type { Colour } from "#core/colour";
+import { frameRect, type Page, type Tile } from "#core/document";
+import { photoMatrix } from "#core/fit";
+import { inset, type Matrix, type PathData, type Rect, record, traceRect, traceRoundedRect } from "#core/geometry";
+import { bleedBox, type PageFormat } from "#core/lab";
+
+/** One thing to draw, in mm from the trim's top left. Painters follow the list and know nothing of pages. */
+export type DrawStep =
+  /** `evenodd` leaves out what two outlines share, for rings. */
+  | { readonly draw: "fill"; readonly path: PathData; readonly rule: "nonzero" | "evenodd"; readonly colour: Colour }
+  /** The photo's unit square through `matrix`, inside `clip`. */
+  | { readonly draw: "photo"; readonly photoId: string; readonly matrix: Matrix; readonly clip: PathData };
+
+export interface Scene {
+  /** Everything that is printed, bleed included. */
+  readonly box: Rect;
+  readonly steps: readonly DrawStep[];
+}
+
+export type AspectOf = (photoId: string) => number | undefined;
+
+/** The page as it prints: an empty tile, and one whose photo is not known, show the page behind them. */
+export function scene(page: Page, format: PageFormat, aspectOf: AspectOf): Scene {
+  const box = bleedBox(format);
+  const ground: DrawStep = {
+    draw: "fill",
+    path: record((to) => traceRect(box, to)),
+    rule: "nonzero",
+    colour: page.look.background,
+  };
+  return { box, steps: [ground, ...page.tiles.flatMap((tile) => tileSteps(tile, aspectOf))] };
+}
+
+/** The outline of a tile, for painting and for the pointer alike. */
+export const tileOutline = (tile: Tile): PathData =>
+  record((to) => traceRoundedRect(frameRect(tile.frame), tile.outline.cornerMm, to));
+
+export function tileSteps(tile: Tile, aspectOf: AspectOf): DrawStep[] {
+  if (tile.filling.kind === "empty") return [];
+  const { view } = tile.filling;
+  const aspect = aspectOf(view.photoId);
+  if (aspect === undefined) return [];
+  const rect = frameRect(tile.frame);
+  const clip = tileOutline(tile);
+  const photo: DrawStep = { draw: "photo", photoId: view.photoId, matrix: photoMatrix(aspect, rect, view), clip };
+  const { widthMm, colour } = tile.edge.border;
+  if (widthMm === 0) return [photo];
+  const inner = record((to) => traceRoundedRect(inset(rect, widthMm), tile.outline.cornerMm - widthMm, to));
+  return [photo, { draw: "fill", path: [...clip, ...inner], rule: "evenodd", colour }];
+}

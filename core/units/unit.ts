@@ -1,0 +1,38 @@
+export const units = ["mm", "cm", "in", "px"] as const;
+
+/** The units a person may read and type lengths in. `px` only means something together with a density. */
+export type Unit = (typeof units)[number];
+
+export const mmPerInch = 25.4;
+
+/** One `unit` in millimetres; `ppi` is the density that a pixel is measured at. */
+export function mmPer(unit: Unit, ppi: number): number {
+  switch (unit) {
+    case "mm":
+      return 1;
+    case "cm":
+      return 10;
+    case "in":
+      return mmPerInch;
+    case "px":
+      return mmPerInch / ppi;
+  }
+}
+
+export const toMm = (value: number, unit: Unit, ppi: number): number => value * mmPer(unit, ppi);
+export const fromMm = (mm: number, unit: Unit, ppi: number): number => mm / mmPer(unit, ppi);
+
+/** As many decimals as matter on paper: a tenth of a millimetre, a thousandth of an inch, whole pixels. */
+const decimals: Record<Unit, number> = { mm: 1, cm: 2, in: 3, px: 0 };
+
+/** The number alone, without its unit and without closing zeros: `304.8`, `12`, `0.125`. */
+export function lengthNumber(mm: number, unit: Unit, ppi: number): string {
+  const rounded = Number(fromMm(mm, unit, ppi).toFixed(decimals[unit]));
+  return String(rounded === 0 ? 0 : rounded);
+}
+
+export const formatLength = (mm: number, unit: Unit, ppi: number): string => `${lengthNumber(mm, unit, ppi)} ${unit}`;
+
+/** `12 × 18 in` */
+export const formatSize = (widthMm: number, heightMm: number, unit: Unit, ppi: number): string =>
+  `${lengthNumber(widthMm, unit, ppi)} × ${lengthNumber(heightMm, unit, ppi)} ${unit}`;

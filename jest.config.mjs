@@ -1,0 +1,15 @@
+/** @type {import("jest").Config} */
+export default {
+  roots: ["<rootDir>/core", "<rootDir>/web", "<rootDir>/server", "<rootDir>/demo"],
+  testMatch: ["**/*.test.ts"],
+  testEnvironment: "node",
+  extensionsToTreatAsEsm: [".ts", ".tsx"],
+  moduleNameMapper: { "^(\\.{1,2}/.*)\\.js$": "$1" },
+  transform: {
+    "\\.tsx?$": [
+      "@swc/jest",
+      { module: { type: "es6" }, jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } } },
+    ],
+  },
+  reporters: ["default", "<rootDir>/scripts/counting-reporter.mjs"],
+};
