@@ -8,7 +8,14 @@ export default {
   transform: {
     "\\.tsx?$": [
       "@swc/jest",
-      { module: { type: "es6" }, jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } } },
+      {
+        module: { type: "es6" },
+        jsc: {
+          target: "es2022",
+          parser: { syntax: "typescript", tsx: true },
+          transform: { react: { runtime: "automatic" } },
+        },
+      },
     ],
   },
   reporters: ["default", "<rootDir>/scripts/counting-reporter.mjs"],

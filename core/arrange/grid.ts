@@ -11,7 +11,7 @@ export const grid: Arranger = (task) => {
   if (rows !== undefined && columns !== undefined) return plainGrid(rows, columns);
   const n = Math.max(1, task.aspects.length);
   let best: { readonly plan: GridPlan; readonly cost: number } | undefined;
-  for (const [r, c] of shapes(n, rows, columns)) {
+  for (const [r, c] of worthTrying(task, [...shapes(n, rows, columns)])) {
     const found = bestSpans(task.aspects, r, c, cellSize(task, r, c), task.gap);
     if (found && (!best || found.cost < best.cost - 1e-12))
       best = { plan: { ...tracks(r, c), cells: found.cells }, cost: found.cost };
@@ -49,6 +49,23 @@ function* shapes(n: number, rows?: number, columns?: number): Generator<readonly
     yield [r, c];
     yield [r, c + 1];
   }
+}
+
+// A cell this much narrower or wider than the photos in the middle never wins: spans widen it, nothing narrows it.
+const [narrowest, widest] = [1 / 4, 2.5];
+
+function worthTrying(
+  task: ArrangeTask,
+  all: readonly (readonly [number, number])[],
+): readonly (readonly [number, number])[] {
+  const middle = [...task.aspects].sort((a, b) => a - b)[Math.floor(task.aspects.length / 2)];
+  if (middle === undefined) return all;
+  const near = all.filter(([r, c]) => {
+    const cell = cellSize(task, r, c);
+    const q = cell.w / cell.h / middle;
+    return q >= narrowest && q <= widest;
+  });
+  return near.length > 0 ? near : all;
 }
 
 /** The mean crop of a plan in a room, 0 to 1; 0 for no photos. */

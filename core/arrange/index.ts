@@ -1,4 +1,5 @@
 export type { Arranger, ArrangeTask, GridPlan, PlanCell } from "./arranger.ts";
 export { grid, meanCrop } from "./grid.ts";
+export { type SeamStretch, seamStretches } from "./seams.ts";
 export { cropOf } from "./spans.ts";
-export { gridRects, seams, tracksWithSeamAt, widestGap } from "./tracks.ts";
+export { gridRects, tracksWithSeamAt, widestGap } from "./tracks.ts";

@@ -28,7 +28,7 @@ export function gridRects(plan: GridPlan, room: Rect, gap: number): Rect[] {
 }
 
 /** The middles of the seams between tracks, from the room's edge. */
-export function seams(tracks: readonly number[], length: number, gap: number): number[] {
+export function seamMiddles(tracks: readonly number[], length: number, gap: number): number[] {
   const fitting = gapThatFits(length, gap, tracks.length);
   return starts(tracks, length, fitting)
     .slice(1, -1)

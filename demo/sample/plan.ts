@@ -9,6 +9,8 @@ export interface Planned {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly seed: number;
+  /** How far the hand moved since the first frame of a burst. */
+  readonly sway: number;
   /** EXIF 1, 3, 6 or 8: how a camera would have stored it. */
   readonly orientation: 1 | 3 | 6 | 8;
   readonly takenAt: string | undefined;
@@ -38,8 +40,8 @@ export function plan(): Planned[] {
           event,
           widthPx,
           heightPx,
-          // Frames of a burst share the scene but not the last of its chances.
-          seed: year.indexOf(event) * 1000 + i * 10 + 7 + k * 100_000 * (shot.burst ? 1 : 0),
+          seed: year.indexOf(event) * 1000 + i * 10 + 7,
+          sway: k,
           orientation: tall ? (number % 3 === 0 ? 8 : 6) : number % 29 === 0 ? 3 : 1,
           takenAt: shot.undated ? undefined : timeAt(event.date, minute, k),
           camera: cameras[phone ? 1 : 0],

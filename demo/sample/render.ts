@@ -1,4 +1,4 @@
-import sharp from "sharp";
+import sharp, { type OverlayOptions } from "sharp";
 import type { Light } from "./light.ts";
 import { type Random, seededRandom } from "./random.ts";
 import { type Layer, n, type Scene, type Stage } from "./svg.ts";
@@ -6,6 +6,7 @@ import { type Layer, n, type Scene, type Stage } from "./svg.ts";
 interface Frame {
   readonly widthPx: number;
   readonly heightPx: number;
+  readonly sway: number;
 }
 
 /** Grain as film and small sensors have it: one seeded tile, laid over every photo. */
@@ -26,11 +27,15 @@ export async function grainTile(): Promise<Buffer> {
 export async function render(scene: Scene, light: Light, seed: number, frame: Frame, grain: Buffer): Promise<Buffer> {
   const random = seededRandom(seed);
   const { layers, definitions } = draw(scene, light, random, frame);
+  const high = (1000 * frame.heightPx) / frame.widthPx;
+  // Each frame of a burst looks at a little less of the scene, a little further on.
+  const { sway } = frame;
+  const box = [sway * 9, sway * 5, 1000 - sway * 12, high * (1 - sway * 0.012)].map(n).join(" ");
   const wide = (body: string, w: number, h: number) =>
     Buffer.from(
-      `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 1000 ${n((1000 * frame.heightPx) / frame.widthPx)}" preserveAspectRatio="none"><defs>${definitions}</defs>${body}</svg>`,
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="${box}" preserveAspectRatio="none"><defs>${definitions}</defs>${body}</svg>`,
     );
-  const over: sharp.OverlayOptions[] = [];
+  const over: OverlayOptions[] = [];
   let base: Buffer | undefined;
   for (const layer of layers) {
     let picture = wide(layer.body, frame.widthPx, frame.heightPx);

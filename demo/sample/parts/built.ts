@@ -1,5 +1,5 @@
 import { darker, lighter, lit } from "../light.ts";
-import { circle, ellipse, line, n, rect, type Stage, shape, vertical } from "../svg.ts";
+import { circle, ellipse, group, line, n, rect, type Stage, shape, vertical } from "../svg.ts";
 
 /** Courses of stone or brick inside a box. */
 export function masonry(
@@ -61,7 +61,7 @@ export function bridge(stage: Stage, x: number, deck: number, foot: number, half
         [0, lighter(stone, 0.15)],
         [1, darker(stone, 0.3)],
       ]),
-    ) + `<g clip-path="${clip}" opacity="0.75">${stones}</g>`;
+    ) + group(stones, undefined, { "clip-path": clip, opacity: 0.75 });
   out += line(arch, lighter(stone, 0.2), 13) + line(arch, darker(stone, 0.35), 1.6);
   out += line(
     `M-20 ${n(deck + 70)}C${n(w * 0.2)} ${n(deck + 30)} ${n(x - half)} ${n(deck)} ${n(x)} ${n(deck)}C${n(x + half)} ${n(deck)} ${n(w * 0.8)} ${n(deck + 30)} ${n(w + 20)} ${n(deck + 70)}`,

@@ -228,7 +228,12 @@ export const engineBay: Scene = (s) => {
       circle(x, s.h * 0.58, 33, "#f3ecd8") +
       line(`M${x} ${n(s.h * 0.58)}l${i ? 18 : -20} -14`, "#c0392b", 4);
   if (s.random.chance(0.75))
-    out += at(s.random.between(760, 860), s.h * 0.52, bust(byLamp(s), s.random.pick([crew.jory, crew.ada]), -1), s.h / 560);
+    out += at(
+      s.random.between(760, 860),
+      s.h * 0.52,
+      bust(byLamp(s), s.random.pick([crew.jory, crew.ada]), -1),
+      s.h / 560,
+    );
   for (let i = 0; i < 4; i += 1)
     out +=
       line(

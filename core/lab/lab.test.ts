@@ -1,0 +1,78 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { expect, test } from "@jest/globals";
+import fc from "fast-check";
+import {
+  bleedBox,
+  fileName,
+  formatFromCard,
+  labCardSchema,
+  ownFormat,
+  ownSizeLimits,
+  plainName,
+  printPixels,
+  safeBox,
+} from "./index.ts";
+
+const cards = readdirSync("demo/labs").map((f) =>
+  labCardSchema.parse(JSON.parse(readFileSync(`demo/labs/${f}`, "utf8"))),
+);
+const square = cards.find((c) => c.id === "quayside-collage")!;
+
+test("four labs of differing rules come with it, and every size of theirs can be printed", () => {
+  expect(cards).toHaveLength(4);
+  expect(new Set(cards.map((c) => `${c.bleedMm}/${c.safeMm}/${c.ppi.wanted}/${c.ppi.least}`)).size).toBe(4);
+  for (const card of cards)
+    for (const size of card.sizes) {
+      const px = printPixels(formatFromCard(card, size, true));
+      expect(px.widthPx * px.heightPx).toBeLessThan(ownSizeLimits.mostPixels);
+    }
+});
+
+test("a page of 12 × 12 inches with 3 mm bleed at 300 ppi has 3671 pixels a side", () => {
+  const format = formatFromCard(square, square.sizes.find((s) => s.id === "12x12")!, false);
+  expect(printPixels(format)).toEqual({ widthPx: 3671, heightPx: 3671 });
+  expect(bleedBox(format)).toEqual({ x: -3, y: -3, w: 310.8, h: 310.8 });
+  expect(safeBox(format).x).toBe(5);
+});
+
+test("a size is upright or sideways whichever way round the card writes it", () => {
+  const card = cards.find((c) => c.id === "hollow-oak-posters")!;
+  const written = { id: "x", name: "x", widthMm: 500, heightMm: 300, turns: true };
+  expect(formatFromCard(card, written, false)).toMatchObject({ widthMm: 300, heightMm: 500 });
+  expect(formatFromCard(card, written, true)).toMatchObject({ widthMm: 500, heightMm: 300 });
+  expect(formatFromCard(card, { ...written, turns: false }, false)).toMatchObject({ widthMm: 500, heightMm: 300 });
+});
+
+test("a card that contradicts itself is refused", () => {
+  const wrong = (change: object) => labCardSchema.safeParse({ ...square, ...change }).success;
+  expect(wrong({})).toBe(true);
+  expect(wrong({ bleedMm: -1 })).toBe(false);
+  expect(wrong({ ppi: { wanted: 150, least: 300 } })).toBe(false);
+  expect(wrong({ safeMm: 45, sizes: [{ id: "s", name: "s", widthMm: 90, heightMm: 90, turns: false }] })).toBe(false);
+  expect(wrong({ sizes: [square.sizes[0], square.sizes[0]] })).toBe(false);
+  expect(wrong({ sizes: [] })).toBe(false);
+});
+
+test("a size of one's own is taken or says what is wrong with it", () => {
+  const own = (change: object) => {
+    const made = ownFormat({ name: "own", widthMm: 300, heightMm: 300, bleedMm: 3, ppi: 300, ...change });
+    return made.ok ? "ok" : made.code;
+  };
+  expect(own({})).toBe("ok");
+  expect(own({ widthMm: 0 })).toBe("sizeTooSmall");
+  expect(own({ widthMm: Number.NaN })).toBe("sizeTooSmall");
+  expect(own({ heightMm: 5000 })).toBe("sizeTooLarge");
+  expect(own({ bleedMm: -1 })).toBe("bleedOutside");
+  expect(own({ ppi: 20 })).toBe("ppiOutside");
+  expect(own({ widthMm: 2000, heightMm: 2000, ppi: 300 })).toBe("tooManyPixels");
+  const huge = { name: "own", widthMm: 2000, heightMm: 1900, bleedMm: 3 };
+  const refusal = ownFormat({ ...huge, ppi: 1200 });
+  expect(!refusal.ok && ownFormat({ ...huge, ppi: Number(refusal.facts.fitsPpi) }).ok).toBe(true);
+});
+
+test("file names hold nothing that a lab or a disk would refuse", () => {
+  expect(
+    fileName("{project}-{size}-{page}", { project: "Ömas Jahr / 2026", size: "4 × 6 in", page: 3, pages: 12 }),
+  ).toBe("Omas-Jahr-2026-4-x-6-in-03.jpg");
+  fc.assert(fc.property(fc.string(), (text) => expect(plainName(text)).toMatch(/^[A-Za-z0-9][A-Za-z0-9.-]*$/)));
+});

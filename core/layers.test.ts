@@ -1,0 +1,45 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { expect, test } from "@jest/globals";
+
+/** Each folder may use those before it. */
+const order = [
+  "outcome",
+  "colour",
+  "units",
+  "geometry",
+  "photo",
+  "lab",
+  "files",
+  "fit",
+  "arrange",
+  "document",
+  "scene",
+];
+
+const sources = (folder: string) =>
+  readdirSync(`core/${folder}`, { recursive: true, encoding: "utf8" }).filter(
+    (f) => f.endsWith(".ts") && !/\.(test|fixture)\.ts$/.test(f),
+  );
+
+test("the folders of core know only those before them, and each other only through their index", () => {
+  expect(
+    readdirSync("core", { withFileTypes: true })
+      .filter((d) => d.isDirectory())
+      .map((d) => d.name)
+      .sort(),
+  ).toEqual([...order].sort());
+  for (const [i, folder] of order.entries())
+    for (const file of sources(folder)) {
+      const text = readFileSync(`core/${folder}/${file}`, "utf8");
+      for (const [, used] of text.matchAll(/from "#core\/([a-z]+)"/g))
+        expect([folder, file, order.slice(0, i).includes(used!)]).toEqual([folder, file, true]);
+      expect([file, /from "\.\.\/\.\.\/\.\./.test(text)]).toEqual([file, false]);
+    }
+});
+
+test("core needs nothing but zod from outside", () => {
+  for (const folder of order)
+    for (const file of sources(folder))
+      for (const [, from] of readFileSync(`core/${folder}/${file}`, "utf8").matchAll(/from "([^".#][^"]*)"/g))
+        expect(from).toBe("zod");
+});

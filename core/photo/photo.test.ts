@@ -1,0 +1,56 @@
+import { expect, test } from "@jest/globals";
+import { applyTo } from "#core/geometry";
+import {
+  byTimeTaken,
+  type Orientation,
+  orientationMatrix,
+  orientationOf,
+  orientedSize,
+  type Photo,
+  sniffPicture,
+  takenAtFromExif,
+  wallClock,
+} from "./index.ts";
+
+test("EXIF times are read, and days that no calendar has are not", () => {
+  expect(takenAtFromExif("2026:05:03 17:04:59")).toBe("2026-05-03T17:04:59");
+  for (const wrong of ["0000:00:00 00:00:00", "2026:02:30 10:00:00", "    :  :     :  :  ", 7, undefined, "2026:05:03"])
+    expect(takenAtFromExif(wrong)).toBeUndefined();
+});
+
+test("a moment becomes the wall clock of its place", () => {
+  expect(wallClock(Date.UTC(2026, 0, 1, 23, 30), 60)).toBe("2026-01-02T00:30:00");
+});
+
+test("photos go by the time taken, then by the camera's own count", () => {
+  const photo = (name: string, takenAt: string) => ({ id: name, name, takenAt }) as Photo;
+  const list = [
+    photo("a10.jpg", "2026-01-01T10:00:00"),
+    photo("a9.jpg", "2026-01-01T10:00:00"),
+    photo("z.jpg", "2025-01-01T10:00:00"),
+  ];
+  expect(list.sort(byTimeTaken).map((p) => p.name)).toEqual(["z.jpg", "a9.jpg", "a10.jpg"]);
+});
+
+test("a file is known by its first bytes, whatever its name says", () => {
+  const bytes = (text: string) => Uint8Array.from(text, (c) => c.charCodeAt(0));
+  expect(sniffPicture(bytes("\xff\xd8\xff\xe0"))).toBe("jpeg");
+  expect(sniffPicture(bytes("\x89PNG\r\n\x1a\n"))).toBe("png");
+  expect(sniffPicture(bytes("RIFF\0\0\0\0WEBPVP8 "))).toBe("webp");
+  expect(sniffPicture(bytes("\0\0\0\x20ftypheic"))).toBe("heic");
+  expect(sniffPicture(bytes("\0\0\0\x20ftypavif"))).toBe("avif");
+  expect(sniffPicture(bytes("Dear diary"))).toBe("unknown");
+  expect(sniffPicture(new Uint8Array())).toBe("unknown");
+});
+
+test("every orientation takes the stored picture onto the whole of the seen one", () => {
+  for (const o of [1, 2, 3, 4, 5, 6, 7, 8] as Orientation[]) {
+    const corners = [0, 1].flatMap((x) => [0, 1].map((y) => applyTo(orientationMatrix(o), { x, y })));
+    expect(new Set(corners.map((c) => `${c.x},${c.y}`))).toEqual(new Set(["0,0", "0,1", "1,0", "1,1"]));
+  }
+  // 6 is a camera held upright: what is stored at the left edge's foot is seen at the top left.
+  expect(applyTo(orientationMatrix(6), { x: 0, y: 1 })).toEqual({ x: 0, y: 0 });
+  expect(orientedSize(6, 40, 30)).toEqual({ widthPx: 30, heightPx: 40 });
+  expect(orientationOf("8")).toBe(1);
+  expect(orientationOf(9)).toBe(1);
+});

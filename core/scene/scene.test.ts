@@ -1,0 +1,40 @@
+import { expect, test } from "@jest/globals";
+import { applyChange } from "#core/document";
+import { applyTo } from "#core/geometry";
+import { collage, squareFormat } from "../document/project.fixture.ts";
+import { scene } from "./index.ts";
+
+const aspects: Record<string, number> = { p0: 1.5, p1: 0.7 };
+const two = collage([1.5, 0.7]);
+const page = two.pages[0]!;
+
+test("a page is its ground over all the bleed, then its photos", () => {
+  const drawn = scene(page, squareFormat, (id) => aspects[id]);
+  expect(drawn.box).toEqual({ x: -3, y: -3, w: 310.8, h: 310.8 });
+  expect(drawn.steps.map((s) => s.draw)).toEqual(["fill", "photo", "photo"]);
+  expect(drawn.steps[0]).toMatchObject({
+    colour: "#ffffff",
+    path: [["M", -3, -3], ["L", 307.8, -3], ["L", 307.8, 307.8], ["L", -3, 307.8], ["Z"]],
+  });
+});
+
+test("a border is a ring on top of its photo", () => {
+  const look = { ...page.look, border: { widthMm: 2, colour: "#102030" } };
+  const bordered = applyChange(two, { type: "setLook", pageId: page.id, look });
+  const steps = bordered.ok ? scene(bordered.value.pages[0]!, squareFormat, (id) => aspects[id]).steps : [];
+  expect(steps.map((s) => s.draw)).toEqual(["fill", "photo", "fill", "photo", "fill"]);
+  expect(steps[2]).toMatchObject({ rule: "evenodd", colour: "#102030" });
+});
+
+test("an empty tile and an unknown photo draw nothing", () => {
+  expect(scene(page, squareFormat, () => undefined).steps).toHaveLength(1);
+});
+
+test("the middle of the photo lies in the middle of its tile", () => {
+  const step = scene(page, squareFormat, (id) => aspects[id]).steps[1]!;
+  const tile = page.tiles[0]!;
+  if (step.draw !== "photo") throw new Error(step.draw);
+  const middle = applyTo(step.matrix, { x: 0.5, y: 0.5 });
+  expect(middle.x).toBeCloseTo(tile.frame.centre.x);
+  expect(middle.y).toBeCloseTo(tile.frame.centre.y);
+});

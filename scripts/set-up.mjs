@@ -1,0 +1,36 @@
+// What both README commands need before anything of the project can run. Plain Node: nothing is installed yet.
+import { spawnSync } from "node:child_process";
+import { existsSync, statSync } from "node:fs";
+import { join } from "node:path";
+
+export const home = join(import.meta.dirname, "..");
+
+/** Runs a program to its end with its output shown; a failure ends this process with the same code. */
+export function run(command, args, options = {}) {
+  const done = spawnSync(command, args, { cwd: home, stdio: "inherit", ...options });
+  if (done.error) throw done.error;
+  if (done.status !== 0) process.exit(done.status ?? 1);
+}
+
+export const bin = (name) => join(home, "node_modules", ".bin", name);
+
+const changedAt = (file) => (existsSync(file) ? statSync(file).mtimeMs : 0);
+
+export function ensureInstalled() {
+  const installed = join(home, "node_modules", ".package-lock.json");
+  if (changedAt(installed) >= changedAt(join(home, "package-lock.json"))) return;
+  process.stdout.write("Installing the packages of the lock file (about a minute) …\n");
+  run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
+}
+
+export function ensureChromium() {
+  if (existsSync("/usr/bin/chromium")) return;
+  process.stdout.write("Installing Debian's chromium for the tests …\n");
+  const sudo = process.getuid?.() === 0 ? [] : ["sudo"];
+  const apt = (...args) => {
+    const [command, ...rest] = [...sudo, "apt-get", "-qq", "-y", ...args];
+    run(command, rest, { env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
+  };
+  apt("update");
+  apt("install", "chromium");
+}

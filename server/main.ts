@@ -1,0 +1,40 @@
+import { join, relative } from "node:path";
+import { parseArgs } from "node:util";
+import { serve } from "@hono/node-server";
+import { createApp } from "./app.ts";
+import { readLabs } from "./labs.ts";
+import { openSample } from "./sample.ts";
+
+const { values } = parseArgs({
+  options: {
+    host: { type: "string", default: "127.0.0.1" },
+    port: { type: "string", default: "4173" },
+    /** The project's folder. */
+    home: { type: "string", default: process.cwd() },
+  },
+});
+
+const log = (line: string) => process.stderr.write(`${line}\n`);
+const home = values.home;
+const app = createApp({
+  labs: await readLabs(join(home, "demo", "labs"), log),
+  sample: await openSample(join(home, "demo", ".cache", "sample")),
+  webFolder: relative(process.cwd(), join(home, "dist", "web")) || ".",
+  log,
+});
+
+const server = serve({ fetch: app.fetch, hostname: values.host, port: Number(values.port) }, (at) => {
+  process.stdout.write(`Tessip is open at http://${values.host}:${at.port}\n`);
+});
+server.on("error", (e: NodeJS.ErrnoException) => {
+  log(
+    e.code === "EADDRINUSE" ? `Port ${values.port} is taken. Choose another: npm run demo -- --port 4180` : String(e),
+  );
+  process.exit(1);
+});
+for (const signal of ["SIGINT", "SIGTERM"] as const)
+  process.on(signal, () => {
+    server.close(() => process.exit(0));
+    // Kept-alive connections would hold the process open for as long as a tab is.
+    if ("closeAllConnections" in server) server.closeAllConnections();
+  });

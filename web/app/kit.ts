@@ -1,0 +1,73 @@
+import { nanoid } from "nanoid";
+import { createContext, useContext } from "react";
+import { Bitmaps } from "../pictures/bitmaps.ts";
+import { PreviewUrls } from "../pictures/preview-urls.ts";
+import { openIdbStore } from "../storage/idb-store.ts";
+import { openMemoryStore } from "../storage/memory-store.ts";
+import type { PreviewSize, Store } from "../storage/store.ts";
+import type { PhotoJobs, PrintJobs } from "../workers/jobs.ts";
+import { portOf, WorkerLine } from "../workers/line.ts";
+import { WorkerPool } from "../workers/pool.ts";
+import { createDesk, type Desk } from "./state/desk.ts";
+import { Library } from "./state/library.ts";
+
+/** Everything that the places share and that is not theirs, handed in from one spot. */
+export interface Kit {
+  readonly store: Store;
+  readonly library: Library;
+  readonly printing: WorkerLine<PrintJobs>;
+  readonly urls: PreviewUrls;
+  readonly bitmaps: Bitmaps;
+  readonly desk: Desk;
+  readonly newId: () => string;
+  readonly now: () => string;
+}
+
+/** A preview from storage; a large one that nobody needed before is made and kept now. */
+async function previewOf(
+  photoId: string,
+  size: PreviewSize,
+  from: { readonly store: Store; readonly pool: WorkerPool<PhotoJobs>; readonly library: Library },
+): Promise<Blob | undefined> {
+  const kept = await from.store.preview(photoId, size);
+  const photo = from.library.state.getState().byId.get(photoId);
+  if (kept || size === "small" || !photo) return kept;
+  const original = await from.store.original(photoId);
+  if (!original) return undefined;
+  const made = await from.pool.run("makeLarge", { photo, original });
+  // A preview that could not be kept is made again another time.
+  await from.store.keepPreview(photoId, size, made).catch(() => {});
+  return made;
+}
+
+const newId = () => nanoid(12);
+const now = () => new Date().toISOString();
+
+export async function openKit(notices: { readonly blocked: () => void; readonly lost: () => void }): Promise<Kit> {
+  const store = await openIdbStore(notices).catch(() => openMemoryStore());
+  const pool = new WorkerPool<PhotoJobs>(2, () =>
+    portOf(new Worker(new URL("../workers/photo.worker.ts", import.meta.url), { type: "module" })),
+  );
+  const library = new Library({ store, pool, newId, now });
+  await library.load();
+  return {
+    store,
+    library,
+    printing: new WorkerLine<PrintJobs>(() =>
+      portOf(new Worker(new URL("../workers/print.worker.ts", import.meta.url), { type: "module" })),
+    ),
+    urls: new PreviewUrls(store),
+    bitmaps: new Bitmaps((id, size) => previewOf(id, size, { store, pool, library })),
+    desk: createDesk(),
+    newId,
+    now,
+  };
+}
+
+export const KitContext = createContext<Kit | undefined>(undefined);
+
+export function useKit(): Kit {
+  const kit = useContext(KitContext);
+  if (!kit) throw new Error("useKit outside of KitContext");
+  return kit;
+}

@@ -1,0 +1,101 @@
+import { Button, Flex } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Outlet, useParams } from "react-router";
+import { useStore } from "zustand";
+import { common, keeping as words } from "../text/places.ts";
+import { useKit } from "./kit.ts";
+import { FaultPlace } from "./parts/fault.tsx";
+import { Header } from "./parts/header.tsx";
+import { Strip } from "./parts/strip.tsx";
+import { nothingChosen } from "./state/choose.ts";
+import { holdProject } from "./state/hold-project.ts";
+import { SessionContext } from "./state/hooks.ts";
+import { ProjectSession } from "./state/project-session.ts";
+
+type Opening =
+  | { readonly is: "opening" }
+  | { readonly is: "missing" }
+  | { readonly is: "open"; readonly session: ProjectSession };
+
+/** Opens the project that the address names, and keeps other tabs from changing it meanwhile. */
+export function OpenProject() {
+  const { projectId = "" } = useParams();
+  const { store, now, desk } = useKit();
+  const queries = useQueryClient();
+  const [opening, setOpening] = useState<Opening>({ is: "opening" });
+
+  useEffect(() => {
+    let left = false;
+    let session: ProjectSession | undefined;
+    desk.setState({ photos: nothingChosen, tiles: nothingChosen, reframing: undefined });
+    const hold = holdProject(projectId, (mine) => {
+      // What another tab did meanwhile has to be read again before this one may go on.
+      if (mine) void reopen();
+      else session?.setReadOnly(true);
+    });
+    async function reopen() {
+      const opened = await store.openProject(projectId).catch(() => undefined);
+      if (left) return;
+      session = opened && new ProjectSession(opened, { store, now });
+      session?.setReadOnly(!hold.mine);
+      setOpening(session ? { is: "open", session } : { is: "missing" });
+    }
+    void reopen();
+    return () => {
+      left = true;
+      void session?.settled().then(() => {
+        hold.letGo();
+        void queries.invalidateQueries({ queryKey: ["projects"] });
+      });
+      if (!session) hold.letGo();
+    };
+  }, [projectId, store, now, desk, queries]);
+
+  if (opening.is === "opening") return null;
+  if (opening.is === "missing") return <FaultPlace missing />;
+  return (
+    <SessionContext.Provider value={opening.session}>
+      <Flex direction="column" h="full">
+        <Header />
+        <Troubles session={opening.session} projectId={projectId} />
+        <Flex direction="column" flex="1" minH="0">
+          <Outlet />
+        </Flex>
+      </Flex>
+    </SessionContext.Provider>
+  );
+}
+
+function Troubles({ session, projectId }: { readonly session: ProjectSession; readonly projectId: string }) {
+  const keeping = useStore(session.state, (s) => s.keeping);
+  const readOnly = useStore(session.state, (s) => s.readOnly);
+  return (
+    <>
+      {readOnly && (
+        <Strip
+          tone="warn"
+          action={
+            <Button size="sm" variant="outline" onClick={() => holdProject.takeOver(projectId)}>
+              {words.takeOver}
+            </Button>
+          }
+        >
+          {words.elsewhere}
+        </Strip>
+      )}
+      {keeping.is === "failed" && (
+        <Strip
+          tone="bad"
+          action={
+            <Button size="sm" variant="outline" onClick={() => session.keep()}>
+              {common.tryAgain}
+            </Button>
+          }
+        >
+          {words.failed[keeping.code]}
+        </Strip>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,191 @@
+import { Box, chakra, Flex, HStack, IconButton, Text } from "@chakra-ui/react";
+import { Check, CircleAlert, LoaderCircle, Redo2, Undo2 } from "lucide-react";
+import { useEffect, useState } from "react";
+import { Link, NavLink, useParams } from "react-router";
+import { useStore } from "zustand";
+import { emptyTiles, nextRedo, nextUndo } from "#core/document";
+import { common, history as historyWords, keeping as keepingWords, stepWords, walk } from "../../text/places.ts";
+import { shownPage, useLibrary, useMaybeSession } from "../state/hooks.ts";
+import { isSent, type ProjectSession } from "../state/project-session.ts";
+import { clock } from "./dates.ts";
+import { KeysSheet } from "./keys-sheet.tsx";
+import { Tip } from "./tip.tsx";
+
+/** The walk through the job and its state at once. */
+export function Header() {
+  const session = useMaybeSession();
+  return (
+    <Flex
+      as="header"
+      h="56px"
+      flexShrink="0"
+      px="5"
+      gap="5"
+      align="center"
+      bg="oat.50"
+      borderBottomWidth="1px"
+      borderColor="oat.300"
+    >
+      <Link to="/" aria-label={walk.start}>
+        <HStack gap="2">
+          <img src="/mark.svg" alt="" width={26} height={26} />
+          <Text as="span" fontFamily="heading" fontWeight="600" fontSize="21px" letterSpacing="-0.02em">
+            {common.name}
+          </Text>
+        </HStack>
+      </Link>
+      {session ? <ProjectHeader session={session} /> : <LooseHeader />}
+    </Flex>
+  );
+}
+
+function LooseHeader() {
+  const count = useLibrary((s) => s.photos.length);
+  return (
+    <HStack as="nav" aria-label={walk.label} gap="1">
+      <Station to="/photos" name={walk.photos} state={walk.photoCount(count)} />
+    </HStack>
+  );
+}
+
+function ProjectHeader({ session }: { readonly session: ProjectSession }) {
+  const { projectId } = useParams();
+  const count = useLibrary((s) => s.photos.length);
+  const page = useStore(session.state, shownPage);
+  const sent = useStore(session.state, isSent);
+  return (
+    <>
+      <ProjectName session={session} />
+      <HStack as="nav" aria-label={walk.label} gap="0" mx="auto">
+        <Station to={`/work/${projectId}/photos`} name={walk.photos} state={walk.photoCount(count)} />
+        <Way />
+        <Station
+          to={`/work/${projectId}/pages`}
+          name={walk.pages}
+          state={walk.tileState(page.tiles.length, emptyTiles(page).length)}
+        />
+        <Way />
+        <Station to={`/work/${projectId}/send`} name={walk.send} state={sent ? walk.sent : walk.notSent} />
+      </HStack>
+      <HStack gap="1">
+        <UndoButtons session={session} />
+        <Kept session={session} />
+        <KeysSheet />
+      </HStack>
+    </>
+  );
+}
+
+const Way = () => <Box aria-hidden w="34px" h="2px" bg="oat.400" mx="1" borderRadius="full" />;
+
+function Station({ to, name, state }: { readonly to: string; readonly name: string; readonly state: string }) {
+  return (
+    <NavLink to={to}>
+      {({ isActive }) => (
+        <Box
+          px="3"
+          py="1"
+          borderRadius="soft"
+          bg={isActive ? "oat.200" : "transparent"}
+          _hover={{ bg: "oat.200" }}
+          lineHeight="1.15"
+          textAlign="center"
+          minW="92px"
+        >
+          <Text as="span" display="block" fontWeight="600" fontSize="15px" color={isActive ? "ink.900" : "ink.700"}>
+            {name}
+          </Text>
+          <Text as="span" display="block" fontSize="12.5px" color="fg.subtle" fontVariantNumeric="tabular-nums">
+            {state}
+          </Text>
+        </Box>
+      )}
+    </NavLink>
+  );
+}
+
+function ProjectName({ session }: { readonly session: ProjectSession }) {
+  const name = useStore(session.state, (s) => s.project.name);
+  const [text, setText] = useState(name);
+  useEffect(() => setText(name), [name]);
+  const keep = () => {
+    const tidy = text.trim().slice(0, 120);
+    if (tidy) session.commit({ code: "renamed", count: 1 }, [{ type: "setProject", name: tidy }]);
+    else setText(name);
+  };
+  return (
+    <chakra.input
+      aria-label={walk.projectName}
+      value={text}
+      maxLength={120}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={keep}
+      onKeyDown={(e) => {
+        if (e.key === "Enter") e.currentTarget.blur();
+        if (e.key === "Escape") setText(name);
+      }}
+      w="190px"
+      px="2"
+      py="1"
+      bg="transparent"
+      borderRadius="soft"
+      borderWidth="1px"
+      borderColor="transparent"
+      fontWeight="500"
+      textOverflow="ellipsis"
+      _hover={{ borderColor: "oat.400" }}
+      _focus={{ bg: "oat.25", borderColor: "glaze.500" }}
+    />
+  );
+}
+
+function UndoButtons({ session }: { readonly session: ProjectSession }) {
+  const back = useStore(session.state, (s) => nextUndo(s.history));
+  const again = useStore(session.state, (s) => nextRedo(s.history));
+  const undoWords = historyWords.undo(back && stepWords(back));
+  const redoWords = historyWords.redo(again && stepWords(again));
+  return (
+    <>
+      <Tip words={undoWords}>
+        <IconButton aria-label={undoWords} variant="ghost" size="sm" disabled={!back} onClick={() => session.undo()}>
+          <Undo2 size={19} />
+        </IconButton>
+      </Tip>
+      <Tip words={redoWords}>
+        <IconButton aria-label={redoWords} variant="ghost" size="sm" disabled={!again} onClick={() => session.redo()}>
+          <Redo2 size={19} />
+        </IconButton>
+      </Tip>
+    </>
+  );
+}
+
+function Kept({ session }: { readonly session: ProjectSession }) {
+  const keeping = useStore(session.state, (s) => s.keeping);
+  const words =
+    keeping.is === "kept"
+      ? keepingWords.kept(clock(keeping.at))
+      : keeping.is === "keeping"
+        ? keepingWords.keeping
+        : keepingWords.failed[keeping.code];
+  const Icon = keeping.is === "kept" ? Check : keeping.is === "keeping" ? LoaderCircle : CircleAlert;
+  return (
+    <Tip words={words}>
+      <HStack
+        role="status"
+        aria-label={words}
+        tabIndex={0}
+        gap="1"
+        px="2"
+        color={keeping.is === "failed" ? "clay.600" : "fg.subtle"}
+        fontSize="13.5px"
+        borderRadius="soft"
+        fontVariantNumeric="tabular-nums"
+        data-keeping={keeping.is}
+      >
+        <Icon size={16} aria-hidden />
+        {keeping.is === "kept" ? clock(keeping.at) : keeping.is === "keeping" ? "…" : "!"}
+      </HStack>
+    </Tip>
+  );
+}

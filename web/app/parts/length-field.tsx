@@ -1,0 +1,111 @@
+import { chakra, Field } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+import { formatLength, lengthNumber, mmPer, parseLength, type Unit } from "#core/units";
+import { lengthTrouble } from "../../text/start.ts";
+
+interface LengthFieldProps {
+  readonly label: string;
+  readonly mm: number;
+  readonly unit: Unit;
+  readonly ppi: number;
+  /** Gives back what is wrong with it, in words, or nothing when it was taken. */
+  readonly onMm: (mm: number) => string | undefined;
+  readonly help?: string;
+  readonly hideLabel?: boolean;
+}
+
+/** The smallest step of the arrow keys that still shows in this unit. */
+const stepMm = (unit: Unit, ppi: number): number => ({ mm: 0.5, cm: 0.5, in: 25.4 / 32, px: mmPer("px", ppi) })[unit];
+
+/** A length in the person's own unit, typed as a number, with another unit, or as a simple sum. */
+export function LengthField({ label, mm, unit, ppi, onMm, help, hideLabel = false }: LengthFieldProps) {
+  const shown = lengthNumber(mm, unit, ppi);
+  const [text, setText] = useState(shown);
+  const [trouble, setTrouble] = useState<string>();
+  useEffect(() => {
+    setText(shown);
+    setTrouble(undefined);
+  }, [shown]);
+
+  const take = (typed: string) => {
+    if (typed === shown) {
+      setTrouble(undefined);
+      return;
+    }
+    const read = parseLength(typed, unit, ppi);
+    const wrong = read.ok ? onMm(read.value) : lengthTrouble[read.code];
+    setTrouble(wrong);
+    // What was typed rounds to what is there already: show it as it is kept.
+    if (read.ok && !wrong && lengthNumber(read.value, unit, ppi) === shown) setText(shown);
+  };
+  const step = (by: number) => {
+    const next = Math.max(0, mm + by * stepMm(unit, ppi));
+    setTrouble(onMm(next));
+  };
+
+  return (
+    <Field.Root invalid={trouble !== undefined} gap="1">
+      <Field.Label srOnly={hideLabel} fontSize="14px" fontWeight="500" color="fg.muted">
+        {label}
+      </Field.Label>
+      <chakra.div position="relative" w="full">
+        <Field.Context>
+          {(field) => (
+            <NumberBox
+              {...field.getInputProps()}
+              value={text}
+              inputMode="text"
+              onChange={(e) => setText(e.target.value)}
+              onBlur={() => take(text)}
+              onKeyDown={(e) => {
+                if (e.key === "Enter") take(text);
+                else if (e.key === "ArrowUp") step(e.shiftKey ? 10 : 1);
+                else if (e.key === "ArrowDown") step(e.shiftKey ? -10 : -1);
+                else if (e.key === "Escape") {
+                  setText(shown);
+                  setTrouble(undefined);
+                } else return;
+                if (e.key.startsWith("Arrow")) e.preventDefault();
+              }}
+              pr="8"
+              title={formatLength(mm, unit, ppi)}
+            />
+          )}
+        </Field.Context>
+        <chakra.span
+          position="absolute"
+          right="2.5"
+          top="50%"
+          transform="translateY(-50%)"
+          fontSize="13px"
+          color="fg.subtle"
+          pointerEvents="none"
+        >
+          {unit}
+        </chakra.span>
+      </chakra.div>
+      {help && !trouble && <Field.HelperText fontSize="13px">{help}</Field.HelperText>}
+      <Field.ErrorText fontSize="13.5px" color="clay.600" lineHeight="1.3">
+        {trouble}
+      </Field.ErrorText>
+    </Field.Root>
+  );
+}
+
+/** The look of every field that takes a number. */
+export const NumberBox = chakra("input", {
+  base: {
+    w: "full",
+    h: "9",
+    px: "2.5",
+    bg: "oat.25",
+    borderWidth: "1px",
+    borderColor: "oat.400",
+    borderRadius: "soft",
+    fontVariantNumeric: "tabular-nums",
+    _hover: { borderColor: "oat.500" },
+    _focus: { borderColor: "glaze.500", outline: "1px solid {colors.glaze.500}" },
+    _invalid: { borderColor: "clay.500" },
+    _placeholder: { color: "ink.500" },
+  },
+});

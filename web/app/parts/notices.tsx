@@ -1,0 +1,52 @@
+import { Box, Button, createToaster, HStack, Text, Toast, Toaster } from "@chakra-ui/react";
+import { common } from "../../text/places.ts";
+
+export const notices = createToaster({ placement: "bottom", pauseOnPageIdle: true, max: 3, offsets: "20px" });
+
+/** Short words about what just happened, with a way back where there is one. */
+export function Notices() {
+  return (
+    <Toaster toaster={notices}>
+      {(notice) => (
+        <Toast.Root
+          bg="ink.900"
+          color="oat.50"
+          borderRadius="card"
+          boxShadow="lifted"
+          px="4"
+          py="2.5"
+          w="auto"
+          maxW="560px"
+          alignItems="center"
+        >
+          <HStack gap="4">
+            <Box
+              w="8px"
+              h="8px"
+              borderRadius="full"
+              flexShrink="0"
+              bg={notice.type === "error" ? "clay.500" : notice.type === "success" ? "moss.400" : "saffron.400"}
+            />
+            <Toast.Title asChild>
+              <Text fontSize="15px" fontWeight="500">
+                {notice.title}
+              </Text>
+            </Toast.Title>
+            {notice.action && (
+              <Toast.ActionTrigger asChild>
+                <Button size="sm" variant="outline" onClick={notice.action.onClick}>
+                  {notice.action.label}
+                </Button>
+              </Toast.ActionTrigger>
+            )}
+            <Toast.CloseTrigger asChild>
+              <Button size="sm" variant="ghost" color="oat.300" _hover={{ bg: "ink.700", color: "oat.50" }}>
+                {common.close}
+              </Button>
+            </Toast.CloseTrigger>
+          </HStack>
+        </Toast.Root>
+      )}
+    </Toaster>
+  );
+}

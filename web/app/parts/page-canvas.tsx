@@ -1,0 +1,87 @@
+import { useEffect, useRef } from "react";
+import type { Page } from "#core/document";
+import { chain, scaling, translation } from "#core/geometry";
+import type { PageFormat } from "#core/lab";
+import { aspectOf } from "#core/photo";
+import { type Scene, scene } from "#core/scene";
+import { type PictureOf, paintScene } from "../../painters/canvas.ts";
+import { useKit } from "../kit.ts";
+import { useLibrary } from "../state/hooks.ts";
+
+interface PageCanvasProps {
+  readonly page: Page;
+  readonly format: PageFormat;
+  /** Pixels of the screen for one mm. */
+  readonly scale: number;
+  /** Something is being dragged: paint fast now, and well when it rests. */
+  readonly moving?: boolean;
+  /** Left out, because it is being drawn elsewhere. */
+  readonly without?: string | undefined;
+}
+
+const restMs = 140;
+
+/** A page as it prints, bleed included, painted from previews. */
+export function PageCanvas({ page, format, scale, moving = false, without }: PageCanvasProps) {
+  const { bitmaps } = useKit();
+  const byId = useLibrary((s) => s.byId);
+  const canvas = useRef<HTMLCanvasElement>(null);
+
+  useEffect(() => {
+    const at = canvas.current;
+    if (!at) return;
+    const seen = without ? { ...page, tiles: page.tiles.filter((t) => t.id !== without) } : page;
+    const drawing = scene(seen, format, (id) => {
+      const photo = byId.get(id);
+      return photo && aspectOf(photo);
+    });
+    const paint = painter(at, drawing, scale, (id, longPx) => bitmaps.get(id, longPx));
+    let frame = 0;
+    let rest: ReturnType<typeof setTimeout> | undefined;
+    const soon = () => {
+      cancelAnimationFrame(frame);
+      frame = requestAnimationFrame(() => {
+        paint(moving ? "low" : "medium");
+        clearTimeout(rest);
+        rest = setTimeout(() => paint("high"), restMs);
+      });
+    };
+    soon();
+    const unwatch = bitmaps.watch(soon);
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(rest);
+      unwatch();
+    };
+  }, [page, format, scale, moving, without, byId, bitmaps]);
+
+  return <canvas ref={canvas} style={{ display: "block", width: "100%", height: "100%" }} aria-hidden />;
+}
+
+/** Sizes the canvas for this screen and gives back a function that paints on it. */
+export function painter(
+  at: HTMLCanvasElement,
+  drawing: Scene,
+  scale: number,
+  bitmapOf: (photoId: string, longPx: number) => CanvasImageSource | undefined,
+) {
+  const k = scale * window.devicePixelRatio;
+  const [w, h] = [Math.max(1, Math.round(drawing.box.w * k)), Math.max(1, Math.round(drawing.box.h * k))];
+  const toPixels = chain(scaling(w / drawing.box.w, h / drawing.box.h), translation(-drawing.box.x, -drawing.box.y));
+  const longPx = new Map<string, number>();
+  for (const step of drawing.steps)
+    if (step.draw === "photo") {
+      const m = step.matrix;
+      const long = Math.max(Math.hypot(m.a, m.b), Math.hypot(m.c, m.d)) * k;
+      longPx.set(step.photoId, Math.max(long, longPx.get(step.photoId) ?? 0));
+    }
+  const pictureOf: PictureOf = (id) => bitmapOf(id, longPx.get(id) ?? 0);
+  return (quality: ImageSmoothingQuality) => {
+    if (at.width !== w || at.height !== h) {
+      at.width = w;
+      at.height = h;
+    }
+    const ctx = at.getContext("2d", { alpha: false });
+    if (ctx) paintScene(ctx, drawing, toPixels, pictureOf, quality);
+  };
+}

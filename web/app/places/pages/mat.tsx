@@ -1,0 +1,143 @@
+import { Box, Button, Heading, Text, VStack } from "@chakra-ui/react";
+import { useDroppable } from "@dnd-kit/core";
+import { useMemo } from "react";
+import { Link, useParams } from "react-router";
+import { bleedBox } from "#core/lab";
+import { pages as words } from "../../../text/pages.ts";
+import { useKit } from "../../kit.ts";
+import { PageCanvas } from "../../parts/page-canvas.tsx";
+import { useSizeOf } from "../../parts/size-of.ts";
+import { arrangePhotos } from "../../state/arrange-photos.ts";
+import { nothingChosen } from "../../state/choose.ts";
+import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
+import { CutLines } from "./cut-lines.tsx";
+import type { Dragged } from "./drop-meaning.ts";
+import { MatTools } from "./mat-tools.tsx";
+import { viewOf } from "./page-view.ts";
+import { ReframeLayer } from "./reframe-layer.tsx";
+import { SeamLayer } from "./seam-layer.tsx";
+import { TileLayer } from "./tile-layer.tsx";
+
+const matPx = 30;
+const toolsPx = 30;
+
+/** The surface with the page on it, and everything that can be taken hold of. */
+export function Mat({ dragged }: { readonly dragged: Dragged | undefined }) {
+  const { desk } = useKit();
+  const page = useProject(shownPage);
+  const settledPage = useProject((s) => s.project.pages[0]!);
+  const moving = useProject((s) => s.draft !== undefined);
+  const format = useProject((s) => s.project.format);
+  const tone = useDesk((s) => s.mat);
+  const cutLines = useDesk((s) => s.cutLines);
+  const reframing = useDesk((s) => s.reframing);
+  const [ref, room] = useSizeOf();
+  const view = useMemo(
+    () => room && viewOf(bleedBox(format), { w: room.w, h: room.h - toolsPx }, matPx),
+    [room, format],
+  );
+  const open =
+    reframing !== undefined && page.tiles.some((t) => t.id === reframing && t.filling.kind === "photo")
+      ? reframing
+      : undefined;
+
+  return (
+    <Box
+      ref={ref}
+      as="section"
+      aria-label={words.mat}
+      position="relative"
+      h="full"
+      bg={`mat.${tone}`}
+      overflow="hidden"
+      transition="background 160ms"
+      onPointerDown={(e) => {
+        if (e.target === e.currentTarget) desk.setState({ tiles: nothingChosen, reframing: undefined });
+      }}
+    >
+      {view && (
+        <Box
+          position="absolute"
+          style={{
+            left: view.leftPx,
+            top: view.topPx,
+            width: view.box.w * view.scale,
+            height: view.box.h * view.scale,
+          }}
+          boxShadow="paper"
+          data-testid="page"
+        >
+          {/* While a tile is open only that tile moves, and is drawn above; the page under it rests. */}
+          <PageCanvas
+            page={open ? settledPage : page}
+            format={format}
+            scale={view.scale}
+            moving={moving}
+            without={open}
+          />
+          {cutLines && <CutLines view={view} format={format} />}
+          <PageDrop empty={page.tiles.length === 0} />
+          <TileLayer view={view} page={page} dragged={dragged} />
+          {!open && <SeamLayer view={view} page={page} format={format} />}
+          {open && <ReframeLayer key={open} view={view} tileId={open} />}
+          {page.tiles.length === 0 && <EmptyPage />}
+        </Box>
+      )}
+      <MatTools />
+    </Box>
+  );
+}
+
+/** The bare page takes a dropped photo as the beginning of an arrangement. */
+function PageDrop({ empty }: { readonly empty: boolean }) {
+  const { setNodeRef, isOver } = useDroppable({ id: "page", data: {}, disabled: !empty });
+  return empty ? (
+    <Box
+      ref={setNodeRef}
+      position="absolute"
+      inset="0"
+      boxShadow={isOver ? "inset 0 0 0 4px {colors.glaze.500}" : undefined}
+    />
+  ) : null;
+}
+
+const firstFew = 60;
+
+function EmptyPage() {
+  const kit = useKit();
+  const session = useSession();
+  const photos = useLibrary((s) => s.photos);
+  const { projectId } = useParams();
+  return (
+    <VStack
+      position="absolute"
+      inset="0"
+      justify="center"
+      gap="3"
+      p="6"
+      textAlign="center"
+      color="ink.900"
+      pointerEvents="none"
+    >
+      <Heading as="h1" fontSize="27px" fontWeight="520">
+        {words.emptyPage}
+      </Heading>
+      <Text color="fg.muted" maxW="320px" textWrap="balance">
+        {words.emptyPageLead}
+      </Text>
+      {photos.length > 0 ? (
+        <Button
+          pointerEvents="auto"
+          variant="outline"
+          onClick={() => arrangePhotos(kit, session, photos.slice(0, firstFew))}
+        >
+          {words.arrangeAll(Math.min(firstFew, photos.length), photos.length)}
+        </Button>
+      ) : (
+        <Button asChild pointerEvents="auto">
+          <Link to={`/work/${projectId}/photos`}>{words.bringFirst}</Link>
+        </Button>
+      )}
+    </VStack>
+  );
+}

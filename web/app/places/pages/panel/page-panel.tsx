@@ -1,0 +1,160 @@
+import { Box, Button, Grid, HStack, Text } from "@chakra-ui/react";
+import { meanCrop } from "#core/arrange";
+import { frameRect, type Look, type Page, photoIdOf, type StepCode } from "#core/document";
+import { allSides } from "#core/geometry";
+import { aspectOf, type Photo } from "#core/photo";
+import { formatLength, formatSize, type Unit, units } from "#core/units";
+import { changeTrouble, panel as words } from "../../../../text/pages.ts";
+import { useKit } from "../../../kit.ts";
+import { Choose } from "../../../parts/choose-one.tsx";
+import { CountField } from "../../../parts/count-field.tsx";
+import { arrangePhotos, photosOnPage } from "../../../state/arrange-photos.ts";
+import { shownPage, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
+import { ColourRow } from "./colour-row.tsx";
+import { LengthRow } from "./length-row.tsx";
+import { PanelSection, PanelTitle } from "./parts.tsx";
+
+/** The page as a whole: its grid, its gaps, its colours. */
+export function PagePanel() {
+  const session = useSession();
+  const page = useProject(shownPage);
+  const format = useProject((s) => s.project.format);
+  const unit = useProject((s) => s.project.unit);
+  const lab = useProject((s) => s.project.lab);
+  const length = (mm: number) => formatLength(mm, unit, format.ppi);
+  const { look } = page;
+
+  const show = (next: Look) => session.preview([{ type: "setLook", pageId: page.id, look: next }]);
+  const keep = (code: StepCode, next: Look): string | undefined => {
+    const kept = session.commit({ code, count: 1 }, [{ type: "setLook", pageId: page.id, look: next }]);
+    return kept.ok ? undefined : changeTrouble(kept, length);
+  };
+  // What lies on the page is what a slider changes; the look it starts from is the one that is kept.
+  const kept = () => session.state.getState().project.pages[0]!.look;
+  const shortMm = Math.min(format.widthMm, format.heightMm);
+  const row = (label: string, code: StepCode, mm: number, sliderMostMm: number, withMm: (mm: number) => Look) => (
+    <LengthRow
+      label={label}
+      mm={mm}
+      sliderMostMm={sliderMostMm}
+      unit={unit}
+      format={format}
+      onMove={(v) => show(withMm(v))}
+      onMm={(v) => keep(code, withMm(v))}
+    />
+  );
+
+  return (
+    <>
+      <PanelTitle>{words.page}</PanelTitle>
+      <HStack fontSize="14px" color="fg.muted" mt="-3" mb="4" justify="space-between" gap="3">
+        <Box>
+          <Text fontVariantNumeric="tabular-nums">{formatSize(format.widthMm, format.heightMm, unit, format.ppi)}</Text>
+          {lab && <Text color="fg.subtle">{lab.name}</Text>}
+        </Box>
+        <Box w="74px">
+          <Choose<Unit>
+            label={words.unit}
+            value={unit}
+            options={units.map((u) => [u, u])}
+            onChoose={(u) => session.commit({ code: "changedUnit", count: 1 }, [{ type: "setProject", unit: u }])}
+          />
+        </Box>
+      </HStack>
+      {page.arrangement && <GridSection page={page} />}
+      <PanelSection>
+        {row(words.gap, "changedGap", look.gapMm, Math.max(8, shortMm / 12), (gapMm) => ({ ...kept(), gapMm }))}
+        {row(words.margin, "changedMargin", look.margin.top, Math.max(12, shortMm / 6), (mm) => ({
+          ...kept(),
+          margin: allSides(mm),
+        }))}
+        {row(words.corner, "changedCorner", look.cornerMm, Math.max(10, shortMm / 8), (cornerMm) => ({
+          ...kept(),
+          cornerMm,
+        }))}
+        {row(words.border, "changedBorder", look.border.widthMm, Math.max(5, shortMm / 30), (widthMm) => ({
+          ...kept(),
+          border: { ...kept().border, widthMm },
+        }))}
+        {look.border.widthMm > 0 && (
+          <ColourRow
+            label={words.borderColour}
+            colour={look.border.colour}
+            onMove={(colour) => show({ ...kept(), border: { ...kept().border, colour } })}
+            onEnd={(colour) => void keep("changedBorder", { ...kept(), border: { ...kept().border, colour } })}
+          />
+        )}
+        <ColourRow
+          label={words.pageColour}
+          colour={look.background}
+          onMove={(background) => show({ ...kept(), background })}
+          onEnd={(background) => void keep("changedColour", { ...kept(), background })}
+        />
+      </PanelSection>
+    </>
+  );
+}
+
+function GridSection({ page }: { readonly page: Page }) {
+  const kit = useKit();
+  const session = useSession();
+  const byId = useLibrary((s) => s.byId);
+  const grid = page.arrangement!;
+  const again = (asked: { rows?: number | undefined; columns?: number | undefined }) =>
+    arrangePhotos(kit, session, photosOnPage(session, byId), {
+      ...(asked.rows === undefined ? {} : { rows: asked.rows }),
+      ...(asked.columns === undefined ? {} : { columns: asked.columns }),
+    });
+  const fitted = grid.asked.rows === undefined && grid.asked.columns === undefined;
+  return (
+    <PanelSection title={words.grid}>
+      <Grid templateColumns="1fr 1fr" gap="3">
+        <CountField
+          label={words.rows}
+          value={grid.asked.rows}
+          placeholder={`${grid.rows.length}`}
+          onCount={(rows) => again({ ...grid.asked, rows })}
+        />
+        <CountField
+          label={words.columns}
+          value={grid.asked.columns}
+          placeholder={`${grid.columns.length}`}
+          onCount={(columns) => again({ ...grid.asked, columns })}
+        />
+      </Grid>
+      <Text fontSize="13px" color="fg.subtle" mt="1.5">
+        {words.rowsColumnsHelp}
+      </Text>
+      <HStack justify="space-between" mt="2.5" align="center">
+        <Text fontSize="14px" color="fg.muted" role="status">
+          {words.cropped(cropWords(page, byId))}
+        </Text>
+        <Button
+          size="sm"
+          variant="outline"
+          flexShrink="0"
+          disabled={fitted && isEven(grid.columns) && isEven(grid.rows)}
+          onClick={() => again({})}
+        >
+          {words.bestFit}
+        </Button>
+      </HStack>
+    </PanelSection>
+  );
+}
+
+const isEven = (tracks: readonly number[]): boolean => tracks.every((t) => Math.abs(t - 1 / tracks.length) < 1e-9);
+
+/** The mean share of the photos on the page that their tiles cut off at first framing. */
+function cropWords(page: Page, byId: ReadonlyMap<string, Photo>): string {
+  const pairs = page.tiles.flatMap((t) => {
+    const photo = byId.get(photoIdOf(t) ?? "");
+    const rect = frameRect(t.frame);
+    return photo ? [{ aspect: aspectOf(photo), rect }] : [];
+  });
+  const share = meanCrop(
+    pairs.map((p) => p.aspect),
+    pairs.map((p) => p.rect),
+  );
+  return `${Math.round(share * 100)} %`;
+}

@@ -1,0 +1,24 @@
+import { Box } from "@chakra-ui/react";
+import { findTile } from "#core/document";
+import { shownPage, useDesk, useProject } from "../../../state/hooks.ts";
+import { PagePanel } from "./page-panel.tsx";
+import { TilePanel } from "./tile-panel.tsx";
+import { TilesPanel } from "./tiles-panel.tsx";
+
+/** Speaks only of what is chosen: the page, a tile, or several. */
+export function Panel() {
+  const page = useProject(shownPage);
+  const chosen = useDesk((s) => s.tiles.ids);
+  const tiles = [...chosen].flatMap((id) => findTile(page, id) ?? []);
+  return (
+    <Box as="aside" overflowY="auto" flex="1" p="5">
+      {tiles.length === 0 ? (
+        <PagePanel />
+      ) : tiles.length === 1 ? (
+        <TilePanel key={tiles[0]!.id} tile={tiles[0]!} />
+      ) : (
+        <TilesPanel tiles={tiles} />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,61 @@
+import { Box, Heading, Slider } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+
+export function PanelTitle({ children }: { readonly children: ReactNode }) {
+  return (
+    <Heading as="h2" fontSize="20px" fontWeight="540" mb="4">
+      {children}
+    </Heading>
+  );
+}
+
+export function PanelSection({ title, children }: { readonly title?: string; readonly children: ReactNode }) {
+  return (
+    <Box as="section" py="3.5" borderTopWidth="1px" borderColor="oat.200" _first={{ borderTopWidth: 0, pt: 0 }}>
+      {title && (
+        <Heading as="h3" fontFamily="body" fontSize="14px" fontWeight="600" mb="2.5" letterSpacing="0">
+          {title}
+        </Heading>
+      )}
+      {children}
+    </Box>
+  );
+}
+
+interface BeadProps {
+  readonly label: string;
+  readonly value: number;
+  readonly most: number;
+  readonly least?: number;
+  readonly step: number;
+  /** While it is being dragged. */
+  readonly onMove: (value: number) => void;
+  /** When it is let go. */
+  readonly onEnd: (value: number) => void;
+}
+
+/** A slider without a number of its own; the field beside it has that. */
+export function Bead({ label, value, most, least = 0, step, onMove, onEnd }: BeadProps) {
+  return (
+    <Slider.Root
+      size="sm"
+      aria-label={[label]}
+      min={least}
+      max={most}
+      step={step}
+      value={[Math.min(most, Math.max(least, value))]}
+      onValueChange={(e) => onMove(e.value[0]!)}
+      onValueChangeEnd={(e) => onEnd(e.value[0]!)}
+      flex="1"
+    >
+      <Slider.Control>
+        <Slider.Track>
+          <Slider.Range />
+        </Slider.Track>
+        <Slider.Thumb index={0}>
+          <Slider.HiddenInput />
+        </Slider.Thumb>
+      </Slider.Control>
+    </Slider.Root>
+  );
+}

@@ -1,0 +1,60 @@
+import { Box, HStack, Text } from "@chakra-ui/react";
+import { CircleCheck, CircleMinus, TriangleAlert } from "lucide-react";
+import { frameRect, type Tile } from "#core/document";
+import { effectivePpi, type Sharpness as Level, sharpnessOf } from "#core/fit";
+import type { PageFormat } from "#core/lab";
+import type { Photo } from "#core/photo";
+import { formatSize, type Unit } from "#core/units";
+import { sharpnessWords, panel as words } from "../../../../text/pages.ts";
+
+const looks: Record<Level, { readonly Icon: typeof CircleCheck; readonly bg: string; readonly ink: string }> = {
+  sharp: { Icon: CircleCheck, bg: "moss.100", ink: "moss.700" },
+  fair: { Icon: CircleMinus, bg: "saffron.100", ink: "saffron.700" },
+  soft: { Icon: TriangleAlert, bg: "clay.100", ink: "clay.700" },
+};
+
+/** How sharp a tile's photo will print, live, and how large it could be. */
+export function SharpnessFigure({
+  tile,
+  photo,
+  format,
+  unit,
+}: {
+  readonly tile: Tile;
+  readonly photo: Photo;
+  readonly format: PageFormat;
+  readonly unit: Unit;
+}) {
+  if (tile.filling.kind !== "photo") return null;
+  const rect = frameRect(tile.frame);
+  const ppi = effectivePpi(photo, rect, tile.filling.view);
+  const level = sharpnessOf(ppi, format);
+  const { Icon, bg, ink } = looks[level];
+  const k = ppi / format.ppi;
+  const best = formatSize(rect.w * k, rect.h * k, unit, format.ppi);
+  return (
+    <Box
+      bg={bg}
+      color={ink}
+      borderRadius="soft"
+      px="3.5"
+      py="3"
+      role="status"
+      data-testid="sharpness"
+      data-level={level}
+    >
+      <HStack justify="space-between" fontWeight="600">
+        <HStack gap="2">
+          <Icon size={18} aria-hidden />
+          {sharpnessWords[level].short}
+        </HStack>
+        <Text as="span" fontVariantNumeric="tabular-nums">
+          {words.ppi(Math.round(ppi))}
+        </Text>
+      </HStack>
+      <Text fontSize="13.5px" mt="1" lineHeight="1.35">
+        {sharpnessWords[level].long} {words.sharpAt(best)}.
+      </Text>
+    </Box>
+  );
+}

@@ -1,0 +1,240 @@
+import { Box } from "@chakra-ui/react";
+import { type KeyboardEvent, useEffect, useMemo, useRef } from "react";
+import { findTile, frameRect, type Page, type Tile, type View } from "#core/document";
+import { dragged, type Framing, photoMatrix, settled, zoomed } from "#core/fit";
+import { chain, identity, type Point, record, scaling, translation } from "#core/geometry";
+import { aspectOf } from "#core/photo";
+import { tileSteps } from "#core/scene";
+import { paintScene, paintStep, setMatrix } from "../../../painters/canvas.ts";
+import { panel as words } from "../../../text/pages.ts";
+import { useKit } from "../../kit.ts";
+import { shownPage, useLibrary, useProject, useSession } from "../../state/hooks.ts";
+import { reframeChange } from "../../state/page-gestures.ts";
+import { type PageView, toPage } from "./page-view.ts";
+
+/** Mat around the page that the dimmed rest of the photo may be seen on, in CSS pixels. */
+const spillPx = 60;
+const nudgeMm = 1;
+const farNudgeMm = 10;
+const zoomStep = 1.08;
+
+/** A tile opened up: the whole photo, dimmed outside the tile, to move and zoom by hand, wheel and keys. */
+export function ReframeLayer({ view, tileId }: { readonly view: PageView; readonly tileId: string }) {
+  const { desk, bitmaps } = useKit();
+  const session = useSession();
+  const page = useProject(shownPage);
+  const byId = useLibrary((s) => s.byId);
+  const layer = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const tile = findTile(page, tileId);
+  const photoView = tile?.filling.kind === "photo" ? tile.filling.view : undefined;
+  const photo = photoView && byId.get(photoView.photoId);
+  const aspect = photo ? aspectOf(photo) : undefined;
+
+  useEffect(() => layer.current?.focus(), []);
+
+  useEffect(() => {
+    const at = canvas.current;
+    if (!at || !tile || !photoView || aspect === undefined) return;
+    let frame = 0;
+    const soon = () => {
+      cancelAnimationFrame(frame);
+      frame = requestAnimationFrame(() =>
+        paintOpenTile(at, view, tile, photoView, aspect, (id, px) => bitmaps.get(id, px)),
+      );
+    };
+    soon();
+    const unwatch = bitmaps.watch(soon);
+    return () => {
+      cancelAnimationFrame(frame);
+      unwatch();
+    };
+  }, [tile, photoView, aspect, view, bitmaps]);
+
+  const hands = useMemo(() => {
+    /** The tile as it is now, draft included, with what its photo needs. */
+    const now = (): { page: Page; size: { w: number; h: number }; view: View } | undefined => {
+      const current = shownPage(session.state.getState());
+      const open = findTile(current, tileId);
+      return open?.filling.kind === "photo"
+        ? { page: current, size: frameRect(open.frame), view: open.filling.view }
+        : undefined;
+    };
+    return {
+      now,
+      show(framing: Framing) {
+        const at = now();
+        if (at) session.preview([reframeChange(at.page, tileId, at.view, framing)]);
+      },
+      keep(framing: Framing, mergeKey?: string) {
+        const at = now();
+        if (at)
+          session.commit({ code: "reframed", count: 1 }, [reframeChange(at.page, tileId, at.view, framing)], mergeKey);
+      },
+    };
+  }, [session, tileId]);
+
+  useEffect(() => {
+    const at = layer.current;
+    if (!at || aspect === undefined) return;
+    const wheel = (e: WheelEvent) => {
+      e.preventDefault();
+      const open = hands.now();
+      if (!open) return;
+      const box = at.getBoundingClientRect();
+      const under = toPage(view, { x: e.clientX - box.left - spillPx, y: e.clientY - box.top - spillPx });
+      const centre = findTile(open.page, tileId)!.frame.centre;
+      const anchor = { x: under.x - centre.x, y: under.y - centre.y };
+      const zoom =
+        settled(aspect, open.size, open.view).zoom *
+        zoomStep ** (-Math.sign(e.deltaY) * Math.min(3, Math.abs(e.deltaY) / 60));
+      hands.keep(zoomed(aspect, open.size, open.view, zoom, anchor), `wheel-${tileId}`);
+    };
+    at.addEventListener("wheel", wheel, { passive: false });
+    return () => at.removeEventListener("wheel", wheel);
+  }, [aspect, view, tileId, hands]);
+
+  if (!tile || !photoView || aspect === undefined) return null;
+
+  const grab = (e: React.PointerEvent<HTMLElement>) => {
+    const open = hands.now();
+    if (e.button !== 0 || !open) return;
+    const element = e.currentTarget;
+    element.setPointerCapture(e.pointerId);
+    const start: Point = { x: e.clientX, y: e.clientY };
+    let framing: Framing = open.view;
+    const move = (ev: PointerEvent) => {
+      framing = dragged(aspect, open.size, open.view, {
+        x: (ev.clientX - start.x) / view.scale,
+        y: (ev.clientY - start.y) / view.scale,
+      });
+      hands.show(framing);
+    };
+    const end = () => {
+      element.removeEventListener("pointermove", move);
+      element.removeEventListener("pointerup", end);
+      element.removeEventListener("pointercancel", end);
+      if (framing === open.view) session.dropPreview();
+      else hands.keep(framing);
+    };
+    element.addEventListener("pointermove", move);
+    element.addEventListener("pointerup", end);
+    element.addEventListener("pointercancel", end);
+  };
+
+  const onKeyDown = (e: KeyboardEvent) => {
+    const open = hands.now();
+    if (!open) return;
+    const by = e.shiftKey ? farNudgeMm : nudgeMm;
+    const moves: Record<string, Point> = {
+      ArrowLeft: { x: -by, y: 0 },
+      ArrowRight: { x: by, y: 0 },
+      ArrowUp: { x: 0, y: -by },
+      ArrowDown: { x: 0, y: by },
+    };
+    const shift = moves[e.key];
+    const { zoom } = settled(aspect, open.size, open.view);
+    if (shift) hands.keep(dragged(aspect, open.size, open.view, shift), `nudge-${tileId}`);
+    else if (e.key === "+" || e.key === "=")
+      hands.keep(zoomed(aspect, open.size, open.view, zoom * zoomStep), `zoom-${tileId}`);
+    else if (e.key === "-") hands.keep(zoomed(aspect, open.size, open.view, zoom / zoomStep), `zoom-${tileId}`);
+    else if (e.key === "Enter" || e.key === "Escape") desk.setState({ reframing: undefined });
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+
+  return (
+    <Box
+      ref={layer}
+      role="application"
+      aria-label={`${words.reframe}: ${words.reframeHelp}`}
+      tabIndex={0}
+      position="absolute"
+      inset={`-${spillPx}px`}
+      zIndex="5"
+      cursor="grab"
+      _active={{ cursor: "grabbing" }}
+      touchAction="none"
+      outline="none"
+      data-testid="reframe"
+      onPointerDown={grab}
+      onKeyDown={onKeyDown}
+      onDoubleClick={() => desk.setState({ reframing: undefined })}
+    >
+      <canvas ref={canvas} style={{ width: "100%", height: "100%", display: "block" }} aria-hidden />
+    </Box>
+  );
+}
+
+function paintOpenTile(
+  at: HTMLCanvasElement,
+  view: PageView,
+  tile: Tile,
+  look: View,
+  aspect: number,
+  bitmapOf: (id: string, longPx: number) => CanvasImageSource | undefined,
+): void {
+  const dpr = window.devicePixelRatio;
+  const [w, h] = [
+    Math.round((view.box.w * view.scale + 2 * spillPx) * dpr),
+    Math.round((view.box.h * view.scale + 2 * spillPx) * dpr),
+  ];
+  if (at.width !== w || at.height !== h) {
+    at.width = w;
+    at.height = h;
+  }
+  const ctx = at.getContext("2d");
+  if (!ctx) return;
+  const k = view.scale * dpr;
+  const toPixels = chain(
+    translation(spillPx * dpr, spillPx * dpr),
+    scaling(k, k),
+    translation(-view.box.x, -view.box.y),
+  );
+  const rect = frameRect(tile.frame);
+  const matrix = photoMatrix(aspect, rect, look);
+  const longPx = Math.max(Math.hypot(matrix.a, matrix.b), Math.hypot(matrix.c, matrix.d)) * k;
+  const picture = bitmapOf(look.photoId, longPx);
+  setMatrix(ctx, identity);
+  ctx.clearRect(0, 0, w, h);
+  // The page steps back, the rest of the photo shows through it, and the tile stands as it will print.
+  setMatrix(ctx, toPixels);
+  ctx.fillStyle = "rgba(244, 239, 230, .62)";
+  ctx.fillRect(view.box.x, view.box.y, view.box.w, view.box.h);
+  ctx.imageSmoothingQuality = "high";
+  ctx.globalAlpha = 0.45;
+  paintStep(ctx, { draw: "photo", photoId: look.photoId, matrix, clip: photoEdge(matrix) }, picture);
+  ctx.globalAlpha = 1;
+  const steps = tileSteps(tile, () => aspect);
+  paintScene(ctx, { box: view.box, steps }, toPixels, () => picture, "high");
+  setMatrix(ctx, toPixels);
+  ctx.strokeStyle = "#17757e";
+  ctx.lineWidth = 2.5 / view.scale;
+  ctx.strokeRect(rect.x, rect.y, rect.w, rect.h);
+  thirds(ctx, rect, view.scale);
+}
+
+/** The photo's own four corners on the page. */
+function photoEdge(m: ReturnType<typeof photoMatrix>) {
+  return record((to) => {
+    to.moveTo(m.e, m.f);
+    to.lineTo(m.a + m.e, m.b + m.f);
+    to.lineTo(m.a + m.c + m.e, m.b + m.d + m.f);
+    to.lineTo(m.c + m.e, m.d + m.f);
+    to.closePath();
+  });
+}
+
+function thirds(ctx: CanvasRenderingContext2D, r: { x: number; y: number; w: number; h: number }, scale: number): void {
+  ctx.strokeStyle = "rgba(255, 255, 255, .55)";
+  ctx.lineWidth = 1 / scale;
+  ctx.beginPath();
+  for (const t of [1 / 3, 2 / 3]) {
+    ctx.moveTo(r.x + r.w * t, r.y);
+    ctx.lineTo(r.x + r.w * t, r.y + r.h);
+    ctx.moveTo(r.x, r.y + r.h * t);
+    ctx.lineTo(r.x + r.w, r.y + r.h * t);
+  }
+  ctx.stroke();
+}

@@ -1,0 +1,44 @@
+import { type Page, type Project, photoIdOf } from "#core/document";
+import { fileName } from "#core/lab";
+import type { Photo } from "#core/photo";
+import type { Store } from "../../../storage/store.ts";
+import type { PrintOrder } from "../../../workers/jobs.ts";
+import { WorkerError } from "../../../workers/protocol.ts";
+
+const ownNamePattern = "{project}-{page}";
+
+export const sendFileName = (project: Project): string =>
+  fileName(project.lab?.file.name ?? ownNamePattern, {
+    project: project.name,
+    size: project.format.name,
+    page: 1,
+    pages: project.pages.length,
+  });
+
+/** Every photo on the page with its original; a missing one stops the file, since it would leave a hole in print. */
+export async function gatherOriginals(
+  page: Page,
+  byId: ReadonlyMap<string, Photo>,
+  store: Pick<Store, "original">,
+): Promise<PrintOrder["photos"]> {
+  const ids = new Set(page.tiles.flatMap((t) => photoIdOf(t) ?? []));
+  const found: { photo: Photo; original: Blob }[] = [];
+  for (const id of ids) {
+    const photo = byId.get(id);
+    const original = await store.original(id);
+    if (!photo || !original) throw new WorkerError("photoUnreadable", photo?.name ?? id);
+    found.push({ photo, original });
+  }
+  return found;
+}
+
+/** Hands a file to the browser's own saving. */
+export function saveToDisk(file: Blob, name: string): void {
+  const url = URL.createObjectURL(file);
+  const link = document.createElement("a");
+  link.href = url;
+  link.download = name;
+  link.click();
+  // The browser reads it while it saves; a minute is enough to begin.
+  setTimeout(() => URL.revokeObjectURL(url), 60_000);
+}

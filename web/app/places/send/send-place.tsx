@@ -1,0 +1,306 @@
+import { Box, Button, Flex, Grid, Heading, HStack, Progress, SegmentGroup, Text, VStack } from "@chakra-ui/react";
+import { CircleCheck, FileDown, TriangleAlert } from "lucide-react";
+import { useMemo, useRef, useState } from "react";
+import { Link, useParams } from "react-router";
+import type { Page } from "#core/document";
+import { contained } from "#core/fit";
+import { bleedBox, type PageFormat, printPixels, trimBox } from "#core/lab";
+import { formatLength, formatSize } from "#core/units";
+import { common } from "../../../text/places.ts";
+import { printTrouble, send as words } from "../../../text/send.ts";
+import type { PrintedFile } from "../../../workers/jobs.ts";
+import { WorkerError } from "../../../workers/protocol.ts";
+import { useKit } from "../../kit.ts";
+import { PageCanvas } from "../../parts/page-canvas.tsx";
+import { useSizeOf } from "../../parts/size-of.ts";
+import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
+import { concernsOf } from "./concerns.ts";
+import { gatherOriginals, saveToDisk, sendFileName } from "./make-file.ts";
+
+type Making =
+  | { readonly is: "idle" }
+  | { readonly is: "making"; readonly share: number }
+  | { readonly is: "stopped" }
+  | { readonly is: "failed"; readonly why: string }
+  | { readonly is: "saved"; readonly name: string; readonly printed: PrintedFile };
+
+/** The file by name, size and pixels before it is made; then saved to disk. */
+export function SendPlace() {
+  const page = useProject((s) => s.project.pages[0]!);
+  const { projectId } = useParams();
+  if (page.tiles.length === 0)
+    return (
+      <VStack h="full" justify="center" gap="3" textAlign="center" p="8">
+        <Heading as="h1" fontSize="28px" fontWeight="520">
+          {words.nothing}
+        </Heading>
+        <Text color="fg.muted">{words.nothingLead}</Text>
+        <Button asChild mt="2">
+          <Link to={`/work/${projectId}/pages`}>{words.toPages}</Link>
+        </Button>
+      </VStack>
+    );
+  return <Sending page={page} />;
+}
+
+function Sending({ page }: { readonly page: Page }) {
+  const project = useProject((s) => s.project);
+  const { format, unit } = project;
+  const px = printPixels(format);
+  const length = (mm: number) => formatLength(mm, unit, format.ppi);
+  return (
+    <Grid h="full" templateColumns="minmax(0, 1fr) 420px" minH="0">
+      <ProofView page={page} format={format} />
+      <Box overflowY="auto" bg="bg.panel" borderLeftWidth="1px" borderColor="oat.300" px="8" py="7">
+        <Heading as="h1" fontSize="30px" fontWeight="520">
+          {words.title}
+        </Heading>
+        <Text color="fg.muted" mb="5">
+          {words.lead}
+        </Text>
+        <Facts
+          rows={[
+            [words.file, sendFileName(project)],
+            [words.pixels, `${px.widthPx.toLocaleString("en")} × ${px.heightPx.toLocaleString("en")}`],
+            [words.density, `${format.ppi} ppi`],
+            [words.colour, words.colourValue],
+            [words.trim, formatSize(format.widthMm, format.heightMm, unit, format.ppi)],
+            [words.bleed, format.bleedMm > 0 ? length(format.bleedMm) : words.noBleed],
+          ]}
+        />
+        <Concerns page={page} format={format} />
+        <Maker page={page} />
+      </Box>
+    </Grid>
+  );
+}
+
+function Facts({ rows }: { readonly rows: readonly (readonly [string, string])[] }) {
+  return (
+    <Grid as="dl" templateColumns="auto 1fr" rowGap="2" columnGap="5" fontSize="15px" mb="6">
+      {rows.map(([name, value]) => (
+        <Box key={name} display="contents">
+          <Text as="dt" color="fg.subtle">
+            {name}
+          </Text>
+          <Text as="dd" fontWeight="500" fontVariantNumeric="tabular-nums" wordBreak="break-word" textAlign="right">
+            {value}
+          </Text>
+        </Box>
+      ))}
+    </Grid>
+  );
+}
+
+/** What is worth a look before the file is made. Nothing here stops anyone, but for a missing original. */
+function Concerns({ page, format }: { readonly page: Page; readonly format: PageFormat }) {
+  const byId = useLibrary((s) => s.byId);
+  const { projectId } = useParams();
+  const concerns = useMemo(() => concernsOf(page, format, byId), [page, format, byId]);
+  if (concerns.length === 0)
+    return (
+      <HStack bg="moss.100" color="moss.700" borderRadius="soft" px="4" py="3" mb="5" fontWeight="500">
+        <CircleCheck size={19} aria-hidden style={{ flexShrink: 0 }} />
+        {words.allGood}
+      </HStack>
+    );
+  return (
+    <VStack align="stretch" gap="2" mb="5" as="ul">
+      {concerns.map((c) => (
+        <HStack
+          as="li"
+          key={c.code}
+          bg={c.code === "missing" ? "clay.100" : "saffron.100"}
+          color={c.code === "missing" ? "clay.700" : "saffron.700"}
+          borderRadius="soft"
+          px="4"
+          py="2.5"
+          gap="3"
+        >
+          <TriangleAlert size={18} aria-hidden style={{ flexShrink: 0 }} />
+          <Text flex="1" fontSize="14.5px" lineHeight="1.35">
+            {c.code === "empty"
+              ? words.emptyTiles(c.tileIds.length)
+              : c.code === "soft"
+                ? words.soft(c.tileIds.length, format.leastPpi)
+                : words.missing(c.tileIds.length)}
+          </Text>
+          <ShowMe tileIds={c.tileIds} to={`/work/${projectId}/pages`} />
+        </HStack>
+      ))}
+    </VStack>
+  );
+}
+
+function ShowMe({ tileIds, to }: { readonly tileIds: readonly string[]; readonly to: string }) {
+  const { desk } = useKit();
+  return (
+    <Button asChild size="sm" variant="outline" flexShrink="0">
+      <Link to={to} onClick={() => desk.setState({ tiles: { ids: new Set(tileIds), anchor: tileIds[0] } })}>
+        {words.goThere}
+      </Link>
+    </Button>
+  );
+}
+
+function Maker({ page }: { readonly page: Page }) {
+  const kit = useKit();
+  const session = useSession();
+  const project = useProject((s) => s.project);
+  const byId = useLibrary((s) => s.byId);
+  const [making, setMaking] = useState<Making>({ is: "idle" });
+  const stop = useRef<AbortController>(undefined);
+
+  async function make() {
+    const abort = new AbortController();
+    stop.current = abort;
+    setMaking({ is: "making", share: 0 });
+    const { history } = session.state.getState();
+    try {
+      const photos = await gatherOriginals(page, byId, kit.store);
+      const order = { page, format: project.format, quality: project.lab?.file.quality ?? 0.95, photos };
+      const printed = await kit.printing.run("printJpeg", order, {
+        signal: abort.signal,
+        onProgress: (share) => setMaking({ is: "making", share }),
+      });
+      const name = sendFileName(project);
+      saveToDisk(printed.file, name);
+      session.markSent(history);
+      setMaking({ is: "saved", name, printed });
+    } catch (e) {
+      if (abort.signal.aborted) setMaking({ is: "stopped" });
+      else {
+        const { code, message } = e instanceof WorkerError ? e : { code: "", message: String(e) };
+        setMaking({ is: "failed", why: printTrouble(code, message) });
+      }
+    }
+  }
+
+  if (making.is === "making") {
+    const percent = Math.round(making.share * 100);
+    return (
+      <Box>
+        <Text fontWeight="600" role="status" mb="2" fontVariantNumeric="tabular-nums">
+          {words.making}: {words.makingShare(percent)}
+        </Text>
+        <Progress.Root value={percent} max={100} aria-label={words.making}>
+          <Progress.Track bg="oat.300" borderRadius="full" h="8px">
+            <Progress.Range bg="glaze.500" />
+          </Progress.Track>
+        </Progress.Root>
+        <Button mt="4" variant="outline" onClick={() => stop.current?.abort()}>
+          {common.stop}
+        </Button>
+      </Box>
+    );
+  }
+  return (
+    <Box>
+      <Button size="lg" w="full" onClick={() => void make()} variant={making.is === "saved" ? "outline" : "solid"}>
+        <FileDown size={20} aria-hidden /> {making.is === "saved" ? words.saveAgain : words.save}
+      </Button>
+      {making.is === "saved" && (
+        <Box role="status" mt="4" bg="moss.100" color="moss.700" borderRadius="soft" px="4" py="3" data-testid="saved">
+          <HStack fontWeight="600">
+            <CircleCheck size={19} aria-hidden />
+            {words.saved}
+          </HStack>
+          <Text mt="1" wordBreak="break-word">
+            {words.savedLead(making.name)}
+          </Text>
+          <Text mt="1" fontSize="14px" fontVariantNumeric="tabular-nums">
+            {words.savedFacts(
+              making.printed.widthPx,
+              making.printed.heightPx,
+              making.printed.ppi,
+              (making.printed.file.size / 1e6).toFixed(1),
+            )}
+          </Text>
+        </Box>
+      )}
+      {(making.is === "stopped" || making.is === "failed") && (
+        <Text role="alert" mt="4" color={making.is === "failed" ? "clay.600" : "fg.muted"} fontWeight="500">
+          {making.is === "failed" ? making.why : words.cancelled}
+        </Text>
+      )}
+    </Box>
+  );
+}
+
+/** The page as the lab gets it, with the veil over what it cuts away, or as it comes back. */
+function ProofView({ page, format }: { readonly page: Page; readonly format: PageFormat }) {
+  const [ref, room] = useSizeOf();
+  const [shows, setShows] = useState<"whole" | "cut">("whole");
+  const box = bleedBox(format);
+  const trim = trimBox(format);
+  const fit = room && contained(box.w / box.h, { w: room.w - 80, h: room.h - 130 });
+  const scale = fit ? fit.w / box.w : 0;
+  const bleedPx = format.bleedMm * scale;
+  return (
+    <Flex
+      ref={ref}
+      direction="column"
+      align="center"
+      justify="center"
+      gap="4"
+      bg="mat.light"
+      minH="0"
+      overflow="hidden"
+    >
+      {scale > 0 && (
+        <Box w={`${box.w * scale}px`} h={`${box.h * scale}px`} display="grid" placeItems="center">
+          <Box
+            position="relative"
+            overflow="hidden"
+            boxShadow="paper"
+            data-testid="proof"
+            w={`${(shows === "cut" ? trim.w : box.w) * scale}px`}
+            h={`${(shows === "cut" ? trim.h : box.h) * scale}px`}
+          >
+            <Box
+              position="absolute"
+              w={`${box.w * scale}px`}
+              h={`${box.h * scale}px`}
+              left={shows === "cut" ? `${-bleedPx}px` : 0}
+              top={shows === "cut" ? `${-bleedPx}px` : 0}
+            >
+              <PageCanvas page={page} format={format} scale={scale} />
+            </Box>
+            {shows === "whole" && bleedPx > 0 && (
+              <Box
+                position="absolute"
+                inset="0"
+                borderStyle="solid"
+                borderWidth={`${bleedPx}px`}
+                borderColor="rgba(178, 71, 42, .38)"
+              />
+            )}
+          </Box>
+        </Box>
+      )}
+      {format.bleedMm > 0 && (
+        <VStack gap="1.5">
+          <SegmentGroup.Root
+            size="sm"
+            bg="oat.200"
+            borderRadius="soft"
+            value={shows}
+            onValueChange={(e) => setShows(e.value === "cut" ? "cut" : "whole")}
+            aria-label={words.view}
+          >
+            <SegmentGroup.Indicator bg="oat.25" borderRadius="soft" boxShadow="card" />
+            <SegmentGroup.Items
+              items={[
+                { value: "whole", label: words.whole },
+                { value: "cut", label: words.cut },
+              ]}
+            />
+          </SegmentGroup.Root>
+          <Text fontSize="13.5px" color="ink.700" visibility={shows === "whole" ? "visible" : "hidden"}>
+            {words.veil}
+          </Text>
+        </VStack>
+      )}
+    </Flex>
+  );
+}

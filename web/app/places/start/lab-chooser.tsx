@@ -1,0 +1,71 @@
+import { Box, RadioCard, Text, VStack } from "@chakra-ui/react";
+import type { LabCard } from "#core/lab";
+import { formatLength } from "#core/units";
+import { start as words } from "../../../text/start.ts";
+
+interface LabChooserProps {
+  readonly labs: readonly LabCard[];
+  readonly chosen: string;
+  readonly onChoose: (id: string) => void;
+}
+
+/** One card a lab, with what tells it from the others, and one for a size of one's own. */
+export function LabChooser({ labs, chosen, onChoose }: LabChooserProps) {
+  return (
+    <RadioCard.Root value={chosen} onValueChange={(e) => e.value && onChoose(e.value)} aria-label={words.lab}>
+      <VStack align="stretch" gap="2">
+        {labs.map((lab) => (
+          <Choice
+            key={lab.id}
+            value={lab.id}
+            name={lab.name}
+            about={lab.about}
+            facts={words.facts(formatLength(lab.bleedMm, "mm", 300), lab.ppi.wanted)}
+          />
+        ))}
+        <Choice value="own" name={words.ownSize} about={words.ownSizeAbout} />
+      </VStack>
+    </RadioCard.Root>
+  );
+}
+
+function Choice({
+  value,
+  name,
+  about,
+  facts,
+}: {
+  readonly value: string;
+  readonly name: string;
+  readonly about: string;
+  readonly facts?: string;
+}) {
+  return (
+    <RadioCard.Item
+      value={value}
+      bg="oat.25"
+      borderColor="oat.300"
+      borderRadius="card"
+      cursor="pointer"
+      _hover={{ borderColor: "oat.500" }}
+      _checked={{ bg: "glaze.50", borderColor: "glaze.500", boxShadow: "0 0 0 1px {colors.glaze.500}" }}
+    >
+      <RadioCard.ItemHiddenInput />
+      <RadioCard.ItemControl px="4" py="3" alignItems="start">
+        <Box>
+          <RadioCard.ItemText fontFamily="heading" fontWeight="560" fontSize="16.5px">
+            {name}
+          </RadioCard.ItemText>
+          <Text fontSize="14px" color="fg.muted" mt="0.5" lineHeight="1.3">
+            {about}
+          </Text>
+          {facts && (
+            <Text fontSize="13px" color="fg.subtle" mt="1" fontVariantNumeric="tabular-nums">
+              {facts}
+            </Text>
+          )}
+        </Box>
+      </RadioCard.ItemControl>
+    </RadioCard.Item>
+  );
+}

@@ -1,0 +1,189 @@
+import { Box, Button, Flex, Grid, Heading, SegmentGroup, Text } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { useNavigate } from "react-router";
+import { layPhotos, newProject, newStyle } from "#core/document";
+import { bleedBox, formatFromCard, type LabCard, ownFormat, type PageFormat, printPixels } from "#core/lab";
+import { done } from "#core/outcome";
+import { aspectOf, type Photo } from "#core/photo";
+import { formatLength, type Unit } from "#core/units";
+import { formatTrouble, start as words } from "../../../text/start.ts";
+import { useKit } from "../../kit.ts";
+import { PageCanvas } from "../../parts/page-canvas.tsx";
+import { useSizeOf } from "../../parts/size-of.ts";
+import { useLibrary } from "../../state/hooks.ts";
+import { LabChooser } from "./lab-chooser.tsx";
+import { type OwnSize, OwnSizeForm } from "./own-size-form.tsx";
+import { SizeChooser } from "./size-chooser.tsx";
+import { useLabs } from "./use-labs.ts";
+
+const firstOwnSize: OwnSize = { widthMm: 300, heightMm: 300, bleedMm: 3, ppi: 300 };
+
+/** From a lab's card, or a size of one's own, to a page that can be worked on; with a look at how it could turn out. */
+export function NewCollage() {
+  const { store, newId, now } = useKit();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const labs = useLabs();
+  const [labId, setLabId] = useState<string | "own">();
+  const [sizeId, setSizeId] = useState<string>();
+  const [sideways, setSideways] = useState(false);
+  const [own, setOwn] = useState(firstOwnSize);
+  const [ownUnit, setOwnUnit] = useState<Unit>("mm");
+
+  const lab = labId === "own" ? undefined : (labs.data?.find((l) => l.id === labId) ?? squareFirst(labs.data));
+  const size = lab && (lab.sizes.find((s) => s.id === sizeId) ?? lab.sizes[Math.min(2, lab.sizes.length - 1)]!);
+  const unit = lab?.unit ?? ownUnit;
+  const format = useMemo(
+    () => (lab && size ? done(formatFromCard(lab, size, sideways)) : ownFormat({ name: "own-size", ...own })),
+    [lab, size, sideways, own],
+  );
+
+  async function begin(as: PageFormat) {
+    const { cards } = await store.projects();
+    const at = now();
+    const project = newProject(
+      { name: words.newName(cards.length + 1), unit, lab: lab ?? null, format: as },
+      { newId, at },
+    );
+    await store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
+    await queries.invalidateQueries({ queryKey: ["projects"] });
+    await navigate(`/work/${project.id}/pages`);
+  }
+
+  return (
+    <Grid templateColumns="340px minmax(0, 1fr) 380px" gap="8" alignItems="start">
+      <Section title={words.lab}>
+        {labs.isError && <Text color="clay.600">{words.labsMissing}</Text>}
+        <LabChooser labs={labs.data ?? []} chosen={lab?.id ?? "own"} onChoose={setLabId} />
+      </Section>
+      <Section title={words.size}>
+        {lab && size ? (
+          <SizeChooser lab={lab} sideways={sideways} chosen={size.id} onChoose={setSizeId} />
+        ) : (
+          <OwnSizeForm size={own} unit={ownUnit} onSize={setOwn} onUnit={setOwnUnit} />
+        )}
+        {size?.turns && (
+          <SegmentGroup.Root
+            size="sm"
+            mt="5"
+            bg="oat.200"
+            borderRadius="soft"
+            value={sideways ? "sideways" : "upright"}
+            onValueChange={(e) => setSideways(e.value === "sideways")}
+            aria-label={words.orientation}
+          >
+            <SegmentGroup.Indicator bg="oat.25" borderRadius="soft" boxShadow="card" />
+            <SegmentGroup.Items
+              items={[
+                { value: "upright", label: words.upright },
+                { value: "sideways", label: words.sideways },
+              ]}
+            />
+          </SegmentGroup.Root>
+        )}
+      </Section>
+      <Box position="sticky" top="0">
+        <Preview format={format.ok ? format.value : undefined} />
+        <Box mt="4" minH="46px">
+          {format.ok ? (
+            <>
+              <Text fontSize="14px" color="fg.muted" fontVariantNumeric="tabular-nums">
+                {words.pixels(printPixels(format.value).widthPx, printPixels(format.value).heightPx)}
+              </Text>
+              <Text fontSize="14px" color="fg.subtle">
+                {words.facts(
+                  formatLength(format.value.bleedMm, unit === "px" ? "mm" : unit, format.value.ppi),
+                  format.value.ppi,
+                )}
+              </Text>
+            </>
+          ) : (
+            <Text role="alert" color="clay.600" fontWeight="500">
+              {formatTrouble(format, (mm) => formatLength(mm, unit, own.ppi))}
+            </Text>
+          )}
+        </Box>
+        <Button size="lg" w="full" mt="3" disabled={!format.ok} onClick={() => format.ok && void begin(format.value)}>
+          {words.begin}
+        </Button>
+      </Box>
+    </Grid>
+  );
+}
+
+const squareFirst = (labs: readonly LabCard[] | undefined) => labs?.find((l) => l.kind === "collage") ?? labs?.[0];
+
+function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
+  return (
+    <Box as="section" mb="7">
+      <Heading as="h2" fontSize="18px" fontWeight="560" mb="3">
+        {title}
+      </Heading>
+      {children}
+    </Box>
+  );
+}
+
+const previewPhotos = 12;
+
+/** The very page that would be begun, arranged from photos that are here. */
+function Preview({ format }: { readonly format: PageFormat | undefined }) {
+  const photos = useLibrary((s) => s.photos);
+  const [ref, room] = useSizeOf();
+  const page = useMemo(() => {
+    if (!format) return undefined;
+    const look = newStyle(format);
+    let count = 0;
+    const laid = layPhotos({ id: "preview", look, tiles: [], arrangement: null }, format, {
+      photos: spread(photos).map((p) => ({ id: p.id, aspect: aspectOf(p) })),
+      asked: photos.length === 0 ? { rows: 3, columns: 3 } : {},
+      newId: () => {
+        count += 1;
+        return `t${count}`;
+      },
+    });
+    return laid.ok ? laid.value.page : undefined;
+  }, [format, photos]);
+  const box = format && bleedBox(format);
+  const scale = box && room ? Math.min((room.w - 48) / box.w, (room.h - 48) / box.h) : 0;
+  return (
+    <Flex
+      ref={ref}
+      h="380px"
+      bg="mat.light"
+      borderRadius="card"
+      align="center"
+      justify="center"
+      role="img"
+      aria-label={words.previewLabel}
+    >
+      {format && box && page && scale > 0 && (
+        <Box position="relative" w={`${box.w * scale}px`} h={`${box.h * scale}px`} boxShadow="paper" bg="white">
+          <PageCanvas page={page} format={format} scale={scale} />
+          {photos.length === 0 &&
+            page.tiles.map((t) => (
+              <Box
+                key={t.id}
+                position="absolute"
+                bg="oat.200"
+                left={`${(t.frame.centre.x - t.frame.width / 2 - box.x) * scale}px`}
+                top={`${(t.frame.centre.y - t.frame.height / 2 - box.y) * scale}px`}
+                w={`${t.frame.width * scale}px`}
+                h={`${t.frame.height * scale}px`}
+              />
+            ))}
+        </Box>
+      )}
+    </Flex>
+  );
+}
+
+/** Some photos from all over the library, so that the preview is not twelve of one morning. */
+function spread(photos: readonly Photo[]): readonly Photo[] {
+  if (photos.length <= previewPhotos) return photos;
+  return Array.from(
+    { length: previewPhotos },
+    (_, i) => photos[Math.floor(((i + 0.5) * photos.length) / previewPhotos)]!,
+  );
+}

@@ -1,0 +1,52 @@
+import { Field, SimpleGrid } from "@chakra-ui/react";
+import { type Unit, units } from "#core/units";
+import { panel } from "../../../text/pages.ts";
+import { start as words } from "../../../text/start.ts";
+import { Choose } from "../../parts/choose-one.tsx";
+import { CountField } from "../../parts/count-field.tsx";
+import { LengthField } from "../../parts/length-field.tsx";
+
+export interface OwnSize {
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly bleedMm: number;
+  readonly ppi: number;
+}
+
+interface OwnSizeFormProps {
+  readonly size: OwnSize;
+  readonly unit: Unit;
+  readonly onSize: (size: OwnSize) => void;
+  readonly onUnit: (unit: Unit) => void;
+}
+
+/** Any size at all; whether it can be printed is said beside the preview. */
+export function OwnSizeForm({ size, unit, onSize, onUnit }: OwnSizeFormProps) {
+  const length = (label: string, key: "widthMm" | "heightMm" | "bleedMm", help?: string) => (
+    <LengthField
+      label={label}
+      mm={size[key]}
+      unit={unit}
+      ppi={size.ppi}
+      onMm={(mm) => {
+        onSize({ ...size, [key]: mm });
+        return undefined;
+      }}
+      {...(help === undefined ? {} : { help })}
+    />
+  );
+  return (
+    <SimpleGrid columns={3} gap="4" maxW="640px">
+      {length(words.width, "widthMm")}
+      {length(words.height, "heightMm")}
+      <Field.Root gap="1">
+        <Field.Label fontSize="14px" fontWeight="500" color="fg.muted">
+          {panel.unit}
+        </Field.Label>
+        <Choose label={panel.unit} value={unit} options={units.map((u) => [u, u])} onChoose={onUnit} />
+      </Field.Root>
+      {length(words.bleed, "bleedMm", words.bleedHelp)}
+      <CountField label={words.ppi} value={size.ppi} onCount={(ppi) => ppi !== undefined && onSize({ ...size, ppi })} />
+    </SimpleGrid>
+  );
+}

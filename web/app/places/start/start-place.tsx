@@ -1,0 +1,59 @@
+import { Box, Flex, Heading, HStack, Text, VStack } from "@chakra-ui/react";
+import { start as words } from "../../../text/start.ts";
+import { BringIn, TakeSample } from "../../parts/bring-in.tsx";
+import { IncomingBar } from "../../parts/incoming-bar.tsx";
+import { useLibrary } from "../../state/hooks.ts";
+import { NewCollage } from "./new-collage.tsx";
+import { YourWork } from "./your-work.tsx";
+
+/** Where one comes in: what there is already, and what could be made. */
+export function StartPlace() {
+  const count = useLibrary((s) => s.photos.length);
+  const coming = useLibrary((s) => s.incoming !== undefined);
+  return (
+    <Box h="full" overflowY="auto">
+      <IncomingBar />
+      <Box maxW="1180px" mx="auto" px="8" py="8">
+        {count === 0 && !coming && <FirstPhotos />}
+        <YourWork />
+        <Heading as="h1" fontSize="34px" fontWeight="520" lineHeight="1.15" mb="5">
+          {words.title}
+        </Heading>
+        <NewCollage />
+      </Box>
+    </Box>
+  );
+}
+
+function FirstPhotos() {
+  return (
+    <Flex
+      bg="oat.25"
+      borderWidth="1px"
+      borderColor="oat.300"
+      borderRadius="card"
+      p="7"
+      mb="9"
+      gap="8"
+      align="center"
+      justify="space-between"
+      wrap="wrap"
+    >
+      <VStack align="start" gap="4">
+        <Box>
+          <Heading as="h2" fontSize="25px" fontWeight="520">
+            {words.noPhotos}
+          </Heading>
+          <Text color="fg.muted">{words.noPhotosLead}</Text>
+        </Box>
+        <BringIn main />
+      </VStack>
+      <VStack gap="2" borderLeftWidth="1px" borderColor="oat.300" pl="8">
+        <HStack fontFamily="heading" fontSize="17px" color="fg.muted">
+          {words.haveNone}
+        </HStack>
+        <TakeSample />
+      </VStack>
+    </Flex>
+  );
+}

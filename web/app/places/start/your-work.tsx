@@ -1,0 +1,100 @@
+import { Box, Heading, IconButton, SimpleGrid, Text } from "@chakra-ui/react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Trash2 } from "lucide-react";
+import { Link } from "react-router";
+import { bleedBox } from "#core/lab";
+import { formatSize } from "#core/units";
+import type { OpenedProject, ProjectCard } from "../../../storage/store.ts";
+import { common } from "../../../text/places.ts";
+import { start as words } from "../../../text/start.ts";
+import { useKit } from "../../kit.ts";
+import { dayHere } from "../../parts/dates.ts";
+import { notices } from "../../parts/notices.tsx";
+import { PageCanvas } from "../../parts/page-canvas.tsx";
+
+const stackPx = 150;
+
+/** What has been begun, as small stacks of its own pages. */
+export function YourWork() {
+  const { store } = useKit();
+  const queries = useQueryClient();
+  const work = useQuery({ queryKey: ["projects"], queryFn: () => store.projects(), staleTime: 0 });
+  const refresh = () => queries.invalidateQueries({ queryKey: ["projects"] });
+
+  async function remove(card: ProjectCard) {
+    const whole: OpenedProject | undefined = await store.openProject(card.project.id);
+    await store.removeProject(card.project.id);
+    await refresh();
+    notices.create({
+      title: words.removed(card.project.name),
+      type: "info",
+      duration: 12_000,
+      ...(whole && { action: { label: common.undoIt, onClick: () => void store.saveProject(whole).then(refresh) } }),
+    });
+  }
+
+  if (!work.data || (work.data.cards.length === 0 && work.data.damaged === 0)) return null;
+  return (
+    <Box mb="9">
+      <Heading as="h2" fontSize="21px" fontWeight="520" mb="4">
+        {words.yourWork}
+      </Heading>
+      {work.data.damaged > 0 && <Text color="clay.600">{words.damaged(work.data.damaged)}</Text>}
+      <SimpleGrid minChildWidth="190px" gap="6" templateColumns="repeat(auto-fill, 190px)">
+        {work.data.cards.map((card) => (
+          <Box key={card.project.id} position="relative" role="group">
+            <Link to={`/work/${card.project.id}/pages`} aria-label={words.open(card.project.name)}>
+              <Stack card={card} />
+              <Text fontWeight="600" truncate mt="3">
+                {card.project.name}
+              </Text>
+              <Text fontSize="13.5px" color="fg.subtle">
+                {formatSize(
+                  card.project.format.widthMm,
+                  card.project.format.heightMm,
+                  card.project.unit,
+                  card.project.format.ppi,
+                )}
+              </Text>
+              <Text fontSize="13.5px" color="fg.subtle">
+                {words.lastWorked(dayHere(card.savedAt))}
+              </Text>
+            </Link>
+            <IconButton
+              position="absolute"
+              right="0"
+              bottom="0"
+              variant="ghost"
+              size="sm"
+              aria-label={words.remove(card.project.name)}
+              onClick={() => void remove(card)}
+            >
+              <Trash2 size={17} />
+            </IconButton>
+          </Box>
+        ))}
+      </SimpleGrid>
+    </Box>
+  );
+}
+
+function Stack({ card }: { readonly card: ProjectCard }) {
+  const { format, pages } = card.project;
+  const box = bleedBox(format);
+  const scale = stackPx / Math.max(box.w, box.h);
+  return (
+    <Box h={`${stackPx + 22}px`} display="grid" placeItems="center" bg="mat.light" borderRadius="card">
+      <Box
+        w={`${box.w * scale}px`}
+        h={`${box.h * scale}px`}
+        boxShadow="paper"
+        bg="white"
+        transition="transform 160ms"
+        _groupHover={{ transform: "translateY(-3px)" }}
+        overflow="hidden"
+      >
+        <PageCanvas page={pages[0]!} format={format} scale={scale} />
+      </Box>
+    </Box>
+  );
+}

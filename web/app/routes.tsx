@@ -1,0 +1,34 @@
+import type { RouteObject } from "react-router";
+import { Frame } from "./frame.tsx";
+import { FaultPlace } from "./parts/fault.tsx";
+import { StartPlace } from "./places/start/start-place.tsx";
+
+export const routes: RouteObject[] = [
+  {
+    element: <Frame />,
+    errorElement: <FaultPlace />,
+    children: [
+      { index: true, element: <StartPlace /> },
+      {
+        path: "photos",
+        lazy: async () => ({ Component: (await import("./places/photos/photos-place.tsx")).PhotosPlace }),
+      },
+      {
+        path: "work/:projectId",
+        lazy: async () => ({ Component: (await import("./open-project.tsx")).OpenProject }),
+        children: [
+          {
+            path: "photos",
+            lazy: async () => ({ Component: (await import("./places/photos/photos-place.tsx")).PhotosPlace }),
+          },
+          {
+            path: "pages",
+            lazy: async () => ({ Component: (await import("./places/pages/pages-place.tsx")).PagesPlace }),
+          },
+          { path: "send", lazy: async () => ({ Component: (await import("./places/send/send-place.tsx")).SendPlace }) },
+        ],
+      },
+      { path: "*", element: <FaultPlace missing /> },
+    ],
+  },
+];

@@ -1,0 +1,27 @@
+import { createContext, useContext } from "react";
+import { useStore } from "zustand";
+import type { Page, Project } from "#core/document";
+import { useKit } from "../kit.ts";
+import type { DeskState } from "./desk.ts";
+import type { LibraryState } from "./library.ts";
+import type { ProjectSession, ProjectState } from "./project-session.ts";
+
+export const useLibrary = <T>(pick: (s: LibraryState) => T): T => useStore(useKit().library.state, pick);
+export const useDesk = <T>(pick: (s: DeskState) => T): T => useStore(useKit().desk, pick);
+
+export const SessionContext = createContext<ProjectSession | undefined>(undefined);
+
+/** The open project's session, where there is one. */
+export const useMaybeSession = (): ProjectSession | undefined => useContext(SessionContext);
+
+export function useSession(): ProjectSession {
+  const session = useContext(SessionContext);
+  if (!session) throw new Error("useSession outside of an open project");
+  return session;
+}
+
+export const useProject = <T>(pick: (s: ProjectState) => T): T => useStore(useSession().state, pick);
+
+/** What is on screen: the gesture that is going on, or the project as it stands. */
+export const shown = (s: ProjectState): Project => s.draft ?? s.project;
+export const shownPage = (s: ProjectState): Page => shown(s).pages[0]!;

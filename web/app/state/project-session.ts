@@ -1,0 +1,144 @@
+import { createStore } from "zustand/vanilla";
+import {
+  applyChange,
+  type Change,
+  type ChangeTrouble,
+  commit,
+  type Edited,
+  type History,
+  type Project,
+  redo,
+  type StepName,
+  undo,
+} from "#core/document";
+import { done, type Outcome } from "#core/outcome";
+import {
+  type OpenedProject,
+  type SentMark,
+  type Store,
+  type StoreTrouble,
+  storeErrorFrom,
+} from "../../storage/store.ts";
+
+export type Keeping =
+  | { readonly is: "kept"; readonly at: string }
+  | { readonly is: "keeping" }
+  | { readonly is: "failed"; readonly code: StoreTrouble };
+
+export interface ProjectState {
+  readonly project: Project;
+  readonly history: History;
+  /** The project as a gesture that is still going on would leave it. */
+  readonly draft: Project | undefined;
+  readonly keeping: Keeping;
+  /** Which step was the last one when the pages were last saved to disk or sent. */
+  readonly sent: SentMark | undefined;
+  /** Open in another tab, which may change it; this one only looks. */
+  readonly readOnly: boolean;
+}
+
+const lastStepAt = (h: History): string => h.steps[h.done - 1]?.at ?? "";
+
+/** Whether what went out last is what stands here now. */
+export const isSent = (s: ProjectState): boolean => s.sent?.afterStep === lastStepAt(s.history);
+
+/** One open project: every change goes through here, into the history and into storage. Knows nothing of React. */
+export class ProjectSession {
+  readonly state;
+  readonly #store: Store;
+  readonly #now: () => string;
+  #saving: Promise<void> | undefined;
+  #unsaved = false;
+
+  constructor(opened: OpenedProject, given: { readonly store: Store; readonly now: () => string }) {
+    this.#store = given.store;
+    this.#now = given.now;
+    this.state = createStore<ProjectState>(() => ({
+      project: opened.project,
+      history: { steps: opened.steps, done: opened.done },
+      draft: undefined,
+      keeping: { is: "kept", at: opened.savedAt },
+      sent: opened.sent,
+      readOnly: false,
+    }));
+  }
+
+  /** Shows what the changes would do, without doing it. */
+  preview(changes: readonly Change[]): Outcome<Project, ChangeTrouble> {
+    let project = this.state.getState().project;
+    for (const change of changes) {
+      const next = applyChange(project, change);
+      if (!next.ok) return next;
+      project = next.value;
+    }
+    if (!this.state.getState().readOnly) this.state.setState({ draft: project });
+    return done(project);
+  }
+
+  dropPreview(): void {
+    this.state.setState({ draft: undefined });
+  }
+
+  commit(name: StepName, changes: readonly Change[], mergeKey?: string): Outcome<Edited, ChangeTrouble> {
+    const at = this.#now();
+    return this.#move((now) => commit(now, { name, changes, at, ...(mergeKey === undefined ? {} : { mergeKey }) }));
+  }
+
+  undo(): Outcome<Edited, ChangeTrouble> {
+    return this.#move(undo);
+  }
+
+  redo(): Outcome<Edited, ChangeTrouble> {
+    return this.#move(redo);
+  }
+
+  /** `history` as it was when the file was begun. */
+  markSent(history: History): void {
+    this.state.setState({ sent: { afterStep: lastStepAt(history) } });
+    if (!this.state.getState().readOnly) this.keep();
+  }
+
+  setReadOnly(readOnly: boolean): void {
+    this.state.setState({ readOnly });
+  }
+
+  /** Resolves when everything done so far is in storage, or storage has refused it. */
+  async settled(): Promise<void> {
+    while (this.#saving) await this.#saving;
+  }
+
+  #move(move: (now: Edited) => Outcome<Edited, ChangeTrouble>): Outcome<Edited, ChangeTrouble> {
+    const { project, history, readOnly } = this.state.getState();
+    const now: Edited = { project, history };
+    if (readOnly) return done(now);
+    const next = move(now);
+    this.state.setState({ draft: undefined });
+    if (next.ok && next.value !== now) {
+      this.state.setState({ ...next.value, keeping: { is: "keeping" } });
+      this.keep();
+    }
+    return next;
+  }
+
+  /** Writes the newest state; calls that come while one is being written are served by a single further write. */
+  keep(): void {
+    this.#unsaved = true;
+    this.#saving ??= this.#save().finally(() => {
+      this.#saving = undefined;
+    });
+  }
+
+  async #save(): Promise<void> {
+    while (this.#unsaved) {
+      this.#unsaved = false;
+      const { project, history, sent } = this.state.getState();
+      const savedAt = this.#now();
+      try {
+        await this.#store.saveProject({ project, steps: history.steps, done: history.done, savedAt, sent });
+        if (!this.#unsaved) this.state.setState({ keeping: { is: "kept", at: savedAt } });
+      } catch (e) {
+        this.state.setState({ keeping: { is: "failed", code: storeErrorFrom(e).code } });
+      }
+    }
+  }
+}

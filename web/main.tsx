@@ -1,0 +1,38 @@
+import "@fontsource-variable/fraunces/soft.css";
+import "@fontsource-variable/source-sans-3/wght.css";
+import { ChakraProvider } from "@chakra-ui/react";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { createBrowserRouter, RouterProvider } from "react-router";
+import { KitContext, openKit } from "./app/kit.ts";
+import { Notices, notices } from "./app/parts/notices.tsx";
+import { routes } from "./app/routes.tsx";
+import { system } from "./app/theme/system.ts";
+import { keeping } from "./text/places.ts";
+
+const root = createRoot(document.getElementById("root")!);
+const queries = new QueryClient({
+  defaultOptions: { queries: { staleTime: 5 * 60_000, retry: 1, networkMode: "always" } },
+});
+const kit = await openKit({
+  blocked: () => notices.create({ title: keeping.blocked, type: "info" }),
+  lost: () => notices.create({ title: keeping.failed.storageLost, type: "error", duration: 60_000 }),
+});
+
+root.render(
+  <StrictMode>
+    <ChakraProvider value={system}>
+      <QueryClientProvider client={queries}>
+        <KitContext.Provider value={kit}>
+          <RouterProvider router={createBrowserRouter(routes)} />
+          <Notices />
+        </KitContext.Provider>
+      </QueryClientProvider>
+    </ChakraProvider>
+  </StrictMode>,
+);
+
+// Keeps the built application for times when the server is off.
+if (import.meta.env.PROD && "serviceWorker" in navigator)
+  void navigator.serviceWorker.register("/sw.js").catch(() => {});

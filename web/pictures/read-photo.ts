@@ -1,0 +1,113 @@
+import exifr from "exifr";
+import { BrokenJpeg, hasEnd, readJpegFacts } from "#core/files";
+import { contained } from "#core/fit";
+import {
+  mediaType,
+  orientationOf,
+  orientedSize,
+  type PictureKind,
+  sniffPicture,
+  takenAtFromExif,
+  wallClock,
+} from "#core/photo";
+import type { PhotoJobs, ReadPhoto } from "../workers/jobs.ts";
+import { type Decoded, decode } from "./decode.ts";
+import { previewLongPx } from "./preview-sizes.ts";
+
+export type PhotoTrouble = "emptyFile" | "notAPicture" | "kindNotRead" | "damagedPicture" | "unreadableFile";
+
+export class UnreadablePhoto extends Error {
+  readonly code: PhotoTrouble;
+  constructor(code: PhotoTrouble, message: string) {
+    super(message);
+    this.code = code;
+  }
+}
+
+/** Everything the library wants to know of a file, and its previews. */
+export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto"]["in"]): Promise<ReadPhoto> {
+  if (file.size === 0) throw new UnreadablePhoto("emptyFile", name);
+  const bytes = new Uint8Array(
+    await file.arrayBuffer().catch((e: unknown) => {
+      throw new UnreadablePhoto("unreadableFile", String(e));
+    }),
+  );
+  const kind = sniffPicture(bytes.subarray(0, 32));
+  if (kind === "unknown") throw new UnreadablePhoto("notAPicture", name);
+  if (kind === "heic" || kind === "tiff") throw new UnreadablePhoto("kindNotRead", kind);
+  const stored = kind === "jpeg" ? wholeJpeg(bytes) : undefined;
+  const exif = await readExif(bytes, kind);
+  const blob = new Blob([bytes], { type: mediaType[kind] });
+  const wish = { kind, orientation: exif.orientation, longPx: previewLongPx.small, ...(stored ? { stored } : {}) };
+  const picture = await decode(blob, wish).catch((e: unknown) => {
+    throw new UnreadablePhoto("damagedPicture", String(e));
+  });
+  try {
+    const { widthPx, heightPx } = stored
+      ? orientedSize(orientationOf(exif.orientation), stored.widthPx, stored.heightPx)
+      : picture;
+    const hash = await crypto.subtle.digest("SHA-256", bytes);
+    return {
+      facts: {
+        name,
+        type: mediaType[kind],
+        sizeBytes: bytes.length,
+        hash: [...new Uint8Array(hash)].map((b) => b.toString(16).padStart(2, "0")).join(""),
+        widthPx,
+        heightPx,
+        takenAt: exif.takenAt ?? wallClock(modifiedAt, -new Date(modifiedAt).getTimezoneOffset()),
+        takenFrom: exif.takenAt ? "exif" : "file",
+        caption: exif.caption,
+      },
+      small: await makePreview(picture, previewLongPx.small, mediaType[kind]),
+    };
+  } finally {
+    picture.close();
+  }
+}
+
+/** Browsers show what there is of a picture that was cut off; in print that would be a grey half. */
+function wholeJpeg(bytes: Uint8Array): { widthPx: number; heightPx: number } {
+  try {
+    if (!hasEnd(bytes)) throw new BrokenJpeg("cutOff", bytes.length);
+    const { widthPx, heightPx } = readJpegFacts(bytes);
+    return { widthPx, heightPx };
+  } catch (e) {
+    throw new UnreadablePhoto("damagedPicture", String(e));
+  }
+}
+
+interface ExifFacts {
+  readonly orientation: number;
+  readonly takenAt: string | undefined;
+  readonly caption: string;
+}
+
+async function readExif(bytes: Uint8Array, kind: PictureKind): Promise<ExifFacts> {
+  // Metadata is a hint: a file whose EXIF is broken is still a photo.
+  const tags: Record<string, unknown> | undefined =
+    kind === "gif" || kind === "bmp"
+      ? undefined
+      : await exifr
+          .parse(bytes, { tiff: true, exif: true, gps: false, xmp: false, translateValues: false, reviveValues: false })
+          .catch(() => undefined);
+  const caption = tags?.ImageDescription;
+  return {
+    orientation: orientationOf(tags?.Orientation),
+    takenAt: takenAtFromExif(tags?.DateTimeOriginal ?? tags?.CreateDate),
+    caption: typeof caption === "string" ? caption.trim().slice(0, 2000) : "",
+  };
+}
+
+/** A preview of a decoded picture; never larger than the picture. */
+export function makePreview(from: Decoded, longPx: number, mediaTypeOfOriginal: string): Promise<Blob> {
+  const long = Math.min(longPx, Math.max(from.widthPx, from.heightPx));
+  const fit = contained(from.widthPx / from.heightPx, { w: long, h: long });
+  const canvas = new OffscreenCanvas(Math.max(1, Math.round(fit.w)), Math.max(1, Math.round(fit.h)));
+  const ctx = canvas.getContext("2d")!;
+  ctx.imageSmoothingQuality = "high";
+  ctx.drawImage(from.image, 0, 0, canvas.width, canvas.height);
+  // WebP keeps transparency, but takes ten times as long to write as JPEG.
+  const type = mediaTypeOfOriginal === "image/jpeg" ? "image/jpeg" : "image/webp";
+  return canvas.convertToBlob({ type, quality: 0.85 });
+}

@@ -1,0 +1,175 @@
+import { openDB } from "idb";
+import { projectSchema, type Step, stepSchema } from "#core/document";
+import { type Photo, photoSchema } from "#core/photo";
+import { type Db, databaseName, type StoredProject, upgrades } from "./schema.ts";
+import {
+  type NewPhoto,
+  type OpenedProject,
+  type PreviewSize,
+  type ProjectCard,
+  type ProjectSave,
+  type Store,
+  StoreError,
+  storeErrorFrom,
+} from "./store.ts";
+
+/** What the rest of the program has to hear about a database that others use too. */
+export interface StoreNotices {
+  /** Another tab holds an older version open. */
+  blocked(): void;
+  /** The browser closed the database under us. */
+  lost(): void;
+}
+
+export async function openIdbStore(notices: StoreNotices): Promise<Store> {
+  let db: Db;
+  try {
+    db = await openDB(databaseName, upgrades.length, {
+      upgrade(to, from, _new, tx) {
+        for (const up of upgrades.slice(from)) up(to, tx);
+      },
+      blocked: () => notices.blocked(),
+      // A newer version waits in another tab: let it have the database rather than hang it.
+      blocking: () => db.close(),
+      terminated: () => notices.lost(),
+    });
+  } catch (e) {
+    throw storeErrorFrom(e);
+  }
+  return new IdbStore(db);
+}
+
+class IdbStore implements Store {
+  readonly lasting = true;
+  readonly #db: Db;
+  /** Which number each known step is kept under, so that a save writes only what is new. */
+  readonly #numbers = new WeakMap<Step, number>();
+
+  constructor(db: Db) {
+    this.#db = db;
+  }
+
+  photos() {
+    return guarded(async () => {
+      const photos: Photo[] = [];
+      let damaged = 0;
+      for (const record of await this.#db.getAll("photos")) {
+        const read = photoSchema.safeParse(record);
+        if (read.success) photos.push(read.data);
+        else damaged += 1;
+      }
+      return { photos, damaged };
+    });
+  }
+
+  addPhoto({ photo, original, small }: NewPhoto) {
+    return guarded(async () => {
+      const tx = this.#db.transaction(["photos", "originals", "previews"], "readwrite");
+      const known = await tx.objectStore("photos").index("byHash").get(photo.hash);
+      if (known) return { added: false, photo: known };
+      await settle(tx, [
+        tx.objectStore("photos").add(photo),
+        tx.objectStore("originals").add(original, photo.id),
+        tx.objectStore("previews").add(small, `${photo.id}/small`),
+      ]);
+      return { added: true, photo };
+    });
+  }
+
+  original(photoId: string) {
+    return guarded(() => this.#db.get("originals", photoId));
+  }
+
+  preview(photoId: string, size: PreviewSize) {
+    return guarded(() => this.#db.get("previews", `${photoId}/${size}`));
+  }
+
+  keepPreview(photoId: string, size: PreviewSize, preview: Blob) {
+    return guarded(async () => void (await this.#db.put("previews", preview, `${photoId}/${size}`)));
+  }
+
+  projects() {
+    return guarded(async () => {
+      const cards: ProjectCard[] = [];
+      let damaged = 0;
+      for (const record of await this.#db.getAll("projects")) {
+        const read = projectSchema.safeParse(record.project);
+        if (read.success) cards.push({ project: read.data, savedAt: record.savedAt });
+        else damaged += 1;
+      }
+      return { cards: cards.sort((a, b) => (a.savedAt < b.savedAt ? 1 : -1)), damaged };
+    });
+  }
+
+  openProject(projectId: string): Promise<OpenedProject | undefined> {
+    return guarded(async () => {
+      const tx = this.#db.transaction(["projects", "steps"]);
+      const record = await tx.objectStore("projects").get(projectId);
+      if (!record) return undefined;
+      const range = IDBKeyRange.bound([projectId, 0], [projectId, Number.POSITIVE_INFINITY]);
+      const [keys, values] = await Promise.all([
+        tx.objectStore("steps").getAllKeys(range),
+        tx.objectStore("steps").getAll(range),
+      ]);
+      const read = projectSchema.safeParse(record.project);
+      if (!read.success) throw new StoreError("recordDamaged", read.error);
+      // A history that cannot be read is not worth losing the project for.
+      const steps = values.flatMap((v) => (stepSchema.safeParse(v).success ? [v] : []));
+      const whole = steps.length === values.length;
+      for (const [i, step] of values.entries()) this.#numbers.set(step, keys[i]![1]);
+      return {
+        project: read.data,
+        savedAt: record.savedAt,
+        steps: whole ? steps : [],
+        sent: record.sent,
+        done: whole ? Math.min(record.done, steps.length) : 0,
+      };
+    });
+  }
+
+  saveProject({ project, steps, done, savedAt, sent }: ProjectSave) {
+    return guarded(async () => {
+      const tx = this.#db.transaction(["projects", "steps"], "readwrite");
+      const before = await tx.objectStore("projects").get(project.id);
+      const firstKnown = steps.length > 0 ? this.#numbers.get(steps[0]!) : undefined;
+      const firstStep = firstKnown ?? before?.firstStep ?? 0;
+      const record: StoredProject = { id: project.id, project, done, savedAt, firstStep, sent };
+      const writes: Promise<unknown>[] = [tx.objectStore("projects").put(record)];
+      const kept = tx.objectStore("steps");
+      for (const [i, step] of steps.entries()) {
+        if (this.#numbers.get(step) === firstStep + i) continue;
+        this.#numbers.set(step, firstStep + i);
+        writes.push(kept.put(step, [project.id, firstStep + i]));
+      }
+      const beyond = [project.id, Number.POSITIVE_INFINITY] as [string, number];
+      writes.push(kept.delete(IDBKeyRange.bound([project.id, firstStep + steps.length], beyond)));
+      if (firstStep > 0) writes.push(kept.delete(IDBKeyRange.bound([project.id, 0], [project.id, firstStep - 1])));
+      await settle(tx, writes);
+    });
+  }
+
+  removeProject(projectId: string) {
+    return guarded(async () => {
+      const tx = this.#db.transaction(["projects", "steps"], "readwrite");
+      const all = IDBKeyRange.bound([projectId, 0], [projectId, Number.POSITIVE_INFINITY]);
+      await settle(tx, [tx.objectStore("projects").delete(projectId), tx.objectStore("steps").delete(all)]);
+    });
+  }
+}
+
+/** Waits for the requests and the transaction; the first that failed is the reason, not the abort that follows it. */
+async function settle(tx: { readonly done: Promise<void> }, writes: readonly Promise<unknown>[]): Promise<void> {
+  const ended = tx.done.catch((e: unknown) => e);
+  const failed = (await Promise.allSettled(writes)).find((w) => w.status === "rejected");
+  const abort = await ended;
+  if (failed?.status === "rejected") throw failed.reason;
+  if (abort !== undefined) throw abort;
+}
+
+async function guarded<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (e) {
+    throw storeErrorFrom(e);
+  }
+}

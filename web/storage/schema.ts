@@ -1,0 +1,40 @@
+import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from "idb";
+import type { Project, Step } from "#core/document";
+import type { Photo } from "#core/photo";
+import type { SentMark } from "./store.ts";
+
+export interface StoredProject {
+  readonly id: string;
+  readonly project: Project;
+  readonly done: number;
+  readonly savedAt: string;
+  /** The number of the oldest step that is kept. */
+  readonly firstStep: number;
+  readonly sent: SentMark | undefined;
+}
+
+export interface Kept extends DBSchema {
+  photos: { key: string; value: Photo; indexes: { byHash: string } };
+  originals: { key: string; value: Blob };
+  /** `photoId/size` */
+  previews: { key: string; value: Blob };
+  projects: { key: string; value: StoredProject };
+  /** [projectId, number]: numbers only grow, so that a step keeps its record while older ones fall away. */
+  steps: { key: [string, number]; value: Step };
+}
+
+export type Db = IDBPDatabase<Kept>;
+type Upgrade = (db: Db, tx: IDBPTransaction<Kept, StoreNames<Kept>[], "versionchange">) => void;
+
+/** Entry n brings version n to n + 1. Append only: what has shipped is never edited. */
+export const upgrades: readonly Upgrade[] = [
+  (db) => {
+    db.createObjectStore("photos", { keyPath: "id" }).createIndex("byHash", "hash", { unique: true });
+    db.createObjectStore("originals");
+    db.createObjectStore("previews");
+    db.createObjectStore("projects", { keyPath: "id" });
+    db.createObjectStore("steps");
+  },
+];
+
+export const databaseName = "tessip";

@@ -1,0 +1,72 @@
+import type { Project, Step } from "#core/document";
+import type { Photo } from "#core/photo";
+
+/** `small` for shelves and lists, made at once; `large` for a tile that fills the screen, made when first needed. */
+export type PreviewSize = "small" | "large";
+
+export interface NewPhoto {
+  readonly photo: Photo;
+  readonly original: Blob;
+  readonly small: Blob;
+}
+
+export interface ProjectCard {
+  readonly project: Project;
+  readonly savedAt: string;
+}
+
+/** Names the step after which the pages last went out of the browser. */
+export interface SentMark {
+  readonly afterStep: string;
+}
+
+export interface OpenedProject extends ProjectCard {
+  readonly steps: readonly Step[];
+  /** How many of the steps are done; the rest were undone. */
+  readonly done: number;
+  readonly sent: SentMark | undefined;
+}
+
+export interface ProjectSave {
+  readonly project: Project;
+  readonly steps: readonly Step[];
+  readonly done: number;
+  readonly savedAt: string;
+  readonly sent: SentMark | undefined;
+}
+
+/** Everything that is kept, behind our own verbs. Each either happens as a whole or rejects with a StoreError. */
+export interface Store {
+  /** False for a store that forgets when the tab closes. */
+  readonly lasting: boolean;
+  photos(): Promise<{ readonly photos: readonly Photo[]; readonly damaged: number }>;
+  /** The same bytes are never kept twice: then the photo that is already here comes back. */
+  addPhoto(photo: NewPhoto): Promise<{ readonly added: boolean; readonly photo: Photo }>;
+  original(photoId: string): Promise<Blob | undefined>;
+  preview(photoId: string, size: PreviewSize): Promise<Blob | undefined>;
+  keepPreview(photoId: string, size: PreviewSize, preview: Blob): Promise<void>;
+  projects(): Promise<{ readonly cards: readonly ProjectCard[]; readonly damaged: number }>;
+  openProject(projectId: string): Promise<OpenedProject | undefined>;
+  saveProject(save: ProjectSave): Promise<void>;
+  removeProject(projectId: string): Promise<void>;
+}
+
+export type StoreTrouble = "storageFull" | "storageRefused" | "storageLost" | "recordDamaged";
+
+export class StoreError extends Error {
+  override readonly name = "StoreError";
+  readonly code: StoreTrouble;
+  constructor(code: StoreTrouble, cause?: unknown) {
+    super(`${code}: ${cause instanceof Error ? cause.message : String(cause ?? "")}`, { cause });
+    this.code = code;
+  }
+}
+
+/** Browsers name a full disk in more than one way. */
+export function storeErrorFrom(e: unknown): StoreError {
+  if (e instanceof StoreError) return e;
+  const name = e instanceof Error || e instanceof DOMException ? e.name : "";
+  if (name === "QuotaExceededError" || name === "NS_ERROR_DOM_QUOTA_REACHED") return new StoreError("storageFull", e);
+  if (name === "InvalidStateError" || name === "AbortError") return new StoreError("storageLost", e);
+  return new StoreError("storageRefused", e);
+}

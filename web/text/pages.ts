@@ -1,0 +1,114 @@
+import type { ChangeTrouble } from "#core/document";
+import type { Sharpness } from "#core/fit";
+import type { Refusal } from "#core/outcome";
+
+export const pages = {
+  title: "Pages",
+  mat: "The page on its mat",
+  matTone: "Colour of the mat",
+  matTones: { light: "Light mat", grey: "Grey mat", dark: "Dark mat" },
+  cutLines: "Cut lines",
+  cutAway: (bleed: string) => `Veiled: ${bleed} that the lab cuts away`,
+  cutAwayWhy:
+    "The lab prints a little more than the page and cuts the edge off. Photos that reach the edge have to go on into this strip.",
+  safe: (by: string) => `Dashed: keep faces and words ${by} inside`,
+  safeWhy: "A cut can be a little off. What lies inside the dashed line is never touched by it.",
+  emptyPage: "This page is empty",
+  emptyPageLead: "Choose photos on the shelf below and arrange them here, or drag one onto the page.",
+  arrangeAll: (n: number, of: number) => (n === of ? `Arrange all ${n} photos` : `Arrange the first ${n} of them`),
+  bringFirst: "Bring in photos first",
+  tile: (i: number, of: number, what: string) => `Tile ${i} of ${of}: ${what}`,
+  emptyTile: "empty",
+  emptyTileHint: "Drop a photo here",
+  photoGone: "Its photo is missing",
+  seam: (axis: "columns" | "rows", i: number) =>
+    axis === "columns" ? `Seam after column ${i}` : `Seam after row ${i}`,
+  dropSwap: "Swap the two photos",
+  dropPut: "Put the photo here",
+};
+
+export const shelf = {
+  label: "Shelf",
+  help: "Click one, shift-click to there, ctrl-click to add",
+  arrange: (n: number) => (n === 1 ? "Arrange 1 photo" : `Arrange ${n.toLocaleString("en")} photos`),
+  fill: (n: number) => (n === 1 ? "Fill 1 empty tile" : `Fill ${n} empty tiles`),
+  notPlaced: "Only those on no page",
+  nothingLeft: "Every photo is on the page.",
+};
+
+export const panel = {
+  page: "This page",
+  grid: "Grid",
+  bestFit: "Fit the photos best",
+  rows: "Rows",
+  columns: "Columns",
+  auto: "auto",
+  rowsColumnsHelp: "Leave a side empty and it is chosen for you.",
+  lays: (rows: number, columns: number) =>
+    `Now ${rows} ${rows === 1 ? "row" : "rows"} × ${columns} ${columns === 1 ? "column" : "columns"}`,
+  cropped: (share: string) => `${share} of the photos is cut off`,
+  gap: "Gap",
+  margin: "Margin",
+  corner: "Corners",
+  border: "Border",
+  borderColour: "Border colour",
+  pageColour: "Page colour",
+  ownColour: "Another colour",
+  colourNames: {
+    "#ffffff": "White",
+    "#f6f1e7": "Cream",
+    "#d9d2c4": "Stone",
+    "#22302b": "Pine",
+    "#1b1b1b": "Black",
+    "#b2472a": "Clay",
+  } as Record<string, string>,
+  nothing: "none",
+  aTile: "This tile",
+  tiles: (n: number) => `${n} tiles`,
+  reframe: "Reframe",
+  empty: "Empty it",
+  emptyMany: (n: number) => `Empty ${n} tiles`,
+  swap: "Swap their photos",
+  putChosen: "Put the chosen photo here",
+  putChosenHelp: "Choose one photo on the shelf, then it can go in here.",
+  taken: "Taken",
+  takenGuess: "Taken (a guess, from the file)",
+  size: "On paper",
+  zoom: "Zoom",
+  turn: "Turn",
+  flip: "Mirror",
+  reset: "First framing",
+  reframeHelp: "Drag the photo, turn the wheel, or use the arrow keys and + −. Enter when it is right.",
+  sharpness: "Sharpness in print",
+  ppi: (n: number) => `${n} ppi`,
+  sharpAt: (size: string) => `Fully sharp up to ${size}`,
+  staySoft: (size: string) => `Make the tile smaller than ${size}, zoom out, or take a larger photo.`,
+  unit: "Unit",
+};
+
+export const sharpnessWords: Record<Sharpness, { readonly short: string; readonly long: string }> = {
+  sharp: { short: "Sharp", long: "As sharp as this lab can print." },
+  fair: { short: "Good enough", long: "A little below the best. Most people will not see it." },
+  soft: { short: "Soft", long: "Below the least that this lab takes. It will look blurred." },
+};
+
+export function changeTrouble(t: Refusal<ChangeTrouble>, length: (mm: number) => string): string {
+  switch (t.code) {
+    case "marginTooWide":
+      return `That margin leaves no room for the photos. The widest that works here is ${length(Number(t.facts.mostMm))}.`;
+    case "gapTooWide":
+      return `That gap leaves no room for the photos. The widest that works here is ${length(Number(t.facts.mostMm))}.`;
+    case "tooManyTiles":
+      return `A page holds ${t.facts.most} tiles at most; this would be ${t.facts.tiles}.`;
+    case "pageGone":
+    case "tileGone":
+    case "noArrangement":
+      return "That is no longer on the page. Nothing was changed.";
+  }
+}
+
+export const arranged = {
+  left: (n: number) =>
+    n === 1 ? "1 photo found no cell and stays on the shelf." : `${n} photos found no cell and stay on the shelf.`,
+  gapNow: (gap: string) => `The gap is now ${gap}, so that so many photos fit.`,
+};

@@ -1,0 +1,91 @@
+import type { StepName } from "#core/document";
+
+export const common = {
+  name: "Tessip",
+  cancel: "Cancel",
+  close: "Close",
+  undoIt: "Undo",
+  done: "Done",
+  stop: "Stop",
+  tryAgain: "Try again",
+};
+
+export const walk = {
+  label: "Steps of the work",
+  start: "To all your work",
+  photos: "Photos",
+  pages: "Pages",
+  send: "Send",
+  photoCount: (n: number) => (n === 0 ? "none yet" : String(n)),
+  tileState: (tiles: number, empty: number) =>
+    tiles === 0 ? "nothing on it yet" : empty === 0 ? (tiles === 1 ? "1 tile" : `${tiles} tiles`) : `${empty} empty`,
+  sent: "saved to disk",
+  notSent: "not saved yet",
+  projectName: "Name of this work",
+  shortcuts: "Keys of this place",
+};
+
+export const keeping = {
+  kept: (time: string) => `Kept in this browser, ${time}`,
+  keeping: "Keeping …",
+  failed: {
+    storageFull: "Not kept: this disk is full. Free some space, then try again; nothing on screen is lost.",
+    storageRefused: "Not kept: this browser refuses to keep data. Save your pages before you close this tab.",
+    storageLost: "Not kept: the browser closed its storage. Try again, or save your pages before you close this tab.",
+    recordDamaged: "Not kept: the record of this work is damaged.",
+  },
+  notLasting:
+    "This browser keeps nothing for Tessip, so everything here is gone when the tab closes. You can still work and save your pages to disk.",
+  blocked: "Tessip is open in another tab in an older version. Close that tab, and this one goes on by itself.",
+  elsewhere: "This work is open in another tab. Here you can look, but not change it.",
+  takeOver: "Work on it here instead",
+};
+
+/** What undo would take back, as it is said after "Undo:". */
+export function stepWords({ code, count }: StepName): string {
+  const photos = count === 1 ? "a photo" : `${count} photos`;
+  const tiles = count === 1 ? "a tile" : `${count} tiles`;
+  switch (code) {
+    case "arranged":
+      return `Arranged ${photos}`;
+    case "changedGap":
+      return "Changed the gap";
+    case "changedMargin":
+      return "Changed the margin";
+    case "changedCorner":
+      return "Changed the corners";
+    case "changedBorder":
+      return "Changed the border";
+    case "changedColour":
+      return "Changed the page colour";
+    case "filledTiles":
+      return `Filled ${tiles}`;
+    case "swappedPhotos":
+      return "Swapped two photos";
+    case "emptiedTiles":
+      return `Emptied ${tiles}`;
+    case "movedSeam":
+      return "Moved a seam";
+    case "reframed":
+      return "Reframed a photo";
+    case "resetFraming":
+      return "Put a framing back";
+    case "renamed":
+      return "Renamed this work";
+    case "changedUnit":
+      return "Changed the unit";
+  }
+}
+
+export const history = {
+  undo: (step: string | undefined) => (step ? `Undo: ${step}` : "Nothing to undo"),
+  redo: (step: string | undefined) => (step ? `Do again: ${step}` : "Nothing to do again"),
+};
+
+export const fault = {
+  title: "Something went wrong in this place",
+  body: "Your photos and your work are kept. Go back and try again; if it happens again, reload the page.",
+  back: "Back to the start",
+  notHere: "There is nothing at this address",
+  notHereBody: "The work may have been removed, or it was made in another browser.",
+};

@@ -1,0 +1,57 @@
+export const send = {
+  title: "Send",
+  lead: "One file, exactly as the lab wants it.",
+  file: "File",
+  pixels: "Pixels",
+  density: "Density",
+  colour: "Colour",
+  colourValue: "sRGB profile inside",
+  trim: "After cutting",
+  bleed: "Cut away on each side",
+  noBleed: "nothing",
+  save: "Save the JPEG to disk",
+  saveAgain: "Save it once more",
+  making: "Making the file",
+  makingShare: (percent: number) => `${percent} % done`,
+  cancelled: "Stopped. Nothing was saved.",
+  saved: "Saved",
+  savedLead: (name: string) => `${name} is among your downloads.`,
+  savedFacts: (w: number, h: number, ppi: number, mb: string) =>
+    `Read back and right: ${w.toLocaleString("en")} × ${h.toLocaleString("en")} pixels, ${ppi} ppi, sRGB, ${mb} MB.`,
+  whole: "As the lab gets it",
+  cut: "As you get it back",
+  veil: "The veiled edge is cut away.",
+  view: "What to show",
+  emptyTiles: (n: number) =>
+    n === 1
+      ? "1 tile is empty. It will show the page colour."
+      : `${n} tiles are empty. They will show the page colour.`,
+  soft: (n: number, least: number) =>
+    n === 1
+      ? `1 photo prints below ${least} ppi and will look soft.`
+      : `${n} photos print below ${least} ppi and will look soft.`,
+  missing: (n: number) =>
+    n === 1
+      ? "The original of 1 photo is missing from this browser. Put another in its place first."
+      : `The originals of ${n} photos are missing from this browser. Put others in their place first.`,
+  goThere: "Show me",
+  nothing: "Nothing to send yet",
+  nothingLead: "Put photos on the page first. Then the file for the lab is made here.",
+  toPages: "To the page",
+  allGood: "Every tile is filled and every photo prints well.",
+};
+
+export function printTrouble(code: string, detail: string): string {
+  switch (code) {
+    case "photoUnreadable":
+      return `A photo could not be read: ${detail}. Nothing was saved; put another in its place and try again.`;
+    case "tooLargeHere":
+      return `This browser cannot hold a picture of ${detail} pixels. Nothing was saved; close other tabs and try again, or choose fewer ppi.`;
+    case "workerDied":
+      return "The browser ran out of memory while making the file. Nothing was saved, and your page is kept; close other tabs and try again.";
+    case "fileWrong":
+      return "The file came out different from what the lab wants, so it was not saved. Try again.";
+    default:
+      return "The file could not be made. Nothing was saved, and your page is kept. Try again.";
+  }
+}

@@ -1,0 +1,61 @@
+import type { FormatTrouble } from "#core/lab";
+import type { Refusal } from "#core/outcome";
+
+export const start = {
+  title: "What are you making?",
+  yourWork: "Your work",
+  open: (name: string) => `Open ${name}`,
+  remove: (name: string) => `Remove ${name}`,
+  removed: (name: string) => `Removed “${name}”. Its photos stay.`,
+  lastWorked: (when: string) => `Last worked on ${when}`,
+  damaged: (n: number) =>
+    n === 1
+      ? "One piece of work could not be read. It is left as it is."
+      : `${n} pieces of work could not be read. They are left as they are.`,
+  collage: "A collage",
+  collageLead: "One page, many photos, every gap even. Choose who prints it, then the size.",
+  lab: "Who prints it",
+  labsMissing: "The lab cards could not be loaded. You can still type a size of your own.",
+  ownSize: "A size of my own",
+  ownSizeAbout: "For your own printer, or a lab that is not listed.",
+  size: "Size",
+  upright: "Upright",
+  sideways: "Sideways",
+  orientation: "Which way round",
+  width: "Width",
+  height: "Height",
+  bleed: "Bleed",
+  bleedHelp: "Extra picture on each side that is cut away.",
+  ppi: "Sharpness, ppi",
+  unit: "Unit",
+  facts: (bleed: string, ppi: number) =>
+    bleed.startsWith("0 ") ? `no bleed · ${ppi} ppi` : `${bleed} bleed · ${ppi} ppi`,
+  pixels: (w: number, h: number) => `The file will be ${w.toLocaleString("en")} × ${h.toLocaleString("en")} pixels.`,
+  begin: "Start this collage",
+  newName: (n: number) => (n <= 1 ? "My collage" : `My collage ${n}`),
+  previewLabel: "How it could look",
+  noPhotos: "First, some photos",
+  noPhotosLead: "Drop them anywhere in this window. They stay in this browser; nothing is sent away.",
+  haveNone: "Only looking around?",
+};
+
+export function formatTrouble(t: Refusal<FormatTrouble>, length: (mm: number) => string): string {
+  switch (t.code) {
+    case "sizeTooSmall":
+      return `Each side has to be at least ${length(Number(t.facts.leastMm))}.`;
+    case "sizeTooLarge":
+      return `No side can be longer than ${length(Number(t.facts.mostMm))}.`;
+    case "bleedOutside":
+      return `Bleed goes from nothing to ${length(Number(t.facts.mostMm))}.`;
+    case "ppiOutside":
+      return `Sharpness goes from ${t.facts.least} to ${t.facts.most} ppi.`;
+    case "tooManyPixels":
+      return `So large a page has too many pixels for one file. It fits at ${t.facts.fitsPpi} ppi.`;
+  }
+}
+
+export const lengthTrouble = {
+  emptyLength: "Type a number.",
+  notALength: "That is not a length. Try 12, 8 1/2 in, or 30 / 2.",
+  dividedByZero: "Nothing can be divided by zero.",
+};

@@ -1,0 +1,38 @@
+import type { Page } from "#core/document";
+import type { LabCard, PageFormat } from "#core/lab";
+import type { Photo } from "#core/photo";
+import type { Job } from "./protocol.ts";
+
+/** What is read from a file before it has an id in the library. */
+export interface ReadPhoto {
+  readonly facts: Omit<Photo, "id" | "addedAt">;
+  readonly small: Blob;
+}
+
+export interface PhotoJobs {
+  /** Failure codes: `emptyFile`, `notAPicture`, `kindNotRead`, `damagedPicture`, `unreadableFile`. */
+  readonly readPhoto: Job<{ readonly file: Blob; readonly name: string; readonly modifiedAt: number }, ReadPhoto>;
+  /** The large preview of a photo that is in the library. */
+  readonly makeLarge: Job<{ readonly photo: Photo; readonly original: Blob }, Blob>;
+}
+
+export interface PrintOrder {
+  readonly page: Page;
+  readonly format: PageFormat;
+  readonly quality: LabCard["file"]["quality"];
+  /** Facts and originals of every photo on the page. */
+  readonly photos: readonly { readonly photo: Photo; readonly original: Blob }[];
+}
+
+export interface PrintedFile {
+  readonly file: Blob;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly ppi: number;
+  readonly profileBytes: number;
+}
+
+export interface PrintJobs {
+  /** Failure codes: `photoUnreadable`, `tooLargeHere`, `fileWrong`. */
+  readonly printJpeg: Job<PrintOrder, PrintedFile>;
+}

@@ -1,0 +1,91 @@
+import { type FromWorker, type JobTable, type Port, WorkerError } from "./protocol.ts";
+
+export interface RunOptions {
+  readonly signal?: AbortSignal;
+  readonly onProgress?: (share: number) => void;
+}
+
+interface Waiting {
+  readonly resolve: (output: unknown) => void;
+  readonly reject: (e: WorkerError) => void;
+  readonly onProgress: ((share: number) => void) | undefined;
+}
+
+/** A worker that does not look up from its work is ended this long after it was asked to stop. */
+const patienceMs = 3000;
+
+/** One worker, started when first needed and again after it died. A death rejects everything that waits for it. */
+export class WorkerLine<T extends JobTable<T>> {
+  readonly #start: () => Port;
+  readonly #waiting = new Map<number, Waiting>();
+  #port: Port | undefined;
+  #count = 0;
+
+  constructor(start: () => Port) {
+    this.#start = start;
+  }
+
+  run<K extends keyof T & string>(job: K, input: T[K]["in"], options: RunOptions = {}): Promise<T[K]["out"]> {
+    const { signal, onProgress } = options;
+    if (signal?.aborted) return Promise.reject(new WorkerError("cancelled", job));
+    this.#count += 1;
+    const id = this.#count;
+    const port = this.#alive();
+    return new Promise((resolve, reject) => {
+      this.#waiting.set(id, { resolve, reject, onProgress });
+      signal?.addEventListener("abort", () => this.#cancel(id), { once: true });
+      port.send({ kind: "run", id, job, input });
+    });
+  }
+
+  #alive(): Port {
+    if (this.#port) return this.#port;
+    const port = this.#start();
+    port.onMessage((m) => this.#hear(m));
+    port.onDeath((why) => this.#die(port, new WorkerError("workerDied", why)));
+    this.#port = port;
+    return port;
+  }
+
+  #hear(message: FromWorker): void {
+    const waiting = this.#waiting.get(message.id);
+    if (!waiting) return;
+    if (message.kind === "progress") {
+      waiting.onProgress?.(message.share);
+      return;
+    }
+    this.#waiting.delete(message.id);
+    if (message.kind === "done") waiting.resolve(message.output);
+    else waiting.reject(new WorkerError(message.code, message.message));
+  }
+
+  #cancel(id: number): void {
+    const port = this.#port;
+    if (!port || !this.#waiting.has(id)) return;
+    port.send({ kind: "cancel", id });
+    setTimeout(() => {
+      if (this.#waiting.has(id) && this.#port === port) this.#die(port, new WorkerError("cancelled", "ended"));
+    }, patienceMs);
+  }
+
+  #die(port: Port, why: WorkerError): void {
+    port.end();
+    if (this.#port === port) this.#port = undefined;
+    const lost = [...this.#waiting.values()];
+    this.#waiting.clear();
+    for (const w of lost) w.reject(why);
+  }
+}
+
+/** A browser's worker as a port. */
+export function portOf(worker: Worker): Port {
+  return {
+    send: (m) => worker.postMessage(m),
+    onMessage: (hear) => worker.addEventListener("message", (e: MessageEvent<FromWorker>) => hear(e.data)),
+    onDeath: (hear) => {
+      worker.addEventListener("error", (e) => hear(e.message || "the worker could not start"));
+      worker.addEventListener("messageerror", () => hear("a message could not be read"));
+    },
+    end: () => worker.terminate(),
+  };
+}

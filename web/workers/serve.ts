@@ -1,0 +1,36 @@
+import { type FromWorker, type JobTable, type ToWorker, WorkerError } from "./protocol.ts";
+
+export interface Doing {
+  /** 0 to 1. */
+  progress(share: number): void;
+  readonly signal: AbortSignal;
+}
+
+export type Handlers<T extends JobTable<T>> = {
+  readonly [K in keyof T]: (input: T[K]["in"], doing: Doing) => Promise<T[K]["out"]>;
+};
+
+/** Answers `run` and `cancel` messages with a table of jobs. `answer` posts back; give the result to `onmessage`. */
+export function serveJobs<T extends JobTable<T>>(handlers: Handlers<T>, answer: (message: FromWorker) => void) {
+  const running = new Map<number, AbortController>();
+  return async (message: ToWorker): Promise<void> => {
+    const { id } = message;
+    if (message.kind === "cancel") {
+      running.get(id)?.abort();
+      return;
+    }
+    const stop = new AbortController();
+    running.set(id, stop);
+    const doing: Doing = { signal: stop.signal, progress: (share) => answer({ kind: "progress", id, share }) };
+    try {
+      const handler = handlers[message.job as keyof T];
+      if (!handler) throw new WorkerError("noSuchJob", message.job);
+      answer({ kind: "done", id, output: await handler(message.input, doing) });
+    } catch (e) {
+      const code = stop.signal.aborted ? "cancelled" : e instanceof Error && "code" in e ? String(e.code) : "jobFailed";
+      answer({ kind: "failed", id, code, message: e instanceof Error ? e.message : String(e) });
+    } finally {
+      running.delete(id);
+    }
+  };
+}
