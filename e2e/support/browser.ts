@@ -1,4 +1,5 @@
-import { type BrowserContext, chromium, type LaunchOptions, type Page } from "@playwright/test";
+import { readdirSync, readFileSync } from "node:fs";
+import { type BrowserContext, chromium, type LaunchOptions } from "@playwright/test";
 
 /** Debian's chromium, kept from looking anything up outside this machine. */
 export const launchOptions: LaunchOptions = {
@@ -18,12 +19,19 @@ export const launchOptions: LaunchOptions = {
 
 export const viewport = { width: 1280, height: 800 } as const;
 
-/** A browser with a profile of its own, that can be killed and started again on it. */
-export const openProfile = (folder: string): Promise<BrowserContext> =>
-  chromium.launchPersistentContext(folder, { ...launchOptions, viewport, acceptDownloads: true });
+/** A browser on a profile folder, so that it can be killed and started again with what it had kept. */
+export const openProfile = (folder: string, baseURL: string): Promise<BrowserContext> =>
+  chromium.launchPersistentContext(folder, { ...launchOptions, viewport, baseURL, acceptDownloads: true });
 
-/** Fonts loaded and nothing coming in any more. */
-export async function settled(page: Page): Promise<void> {
-  await page.evaluate(() => document.fonts.ready);
-  await page.getByTestId("incoming").filter({ hasText: "Bringing in" }).waitFor({ state: "hidden", timeout: 120_000 });
+/** As a power cut would: every process that runs on the profile, at once. */
+export async function killBrowser(context: BrowserContext, folder: string): Promise<void> {
+  const closed = context.waitForEvent("close");
+  for (const pid of readdirSync("/proc").filter((d) => /^\d+$/.test(d))) {
+    try {
+      if (readFileSync(`/proc/${pid}/cmdline`, "utf8").includes(folder)) process.kill(Number(pid), "SIGKILL");
+    } catch {
+      // It ended by itself in between.
+    }
+  }
+  await closed;
 }

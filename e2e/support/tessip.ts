@@ -1,0 +1,105 @@
+import { expect, type Locator, type Page } from "@playwright/test";
+
+/** What a person does on the screen, in the words of this application. */
+
+export async function chooseFiles(page: Page, files: readonly string[]): Promise<void> {
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Add photos" }).first().click();
+  await (await chooser).setFiles([...files]);
+  await allIn(page);
+}
+
+/** Nothing is coming in any more. */
+export async function allIn(page: Page): Promise<void> {
+  await expect(page.getByText(/^Bringing in/)).toHaveCount(0, { timeout: 120_000 });
+}
+
+export async function takeSample(page: Page): Promise<void> {
+  await page.getByRole("button", { name: "Take the sample photos" }).click();
+  await expect(page.getByText("1 file was left out")).toBeVisible();
+  await allIn(page);
+  await page.getByRole("button", { name: "Close this list" }).click();
+}
+
+export async function startCollage(page: Page, lab: string, size: string, way?: "Upright" | "Sideways"): Promise<void> {
+  await page.getByText(lab, { exact: true }).click();
+  await page.getByText(size, { exact: true }).click();
+  if (way) await page.getByText(way, { exact: true }).click();
+  await page.getByRole("button", { name: "Start this collage" }).click();
+  await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();
+}
+
+export const shelfPhotos = (page: Page): Locator => page.getByRole("listbox", { name: "Shelf" }).getByRole("option");
+export const tiles = (page: Page): Locator => page.getByRole("listbox", { name: "Pages" }).getByRole("option");
+export const tile = (page: Page, n: number): Locator => tiles(page).nth(n - 1);
+
+/** Chooses the first photos on the shelf and arranges them. */
+export async function arrangeFirst(page: Page, count: number): Promise<void> {
+  await shelfPhotos(page).first().click();
+  if (count > 1) {
+    for (let i = 1; i < count; i += 1) await page.keyboard.press("Shift+ArrowRight");
+  }
+  await page.getByRole("button", { name: new RegExp(`^Arrange ${count} photo`) }).click();
+  await expect(tiles(page)).toHaveCount(count);
+}
+
+export async function box(of: Locator): Promise<{ x: number; y: number; width: number; height: number }> {
+  const found = await of.boundingBox();
+  if (!found) throw new Error("not on screen");
+  return found;
+}
+
+/** Drags with the mouse, in small steps, from the middle of one thing to the middle of another or by a distance. */
+export async function drag(
+  page: Page,
+  from: Locator,
+  to: Locator | { readonly dx: number; readonly dy: number },
+  hold: { readonly x: number; readonly y: number } = { x: 0.5, y: 0.5 },
+): Promise<void> {
+  await from.scrollIntoViewIfNeeded();
+  const a = await box(from);
+  const start = { x: a.x + a.width * hold.x, y: a.y + a.height * hold.y };
+  const end =
+    "dx" in to
+      ? { x: start.x + to.dx, y: start.y + to.dy }
+      : await box(to).then((b) => ({ x: b.x + b.width / 2, y: b.y + b.height / 2 }));
+  await page.mouse.move(start.x, start.y);
+  await page.mouse.down();
+  for (let i = 1; i <= 8; i += 1)
+    await page.mouse.move(start.x + ((end.x - start.x) * i) / 8, start.y + ((end.y - start.y) * i) / 8);
+  await page.mouse.up();
+}
+
+/** The name of what would be undone. */
+export const undoButton = (page: Page): Locator => page.getByRole("button", { name: /^(Undo|Nothing to undo)/ });
+export const redoButton = (page: Page): Locator => page.getByRole("button", { name: /^(Do again|Nothing to do)/ });
+
+export async function expectUndo(page: Page, name: string): Promise<void> {
+  await expect(undoButton(page)).toHaveAccessibleName(`Undo: ${name}`);
+}
+
+/** Everything done so far is in storage. */
+export const expectKept = (page: Page): Promise<void> =>
+  expect(page.locator("[data-keeping]")).toHaveAttribute("data-keeping", "kept");
+
+/** Types into a length or number field and leaves it. */
+export async function typeInto(page: Page, label: string, text: string): Promise<void> {
+  const field = page.getByRole("textbox", { name: label, exact: true });
+  await field.fill(text);
+  await field.press("Enter");
+}
+
+/** The page as it is painted on screen, as a PNG. */
+export async function paintedPage(page: Page): Promise<Buffer> {
+  // The last, careful repaint comes a moment after the first; two equal pictures in a row mean that it is done.
+  const canvas = page.getByTestId("page").locator("canvas").first();
+  const read = () => canvas.evaluate((c) => (c as HTMLCanvasElement).toDataURL("image/png"));
+  let last = await read();
+  await expect(async () => {
+    const next = await read();
+    const same = next === last;
+    last = next;
+    expect(same).toBe(true);
+  }).toPass({ intervals: [400] });
+  return Buffer.from(last.slice(last.indexOf(",") + 1), "base64");
+}

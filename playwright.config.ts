@@ -1,0 +1,31 @@
+import { defineConfig } from "@playwright/test";
+import { launchOptions, viewport } from "./e2e/support/browser.ts";
+
+const port = 4199;
+
+export default defineConfig({
+  testDir: "e2e",
+  testMatch: "**/*.spec.ts",
+  timeout: 240_000,
+  expect: { timeout: 15_000 },
+  fullyParallel: false,
+  workers: 2,
+  retries: 0,
+  reporter: [["list"], ["./scripts/counting-reporter.mjs"]],
+  outputDir: "test-results",
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport,
+    launchOptions,
+    locale: "en-GB",
+    timezoneId: "Europe/London",
+    trace: "off",
+    screenshot: "only-on-failure",
+  },
+  webServer: {
+    command: `node dist/server/main.js --port ${port}`,
+    url: `http://127.0.0.1:${port}/health`,
+    reuseExistingServer: false,
+    timeout: 20_000,
+  },
+});

@@ -1,0 +1,93 @@
+import { mkdir, mkdtemp, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join, relative } from "node:path";
+import { expect, test } from "@jest/globals";
+import { labCardSchema } from "#core/lab";
+import { createApp } from "./app.ts";
+import { readLabs } from "./labs.ts";
+import { openSample } from "./sample.ts";
+
+const home = await mkdtemp(join(tmpdir(), "tessip-server-"));
+await mkdir(join(home, "web", "assets"), { recursive: true });
+await mkdir(join(home, "sample"));
+await writeFile(join(home, "web", "index.html"), "<title>Tessip</title>");
+await writeFile(join(home, "web", "assets", "app-1a2b.js"), "1");
+await writeFile(
+  join(home, "sample", "index.json"),
+  JSON.stringify({ title: "A year", photos: [{ file: "A_1.jpg", bytes: 3 }] }),
+);
+await writeFile(join(home, "sample", "A_1.jpg"), Uint8Array.of(1, 2, 3));
+await writeFile(join(home, "secret.jpg"), "secret");
+
+const lines: string[] = [];
+const log = (line: string) => lines.push(line);
+const labs = await readLabs("demo/labs", log);
+const app = createApp({
+  labs,
+  sample: await openSample(join(home, "sample")),
+  webFolder: relative(process.cwd(), join(home, "web")),
+  log,
+});
+
+test("it is well, and hands out lab cards that keep the rules", async () => {
+  expect(await (await app.request("/health")).json()).toEqual({ ok: true });
+  const { cards } = (await (await app.request("/lab/cards")).json()) as { cards: unknown[] };
+  expect(cards).toHaveLength(4);
+  for (const card of cards) expect(labCardSchema.safeParse(card).success).toBe(true);
+});
+
+test("every answer forbids foreign and inline scripts, framing and sniffing", async () => {
+  for (const path of ["/", "/health", "/nowhere.js"]) {
+    const { headers } = await app.request(path);
+    const policy = headers.get("content-security-policy") ?? "";
+    expect(policy).toContain("default-src 'self'");
+    expect(policy).toMatch(/script-src 'self';/);
+    expect(policy).toContain("frame-ancestors 'none'");
+    expect(policy).not.toMatch(/https?:|\*|unsafe-eval/);
+    expect(headers.get("x-content-type-options")).toBe("nosniff");
+  }
+});
+
+test("built files may be kept for good, the page that names them may not, and places lead to it", async () => {
+  expect((await app.request("/assets/app-1a2b.js")).headers.get("cache-control")).toContain("immutable");
+  for (const path of ["/", "/work/abc/pages"]) {
+    const answer = await app.request(path);
+    expect(await answer.text()).toContain("Tessip");
+    expect(answer.headers.get("cache-control")).toBe("no-cache");
+  }
+  expect((await app.request("/assets/gone.js")).status).toBe(404);
+});
+
+test("sample photos are handed out by the names in their index, and nothing else is", async () => {
+  expect(await (await app.request("/sample")).json()).toMatchObject({ title: "A year" });
+  expect((await app.request("/sample/photos/A_1.jpg")).headers.get("content-type")).toBe("image/jpeg");
+  for (const path of [
+    "/sample/photos/B.jpg",
+    "/sample/photos/..%2f..%2fsecret.jpg",
+    "/..%2fsecret.jpg",
+    "/assets/..%2f..%2fsecret.jpg",
+  ])
+    expect((await app.request(path)).status).toBe(404);
+  const bare = createApp({ labs, sample: undefined, webFolder: ".", log });
+  expect((await bare.request("/sample")).status).toBe(404);
+});
+
+test("a fault inside is logged and answered without its insides", async () => {
+  const broken = createApp({
+    labs,
+    sample: { index: { title: "", photos: [] }, read: async () => Promise.reject(new Error("disk at /root/x")) },
+    webFolder: ".",
+    log,
+  });
+  const answer = await broken.request("/sample/photos/A.jpg");
+  expect(answer.status).toBe(500);
+  expect(await answer.text()).toBe('{"code":"serverFault"}');
+  expect(lines.at(-1)).toContain("disk at /root/x");
+});
+
+test("a lab card that breaks the rules is named and left out", async () => {
+  const folder = await mkdtemp(join(tmpdir(), "tessip-labs-"));
+  await writeFile(join(folder, "odd.json"), JSON.stringify({ ...labs[0], bleedMm: -3 }));
+  expect(await readLabs(folder, log)).toEqual([]);
+  expect(lines.at(-1)).toContain("odd.json");
+});

@@ -1,0 +1,107 @@
+import { expect, test } from "@jest/globals";
+import fc from "fast-check";
+import type { Photo } from "#core/photo";
+import { collage, squareFormat } from "../../../core/document/project.fixture.ts";
+import { meaningOfDrop } from "./pages/drop-meaning.ts";
+import { nearestToward, placeOf, toPage, viewOf } from "./pages/page-view.ts";
+import { neighbour, wallRows } from "./photos/rows.ts";
+import { concernsOf } from "./send/concerns.ts";
+
+const photo = (id: string, widthPx: number, heightPx: number, day = "2026-01-01") =>
+  ({ id, name: id, widthPx, heightPx, takenAt: `${day}T10:00:00` }) as Photo;
+
+test("the wall's rows fill the width, hold every photo once and in order, and begin each day anew", () => {
+  const size = fc.integer({ min: 1, max: 9000 });
+  fc.assert(
+    fc.property(
+      fc.array(fc.tuple(size, size, fc.constantFrom("2026-01-01", "2026-01-02")), { maxLength: 60 }),
+      fc.integer({ min: 200, max: 2000 }),
+      (sizes, width) => {
+        const photos = sizes
+          .map(([w, h, day], i) => photo(`p${i}`, w, h, day))
+          .sort((a, b) => (a.takenAt < b.takenAt ? -1 : a.takenAt > b.takenAt ? 1 : 0));
+        const rows = wallRows(photos, width, 150, 8);
+        expect(rows.flatMap((r) => (r.kind === "photos" ? r.placed.map((p) => p.photo.id) : []))).toEqual(
+          photos.map((p) => p.id),
+        );
+        for (const r of rows) {
+          if (r.kind !== "photos") continue;
+          const used = r.placed.reduce((x, p) => x + p.w, 8 * (r.placed.length - 1));
+          expect(used).toBeLessThanOrEqual(width + 1e-6);
+          expect(r.h).toBeLessThanOrEqual(150 + 1e-6);
+          expect(new Set(r.placed.map((p) => p.photo.takenAt)).size).toBe(1);
+        }
+        expect(rows.filter((r) => r.kind === "day")).toHaveLength(new Set(photos.map((p) => p.takenAt)).size);
+      },
+    ),
+  );
+});
+
+test("arrow keys lead along the wall and to the nearest above and below", () => {
+  const rows = wallRows(
+    ["a", "b", "c", "d"].map((id) => photo(id, 300, 150)),
+    600,
+    150,
+    0,
+  );
+  expect(neighbour(rows, "a", "ArrowRight")).toBe("b");
+  expect(neighbour(rows, "b", "ArrowRight")).toBe("c");
+  expect(neighbour(rows, "b", "ArrowDown")).toBe("d");
+  expect(neighbour(rows, "c", "ArrowUp")).toBe("a");
+  expect(neighbour(rows, "a", "ArrowLeft")).toBeUndefined();
+  expect(neighbour(rows, "gone", "ArrowUp")).toBe("a");
+});
+
+test("letting go over a tile puts, swaps or does nothing, by what is held", () => {
+  expect(meaningOfDrop({ from: "shelf", photoId: "p" }, { tileId: "t" })).toEqual({
+    does: "put",
+    tileId: "t",
+    photoId: "p",
+  });
+  expect(meaningOfDrop({ from: "shelf", photoId: "p" }, {})).toEqual({ does: "begin", photoId: "p" });
+  expect(meaningOfDrop({ from: "tile", tileId: "s" }, { tileId: "t" })).toEqual({
+    does: "swap",
+    tileId: "s",
+    withTileId: "t",
+  });
+  expect(meaningOfDrop({ from: "tile", tileId: "t" }, { tileId: "t" })).toEqual({ does: "nothing" });
+  expect(meaningOfDrop({ from: "shelf", photoId: "p" }, undefined)).toEqual({ does: "nothing" });
+});
+
+test("the page lies in whole pixels, and a point of the screen leads back to its place", () => {
+  const view = viewOf({ x: -3, y: -3, w: 310.8, h: 210.8 }, { w: 903.4, h: 611.7 }, 30);
+  expect(Number.isInteger(view.leftPx) && Number.isInteger(view.topPx)).toBe(true);
+  expect((view.box.w * view.scale) % 1).toBeCloseTo(0);
+  const css = placeOf(view, { x: 20, y: 30, w: 10, h: 10 });
+  expect(toPage(view, { x: Number.parseFloat(css.left), y: Number.parseFloat(css.top) })).toEqual({
+    x: expect.closeTo(20),
+    y: expect.closeTo(30),
+  });
+});
+
+test("arrow keys lead to the tile that lies straight ahead", () => {
+  const rects = [
+    ["a", 0, 0],
+    ["b", 10, 0],
+    ["c", 0, 10],
+    ["d", 10, 10],
+  ].map(([id, x, y]) => ({ id: id as string, x: x as number, y: y as number, w: 9, h: 9 }));
+  expect(nearestToward(rects, "a", "ArrowRight")).toBe("b");
+  expect(nearestToward(rects, "a", "ArrowDown")).toBe("c");
+  expect(nearestToward(rects, "d", "ArrowUp")).toBe("b");
+  expect(nearestToward(rects, "a", "ArrowUp")).toBeUndefined();
+});
+
+test("before sending, the missing comes first, then the empty, then the soft", () => {
+  const page = collage([1.5, 0.7, 1], { rows: 2, columns: 2 }).pages[0]!;
+  const byId = new Map([
+    ["p0", photo("p0", 9000, 6000)],
+    ["p1", photo("p1", 70, 100)],
+  ]);
+  const found = concernsOf(page, squareFormat, byId);
+  expect(found.map((c) => [c.code, c.tileIds])).toEqual([
+    ["missing", [page.tiles[2]!.id]],
+    ["empty", [page.tiles[3]!.id]],
+    ["soft", [page.tiles[1]!.id]],
+  ]);
+});

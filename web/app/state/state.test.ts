@@ -1,0 +1,191 @@
+import { expect, test } from "@jest/globals";
+import fc from "fast-check";
+import { noHistory } from "#core/document";
+import { collage } from "../../../core/document/project.fixture.ts";
+import { openMemoryStore } from "../../storage/memory-store.ts";
+import { type Store, StoreError } from "../../storage/store.ts";
+import type { PhotoJobs } from "../../workers/jobs.ts";
+import { WorkerError } from "../../workers/protocol.ts";
+import { choose, chooseAll, nothingChosen } from "./choose.ts";
+import { type IncomingFile, Library } from "./library.ts";
+import { pagesOfPhotos } from "./placed.ts";
+import { isSent, ProjectSession } from "./project-session.ts";
+
+const list = ["a", "b", "c", "d", "e"];
+const plain = { shift: false, ctrl: false };
+const ids = (c: { ids: ReadonlySet<string> }) => [...c.ids].sort().join("");
+
+test("a click chooses one, ctrl adds and takes away, shift chooses up to there", () => {
+  const b = choose(nothingChosen, list, "b", plain);
+  expect(ids(b)).toBe("b");
+  expect(ids(choose(b, list, "d", { shift: true, ctrl: false }))).toBe("bcd");
+  expect(ids(choose(b, list, "a", { shift: true, ctrl: false }))).toBe("ab");
+  const bd = choose(b, list, "d", { shift: false, ctrl: true });
+  expect(ids(bd)).toBe("bd");
+  expect(ids(choose(bd, list, "b", { shift: false, ctrl: true }))).toBe("d");
+  expect(ids(choose(bd, list, "e", { shift: true, ctrl: true }))).toBe("bde");
+  expect(ids(choose(b, list, "b", plain))).toBe("");
+  expect(ids(chooseAll(list))).toBe("abcde");
+});
+
+test("a range from an anchor that is gone chooses the clicked one alone", () => {
+  expect(ids(choose({ ids: new Set(["x"]), anchor: "x" }, list, "c", { shift: true, ctrl: false }))).toBe("c");
+});
+
+const pool = {
+  run: async (_job: string, input: PhotoJobs["readPhoto"]["in"]) => {
+    if (input.name.startsWith("bad")) throw new WorkerError("damagedPicture", input.name);
+    const n = Number(/\d+/.exec(input.name)?.[0] ?? 0);
+    const facts = {
+      name: input.name,
+      type: "image/jpeg",
+      sizeBytes: 1,
+      hash: String(n % 90).padStart(64, "0"),
+      widthPx: 3,
+      heightPx: 2,
+      takenAt: `2026-01-01T10:00:${String(n % 60).padStart(2, "0")}`,
+      takenFrom: "exif" as const,
+      caption: "",
+    };
+    return { facts, small: new Blob() };
+  },
+} as unknown as ConstructorParameters<typeof Library>[0]["pool"];
+
+const file = (name: string): IncomingFile => ({ name, open: async () => new File(["x"], name) });
+
+function library(store: Store = openMemoryStore()): Library {
+  let n = 0;
+  return new Library({ store, pool, newId: () => `id${++n}`, now: () => "2026-01-01T00:00:00.000Z" });
+}
+
+const whenIdle = (lib: Library) =>
+  new Promise<void>((done) => {
+    const look = () => lib.state.getState().incoming === undefined && done();
+    lib.state.subscribe(look);
+    look();
+  });
+
+test("files come in, sorted by time; what is broken is named and the rest goes on", async () => {
+  const lib = library();
+  lib.bringIn(["p7.jpg", "bad1.jpg", "p3.jpg", "p97.jpg", "p5.jpg"].map(file));
+  expect(lib.state.getState().incoming).toMatchObject({ total: 5 });
+  await whenIdle(lib);
+  const s = lib.state.getState();
+  expect(s.photos.map((p) => p.name)).toEqual(["p3.jpg", "p5.jpg", "p7.jpg"]);
+  expect(s.leftOut).toEqual([{ name: "bad1.jpg", code: "damagedPicture" }]);
+  expect(s.alreadyHere).toBe(1);
+});
+
+test("a disk that is full names the photo and why, and a file that vanished does too", async () => {
+  const store: Store = { ...openMemoryStore(), addPhoto: async () => Promise.reject(new StoreError("storageFull")) };
+  const lib = library(store);
+  lib.bringIn([
+    file("p1.jpg"),
+    { name: "gone.jpg", open: async () => Promise.reject(new DOMException("", "NotFoundError")) },
+  ]);
+  await whenIdle(lib);
+  expect(
+    lib.state
+      .getState()
+      .leftOut.map((f) => f.code)
+      .sort(),
+  ).toEqual(["storageFull", "unreadableFile"]);
+});
+
+test("stopping keeps what is in and leaves nothing waiting", async () => {
+  const lib = library();
+  lib.bringIn(Array.from({ length: 50 }, (_, i) => file(`p${i}.jpg`)));
+  lib.cancel();
+  await whenIdle(lib);
+  expect(lib.state.getState().photos.length).toBeLessThan(50);
+  expect(lib.state.getState().leftOut).toEqual([]);
+});
+
+const session = (store: Store) => {
+  let ms = 0;
+  const now = () => {
+    ms += 10_000;
+    return new Date(ms).toISOString();
+  };
+  return new ProjectSession(
+    { project: collage([1.5, 1]), steps: noHistory.steps, done: 0, savedAt: now(), sent: undefined },
+    { store, now },
+  );
+};
+const rename = (s: ProjectSession, name: string) =>
+  s.commit({ code: "renamed", count: 1 }, [{ type: "setProject", name }]);
+
+test("whatever order things are done in, the newest state ends up in storage", async () => {
+  await fc.assert(
+    fc.asyncProperty(fc.array(fc.constantFrom("commit", "undo", "redo"), { maxLength: 12 }), async (acts) => {
+      const store = openMemoryStore();
+      const s = session(store);
+      for (const [i, act] of acts.entries())
+        act === "commit" ? rename(s, `n${i}`) : act === "undo" ? s.undo() : s.redo();
+      await s.settled();
+      const kept = await store.openProject(s.state.getState().project.id);
+      if (kept)
+        expect([kept.project.name, kept.done]).toEqual([
+          s.state.getState().project.name,
+          s.state.getState().history.done,
+        ]);
+      expect(s.state.getState().keeping.is).toBe("kept");
+    }),
+    { numRuns: 40 },
+  );
+});
+
+test("a refused save says so and loses nothing; trying again keeps it", async () => {
+  let full = true;
+  const memory = openMemoryStore();
+  const store: Store = {
+    ...memory,
+    saveProject: async (save) => (full ? Promise.reject(new StoreError("storageFull")) : memory.saveProject(save)),
+  };
+  const s = session(store);
+  rename(s, "Kept in mind");
+  await s.settled();
+  expect(s.state.getState()).toMatchObject({
+    keeping: { is: "failed", code: "storageFull" },
+    project: { name: "Kept in mind" },
+  });
+  full = false;
+  s.keep();
+  await s.settled();
+  expect(s.state.getState().keeping.is).toBe("kept");
+});
+
+test("a preview shows without being done; a read-only session changes nothing", async () => {
+  const s = session(openMemoryStore());
+  s.preview([{ type: "setProject", name: "Maybe" }]);
+  expect(s.state.getState()).toMatchObject({ draft: { name: "Maybe" }, project: { name: "A year" } });
+  s.dropPreview();
+  s.setReadOnly(true);
+  rename(s, "No");
+  s.preview([{ type: "setProject", name: "No" }]);
+  expect(s.state.getState()).toMatchObject({ draft: undefined, project: { name: "A year" } });
+});
+
+test("what was sent counts as sent until the next step, and again when that is undone", () => {
+  const s = session(openMemoryStore());
+  rename(s, "First");
+  expect(isSent(s.state.getState())).toBe(false);
+  s.markSent(s.state.getState().history);
+  expect(isSent(s.state.getState())).toBe(true);
+  rename(s, "Second");
+  expect(isSent(s.state.getState())).toBe(false);
+  s.undo();
+  expect(isSent(s.state.getState())).toBe(true);
+});
+
+test("a photo knows the pages that it lies on", () => {
+  const one = collage([1.5, 1]);
+  const twice = {
+    ...one,
+    pages: [one.pages[0]!, { ...one.pages[0]!, id: "second", tiles: one.pages[0]!.tiles.slice(1) }],
+  };
+  expect([...pagesOfPhotos(twice)]).toEqual([
+    ["p0", [1]],
+    ["p1", [1, 2]],
+  ]);
+});

@@ -1,0 +1,132 @@
+import "fake-indexeddb/auto";
+import { expect, test } from "@jest/globals";
+import { openDB } from "idb";
+import { commit, type Edited, noHistory, undo } from "#core/document";
+import { collage } from "../../core/document/project.fixture.ts";
+import { openIdbStore } from "./idb-store.ts";
+import { openMemoryStore } from "./memory-store.ts";
+import { databaseName } from "./schema.ts";
+import { type NewPhoto, type Store, StoreError, storeErrorFrom } from "./store.ts";
+
+const quiet = { blocked: () => {}, lost: () => {} };
+
+const newPhoto = (id: string, hash: string): NewPhoto => ({
+  photo: {
+    id,
+    name: `${id}.jpg`,
+    type: "image/jpeg",
+    sizeBytes: 3,
+    hash: hash.repeat(64),
+    widthPx: 30,
+    heightPx: 20,
+    takenAt: "2026-01-01T10:00:00",
+    takenFrom: "exif",
+    caption: "",
+    addedAt: "2026-01-02T10:00:00.000Z",
+  },
+  original: new Blob(["abc"]),
+  small: new Blob(["s"]),
+});
+
+const stores: readonly (readonly [string, () => Promise<Store>])[] = [
+  ["in the browser's database", () => openIdbStore(quiet)],
+  ["in memory", async () => openMemoryStore()],
+];
+
+test.each(stores)("a photo is kept once, with its bytes and previews, %s", async (_, open) => {
+  const store = await open();
+  expect((await store.addPhoto(newPhoto("a", "1"))).added).toBe(true);
+  const again = await store.addPhoto(newPhoto("b", "1"));
+  expect(again).toMatchObject({ added: false, photo: { id: "a" } });
+  expect((await store.photos()).photos.map((p) => p.id)).toEqual(["a"]);
+  expect(await store.original("a")).toBeDefined();
+  expect(await store.original("b")).toBeUndefined();
+  expect(await store.preview("a", "large")).toBeUndefined();
+  await store.keepPreview("a", "large", new Blob(["l"]));
+  expect(await store.preview("a", "large")).toBeDefined();
+});
+
+test.each(stores)("a project comes back with its steps, done and undone, %s", async (_, open) => {
+  const store = await open();
+  let now: Edited = { project: collage([1.5, 0.7]), history: noHistory };
+  const save = () =>
+    store.saveProject({
+      project: now.project,
+      steps: now.history.steps,
+      done: now.history.done,
+      savedAt: "2026-01-01T00:00:00.000Z",
+      sent: undefined,
+    });
+  const rename = (name: string, ms: number) => {
+    const next = commit(now, {
+      name: { code: "renamed", count: 1 },
+      changes: [{ type: "setProject", name }],
+      at: new Date(ms).toISOString(),
+    });
+    if (next.ok) now = next.value;
+  };
+  for (const [i, name] of ["One", "Two", "Three"].entries()) rename(name, i);
+  await save();
+  const back = undo(now);
+  if (back.ok) now = back.value;
+  await save();
+  const opened = (await store.openProject(now.project.id))!;
+  expect(opened.project.name).toBe("Two");
+  expect(opened.steps.map((s) => s.changes)).toEqual(now.history.steps.map((s) => s.changes));
+  expect(opened.done).toBe(2);
+  // A new step in place of the undone one: the old record must not come back.
+  now = { project: opened.project, history: { steps: opened.steps, done: opened.done } };
+  rename("Four", 9);
+  await save();
+  const last = (await store.openProject(now.project.id))!;
+  expect(last.steps.map((s) => (s.changes[0] as { name: string }).name)).toEqual(["One", "Two", "Four"]);
+  await store.removeProject(now.project.id);
+  expect(await store.openProject(now.project.id)).toBeUndefined();
+  expect((await store.projects()).cards).toEqual([]);
+});
+
+test("steps that fell out of a long history leave storage too", async () => {
+  const store = await openIdbStore(quiet);
+  let now: Edited = { project: { ...collage([1]), id: "long" }, history: noHistory };
+  for (let i = 0; i < 405; i += 1) {
+    const next = commit(now, {
+      name: { code: "renamed", count: 1 },
+      changes: [{ type: "setProject", name: `n${i}` }],
+      at: new Date(i).toISOString(),
+    });
+    if (next.ok) now = next.value;
+    if (i % 100 === 99 || i > 400)
+      await store.saveProject({
+        project: now.project,
+        steps: now.history.steps,
+        done: now.history.done,
+        savedAt: "x",
+        sent: undefined,
+      });
+  }
+  const opened = (await store.openProject("long"))!;
+  expect(opened.steps).toHaveLength(400);
+  expect(opened.steps.at(-1)!.changes).toEqual([{ type: "setProject", name: "n404" }]);
+});
+
+test("a damaged record is counted and leaves the others readable", async () => {
+  const store = await openIdbStore(quiet);
+  await store.addPhoto(newPhoto("good", "7"));
+  const raw = await openDB(databaseName);
+  await raw.put("photos", { id: "bad", hash: "2", widthPx: -3 });
+  await raw.put("projects", { id: "bad", project: { schema: 9 }, savedAt: "", done: 0, firstStep: 0 });
+  const { photos, damaged } = await store.photos();
+  expect(damaged).toBe(1);
+  expect(photos.some((p) => p.id === "good")).toBe(true);
+  expect((await store.projects()).damaged).toBe(1);
+  await expect(store.openProject("bad")).rejects.toMatchObject({ code: "recordDamaged" });
+  raw.close();
+});
+
+test("every way a browser says no has its own name", () => {
+  expect(storeErrorFrom(new DOMException("", "QuotaExceededError")).code).toBe("storageFull");
+  expect(storeErrorFrom(new DOMException("", "InvalidStateError")).code).toBe("storageLost");
+  expect(storeErrorFrom(new DOMException("", "SecurityError")).code).toBe("storageRefused");
+  const own = new StoreError("recordDamaged");
+  expect(storeErrorFrom(own)).toBe(own);
+});

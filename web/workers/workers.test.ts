@@ -1,0 +1,98 @@
+import { expect, test } from "@jest/globals";
+import { WorkerLine } from "./line.ts";
+import { WorkerPool } from "./pool.ts";
+import type { FromWorker, Job, Port, ToWorker } from "./protocol.ts";
+import { type Handlers, serveJobs } from "./serve.ts";
+
+interface Jobs {
+  readonly double: Job<number, number>;
+  readonly fail: Job<string, never>;
+  readonly wait: Job<undefined, string>;
+}
+
+class Coded extends Error {
+  readonly code = "tooSalty";
+}
+
+const handlers: Handlers<Jobs> = {
+  double: async (n, doing) => {
+    doing.progress(0.5);
+    return 2 * n;
+  },
+  fail: async (why) => {
+    throw why === "coded" ? new Coded(why) : new Error(why);
+  },
+  wait: (_, doing) =>
+    new Promise((_done, failed) => doing.signal.addEventListener("abort", () => failed(doing.signal.reason))),
+};
+
+/** A worker without a thread: the same messages, copied as a real one would. */
+function startPort(): Port & { die(why: string): void; readonly log: ToWorker[] } {
+  const hearers: ((m: FromWorker) => void)[] = [];
+  const mourners: ((why: string) => void)[] = [];
+  const log: ToWorker[] = [];
+  const serve = serveJobs<Jobs>(handlers, (m) => {
+    for (const hear of hearers) hear(structuredClone(m));
+  });
+  return {
+    log,
+    send: (m) => {
+      log.push(m);
+      queueMicrotask(() => void serve(structuredClone(m)));
+    },
+    onMessage: (hear) => hearers.push(hear),
+    onDeath: (hear) => mourners.push(hear),
+    end: () => {},
+    die: (why) => {
+      for (const hear of mourners) hear(why);
+    },
+  };
+}
+
+test("a job comes back with its result and its progress", async () => {
+  const shares: number[] = [];
+  const line = new WorkerLine<Jobs>(startPort);
+  expect(await line.run("double", 21, { onProgress: (s) => shares.push(s) })).toBe(42);
+  expect(shares).toEqual([0.5]);
+});
+
+test("an error keeps its code across the thread", async () => {
+  const line = new WorkerLine<Jobs>(startPort);
+  await expect(line.run("fail", "coded")).rejects.toMatchObject({ code: "tooSalty", message: "coded" });
+  await expect(line.run("fail", "plain")).rejects.toMatchObject({ code: "jobFailed" });
+  await expect(line.run("nothing" as "fail", "x")).rejects.toMatchObject({ code: "noSuchJob" });
+});
+
+test("cancelled work is rejected as cancelled, before or while it runs", async () => {
+  const line = new WorkerLine<Jobs>(startPort);
+  const stop = new AbortController();
+  const work = line.run("wait", undefined, { signal: stop.signal });
+  queueMicrotask(() => stop.abort());
+  await expect(work).rejects.toMatchObject({ code: "cancelled" });
+  await expect(line.run("double", 1, { signal: stop.signal })).rejects.toMatchObject({ code: "cancelled" });
+});
+
+test("a death rejects all that waits, and the next job starts a new worker", async () => {
+  const ports: ReturnType<typeof startPort>[] = [];
+  const line = new WorkerLine<Jobs>(() => {
+    ports.push(startPort());
+    return ports.at(-1)!;
+  });
+  const waiting = [line.run("wait", undefined), line.run("wait", undefined)];
+  ports[0]!.die("out of memory");
+  for (const w of waiting) await expect(w).rejects.toMatchObject({ code: "workerDied", message: "out of memory" });
+  expect(await line.run("double", 2)).toBe(4);
+  expect(ports).toHaveLength(2);
+});
+
+test("a pool gives each worker one job at a time, in the order asked", async () => {
+  const ports: ReturnType<typeof startPort>[] = [];
+  const pool = new WorkerPool<Jobs>(2, () => {
+    ports.push(startPort());
+    return ports.at(-1)!;
+  });
+  const done: number[] = [];
+  await Promise.all([1, 2, 3, 4, 5].map((n) => pool.run("double", n).then((r) => done.push(r))));
+  expect(done).toEqual([2, 4, 6, 8, 10]);
+  expect(ports).toHaveLength(2);
+});
