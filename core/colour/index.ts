@@ -20,9 +20,3 @@ export function luminance(colour: Colour): number {
   };
   return 0.2126 * channel(1) + 0.7152 * channel(3) + 0.0722 * channel(5);
 }
-
-/** Contrast ratio, 1 to 21 (WCAG 2.2). */
-export function contrast(a: Colour, b: Colour): number {
-  const [dark, light] = [luminance(a), luminance(b)].sort((p, q) => p - q) as [number, number];
-  return (light + 0.05) / (dark + 0.05);
-}

@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import sharp from "sharp";
-import { BrokenJpeg, dressJpeg, hasEnd, readJpegFacts, srgbProfile } from "./index.ts";
+import { BrokenJpeg, dressJpeg, hasEnd, readJpegFacts, srgbProfile, webpExif } from "./index.ts";
 
 const encoded = async () =>
   new Uint8Array(
@@ -73,4 +73,13 @@ test("bytes that are no JPEG are answered with a BrokenJpeg and nothing else", a
 test("a profile too large for one segment is a mistake of ours", async () => {
   const plain = await encoded();
   expect(() => dressJpeg(plain, { ppi: 300, profile: new Uint8Array(70_000) })).toThrow(RangeError);
+});
+
+test("the EXIF of a WebP is found behind its pictures, and any bytes are answered", async () => {
+  const exif = { IFD0: { ImageDescription: "At the lock" } };
+  const picture = sharp({ create: { width: 9, height: 5, channels: 3, background: "#224466" } });
+  const found = webpExif(new Uint8Array(await picture.clone().withExif(exif).webp().toBuffer()));
+  expect(Buffer.from(found!).toString("latin1")).toMatch(/^(II\*\0|MM\0\*).*At the lock/s);
+  expect(webpExif(new Uint8Array(await picture.webp().toBuffer()))).toBeUndefined();
+  fc.assert(fc.property(fc.uint8Array({ maxLength: 200 }), (bytes) => void webpExif(bytes)));
 });

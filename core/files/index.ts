@@ -1,3 +1,4 @@
 export { srgbProfile } from "./icc/srgb-profile.ts";
 export { dressJpeg, type JpegFacts, readJpegFacts } from "./jpeg/dress.ts";
 export { BrokenJpeg, hasEnd, type JpegTrouble } from "./jpeg/segments.ts";
+export { webpExif } from "./webp.ts";

@@ -18,7 +18,8 @@ export interface Framing {
   readonly flip: boolean;
 }
 
-export const firstFraming: Framing = { zoom: 1, centre: { x: 0.5, y: 0.5 }, turn: 0, flip: false };
+/** A little above the middle where there is a choice: that is where heads are. */
+export const firstFraming: Framing = { zoom: 1, centre: { x: 0.5, y: 0.42 }, turn: 0, flip: false };
 
 /** Beyond this nothing prints sharp any more, and a drag becomes hard to steer. */
 export const mostZoom = 12;

@@ -30,11 +30,14 @@ test("an empty tile and an unknown photo draw nothing", () => {
   expect(scene(page, squareFormat, () => undefined).steps).toHaveLength(1);
 });
 
-test("the middle of the photo lies in the middle of its tile", () => {
-  const step = scene(page, squareFormat, (id) => aspects[id]).steps[1]!;
-  const tile = page.tiles[0]!;
+test("what a view names as its centre lies in the middle of the tile", () => {
+  const tile = page.tiles[1]!;
+  if (tile.filling.kind !== "photo") throw new Error(tile.filling.kind);
+  const view = { ...tile.filling.view, zoom: 3, centre: { x: 0.4, y: 0.55 }, turn: 8 };
+  const filled = { ...page, tiles: [{ ...tile, filling: { kind: "photo", view } as const }] };
+  const step = scene(filled, squareFormat, (id) => aspects[id]).steps[1]!;
   if (step.draw !== "photo") throw new Error(step.draw);
-  const middle = applyTo(step.matrix, { x: 0.5, y: 0.5 });
+  const middle = applyTo(step.matrix, view.centre);
   expect(middle.x).toBeCloseTo(tile.frame.centre.x);
   expect(middle.y).toBeCloseTo(tile.frame.centre.y);
 });

@@ -42,3 +42,15 @@ export async function troubleFiles(folder: string) {
     ),
   };
 }
+
+/** Small photos, each of its own colour and shape. */
+export async function manyPhotos(folder: string, count: number): Promise<void> {
+  await mkdir(folder, { recursive: true });
+  for (let i = 0; i < count; i += 1) {
+    const path = join(folder, `many-${String(i).padStart(3, "0")}.jpg`);
+    const background = { r: (i * 47) % 256, g: (i * 101) % 256, b: (i * 29) % 256 };
+    await sharp({ create: { width: 60 + (i % 5) * 20, height: 60 + (i % 3) * 20, channels: 3, background } })
+      .jpeg()
+      .toFile(path);
+  }
+}

@@ -1,4 +1,4 @@
-import { orientationMatrix, orientationOf, orientedSize, type PictureKind } from "#core/photo";
+import { type Orientation, orientationMatrix, orientedSize, type PictureKind } from "#core/photo";
 
 /** Pixels as they should be seen, to be closed by whoever asked for them. */
 export interface Decoded {
@@ -11,7 +11,7 @@ export interface Decoded {
 export interface DecodeWish {
   readonly kind: PictureKind;
   /** EXIF's; browsers apply it for every kind but WebP. */
-  readonly orientation: number;
+  readonly orientation: Orientation;
   /** The stored size, before orientation, when it is known. */
   readonly stored?: { readonly widthPx: number; readonly heightPx: number };
   /** The longer side that is wanted; smaller pictures come as they are. */
@@ -38,7 +38,7 @@ async function scaledWhileDecoding(blob: Blob, wish: DecodeWish): Promise<Decode
   });
   try {
     const { image } = await decoder.decode();
-    const seen = orientedSize(orientationOf(wish.orientation), image.codedWidth, image.codedHeight);
+    const seen = orientedSize(wish.orientation, image.codedWidth, image.codedHeight);
     // A frame knows its own turn, and drawing it applies it; only its reported size is not to be relied on.
     return { image, ...seen, close: () => image.close() };
   } finally {
@@ -48,7 +48,7 @@ async function scaledWhileDecoding(blob: Blob, wish: DecodeWish): Promise<Decode
 
 async function fully(blob: Blob, wish: DecodeWish): Promise<Decoded> {
   const bitmap = await createImageBitmap(blob);
-  const orientation = wish.kind === "webp" ? orientationOf(wish.orientation) : 1;
+  const orientation = wish.kind === "webp" ? wish.orientation : 1;
   if (orientation === 1)
     return { image: bitmap, widthPx: bitmap.width, heightPx: bitmap.height, close: () => bitmap.close() };
   const seen = orientedSize(orientation, bitmap.width, bitmap.height);

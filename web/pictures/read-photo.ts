@@ -1,17 +1,9 @@
-import exifr from "exifr";
 import { BrokenJpeg, hasEnd, readJpegFacts } from "#core/files";
 import { contained } from "#core/fit";
-import {
-  mediaType,
-  orientationOf,
-  orientedSize,
-  type PictureKind,
-  sniffPicture,
-  takenAtFromExif,
-  wallClock,
-} from "#core/photo";
+import { mediaType, orientedSize, sniffPicture, wallClock } from "#core/photo";
 import type { PhotoJobs, ReadPhoto } from "../workers/jobs.ts";
 import { type Decoded, decode } from "./decode.ts";
+import { readExif } from "./exif.ts";
 import { previewLongPx } from "./preview-sizes.ts";
 
 export type PhotoTrouble = "emptyFile" | "notAPicture" | "kindNotRead" | "damagedPicture" | "unreadableFile";
@@ -43,9 +35,7 @@ export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto
     throw new UnreadablePhoto("damagedPicture", String(e));
   });
   try {
-    const { widthPx, heightPx } = stored
-      ? orientedSize(orientationOf(exif.orientation), stored.widthPx, stored.heightPx)
-      : picture;
+    const { widthPx, heightPx } = stored ? orientedSize(exif.orientation, stored.widthPx, stored.heightPx) : picture;
     const hash = await crypto.subtle.digest("SHA-256", bytes);
     return {
       facts: {
@@ -75,28 +65,6 @@ function wholeJpeg(bytes: Uint8Array): { widthPx: number; heightPx: number } {
   } catch (e) {
     throw new UnreadablePhoto("damagedPicture", String(e));
   }
-}
-
-interface ExifFacts {
-  readonly orientation: number;
-  readonly takenAt: string | undefined;
-  readonly caption: string;
-}
-
-async function readExif(bytes: Uint8Array, kind: PictureKind): Promise<ExifFacts> {
-  // Metadata is a hint: a file whose EXIF is broken is still a photo.
-  const tags: Record<string, unknown> | undefined =
-    kind === "gif" || kind === "bmp"
-      ? undefined
-      : await exifr
-          .parse(bytes, { tiff: true, exif: true, gps: false, xmp: false, translateValues: false, reviveValues: false })
-          .catch(() => undefined);
-  const caption = tags?.ImageDescription;
-  return {
-    orientation: orientationOf(tags?.Orientation),
-    takenAt: takenAtFromExif(tags?.DateTimeOriginal ?? tags?.CreateDate),
-    caption: typeof caption === "string" ? caption.trim().slice(0, 2000) : "",
-  };
 }
 
 /** A preview of a decoded picture; never larger than the picture. */

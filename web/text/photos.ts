@@ -9,7 +9,13 @@ export const photos = {
   sample: "Take the sample photos",
   sampleLead: (n: number, title: string) => `${n} drawn photos: “${title}”.`,
   sampleMissing: "The sample photos are not drawn yet. They come with npm run demo.",
-  arrange: (n: number) => (n === 1 ? "Put 1 photo on a page" : `Put ${n.toLocaleString("en")} photos on a page`),
+  arrange: (n: number) =>
+    n === 0
+      ? "Put them on a page"
+      : n === 1
+        ? "Put 1 photo on a page"
+        : `Put ${n.toLocaleString("en")} photos on a page`,
+  startCollage: "Start a collage",
   dropHere: "Let go to bring them in",
   empty: "No photos yet",
   emptyLead:

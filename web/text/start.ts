@@ -7,7 +7,7 @@ export const start = {
   open: (name: string) => `Open ${name}`,
   remove: (name: string) => `Remove ${name}`,
   removed: (name: string) => `Removed “${name}”. Its photos stay.`,
-  lastWorked: (when: string) => `Last worked on ${when}`,
+  lastWorked: (when: string) => `Last changed ${when}`,
   damaged: (n: number) =>
     n === 1
       ? "One piece of work could not be read. It is left as it is."

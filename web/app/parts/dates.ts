@@ -19,4 +19,4 @@ export const takenDay = (takenAt: string): string => day.format(new Date(`${take
 
 /** A day of this calendar, from a moment. */
 export const dayHere = (iso: string): string =>
-  new Intl.DateTimeFormat(language, { day: "numeric", month: "long", year: "numeric" }).format(new Date(iso));
+  new Intl.DateTimeFormat(language, { day: "numeric", month: "short", year: "numeric" }).format(new Date(iso));

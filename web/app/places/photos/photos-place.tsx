@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, HStack, Text, VStack } from "@chakra-ui/react";
 import { LayoutGrid } from "lucide-react";
-import { useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import { photos as words } from "../../../text/photos.ts";
 import { useKit } from "../../kit.ts";
 import { BringIn, TakeSample } from "../../parts/bring-in.tsx";
@@ -69,9 +69,13 @@ function Bar() {
           {chosen.size === photos.length && photos.length > 0 ? words.chooseNone : words.chooseAll}
         </Button>
         <BringIn />
-        {session && (
+        {session ? (
           <Button size="sm" disabled={chosen.size === 0} onClick={() => void arrange()}>
             <LayoutGrid size={17} aria-hidden /> {words.arrange(chosen.size)}
+          </Button>
+        ) : (
+          <Button asChild size="sm">
+            <Link to="/">{words.startCollage}</Link>
           </Button>
         )}
       </HStack>

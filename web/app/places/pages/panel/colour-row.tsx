@@ -1,6 +1,6 @@
 import { Box, ColorPicker, chakra, HStack, Portal, parseColor, Text } from "@chakra-ui/react";
 import { Pipette } from "lucide-react";
-import { type Colour, parseColour } from "#core/colour";
+import { type Colour, luminance, parseColour } from "#core/colour";
 import { panel as words } from "../../../../text/pages.ts";
 import { Tip } from "../../../parts/tip.tsx";
 
@@ -59,6 +59,7 @@ function OtherColour({ label, colour, onMove, onEnd }: ColourRowProps) {
           w="30px"
           h="30px"
           minW="30px"
+          minH="30px"
           p="0"
           borderRadius="full"
           border="1px solid"
@@ -72,8 +73,7 @@ function OtherColour({ label, colour, onMove, onEnd }: ColourRowProps) {
           <Pipette
             size={15}
             aria-hidden
-            color={ready.includes(colour) ? undefined : "white"}
-            style={{ mixBlendMode: "difference" }}
+            color={luminance(colour) > 0.4 || ready.includes(colour) ? "#38443e" : "#fdfbf7"}
           />
         </ColorPicker.Trigger>
       </ColorPicker.Control>

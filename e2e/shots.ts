@@ -1,0 +1,77 @@
+import { spawn } from "node:child_process";
+import { mkdir } from "node:fs/promises";
+import { join } from "node:path";
+import { chromium, type Page } from "@playwright/test";
+import { launchOptions, viewport } from "./support/browser.ts";
+import { shelfPhotos, startCollage, takeSample, tile } from "./support/tessip.ts";
+
+/** One picture of each main view, made from the sample. `npm run shots -- NAME …` takes only those. */
+
+const port = 4197;
+const folder = join(import.meta.dirname, "..", "docs", "screenshots");
+const wanted = new Set(process.argv.slice(2));
+
+async function shot(page: Page, name: string): Promise<void> {
+  if (wanted.size > 0 && !wanted.has(name)) return;
+  await page.evaluate(() => document.fonts.ready);
+  // The careful repaint comes when the page has rested for a moment.
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  process.stdout.write(`${name}.png\n`);
+}
+
+const server = spawn(process.execPath, ["dist/server/main.js", "--port", String(port)], {
+  stdio: ["ignore", "pipe", "inherit"],
+});
+await new Promise((ready) => server.stdout.once("data", ready));
+await mkdir(folder, { recursive: true });
+const browser = await chromium.launch(launchOptions);
+try {
+  const context = await browser.newContext({ viewport, locale: "en-GB", baseURL: `http://127.0.0.1:${port}` });
+  const page = await context.newPage();
+  await page.goto("/");
+  await page.getByRole("button", { name: "Take the sample photos" }).waitFor();
+  await shot(page, "start-empty");
+  await page.goto("/photos");
+  await page.getByRole("button", { name: "Take the sample photos" }).waitFor();
+  await shot(page, "photos-empty");
+  await takeSample(page);
+  await page.goto("/");
+  await startCollage(page, "Hollow Oak Posters", "18 × 24 in", "Sideways");
+  await page.getByRole("button", { name: "Arrange the first 60 of them" }).click();
+  await shot(page, "pages-sixty");
+  await page.getByRole("textbox", { name: "Name of this work" }).fill("The first summer");
+  await page.keyboard.press("Enter");
+
+  await page.getByRole("link", { name: "To all your work" }).click();
+  await startCollage(page, "Quayside Collage Press", "12 × 12 in");
+  await page.getByRole("textbox", { name: "Name of this work" }).fill("A year aboard");
+  await page.keyboard.press("Enter");
+  await shot(page, "pages-empty");
+  const listed = [0, 1, 2, 4, 6, 9, 13, 20, 24, 28, 33, 38];
+  const ids = await page.evaluate(() => document.querySelectorAll("[data-photo]").length);
+  if (ids === 0) throw new Error("the shelf is empty");
+  await shelfPhotos(page).first().focus();
+  for (let at = 0, i = 0; i < listed.length; i += 1) {
+    for (; at < listed[i]!; at += 1) await page.keyboard.press("ArrowRight");
+    await page.keyboard.press("Space");
+  }
+  await page.getByRole("button", { name: /^Arrange 12/ }).click();
+  await page.mouse.move(480, 625);
+  await shot(page, "pages");
+  await tile(page, 2).dblclick();
+  await page.keyboard.press("+");
+  await page.keyboard.press("+");
+  await page.keyboard.press("+");
+  await shot(page, "reframe");
+  await page.keyboard.press("Enter");
+  await page.getByRole("link", { name: /Send/ }).click();
+  await shot(page, "send");
+  await page.getByRole("link", { name: /Photos/ }).click();
+  await shot(page, "photos");
+  await page.getByRole("link", { name: "To all your work" }).click();
+  await shot(page, "start");
+} finally {
+  await browser.close();
+  server.kill();
+}
