@@ -1,11 +1,36 @@
+import { createReadStream, readFileSync } from "node:fs";
 import react from "@vitejs/plugin-react";
-import { defineConfig } from "vite";
+import { defineConfig, type Plugin } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
+
+/** The face model and the program that runs it, under names that the finder knows. */
+const models: Record<string, string> = {
+  "blazeface.json": "node_modules/@vladmandic/human/models/blazeface.json",
+  "blazeface.bin": "node_modules/@vladmandic/human/models/blazeface.bin",
+  "tfjs-backend-wasm.wasm": "node_modules/@tensorflow/tfjs-backend-wasm/dist/tfjs-backend-wasm.wasm",
+  "tfjs-backend-wasm-simd.wasm": "node_modules/@tensorflow/tfjs-backend-wasm/dist/tfjs-backend-wasm-simd.wasm",
+};
+
+const serveModels = (): Plugin => ({
+  name: "serve-models",
+  generateBundle() {
+    for (const [name, from] of Object.entries(models))
+      this.emitFile({ type: "asset", fileName: `models/${name}`, source: readFileSync(from) });
+  },
+  configureServer(server) {
+    server.middlewares.use("/models/", (request, answer, next) => {
+      const from = models[(request.url ?? "").replace(/^\//, "").replace(/\?.*/, "")];
+      if (from) createReadStream(from).pipe(answer);
+      else next();
+    });
+  },
+});
 
 export default defineConfig({
   root: "web",
   plugins: [
     react(),
+    serveModels(),
     // Keeps the whole application in the browser, so that it works on when the server is off.
     VitePWA({
       registerType: "prompt",
@@ -20,7 +45,7 @@ export default defineConfig({
         icons: [{ src: "/mark.svg", sizes: "any", type: "image/svg+xml" }],
       },
       workbox: {
-        globPatterns: ["**/*.{js,css,html,svg,woff2}"],
+        globPatterns: ["**/*.{js,css,html,svg,woff2,wasm,bin}", "models/*.json"],
         navigateFallbackDenylist: [/^\/(health|lab|sample)(\/|$)/],
         maximumFileSizeToCacheInBytes: 4_000_000,
       },

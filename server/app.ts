@@ -17,7 +17,8 @@ export interface Served {
 // Emotion writes its rules into style elements at run time; everything else must come from here as a file.
 const contentSecurityPolicy = {
   defaultSrc: ["'self'"],
-  scriptSrc: ["'self'"],
+  // The HEIC decoder and the face finder are WebAssembly.
+  scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
   styleSrc: ["'self'", "'unsafe-inline'"],
   imgSrc: ["'self'", "blob:", "data:"],
   connectSrc: ["'self'"],

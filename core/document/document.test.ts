@@ -138,7 +138,7 @@ test("a tile's own corner outlives a new gap, and a new corner for the page goes
 test("laying photos anew keeps the framing of those that were there", () => {
   const page = seven.pages[0]!;
   const first = page.tiles[0]!;
-  const view = { photoId: "p0", zoom: 3, centre: { x: 0.2, y: 0.3 }, turn: 5, flip: true };
+  const view = { photoId: "p0", zoom: 3, centre: { x: 0.2, y: 0.3 }, turn: 5, flip: true, byHand: true };
   const framed = must(
     applyChange(seven, {
       type: "fillTiles",

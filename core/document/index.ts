@@ -1,6 +1,7 @@
 export { applyChange, type Change, invertChange } from "./change.ts";
 export type { ChangeTrouble } from "./changes/trouble.ts";
 export { checkLook, leastTileMm } from "./check-look.ts";
+export { framingOf, unframed } from "./framing.ts";
 export {
   commit,
   type Edited,

@@ -1,8 +1,8 @@
 import { grid } from "#core/arrange";
-import { firstFraming } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import { done, type Outcome, refused } from "#core/outcome";
 import { checkLook } from "./check-look.ts";
+import { unframed } from "./framing.ts";
 import { emptyTiles, type Filling, type Grid, type Page, photoIdOf, type Tile } from "./page.ts";
 import { roomFor, solvePage } from "./solve-page.ts";
 
@@ -70,7 +70,7 @@ function tileFor(
     id: newId(),
     outline: { kind: "rectangle", cornerMm: page.look.cornerMm },
     frame: { centre: { x: 0, y: 0 }, width: 0, height: 0, turn: 0 },
-    filling: photoId === undefined ? nothingYet : { kind: "photo", view: { photoId, ...firstFraming } },
+    filling: photoId === undefined ? nothingYet : { kind: "photo", view: unframed(photoId) },
     edge: { border: page.look.border },
   };
 }
@@ -83,7 +83,7 @@ export function fillEmpty(
   const empty = emptyTiles(page);
   const fillings = empty.slice(0, photoIds.length).map((tile, i) => ({
     tileId: tile.id,
-    filling: { kind: "photo", view: { photoId: photoIds[i]!, ...firstFraming } } as Filling,
+    filling: { kind: "photo", view: unframed(photoIds[i]!) } as Filling,
   }));
   return { fillings, left: Math.max(0, photoIds.length - empty.length) };
 }

@@ -18,6 +18,8 @@ export const viewSchema = z
     turn: z.number().min(-360).max(360),
     /** Left to right, as in a mirror. */
     flip: z.boolean(),
+    /** Whether a person has framed it. Until then the framing follows the photo's focus and the tile's shape. */
+    byHand: z.boolean().default(false),
   })
   .readonly();
 export type View = z.infer<typeof viewSchema>;

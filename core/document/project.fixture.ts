@@ -54,6 +54,7 @@ export const anyChange: fc.Arbitrary<Change> = fc
           }),
           turn: fc.integer({ min: -90, max: 90 }),
           flip: fc.boolean(),
+          byHand: fc.boolean(),
         }),
       }),
     );

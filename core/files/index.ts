@@ -2,3 +2,4 @@ export { srgbProfile } from "./icc/srgb-profile.ts";
 export { dressJpeg, type JpegFacts, readJpegFacts } from "./jpeg/dress.ts";
 export { BrokenJpeg, hasEnd, type JpegTrouble } from "./jpeg/segments.ts";
 export { webpExif } from "./webp.ts";
+export { BrokenZip, listZip, packedStart, type ReadRange, type ZipEntry, type ZipTrouble } from "./zip-list.ts";

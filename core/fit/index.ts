@@ -11,4 +11,5 @@ export {
   settled,
   zoomed,
 } from "./cover.ts";
+export { type Framed, firstFramingFor } from "./first-framing.ts";
 export { effectivePpi, type Sharpness, sharpnessOf } from "./sharpness.ts";

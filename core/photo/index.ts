@@ -1,4 +1,18 @@
-export { aspectOf, byTimeTaken, type Photo, photoSchema } from "./facts.ts";
+export { findEvents, type NamedSpan, namedSpanSchema, type PhotoEvent } from "./events.ts";
+export {
+  aspectOf,
+  byTimeTaken,
+  framedBy,
+  type Photo,
+  type PhotoInput,
+  photoSchema,
+  type TimeSource,
+} from "./facts.ts";
+export { type FaceBox, type Focus, focusSchema, pointOfFaces } from "./focus.ts";
+export { interestOf, type Planes } from "./interest.ts";
+export { detailOf, type Grey, lookOf, lookSize } from "./likeness.ts";
 export { type Orientation, orientationMatrix, orientationOf, orientedSize, turnsSideways } from "./orientation.ts";
+export { findPiles, type Pile, type PileFacts } from "./piles.ts";
+export { narrows, openSieve, type Sieve, sift } from "./sieve.ts";
 export { mediaType, type PictureKind, sniffPicture } from "./sniff.ts";
-export { takenAtFromExif, wallClock } from "./taken-at.ts";
+export { offsetFromTag, shifted, takenAtFromName, takenAtFromTag, wallClock, wallMs } from "./taken-at.ts";

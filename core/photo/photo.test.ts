@@ -8,14 +8,14 @@ import {
   orientedSize,
   type Photo,
   sniffPicture,
-  takenAtFromExif,
+  takenAtFromTag,
   wallClock,
 } from "./index.ts";
 
 test("EXIF times are read, and days that no calendar has are not", () => {
-  expect(takenAtFromExif("2026:05:03 17:04:59")).toBe("2026-05-03T17:04:59");
+  expect(takenAtFromTag("2026:05:03 17:04:59")).toBe("2026-05-03T17:04:59");
   for (const wrong of ["0000:00:00 00:00:00", "2026:02:30 10:00:00", "    :  :     :  :  ", 7, undefined, "2026:05:03"])
-    expect(takenAtFromExif(wrong)).toBeUndefined();
+    expect(takenAtFromTag(wrong)).toBeUndefined();
 });
 
 test("a moment becomes the wall clock of its place", () => {

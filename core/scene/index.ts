@@ -1,1 +1,1 @@
-export { type AspectOf, type DrawStep, type Scene, scene, tileOutline, tileSteps } from "./scene.ts";
+export { type DrawStep, type FramedOf, type Scene, scene, tileOutline, tileSteps } from "./scene.ts";

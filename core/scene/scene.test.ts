@@ -4,12 +4,15 @@ import { applyTo } from "#core/geometry";
 import { collage, squareFormat } from "../document/project.fixture.ts";
 import { scene } from "./index.ts";
 
-const aspects: Record<string, number> = { p0: 1.5, p1: 0.7 };
+const photos: Record<string, { aspect: number; focus: null }> = {
+  p0: { aspect: 1.5, focus: null },
+  p1: { aspect: 0.7, focus: null },
+};
 const two = collage([1.5, 0.7]);
 const page = two.pages[0]!;
 
 test("a page is its ground over all the bleed, then its photos", () => {
-  const drawn = scene(page, squareFormat, (id) => aspects[id]);
+  const drawn = scene(page, squareFormat, (id) => photos[id]);
   expect(drawn.box).toEqual({ x: -3, y: -3, w: 310.8, h: 310.8 });
   expect(drawn.steps.map((s) => s.draw)).toEqual(["fill", "photo", "photo"]);
   expect(drawn.steps[0]).toMatchObject({
@@ -21,7 +24,7 @@ test("a page is its ground over all the bleed, then its photos", () => {
 test("a border is a ring on top of its photo", () => {
   const look = { ...page.look, border: { widthMm: 2, colour: "#102030" } };
   const bordered = applyChange(two, { type: "setLook", pageId: page.id, look });
-  const steps = bordered.ok ? scene(bordered.value.pages[0]!, squareFormat, (id) => aspects[id]).steps : [];
+  const steps = bordered.ok ? scene(bordered.value.pages[0]!, squareFormat, (id) => photos[id]).steps : [];
   expect(steps.map((s) => s.draw)).toEqual(["fill", "photo", "fill", "photo", "fill"]);
   expect(steps[2]).toMatchObject({ rule: "evenodd", colour: "#102030" });
 });
@@ -33,9 +36,9 @@ test("an empty tile and an unknown photo draw nothing", () => {
 test("what a view names as its centre lies in the middle of the tile", () => {
   const tile = page.tiles[1]!;
   if (tile.filling.kind !== "photo") throw new Error(tile.filling.kind);
-  const view = { ...tile.filling.view, zoom: 3, centre: { x: 0.4, y: 0.55 }, turn: 8 };
+  const view = { ...tile.filling.view, byHand: true, zoom: 3, centre: { x: 0.4, y: 0.55 }, turn: 8 };
   const filled = { ...page, tiles: [{ ...tile, filling: { kind: "photo", view } as const }] };
-  const step = scene(filled, squareFormat, (id) => aspects[id]).steps[1]!;
+  const step = scene(filled, squareFormat, (id) => photos[id]).steps[1]!;
   if (step.draw !== "photo") throw new Error(step.draw);
   const middle = applyTo(step.matrix, view.centre);
   expect(middle.x).toBeCloseTo(tile.frame.centre.x);

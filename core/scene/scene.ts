@@ -1,6 +1,6 @@
 import type { Colour } from "#core/colour";
-import { frameRect, type Page, type Tile } from "#core/document";
-import { photoMatrix } from "#core/fit";
+import { frameRect, framingOf, type Page, type Tile } from "#core/document";
+import { type Framed, photoMatrix } from "#core/fit";
 import { inset, type Matrix, type PathData, type Rect, record, traceRect, traceRoundedRect } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
 
@@ -17,10 +17,11 @@ export interface Scene {
   readonly steps: readonly DrawStep[];
 }
 
-export type AspectOf = (photoId: string) => number | undefined;
+/** What drawing has to know of a photo; nothing for one that is not known. */
+export type FramedOf = (photoId: string) => Framed | undefined;
 
 /** The page as it prints: an empty tile, and one whose photo is not known, show the page behind them. */
-export function scene(page: Page, format: PageFormat, aspectOf: AspectOf): Scene {
+export function scene(page: Page, format: PageFormat, framedOf: FramedOf): Scene {
   const box = bleedBox(format);
   const ground: DrawStep = {
     draw: "fill",
@@ -28,23 +29,24 @@ export function scene(page: Page, format: PageFormat, aspectOf: AspectOf): Scene
     rule: "nonzero",
     colour: page.look.background,
   };
-  return { box, steps: [ground, ...page.tiles.flatMap((tile) => tileSteps(tile, aspectOf))] };
+  return { box, steps: [ground, ...page.tiles.flatMap((tile) => tileSteps(tile, format, framedOf))] };
 }
 
 /** The outline of a tile, for painting and for the pointer alike. */
 export const tileOutline = (tile: Tile): PathData =>
   record((to) => traceRoundedRect(frameRect(tile.frame), tile.outline.cornerMm, to));
 
-export function tileSteps(tile: Tile, aspectOf: AspectOf): DrawStep[] {
+export function tileSteps(tile: Tile, format: PageFormat, framedOf: FramedOf): DrawStep[] {
   if (tile.filling.kind === "empty") return [];
   const { view } = tile.filling;
-  const aspect = aspectOf(view.photoId);
-  if (aspect === undefined) return [];
+  const photo = framedOf(view.photoId);
+  if (!photo) return [];
   const rect = frameRect(tile.frame);
   const clip = tileOutline(tile);
-  const photo: DrawStep = { draw: "photo", photoId: view.photoId, matrix: photoMatrix(aspect, rect, view), clip };
+  const matrix = photoMatrix(photo.aspect, rect, framingOf(view, photo, tile.frame, format));
+  const picture: DrawStep = { draw: "photo", photoId: view.photoId, matrix, clip };
   const { widthMm, colour } = tile.edge.border;
-  if (widthMm === 0) return [photo];
+  if (widthMm === 0) return [picture];
   const inner = record((to) => traceRoundedRect(inset(rect, widthMm), tile.outline.cornerMm - widthMm, to));
-  return [photo, { draw: "fill", path: [...clip, ...inner], rule: "evenodd", colour }];
+  return [picture, { draw: "fill", path: [...clip, ...inner], rule: "evenodd", colour }];
 }

@@ -5,7 +5,7 @@ import { PreviewUrls } from "../pictures/preview-urls.ts";
 import { openIdbStore } from "../storage/idb-store.ts";
 import { openMemoryStore } from "../storage/memory-store.ts";
 import type { PreviewSize, Store } from "../storage/store.ts";
-import type { PhotoJobs, PrintJobs } from "../workers/jobs.ts";
+import type { FocusJobs, PhotoJobs, PrintJobs } from "../workers/jobs.ts";
 import { portOf, WorkerLine } from "../workers/line.ts";
 import { WorkerPool } from "../workers/pool.ts";
 import { createDesk, type Desk } from "./state/desk.ts";
@@ -48,7 +48,10 @@ export async function openKit(notices: { readonly blocked: () => void; readonly 
   const pool = new WorkerPool<PhotoJobs>(2, () =>
     portOf(new Worker(new URL("../workers/photo.worker.ts", import.meta.url), { type: "module" })),
   );
-  const library = new Library({ store, pool, newId, now });
+  const finder = new WorkerLine<FocusJobs>(() =>
+    portOf(new Worker(new URL("../workers/focus.worker.ts", import.meta.url), { type: "module" })),
+  );
+  const library = new Library({ store, pool, finder, newId, now });
   await library.load();
   return {
     store,

@@ -7,6 +7,7 @@ export const routes: RouteObject[] = [
   {
     element: <Frame />,
     errorElement: <FaultPlace />,
+    hydrateFallbackElement: <></>,
     children: [
       { index: true, element: <StartPlace /> },
       {

@@ -38,6 +38,19 @@ export class Bitmaps {
     return this.#ready.get(`${photoId}/${size === "large" ? "small" : "large"}`);
   }
 
+  /** The photo has another picture now. */
+  forget(photoId: string): void {
+    for (const size of ["small", "large"] as const) {
+      const key = `${photoId}/${size}`;
+      const bitmap = this.#ready.get(key);
+      if (bitmap) this.#bytes -= bitmap.width * bitmap.height * 4;
+      bitmap?.close();
+      this.#ready.delete(key);
+      this.#coming.delete(key);
+    }
+    for (const hear of this.#watchers) hear();
+  }
+
   async #fetch(photoId: string, size: PreviewSize, key: string): Promise<void> {
     this.#coming.add(key);
     try {

@@ -10,7 +10,6 @@ export interface Decoded {
 
 export interface DecodeWish {
   readonly kind: PictureKind;
-  /** EXIF's; browsers apply it for every kind but WebP. */
   readonly orientation: Orientation;
   /** The stored size, before orientation, when it is known. */
   readonly stored?: { readonly widthPx: number; readonly heightPx: number };
@@ -47,22 +46,37 @@ async function scaledWhileDecoding(blob: Blob, wish: DecodeWish): Promise<Decode
 }
 
 async function fully(blob: Blob, wish: DecodeWish): Promise<Decoded> {
-  const bitmap = await createImageBitmap(blob);
-  const orientation = wish.kind === "webp" ? wish.orientation : 1;
-  if (orientation === 1)
-    return { image: bitmap, widthPx: bitmap.width, heightPx: bitmap.height, close: () => bitmap.close() };
+  const bitmap = await bitmapOf(blob, wish.kind);
+  // Browsers turn JPEG, PNG and AVIF by themselves, the HEIC decoder its own; WebP and TIFF come as stored.
+  const turns = wish.kind === "webp" || wish.kind === "tiff";
+  return turns && wish.orientation !== 1 ? turned(bitmap, wish.orientation) : asIs(bitmap);
+}
+
+async function bitmapOf(blob: Blob, kind: PictureKind): Promise<ImageBitmap> {
+  if (kind !== "heic" && kind !== "tiff") return createImageBitmap(blob);
+  const bytes = new Uint8Array(await blob.arrayBuffer());
+  // Both come with the first file of their kind: most libraries have none.
+  const pixels =
+    kind === "heic"
+      ? await (await import("./decode-heic.ts")).decodeHeic(bytes)
+      : (await import("./decode-tiff.ts")).decodeTiff(bytes);
+  return createImageBitmap(pixels);
+}
+
+const asIs = (bitmap: ImageBitmap): Decoded => ({
+  image: bitmap,
+  widthPx: bitmap.width,
+  heightPx: bitmap.height,
+  close: () => bitmap.close(),
+});
+
+function turned(bitmap: ImageBitmap, orientation: Orientation): Decoded {
   const seen = orientedSize(orientation, bitmap.width, bitmap.height);
   const canvas = new OffscreenCanvas(seen.widthPx, seen.heightPx);
   const ctx = canvas.getContext("2d")!;
   const m = orientationMatrix(orientation);
-  ctx.setTransform(
-    m.a * seen.widthPx,
-    m.b * seen.heightPx,
-    m.c * seen.widthPx,
-    m.d * seen.heightPx,
-    m.e * seen.widthPx,
-    m.f * seen.heightPx,
-  );
+  const [w, h] = [seen.widthPx, seen.heightPx];
+  ctx.setTransform(m.a * w, m.b * h, m.c * w, m.d * h, m.e * w, m.f * h);
   ctx.drawImage(bitmap, 0, 0, 1, 1);
   bitmap.close();
   return { image: canvas, ...seen, close: () => {} };

@@ -22,6 +22,15 @@ export class PreviewUrls {
     return url;
   }
 
+  /** The photo has another picture now. */
+  forget(photoId: string): void {
+    for (const [key, url] of this.#urls)
+      if (key.startsWith(`${photoId}/`)) {
+        this.#urls.delete(key);
+        void url.then((u) => u && URL.revokeObjectURL(u));
+      }
+  }
+
   #tidy(): void {
     for (const [key, url] of this.#urls) {
       if (this.#urls.size <= keptUrls) return;

@@ -1,7 +1,7 @@
 import { dressJpeg, readJpegFacts, srgbProfile } from "#core/files";
 import { chain, type Matrix, scaling, translation } from "#core/geometry";
 import { printPixels } from "#core/lab";
-import { aspectOf } from "#core/photo";
+import { framedBy } from "#core/photo";
 import { scene } from "#core/scene";
 import { paintStep, setMatrix } from "../painters/canvas.ts";
 import type { PrintedFile, PrintOrder } from "../workers/jobs.ts";
@@ -27,7 +27,7 @@ export async function printJpeg(order: PrintOrder, doing: Doing): Promise<Printe
   const byId = new Map(order.photos.map((p) => [p.photo.id, p]));
   const drawing = scene(order.page, format, (id) => {
     const known = byId.get(id);
-    return known && aspectOf(known.photo);
+    return known && framedBy(known.photo);
   });
   const canvas = new OffscreenCanvas(widthPx, heightPx);
   const ctx = canvas.getContext("2d", { alpha: false });

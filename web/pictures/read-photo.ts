@@ -1,12 +1,13 @@
 import { BrokenJpeg, hasEnd, readJpegFacts } from "#core/files";
 import { contained } from "#core/fit";
-import { mediaType, orientedSize, sniffPicture, wallClock } from "#core/photo";
+import { mediaType, orientedSize, sniffPicture, takenAtFromName, wallClock } from "#core/photo";
 import type { PhotoJobs, ReadPhoto } from "../workers/jobs.ts";
 import { type Decoded, decode } from "./decode.ts";
-import { readExif } from "./exif.ts";
+import { type ExifFacts, readExif } from "./exif.ts";
+import { likenessOf } from "./likeness.ts";
 import { previewLongPx } from "./preview-sizes.ts";
 
-export type PhotoTrouble = "emptyFile" | "notAPicture" | "kindNotRead" | "damagedPicture" | "unreadableFile";
+export type PhotoTrouble = "emptyFile" | "notAPicture" | "damagedPicture" | "unreadableFile";
 
 export class UnreadablePhoto extends Error {
   readonly code: PhotoTrouble;
@@ -16,7 +17,7 @@ export class UnreadablePhoto extends Error {
   }
 }
 
-/** Everything the library wants to know of a file, and its previews. */
+/** Everything the library wants to know of a file, and its small preview. */
 export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto"]["in"]): Promise<ReadPhoto> {
   if (file.size === 0) throw new UnreadablePhoto("emptyFile", name);
   const bytes = new Uint8Array(
@@ -26,7 +27,6 @@ export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto
   );
   const kind = sniffPicture(bytes.subarray(0, 32));
   if (kind === "unknown") throw new UnreadablePhoto("notAPicture", name);
-  if (kind === "heic" || kind === "tiff") throw new UnreadablePhoto("kindNotRead", kind);
   const stored = kind === "jpeg" ? wholeJpeg(bytes) : undefined;
   const exif = await readExif(bytes, kind);
   const blob = new Blob([bytes], { type: mediaType[kind] });
@@ -35,6 +35,7 @@ export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto
     throw new UnreadablePhoto("damagedPicture", String(e));
   });
   try {
+    const preview = drawPreview(picture, previewLongPx.small);
     const { widthPx, heightPx } = stored ? orientedSize(exif.orientation, stored.widthPx, stored.heightPx) : picture;
     const hash = await crypto.subtle.digest("SHA-256", bytes);
     return {
@@ -45,15 +46,26 @@ export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto
         hash: [...new Uint8Array(hash)].map((b) => b.toString(16).padStart(2, "0")).join(""),
         widthPx,
         heightPx,
-        takenAt: exif.takenAt ?? wallClock(modifiedAt, -new Date(modifiedAt).getTimezoneOffset()),
-        takenFrom: exif.takenAt ? "exif" : "file",
+        ...takenOf(exif, name, modifiedAt),
         caption: exif.caption,
+        camera: exif.camera,
+        likeness: likenessOf(preview),
       },
-      small: await makePreview(picture, previewLongPx.small, mediaType[kind]),
+      small: await encodePreview(preview, mediaType[kind]),
     };
   } finally {
     picture.close();
   }
+}
+
+/** EXIF, else XMP, else the file's name, else the file's own date, which is a guess. */
+function takenOf(exif: ExifFacts, name: string, modifiedAt: number) {
+  const { offsetMinutes } = exif;
+  if (exif.taken) return { takenAt: exif.taken.at, takenFrom: exif.taken.from, offsetMinutes };
+  const named = takenAtFromName(name);
+  if (named) return { takenAt: named, takenFrom: "name", offsetMinutes: null } as const;
+  const here = -new Date(modifiedAt).getTimezoneOffset();
+  return { takenAt: wallClock(modifiedAt, here), takenFrom: "file", offsetMinutes: null } as const;
 }
 
 /** Browsers show what there is of a picture that was cut off; in print that would be a grey half. */
@@ -67,15 +79,19 @@ function wholeJpeg(bytes: Uint8Array): { widthPx: number; heightPx: number } {
   }
 }
 
-/** A preview of a decoded picture; never larger than the picture. */
-export function makePreview(from: Decoded, longPx: number, mediaTypeOfOriginal: string): Promise<Blob> {
+/** A decoded picture at preview size; never larger than the picture. */
+export function drawPreview(from: Decoded, longPx: number): OffscreenCanvas {
   const long = Math.min(longPx, Math.max(from.widthPx, from.heightPx));
   const fit = contained(from.widthPx / from.heightPx, { w: long, h: long });
   const canvas = new OffscreenCanvas(Math.max(1, Math.round(fit.w)), Math.max(1, Math.round(fit.h)));
   const ctx = canvas.getContext("2d")!;
   ctx.imageSmoothingQuality = "high";
   ctx.drawImage(from.image, 0, 0, canvas.width, canvas.height);
+  return canvas;
+}
+
+export function encodePreview(canvas: OffscreenCanvas, mediaTypeOfOriginal: string): Promise<Blob> {
   // WebP keeps transparency, but takes ten times as long to write as JPEG.
-  const type = mediaTypeOfOriginal === "image/jpeg" ? "image/jpeg" : "image/webp";
-  return canvas.convertToBlob({ type, quality: 0.85 });
+  const opaque = ["image/jpeg", "image/heic", "image/bmp"].includes(mediaTypeOfOriginal);
+  return canvas.convertToBlob({ type: opaque ? "image/jpeg" : "image/webp", quality: 0.85 });
 }

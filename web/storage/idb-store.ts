@@ -1,6 +1,6 @@
 import { openDB } from "idb";
 import { projectSchema, type Step, stepSchema } from "#core/document";
-import { type Photo, photoSchema } from "#core/photo";
+import { type NamedSpan, namedSpanSchema, type Photo, photoSchema } from "#core/photo";
 import { type Db, databaseName, type StoredProject, upgrades } from "./schema.ts";
 import {
   type NewPhoto,
@@ -66,7 +66,7 @@ class IdbStore implements Store {
     return guarded(async () => {
       const tx = this.#db.transaction(["photos", "originals", "previews"], "readwrite");
       const known = await tx.objectStore("photos").index("byHash").get(photo.hash);
-      if (known) return { added: false, photo: known };
+      if (known) return await this.#backAgain(tx.objectStore("photos"), known);
       await settle(tx, [
         tx.objectStore("photos").add(photo),
         tx.objectStore("originals").add(original, photo.id),
@@ -74,6 +74,72 @@ class IdbStore implements Store {
       ]);
       return { added: true, photo };
     });
+  }
+
+  /** A photo that was removed comes back as it was when its file is brought in again. */
+  async #backAgain(photos: { put(p: Photo): Promise<unknown> }, known: Photo) {
+    const photo = photoSchema.parse(known);
+    if (!photo.removed) return { added: false, photo };
+    const back = { ...photo, removed: false };
+    await photos.put(back);
+    return { added: true, photo: back };
+  }
+
+  putPhotos(photos: readonly Photo[]) {
+    return guarded(async () => {
+      const tx = this.#db.transaction("photos", "readwrite");
+      await settle(
+        tx,
+        photos.map((p) => tx.store.put(p)),
+      );
+    });
+  }
+
+  replacePhoto({ photo, original, small }: NewPhoto) {
+    return guarded(async () => {
+      const tx = this.#db.transaction(["photos", "originals", "previews"], "readwrite");
+      await settle(tx, [
+        tx.objectStore("photos").put(photo),
+        tx.objectStore("originals").put(original, photo.id),
+        tx.objectStore("previews").put(small, `${photo.id}/small`),
+        tx.objectStore("previews").delete(`${photo.id}/large`),
+      ]);
+    });
+  }
+
+  forgetPhotos(photoIds: readonly string[]) {
+    return guarded(async () => {
+      const tx = this.#db.transaction(["photos", "originals", "previews"], "readwrite");
+      await settle(
+        tx,
+        photoIds.flatMap((id) => [
+          tx.objectStore("photos").delete(id),
+          tx.objectStore("originals").delete(id),
+          tx.objectStore("previews").delete(IDBKeyRange.bound(`${id}/`, `${id}/\uffff`)),
+        ]),
+      );
+    });
+  }
+
+  spans() {
+    return guarded(async () =>
+      (await this.#db.getAll("spans")).flatMap((s) => namedSpanSchema.safeParse(s).data ?? []),
+    );
+  }
+
+  keepSpans(spans: readonly NamedSpan[]) {
+    return guarded(async () => {
+      const tx = this.#db.transaction("spans", "readwrite");
+      await settle(tx, [tx.store.clear(), ...spans.map((s) => tx.store.put(s))]);
+    });
+  }
+
+  waiting() {
+    return guarded(async () => (await this.#db.get("waiting", "incoming")) ?? []);
+  }
+
+  keepWaiting(names: readonly string[]) {
+    return guarded(async () => void (await this.#db.put("waiting", names, "incoming")));
   }
 
   original(photoId: string) {

@@ -1,21 +1,44 @@
-import type { Photo } from "#core/photo";
+import type { NamedSpan, Photo } from "#core/photo";
 import type { OpenedProject, Store } from "./store.ts";
 
 /** Where a browser refuses to keep anything: one can work and export, but it is gone with the tab. */
 export function openMemoryStore(): Store {
   const photos = new Map<string, Photo>();
   const blobs = new Map<string, Blob>();
+  let spans: readonly NamedSpan[] = [];
   const projects = new Map<string, OpenedProject>();
   return {
     lasting: false,
     photos: async () => ({ photos: [...photos.values()], damaged: 0 }),
     addPhoto: async ({ photo, original, small }) => {
       const known = [...photos.values()].find((p) => p.hash === photo.hash);
-      if (known) return { added: false, photo: known };
+      if (known && !known.removed) return { added: false, photo: known };
+      if (known) {
+        const back = { ...known, removed: false };
+        photos.set(back.id, back);
+        return { added: true, photo: back };
+      }
       photos.set(photo.id, photo);
       blobs.set(photo.id, original).set(`${photo.id}/small`, small);
       return { added: true, photo };
     },
+    putPhotos: async (list) => {
+      for (const p of list) photos.set(p.id, p);
+    },
+    replacePhoto: async ({ photo, original, small }) => {
+      photos.set(photo.id, photo);
+      blobs.set(photo.id, original).set(`${photo.id}/small`, small).delete(`${photo.id}/large`);
+    },
+    forgetPhotos: async (ids) => {
+      for (const id of ids) for (const key of [id, `${id}/small`, `${id}/large`]) blobs.delete(key);
+      for (const id of ids) photos.delete(id);
+    },
+    spans: async () => spans,
+    keepSpans: async (kept) => {
+      spans = kept;
+    },
+    waiting: async () => [],
+    keepWaiting: async () => {},
     original: async (id) => blobs.get(id),
     preview: async (id, size) => blobs.get(`${id}/${size}`),
     keepPreview: async (id, size, preview) => void blobs.set(`${id}/${size}`, preview),

@@ -1,6 +1,6 @@
 import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from "idb";
 import type { Project, Step } from "#core/document";
-import type { Photo } from "#core/photo";
+import type { NamedSpan, Photo } from "#core/photo";
 import type { SentMark } from "./store.ts";
 
 export interface StoredProject {
@@ -19,6 +19,9 @@ export interface Kept extends DBSchema {
   /** `photoId/size` */
   previews: { key: string; value: Blob };
   projects: { key: string; value: StoredProject };
+  spans: { key: string; value: NamedSpan };
+  /** One record, `incoming`: names of files on their way in. */
+  waiting: { key: string; value: readonly string[] };
   /** [projectId, number]: numbers only grow, so that a step keeps its record while older ones fall away. */
   steps: { key: [string, number]; value: Step };
 }
@@ -34,6 +37,10 @@ export const upgrades: readonly Upgrade[] = [
     db.createObjectStore("previews");
     db.createObjectStore("projects", { keyPath: "id" });
     db.createObjectStore("steps");
+  },
+  (db) => {
+    db.createObjectStore("spans", { keyPath: "id" });
+    db.createObjectStore("waiting");
   },
 ];
 

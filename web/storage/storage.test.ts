@@ -2,6 +2,7 @@ import "fake-indexeddb/auto";
 import { expect, test } from "@jest/globals";
 import { openDB } from "idb";
 import { commit, type Edited, noHistory, undo } from "#core/document";
+import { photoSchema } from "#core/photo";
 import { collage } from "../../core/document/project.fixture.ts";
 import { openIdbStore } from "./idb-store.ts";
 import { openMemoryStore } from "./memory-store.ts";
@@ -11,7 +12,7 @@ import { type NewPhoto, type Store, StoreError, storeErrorFrom } from "./store.t
 const quiet = { blocked: () => {}, lost: () => {} };
 
 const newPhoto = (id: string, hash: string): NewPhoto => ({
-  photo: {
+  photo: photoSchema.parse({
     id,
     name: `${id}.jpg`,
     type: "image/jpeg",
@@ -23,7 +24,7 @@ const newPhoto = (id: string, hash: string): NewPhoto => ({
     takenFrom: "exif",
     caption: "",
     addedAt: "2026-01-02T10:00:00.000Z",
-  },
+  }),
   original: new Blob(["abc"]),
   small: new Blob(["s"]),
 });

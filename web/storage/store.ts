@@ -1,5 +1,5 @@
 import type { Project, Step } from "#core/document";
-import type { Photo } from "#core/photo";
+import type { NamedSpan, Photo } from "#core/photo";
 
 /** `small` for shelves and lists, made at once; `large` for a tile that fills the screen, made when first needed. */
 export type PreviewSize = "small" | "large";
@@ -42,6 +42,17 @@ export interface Store {
   photos(): Promise<{ readonly photos: readonly Photo[]; readonly damaged: number }>;
   /** The same bytes are never kept twice: then the photo that is already here comes back. */
   addPhoto(photo: NewPhoto): Promise<{ readonly added: boolean; readonly photo: Photo }>;
+  /** New facts for photos that are here; all of them or none. */
+  putPhotos(photos: readonly Photo[]): Promise<void>;
+  /** Another file for a photo that is here. */
+  replacePhoto(photo: NewPhoto): Promise<void>;
+  /** For good, with originals and previews. */
+  forgetPhotos(photoIds: readonly string[]): Promise<void>;
+  spans(): Promise<readonly NamedSpan[]>;
+  keepSpans(spans: readonly NamedSpan[]): Promise<void>;
+  /** Names of files that are on their way in, so that what a closed tab left undone can be told. */
+  waiting(): Promise<readonly string[]>;
+  keepWaiting(names: readonly string[]): Promise<void>;
   original(photoId: string): Promise<Blob | undefined>;
   preview(photoId: string, size: PreviewSize): Promise<Blob | undefined>;
   keepPreview(photoId: string, size: PreviewSize, preview: Blob): Promise<void>;

@@ -7,6 +7,9 @@ export const keys = {
     ["Shift + arrow keys", "Choose up to there"],
     ["Ctrl + A", "Choose all"],
     ["Escape", "Choose none"],
+    ["Enter", "Open all about the photo"],
+    ["P", "Spread a pile out, or gather it"],
+    ["Ctrl + Z, Ctrl + Shift + Z", "Undo, do again"],
   ],
   pages: [
     ["Ctrl + Z, Ctrl + Shift + Z", "Undo, do again"],

@@ -45,8 +45,17 @@ export function leftOutReason(code: string): string {
       return "the file is empty";
     case "notAPicture":
       return "this is no picture, whatever its name says";
-    case "kindNotRead":
-      return "this kind of picture is not read yet; JPEG, PNG, WebP, AVIF and GIF are";
+    case "notDone":
+      return "it was still waiting when this tab was closed; bring it in again";
+    case "notAZip":
+    case "splitZip":
+      return "the zip is damaged or only a part of one";
+    case "tooManyEntries":
+      return "the zip holds more than 20,000 files; unpack it and bring the folder in";
+    case "entryTooLarge":
+      return "inside the zip it would be larger than any photo";
+    case "entryDamaged":
+      return "it is damaged inside the zip";
     case "damagedPicture":
       return "the picture is damaged or cut off; try to copy it again from where it came";
     case "unreadableFile":
@@ -62,3 +71,165 @@ export function leftOutReason(code: string): string {
       return "it could not be read";
   }
 }
+
+export const sieveWords = {
+  search: "Search captions and names",
+  filter: "Filter",
+  filtered: "Filter is on",
+  clear: "Show all again",
+  order: "Order",
+  orders: {
+    oldest: "Oldest first",
+    newest: "Newest first",
+    name: "By name",
+    stars: "Most stars first",
+    largest: "Largest first",
+  },
+  place: "On pages",
+  places: { anywhere: "All", unplaced: "On no page", placed: "On a page" },
+  shape: "Shape",
+  shapes: { any: "All", wide: "Wide", tall: "Tall", square: "Square" },
+  stars: "At least so many stars",
+  anyStars: "Any",
+  small: "Too small for this page",
+  smallHelp: (px: number) =>
+    `Fewer than ${px.toLocaleString("en")} pixels along the longer side would print soft across this page.`,
+  hiddenToo: "Hidden ones too",
+  from: "From",
+  to: "To",
+  shown: (n: number, of: number) => `${n.toLocaleString("en")} of ${of.toLocaleString("en")} photos`,
+  none: "No photo passes this filter",
+};
+
+export const timelineWords = {
+  label: "When the photos were taken",
+  help: "Drag across to see only that time. Click a bar to go there.",
+  bar: (when: string, n: number, placed: number) =>
+    `${when}: ${n === 1 ? "1 photo" : `${n} photos`}${placed > 0 ? `, ${placed} on pages` : ""}`,
+  placed: "on pages",
+  unplaced: "on none",
+  zoomIn: "Zoom in",
+  zoomOut: "Whole time",
+};
+
+export const eventWords = {
+  name: "Name of this event",
+  placeholder: "Name this event",
+  pile: (n: number) => `A pile of ${n} much alike. Spread it out`,
+  pileOpen: "Gather this pile again",
+};
+
+export const chosenWords = {
+  label: "With the chosen photos",
+  stars: (n: number) => (n === 0 ? "No stars" : n === 1 ? "1 star" : `${n} stars`),
+  hide: "Hide",
+  show: "Show again",
+  time: "Correct the time",
+  remove: "Remove",
+  sheet: "All about it",
+  none: "Choose none",
+};
+
+export const timeWords = {
+  title: (n: number) => (n === 1 ? "Correct the time of this photo" : `Correct the time of ${n} photos`),
+  shift: "Move by",
+  days: "Days",
+  hours: "Hours",
+  minutes: "Minutes",
+  later: "Later",
+  earlier: "Earlier",
+  camera: "Only photos by",
+  anyCamera: "Every camera",
+  example: (name: string, before: string, after: string) => `${name}: ${before} becomes ${after}`,
+  count: (n: number) => (n === 1 ? "1 photo is moved." : `${n} photos are moved.`),
+  apply: "Move the times",
+  set: "Taken",
+  badTime: "Type a day and a time, like 2025-07-12 14:30.",
+};
+
+export const removeWords = {
+  title: (n: number) => (n === 1 ? "Remove this photo?" : `Remove ${n} photos?`),
+  onPages: (n: number) =>
+    n === 1
+      ? "One of them is on a page, where it would leave an empty place:"
+      : `${n} of them are on pages, where they would leave empty places:`,
+  lead: "The files on your disk stay where they are. Until you leave this work you can undo it.",
+  doIt: (n: number) => (n === 1 ? "Remove it" : `Remove ${n} photos`),
+  removed: (n: number) => (n === 1 ? "Removed 1 photo." : `Removed ${n} photos.`),
+};
+
+export const sheetWords = {
+  title: "About this photo",
+  taken: "Taken",
+  sources: {
+    you: "corrected by you",
+    exif: "by the camera’s clock",
+    xmp: "from the file’s notes (XMP)",
+    name: "from the file’s name",
+    file: "a guess, from the file’s own date",
+  },
+  backToFound: "Back to the time in the file",
+  camera: "Camera",
+  file: "File",
+  pixels: "Pixels",
+  bytes: "Size",
+  pages: "On pages",
+  noPages: "on none",
+  page: (n: number) => `Page ${n}`,
+  largest: "Largest sharp print",
+  atPpi: (size: string, ppi: number) => `${size} at ${ppi} ppi`,
+  caption: "Caption",
+  stars: "Stars",
+  focus: "What must be seen",
+  focusFrom: {
+    faces: "Faces were found.",
+    interest: "No face was found; this is where the eye goes.",
+    you: "Set by you.",
+  },
+  focusPending: "Nobody has looked yet.",
+  focusHelp: "Drag the point, or focus it and use the arrow keys. Draw a box around a face.",
+  point: "Point of focus",
+  face: (n: number) => `Face ${n}. Delete removes it`,
+  addFace: "Add a face",
+  lookAgain: "Look again",
+  replace: "Replace its file",
+  replaced: "The file was replaced on every page.",
+  saveOriginal: "Save the original",
+  pileTop: "Put on top of its pile",
+  pileAlone: "Take out of its pile",
+  pileBack: "Back into its pile",
+  close: "Close",
+};
+
+export function deedWords(deed: string, n: number): string {
+  const some = n === 1 ? "a photo" : `${n} photos`;
+  switch (deed) {
+    case "retimed":
+      return `Corrected the time of ${some}`;
+    case "starred":
+      return `Gave stars to ${some}`;
+    case "hid":
+      return `Hid ${some}`;
+    case "showed":
+      return `Showed ${some} again`;
+    case "captioned":
+      return "Changed a caption";
+    case "focused":
+      return "Changed what must be seen";
+    case "piled":
+      return "Changed a pile";
+    case "removed":
+      return `Removed ${some}`;
+    case "named":
+      return "Named an event";
+    default:
+      return "Changed a photo";
+  }
+}
+
+export const timeLeft = (seconds: number): string =>
+  seconds < 10
+    ? "a few seconds left"
+    : seconds < 90
+      ? `about ${Math.round(seconds / 10) * 10} s left`
+      : `about ${Math.round(seconds / 60)} min left`;

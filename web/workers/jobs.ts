@@ -1,19 +1,25 @@
 import type { Page } from "#core/document";
 import type { LabCard, PageFormat } from "#core/lab";
-import type { Photo } from "#core/photo";
+import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
 import type { Job } from "./protocol.ts";
 
 /** What is read from a file before it has an id in the library. */
 export interface ReadPhoto {
-  readonly facts: Omit<Photo, "id" | "addedAt">;
+  readonly facts: Omit<PhotoInput, "id" | "addedAt">;
   readonly small: Blob;
 }
 
 export interface PhotoJobs {
-  /** Failure codes: `emptyFile`, `notAPicture`, `kindNotRead`, `damagedPicture`, `unreadableFile`. */
+  /** Failure codes: `emptyFile`, `notAPicture`, `damagedPicture`, `unreadableFile`. */
   readonly readPhoto: Job<{ readonly file: Blob; readonly name: string; readonly modifiedAt: number }, ReadPhoto>;
   /** The large preview of a photo that is in the library. */
   readonly makeLarge: Job<{ readonly photo: Photo; readonly original: Blob }, Blob>;
+  readonly findPiles: Job<readonly PileFacts[], readonly Pile[]>;
+}
+
+export interface FocusJobs {
+  /** Looks at a small preview. Failure code: `finderMissing` when the face model cannot be loaded. */
+  readonly findFocus: Job<Blob, Focus>;
 }
 
 export interface PrintOrder {

@@ -14,7 +14,7 @@ export function BringIn({ main = false }: { readonly main?: boolean }) {
   const files = useRef<HTMLInputElement>(null);
   const folder = useRef<HTMLInputElement>(null);
   const take = (input: HTMLInputElement) => {
-    library.bringIn(fromList(input.files ?? []));
+    void fromList(input.files ?? []).then((list) => library.bringIn(list));
     // So that the same files can be chosen again.
     input.value = "";
   };
@@ -31,7 +31,7 @@ export function BringIn({ main = false }: { readonly main?: boolean }) {
         type="file"
         multiple
         hidden
-        accept="image/*"
+        accept="image/*,.heic,.heif,.tif,.tiff,.zip"
         data-testid="choose-files"
         onChange={(e) => take(e.currentTarget)}
       />

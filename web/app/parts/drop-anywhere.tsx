@@ -27,7 +27,7 @@ export function DropAnywhere() {
     };
     const paste = (e: ClipboardEvent) => {
       const files = e.clipboardData?.files;
-      if (files && files.length > 0) library.bringIn(fromList(files));
+      if (files && files.length > 0) void fromList(files).then((list) => library.bringIn(list));
     };
     window.addEventListener("dragover", hover);
     window.addEventListener("dragleave", leave);

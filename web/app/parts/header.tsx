@@ -1,10 +1,12 @@
 import { Box, chakra, Flex, HStack, IconButton, Text } from "@chakra-ui/react";
 import { Check, CircleAlert, LoaderCircle, Redo2, Undo2 } from "lucide-react";
 import { useEffect, useState } from "react";
-import { Link, NavLink, useParams } from "react-router";
+import { Link, NavLink, useLocation, useParams } from "react-router";
 import { useStore } from "zustand";
 import { emptyTiles, nextRedo, nextUndo } from "#core/document";
+import { deedWords } from "../../text/photos.ts";
 import { common, history as historyWords, keeping as keepingWords, stepWords, walk } from "../../text/places.ts";
+import { useKit } from "../kit.ts";
 import { shownPage, useLibrary, useMaybeSession } from "../state/hooks.ts";
 import { isSent, type ProjectSession } from "../state/project-session.ts";
 import { clock } from "./dates.ts";
@@ -41,10 +43,19 @@ export function Header() {
 
 function LooseHeader() {
   const count = useLibrary((s) => s.photos.length);
+  const amongPhotos = useLocation().pathname === "/photos";
   return (
-    <HStack as="nav" aria-label={walk.label} gap="1">
-      <Station to="/photos" name={walk.photos} state={walk.photoCount(count)} />
-    </HStack>
+    <>
+      <HStack as="nav" aria-label={walk.label} gap="1">
+        <Station to="/photos" name={walk.photos} state={walk.photoCount(count)} />
+      </HStack>
+      {amongPhotos && (
+        <HStack ml="auto" gap="1">
+          <LibraryUndo />
+          <KeysSheet />
+        </HStack>
+      )}
+    </>
   );
 }
 
@@ -139,20 +150,58 @@ function ProjectName({ session }: { readonly session: ProjectSession }) {
   );
 }
 
-function UndoButtons({ session }: { readonly session: ProjectSession }) {
+/** Among the photos it is the library's own steps that are undone; elsewhere the project's. */
+function UndoButtons({ session }: { readonly session: ProjectSession | undefined }) {
+  const amongPhotos = useLocation().pathname.endsWith("/photos");
+  return amongPhotos || !session ? <LibraryUndo /> : <ProjectUndo session={session} />;
+}
+
+function ProjectUndo({ session }: { readonly session: ProjectSession }) {
   const back = useStore(session.state, (s) => nextUndo(s.history));
   const again = useStore(session.state, (s) => nextRedo(s.history));
-  const undoWords = historyWords.undo(back && stepWords(back));
-  const redoWords = historyWords.redo(again && stepWords(again));
+  return (
+    <UndoPair
+      back={back && stepWords(back)}
+      again={again && stepWords(again)}
+      onBack={() => session.undo()}
+      onAgain={() => session.redo()}
+    />
+  );
+}
+
+function LibraryUndo() {
+  const { library } = useKit();
+  const back = useLibrary((s) => s.undoable.at(-1));
+  const again = useLibrary((s) => s.redoable.at(-1));
+  return (
+    <UndoPair
+      back={back && deedWords(back.deed, back.count)}
+      again={again && deedWords(again.deed, again.count)}
+      onBack={() => void library.undo()}
+      onAgain={() => void library.redo()}
+    />
+  );
+}
+
+interface UndoPairProps {
+  readonly back: string | undefined;
+  readonly again: string | undefined;
+  readonly onBack: () => void;
+  readonly onAgain: () => void;
+}
+
+function UndoPair({ back, again, onBack, onAgain }: UndoPairProps) {
+  const undoWords = historyWords.undo(back);
+  const redoWords = historyWords.redo(again);
   return (
     <>
       <Tip words={undoWords}>
-        <IconButton aria-label={undoWords} variant="ghost" size="sm" disabled={!back} onClick={() => session.undo()}>
+        <IconButton aria-label={undoWords} variant="ghost" size="sm" disabled={!back} onClick={onBack}>
           <Undo2 size={19} />
         </IconButton>
       </Tip>
       <Tip words={redoWords}>
-        <IconButton aria-label={redoWords} variant="ghost" size="sm" disabled={!again} onClick={() => session.redo()}>
+        <IconButton aria-label={redoWords} variant="ghost" size="sm" disabled={!again} onClick={onAgain}>
           <Redo2 size={19} />
         </IconButton>
       </Tip>

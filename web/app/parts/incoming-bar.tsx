@@ -1,8 +1,9 @@
 import { Box, Button, HStack, List, Progress, Text } from "@chakra-ui/react";
 import { TriangleAlert } from "lucide-react";
-import { leftOutReason, photos as words } from "../../text/photos.ts";
+import { leftOutReason, timeLeft, photos as words } from "../../text/photos.ts";
 import { useKit } from "../kit.ts";
 import { useLibrary } from "../state/hooks.ts";
+import type { Incoming } from "../state/library.ts";
 
 /** How far the bringing-in is, and what could not come in and why. Nothing when there is nothing to say. */
 export function IncomingBar() {
@@ -26,6 +27,9 @@ export function IncomingBar() {
         <HStack gap="4">
           <Text role="status" fontWeight="500" minW="190px" fontVariantNumeric="tabular-nums">
             {words.bringing(incoming.done, incoming.total)}
+          </Text>
+          <Text fontSize="14px" color="fg.subtle" minW="120px">
+            {leftWords(incoming)}
           </Text>
           <Progress.Root
             flex="1"
@@ -92,4 +96,10 @@ export function IncomingBar() {
       )}
     </Box>
   );
+}
+
+/** An estimate from what is done; too early a one would only jump about. */
+function leftWords({ done, total, since }: Incoming): string {
+  const seconds = (Date.now() - since) / 1000;
+  return done < 5 || seconds < 2 ? "" : timeLeft(((total - done) * seconds) / done);
 }

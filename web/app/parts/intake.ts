@@ -1,8 +1,17 @@
 import type { IncomingFile } from "../state/library.ts";
+import { fromZip } from "./from-zip.ts";
 
 const ofFile = (file: File): IncomingFile => ({ name: file.name, open: async () => file });
 
-export const fromList = (files: Iterable<File>): IncomingFile[] => [...files].filter(worthTrying).map(ofFile);
+/** Files as they are, zip archives as what is in them. */
+export async function fromList(files: Iterable<File>): Promise<IncomingFile[]> {
+  const found: IncomingFile[] = [];
+  for (const file of [...files].filter(worthTrying))
+    found.push(...(isZip(file.name) ? await fromZip(file) : [ofFile(file)]));
+  return found;
+}
+
+const isZip = (name: string): boolean => /\.zip$/i.test(name);
 
 // What systems leave in folders for themselves; naming each of them as "no picture" would only hide the real ones.
 const worthTrying = (f: { readonly name: string }): boolean =>
@@ -24,7 +33,9 @@ export async function fromDrop(data: DataTransfer): Promise<IncomingFile[]> {
 async function walk(entry: FileSystemEntry, found: IncomingFile[]): Promise<void> {
   if (entry.isFile && worthTrying(entry)) {
     const file = entry as FileSystemFileEntry;
-    found.push({ name: entry.name, open: () => new Promise((done, failed) => file.file(done, failed)) });
+    const open = () => new Promise<File>((done, failed) => file.file(done, failed));
+    if (isZip(entry.name)) found.push(...(await fromZip(await open())));
+    else found.push({ name: entry.name, open });
   }
   if (!entry.isDirectory) return;
   const reader = (entry as FileSystemDirectoryEntry).createReader();

@@ -2,7 +2,7 @@ import { useEffect, useRef } from "react";
 import type { Page } from "#core/document";
 import { chain, scaling, translation } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
-import { aspectOf } from "#core/photo";
+import { framedBy } from "#core/photo";
 import { type Scene, scene } from "#core/scene";
 import { type PictureOf, paintScene } from "../../painters/canvas.ts";
 import { useKit } from "../kit.ts";
@@ -33,7 +33,7 @@ export function PageCanvas({ page, format, scale, moving = false, without }: Pag
     const seen = without ? { ...page, tiles: page.tiles.filter((t) => t.id !== without) } : page;
     const drawing = scene(seen, format, (id) => {
       const photo = byId.get(id);
-      return photo && aspectOf(photo);
+      return photo && framedBy(photo);
     });
     const paint = painter(at, drawing, scale, (id, longPx) => bitmaps.get(id, longPx));
     let frame = 0;

@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import type { PreviewSize } from "../../storage/store.ts";
 import { useKit } from "../kit.ts";
+import { useLibrary } from "../state/hooks.ts";
 
 /** A photo's preview as an image, filling the box it is in. */
 export function PhotoThumb({
@@ -13,7 +14,10 @@ export function PhotoThumb({
   readonly fit?: "cover" | "contain";
 }) {
   const { urls } = useKit();
+  // Another file in the same photo's place has another picture.
+  const hash = useLibrary((s) => s.byId.get(photoId)?.hash);
   const [url, setUrl] = useState<string>();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the hash stands for the picture
   useEffect(() => {
     let left = false;
     void urls.get(photoId, size).then((u) => {
@@ -22,7 +26,7 @@ export function PhotoThumb({
     return () => {
       left = true;
     };
-  }, [photoId, size, urls]);
+  }, [photoId, size, urls, hash]);
   return url ? (
     <img
       src={url}

@@ -1,8 +1,8 @@
-import { Box, Text } from "@chakra-ui/react";
-import { Check } from "lucide-react";
+import { Box, chakra, HStack, Text } from "@chakra-ui/react";
+import { Check, Layers, Star } from "lucide-react";
 import type { CSSProperties, MouseEvent } from "react";
 import type { Photo } from "#core/photo";
-import { photos as words } from "../../text/photos.ts";
+import { chosenWords, eventWords, photos as words } from "../../text/photos.ts";
 import { takenMoment } from "./dates.ts";
 import { PhotoThumb } from "./photo-thumb.tsx";
 
@@ -16,16 +16,21 @@ interface PhotoTileProps {
   readonly style: CSSProperties;
   readonly onClick: (e: MouseEvent) => void;
   readonly onFocus?: () => void;
+  readonly onOpen?: () => void;
+  /** Where it lies on top of a pile. */
+  readonly pile?: { readonly count: number; readonly open: boolean; readonly onToggle: () => void } | undefined;
 }
 
 /** A photo in a list one can choose from. */
-export function PhotoTile({ photo, chosen, stop, onPages, style, onClick, onFocus }: PhotoTileProps) {
+export function PhotoTile({ photo, chosen, stop, onPages, style, onClick, onFocus, onOpen, pile }: PhotoTileProps) {
   return (
     <Box
       role="option"
       aria-selected={chosen}
       aria-label={[
         words.label(photo.name, takenMoment(photo.takenAt), photo.caption),
+        ...(photo.stars > 0 ? [chosenWords.stars(photo.stars)] : []),
+        ...(pile ? [eventWords.pile(pile.count)] : []),
         ...onPages.map(words.onPage),
       ].join(", ")}
       tabIndex={stop ? 0 : -1}
@@ -40,9 +45,56 @@ export function PhotoTile({ photo, chosen, stop, onPages, style, onClick, onFocu
       outlineOffset="2px"
       onClick={onClick}
       onFocus={onFocus}
+      onDoubleClick={onOpen}
       title={photo.caption || photo.name}
     >
-      <PhotoThumb photoId={photo.id} />
+      <Box h="full" opacity={photo.hidden ? 0.45 : 1}>
+        <PhotoThumb photoId={photo.id} />
+      </Box>
+      {photo.stars > 0 && (
+        <HStack
+          aria-hidden
+          gap="0"
+          position="absolute"
+          left="1.5"
+          bottom="1"
+          color="saffron.400"
+          filter="drop-shadow(0 0 1px rgba(27,37,33,.9))"
+        >
+          {Array.from({ length: photo.stars }, (_, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: stars have nothing but their place
+            <Star key={i} size={13} fill="currentColor" />
+          ))}
+        </HStack>
+      )}
+      {pile && (
+        <chakra.button
+          type="button"
+          tabIndex={-1}
+          aria-label={pile.open ? eventWords.pileOpen : eventWords.pile(pile.count)}
+          title={pile.open ? eventWords.pileOpen : eventWords.pile(pile.count)}
+          onClick={(e) => {
+            e.stopPropagation();
+            pile.onToggle();
+          }}
+          position="absolute"
+          right="1.5"
+          top="1.5"
+          h="24px"
+          px="1.5"
+          display="flex"
+          alignItems="center"
+          gap="1"
+          borderRadius="thumb"
+          bg={pile.open ? "glaze.500" : "oat.25"}
+          color={pile.open ? "white" : "ink.900"}
+          fontSize="12.5px"
+          fontWeight="600"
+          boxShadow="card"
+        >
+          <Layers size={14} aria-hidden /> {pile.count}
+        </chakra.button>
+      )}
       {chosen && (
         <>
           <Box

@@ -5,12 +5,14 @@ import { collage, squareFormat } from "../../../core/document/project.fixture.ts
 import { meaningOfDrop } from "./pages/drop-meaning.ts";
 import { nearestToward, placeOf, toPage, viewOf } from "./pages/page-view.ts";
 import { neighbour, wallRows } from "./photos/rows.ts";
+import { binPhotos, spanOf } from "./photos/time-bins.ts";
+import { gathered, wallGroups } from "./photos/wall-groups.ts";
 import { concernsOf } from "./send/concerns.ts";
 
 const photo = (id: string, widthPx: number, heightPx: number, day = "2026-01-01") =>
   ({ id, name: id, widthPx, heightPx, takenAt: `${day}T10:00:00` }) as Photo;
 
-test("the wall's rows fill the width, hold every photo once and in order, and begin each day anew", () => {
+test("the wall's rows fill the width, hold every photo once and in order, and begin each event anew", () => {
   const size = fc.integer({ min: 1, max: 9000 });
   fc.assert(
     fc.property(
@@ -20,7 +22,8 @@ test("the wall's rows fill the width, hold every photo once and in order, and be
         const photos = sizes
           .map(([w, h, day], i) => photo(`p${i}`, w, h, day))
           .sort((a, b) => (a.takenAt < b.takenAt ? -1 : a.takenAt > b.takenAt ? 1 : 0));
-        const rows = wallRows(photos, width, 150, 8);
+        const groups = wallGroups(photos, [], "oldest");
+        const rows = wallRows(groups, width, 150, 8);
         expect(rows.flatMap((r) => (r.kind === "photos" ? r.placed.map((p) => p.photo.id) : []))).toEqual(
           photos.map((p) => p.id),
         );
@@ -31,7 +34,7 @@ test("the wall's rows fill the width, hold every photo once and in order, and be
           expect(r.h).toBeLessThanOrEqual(150 + 1e-6);
           expect(new Set(r.placed.map((p) => p.photo.takenAt)).size).toBe(1);
         }
-        expect(rows.filter((r) => r.kind === "day")).toHaveLength(new Set(photos.map((p) => p.takenAt)).size);
+        expect(rows.filter((r) => r.kind === "event")).toHaveLength(new Set(photos.map((p) => p.takenAt)).size);
       },
     ),
   );
@@ -39,7 +42,7 @@ test("the wall's rows fill the width, hold every photo once and in order, and be
 
 test("arrow keys lead along the wall and to the nearest above and below", () => {
   const rows = wallRows(
-    ["a", "b", "c", "d"].map((id) => photo(id, 300, 150)),
+    [{ event: undefined, photos: ["a", "b", "c", "d"].map((id) => photo(id, 300, 150)) }],
     600,
     150,
     0,
@@ -104,4 +107,46 @@ test("before sending, the missing comes first, then the empty, then the soft", (
     ["empty", [page.tiles[3]!.id]],
     ["soft", [page.tiles[1]!.id]],
   ]);
+});
+
+test("a gathered pile shows its top alone, a spread one all; a hidden top leaves the pile to the next", () => {
+  const photos = ["a", "b", "c", "d"].map((id) => photo(id, 300, 200));
+  const ids = (list: readonly { id: string }[]) => list.map((p) => p.id).join("");
+  const closed = gathered(photos, [["b", "a", "c"]], new Set());
+  expect(ids(closed.photos)).toBe("bd");
+  expect(closed.marks.get("b")).toEqual({ count: 3, open: false });
+  const open = gathered(photos, [["b", "a", "c"]], new Set(["a"]));
+  expect(ids(open.photos)).toBe("abcd");
+  const without = gathered(
+    photos.filter((p) => p.id !== "b"),
+    [["b", "a", "c"]],
+    new Set(),
+  );
+  expect(ids(without.photos)).toBe("ad");
+  expect(gathered(photos.slice(3), [["b", "a", "c"]], new Set()).marks.size).toBe(0);
+});
+
+test("newest first turns the events and the photos in them around", () => {
+  const photos = [photo("a", 3, 2, "2026-01-01"), photo("b", 3, 2, "2026-01-01"), photo("c", 3, 2, "2026-02-01")];
+  const seen = (groups: ReturnType<typeof wallGroups>) => groups.map((g) => g.photos.map((p) => p.id).join(""));
+  expect(seen(wallGroups(photos, [], "oldest"))).toEqual(["ab", "c"]);
+  expect(seen(wallGroups([...photos].reverse(), [], "newest"))).toEqual(["c", "ba"]);
+  expect(seen(wallGroups(photos, [], "name"))).toEqual(["abc"]);
+});
+
+test("the timeline counts by day, week or month as the time on it grows, and leaves gaps", () => {
+  const photos = [photo("a", 3, 2, "2026-01-01"), photo("b", 3, 2, "2026-01-01"), photo("c", 3, 2, "2026-03-05")];
+  const bins = (days: number) =>
+    binPhotos(
+      photos,
+      [new Date("2025-12-30"), new Date(Date.parse("2025-12-30") + days * 86_400_000)],
+      (id) => id === "b",
+    );
+  expect(bins(90).map((b) => [b.count, b.placed, b.firstId])).toEqual([
+    [2, 1, "a"],
+    [1, 0, "c"],
+  ]);
+  expect(bins(500)[0]!.to.getTime() - bins(500)[0]!.from.getTime()).toBe(7 * 86_400_000);
+  expect(bins(2000).map((b) => b.from.toISOString().slice(0, 10))).toEqual(["2026-01-01", "2026-03-01"]);
+  expect(spanOf([])).toBeUndefined();
 });

@@ -1,4 +1,5 @@
 import { createStore } from "zustand/vanilla";
+import { openSieve, type Sieve } from "#core/photo";
 import { type Choice, nothingChosen } from "./choose.ts";
 
 export type MatTone = "light" | "grey" | "dark";
@@ -11,6 +12,12 @@ export interface DeskState {
   readonly reframing: string | undefined;
   readonly mat: MatTone;
   readonly cutLines: boolean;
+  /** What the library is narrowed to. */
+  readonly sieve: Sieve;
+  /** Piles that are spread out, by the id of their top photo. */
+  readonly openPiles: ReadonlySet<string>;
+  /** The photo whose sheet is open. */
+  readonly sheet: string | undefined;
 }
 
 export const createDesk = () =>
@@ -20,6 +27,9 @@ export const createDesk = () =>
     reframing: undefined,
     mat: "light",
     cutLines: true,
+    sieve: openSieve,
+    openPiles: new Set(),
+    sheet: undefined,
   }));
 
 export type Desk = ReturnType<typeof createDesk>;

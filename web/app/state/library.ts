@@ -1,7 +1,7 @@
 import { createStore } from "zustand/vanilla";
-import { byTimeTaken, type Photo } from "#core/photo";
-import { type Store, StoreError } from "../../storage/store.ts";
-import type { PhotoJobs } from "../../workers/jobs.ts";
+import { byTimeTaken, type Focus, type NamedSpan, type Photo, type Pile, photoSchema } from "#core/photo";
+import { type NewPhoto, type Store, StoreError } from "../../storage/store.ts";
+import type { FocusJobs, PhotoJobs } from "../../workers/jobs.ts";
 import type { WorkerPool } from "../../workers/pool.ts";
 import { WorkerError } from "../../workers/protocol.ts";
 
@@ -21,56 +21,108 @@ export interface Incoming {
   readonly done: number;
   /** The next ones, to show at once. */
   readonly waiting: readonly string[];
+  /** Milliseconds since 1970. */
+  readonly since: number;
+}
+
+/** What a person did to the library, for the words "Undo …". */
+export type LibraryDeed =
+  | "retimed"
+  | "starred"
+  | "hid"
+  | "showed"
+  | "captioned"
+  | "focused"
+  | "piled"
+  | "removed"
+  | "replaced"
+  | "named";
+
+interface Snapshot {
+  readonly photos: readonly Photo[];
+  readonly spans: readonly NamedSpan[] | undefined;
+}
+
+export interface LibraryStep {
+  readonly deed: LibraryDeed;
+  readonly count: number;
+  readonly before: Snapshot;
+  readonly after: Snapshot;
 }
 
 export interface LibraryState {
   readonly ready: boolean;
-  /** By the time taken. */
+  /** By the time taken; hidden ones too, removed ones not. */
   readonly photos: readonly Photo[];
   readonly byId: ReadonlyMap<string, Photo>;
+  readonly spans: readonly NamedSpan[];
+  readonly piles: readonly Pile[];
   readonly incoming: Incoming | undefined;
   readonly leftOut: readonly LeftOut[];
   /** Files of the last bringing-in that were here already. */
   readonly alreadyHere: number;
   /** Records that could not be read from storage. */
   readonly damaged: number;
+  readonly undoable: readonly LibraryStep[];
+  readonly redoable: readonly LibraryStep[];
 }
 
 export interface LibraryGiven {
   readonly store: Store;
   readonly pool: Pick<WorkerPool<PhotoJobs>, "run">;
+  /** Missing where faces and interest are not looked for. */
+  readonly finder?: { run(job: "findFocus", preview: Blob): Promise<FocusJobs["findFocus"]["out"]> };
   readonly newId: () => string;
   readonly now: () => string;
 }
 
-const shownWaiting = 48;
+const shownWaiting = 24;
 const lanes = 2;
 /** Sorting and painting again for each of thousands would cost more than the reading itself. */
-const flushEveryMs = 120;
+const flushEveryMs = 300;
+const pilesAfterMs = 400;
+const focusFlushMs = 900;
 
+/** All photos of this browser: bringing them in, correcting what is known of them, and undoing that. */
 export class Library {
   readonly state = createStore<LibraryState>(() => ({
     ready: false,
     photos: [],
     byId: new Map(),
+    spans: [],
+    piles: [],
     incoming: undefined,
     leftOut: [],
     alreadyHere: 0,
     damaged: 0,
+    undoable: [],
+    redoable: [],
   }));
   readonly #given: LibraryGiven;
   readonly #queue: IncomingFile[] = [];
   #fresh: Photo[] = [];
   #stop = new AbortController();
   #working = 0;
+  #pilesSoon: ReturnType<typeof setTimeout> | undefined;
+  #finding = false;
 
   constructor(given: LibraryGiven) {
     this.#given = given;
   }
 
   async load(): Promise<void> {
-    const { photos, damaged } = await this.#given.store.photos();
-    this.#show(photos, { ready: true, damaged });
+    const { store } = this.#given;
+    const [{ photos, damaged }, spans, undone] = await Promise.all([store.photos(), store.spans(), store.waiting()]);
+    const gone = photos.filter((p) => p.removed).map((p) => p.id);
+    this.state.setState({ spans, damaged, leftOut: undone.map((name) => ({ name, code: "notDone" })) });
+    this.#show(
+      photos.filter((p) => !p.removed),
+      { ready: true },
+    );
+    // Removing can be undone until the work is closed; it was closed.
+    if (gone.length > 0) await store.forgetPhotos(gone).catch(() => {});
+    if (undone.length > 0) await store.keepWaiting([]).catch(() => {});
+    void this.#findFocus();
   }
 
   /** Queues files; may be called again while others are still coming in. */
@@ -83,6 +135,7 @@ export class Library {
     }
     this.#queue.push(...files);
     this.#progress({ total: (incoming?.total ?? 0) + files.length, done: incoming?.done ?? 0 });
+    this.#keepWaiting();
     const hands = Math.min(lanes - this.#working, files.length);
     for (let i = 0; i < hands; i += 1) {
       this.#working += 1;
@@ -100,20 +153,111 @@ export class Library {
     this.state.setState({ leftOut: [], alreadyHere: 0 });
   }
 
+  /** Does something to photos, as one step that can be undone. Those that stay the same object are left alone. */
+  async edit(deed: LibraryDeed, photoIds: readonly string[], change: (photo: Photo) => Photo): Promise<void> {
+    const { byId } = this.state.getState();
+    const pairs = photoIds.flatMap((id) => {
+      const before = byId.get(id);
+      const after = before && change(before);
+      return before && after && after !== before ? [{ before, after }] : [];
+    });
+    if (pairs.length === 0) return;
+    await this.#take({
+      deed,
+      count: pairs.length,
+      before: { photos: pairs.map((p) => p.before), spans: undefined },
+      after: { photos: pairs.map((p) => p.after), spans: undefined },
+    });
+  }
+
+  async nameSpans(spans: readonly NamedSpan[]): Promise<void> {
+    await this.#take({
+      deed: "named",
+      count: 1,
+      before: { photos: [], spans: this.state.getState().spans },
+      after: { photos: [], spans },
+    });
+  }
+
+  /** Another file in a photo's place, on every page at once. Rejects with a code when the file is no good. */
+  async replace(photoId: string, file: File): Promise<void> {
+    const { store, pool } = this.#given;
+    const before = this.state.getState().byId.get(photoId);
+    if (!before) return;
+    const { facts, small } = await pool.run("readPhoto", { file, name: file.name, modifiedAt: file.lastModified });
+    const { name, type, sizeBytes, hash, widthPx, heightPx, likeness } = photoSchema.parse({
+      ...facts,
+      id: photoId,
+      addedAt: before.addedAt,
+    });
+    const after: Photo = { ...before, name, type, sizeBytes, hash, widthPx, heightPx, likeness };
+    await store.replacePhoto({ photo: after, original: new Blob([file], { type }), small });
+    this.#merge([after]);
+  }
+
+  /** A photo as it was before its file was replaced. */
+  async putBack(photo: NewPhoto): Promise<void> {
+    await this.#given.store.replacePhoto(photo);
+    this.#merge([photo.photo]);
+  }
+
+  /** Forgets what a person set, and lets the finder look at the photo anew. */
+  async lookAgain(photoId: string): Promise<void> {
+    const photo = this.state.getState().byId.get(photoId);
+    const preview = await this.#given.store.preview(photoId, "small");
+    const focus = photo && preview && (await this.#given.finder?.run("findFocus", preview).catch(() => undefined));
+    if (focus) await this.edit("focused", [photoId], (p) => ({ ...p, focus }));
+  }
+
+  undo(): Promise<void> {
+    return this.#travel("undoable", "redoable", "before");
+  }
+
+  redo(): Promise<void> {
+    return this.#travel("redoable", "undoable", "after");
+  }
+
+  async #take(step: LibraryStep): Promise<void> {
+    await this.#apply(step.after);
+    this.state.setState((s) => ({ undoable: [...s.undoable, step].slice(-200), redoable: [] }));
+  }
+
+  async #travel(from: "undoable" | "redoable", to: "undoable" | "redoable", side: "before" | "after"): Promise<void> {
+    const step = this.state.getState()[from].at(-1);
+    if (!step) return;
+    await this.#apply(step[side]);
+    this.state.setState((s) => ({ [from]: s[from].slice(0, -1), [to]: [...s[to], step] }) as Partial<LibraryState>);
+  }
+
+  async #apply({ photos, spans }: Snapshot): Promise<void> {
+    const { store } = this.#given;
+    // A finder may have looked at a photo since; what it found is not part of anybody's step.
+    const { byId } = this.state.getState();
+    const newest = photos.map((p) => (p.focus === null ? { ...p, focus: byId.get(p.id)?.focus ?? null } : p));
+    if (newest.length > 0) await store.putPhotos(newest);
+    if (spans) await store.keepSpans(spans);
+    if (spans) this.state.setState({ spans });
+    this.#merge(newest);
+  }
+
   async #work(): Promise<void> {
     let lastFlush = performance.now();
-    for (let file = this.#queue.shift(); file; file = this.#queue.shift()) {
-      await this.#bringInOne(file);
+    for (let next = this.#queue.shift(); next; next = this.#queue.shift()) {
+      await this.#bringInOne(next);
       const { incoming } = this.state.getState();
       if (incoming) this.#progress({ total: incoming.total, done: incoming.done + 1 });
       if (performance.now() - lastFlush > flushEveryMs) {
         this.#flush();
+        this.#keepWaiting();
         lastFlush = performance.now();
       }
     }
     this.#working -= 1;
     this.#flush();
-    if (this.#working === 0) this.state.setState({ incoming: undefined });
+    if (this.#working > 0) return;
+    this.state.setState({ incoming: undefined });
+    this.#keepWaiting();
+    void this.#findFocus();
   }
 
   async #bringInOne(from: IncomingFile): Promise<void> {
@@ -123,32 +267,98 @@ export class Library {
       const file = await from.open(signal);
       const input = { file, name: from.name, modifiedAt: file.lastModified };
       const { facts, small } = await pool.run("readPhoto", input, { signal });
-      const photo: Photo = { ...facts, id: newId(), addedAt: now() };
+      const photo = photoSchema.parse({ ...facts, id: newId(), addedAt: now() });
       const original = new Blob([file], { type: facts.type });
       const kept = await store.addPhoto({ photo, original, small });
       if (kept.added) this.#fresh.push(kept.photo);
       else this.state.setState((s) => ({ alreadyHere: s.alreadyHere + 1 }));
     } catch (e) {
       if (signal.aborted) return;
-      const code = e instanceof WorkerError || e instanceof StoreError ? e.code : "unreadableFile";
-      this.state.setState((s) => ({ leftOut: [...s.leftOut, { name: from.name, code }] }));
+      this.state.setState((s) => ({ leftOut: [...s.leftOut, { name: from.name, code: codeOf(e) }] }));
     }
   }
 
   #progress(count: { readonly total: number; readonly done: number }): void {
     const waiting = this.#queue.slice(0, shownWaiting).map((f) => f.name);
-    this.state.setState({ incoming: { ...count, waiting } });
+    const since = this.state.getState().incoming?.since ?? Date.parse(this.#given.now());
+    this.state.setState({ incoming: { ...count, waiting, since } });
+  }
+
+  #keepWaiting(): void {
+    // Only a hint for the next start: that it could not be kept is no reason to stop.
+    void this.#given.store.keepWaiting(this.#queue.map((f) => f.name)).catch(() => {});
   }
 
   #flush(): void {
     if (this.#fresh.length === 0) return;
-    const fresh = this.#fresh;
+    const { byId } = this.state.getState();
+    // What a finder saw may lie here for a moment; an edit that came meanwhile counts.
+    const fresh = this.#fresh.map((p) => {
+      const now = byId.get(p.id);
+      return now ? { ...now, focus: now.focus ?? p.focus } : p;
+    });
     this.#fresh = [];
-    this.#show([...this.state.getState().photos, ...fresh]);
+    this.#merge(fresh);
+  }
+
+  /** Takes new and changed photos over into what is shown. */
+  #merge(changed: readonly Photo[]): void {
+    if (changed.length === 0) return;
+    const all = new Map(this.state.getState().byId);
+    for (const p of changed) p.removed ? all.delete(p.id) : all.set(p.id, p);
+    this.#show([...all.values()]);
   }
 
   #show(photos: readonly Photo[], more: Partial<LibraryState> = {}): void {
     const sorted = [...photos].sort(byTimeTaken);
     this.state.setState({ ...more, photos: sorted, byId: new Map(sorted.map((p) => [p.id, p])) });
+    clearTimeout(this.#pilesSoon);
+    this.#pilesSoon = setTimeout(() => void this.#pile(), pilesAfterMs);
   }
+
+  async #pile(): Promise<void> {
+    const { photos } = this.state.getState();
+    const facts = photos.map(({ id, takenAt, likeness, pile, stars }) => ({ id, takenAt, likeness, pile, stars }));
+    const piles = await this.#given.pool.run("findPiles", facts).catch(() => undefined);
+    if (piles && this.state.getState().photos === photos) this.state.setState({ piles });
+  }
+
+  /** Looks for faces and interest in photos that nobody looked at, one after another, and keeps what comes. */
+  async #findFocus(): Promise<void> {
+    const { finder, store } = this.#given;
+    if (!finder || this.#finding) return;
+    this.#finding = true;
+    const tried = new Set<string>();
+    let lastFlush = performance.now();
+    const next = () => this.state.getState().photos.find((p) => p.focus === null && !tried.has(p.id));
+    for (let photo = next(); photo && this.#working === 0; photo = next()) {
+      tried.add(photo.id);
+      try {
+        const preview = await store.preview(photo.id, "small");
+        if (preview) await this.#keepFocus(photo.id, await finder.run("findFocus", preview));
+      } catch (e) {
+        // Without its model the finder can do nothing for any photo; a photo that it fails on is only skipped.
+        if (e instanceof WorkerError && e.code === "finderMissing") break;
+      }
+      if (performance.now() - lastFlush > focusFlushMs) {
+        this.#flush();
+        lastFlush = performance.now();
+      }
+    }
+    this.#flush();
+    this.#finding = false;
+  }
+
+  async #keepFocus(photoId: string, focus: Focus): Promise<void> {
+    const now = this.state.getState().byId.get(photoId);
+    if (!now || now.focus !== null) return;
+    const seen = { ...now, focus };
+    await this.#given.store.putPhotos([seen]);
+    this.#fresh.push(seen);
+  }
+}
+
+function codeOf(e: unknown): string {
+  if (e instanceof WorkerError || e instanceof StoreError) return e.code;
+  return e instanceof Error && "code" in e && typeof e.code === "string" ? e.code : "unreadableFile";
 }

@@ -6,9 +6,10 @@ import {
   findTile,
   type Page,
   photoIdOf,
+  unframed,
   type View,
 } from "#core/document";
-import { type Framing, firstFraming } from "#core/fit";
+import type { Framing } from "#core/fit";
 import type { ProjectSession } from "./project-session.ts";
 
 /** What a hand does on the page, each as one step. */
@@ -25,7 +26,7 @@ export function putPhoto(session: ProjectSession, tileId: string, photoId: strin
   const page = pageOf(session);
   const tile = findTile(page, tileId);
   if (!tile || photoIdOf(tile) === photoId) return;
-  const filling: Filling = { kind: "photo", view: { photoId, ...firstFraming } };
+  const filling: Filling = { kind: "photo", view: unframed(photoId) };
   session.commit({ code: "filledTiles", count: 1 }, [fill(page, [{ tileId, filling }])]);
 }
 
@@ -42,7 +43,7 @@ export function swapPhotos(session: ProjectSession, tileId: string, withTileId: 
 }
 
 const framedAnew = (filling: Filling): Filling =>
-  filling.kind === "photo" ? { kind: "photo", view: { ...firstFraming, photoId: filling.view.photoId } } : filling;
+  filling.kind === "photo" ? { kind: "photo", view: unframed(filling.view.photoId) } : filling;
 
 export function emptyThem(session: ProjectSession, tileIds: readonly string[]): void {
   const page = pageOf(session);
@@ -63,13 +64,13 @@ export function fillWith(session: ProjectSession, photoIds: readonly string[]): 
 export const countEmpty = (session: ProjectSession): number => emptyTiles(pageOf(session)).length;
 
 export function reframeChange(page: Page, tileId: string, view: View, framing: Framing): Change {
-  return fill(page, [{ tileId, filling: { kind: "photo", view: { ...view, ...framing } } }]);
+  return fill(page, [{ tileId, filling: { kind: "photo", view: { ...view, ...framing, byHand: true } } }]);
 }
 
 export function resetFraming(session: ProjectSession, tileId: string): void {
   const page = pageOf(session);
   const tile = findTile(page, tileId);
   if (tile?.filling.kind !== "photo") return;
-  const change = reframeChange(page, tileId, tile.filling.view, firstFraming);
-  session.commit({ code: "resetFraming", count: 1 }, [change]);
+  const filling: Filling = { kind: "photo", view: unframed(tile.filling.view.photoId) };
+  session.commit({ code: "resetFraming", count: 1 }, [fill(page, [{ tileId, filling }])]);
 }

@@ -1,9 +1,10 @@
 import { Box } from "@chakra-ui/react";
 import { type KeyboardEvent, useEffect, useMemo, useRef } from "react";
-import { findTile, frameRect, type Page, type Tile, type View } from "#core/document";
-import { dragged, type Framing, photoMatrix, settled, zoomed } from "#core/fit";
+import { findTile, frameRect, framingOf, type Tile } from "#core/document";
+import { dragged, type Framed, type Framing, photoMatrix, settled, zoomed } from "#core/fit";
 import { chain, identity, type Point, record, scaling, translation } from "#core/geometry";
-import { aspectOf } from "#core/photo";
+import type { PageFormat } from "#core/lab";
+import { framedBy } from "#core/photo";
 import { tileSteps } from "#core/scene";
 import { paintScene, paintStep, setMatrix } from "../../../painters/canvas.ts";
 import { panel as words } from "../../../text/pages.ts";
@@ -29,18 +30,20 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
   const tile = findTile(page, tileId);
   const photoView = tile?.filling.kind === "photo" ? tile.filling.view : undefined;
   const photo = photoView && byId.get(photoView.photoId);
-  const aspect = photo ? aspectOf(photo) : undefined;
+  const format = useProject((s) => s.project.format);
+  const framed = useMemo(() => photo && framedBy(photo), [photo]);
+  const aspect = framed?.aspect;
 
   useEffect(() => layer.current?.focus(), []);
 
   useEffect(() => {
     const at = canvas.current;
-    if (!at || !tile || !photoView || aspect === undefined) return;
+    if (!at || !tile || !framed) return;
     let frame = 0;
     const soon = () => {
       cancelAnimationFrame(frame);
       frame = requestAnimationFrame(() =>
-        paintOpenTile(at, view, tile, photoView, aspect, (id, px) => bitmaps.get(id, px)),
+        paintOpenTile(at, view, tile, framed, format, (id, px) => bitmaps.get(id, px)),
       );
     };
     soon();
@@ -49,16 +52,17 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
       cancelAnimationFrame(frame);
       unwatch();
     };
-  }, [tile, photoView, aspect, view, bitmaps]);
+  }, [tile, framed, format, view, bitmaps]);
 
   const hands = useMemo(() => {
-    /** The tile as it is now, draft included, with what its photo needs. */
-    const now = (): { page: Page; size: { w: number; h: number }; view: View } | undefined => {
+    /** The tile as it is now, draft included, and how it looks at its photo. */
+    const now = () => {
       const current = shownPage(session.state.getState());
       const open = findTile(current, tileId);
-      return open?.filling.kind === "photo"
-        ? { page: current, size: frameRect(open.frame), view: open.filling.view }
-        : undefined;
+      if (open?.filling.kind !== "photo" || !framed) return undefined;
+      const { view } = open.filling;
+      const framing: Framing = framingOf(view, framed, open.frame, format);
+      return { page: current, size: frameRect(open.frame), view, framing };
     };
     return {
       now,
@@ -72,7 +76,7 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
           session.commit({ code: "reframed", count: 1 }, [reframeChange(at.page, tileId, at.view, framing)], mergeKey);
       },
     };
-  }, [session, tileId]);
+  }, [session, tileId, framed, format]);
 
   useEffect(() => {
     const at = layer.current;
@@ -86,9 +90,9 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
       const centre = findTile(open.page, tileId)!.frame.centre;
       const anchor = { x: under.x - centre.x, y: under.y - centre.y };
       const zoom =
-        settled(aspect, open.size, open.view).zoom *
+        settled(aspect, open.size, open.framing).zoom *
         zoomStep ** (-Math.sign(e.deltaY) * Math.min(3, Math.abs(e.deltaY) / 60));
-      hands.keep(zoomed(aspect, open.size, open.view, zoom, anchor), `wheel-${tileId}`);
+      hands.keep(zoomed(aspect, open.size, open.framing, zoom, anchor), `wheel-${tileId}`);
     };
     at.addEventListener("wheel", wheel, { passive: false });
     return () => at.removeEventListener("wheel", wheel);
@@ -102,9 +106,9 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
     const element = e.currentTarget;
     element.setPointerCapture(e.pointerId);
     const start: Point = { x: e.clientX, y: e.clientY };
-    let framing: Framing = open.view;
+    let framing = open.framing;
     const move = (ev: PointerEvent) => {
-      framing = dragged(aspect, open.size, open.view, {
+      framing = dragged(aspect, open.size, open.framing, {
         x: (ev.clientX - start.x) / view.scale,
         y: (ev.clientY - start.y) / view.scale,
       });
@@ -114,7 +118,7 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
       element.removeEventListener("pointermove", move);
       element.removeEventListener("pointerup", end);
       element.removeEventListener("pointercancel", end);
-      if (framing === open.view) session.dropPreview();
+      if (framing === open.framing) session.dropPreview();
       else hands.keep(framing);
     };
     element.addEventListener("pointermove", move);
@@ -133,11 +137,11 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
       ArrowDown: { x: 0, y: by },
     };
     const shift = moves[e.key];
-    const { zoom } = settled(aspect, open.size, open.view);
-    if (shift) hands.keep(dragged(aspect, open.size, open.view, shift), `nudge-${tileId}`);
+    const { zoom } = settled(aspect, open.size, open.framing);
+    if (shift) hands.keep(dragged(aspect, open.size, open.framing, shift), `nudge-${tileId}`);
     else if (e.key === "+" || e.key === "=")
-      hands.keep(zoomed(aspect, open.size, open.view, zoom * zoomStep), `zoom-${tileId}`);
-    else if (e.key === "-") hands.keep(zoomed(aspect, open.size, open.view, zoom / zoomStep), `zoom-${tileId}`);
+      hands.keep(zoomed(aspect, open.size, open.framing, zoom * zoomStep), `zoom-${tileId}`);
+    else if (e.key === "-") hands.keep(zoomed(aspect, open.size, open.framing, zoom / zoomStep), `zoom-${tileId}`);
     else if (e.key === "Enter" || e.key === "Escape") desk.setState({ reframing: undefined });
     else return;
     e.preventDefault();
@@ -171,8 +175,8 @@ function paintOpenTile(
   at: HTMLCanvasElement,
   view: PageView,
   tile: Tile,
-  look: View,
-  aspect: number,
+  framed: Framed,
+  format: PageFormat,
   bitmapOf: (id: string, longPx: number) => CanvasImageSource | undefined,
 ): void {
   const dpr = window.devicePixelRatio;
@@ -193,7 +197,9 @@ function paintOpenTile(
     translation(-view.box.x, -view.box.y),
   );
   const rect = frameRect(tile.frame);
-  const matrix = photoMatrix(aspect, rect, look);
+  if (tile.filling.kind !== "photo") return;
+  const look = tile.filling.view;
+  const matrix = photoMatrix(framed.aspect, rect, framingOf(look, framed, tile.frame, format));
   const longPx = Math.max(Math.hypot(matrix.a, matrix.b), Math.hypot(matrix.c, matrix.d)) * k;
   const picture = bitmapOf(look.photoId, longPx);
   setMatrix(ctx, identity);
@@ -206,7 +212,7 @@ function paintOpenTile(
   ctx.globalAlpha = 0.45;
   paintStep(ctx, { draw: "photo", photoId: look.photoId, matrix, clip: photoEdge(matrix) }, picture);
   ctx.globalAlpha = 1;
-  const steps = tileSteps(tile, () => aspect);
+  const steps = tileSteps(tile, format, () => framed);
   paintScene(ctx, { box: view.box, steps }, toPixels, () => picture, "high");
   setMatrix(ctx, toPixels);
   ctx.strokeStyle = "#17757e";

@@ -1,7 +1,17 @@
-import { Box, Flex, Heading, HStack, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Heading, HStack, Text } from "@chakra-ui/react";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type KeyboardEvent, useMemo, useRef, useState } from "react";
-import { photos as words } from "../../../text/photos.ts";
+import {
+  type KeyboardEvent,
+  type PointerEvent,
+  type RefObject,
+  useEffect,
+  useImperativeHandle,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
+import type { NamedSpan, Photo, PhotoEvent } from "#core/photo";
+import { eventWords, photos as words } from "../../../text/photos.ts";
 import { useKit } from "../../kit.ts";
 import { takenDay } from "../../parts/dates.ts";
 import { PhotoTile } from "../../parts/photo-tile.tsx";
@@ -10,22 +20,38 @@ import { choose, chooseAll, nothingChosen } from "../../state/choose.ts";
 import { useDesk, useLibrary } from "../../state/hooks.ts";
 import { usePlaced } from "../../state/placed.ts";
 import { neighbour, wallRows } from "./rows.ts";
+import { gathered, wallGroups } from "./wall-groups.ts";
 
 const aimPx = 150;
 const gapPx = 8;
 
-/** All photos in rows, day by day; only what is on screen is in the document. */
-export function PhotoWall() {
+export interface WallHandle {
+  goTo(photoId: string): void;
+}
+
+/** Photos in rows, event by event; only what is on screen is in the document. */
+export function PhotoWall({
+  photos,
+  handle,
+}: {
+  readonly photos: readonly Photo[];
+  readonly handle: RefObject<WallHandle | null>;
+}) {
   const { desk } = useKit();
-  const photos = useLibrary((s) => s.photos);
-  const waiting = useLibrary((s) => s.incoming?.waiting);
+  const piles = useLibrary((s) => s.piles);
+  const spans = useLibrary((s) => s.spans);
   const choice = useDesk((s) => s.photos);
+  const order = useDesk((s) => s.sieve.order);
+  const openPiles = useDesk((s) => s.openPiles);
   const placed = usePlaced();
   const [sizeRef, size] = useSizeOf();
   const scroller = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<string>();
-  const rows = useMemo(() => (size ? wallRows(photos, size.w, aimPx, gapPx) : []), [photos, size]);
-  const ids = useMemo(() => photos.map((p) => p.id), [photos]);
+
+  const pile = useMemo(() => gathered(photos, piles, openPiles), [photos, piles, openPiles]);
+  const groups = useMemo(() => wallGroups(pile.photos, spans, order), [pile, spans, order]);
+  const rows = useMemo(() => (size ? wallRows(groups, size.w, aimPx, gapPx) : []), [groups, size]);
+  const ids = useMemo(() => groups.flatMap((g) => g.photos.map((p) => p.id)), [groups]);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
@@ -34,8 +60,16 @@ export function PhotoWall() {
   });
   // biome-ignore lint/correctness/useExhaustiveDependencies: new rows have new heights, and the estimates go with them
   useMemo(() => virtual.measure(), [rows, virtual]);
-  const stop = at ?? ids[0];
+  const stop = at !== undefined && ids.includes(at) ? at : ids[0];
 
+  const rowOf = (id: string) => rows.findIndex((r) => r.kind === "photos" && r.placed.some((p) => p.photo.id === id));
+  useImperativeHandle(handle, () => ({
+    goTo(id) {
+      const row = rowOf(id);
+      if (row >= 0) virtual.scrollToIndex(Math.max(0, row - 1), { align: "start" });
+      setAt(id);
+    },
+  }));
   const go = (id: string | undefined, shift: boolean) => {
     if (id === undefined) return;
     setAt(id);
@@ -46,23 +80,38 @@ export function PhotoWall() {
           ctrl: false,
         }),
       }));
-    virtual.scrollToIndex(rows.findIndex((r) => r.kind === "photos" && r.placed.some((p) => p.photo.id === id)));
+    virtual.scrollToIndex(rowOf(id));
     requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-photo="${id}"]`)?.focus());
   };
+  const togglePile = (id: string) =>
+    desk.setState((s) => {
+      const open = new Set(s.openPiles);
+      // A pile is open when any of its photos is marked; closing lets all of them go.
+      const own = piles.find((p) => p.includes(id)) ?? [id];
+      if (own.some((p) => open.has(p))) for (const p of own) open.delete(p);
+      else open.add(id);
+      return { openPiles: open };
+    });
   const onKeyDown = (e: KeyboardEvent) => {
+    if (e.target instanceof HTMLInputElement) return;
     if (e.key.startsWith("Arrow") && stop) go(neighbour(rows, stop, e.key as "ArrowLeft"), e.shiftKey);
     else if (e.key === " " && stop)
       desk.setState((s) => ({ photos: choose(s.photos, ids, stop, { shift: e.shiftKey, ctrl: true }) }));
+    else if (e.key === "Enter" && stop) desk.setState({ sheet: stop });
+    else if (e.key === "p" && stop) togglePile(stop);
     else if (e.key === "a" && (e.ctrlKey || e.metaKey)) desk.setState({ photos: chooseAll(ids) });
-    else if (e.key === "Escape") desk.setState({ photos: nothingChosen });
+    else if (e.key === "Escape") desk.setState({ photos: nothingChosen, sheet: undefined });
     else if (e.key === "Home") go(ids[0], e.shiftKey);
     else if (e.key === "End") go(ids.at(-1), e.shiftKey);
     else return;
     e.preventDefault();
   };
+  const lasso = useLasso(scroller, (hit) =>
+    desk.setState((s) => ({ photos: { ids: new Set([...s.photos.ids, ...hit]), anchor: hit[0] ?? s.photos.anchor } })),
+  );
 
   return (
-    <Box ref={scroller} h="full" overflowY="auto" px="8" pb="8">
+    <Box ref={scroller} h="full" overflowY="auto" px="8" pb="8" position="relative" onPointerDown={lasso.begin}>
       <Box
         ref={sizeRef}
         role="listbox"
@@ -85,46 +134,155 @@ export function PhotoWall() {
               right="0"
               style={{ transform: `translateY(${item.start}px)` }}
             >
-              {row.kind === "day" ? (
-                <HStack role="presentation" h={`${row.h}px`} align="end" pb="1.5" gap="3">
-                  <Heading as="h2" fontSize="17px" fontWeight="560">
-                    {takenDay(row.day)}
-                  </Heading>
-                  <Text fontSize="13.5px" color="fg.subtle">
-                    {words.count(row.count)}
-                  </Text>
-                </HStack>
+              {row.kind === "event" ? (
+                <EventHeading event={row.event} spans={spans} h={row.h} />
               ) : (
                 <Flex gap={`${gapPx}px`} role="presentation">
-                  {row.placed.map(({ photo, w }) => (
-                    <PhotoTile
-                      key={photo.id}
-                      photo={photo}
-                      chosen={choice.ids.has(photo.id)}
-                      stop={photo.id === stop}
-                      onPages={placed.get(photo.id) ?? []}
-                      style={{ width: w, height: row.h }}
-                      onFocus={() => setAt(photo.id)}
-                      onClick={(e) =>
-                        desk.setState({
-                          photos: choose(choice, ids, photo.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
-                        })
-                      }
-                    />
-                  ))}
+                  {row.placed.map(({ photo, w }) => {
+                    const mark = pile.marks.get(photo.id);
+                    return (
+                      <PhotoTile
+                        key={photo.id}
+                        photo={photo}
+                        chosen={choice.ids.has(photo.id)}
+                        stop={photo.id === stop}
+                        onPages={placed.get(photo.id) ?? []}
+                        style={{ width: w, height: row.h }}
+                        pile={mark && { ...mark, onToggle: () => togglePile(photo.id) }}
+                        onFocus={() => setAt(photo.id)}
+                        onOpen={() => desk.setState({ sheet: photo.id })}
+                        onClick={(e) =>
+                          desk.setState({
+                            photos: choose(choice, ids, photo.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
+                          })
+                        }
+                      />
+                    );
+                  })}
                 </Flex>
               )}
             </Box>
           );
         })}
       </Box>
-      {waiting && waiting.length > 0 && <Waiting names={waiting} />}
+      {lasso.box && (
+        <Box
+          position="fixed"
+          pointerEvents="none"
+          bg="rgba(23,117,126,.14)"
+          border="1.5px solid"
+          borderColor="glaze.500"
+          zIndex="3"
+          style={lasso.box}
+        />
+      )}
+      <Waiting />
     </Box>
   );
 }
 
+/** A box drawn from bare ground chooses the photos it touches. */
+function useLasso(scroller: RefObject<HTMLDivElement | null>, onHit: (ids: string[]) => void) {
+  const [box, setBox] = useState<{ left: number; top: number; width: number; height: number }>();
+  const begin = (e: PointerEvent<HTMLElement>) => {
+    const onPhoto = e.target instanceof Element && e.target.closest("[data-photo], input, button");
+    const area = scroller.current;
+    if (e.button !== 0 || onPhoto || !area || e.nativeEvent.offsetX > area.clientWidth) return;
+    const start = { x: e.clientX, y: e.clientY };
+    const rectTo = (ev: globalThis.PointerEvent) => ({
+      left: Math.min(start.x, ev.clientX),
+      top: Math.min(start.y, ev.clientY),
+      width: Math.abs(ev.clientX - start.x),
+      height: Math.abs(ev.clientY - start.y),
+    });
+    const move = (ev: globalThis.PointerEvent) => setBox(rectTo(ev));
+    const end = (ev: globalThis.PointerEvent) => {
+      window.removeEventListener("pointermove", move);
+      window.removeEventListener("pointerup", end);
+      setBox(undefined);
+      const r = rectTo(ev);
+      if (r.width < 4 && r.height < 4) return;
+      const hit = [...area.querySelectorAll<HTMLElement>("[data-photo]")].filter((el) => {
+        const b = el.getBoundingClientRect();
+        return b.right > r.left && b.left < r.left + r.width && b.bottom > r.top && b.top < r.top + r.height;
+      });
+      onHit(hit.map((el) => el.dataset.photo!));
+    };
+    window.addEventListener("pointermove", move);
+    window.addEventListener("pointerup", end);
+  };
+  return { box, begin };
+}
+
+function EventHeading({
+  event,
+  spans,
+  h,
+}: {
+  readonly event: PhotoEvent;
+  readonly spans: readonly NamedSpan[];
+  readonly h: number;
+}) {
+  const { library, newId } = useKit();
+  const name = event.span?.name ?? "";
+  const [text, setText] = useState(name);
+  useEffect(() => setText(name), [name]);
+  const keep = () => {
+    const tidy = text.trim().slice(0, 120);
+    if (tidy === name) return;
+    const others = spans.filter((s) => s !== event.span);
+    const span = { id: event.span?.id ?? newId(), name: tidy, from: event.from, to: event.to };
+    void library.nameSpans(tidy === "" ? others : [...others, span]);
+  };
+  const [from, to] = [takenDay(event.from), takenDay(event.to)];
+  return (
+    <HStack role="presentation" h={`${h}px`} align="baseline" pt="3" gap="3">
+      <chakra.input
+        aria-label={`${eventWords.name}, ${from}`}
+        placeholder={eventWords.placeholder}
+        value={text}
+        maxLength={120}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={keep}
+        onKeyDown={(e) => {
+          if (e.key === "Enter") e.currentTarget.blur();
+          if (e.key === "Escape") setText(name);
+        }}
+        w={`${Math.max(15, Math.min(44, text.length + 2))}ch`}
+        fontFamily="heading"
+        fontSize="18px"
+        fontWeight="560"
+        bg="transparent"
+        px="1.5"
+        ml={name ? "-1.5" : 0}
+        order={name ? 0 : 2}
+        borderRadius="soft"
+        border="1px solid transparent"
+        _placeholder={{ color: "oat.500", fontWeight: 400, fontFamily: "body", fontSize: "15px" }}
+        _hover={{ borderColor: "oat.400" }}
+        _focus={{ bg: "oat.25", borderColor: "glaze.500" }}
+      />
+      <Heading
+        as="h2"
+        fontFamily={name ? "body" : "heading"}
+        fontSize={name ? "14.5px" : "18px"}
+        fontWeight={name ? "500" : "560"}
+        color={name ? "fg.muted" : "ink.900"}
+        letterSpacing="0"
+      >
+        {from === to ? from : `${from} – ${to}`}
+      </Heading>
+      <Text fontSize="13.5px" color="fg.subtle">
+        {words.count(event.photoIds.length)}
+      </Text>
+    </HStack>
+  );
+}
+
 /** Files that were let go a moment ago, by name, until their picture is there. */
-function Waiting({ names }: { readonly names: readonly string[] }) {
+function Waiting() {
+  const names = useLibrary((s) => s.incoming?.waiting);
+  if (!names || names.length === 0) return null;
   return (
     <Box mt="4">
       <Heading as="h2" fontSize="17px" fontWeight="560" mb="2">

@@ -1,85 +1,124 @@
 import { Box, Button, Flex, Heading, HStack, Text, VStack } from "@chakra-ui/react";
-import { LayoutGrid } from "lucide-react";
-import { Link, useNavigate, useParams } from "react-router";
-import { photos as words } from "../../../text/photos.ts";
+import { useCallback, useMemo, useRef } from "react";
+import { Link } from "react-router";
+import { narrows, openSieve, sift } from "#core/photo";
+import { sieveWords, photos as words } from "../../../text/photos.ts";
 import { useKit } from "../../kit.ts";
 import { BringIn, TakeSample } from "../../parts/bring-in.tsx";
 import { IncomingBar } from "../../parts/incoming-bar.tsx";
-import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { chooseAll, nothingChosen } from "../../state/choose.ts";
 import { useDesk, useLibrary, useMaybeSession } from "../../state/hooks.ts";
-import { PhotoWall } from "./photo-wall.tsx";
+import { usePlaced } from "../../state/placed.ts";
+import { ChosenBar } from "./chosen-bar.tsx";
+import { PhotoSheet } from "./photo-sheet.tsx";
+import { PhotoWall, type WallHandle } from "./photo-wall.tsx";
+import { SieveBar } from "./sieve-bar.tsx";
+import { Timeline } from "./timeline.tsx";
+import { useLibraryKeys } from "./use-library-keys.ts";
 
 /** Everything brought in, by time. */
 export function PhotosPlace() {
-  const photos = useLibrary((s) => s.photos);
+  const { desk } = useKit();
+  const all = useLibrary((s) => s.photos);
+  const byId = useLibrary((s) => s.byId);
+  const piles = useLibrary((s) => s.piles);
   const coming = useLibrary((s) => s.incoming !== undefined);
-  if (photos.length === 0 && !coming)
+  const sieve = useDesk((s) => s.sieve);
+  const chosenIds = useDesk((s) => s.photos.ids);
+  const sheetId = useDesk((s) => s.sheet);
+  const placed = usePlaced();
+  const wall = useRef<WallHandle>(null);
+  const isPlaced = useCallback((id: string) => placed.has(id), [placed]);
+  // The timeline shows what every other filter leaves, so that its own brush can be widened again.
+  const timed = useMemo(
+    () => sift(all, { ...sieve, span: undefined, order: "oldest" }, isPlaced),
+    [all, sieve, isPlaced],
+  );
+  const shown = useMemo(() => sift(all, sieve, isPlaced), [all, sieve, isPlaced]);
+  const chosen = useMemo(() => all.filter((p) => chosenIds.has(p.id)), [all, chosenIds]);
+  const onSpan = useCallback(
+    (span: typeof sieve.span) => desk.setState((s) => ({ sieve: { ...s.sieve, span } })),
+    [desk],
+  );
+  const onGo = useCallback((id: string) => wall.current?.goTo(id), []);
+  useLibraryKeys();
+
+  if (all.length === 0 && !coming)
     return (
       <>
         <IncomingBar />
         <Empty />
       </>
     );
+  const sheet = sheetId === undefined ? undefined : byId.get(sheetId);
   return (
-    <Flex direction="column" h="full">
+    <Flex direction="column" h="full" minH="0">
       <IncomingBar />
-      <Bar />
-      <Box flex="1" minH="0">
-        <PhotoWall />
+      <Bar shown={shown.length} all={all.length} ids={shown.map((p) => p.id)} />
+      <Box px="6" pt="8" pb="1">
+        <Timeline photos={timed} isPlaced={isPlaced} span={sieve.span} onSpan={onSpan} onGo={onGo} />
       </Box>
+      <Flex flex="1" minH="0">
+        <Box flex="1" minW="0">
+          {shown.length === 0 && all.length > 0 ? <NothingPasses /> : <PhotoWall photos={shown} handle={wall} />}
+        </Box>
+        {sheet && (
+          <PhotoSheet
+            key={sheet.id}
+            photo={sheet}
+            pile={piles.find((p) => p.includes(sheet.id)) ?? (sheet.pile === "alone" ? [sheet.id] : undefined)}
+          />
+        )}
+      </Flex>
+      <ChosenBar chosen={chosen} />
     </Flex>
   );
 }
 
-function Bar() {
-  const kit = useKit();
+function Bar({ shown, all, ids }: { readonly shown: number; readonly all: number; readonly ids: readonly string[] }) {
+  const { desk } = useKit();
   const session = useMaybeSession();
-  const { projectId } = useParams();
-  const navigate = useNavigate();
-  const photos = useLibrary((s) => s.photos);
-  const chosen = useDesk((s) => s.photos.ids);
-  const setChoice = (to: typeof nothingChosen) => kit.desk.setState({ photos: to });
-
-  async function arrange() {
-    if (!session) return;
-    arrangePhotos(
-      kit,
-      session,
-      photos.filter((p) => chosen.has(p.id)),
-    );
-    await navigate(`/work/${projectId}/pages`);
-  }
-
+  const chosen = useDesk((s) => s.photos.ids.size);
   return (
-    <HStack px="8" py="3" gap="4">
-      <Heading as="h1" fontSize="24px" fontWeight="540">
-        {words.count(photos.length)}
+    <HStack px="8" pt="3" gap="3">
+      <Heading as="h1" fontSize="24px" fontWeight="540" whiteSpace="nowrap">
+        {shown === all ? words.count(all) : sieveWords.shown(shown, all)}
       </Heading>
-      <Text color="fg.subtle" role="status">
-        {chosen.size > 0 ? words.chosen(chosen.size) : ""}
-      </Text>
       <HStack ml="auto" gap="2">
         <Button
           size="sm"
           variant="ghost"
-          disabled={photos.length === 0}
-          onClick={() => setChoice(chosen.size === photos.length ? nothingChosen : chooseAll(photos.map((p) => p.id)))}
+          disabled={shown === 0}
+          onClick={() => desk.setState({ photos: chosen === shown ? nothingChosen : chooseAll(ids) })}
         >
-          {chosen.size === photos.length && photos.length > 0 ? words.chooseNone : words.chooseAll}
+          {chosen === shown && shown > 0 ? words.chooseNone : words.chooseAll}
         </Button>
+        <SieveBar />
         <BringIn />
-        {session ? (
-          <Button size="sm" disabled={chosen.size === 0} onClick={() => void arrange()}>
-            <LayoutGrid size={17} aria-hidden /> {words.arrange(chosen.size)}
-          </Button>
-        ) : (
+        {!session && (
           <Button asChild size="sm">
             <Link to="/">{words.startCollage}</Link>
           </Button>
         )}
       </HStack>
     </HStack>
+  );
+}
+
+function NothingPasses() {
+  const { desk } = useKit();
+  const sieve = useDesk((s) => s.sieve);
+  return (
+    <VStack h="full" justify="center" gap="3">
+      <Heading as="p" fontSize="22px" fontWeight="520">
+        {sieveWords.none}
+      </Heading>
+      {narrows(sieve) && (
+        <Button variant="outline" onClick={() => desk.setState({ sieve: openSieve })}>
+          {sieveWords.clear}
+        </Button>
+      )}
+    </VStack>
   );
 }
 

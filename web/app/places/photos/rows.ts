@@ -1,41 +1,45 @@
-import { aspectOf, type Photo } from "#core/photo";
+import { aspectOf, type Photo, type PhotoEvent } from "#core/photo";
 
 export interface Placed {
   readonly photo: Photo;
   readonly w: number;
 }
 
-/** A line of the photo wall: the heading of a day, or photos of one height side by side. */
+/** A line of the photo wall: the heading of an event, or photos of one height side by side. */
 export type WallRow =
-  | { readonly kind: "day"; readonly day: string; readonly count: number; readonly h: number }
+  | { readonly kind: "event"; readonly event: PhotoEvent; readonly h: number }
   | { readonly kind: "photos"; readonly placed: readonly Placed[]; readonly h: number };
 
-const headingPx = 46;
+const headingPx = 50;
+
+/** Photos that belong together, with the event they are of where the order is by time. */
+export interface WallGroup {
+  readonly event: PhotoEvent | undefined;
+  readonly photos: readonly Photo[];
+}
 
 /**
- * Photos as rows that fill `width`, a heading before each day. A row is closed when one more photo would make it lower
- * than `aim` by more than it is higher now; the last row of a day keeps the wanted height. Sizes in CSS pixels.
+ * Groups as rows that fill `width`, a heading before each event. A row is closed as soon as its photos, at the height
+ * `aim`, fill it, and is then made exactly as wide as the wall; the last of a group keeps that height. In CSS pixels.
  */
-export function wallRows(photos: readonly Photo[], width: number, aim: number, gap: number): WallRow[] {
+export function wallRows(groups: readonly WallGroup[], width: number, aim: number, gap: number): WallRow[] {
   const rows: WallRow[] = [];
-  for (const [day, ofDay] of byDay(photos)) {
-    rows.push({ kind: "day", day, count: ofDay.length, h: headingPx });
+  for (const { event, photos } of groups) {
+    if (event) rows.push({ kind: "event", event, h: headingPx });
     let row: Photo[] = [];
     let aspects = 0;
-    const close = (full: boolean) => {
-      const h = full
-        ? (width - gap * (row.length - 1)) / aspects
-        : Math.min(aim, (width - gap * (row.length - 1)) / aspects);
+    const close = () => {
+      const h = Math.min(aim, (width - gap * (row.length - 1)) / aspects);
       rows.push({ kind: "photos", h, placed: row.map((photo) => ({ photo, w: shownAspect(photo) * h })) });
       row = [];
       aspects = 0;
     };
-    for (const photo of ofDay) {
+    for (const photo of photos) {
       row.push(photo);
       aspects += shownAspect(photo);
-      if (aspects * aim + gap * (row.length - 1) >= width) close(true);
+      if (aspects * aim + gap * (row.length - 1) >= width) close();
     }
-    if (row.length > 0) close(false);
+    if (row.length > 0) close();
   }
   return rows;
 }
@@ -43,23 +47,10 @@ export function wallRows(photos: readonly Photo[], width: number, aim: number, g
 /** Panoramas and slips are shown cropped, so that they do not make a row of their own a line high. */
 const shownAspect = (photo: Photo): number => Math.min(3, Math.max(0.5, aspectOf(photo)));
 
-function byDay(photos: readonly Photo[]): Map<string, Photo[]> {
-  const days = new Map<string, Photo[]>();
-  for (const photo of photos) {
-    const day = photo.takenAt.slice(0, 10);
-    const list = days.get(day);
-    if (list) list.push(photo);
-    else days.set(day, [photo]);
-  }
-  return days;
-}
+type Arrow = "ArrowLeft" | "ArrowRight" | "ArrowUp" | "ArrowDown";
 
 /** The photo that an arrow key leads to: along the list, or to the nearest in the row above or below. */
-export function neighbour(
-  rows: readonly WallRow[],
-  from: string,
-  key: "ArrowLeft" | "ArrowRight" | "ArrowUp" | "ArrowDown",
-): string | undefined {
+export function neighbour(rows: readonly WallRow[], from: string, key: Arrow): string | undefined {
   const lines = rows.flatMap((r) => (r.kind === "photos" ? [r.placed] : []));
   const line = lines.findIndex((l) => l.some((p) => p.photo.id === from));
   if (line < 0) return lines[0]?.[0]?.photo.id;

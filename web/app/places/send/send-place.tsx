@@ -12,10 +12,11 @@ import type { PrintedFile } from "../../../workers/jobs.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import { useKit } from "../../kit.ts";
 import { PageCanvas } from "../../parts/page-canvas.tsx";
+import { saveToDisk } from "../../parts/save-to-disk.ts";
 import { useSizeOf } from "../../parts/size-of.ts";
 import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { concernsOf } from "./concerns.ts";
-import { gatherOriginals, saveToDisk, sendFileName } from "./make-file.ts";
+import { gatherOriginals, sendFileName } from "./make-file.ts";
 
 type Making =
   | { readonly is: "idle" }

@@ -1,8 +1,8 @@
 import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { Crop, FlipHorizontal2 } from "lucide-react";
-import { frameRect, type Tile, type View } from "#core/document";
-import { type Framing, firstFraming, mostZoom, settled, zoomed } from "#core/fit";
-import { aspectOf, type Photo } from "#core/photo";
+import { frameRect, framingOf, type Tile, type View } from "#core/document";
+import { type Framing, mostZoom, settled, zoomed } from "#core/fit";
+import { aspectOf, framedBy, type Photo } from "#core/photo";
 import { formatLength, formatSize } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/pages.ts";
 import { common } from "../../../../text/places.ts";
@@ -129,17 +129,14 @@ function Reframing({ tile, photo, view }: { readonly tile: Tile; readonly photo:
   const { desk } = useKit();
   const session = useSession();
   const page = useProject(shownPage);
+  const format = useProject((s) => s.project.format);
   const aspect = aspectOf(photo);
   const rect = frameRect(tile.frame);
-  const now = settled(aspect, rect, view);
+  const framing: Framing = framingOf(view, framedBy(photo), tile.frame, format);
+  const now = settled(aspect, rect, framing);
   const change = (framing: Framing) => reframeChange(page, tile.id, view, framing);
   const keep = (framing: Framing) => session.commit({ code: "reframed", count: 1 }, [change(framing)]);
-  const untouched =
-    view.zoom === 1 &&
-    view.turn === 0 &&
-    !view.flip &&
-    view.centre.x === firstFraming.centre.x &&
-    view.centre.y === firstFraming.centre.y;
+  const untouched = !view.byHand;
   // A slider of equal ratios, so that the same way means the same enlargement anywhere.
   const toZoom = (v: number) => mostZoom ** v;
   return (
@@ -154,8 +151,8 @@ function Reframing({ tile, photo, view }: { readonly tile: Tile; readonly photo:
           most={1}
           step={0.01}
           value={Math.log(now.zoom) / Math.log(mostZoom)}
-          onMove={(v) => session.preview([change(zoomed(aspect, rect, view, toZoom(v)))])}
-          onEnd={(v) => keep(zoomed(aspect, rect, view, toZoom(v)))}
+          onMove={(v) => session.preview([change(zoomed(aspect, rect, framing, toZoom(v)))])}
+          onEnd={(v) => keep(zoomed(aspect, rect, framing, toZoom(v)))}
         />
       </Slot>
       <Slot label={words.turn} figure={`${Math.round(view.turn * 10) / 10}°`}>
@@ -165,15 +162,15 @@ function Reframing({ tile, photo, view }: { readonly tile: Tile; readonly photo:
           most={45}
           step={0.5}
           value={view.turn}
-          onMove={(turn) => session.preview([change({ ...view, turn })])}
-          onEnd={(turn) => keep({ ...view, turn })}
+          onMove={(turn) => session.preview([change({ ...framing, turn })])}
+          onEnd={(turn) => keep({ ...framing, turn })}
         />
       </Slot>
       <HStack gap="2" mt="1">
         <Button
           size="sm"
           variant="outline"
-          onClick={() => keep({ ...view, flip: !view.flip, centre: { x: 1 - now.centre.x, y: now.centre.y } })}
+          onClick={() => keep({ ...framing, flip: !view.flip, centre: { x: 1 - now.centre.x, y: now.centre.y } })}
         >
           <FlipHorizontal2 size={16} aria-hidden /> {words.flip}
         </Button>

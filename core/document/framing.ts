@@ -1,0 +1,24 @@
+import { type Framed, type Framing, firstFraming, firstFramingFor } from "#core/fit";
+import type { Sides } from "#core/geometry";
+import type { PageFormat } from "#core/lab";
+import { type Frame, frameRect, type View } from "./page.ts";
+
+/** A photo in a tile as it was put there, before anybody framed it. */
+export const unframed = (photoId: string): View => ({ photoId, ...firstFraming, byHand: false });
+
+/** How a tile looks at its photo: as a person framed it, else by the photo's focus. */
+export function framingOf(view: View, photo: Framed, frame: Frame, format: PageFormat): Framing {
+  return view.byHand ? view : firstFramingFor(photo, { w: frame.width, h: frame.height }, lostSides(frame, format));
+}
+
+/** What of a tile lies outside the safe area, in mm on each side. */
+function lostSides(frame: Frame, format: PageFormat): Sides {
+  const r = frameRect(frame);
+  const { safeMm, widthMm, heightMm } = format;
+  return {
+    left: Math.max(0, safeMm - r.x),
+    top: Math.max(0, safeMm - r.y),
+    right: Math.max(0, r.x + r.w - (widthMm - safeMm)),
+    bottom: Math.max(0, r.y + r.h - (heightMm - safeMm)),
+  };
+}

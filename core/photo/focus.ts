@@ -1,0 +1,31 @@
+import { z } from "zod";
+
+const share = z.number().min(0).max(1);
+
+/** Where the interest of a photo lies; all in shares of its width and height. */
+export const focusSchema = z
+  .object({
+    /** From chin to forehead, ear to ear. */
+    faces: z
+      .array(z.object({ x: share, y: share, w: share, h: share }).readonly())
+      .max(100)
+      .readonly(),
+    point: z.object({ x: share, y: share }).readonly(),
+    /** `you` is never overwritten by a finder. */
+    from: z.enum(["faces", "interest", "you"]),
+  })
+  .readonly();
+export type Focus = z.infer<typeof focusSchema>;
+export type FaceBox = Focus["faces"][number];
+
+/** The middle of the faces, the larger ones counting more; undefined without faces. */
+export function pointOfFaces(faces: readonly FaceBox[]): Focus["point"] | undefined {
+  let [x, y, weight] = [0, 0, 0];
+  for (const f of faces) {
+    const area = f.w * f.h;
+    x += area * (f.x + f.w / 2);
+    y += area * (f.y + f.h / 2);
+    weight += area;
+  }
+  return weight > 0 ? { x: x / weight, y: y / weight } : undefined;
+}

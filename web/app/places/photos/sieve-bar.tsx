@@ -1,0 +1,227 @@
+import { Box, Button, Field, HStack, Popover, Portal, SegmentGroup, Switch, Text, VStack } from "@chakra-ui/react";
+import { ListFilter, Search } from "lucide-react";
+import type { ReactNode } from "react";
+import { useStore } from "zustand";
+import { narrows, openSieve, type Sieve } from "#core/photo";
+import { sieveWords as words } from "../../../text/photos.ts";
+import { useKit } from "../../kit.ts";
+import { Choose } from "../../parts/choose-one.tsx";
+import { NumberBox } from "../../parts/length-field.tsx";
+import { useMaybeSession } from "../../state/hooks.ts";
+import { softBelowPx } from "../../state/soft-below.ts";
+
+/** What of the library is shown, and in which order. */
+export function SieveBar() {
+  const { desk } = useKit();
+  const sieve = useStore(desk, (s) => s.sieve);
+  const set = (change: Partial<Sieve>) => desk.setState({ sieve: { ...sieve, ...change } });
+  return (
+    <HStack gap="2">
+      <Box position="relative" w="210px">
+        <Box
+          position="absolute"
+          left="2.5"
+          top="50%"
+          transform="translateY(-50%)"
+          color="fg.subtle"
+          pointerEvents="none"
+        >
+          <Search size={16} aria-hidden />
+        </Box>
+        <NumberBox
+          type="search"
+          aria-label={words.search}
+          placeholder={words.search}
+          value={sieve.text}
+          onChange={(e) => set({ text: e.target.value })}
+          pl="8"
+          fontSize="14px"
+        />
+      </Box>
+      <Box w="150px">
+        <Choose<Sieve["order"]>
+          label={words.order}
+          value={sieve.order}
+          options={Object.entries(words.orders) as [Sieve["order"], string][]}
+          onChoose={(order) => set({ order })}
+        />
+      </Box>
+      <Filters sieve={sieve} set={set} />
+    </HStack>
+  );
+}
+
+function Filters({ sieve, set }: { readonly sieve: Sieve; readonly set: (change: Partial<Sieve>) => void }) {
+  const session = useMaybeSession();
+  const on = narrows({ ...sieve, text: "" });
+  const least = session ? softBelowPx(session.state.getState().project.format) : 0;
+  return (
+    <Popover.Root positioning={{ placement: "bottom-end" }}>
+      <Popover.Trigger asChild>
+        <Button
+          size="sm"
+          variant="outline"
+          h="9"
+          aria-label={on ? words.filtered : words.filter}
+          {...(on ? { bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } : {})}
+        >
+          <ListFilter size={17} aria-hidden /> {words.filter}
+        </Button>
+      </Popover.Trigger>
+      <Portal>
+        <Popover.Positioner>
+          <Popover.Content w="330px" bg="oat.25" borderRadius="card" boxShadow="lifted">
+            <Popover.Body p="5">
+              <VStack align="stretch" gap="4">
+                {session && (
+                  <OneOf
+                    label={words.place}
+                    value={sieve.place}
+                    options={words.places}
+                    onChoose={(place) => set({ place: place as Sieve["place"] })}
+                  />
+                )}
+                <OneOf
+                  label={words.shape}
+                  value={sieve.shape}
+                  options={words.shapes}
+                  onChoose={(shape) => set({ shape: shape as Sieve["shape"] })}
+                />
+                <OneOf
+                  label={words.stars}
+                  value={String(sieve.leastStars)}
+                  options={{ "0": words.anyStars, "1": "1", "2": "2", "3": "3", "4": "4", "5": "5" }}
+                  onChoose={(n) => set({ leastStars: Number(n) })}
+                />
+                <HStack gap="3">
+                  <Day
+                    label={words.from}
+                    value={sieve.span?.from.slice(0, 10) ?? ""}
+                    onDay={(day) =>
+                      set({
+                        span: day
+                          ? { from: `${day}T00:00:00`, to: sieve.span?.to ?? "9998-12-31T23:59:59" }
+                          : undefined,
+                      })
+                    }
+                  />
+                  <Day
+                    label={words.to}
+                    value={sieve.span?.to.startsWith("9998") ? "" : (sieve.span?.to.slice(0, 10) ?? "")}
+                    onDay={(day) =>
+                      set({
+                        span: day
+                          ? { from: sieve.span?.from ?? "1801-01-01T00:00:00", to: `${day}T23:59:59` }
+                          : undefined,
+                      })
+                    }
+                  />
+                </HStack>
+                {session && (
+                  <Toggle
+                    on={sieve.smallerThanPx > 0}
+                    onChange={(yes) => set({ smallerThanPx: yes ? least : 0 })}
+                    words={words.small}
+                    help={words.smallHelp(least)}
+                  />
+                )}
+                <Toggle on={sieve.hiddenToo} onChange={(hiddenToo) => set({ hiddenToo })} words={words.hiddenToo} />
+                <Button size="sm" variant="outline" onClick={() => set({ ...openSieve, order: sieve.order })}>
+                  {words.clear}
+                </Button>
+              </VStack>
+            </Popover.Body>
+          </Popover.Content>
+        </Popover.Positioner>
+      </Portal>
+    </Popover.Root>
+  );
+}
+
+const Label = ({ children }: { readonly children: ReactNode }) => (
+  <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1.5">
+    {children}
+  </Text>
+);
+
+interface OneOfProps {
+  readonly label: string;
+  readonly value: string;
+  readonly options: Readonly<Record<string, string>>;
+  readonly onChoose: (value: string) => void;
+}
+
+function OneOf({ label, value, options, onChoose }: OneOfProps) {
+  return (
+    <Box>
+      <Label>{label}</Label>
+      <SegmentGroup.Root
+        size="sm"
+        bg="oat.200"
+        borderRadius="soft"
+        value={value}
+        onValueChange={(e) => e.value && onChoose(e.value)}
+        aria-label={label}
+      >
+        <SegmentGroup.Indicator bg="oat.25" borderRadius="soft" boxShadow="card" />
+        <SegmentGroup.Items items={Object.entries(options).map(([v, name]) => ({ value: v, label: name }))} />
+      </SegmentGroup.Root>
+    </Box>
+  );
+}
+
+function Day({
+  label,
+  value,
+  onDay,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onDay: (day: string) => void;
+}) {
+  return (
+    <Field.Root gap="1">
+      <Field.Label fontSize="14px" fontWeight="500" color="fg.muted">
+        {label}
+      </Field.Label>
+      <Field.Context>
+        {(field) => (
+          <NumberBox
+            {...field.getInputProps()}
+            type="date"
+            value={value}
+            onChange={(e) => onDay(e.target.value)}
+            fontSize="14px"
+          />
+        )}
+      </Field.Context>
+    </Field.Root>
+  );
+}
+
+function Toggle({
+  on,
+  onChange,
+  words: text,
+  help,
+}: {
+  readonly on: boolean;
+  readonly onChange: (on: boolean) => void;
+  readonly words: string;
+  readonly help?: string;
+}) {
+  return (
+    <Box>
+      <Switch.Root checked={on} onCheckedChange={(e) => onChange(e.checked)}>
+        <Switch.HiddenInput />
+        <Switch.Control bg="oat.400" _checked={{ bg: "glaze.500" }} />
+        <Switch.Label fontWeight="500">{text}</Switch.Label>
+      </Switch.Root>
+      {help && (
+        <Text fontSize="13px" color="fg.subtle" mt="1">
+          {help}
+        </Text>
+      )}
+    </Box>
+  );
+}
