@@ -6,7 +6,7 @@ const port = 4199;
 export default defineConfig({
   testDir: "e2e",
   testMatch: "**/*.spec.ts",
-  timeout: 240_000,
+  timeout: 180_000,
   expect: { timeout: 15_000 },
   fullyParallel: false,
   workers: 2,
@@ -14,6 +14,7 @@ export default defineConfig({
   reporter: [["list"], ["./scripts/counting-reporter.mjs"]],
   outputDir: "test-results",
   use: {
+    actionTimeout: 20_000,
     baseURL: `http://127.0.0.1:${port}`,
     viewport,
     launchOptions,

@@ -1,7 +1,19 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { inflateSync, zipSync } from "fflate";
 import sharp from "sharp";
-import { BrokenJpeg, dressJpeg, hasEnd, readJpegFacts, srgbProfile, webpExif } from "./index.ts";
+import {
+  BrokenJpeg,
+  BrokenZip,
+  dressJpeg,
+  hasEnd,
+  listZip,
+  packedStart,
+  type ReadRange,
+  readJpegFacts,
+  srgbProfile,
+  webpExif,
+} from "./index.ts";
 
 const encoded = async () =>
   new Uint8Array(
@@ -82,4 +94,45 @@ test("the EXIF of a WebP is found behind its pictures, and any bytes are answere
   expect(Buffer.from(found!).toString("latin1")).toMatch(/^(II\*\0|MM\0\*).*At the lock/s);
   expect(webpExif(new Uint8Array(await picture.webp().toBuffer()))).toBeUndefined();
   fc.assert(fc.property(fc.uint8Array({ maxLength: 200 }), (bytes) => void webpExif(bytes)));
+});
+
+const rangeOf =
+  (bytes: Uint8Array): ReadRange =>
+  async (from, to) =>
+    bytes.slice(from, to);
+const zipped = (files: Record<string, Uint8Array>) => zipSync(files, { mtime: new Date(2025, 6, 12, 14, 30, 10) });
+
+test("a zip is listed from its directory, and each entry found again from its local header", async () => {
+  const words = new TextEncoder().encode("photo ".repeat(500));
+  const bytes = zipped({
+    "2025/July/été.jpg": words,
+    "2025/": new Uint8Array(),
+    "../../etc/passwd": words.slice(0, 9),
+  });
+  const entries = await listZip(rangeOf(bytes), bytes.length);
+  expect(entries.map((e) => e.path)).toEqual(["2025/July/été.jpg", "../../etc/passwd"]);
+  expect(entries[0]).toMatchObject({ method: "deflated", bytes: words.length, modifiedAt: "2025-07-12T14:30:10" });
+  const start = packedStart(entries[0]!, bytes.slice(entries[0]!.offset, entries[0]!.offset + 30));
+  expect(inflateSync(bytes.slice(start, start + entries[0]!.packedBytes))).toEqual(words);
+});
+
+test("a zip of 10,000 entries is listed, one of more than 20,000 is refused", async () => {
+  const many = (n: number) =>
+    zipped(Object.fromEntries(Array.from({ length: n }, (_, i) => [`p${i}.jpg`, new Uint8Array(1)])));
+  const some = many(10_000);
+  expect(await listZip(rangeOf(some), some.length)).toHaveLength(10_000);
+  const bytes = many(20_001);
+  await expect(listZip(rangeOf(bytes), bytes.length)).rejects.toMatchObject({ code: "tooManyEntries" });
+});
+
+test("what is no zip, or a part of one, is answered with a BrokenZip and nothing else", async () => {
+  const whole = zipped({ "a.jpg": new Uint8Array(40), "b.jpg": new Uint8Array(9) });
+  const answered = (bytes: Uint8Array) =>
+    listZip(rangeOf(bytes), bytes.length).then(
+      () => undefined,
+      (e) => expect(e).toBeInstanceOf(BrokenZip),
+    );
+  await fc.assert(fc.asyncProperty(fc.uint8Array({ maxLength: 200 }), answered));
+  await fc.assert(fc.asyncProperty(fc.nat(whole.length - 1), fc.nat(255), (i, v) => answered(whole.with(i, v))));
+  await expect(listZip(rangeOf(whole.slice(0, 60)), 60)).rejects.toMatchObject({ code: "notAZip" });
 });

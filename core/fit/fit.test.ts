@@ -9,6 +9,7 @@ import {
   effectivePpi,
   type Framing,
   firstFraming,
+  firstFramingFor,
   mostZoom,
   photoMatrix,
   settled,
@@ -108,4 +109,52 @@ test("sharpness is photo pixels to the inch of paper", () => {
     "fair",
     "soft",
   ]);
+});
+
+const face = fc.record({
+  x: fc.double({ min: 0, max: 0.85, noNaN: true }),
+  y: fc.double({ min: 0, max: 0.85, noNaN: true }),
+  w: fc.double({ min: 0.02, max: 0.14, noNaN: true }),
+  h: fc.double({ min: 0.02, max: 0.14, noNaN: true }),
+});
+
+test("first framing keeps a head whole wherever it is, if the tile can hold it", () => {
+  fc.assert(
+    fc.property(fc.double({ min: 0.4, max: 2.5, noNaN: true }), side, side, face, (a, w, h, f) => {
+      const focus = { faces: [f], point: { x: f.x + f.w / 2, y: f.y + f.h / 2 }, from: "faces" as const };
+      const tile = { x: 0, y: 0, w, h };
+      const m = photoMatrix(a, tile, firstFramingFor({ aspect: a, focus }, tile));
+      // Hair included, within the photo.
+      const top = applyTo(m, { x: f.x, y: Math.max(0, f.y - 0.45 * f.h) });
+      const foot = applyTo(m, { x: f.x + f.w, y: f.y + f.h });
+      if (foot.x - top.x < 0.7 * w && foot.y - top.y < 0.8 * h) {
+        expect(top.x).toBeGreaterThan(-1e-6);
+        expect(top.y).toBeGreaterThan(-1e-6);
+        expect(foot.x).toBeLessThan(w + 1e-6);
+        expect(foot.y).toBeLessThan(h + 1e-6);
+      }
+    }),
+  );
+});
+
+test("heads keep out of what the cut takes, where the photo allows", () => {
+  const tile = { w: 100, h: 50 };
+  const lost = { top: 12, right: 0, bottom: 0, left: 0 };
+  const head = { faces: [{ x: 0.45, y: 0.4, w: 0.1, h: 0.05 }], point: { x: 0.5, y: 0.42 }, from: "faces" as const };
+  const m = photoMatrix(0.5, { x: 0, y: 0, ...tile }, firstFramingFor({ aspect: 0.5, focus: head }, tile, lost));
+  expect(applyTo(m, { x: 0.5, y: 0.4 - 0.45 * 0.05 }).y).toBeGreaterThanOrEqual(12 - 1e-6);
+});
+
+test("of two heads that cannot both be in, the larger is whole", () => {
+  const faces = [
+    { x: 0.02, y: 0.3, w: 0.08, h: 0.1 },
+    { x: 0.8, y: 0.3, w: 0.16, h: 0.2 },
+  ];
+  const m = photoMatrix(
+    3,
+    { x: 0, y: 0, w: 50, h: 50 },
+    firstFramingFor({ aspect: 3, focus: { faces, point: { x: 0.5, y: 0.4 }, from: "faces" } }, { w: 50, h: 50 }),
+  );
+  expect(applyTo(m, { x: 0.8, y: 0 }).x).toBeGreaterThanOrEqual(0);
+  expect(applyTo(m, { x: 0.96, y: 0 }).x).toBeLessThanOrEqual(50);
 });

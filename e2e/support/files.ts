@@ -1,7 +1,8 @@
 import { readdirSync } from "node:fs";
 import { mkdir, readFile, writeFile } from "node:fs/promises";
 import { join } from "node:path";
-import sharp from "sharp";
+import { zipSync } from "fflate";
+import sharp, { type Sharp } from "sharp";
 
 export const sampleFolder = join(import.meta.dirname, "..", "..", "demo", ".cache", "sample");
 
@@ -53,4 +54,78 @@ export async function manyPhotos(folder: string, count: number): Promise<void> {
       .jpeg()
       .toFile(path);
   }
+}
+
+/** One file of each kind that is read, red on the left and blue on the right, and a zip with some of them inside. */
+export async function everyKind(folder: string) {
+  await mkdir(folder, { recursive: true });
+  const halves = (width: number, height: number) =>
+    sharp({ create: { width, height, channels: 3, background: "#2244cc" } }).composite([
+      { input: { create: { width: width / 2, height, channels: 3, background: "#cc4422" } }, left: 0, top: 0 },
+    ]);
+  const made: string[] = [];
+  const put = async (name: string, bytes: Uint8Array) => {
+    await writeFile(join(folder, name), bytes);
+    made.push(join(folder, name));
+    return bytes;
+  };
+  await put("kind-jpeg.jpg", await halves(130, 80).jpeg({ progressive: true }).toBuffer());
+  await put("kind-cmyk.jpg", await halves(132, 80).toColourspace("cmyk").jpeg().toBuffer());
+  await put("kind-grey.jpg", await halves(134, 80).toColourspace("b-w").jpeg().toBuffer());
+  await put("kind-png16.png", await halves(136, 80).toColourspace("rgb16").png().toBuffer());
+  await put("kind-webp.webp", await halves(138, 80).webp().toBuffer());
+  await put("kind-avif.avif", await halves(140, 80).avif().toBuffer());
+  await put("kind-gif.gif", await halves(142, 80).gif().toBuffer());
+  await put("kind-bmp.bmp", await bmp(halves(144, 80)));
+  await put(
+    "kind-tiff.tif",
+    await halves(146, 80).withMetadata({ orientation: 3 }).tiff({ compression: "lzw" }).toBuffer(),
+  );
+  await put("kind-wrong-ending.txt.png", await halves(148, 80).jpeg().toBuffer());
+  made.push(join(import.meta.dirname, "..", "fixtures", "halves.heic"));
+  const zip = join(folder, "sent-on.zip");
+  const inside = {
+    "holiday/zipped-1.jpg": await halves(150, 80).jpeg().toBuffer(),
+    "../../zipped-2.jpg": await halves(152, 80).jpeg().toBuffer(),
+    "__MACOSX/._x.jpg": Buffer.from("x"),
+    "readme.txt": Buffer.from("no picture"),
+  };
+  await writeFile(zip, zipSync(inside));
+  const bomb = join(folder, "zeros.zip");
+  // Says it holds a gigabyte and a half of zeros.
+  await writeFile(bomb, claimsToBe(zipSync({ "zeros.jpg": new Uint8Array(4_000_000) }), 4_000_000, 1_500_000_000));
+  const cut = join(folder, "cut.zip");
+  await writeFile(cut, zipSync(inside).slice(0, 300));
+  return { made, zip, bomb, cut };
+}
+
+/** The same archive with another unpacked size written into its directory. */
+function claimsToBe(zip: Uint8Array, was: number, says: number): Uint8Array {
+  const view = new DataView(zip.buffer, zip.byteOffset);
+  for (let at = 0; at + 28 < zip.length; at += 1)
+    if (view.getUint32(at, true) === 0x02014b50 && view.getUint32(at + 24, true) === was)
+      view.setUint32(at + 24, says, true);
+  return zip;
+}
+
+/** Windows bitmap, 24 bits, rows from the foot up. */
+async function bmp(picture: Sharp): Promise<Uint8Array> {
+  const { data, info } = await picture.removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  const row = (info.width * 3 + 3) & ~3;
+  const out = Buffer.alloc(54 + row * info.height);
+  out.write("BM");
+  out.writeUInt32LE(out.length, 2);
+  out.writeUInt32LE(54, 10);
+  out.writeUInt32LE(40, 14);
+  out.writeInt32LE(info.width, 18);
+  out.writeInt32LE(info.height, 22);
+  out.writeUInt16LE(1, 26);
+  out.writeUInt16LE(24, 28);
+  for (let y = 0; y < info.height; y += 1)
+    for (let x = 0; x < info.width; x += 1) {
+      const from = (y * info.width + x) * info.channels;
+      const to = 54 + (info.height - 1 - y) * row + x * 3;
+      for (const c of [0, 1, 2]) out[to + c] = data[from + 2 - c]!;
+    }
+  return out;
 }

@@ -18,7 +18,10 @@ function open(): Promise<LibHeif> {
     const { default: start } = await import("libheif-js/libheif-wasm/libheif.js");
     const wasmBinary = await (await fetch(wasmUrl)).arrayBuffer();
     return await new Promise<LibHeif>((ready) => {
-      const made = start({ wasmBinary, onRuntimeInitialized: () => ready(made as LibHeif) });
+      const made = start({
+        wasmBinary, // Called before `start` has returned where the program is there already.
+        onRuntimeInitialized: () => queueMicrotask(() => ready(made as LibHeif)),
+      });
     });
   })();
   return library;

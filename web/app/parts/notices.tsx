@@ -1,7 +1,14 @@
 import { Box, Button, createToaster, HStack, Text, Toast, Toaster } from "@chakra-ui/react";
 import { common } from "../../text/places.ts";
 
-export const notices = createToaster({ placement: "bottom", pauseOnPageIdle: true, max: 3, offsets: "20px" });
+export const notices = createToaster({
+  placement: "bottom",
+  pauseOnPageIdle: true,
+  max: 3,
+  offsets: "20px",
+  overlap: false,
+  gap: 12,
+});
 
 /** Short words about what just happened, with a way back where there is one. */
 export function Notices() {

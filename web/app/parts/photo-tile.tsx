@@ -95,15 +95,18 @@ export function PhotoTile({ photo, chosen, stop, onPages, style, onClick, onFocu
           <Layers size={14} aria-hidden /> {pile.count}
         </chakra.button>
       )}
+      {/* Nothing of this may come under the pointer, or a double click would begin on one thing and end on another. */}
       {chosen && (
         <>
           <Box
+            pointerEvents="none"
             position="absolute"
             inset="0"
             boxShadow="inset 0 0 0 4px {colors.glaze.500}, inset 0 0 0 5px white"
             borderRadius="thumb"
           />
           <Box
+            pointerEvents="none"
             position="absolute"
             top="1.5"
             left="1.5"

@@ -113,8 +113,14 @@ export class Library {
   async load(): Promise<void> {
     const { store } = this.#given;
     const [{ photos, damaged }, spans, undone] = await Promise.all([store.photos(), store.spans(), store.waiting()]);
+    // The list is written a moment late: what has come in after all is not left out.
+    const here = new Set(photos.map((p) => p.name));
     const gone = photos.filter((p) => p.removed).map((p) => p.id);
-    this.state.setState({ spans, damaged, leftOut: undone.map((name) => ({ name, code: "notDone" })) });
+    this.state.setState({
+      spans,
+      damaged,
+      leftOut: undone.filter((name) => !here.has(name)).map((name) => ({ name, code: "notDone" })),
+    });
     this.#show(
       photos.filter((p) => !p.removed),
       { ready: true },
