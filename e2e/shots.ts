@@ -68,7 +68,18 @@ try {
   await page.getByRole("link", { name: /Send/ }).click();
   await shot(page, "send");
   await page.getByRole("link", { name: /Photos/ }).click();
+  for (const [day, name] of [
+    ["22 March 2025", "Moving aboard"],
+    ["6 April 2025", "First lock"],
+  ] as const) {
+    const heading = page.getByRole("textbox", { name: `Name of this event, ${day}` });
+    await heading.fill(name);
+    await heading.press("Enter");
+  }
   await shot(page, "photos");
+  await page.getByRole("option", { name: /All of us, and Biscuit/ }).dblclick();
+  await page.getByText("Faces were found.").waitFor({ timeout: 60_000 });
+  await shot(page, "photo-sheet");
   await page.getByRole("link", { name: "To all your work" }).click();
   await shot(page, "start");
 } finally {

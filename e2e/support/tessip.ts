@@ -71,7 +71,7 @@ export async function drag(
 }
 
 /** The name of what would be undone. */
-export const undoButton = (page: Page): Locator => page.getByRole("button", { name: /^(Undo|Nothing to undo)/ });
+export const undoButton = (page: Page): Locator => page.getByRole("button", { name: /^(Undo:|Nothing to undo)/ });
 export const redoButton = (page: Page): Locator => page.getByRole("button", { name: /^(Do again|Nothing to do)/ });
 
 export async function expectUndo(page: Page, name: string): Promise<void> {

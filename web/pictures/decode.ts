@@ -17,20 +17,23 @@ export interface DecodeWish {
   readonly longPx: number;
 }
 
+/** Bytes where they are in memory anyway, so that no copy is made of them. */
+export type Encoded = Blob | Uint8Array<ArrayBuffer>;
+
 /** Rejects for bytes that no picture can be made of. */
-export async function decode(blob: Blob, wish: DecodeWish): Promise<Decoded> {
-  return (await scaledWhileDecoding(blob, wish)) ?? fully(blob, wish);
+export async function decode(from: Encoded, wish: DecodeWish): Promise<Decoded> {
+  return (await scaledWhileDecoding(from, wish)) ?? fully(from instanceof Blob ? from : new Blob([from]), wish);
 }
 
 /** A JPEG is decoded in eighths of its size for a fraction of the work, where the browser has ImageDecoder. */
-async function scaledWhileDecoding(blob: Blob, wish: DecodeWish): Promise<Decoded | undefined> {
+async function scaledWhileDecoding(from: Encoded, wish: DecodeWish): Promise<Decoded | undefined> {
   const { stored, kind, longPx } = wish;
   if (kind !== "jpeg" || !stored || typeof ImageDecoder === "undefined") return undefined;
   // Sizes are rounded down to eighths, and the last reduction looks best from twice the size.
   const share = (2 * longPx) / Math.max(stored.widthPx, stored.heightPx);
   if (share >= 0.75) return undefined;
   const decoder = new ImageDecoder({
-    data: blob.stream(),
+    data: from instanceof Blob ? from.stream() : from,
     type: "image/jpeg",
     desiredWidth: Math.max(1, Math.round(stored.widthPx * share)),
     desiredHeight: Math.max(1, Math.round(stored.heightPx * share)),

@@ -29,9 +29,8 @@ export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto
   if (kind === "unknown") throw new UnreadablePhoto("notAPicture", name);
   const stored = kind === "jpeg" ? wholeJpeg(bytes) : undefined;
   const exif = await readExif(bytes, kind);
-  const blob = new Blob([bytes], { type: mediaType[kind] });
   const wish = { kind, orientation: exif.orientation, longPx: previewLongPx.small, ...(stored ? { stored } : {}) };
-  const picture = await decode(blob, wish).catch((e: unknown) => {
+  const picture = await decode(bytes, wish).catch((e: unknown) => {
     throw new UnreadablePhoto("damagedPicture", String(e));
   });
   try {

@@ -233,3 +233,12 @@ export const timeLeft = (seconds: number): string =>
     : seconds < 90
       ? `about ${Math.round(seconds / 10) * 10} s left`
       : `about ${Math.round(seconds / 60)} min left`;
+
+const bytes = (n: number): string =>
+  n >= 1e9 ? `${(n / 1e9).toFixed(1)} GB` : `${Math.max(1, Math.round(n / 1e6))} MB`;
+
+export const spaceWords = {
+  used: (used: number, left: number) => `${bytes(used)} kept here, room for ${bytes(left)} more`,
+  tight: (left: number) =>
+    `There is room for only ${bytes(left)} more in this browser. Free some space on this disk before you bring in many photos; what is here stays.`,
+};

@@ -1,11 +1,12 @@
 import { Box, Button, createToaster, HStack, Text, Toast, Toaster } from "@chakra-ui/react";
 import { common } from "../../text/places.ts";
 
+/** High enough above the foot that they do not lie over the row of buttons there. */
 export const notices = createToaster({
   placement: "bottom",
   pauseOnPageIdle: true,
   max: 3,
-  offsets: "20px",
+  offsets: "66px",
   overlap: false,
   gap: 12,
 });
@@ -22,7 +23,7 @@ export function Notices() {
           boxShadow="lifted"
           px="4"
           py="2.5"
-          w="auto"
+          w="max-content"
           maxW="560px"
           alignItems="center"
         >
@@ -47,7 +48,13 @@ export function Notices() {
               </Toast.ActionTrigger>
             )}
             <Toast.CloseTrigger asChild>
-              <Button size="sm" variant="ghost" color="oat.300" _hover={{ bg: "ink.700", color: "oat.50" }}>
+              <Button
+                position="static"
+                size="sm"
+                variant="ghost"
+                color="oat.300"
+                _hover={{ bg: "ink.700", color: "oat.50" }}
+              >
                 {common.close}
               </Button>
             </Toast.CloseTrigger>

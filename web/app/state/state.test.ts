@@ -1,6 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { noHistory } from "#core/document";
+import type { Photo } from "#core/photo";
 import { collage } from "../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../storage/memory-store.ts";
 import { type Store, StoreError } from "../../storage/store.ts";
@@ -99,6 +100,82 @@ test("stopping keeps what is in and leaves nothing waiting", async () => {
   await whenIdle(lib);
   expect(lib.state.getState().photos.length).toBeLessThan(50);
   expect(lib.state.getState().leftOut).toEqual([]);
+});
+
+test("what is done to photos is kept as one step, undone and done again; what stays the same is no step", async () => {
+  const store = openMemoryStore();
+  const lib = library(store);
+  lib.bringIn(["p1.jpg", "p2.jpg", "p3.jpg"].map(file));
+  await whenIdle(lib);
+  const ids = lib.state.getState().photos.map((p) => p.id);
+  const stars = async () => (await store.photos()).photos.map((p) => p.stars).sort();
+  await lib.edit("starred", ids.slice(0, 2), (p) => ({ ...p, stars: 4 }));
+  expect(await stars()).toEqual([0, 4, 4]);
+  await lib.edit("starred", ids, (p) => p);
+  expect(lib.state.getState().undoable).toHaveLength(1);
+  await lib.undo();
+  expect(await stars()).toEqual([0, 0, 0]);
+  await lib.redo();
+  expect(await stars()).toEqual([0, 4, 4]);
+  await lib.nameSpans([{ id: "s", name: "Lock day", from: "2026-01-01T10:00:00", to: "2026-01-01T11:00:00" }]);
+  await lib.undo();
+  expect(await store.spans()).toEqual([]);
+});
+
+test("a removed photo is gone from sight, comes back by undo or by its file, and is forgotten at the next start", async () => {
+  const store = openMemoryStore();
+  const lib = library(store);
+  lib.bringIn(["p1.jpg", "p2.jpg"].map(file));
+  await whenIdle(lib);
+  const [first, second] = lib.state.getState().photos;
+  const remove = (id: string) => lib.edit("removed", [id], (p) => ({ ...p, removed: true }));
+  await remove(first!.id);
+  expect(lib.state.getState().photos.map((p) => p.id)).toEqual([second!.id]);
+  await lib.undo();
+  expect(lib.state.getState().photos).toHaveLength(2);
+  await remove(first!.id);
+  lib.bringIn([file("p1.jpg")]);
+  await whenIdle(lib);
+  expect(lib.state.getState().byId.has(first!.id)).toBe(true);
+  await remove(second!.id);
+  const next = library(store);
+  await next.load();
+  expect((await store.photos()).photos.map((p) => p.id)).toEqual([first!.id]);
+});
+
+test("what a finder sees is kept, never over what a person set, and a finder without its model stops quietly", async () => {
+  const point = { x: 0.3, y: 0.4 };
+  const store = { ...openMemoryStore(), preview: async () => new Blob(["x"]) };
+  let asked = 0;
+  const looking = (answer: () => Promise<Photo["focus"] & object>) =>
+    new Library({
+      store,
+      pool,
+      finder: { run: answer },
+      newId: () => `id${asked}`,
+      now: () => "2026-01-01T00:00:00.000Z",
+    });
+  const lib = looking(async () => {
+    asked += 1;
+    return { faces: [], point, from: "interest" };
+  });
+  lib.bringIn([file("p1.jpg")]);
+  await whenIdle(lib);
+  await new Promise<void>((seen) => lib.state.subscribe((s) => s.photos[0]?.focus && seen()));
+  await lib.edit("focused", [lib.state.getState().photos[0]!.id], (p) => ({
+    ...p,
+    focus: { faces: [], point: { x: 0.9, y: 0.9 }, from: "you" },
+  }));
+  await lib.load();
+  expect(asked).toBe(1);
+  expect((await store.photos()).photos[0]!.focus?.from).toBe("you");
+  const blind = looking(async () => {
+    asked += 1;
+    throw new WorkerError("finderMissing", "no model");
+  });
+  blind.bringIn(["p5.jpg", "p6.jpg"].map(file));
+  await whenIdle(blind);
+  expect(blind.state.getState().photos.every((p) => p.focus === null)).toBe(true);
 });
 
 const session = (store: Store) => {

@@ -2,7 +2,7 @@ import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { useDraggable } from "@dnd-kit/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { LayoutGrid } from "lucide-react";
-import { type KeyboardEvent, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, useCallback, useMemo, useRef, useState } from "react";
 import { emptyTiles } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import { shelf as words } from "../../../text/pages.ts";
@@ -15,6 +15,7 @@ import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../st
 import { fillWith } from "../../state/page-gestures.ts";
 import { usePlaced } from "../../state/placed.ts";
 import type { Dragged } from "./drop-meaning.ts";
+import { ShelfTime } from "./shelf-time.tsx";
 
 const photoPx = 88;
 const gapPx = 6;
@@ -22,10 +23,12 @@ const gapPx = 6;
 /** The photos at hand, in the order they were taken; from here they go onto the page. */
 export function Shelf() {
   const { desk } = useKit();
-  const all = useLibrary((s) => s.photos);
+  const library = useLibrary((s) => s.photos);
+  const all = useMemo(() => library.filter((p) => !p.hidden), [library]);
   const choice = useDesk((s) => s.photos);
   const placed = usePlaced();
   const [bareOnly, setBareOnly] = useState(false);
+  const isPlaced = useCallback((id: string) => placed.has(id), [placed]);
   const photos = useMemo(() => (bareOnly ? all.filter((p) => !placed.has(p.id)) : all), [all, bareOnly, placed]);
   const ids = useMemo(() => photos.map((p) => p.id), [photos]);
   const [at, setAt] = useState<string>();
@@ -94,39 +97,46 @@ export function Shelf() {
           {all.length === 0 ? photoWords.emptyLead : words.nothingLeft}
         </Text>
       ) : (
-        <Box ref={scroller} overflowX="auto" overflowY="hidden" px="4" pb="3" pt="1">
-          <Box
-            role="listbox"
-            aria-multiselectable
-            aria-orientation="horizontal"
-            aria-label={words.label}
-            position="relative"
-            style={{ width: virtual.getTotalSize(), height: photoPx }}
-            onKeyDown={onKeyDown}
-          >
-            {virtual.getVirtualItems().map((item) => {
-              const photo = photos[item.index];
-              if (!photo) return null;
-              return (
-                <Draggable key={photo.id} photo={photo} left={item.start}>
-                  <PhotoTile
-                    photo={photo}
-                    chosen={choice.ids.has(photo.id)}
-                    stop={photo.id === stop}
-                    onPages={placed.get(photo.id) ?? []}
-                    style={{ width: widthOf(photo), height: photoPx }}
-                    onFocus={() => setAt(photo.id)}
-                    onClick={(e) =>
-                      desk.setState({
-                        photos: choose(choice, ids, photo.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
-                      })
-                    }
-                  />
-                </Draggable>
-              );
-            })}
+        <>
+          <ShelfTime
+            photos={photos}
+            isPlaced={isPlaced}
+            onGo={(id) => virtual.scrollToIndex(ids.indexOf(id), { align: "start" })}
+          />
+          <Box ref={scroller} overflowX="auto" overflowY="hidden" px="4" pb="3" pt="1">
+            <Box
+              role="listbox"
+              aria-multiselectable
+              aria-orientation="horizontal"
+              aria-label={words.label}
+              position="relative"
+              style={{ width: virtual.getTotalSize(), height: photoPx }}
+              onKeyDown={onKeyDown}
+            >
+              {virtual.getVirtualItems().map((item) => {
+                const photo = photos[item.index];
+                if (!photo) return null;
+                return (
+                  <Draggable key={photo.id} photo={photo} left={item.start}>
+                    <PhotoTile
+                      photo={photo}
+                      chosen={choice.ids.has(photo.id)}
+                      stop={photo.id === stop}
+                      onPages={placed.get(photo.id) ?? []}
+                      style={{ width: widthOf(photo), height: photoPx }}
+                      onFocus={() => setAt(photo.id)}
+                      onClick={(e) =>
+                        desk.setState({
+                          photos: choose(choice, ids, photo.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
+                        })
+                      }
+                    />
+                  </Draggable>
+                );
+              })}
+            </Box>
           </Box>
-        </Box>
+        </>
       )}
     </Box>
   );

@@ -13,6 +13,7 @@ import { ChosenBar } from "./chosen-bar.tsx";
 import { PhotoSheet } from "./photo-sheet.tsx";
 import { PhotoWall, type WallHandle } from "./photo-wall.tsx";
 import { SieveBar } from "./sieve-bar.tsx";
+import { SpaceUsed, SpaceWarning } from "./space.tsx";
 import { Timeline } from "./timeline.tsx";
 import { useLibraryKeys } from "./use-library-keys.ts";
 
@@ -54,6 +55,7 @@ export function PhotosPlace() {
   return (
     <Flex direction="column" h="full" minH="0">
       <IncomingBar />
+      <SpaceWarning />
       <Bar shown={shown.length} all={all.length} ids={shown.map((p) => p.id)} />
       <Box px="6" pt="8" pb="1">
         <Timeline photos={timed} isPlaced={isPlaced} span={sieve.span} onSpan={onSpan} onGo={onGo} />
@@ -84,6 +86,7 @@ function Bar({ shown, all, ids }: { readonly shown: number; readonly all: number
       <Heading as="h1" fontSize="24px" fontWeight="540" whiteSpace="nowrap">
         {shown === all ? words.count(all) : sieveWords.shown(shown, all)}
       </Heading>
+      <SpaceUsed />
       <HStack ml="auto" gap="2">
         <Button
           size="sm"

@@ -1,0 +1,109 @@
+import { spawn } from "node:child_process";
+import { mkdtemp, readdir, readFile, rm, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { parseArgs } from "node:util";
+import { chromium } from "@playwright/test";
+import sharp from "sharp";
+import { launchOptions, viewport } from "../e2e/support/browser.ts";
+import { sampleFolder } from "../e2e/support/files.ts";
+
+/**
+ * Brings photos of 12 megapixels in through the real interface, and lets sharp make a preview of the same files in the
+ * same run: the ratio is the figure. Needs the build and the sample (`npm run demo` makes both).
+ */
+
+const { values } = parseArgs({ options: { count: { type: "string", default: "500" } } });
+const count = Number(values.count);
+const port = 4196;
+const lanes = 2;
+
+/** Twelve pictures, each written many times with another comment, so that no two files are the same. */
+async function makeFiles(folder: string): Promise<string[]> {
+  const names = (await readdir(sampleFolder)).filter((f) => f.startsWith("HLD_01")).slice(0, 12);
+  const bases = await Promise.all(
+    names.map((f) =>
+      sharp(join(sampleFolder, f)).rotate().resize(4000, 3000, { fit: "cover" }).jpeg({ quality: 88 }).toBuffer(),
+    ),
+  );
+  const files: string[] = [];
+  for (let i = 0; i < count; i += 1) {
+    const base = bases[i % bases.length]!;
+    const note = Buffer.from(`photo ${i}`);
+    const comment = Buffer.concat([Buffer.from([0xff, 0xfe, 0, note.length + 2]), note]);
+    const path = join(folder, `bench-${String(i).padStart(4, "0")}.jpg`);
+    await writeFile(path, Buffer.concat([base.subarray(0, 2), comment, base.subarray(2)]));
+    files.push(path);
+  }
+  return files;
+}
+
+async function withSharp(files: readonly string[]): Promise<number> {
+  sharp.concurrency(1);
+  const queue = [...files];
+  const from = performance.now();
+  const work = async () => {
+    for (let f = queue.shift(); f; f = queue.shift())
+      await sharp(f).rotate().resize(400, 400, { fit: "inside" }).jpeg({ quality: 85 }).toBuffer();
+  };
+  await Promise.all(Array.from({ length: lanes }, work));
+  return (performance.now() - from) / 1000;
+}
+
+/** Resident memory of the browser's page processes, in MB. */
+async function pageMemory(profile: string): Promise<number> {
+  let kb = 0;
+  for (const pid of (await readdir("/proc")).filter((d) => /^\d+$/.test(d))) {
+    const line = await readFile(`/proc/${pid}/cmdline`, "utf8").catch(() => "");
+    if (!line.includes("--type=renderer") || !line.includes(profile)) continue;
+    const status = await readFile(`/proc/${pid}/status`, "utf8").catch(() => "");
+    kb += Number(/VmRSS:\s+(\d+)/.exec(status)?.[1] ?? 0);
+  }
+  return kb / 1024;
+}
+
+const folder = await mkdtemp(join(tmpdir(), "tessip-bench-"));
+const server = spawn(process.execPath, ["dist/server/main.js", "--port", String(port)], {
+  stdio: ["ignore", "pipe", "inherit"],
+});
+try {
+  await new Promise((ready) => server.stdout.once("data", ready));
+  const files = await makeFiles(folder);
+  const sharpSeconds = await withSharp(files);
+  const profile = join(folder, "profile");
+  const context = await chromium.launchPersistentContext(profile, { ...launchOptions, viewport });
+  const page = await context.newPage();
+  await page.goto(`http://127.0.0.1:${port}/photos`);
+  await page.getByRole("button", { name: "Add photos" }).waitFor();
+  const from = performance.now();
+  await page.getByTestId("choose-files").setInputFiles(files);
+  const peaks = [0, 0, 0, 0];
+  for (;;) {
+    const shown = await page
+      .getByText(/^Bringing in/)
+      .textContent({ timeout: 500 })
+      .catch(() => null);
+    const done = Number(/Bringing in ([\d,]+)/.exec(shown ?? "")?.[1]?.replaceAll(",", "") ?? count);
+    const quarter = Math.min(3, Math.floor((4 * done) / count));
+    peaks[quarter] = Math.max(peaks[quarter]!, await pageMemory(profile));
+    if (shown === null && performance.now() - from > 1500) break;
+    await page.waitForTimeout(250);
+  }
+  const seconds = (performance.now() - from) / 1000;
+  const kept = await page.getByRole("heading", { level: 1 }).textContent();
+  await context.close();
+  const rate = (s: number) => (count / s).toFixed(1);
+  process.stdout.write(
+    [
+      `${count} photos of 12 megapixels, ${lanes} lanes, kept: ${kept}`,
+      `Tessip     ${seconds.toFixed(1)} s   ${rate(seconds)} photos a second (read, checked, hashed, previewed, stored, shown)`,
+      `sharp      ${sharpSeconds.toFixed(1)} s   ${rate(sharpSeconds)} photos a second (preview only)`,
+      `ratio      ${(seconds / sharpSeconds).toFixed(2)}`,
+      `page memory, peak in each quarter: ${peaks.map((p) => `${p.toFixed(0)} MB`).join(", ")}`,
+      "",
+    ].join("\n"),
+  );
+} finally {
+  server.kill();
+  await rm(folder, { recursive: true, force: true });
+}
