@@ -1,9 +1,10 @@
 import type { Hour, Season, Weather } from "./light.ts";
 import * as close from "./scenes/close.ts";
+import * as indoors from "./scenes/indoors.ts";
 import * as outdoors from "./scenes/outdoors.ts";
 import type { Scene } from "./svg.ts";
 
-const scenes = { ...outdoors, ...close } satisfies Record<string, Scene>;
+const scenes = { ...outdoors, ...indoors, ...close } satisfies Record<string, Scene>;
 type SceneName = keyof typeof scenes;
 export const sceneOf = (name: SceneName): Scene => scenes[name];
 

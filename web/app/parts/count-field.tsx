@@ -1,6 +1,5 @@
-import { Field } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
-import { NumberBox } from "./length-field.tsx";
+import { Labelled } from "./labelled.tsx";
 
 interface CountFieldProps {
   readonly label: string;
@@ -21,30 +20,21 @@ export function CountField({ label, value, placeholder, onCount }: CountFieldPro
     if (count !== value) onCount(count);
   };
   return (
-    <Field.Root gap="1">
-      <Field.Label fontSize="14px" fontWeight="500" color="fg.muted">
-        {label}
-      </Field.Label>
-      <Field.Context>
-        {(field) => (
-          <NumberBox
-            {...field.getInputProps()}
-            inputMode="numeric"
-            value={text}
-            {...(placeholder === undefined ? {} : { placeholder })}
-            onChange={(e) => setText(e.target.value.replace(/\D/g, "").slice(0, 4))}
-            onBlur={take}
-            onKeyDown={(e) => {
-              if (e.key === "Enter") take();
-              if (e.key === "Escape") setText(shown);
-              if (e.key === "ArrowUp" || e.key === "ArrowDown") {
-                e.preventDefault();
-                onCount(Math.max(1, (value ?? 1) + (e.key === "ArrowUp" ? 1 : -1)));
-              }
-            }}
-          />
-        )}
-      </Field.Context>
-    </Field.Root>
+    <Labelled
+      label={label}
+      inputMode="numeric"
+      value={text}
+      placeholder={placeholder}
+      onChange={(e) => setText(e.target.value.replace(/\D/g, "").slice(0, 4))}
+      onBlur={take}
+      onKeyDown={(e) => {
+        if (e.key === "Enter") take();
+        if (e.key === "Escape") setText(shown);
+        if (e.key === "ArrowUp" || e.key === "ArrowDown") {
+          e.preventDefault();
+          onCount(Math.max(1, (value ?? 1) + (e.key === "ArrowUp" ? 1 : -1)));
+        }
+      }}
+    />
   );
 }

@@ -1,4 +1,4 @@
-import { Box, Button, Field, HStack, Popover, Portal, SegmentGroup, Switch, Text, VStack } from "@chakra-ui/react";
+import { Box, Button, HStack, Popover, Portal, SegmentGroup, Switch, Text, VStack } from "@chakra-ui/react";
 import { ListFilter, Search } from "lucide-react";
 import type { ReactNode } from "react";
 import { useStore } from "zustand";
@@ -6,6 +6,7 @@ import { narrows, openSieve, type Sieve } from "#core/photo";
 import { sieveWords as words } from "../../../text/photos.ts";
 import { useKit } from "../../kit.ts";
 import { Choose } from "../../parts/choose-one.tsx";
+import { Labelled } from "../../parts/labelled.tsx";
 import { NumberBox } from "../../parts/length-field.tsx";
 import { useMaybeSession } from "../../state/hooks.ts";
 import { softBelowPx } from "../../state/soft-below.ts";
@@ -94,10 +95,11 @@ function Filters({ sieve, set }: { readonly sieve: Sieve; readonly set: (change:
                   onChoose={(n) => set({ leastStars: Number(n) })}
                 />
                 <HStack gap="3">
-                  <Day
+                  <Labelled
+                    type="date"
                     label={words.from}
                     value={sieve.span?.from.slice(0, 10) ?? ""}
-                    onDay={(day) =>
+                    onChange={({ target: { value: day } }) =>
                       set({
                         span: day
                           ? { from: `${day}T00:00:00`, to: sieve.span?.to ?? "9998-12-31T23:59:59" }
@@ -105,10 +107,11 @@ function Filters({ sieve, set }: { readonly sieve: Sieve; readonly set: (change:
                       })
                     }
                   />
-                  <Day
+                  <Labelled
+                    type="date"
                     label={words.to}
                     value={sieve.span?.to.startsWith("9998") ? "" : (sieve.span?.to.slice(0, 10) ?? "")}
-                    onDay={(day) =>
+                    onChange={({ target: { value: day } }) =>
                       set({
                         span: day
                           ? { from: sieve.span?.from ?? "1801-01-01T00:00:00", to: `${day}T23:59:59` }
@@ -167,35 +170,6 @@ function OneOf({ label, value, options, onChoose }: OneOfProps) {
         <SegmentGroup.Items items={Object.entries(options).map(([v, name]) => ({ value: v, label: name }))} />
       </SegmentGroup.Root>
     </Box>
-  );
-}
-
-function Day({
-  label,
-  value,
-  onDay,
-}: {
-  readonly label: string;
-  readonly value: string;
-  readonly onDay: (day: string) => void;
-}) {
-  return (
-    <Field.Root gap="1">
-      <Field.Label fontSize="14px" fontWeight="500" color="fg.muted">
-        {label}
-      </Field.Label>
-      <Field.Context>
-        {(field) => (
-          <NumberBox
-            {...field.getInputProps()}
-            type="date"
-            value={value}
-            onChange={(e) => onDay(e.target.value)}
-            fontSize="14px"
-          />
-        )}
-      </Field.Context>
-    </Field.Root>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Box, Field, Grid, SegmentGroup, Text } from "@chakra-ui/react";
+import { Box, Grid, SegmentGroup, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { type Photo, shifted } from "#core/photo";
 import { timeWords as words } from "../../../text/photos.ts";
@@ -6,7 +6,7 @@ import { useKit } from "../../kit.ts";
 import { Ask } from "../../parts/ask.tsx";
 import { Choose } from "../../parts/choose-one.tsx";
 import { takenMoment } from "../../parts/dates.ts";
-import { NumberBox } from "../../parts/length-field.tsx";
+import { Labelled } from "../../parts/labelled.tsx";
 
 /** Moves the time of photos by as much as a camera's clock was off. */
 export function TimeDialog({ chosen, onClose }: { readonly chosen: readonly Photo[]; readonly onClose: () => void }) {
@@ -29,23 +29,14 @@ export function TimeDialog({ chosen, onClose }: { readonly chosen: readonly Phot
     onClose();
   };
   const part = (key: keyof typeof by, label: string) => (
-    <Field.Root gap="1">
-      <Field.Label fontSize="14px" fontWeight="500" color="fg.muted">
-        {label}
-      </Field.Label>
-      <Field.Context>
-        {(field) => (
-          <NumberBox
-            {...field.getInputProps()}
-            type="number"
-            min={0}
-            max={9999}
-            value={by[key]}
-            onChange={(e) => setBy({ ...by, [key]: Math.min(9999, Math.max(0, Math.round(Number(e.target.value)))) })}
-          />
-        )}
-      </Field.Context>
-    </Field.Root>
+    <Labelled
+      label={label}
+      type="number"
+      min={0}
+      max={9999}
+      value={by[key]}
+      onChange={(e) => setBy({ ...by, [key]: Math.min(9999, Math.max(0, Math.round(Number(e.target.value)))) })}
+    />
   );
   return (
     <Ask
