@@ -1,146 +1,106 @@
-import { Box, chakra, HStack, Text } from "@chakra-ui/react";
 import { Check, Layers, Star } from "lucide-react";
-import type { CSSProperties, MouseEvent } from "react";
+import { memo } from "react";
 import type { Photo } from "#core/photo";
 import { chosenWords, eventWords, photos as words } from "../../text/photos.ts";
 import { takenMoment } from "./dates.ts";
 import { PhotoThumb } from "./photo-thumb.tsx";
+import css from "./photo-tile.module.css";
+
+/** What a list does when something is done to one of its photos; the same object for as long as the list stands. */
+export interface TileHands {
+  pick(photoId: string, held: { readonly shift: boolean; readonly ctrl: boolean }): void;
+  focus(photoId: string): void;
+  open?(photoId: string): void;
+  togglePile?(photoId: string): void;
+}
 
 interface PhotoTileProps {
   readonly photo: Photo;
   readonly chosen: boolean;
   /** Whether the tab key stops here; one of a list does. */
   readonly stop: boolean;
-  /** Where it is used, as page numbers. */
-  readonly onPages: readonly number[];
-  readonly style: CSSProperties;
-  readonly onClick: (e: MouseEvent) => void;
-  readonly onFocus?: () => void;
-  readonly onOpen?: () => void;
-  /** Where it lies on top of a pile. */
-  readonly pile?: { readonly count: number; readonly open: boolean; readonly onToggle: () => void } | undefined;
+  /** Where it is used, as page numbers; nothing for nowhere. */
+  readonly onPages: readonly number[] | undefined;
+  readonly w: number;
+  readonly h: number;
+  readonly hands: TileHands;
+  /** Where it lies on top of a pile: how many there are, and whether they are spread out. */
+  readonly pileCount?: number | undefined;
+  readonly pileOpen?: boolean | undefined;
 }
 
-/** A photo in a list one can choose from. */
-export function PhotoTile({ photo, chosen, stop, onPages, style, onClick, onFocus, onOpen, pile }: PhotoTileProps) {
+/** A photo in a list one can choose from. Remembered by its properties: a list of thousands changes one at a time. */
+export const PhotoTile = memo(function PhotoTile({
+  photo,
+  chosen,
+  stop,
+  onPages = nowhere,
+  w,
+  h,
+  hands,
+  pileCount,
+  pileOpen,
+}: PhotoTileProps) {
+  const label = [
+    words.label(photo.name, takenMoment(photo.takenAt), photo.caption),
+    ...(photo.stars > 0 ? [chosenWords.stars(photo.stars)] : []),
+    ...(pileCount ? [eventWords.pile(pileCount)] : []),
+    ...onPages.map(words.onPage),
+  ];
+  const pileWords = pileOpen ? eventWords.pileOpen : eventWords.pile(pileCount ?? 0);
   return (
-    <Box
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the list around it hears the keys
+    <div
       role="option"
       aria-selected={chosen}
-      aria-label={[
-        words.label(photo.name, takenMoment(photo.takenAt), photo.caption),
-        ...(photo.stars > 0 ? [chosenWords.stars(photo.stars)] : []),
-        ...(pile ? [eventWords.pile(pile.count)] : []),
-        ...onPages.map(words.onPage),
-      ].join(", ")}
+      aria-label={label.join(", ")}
       tabIndex={stop ? 0 : -1}
       data-photo={photo.id}
-      style={style}
-      position="relative"
-      overflow="hidden"
-      borderRadius="thumb"
-      bg="oat.300"
-      cursor="pointer"
-      flexShrink="0"
-      outlineOffset="2px"
-      onClick={onClick}
-      onFocus={onFocus}
-      onDoubleClick={onOpen}
+      className={css.tile}
+      style={{ width: w, height: h }}
+      onClick={(e) => hands.pick(photo.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey })}
+      onFocus={() => hands.focus(photo.id)}
+      onDoubleClick={() => hands.open?.(photo.id)}
       title={photo.caption || photo.name}
     >
-      <Box h="full" opacity={photo.hidden ? 0.45 : 1}>
+      <div className={photo.hidden ? `${css.picture} ${css.hidden}` : css.picture}>
         <PhotoThumb photoId={photo.id} />
-      </Box>
+      </div>
       {photo.stars > 0 && (
-        <HStack
-          aria-hidden
-          gap="0"
-          position="absolute"
-          left="1.5"
-          bottom="1"
-          color="saffron.400"
-          filter="drop-shadow(0 0 1px rgba(27,37,33,.9))"
-        >
+        <span className={css.stars} aria-hidden>
           {Array.from({ length: photo.stars }, (_, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: stars have nothing but their place
             <Star key={i} size={13} fill="currentColor" />
           ))}
-        </HStack>
+        </span>
       )}
-      {pile && (
-        <chakra.button
+      {pileCount !== undefined && (
+        <button
           type="button"
           tabIndex={-1}
-          aria-label={pile.open ? eventWords.pileOpen : eventWords.pile(pile.count)}
-          title={pile.open ? eventWords.pileOpen : eventWords.pile(pile.count)}
+          aria-label={pileWords}
+          aria-pressed={pileOpen}
+          title={pileWords}
+          className={css.pile}
           onClick={(e) => {
             e.stopPropagation();
-            pile.onToggle();
+            hands.togglePile?.(photo.id);
           }}
-          position="absolute"
-          right="1.5"
-          top="1.5"
-          h="24px"
-          px="1.5"
-          display="flex"
-          alignItems="center"
-          gap="1"
-          borderRadius="thumb"
-          bg={pile.open ? "glaze.500" : "oat.25"}
-          color={pile.open ? "white" : "ink.900"}
-          fontSize="12.5px"
-          fontWeight="600"
-          boxShadow="card"
         >
-          <Layers size={14} aria-hidden /> {pile.count}
-        </chakra.button>
+          <Layers size={14} aria-hidden /> {pileCount}
+        </button>
       )}
-      {/* Nothing of this may come under the pointer, or a double click would begin on one thing and end on another. */}
       {chosen && (
         <>
-          <Box
-            pointerEvents="none"
-            position="absolute"
-            inset="0"
-            boxShadow="inset 0 0 0 4px {colors.glaze.500}, inset 0 0 0 5px white"
-            borderRadius="thumb"
-          />
-          <Box
-            pointerEvents="none"
-            position="absolute"
-            top="1.5"
-            left="1.5"
-            w="20px"
-            h="20px"
-            borderRadius="full"
-            bg="glaze.500"
-            color="white"
-            display="grid"
-            placeItems="center"
-          >
+          <span className={css.ring} />
+          <span className={css.check}>
             <Check size={14} strokeWidth={3} aria-hidden />
-          </Box>
+          </span>
         </>
       )}
-      {onPages.length > 0 && (
-        <Text
-          as="span"
-          position="absolute"
-          right="1"
-          bottom="1"
-          px="1.5"
-          borderRadius="thumb"
-          bg="oat.25"
-          color="ink.900"
-          fontSize="12px"
-          fontWeight="600"
-          lineHeight="18px"
-          fontVariantNumeric="tabular-nums"
-          boxShadow="card"
-        >
-          {onPages.join(", ")}
-        </Text>
-      )}
-    </Box>
+      {onPages.length > 0 && <span className={css.pages}>{onPages.join(", ")}</span>}
+    </div>
   );
-}
+});
+
+const nowhere: readonly number[] = [];

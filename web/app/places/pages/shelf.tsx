@@ -8,7 +8,7 @@ import { aspectOf, type Photo } from "#core/photo";
 import { shelf as words } from "../../../text/pages.ts";
 import { photos as photoWords } from "../../../text/photos.ts";
 import { useKit } from "../../kit.ts";
-import { PhotoTile } from "../../parts/photo-tile.tsx";
+import { PhotoTile, type TileHands } from "../../parts/photo-tile.tsx";
 import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { choose, chooseAll, nothingChosen } from "../../state/choose.ts";
 import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
@@ -43,6 +43,14 @@ export function Shelf() {
   });
   // biome-ignore lint/correctness/useExhaustiveDependencies: other photos have other widths, and the estimates go with them
   useMemo(() => virtual.measure(), [photos, virtual]);
+
+  const hands = useMemo(
+    (): TileHands => ({
+      pick: (id, held) => desk.setState((s) => ({ photos: choose(s.photos, ids, id, held) })),
+      focus: setAt,
+    }),
+    [desk, ids],
+  );
 
   const onKeyDown = (e: KeyboardEvent) => {
     const ctrl = e.ctrlKey || e.metaKey;
@@ -122,14 +130,10 @@ export function Shelf() {
                       photo={photo}
                       chosen={choice.ids.has(photo.id)}
                       stop={photo.id === stop}
-                      onPages={placed.get(photo.id) ?? []}
-                      style={{ width: widthOf(photo), height: photoPx }}
-                      onFocus={() => setAt(photo.id)}
-                      onClick={(e) =>
-                        desk.setState({
-                          photos: choose(choice, ids, photo.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
-                        })
-                      }
+                      onPages={placed.get(photo.id)}
+                      w={widthOf(photo)}
+                      h={photoPx}
+                      hands={hands}
                     />
                   </Draggable>
                 );

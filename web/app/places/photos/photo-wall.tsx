@@ -14,7 +14,7 @@ import type { NamedSpan, Photo, PhotoEvent } from "#core/photo";
 import { eventWords, photos as words } from "../../../text/photos.ts";
 import { useKit } from "../../kit.ts";
 import { takenDay } from "../../parts/dates.ts";
-import { PhotoTile } from "../../parts/photo-tile.tsx";
+import { PhotoTile, type TileHands } from "../../parts/photo-tile.tsx";
 import { useSizeOf } from "../../parts/size-of.ts";
 import { choose, chooseAll, nothingChosen } from "../../state/choose.ts";
 import { useDesk, useLibrary } from "../../state/hooks.ts";
@@ -83,22 +83,30 @@ export function PhotoWall({
     virtual.scrollToIndex(rowOf(id));
     requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-photo="${id}"]`)?.focus());
   };
-  const togglePile = (id: string) =>
-    desk.setState((s) => {
-      const open = new Set(s.openPiles);
-      // A pile is open when any of its photos is marked; closing lets all of them go.
-      const own = piles.find((p) => p.includes(id)) ?? [id];
-      if (own.some((p) => open.has(p))) for (const p of own) open.delete(p);
-      else open.add(id);
-      return { openPiles: open };
-    });
+  const hands = useMemo(
+    (): TileHands => ({
+      pick: (id, held) => desk.setState((s) => ({ photos: choose(s.photos, ids, id, held) })),
+      focus: setAt,
+      open: (id) => desk.setState({ sheet: id }),
+      togglePile: (id) =>
+        desk.setState((s) => {
+          const open = new Set(s.openPiles);
+          // A pile is open when any of its photos is marked; closing lets all of them go.
+          const own = piles.find((p) => p.includes(id)) ?? [id];
+          if (own.some((p) => open.has(p))) for (const p of own) open.delete(p);
+          else open.add(id);
+          return { openPiles: open };
+        }),
+    }),
+    [desk, ids, piles],
+  );
   const onKeyDown = (e: KeyboardEvent) => {
     if (e.target instanceof HTMLInputElement) return;
     if (e.key.startsWith("Arrow") && stop) go(neighbour(rows, stop, e.key as "ArrowLeft"), e.shiftKey);
     else if (e.key === " " && stop)
       desk.setState((s) => ({ photos: choose(s.photos, ids, stop, { shift: e.shiftKey, ctrl: true }) }));
     else if (e.key === "Enter" && stop) desk.setState({ sheet: stop });
-    else if (e.key === "p" && stop) togglePile(stop);
+    else if (e.key === "p" && stop) hands.togglePile?.(stop);
     else if (e.key === "a" && (e.ctrlKey || e.metaKey)) desk.setState({ photos: chooseAll(ids) });
     else if (e.key === "Escape") desk.setState({ photos: nothingChosen, sheet: undefined });
     else if (e.key === "Home") go(ids[0], e.shiftKey);
@@ -146,16 +154,12 @@ export function PhotoWall({
                         photo={photo}
                         chosen={choice.ids.has(photo.id)}
                         stop={photo.id === stop}
-                        onPages={placed.get(photo.id) ?? []}
-                        style={{ width: w, height: row.h }}
-                        pile={mark && { ...mark, onToggle: () => togglePile(photo.id) }}
-                        onFocus={() => setAt(photo.id)}
-                        onOpen={() => desk.setState({ sheet: photo.id })}
-                        onClick={(e) =>
-                          desk.setState({
-                            photos: choose(choice, ids, photo.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
-                          })
-                        }
+                        onPages={placed.get(photo.id)}
+                        w={w}
+                        h={row.h}
+                        hands={hands}
+                        pileCount={mark?.count}
+                        pileOpen={mark?.open}
                       />
                     );
                   })}

@@ -56,7 +56,11 @@ export function PhotosPlace() {
     <Flex direction="column" h="full" minH="0">
       <IncomingBar />
       <SpaceWarning />
-      <Bar shown={shown.length} all={all.length} ids={shown.map((p) => p.id)} />
+      <Bar
+        shown={shown.length}
+        all={all.length}
+        chooseShown={() => desk.setState({ photos: chooseAll(shown.map((p) => p.id)) })}
+      />
       <Box px="6" pt="8" pb="1">
         <Timeline photos={timed} isPlaced={isPlaced} span={sieve.span} onSpan={onSpan} onGo={onGo} />
       </Box>
@@ -77,7 +81,15 @@ export function PhotosPlace() {
   );
 }
 
-function Bar({ shown, all, ids }: { readonly shown: number; readonly all: number; readonly ids: readonly string[] }) {
+function Bar({
+  shown,
+  all,
+  chooseShown,
+}: {
+  readonly shown: number;
+  readonly all: number;
+  readonly chooseShown: () => void;
+}) {
   const { desk } = useKit();
   const session = useMaybeSession();
   const chosen = useDesk((s) => s.photos.ids.size);
@@ -92,7 +104,7 @@ function Bar({ shown, all, ids }: { readonly shown: number; readonly all: number
           size="sm"
           variant="ghost"
           disabled={shown === 0}
-          onClick={() => desk.setState({ photos: chosen === shown ? nothingChosen : chooseAll(ids) })}
+          onClick={() => (chosen === shown ? desk.setState({ photos: nothingChosen }) : chooseShown())}
         >
           {chosen === shown && shown > 0 ? words.chooseNone : words.chooseAll}
         </Button>
