@@ -82,7 +82,6 @@ const gridSchema = z
   })
   .readonly();
 export type Grid = z.infer<typeof gridSchema>;
-export type GridCell = Grid["cells"][number];
 
 export const pageSchema = z
   .object({

@@ -42,10 +42,7 @@ export const panel = {
   bestFit: "Fit the photos best",
   rows: "Rows",
   columns: "Columns",
-  auto: "auto",
   rowsColumnsHelp: "Leave a side empty and it is chosen for you.",
-  lays: (rows: number, columns: number) =>
-    `Now ${rows} ${rows === 1 ? "row" : "rows"} × ${columns} ${columns === 1 ? "column" : "columns"}`,
   cropped: (share: string) => `${share} of the photos is cut off`,
   gap: "Gap",
   margin: "Margin",
@@ -72,17 +69,14 @@ export const panel = {
   putChosen: "Put the chosen photo here",
   putChosenHelp: "Choose one photo on the shelf, then it can go in here.",
   taken: "Taken",
-  takenGuess: "Taken (a guess, from the file)",
   size: "On paper",
   zoom: "Zoom",
   turn: "Turn",
   flip: "Mirror",
   reset: "First framing",
   reframeHelp: "Drag the photo, turn the wheel, or use the arrow keys and + −. Enter when it is right.",
-  sharpness: "Sharpness in print",
   ppi: (n: number) => `${n} ppi`,
   sharpAt: (size: string) => `Fully sharp up to ${size}`,
-  staySoft: (size: string) => `Make the tile smaller than ${size}, zoom out, or take a larger photo.`,
   unit: "Unit",
 };
 

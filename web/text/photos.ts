@@ -32,7 +32,6 @@ export const photos = {
       ? "One photo’s record could not be read. It is left as it is."
       : `${n} photos’ records could not be read. They are left as they are.`,
   dismiss: "Close this list",
-  guessed: "Date from the file, which may be wrong",
   onPage: (page: number) => `On page ${page}`,
   waitingFor: "On its way in",
   label: (name: string, when: string, caption: string) => [caption, when, name].filter(Boolean).join(", "),

@@ -12,8 +12,6 @@ export const start = {
     n === 1
       ? "One piece of work could not be read. It is left as it is."
       : `${n} pieces of work could not be read. They are left as they are.`,
-  collage: "A collage",
-  collageLead: "One page, many photos, every gap even. Choose who prints it, then the size.",
   lab: "Who prints it",
   labsMissing: "The lab cards could not be loaded. You can still type a size of your own.",
   ownSize: "A size of my own",

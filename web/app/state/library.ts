@@ -35,7 +35,6 @@ export type LibraryDeed =
   | "focused"
   | "piled"
   | "removed"
-  | "replaced"
   | "named";
 
 interface Snapshot {

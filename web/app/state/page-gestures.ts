@@ -1,6 +1,5 @@
 import {
   type Change,
-  emptyTiles,
   type Filling,
   fillEmpty,
   findTile,
@@ -60,8 +59,6 @@ export function fillWith(session: ProjectSession, photoIds: readonly string[]): 
   if (fillings.length > 0) session.commit({ code: "filledTiles", count: fillings.length }, [fill(page, fillings)]);
   return left;
 }
-
-export const countEmpty = (session: ProjectSession): number => emptyTiles(pageOf(session)).length;
 
 export function reframeChange(page: Page, tileId: string, view: View, framing: Framing): Change {
   return fill(page, [{ tileId, filling: { kind: "photo", view: { ...view, ...framing, byHand: true } } }]);

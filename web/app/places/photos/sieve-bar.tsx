@@ -1,4 +1,4 @@
-import { Box, Button, HStack, Popover, Portal, SegmentGroup, Switch, Text, VStack } from "@chakra-ui/react";
+import { Box, Button, HStack, Popover, Portal, Switch, Text, VStack } from "@chakra-ui/react";
 import { ListFilter, Search } from "lucide-react";
 import type { ReactNode } from "react";
 import { useStore } from "zustand";
@@ -8,6 +8,7 @@ import { useKit } from "../../kit.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { Labelled } from "../../parts/labelled.tsx";
 import { NumberBox } from "../../parts/length-field.tsx";
+import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { useMaybeSession } from "../../state/hooks.ts";
 import { softBelowPx } from "../../state/soft-below.ts";
 
@@ -158,17 +159,7 @@ function OneOf({ label, value, options, onChoose }: OneOfProps) {
   return (
     <Box>
       <Label>{label}</Label>
-      <SegmentGroup.Root
-        size="sm"
-        bg="oat.200"
-        borderRadius="soft"
-        value={value}
-        onValueChange={(e) => e.value && onChoose(e.value)}
-        aria-label={label}
-      >
-        <SegmentGroup.Indicator bg="oat.25" borderRadius="soft" boxShadow="card" />
-        <SegmentGroup.Items items={Object.entries(options).map(([v, name]) => ({ value: v, label: name }))} />
-      </SegmentGroup.Root>
+      <OneOfFew label={label} value={value} options={Object.entries(options)} onChoose={onChoose} />
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { Box, Grid, SegmentGroup, Text } from "@chakra-ui/react";
+import { Box, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { type Photo, shifted } from "#core/photo";
 import { timeWords as words } from "../../../text/photos.ts";
@@ -7,6 +7,7 @@ import { Ask } from "../../parts/ask.tsx";
 import { Choose } from "../../parts/choose-one.tsx";
 import { takenMoment } from "../../parts/dates.ts";
 import { Labelled } from "../../parts/labelled.tsx";
+import { OneOfFew } from "../../parts/one-of-few.tsx";
 
 /** Moves the time of photos by as much as a camera's clock was off. */
 export function TimeDialog({ chosen, onClose }: { readonly chosen: readonly Photo[]; readonly onClose: () => void }) {
@@ -46,23 +47,17 @@ export function TimeDialog({ chosen, onClose }: { readonly chosen: readonly Phot
       onDo={() => void apply()}
       onClose={onClose}
     >
-      <SegmentGroup.Root
-        size="sm"
-        mb="4"
-        bg="oat.200"
-        borderRadius="soft"
-        value={way === 1 ? "later" : "earlier"}
-        onValueChange={(e) => setWay(e.value === "earlier" ? -1 : 1)}
-        aria-label={words.shift}
-      >
-        <SegmentGroup.Indicator bg="oat.25" borderRadius="soft" boxShadow="card" />
-        <SegmentGroup.Items
-          items={[
-            { value: "later", label: words.later },
-            { value: "earlier", label: words.earlier },
+      <Box mb="4">
+        <OneOfFew
+          label={words.shift}
+          value={way === 1 ? "later" : "earlier"}
+          options={[
+            ["later", words.later],
+            ["earlier", words.earlier],
           ]}
+          onChoose={(v) => setWay(v === "earlier" ? -1 : 1)}
         />
-      </SegmentGroup.Root>
+      </Box>
       <Grid templateColumns="repeat(3, 1fr)" gap="3" mb="4">
         {part("days", words.days)}
         {part("hours", words.hours)}

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, Heading, HStack, Progress, SegmentGroup, Text, VStack } from "@chakra-ui/react";
+import { Box, Button, Flex, Grid, Heading, HStack, Progress, Text, VStack } from "@chakra-ui/react";
 import { CircleCheck, FileDown, TriangleAlert } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
@@ -11,6 +11,7 @@ import { printTrouble, send as words } from "../../../text/send.ts";
 import type { PrintedFile } from "../../../workers/jobs.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import { useKit } from "../../kit.ts";
+import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { PageCanvas } from "../../parts/page-canvas.tsx";
 import { saveToDisk } from "../../parts/save-to-disk.ts";
 import { useSizeOf } from "../../parts/size-of.ts";
@@ -281,22 +282,15 @@ function ProofView({ page, format }: { readonly page: Page; readonly format: Pag
       )}
       {format.bleedMm > 0 && (
         <VStack gap="1.5">
-          <SegmentGroup.Root
-            size="sm"
-            bg="oat.200"
-            borderRadius="soft"
+          <OneOfFew
+            label={words.view}
             value={shows}
-            onValueChange={(e) => setShows(e.value === "cut" ? "cut" : "whole")}
-            aria-label={words.view}
-          >
-            <SegmentGroup.Indicator bg="oat.25" borderRadius="soft" boxShadow="card" />
-            <SegmentGroup.Items
-              items={[
-                { value: "whole", label: words.whole },
-                { value: "cut", label: words.cut },
-              ]}
-            />
-          </SegmentGroup.Root>
+            options={[
+              ["whole", words.whole],
+              ["cut", words.cut],
+            ]}
+            onChoose={setShows}
+          />
           <Text fontSize="13.5px" color="ink.700" visibility={shows === "whole" ? "visible" : "hidden"}>
             {words.veil}
           </Text>

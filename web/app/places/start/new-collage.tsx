@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, Heading, SegmentGroup, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
@@ -9,6 +9,7 @@ import { aspectOf, type Photo } from "#core/photo";
 import { formatLength, type Unit } from "#core/units";
 import { formatTrouble, start as words } from "../../../text/start.ts";
 import { useKit } from "../../kit.ts";
+import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { PageCanvas } from "../../parts/page-canvas.tsx";
 import { useSizeOf } from "../../parts/size-of.ts";
 import { useLibrary } from "../../state/hooks.ts";
@@ -64,23 +65,17 @@ export function NewCollage() {
           <OwnSizeForm size={own} unit={ownUnit} onSize={setOwn} onUnit={setOwnUnit} />
         )}
         {size?.turns && (
-          <SegmentGroup.Root
-            size="sm"
-            mt="5"
-            bg="oat.200"
-            borderRadius="soft"
-            value={sideways ? "sideways" : "upright"}
-            onValueChange={(e) => setSideways(e.value === "sideways")}
-            aria-label={words.orientation}
-          >
-            <SegmentGroup.Indicator bg="oat.25" borderRadius="soft" boxShadow="card" />
-            <SegmentGroup.Items
-              items={[
-                { value: "upright", label: words.upright },
-                { value: "sideways", label: words.sideways },
+          <Box mt="5">
+            <OneOfFew
+              label={words.orientation}
+              value={sideways ? "sideways" : "upright"}
+              options={[
+                ["upright", words.upright],
+                ["sideways", words.sideways],
               ]}
+              onChoose={(v) => setSideways(v === "sideways")}
             />
-          </SegmentGroup.Root>
+          </Box>
         )}
       </Section>
       <Box position="sticky" top="0">
