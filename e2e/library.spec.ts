@@ -156,6 +156,12 @@ test("the sample's library: piles, events, stars, captions, times, filters and t
     await page.getByRole("radiogroup", { name: "At least so many stars" }).getByText("3").click();
     await expect(title).toHaveText("2 of 146 photos");
     await page.getByRole("button", { name: "Show all again" }).click();
+    await page.getByLabel("From", { exact: true }).fill("2026-03-24");
+    await expect(title).toHaveText("4 of 146 photos");
+    await page.getByLabel("From", { exact: true }).fill("");
+    await page.getByText("Hidden ones too").click();
+    await expect(title).toHaveText("146 photos");
+    await page.getByRole("button", { name: "Show all again" }).click();
     await page.keyboard.press("Escape");
     await expect(title).toHaveText("145 of 146 photos");
     await page.getByRole("button", { name: "Close", exact: true }).click();
