@@ -15,6 +15,8 @@ const root = createRoot(document.getElementById("root")!);
 const queries = new QueryClient({
   defaultOptions: { queries: { staleTime: 5 * 60_000, retry: 1, networkMode: "always" } },
 });
+// Before the photos are read: the router fetches the first place's program meanwhile.
+const router = createBrowserRouter(routes);
 const kit = await openKit({
   blocked: () => notices.create({ title: keeping.blocked, type: "info" }),
   lost: () => notices.create({ title: keeping.failed.storageLost, type: "error", duration: 60_000 }),
@@ -25,7 +27,7 @@ root.render(
     <ChakraProvider value={system}>
       <QueryClientProvider client={queries}>
         <KitContext.Provider value={kit}>
-          <RouterProvider router={createBrowserRouter(routes)} />
+          <RouterProvider router={router} />
           <Notices />
         </KitContext.Provider>
       </QueryClientProvider>

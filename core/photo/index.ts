@@ -16,3 +16,4 @@ export { findPiles, type Pile, type PileFacts } from "./piles.ts";
 export { narrows, openSieve, type Sieve, sift } from "./sieve.ts";
 export { mediaType, type PictureKind, sniffPicture } from "./sniff.ts";
 export { offsetFromTag, shifted, takenAtFromName, takenAtFromTag, wallClock, wallMs } from "./taken-at.ts";
+export { isWholePhoto } from "./whole-photo.ts";

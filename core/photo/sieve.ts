@@ -63,9 +63,19 @@ function passes(p: Photo, s: Sieve, words: readonly string[], isPlaced: (id: str
   if (s.smallerThanPx > 0 && Math.max(p.widthPx, p.heightPx) >= s.smallerThanPx) return false;
   // A brushed span ends in whole seconds; a photo's own may have parts of one.
   if (s.span && (p.takenAt < s.span.from || p.takenAt.slice(0, 19) > s.span.to)) return false;
-  const text = `${p.caption} ${p.name}`.toLowerCase();
-  return words.every((w) => text.includes(w));
+  return words.length === 0 || words.every((w) => searched(p).includes(w));
 }
+
+/** Remembered: each letter typed looks through all of them again. */
+function searched(p: Photo): string {
+  const known = texts.get(p);
+  if (known !== undefined) return known;
+  const text = `${p.caption} ${p.name}`.toLowerCase();
+  texts.set(p, text);
+  return text;
+}
+
+const texts = new WeakMap<Photo, string>();
 
 /** Within a twentieth of square counts as square: that is how it looks. */
 function shapeOf(p: Photo): "wide" | "tall" | "square" {

@@ -43,6 +43,9 @@ async function previewOf(
 const newId = () => nanoid(12);
 const now = () => new Date().toISOString();
 
+/** Work put off in a frame runs once that frame is on screen. */
+const afterPaint = (work: () => void) => void requestAnimationFrame(() => setTimeout(work));
+
 export async function openKit(notices: { readonly blocked: () => void; readonly lost: () => void }): Promise<Kit> {
   const store = await openIdbStore(notices).catch(() => openMemoryStore());
   const pool = new WorkerPool<PhotoJobs>(2, () =>
@@ -59,7 +62,7 @@ export async function openKit(notices: { readonly blocked: () => void; readonly 
     printing: new WorkerLine<PrintJobs>(() =>
       portOf(new Worker(new URL("../workers/print.worker.ts", import.meta.url), { type: "module" })),
     ),
-    urls: new PreviewUrls(store),
+    urls: new PreviewUrls(store, afterPaint),
     bitmaps: new Bitmaps((id, size) => previewOf(id, size, { store, pool, library })),
     desk: createDesk(),
     newId,

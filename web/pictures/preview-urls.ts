@@ -1,41 +1,93 @@
 import type { PreviewSize, Store } from "../storage/store.ts";
 
 const keptUrls = 1200;
+/** Making an address is a call to the browser's own process that the page waits for: at most this long in one go. */
+const sliceMs = 6;
+const mostAtOnce = 24;
 
-/** Addresses of previews for `<img>`, the least recently asked for given back first. */
+interface Wanted {
+  readonly photoId: string;
+  readonly size: PreviewSize;
+  readonly hear: (url: string | undefined) => void;
+}
+
+/**
+ * Addresses of previews for `<img>`. They are made a few at a time, the last asked for first, so that a wall that
+ * scrolls by quickly does not stand still for pictures that have gone again. The least recently used are given back.
+ */
 export class PreviewUrls {
-  readonly #store: Pick<Store, "preview">;
-  readonly #urls = new Map<string, Promise<string | undefined>>();
+  readonly #store: Pick<Store, "previews">;
+  readonly #soon: (work: () => void) => void;
+  readonly #urls = new Map<string, string>();
+  readonly #wanted = new Set<Wanted>();
+  #fetching = false;
 
-  constructor(store: Pick<Store, "preview">) {
+  /** `soon` puts work off until the page has painted. */
+  constructor(store: Pick<Store, "previews">, soon: (work: () => void) => void) {
     this.#store = store;
+    this.#soon = soon;
   }
 
-  /** Undefined when the preview is missing. */
-  get(photoId: string, size: PreviewSize): Promise<string | undefined> {
+  /** The address where it is known; making it the most recently used. */
+  known(photoId: string, size: PreviewSize): string | undefined {
     const key = `${photoId}/${size}`;
-    const known = this.#urls.get(key);
-    const url = known ?? this.#store.preview(photoId, size).then((blob) => blob && URL.createObjectURL(blob));
-    this.#urls.delete(key);
-    this.#urls.set(key, url);
-    this.#tidy();
+    const url = this.#urls.get(key);
+    if (url !== undefined) {
+      this.#urls.delete(key);
+      this.#urls.set(key, url);
+    }
     return url;
+  }
+
+  /** Calls `hear` once, with nothing where the preview is missing; the function that takes the wish back comes back. */
+  want(photoId: string, size: PreviewSize, hear: Wanted["hear"]): () => void {
+    const wish = { photoId, size, hear };
+    this.#wanted.add(wish);
+    if (!this.#fetching) {
+      this.#fetching = true;
+      this.#soon(() => void this.#fetch());
+    }
+    return () => this.#wanted.delete(wish);
   }
 
   /** The photo has another picture now. */
   forget(photoId: string): void {
-    for (const [key, url] of this.#urls)
-      if (key.startsWith(`${photoId}/`)) {
-        this.#urls.delete(key);
-        void url.then((u) => u && URL.revokeObjectURL(u));
+    for (const [key, url] of this.#urls) if (key.startsWith(`${photoId}/`)) this.#giveBack(key, url);
+  }
+
+  async #fetch(): Promise<void> {
+    const wishes = [...this.#wanted].slice(-mostAtOnce).reverse();
+    for (const wish of wishes) this.#wanted.delete(wish);
+    const blobs = await this.#store.previews(wishes).catch(() => []);
+    const until = performance.now() + sliceMs;
+    for (const [i, wish] of wishes.entries()) {
+      if (i > 0 && performance.now() > until) {
+        this.#wanted.add(wish);
+        continue;
       }
+      wish.hear(this.known(wish.photoId, wish.size) ?? this.#make(wish, blobs[i]));
+    }
+    this.#tidy();
+    this.#fetching = this.#wanted.size > 0;
+    if (this.#fetching) this.#soon(() => void this.#fetch());
+  }
+
+  #make({ photoId, size }: Wanted, blob: Blob | undefined): string | undefined {
+    if (!blob) return undefined;
+    const url = URL.createObjectURL(blob);
+    this.#urls.set(`${photoId}/${size}`, url);
+    return url;
   }
 
   #tidy(): void {
     for (const [key, url] of this.#urls) {
       if (this.#urls.size <= keptUrls) return;
-      this.#urls.delete(key);
-      void url.then((u) => u && URL.revokeObjectURL(u));
+      this.#giveBack(key, url);
     }
+  }
+
+  #giveBack(key: string, url: string): void {
+    this.#urls.delete(key);
+    URL.revokeObjectURL(url);
   }
 }

@@ -1,6 +1,6 @@
 import { openDB } from "idb";
 import { projectSchema, type Step, stepSchema } from "#core/document";
-import { type NamedSpan, namedSpanSchema, type Photo, photoSchema } from "#core/photo";
+import { isWholePhoto, type NamedSpan, namedSpanSchema, type Photo, photoSchema } from "#core/photo";
 import { type Db, databaseName, type StoredProject, upgrades } from "./schema.ts";
 import {
   type NewPhoto,
@@ -54,8 +54,8 @@ class IdbStore implements Store {
       const photos: Photo[] = [];
       let damaged = 0;
       for (const record of await this.#db.getAll("photos")) {
-        const read = photoSchema.safeParse(record);
-        if (read.success) photos.push(read.data);
+        const photo = isWholePhoto(record) ? record : photoSchema.safeParse(record).data;
+        if (photo) photos.push(photo);
         else damaged += 1;
       }
       return { photos, damaged };
@@ -148,6 +148,13 @@ class IdbStore implements Store {
 
   preview(photoId: string, size: PreviewSize) {
     return guarded(() => this.#db.get("previews", `${photoId}/${size}`));
+  }
+
+  previews(wanted: readonly { readonly photoId: string; readonly size: PreviewSize }[]) {
+    return guarded(() => {
+      const { store } = this.#db.transaction("previews");
+      return Promise.all(wanted.map(({ photoId, size }) => store.get(`${photoId}/${size}`)));
+    });
   }
 
   keepPreview(photoId: string, size: PreviewSize, preview: Blob) {

@@ -41,6 +41,7 @@ export function openMemoryStore(): Store {
     keepWaiting: async () => {},
     original: async (id) => blobs.get(id),
     preview: async (id, size) => blobs.get(`${id}/${size}`),
+    previews: async (wanted) => wanted.map((w) => blobs.get(`${w.photoId}/${w.size}`)),
     keepPreview: async (id, size, preview) => void blobs.set(`${id}/${size}`, preview),
     projects: async () => ({ cards: [...projects.values()].reverse(), damaged: 0 }),
     openProject: async (id) => projects.get(id),

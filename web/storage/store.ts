@@ -55,6 +55,8 @@ export interface Store {
   keepWaiting(names: readonly string[]): Promise<void>;
   original(photoId: string): Promise<Blob | undefined>;
   preview(photoId: string, size: PreviewSize): Promise<Blob | undefined>;
+  /** Many at once, in the order asked for; undefined where one is missing. */
+  previews(wanted: readonly { readonly photoId: string; readonly size: PreviewSize }[]): Promise<(Blob | undefined)[]>;
   keepPreview(photoId: string, size: PreviewSize, preview: Blob): Promise<void>;
   projects(): Promise<{ readonly cards: readonly ProjectCard[]; readonly damaged: number }>;
   openProject(projectId: string): Promise<OpenedProject | undefined>;

@@ -1,5 +1,7 @@
-import { createSystem, defaultConfig, defineConfig } from "@chakra-ui/react";
+import { createSystem, defaultBaseConfig, defineConfig } from "@chakra-ui/react";
 import { buttonRecipe } from "./button.ts";
+import { recipes, slotRecipes } from "./recipes.ts";
+import { animationStyles, keyframes, layerStyles, scales, textStyles } from "./scales.ts";
 import { dialogRecipe, sliderRecipe, tooltipRecipe } from "./slots.ts";
 
 const hex = (value: string) => ({ value });
@@ -20,14 +22,34 @@ const colors = {
   glaze: { 50: hex("#e6f1f1"), 100: hex("#cfe5e5"), 500: hex("#17757e"), 600: hex("#0f5f67"), 700: hex("#0b4a50") },
   saffron: { 100: hex("#f8eaca"), 400: hex("#dca42c"), 700: hex("#7a5104") },
   moss: { 100: hex("#e1ead4"), 400: hex("#7f9c56"), 700: hex("#425c2a") },
+  white: hex("#ffffff"),
+  black: hex("#000000"),
+  blackAlpha: { 500: hex("rgba(0, 0, 0, 0.36)") },
   mat: { light: hex("#e3dccf"), grey: hex("#8b8a86"), dark: hex("#2a2d2c") },
 } as const;
 
 const semantic = (value: string) => ({ value: `{colors.${value}}` });
 
-const config = defineConfig({
+/** What the library's own recipes colour themselves by. */
+const palette = (solid: string, contrast: string) => ({
+  contrast: semantic(contrast),
+  solid: semantic(solid),
+  fg: semantic("ink.900"),
+  subtle: semantic("oat.200"),
+  muted: semantic("oat.300"),
+  emphasized: semantic("oat.400"),
+  border: semantic("oat.300"),
+  focusRing: semantic("glaze.500"),
+});
+
+const theme = defineConfig({
+  preflight: true,
+  cssVarsPrefix: "chakra",
   cssVarsRoot: ":where(:root)",
   globalCss: {
+    html: { color: "fg", bg: "bg", colorPalette: "gray" },
+    "*": { borderColor: "border" },
+    "*::placeholder, *[data-placeholder]": { color: "ink.500" },
     "html, body, #root": { height: "100%" },
     body: {
       bg: "oat.100",
@@ -46,14 +68,24 @@ const config = defineConfig({
     },
   },
   theme: {
+    breakpoints: {},
+    keyframes,
+    textStyles,
+    layerStyles,
+    animationStyles,
     tokens: {
+      ...scales,
       colors,
       fonts: {
         body: { value: '"Source Sans 3 Variable", sans-serif' },
         heading: { value: '"Fraunces Variable", serif' },
       },
-      radii: { soft: { value: "7px" }, card: { value: "12px" }, thumb: { value: "4px" } },
+      radii: { ...scales.radii, soft: { value: "7px" }, card: { value: "12px" }, thumb: { value: "4px" } },
       shadows: {
+        xs: { value: "0 1px 2px rgba(43,35,22,.14)" },
+        sm: { value: "0 1px 2px rgba(43,35,22,.12), 0 1px 4px rgba(43,35,22,.12)" },
+        lg: { value: "0 8px 16px rgba(43,35,22,.16)" },
+        inset: { value: "inset 0 0 0 1px rgba(43,35,22,.08)" },
         paper: { value: "0 1px 2px rgba(43,35,22,.18), 0 10px 34px rgba(43,35,22,.2)" },
         card: { value: "0 1px 2px rgba(43,35,22,.10), 0 3px 12px rgba(43,35,22,.07)" },
         lifted: { value: "0 3px 8px rgba(43,35,22,.22), 0 14px 34px rgba(43,35,22,.22)" },
@@ -66,14 +98,37 @@ const config = defineConfig({
           panel: semantic("oat.25"),
           subtle: semantic("oat.200"),
           muted: semantic("oat.200"),
+          emphasized: semantic("oat.300"),
+          error: semantic("clay.100"),
         },
-        fg: { DEFAULT: semantic("ink.900"), muted: semantic("ink.700"), subtle: semantic("ink.500") },
-        border: { DEFAULT: semantic("oat.300"), muted: semantic("oat.200"), emphasized: semantic("oat.400") },
+        fg: {
+          DEFAULT: semantic("ink.900"),
+          muted: semantic("ink.700"),
+          subtle: semantic("ink.500"),
+          inverted: semantic("oat.50"),
+          error: semantic("clay.600"),
+        },
+        border: {
+          DEFAULT: semantic("oat.300"),
+          muted: semantic("oat.200"),
+          emphasized: semantic("oat.400"),
+          error: semantic("clay.500"),
+        },
+        gray: palette("glaze.500", "oat.25"),
+        red: palette("clay.600", "oat.25"),
       },
     },
+    recipes,
+    slotRecipes,
+  },
+});
+
+/** Where our components look otherwise than the library's. */
+const ours = defineConfig({
+  theme: {
     recipes: { button: buttonRecipe },
     slotRecipes: { slider: sliderRecipe, dialog: dialogRecipe, tooltip: tooltipRecipe },
   },
 });
 
-export const system = createSystem(defaultConfig, config);
+export const system = createSystem(defaultBaseConfig, theme, ours);

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Heading, HStack, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading } from "@chakra-ui/react";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import {
   type KeyboardEvent,
@@ -19,6 +19,7 @@ import { useSizeOf } from "../../parts/size-of.ts";
 import { choose, chooseAll, nothingChosen } from "../../state/choose.ts";
 import { useDesk, useLibrary } from "../../state/hooks.ts";
 import { usePlaced } from "../../state/placed.ts";
+import css from "./photo-wall.module.css";
 import { neighbour, wallRows } from "./rows.ts";
 import { gathered, wallGroups } from "./wall-groups.ts";
 
@@ -56,7 +57,8 @@ export function PhotoWall({
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: (i) => rows[i]!.h + gapPx,
-    overscan: 4,
+    overscan: 2,
+    useFlushSync: false,
   });
   // biome-ignore lint/correctness/useExhaustiveDependencies: new rows have new heights, and the estimates go with them
   useMemo(() => virtual.measure(), [rows, virtual]);
@@ -119,7 +121,16 @@ export function PhotoWall({
   );
 
   return (
-    <Box ref={scroller} h="full" overflowY="auto" px="8" pb="8" position="relative" onPointerDown={lasso.begin}>
+    <Box
+      ref={scroller}
+      h="full"
+      overflowY="auto"
+      px="8"
+      pb="8"
+      position="relative"
+      contain="strict"
+      onPointerDown={lasso.begin}
+    >
       <Box
         ref={sizeRef}
         role="listbox"
@@ -133,19 +144,16 @@ export function PhotoWall({
           const row = rows[item.index];
           if (!row) return null;
           return (
-            <Box
+            <div
               key={item.key}
               role="presentation"
-              position="absolute"
-              top="0"
-              left="0"
-              right="0"
+              className={css.row}
               style={{ transform: `translateY(${item.start}px)` }}
             >
               {row.kind === "event" ? (
                 <EventHeading event={row.event} spans={spans} h={row.h} />
               ) : (
-                <Flex gap={`${gapPx}px`} role="presentation">
+                <div role="presentation" className={css.photos} style={{ gap: gapPx }}>
                   {row.placed.map(({ photo, w }) => {
                     const mark = pile.marks.get(photo.id);
                     return (
@@ -163,9 +171,9 @@ export function PhotoWall({
                       />
                     );
                   })}
-                </Flex>
+                </div>
               )}
-            </Box>
+            </div>
           );
         })}
       </Box>
@@ -240,8 +248,8 @@ function EventHeading({
   };
   const [from, to] = [takenDay(event.from), takenDay(event.to)];
   return (
-    <HStack role="presentation" h={`${h}px`} align="baseline" pt="3" gap="3">
-      <chakra.input
+    <div role="presentation" className={css.heading} style={{ height: h }}>
+      <input
         aria-label={`${eventWords.name}, ${from}`}
         placeholder={eventWords.placeholder}
         value={text}
@@ -252,34 +260,12 @@ function EventHeading({
           if (e.key === "Enter") e.currentTarget.blur();
           if (e.key === "Escape") setText(name);
         }}
-        w={`${Math.max(15, Math.min(44, text.length + 2))}ch`}
-        fontFamily="heading"
-        fontSize="18px"
-        fontWeight="560"
-        bg="transparent"
-        px="1.5"
-        ml={name ? "-1.5" : 0}
-        order={name ? 0 : 2}
-        borderRadius="soft"
-        border="1px solid transparent"
-        _placeholder={{ color: "oat.500", fontWeight: 400, fontFamily: "body", fontSize: "15px" }}
-        _hover={{ borderColor: "oat.400" }}
-        _focus={{ bg: "oat.25", borderColor: "glaze.500" }}
+        className={name ? `${css.name} ${css.named}` : css.name}
+        style={{ width: `${Math.max(15, Math.min(44, text.length + 2))}ch` }}
       />
-      <Heading
-        as="h2"
-        fontFamily={name ? "body" : "heading"}
-        fontSize={name ? "14.5px" : "18px"}
-        fontWeight={name ? "500" : "560"}
-        color={name ? "fg.muted" : "ink.900"}
-        letterSpacing="0"
-      >
-        {from === to ? from : `${from} – ${to}`}
-      </Heading>
-      <Text fontSize="13.5px" color="fg.subtle">
-        {words.count(event.photoIds.length)}
-      </Text>
-    </HStack>
+      <h2 className={name ? css.day : `${css.day} ${css.dayAlone}`}>{from === to ? from : `${from} – ${to}`}</h2>
+      <span className={css.count}>{words.count(event.photoIds.length)}</span>
+    </div>
   );
 }
 

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, HStack, Text, VStack } from "@chakra-ui/react";
-import { useCallback, useMemo, useRef } from "react";
+import { useCallback, useDeferredValue, useMemo, useRef } from "react";
 import { Link } from "react-router";
 import { narrows, openSieve, sift } from "#core/photo";
 import { sieveWords, photos as words } from "../../../text/photos.ts";
@@ -24,8 +24,9 @@ export function PhotosPlace() {
   const byId = useLibrary((s) => s.byId);
   const piles = useLibrary((s) => s.piles);
   const coming = useLibrary((s) => s.incoming !== undefined);
-  const sieve = useDesk((s) => s.sieve);
-  const chosenIds = useDesk((s) => s.photos.ids);
+  // The field and the photo under the finger answer at once; what has to go through thousands follows when it can.
+  const sieve = useDeferredValue(useDesk((s) => s.sieve));
+  const chosenIds = useDeferredValue(useDesk((s) => s.photos.ids));
   const sheetId = useDesk((s) => s.sheet);
   const placed = usePlaced();
   const wall = useRef<WallHandle>(null);

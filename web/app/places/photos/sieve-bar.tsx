@@ -58,7 +58,7 @@ function Filters({ sieve, set }: { readonly sieve: Sieve; readonly set: (change:
   const on = narrows({ ...sieve, text: "" });
   const least = session ? softBelowPx(session.state.getState().project.format) : 0;
   return (
-    <Popover.Root positioning={{ placement: "bottom-end" }}>
+    <Popover.Root lazyMount unmountOnExit positioning={{ placement: "bottom-end" }}>
       <Popover.Trigger asChild>
         <Button
           size="sm"

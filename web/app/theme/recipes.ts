@@ -1,0 +1,47 @@
+import {
+  buttonRecipe,
+  colorPickerSlotRecipe,
+  colorSwatchRecipe,
+  dialogSlotRecipe,
+  fieldSlotRecipe,
+  headingRecipe,
+  inputRecipe,
+  kbdRecipe,
+  listSlotRecipe,
+  nativeSelectSlotRecipe,
+  popoverSlotRecipe,
+  progressSlotRecipe,
+  radioCardSlotRecipe,
+  segmentGroupSlotRecipe,
+  sliderSlotRecipe,
+  switchSlotRecipe,
+  tableSlotRecipe,
+  toastSlotRecipe,
+  tooltipSlotRecipe,
+} from "@chakra-ui/react/theme";
+
+/** How the components that we use are built; the rest of the library's recipes stay out of the download. */
+export const recipes = {
+  button: buttonRecipe,
+  colorSwatch: colorSwatchRecipe,
+  heading: headingRecipe,
+  input: inputRecipe,
+  kbd: kbdRecipe,
+};
+
+export const slotRecipes = {
+  colorPicker: colorPickerSlotRecipe,
+  dialog: dialogSlotRecipe,
+  field: fieldSlotRecipe,
+  list: listSlotRecipe,
+  nativeSelect: nativeSelectSlotRecipe,
+  popover: popoverSlotRecipe,
+  progress: progressSlotRecipe,
+  radioCard: radioCardSlotRecipe,
+  segmentGroup: segmentGroupSlotRecipe,
+  slider: sliderSlotRecipe,
+  switch: switchSlotRecipe,
+  table: tableSlotRecipe,
+  toast: toastSlotRecipe,
+  tooltip: tooltipSlotRecipe,
+};
