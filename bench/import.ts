@@ -50,16 +50,16 @@ async function withSharp(files: readonly string[]): Promise<number> {
   return (performance.now() - from) / 1000;
 }
 
-/** Resident memory of the browser's page processes, in MB. */
+/** Memory that the browser's page holds for itself (proportional set size of the largest page process), in MB. */
 async function pageMemory(profile: string): Promise<number> {
-  let kb = 0;
+  let most = 0;
   for (const pid of (await readdir("/proc")).filter((d) => /^\d+$/.test(d))) {
     const line = await readFile(`/proc/${pid}/cmdline`, "utf8").catch(() => "");
     if (!line.includes("--type=renderer") || !line.includes(profile)) continue;
-    const status = await readFile(`/proc/${pid}/status`, "utf8").catch(() => "");
-    kb += Number(/VmRSS:\s+(\d+)/.exec(status)?.[1] ?? 0);
+    const rollup = await readFile(`/proc/${pid}/smaps_rollup`, "utf8").catch(() => "");
+    most = Math.max(most, Number(/^Pss:\s+(\d+)/m.exec(rollup)?.[1] ?? 0));
   }
-  return kb / 1024;
+  return most / 1024;
 }
 
 const folder = await mkdtemp(join(tmpdir(), "tessip-bench-"));
@@ -78,15 +78,12 @@ try {
   const from = performance.now();
   await page.getByTestId("choose-files").setInputFiles(files);
   const peaks = [0, 0, 0, 0];
-  for (;;) {
-    const shown = await page
-      .getByText(/^Bringing in/)
-      .textContent({ timeout: 500 })
-      .catch(() => null);
-    const done = Number(/Bringing in ([\d,]+)/.exec(shown ?? "")?.[1]?.replaceAll(",", "") ?? count);
+  const heading = page.getByRole("heading", { name: `${count.toLocaleString("en")} photos`, exact: true });
+  while (!(await heading.isVisible())) {
+    const shown = (await page.getByText(/^Bringing in/).allTextContents())[0];
+    const done = Number(/Bringing in ([\d,]+)/.exec(shown ?? "")?.[1]?.replaceAll(",", "") ?? 0);
     const quarter = Math.min(3, Math.floor((4 * done) / count));
     peaks[quarter] = Math.max(peaks[quarter]!, await pageMemory(profile));
-    if (shown === null && performance.now() - from > 1500) break;
     await page.waitForTimeout(250);
   }
   const seconds = (performance.now() - from) / 1000;

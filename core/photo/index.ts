@@ -10,7 +10,7 @@ export {
 } from "./facts.ts";
 export { type FaceBox, type Focus, focusSchema, pointOfFaces } from "./focus.ts";
 export { interestOf, type Planes } from "./interest.ts";
-export { detailOf, type Grey, lookOf, lookSize } from "./likeness.ts";
+export { detailOf, type Grey, lookOf } from "./likeness.ts";
 export { type Orientation, orientationMatrix, orientationOf, orientedSize, turnsSideways } from "./orientation.ts";
 export { findPiles, type Pile, type PileFacts } from "./piles.ts";
 export { narrows, openSieve, type Sieve, sift } from "./sieve.ts";

@@ -176,7 +176,10 @@ test("a look does not see noise, and a sharper picture has more detail", () => {
   expect(lookOf(picture((x) => 200 - 10 * x + (x % 2) * 0.5))).toBe("ffffffffffffffff");
   const edges = (k: number) => detailOf(picture((x) => 128 + 100 * Math.tanh(k * Math.sin(x)), 40, 40));
   expect(edges(5)).toBeGreaterThan(edges(0.5));
-  expect(() => lookOf(picture(() => 0, 4, 4))).toThrow(RangeError);
+  const hills = (x: number, y: number) => 128 + 60 * Math.sin(7 * x) + 50 * Math.cos(5 * y + 3 * x);
+  const seen = (w: number, h: number) => lookOf(picture((x, y) => hills(x / w, y / h), w, h));
+  expect(seen(400, 300)).toBe(seen(200, 150));
+  expect(lookOf(picture(() => 5, 2, 3))).toBe("0000000000000000");
 });
 
 test("events begin after a night's pause, and a name goes to the one it overlaps the most", () => {

@@ -5,15 +5,30 @@ export interface Grey {
   readonly values: ArrayLike<number>;
 }
 
-export const lookSize = { width: 9, height: 8 } as const;
+const lookSize = { width: 9, height: 8 } as const;
+
+/** The mean over each part of an even division; a picture with fewer pixels than parts gives some of them twice. */
+function reduced({ width, height, values }: Grey, to: { readonly width: number; readonly height: number }): Grey {
+  const edge = (i: number, parts: number, length: number) => Math.floor((i * length) / parts);
+  const means = new Float64Array(to.width * to.height);
+  for (let j = 0; j < to.height; j += 1)
+    for (let i = 0; i < to.width; i += 1) {
+      const [left, top] = [edge(i, to.width, width), edge(j, to.height, height)];
+      const right = Math.max(left + 1, edge(i + 1, to.width, width));
+      const bottom = Math.max(top + 1, edge(j + 1, to.height, height));
+      let sum = 0;
+      for (let y = top; y < bottom; y += 1) for (let x = left; x < right; x += 1) sum += values[y * width + x]!;
+      means[j * to.width + i] = sum / ((right - left) * (bottom - top));
+    }
+  return { ...to, values: means };
+}
 
 /**
- * Difference hash: one bit for each pixel of 8 × 8 that is brighter than its right neighbour (N. Krawetz, "Kind of like
- * that", 2013). As 16 hex digits. The picture has to be 9 × 8.
+ * Difference hash: one bit for each part of 8 × 8 that is brighter than its right neighbour (N. Krawetz, "Kind of like
+ * that", 2013). As 16 hex digits.
  */
-export function lookOf(grey: Grey): string {
-  if (grey.width !== lookSize.width || grey.height !== lookSize.height)
-    throw new RangeError(`a look is taken of 9 × 8 pixels, not of ${grey.width} × ${grey.height}`);
+export function lookOf(picture: Grey): string {
+  const grey = reduced(picture, lookSize);
   let hex = "";
   for (let y = 0; y < 8; y += 1) {
     let bits = 0;

@@ -2,7 +2,7 @@ import { type Orientation, orientationMatrix, orientedSize, type PictureKind } f
 
 /** Pixels as they should be seen, to be closed by whoever asked for them. */
 export interface Decoded {
-  readonly image: CanvasImageSource;
+  readonly image: ImageBitmap | VideoFrame | OffscreenCanvas;
   readonly widthPx: number;
   readonly heightPx: number;
   close(): void;

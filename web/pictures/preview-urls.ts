@@ -12,8 +12,8 @@ interface Wanted {
 }
 
 /**
- * Addresses of previews for `<img>`. They are made a few at a time, the last asked for first, so that a wall that
- * scrolls by quickly does not stand still for pictures that have gone again. The least recently used are given back.
+ * Addresses of previews for `<img>`. They are made a few at a time, in the order asked for, so that a wall that scrolls
+ * by quickly does not stand still; what has left the screen takes its wish back. The least recently used are given back.
  */
 export class PreviewUrls {
   readonly #store: Pick<Store, "previews">;
@@ -56,16 +56,12 @@ export class PreviewUrls {
   }
 
   async #fetch(): Promise<void> {
-    const wishes = [...this.#wanted].slice(-mostAtOnce).reverse();
-    for (const wish of wishes) this.#wanted.delete(wish);
+    const wishes = [...this.#wanted].slice(0, mostAtOnce);
     const blobs = await this.#store.previews(wishes).catch(() => []);
     const until = performance.now() + sliceMs;
     for (const [i, wish] of wishes.entries()) {
-      if (i > 0 && performance.now() > until) {
-        this.#wanted.add(wish);
-        continue;
-      }
-      wish.hear(this.known(wish.photoId, wish.size) ?? this.#make(wish, blobs[i]));
+      if (i > 0 && performance.now() > until) break;
+      if (this.#wanted.delete(wish)) wish.hear(this.known(wish.photoId, wish.size) ?? this.#make(wish, blobs[i]));
     }
     this.#tidy();
     this.#fetching = this.#wanted.size > 0;

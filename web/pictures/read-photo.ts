@@ -34,7 +34,7 @@ export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto
     throw new UnreadablePhoto("damagedPicture", String(e));
   });
   try {
-    const preview = drawPreview(picture, previewLongPx.small);
+    const preview = await drawPreview(picture, previewLongPx.small);
     const { widthPx, heightPx } = stored ? orientedSize(exif.orientation, stored.widthPx, stored.heightPx) : picture;
     const hash = await crypto.subtle.digest("SHA-256", bytes);
     return {
@@ -48,7 +48,7 @@ export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto
         ...takenOf(exif, name, modifiedAt),
         caption: exif.caption,
         camera: exif.camera,
-        likeness: likenessOf(preview),
+        likeness: likenessOf(pixelsOf(preview)),
       },
       small: await encodePreview(preview, mediaType[kind]),
     };
@@ -79,18 +79,30 @@ function wholeJpeg(bytes: Uint8Array): { widthPx: number; heightPx: number } {
 }
 
 /** A decoded picture at preview size; never larger than the picture. */
-export function drawPreview(from: Decoded, longPx: number): OffscreenCanvas {
+export async function drawPreview(from: Decoded, longPx: number): Promise<OffscreenCanvas> {
   const long = Math.min(longPx, Math.max(from.widthPx, from.heightPx));
   const fit = contained(from.widthPx / from.heightPx, { w: long, h: long });
   const canvas = new OffscreenCanvas(Math.max(1, Math.round(fit.w)), Math.max(1, Math.round(fit.h)));
-  const ctx = canvas.getContext("2d")!;
-  ctx.imageSmoothingQuality = "high";
-  ctx.drawImage(from.image, 0, 0, canvas.width, canvas.height);
+  // Not scaled by drawing: the browser would keep each scaled picture about for the next time.
+  const scaled = await createImageBitmap(from.image, {
+    resizeWidth: canvas.width,
+    resizeHeight: canvas.height,
+    resizeQuality: "high",
+  });
+  canvas.getContext("2d", { willReadFrequently: true })!.drawImage(scaled, 0, 0);
+  scaled.close();
   return canvas;
 }
 
-export function encodePreview(canvas: OffscreenCanvas, mediaTypeOfOriginal: string): Promise<Blob> {
+const pixelsOf = (canvas: OffscreenCanvas): ImageData =>
+  canvas.getContext("2d")!.getImageData(0, 0, canvas.width, canvas.height);
+
+/** The canvas is empty afterwards: its pixels would otherwise lie about until the worker's memory is swept. */
+export async function encodePreview(canvas: OffscreenCanvas, mediaTypeOfOriginal: string): Promise<Blob> {
   // WebP keeps transparency, but takes ten times as long to write as JPEG.
   const opaque = ["image/jpeg", "image/heic", "image/bmp"].includes(mediaTypeOfOriginal);
-  return canvas.convertToBlob({ type: opaque ? "image/jpeg" : "image/webp", quality: 0.85 });
+  const blob = await canvas.convertToBlob({ type: opaque ? "image/jpeg" : "image/webp", quality: 0.85 });
+  canvas.width = 0;
+  canvas.height = 0;
+  return blob;
 }

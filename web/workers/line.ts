@@ -31,11 +31,14 @@ export class WorkerLine<T extends JobTable<T>> {
     this.#count += 1;
     const id = this.#count;
     const port = this.#alive();
-    return new Promise((resolve, reject) => {
-      this.#waiting.set(id, { resolve, reject, onProgress });
-      signal?.addEventListener("abort", () => this.#cancel(id), { once: true });
+    const stop = () => this.#cancel(id);
+    signal?.addEventListener("abort", stop);
+    const answer = new Promise<T[K]["out"]>((resolve, reject) => {
+      this.#waiting.set(id, { resolve: resolve as Waiting["resolve"], reject, onProgress });
       port.send({ kind: "run", id, job, input });
     });
+    // A signal that lives longer than its jobs would hold on to what each of them was given.
+    return answer.finally(() => signal?.removeEventListener("abort", stop));
   }
 
   #alive(): Port {

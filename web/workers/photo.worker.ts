@@ -8,7 +8,7 @@ import { serveJobs } from "./serve.ts";
 async function makeLarge({ photo, original }: PhotoJobs["makeLarge"]["in"]): Promise<Blob> {
   const picture = await decodeOriginal(photo, original, previewLongPx.large);
   try {
-    return await encodePreview(drawPreview(picture, previewLongPx.large), photo.type);
+    return await encodePreview(await drawPreview(picture, previewLongPx.large), photo.type);
   } finally {
     picture.close();
   }
