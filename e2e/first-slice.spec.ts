@@ -43,7 +43,7 @@ test("from files on disk to a collage that a lab can print, with the browser kil
     await page.getByRole("link", { name: /Photos/ }).click();
     await expect(page.getByRole("heading", { name: "11 photos" })).toBeVisible();
     await chooseFiles(page, samplePhotos(2));
-    await expect(page.getByText("2 photos were here already.")).toBeVisible();
+    await expect(page.getByText("2 files were here already.")).toBeVisible();
     await page.getByRole("link", { name: "To all your work" }).click();
   });
 

@@ -51,10 +51,10 @@ export function createApp(served: Served): Hono {
     if (!served.sample) throw new HTTPException(404, { message: "noSample" });
     return c.json(served.sample.index);
   });
-  app.get("/sample/photos/:file", async (c) => {
-    const bytes = await served.sample?.read(c.req.param("file"));
-    if (!bytes) throw new HTTPException(404, { message: "noSuchPhoto" });
-    return c.body(bytes, 200, { "Content-Type": "image/jpeg", "Cache-Control": "no-store" });
+  app.get("/sample/files/:file", async (c) => {
+    const found = await served.sample?.read(c.req.param("file"));
+    if (!found) throw new HTTPException(404, { message: "noSuchFile" });
+    return c.body(found.bytes, 200, { "Content-Type": found.type, "Cache-Control": "no-store" });
   });
 
   // Names of built files carry their content's hash, so they may be kept for good; the page that names them may not.

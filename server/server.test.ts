@@ -14,9 +14,14 @@ await writeFile(join(home, "web", "index.html"), "<title>Tessip</title>");
 await writeFile(join(home, "web", "assets", "app-1a2b.js"), "1");
 await writeFile(
   join(home, "sample", "index.json"),
-  JSON.stringify({ title: "A year", photos: [{ file: "A_1.jpg", bytes: 3 }] }),
+  JSON.stringify({
+    title: "A year",
+    photos: [{ file: "A_1.jpg", bytes: 3 }],
+    papers: [{ file: "dots.svg", bytes: 3 }],
+  }),
 );
 await writeFile(join(home, "sample", "A_1.jpg"), Uint8Array.of(1, 2, 3));
+await writeFile(join(home, "sample", "dots.svg"), "<svg");
 await writeFile(join(home, "secret.jpg"), "secret");
 
 const lines: string[] = [];
@@ -60,10 +65,11 @@ test("built files may be kept for good, the page that names them may not, and pl
 
 test("sample photos are handed out by the names in their index, and nothing else is", async () => {
   expect(await (await app.request("/sample")).json()).toMatchObject({ title: "A year" });
-  expect((await app.request("/sample/photos/A_1.jpg")).headers.get("content-type")).toBe("image/jpeg");
+  expect((await app.request("/sample/files/A_1.jpg")).headers.get("content-type")).toBe("image/jpeg");
+  expect((await app.request("/sample/files/dots.svg")).headers.get("content-type")).toBe("application/octet-stream");
   for (const path of [
-    "/sample/photos/B.jpg",
-    "/sample/photos/..%2f..%2fsecret.jpg",
+    "/sample/files/B.jpg",
+    "/sample/files/..%2f..%2fsecret.jpg",
     "/..%2fsecret.jpg",
     "/assets/..%2f..%2fsecret.jpg",
   ])
@@ -75,11 +81,14 @@ test("sample photos are handed out by the names in their index, and nothing else
 test("a fault inside is logged and answered without its insides", async () => {
   const broken = createApp({
     labs,
-    sample: { index: { title: "", photos: [] }, read: async () => Promise.reject(new Error("disk at /root/x")) },
+    sample: {
+      index: { title: "", photos: [], papers: [], ornaments: [] },
+      read: async () => Promise.reject(new Error("disk at /root/x")),
+    },
     webFolder: ".",
     log,
   });
-  const answer = await broken.request("/sample/photos/A.jpg");
+  const answer = await broken.request("/sample/files/A.jpg");
   expect(answer.status).toBe(500);
   expect(await answer.text()).toBe('{"code":"serverFault"}');
   expect(lines.at(-1)).toContain("disk at /root/x");

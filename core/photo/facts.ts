@@ -5,6 +5,10 @@ import { focusSchema } from "./focus.ts";
 export const timeSources = ["you", "exif", "xmp", "name", "file"] as const;
 export type TimeSource = (typeof timeSources)[number];
 
+/** Where in the library something lies: photos; papers, which are laid under them; ornaments, which are laid over. */
+export const sections = ["photos", "papers", "ornaments"] as const;
+export type Section = (typeof sections)[number];
+
 const wallTime = z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{3})?$/);
 
 /**
@@ -15,6 +19,7 @@ const wallTime = z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{3})?$/);
 export const photoSchema = z
   .object({
     id: z.string().min(1).max(64),
+    section: z.enum(sections).default("photos"),
     name: z.string().max(512),
     type: z.string().max(64),
     sizeBytes: z.number().int().nonnegative(),

@@ -6,6 +6,8 @@ export {
   type Photo,
   type PhotoInput,
   photoSchema,
+  type Section,
+  sections,
   type TimeSource,
 } from "./facts.ts";
 export { type FaceBox, type Focus, focusSchema, pointOfFaces } from "./focus.ts";

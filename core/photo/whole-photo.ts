@@ -1,4 +1,4 @@
-import { type Photo, timeSources } from "./facts.ts";
+import { type Photo, sections, timeSources } from "./facts.ts";
 import type { Focus } from "./focus.ts";
 
 type Check<T> = { readonly [K in keyof T]-?: (value: T[K]) => boolean };
@@ -25,6 +25,7 @@ const isMaker = (v: unknown) => v === "faces" || v === "interest" || v === "you"
 
 const checks: Check<Photo> = {
   id: (v) => isText(64)(v) && v !== "",
+  section: (v) => (sections as readonly unknown[]).includes(v),
   name: isText(512),
   type: isText(64),
   sizeBytes: isCount,

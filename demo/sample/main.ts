@@ -3,6 +3,7 @@ import { existsSync, readdirSync } from "node:fs";
 import { mkdir, readFile, rename, rm, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import sharp from "sharp";
+import { drawOrnaments, drawPapers } from "./papers.ts";
 import { lightFor, type Planned, plan, sceneFor } from "./plan.ts";
 import { grainTile, render } from "./render.ts";
 
@@ -16,14 +17,19 @@ const workers = 2;
 async function recipe(): Promise<string> {
   const hash = createHash("sha256");
   const files = readdirSync(import.meta.dirname, { recursive: true, encoding: "utf8" }).filter((f) =>
-    f.endsWith(".ts"),
+    /\.(ts|heic)$/.test(f),
   );
   for (const f of files.sort()) hash.update(f).update(await readFile(join(import.meta.dirname, f)));
   return hash.update(sharp.versions.vips ?? "").digest("hex");
 }
 
 async function photo(p: Planned, grain: Buffer): Promise<Buffer> {
+  if (p.shot.as === "heic") return readFile(join(import.meta.dirname, "kept", p.file));
   const pixels = await render(sceneFor(p), lightFor(p), p.seed, p, grain);
+  if (p.shot.as === "tiff")
+    return sharp(pixels, { raw: { width: p.widthPx, height: p.heightPx, channels: 3 } })
+      .tiff({ compression: "lzw", predictor: "horizontal" })
+      .toBuffer();
   const turn = { 1: 0, 3: 180, 6: 270, 8: 90 }[p.orientation];
   const exifTime = p.takenAt?.replaceAll("-", ":").replace("T", " ");
   return sharp(pixels, { raw: { width: p.widthPx, height: p.heightPx, channels: 3 } })
@@ -71,7 +77,9 @@ async function drawAll(): Promise<void> {
   await writeFile(join(part, damaged), whole.subarray(0, Math.floor(whole.length * 0.6)));
   sizes.set(damaged, Math.floor(whole.length * 0.6));
   const photos = [...sizes].map(([file, bytes]) => ({ file, bytes })).sort((a, b) => (a.file < b.file ? -1 : 1));
-  await writeFile(join(part, "index.json"), JSON.stringify({ title: "A year aboard the Marigold", photos }, null, 1));
+  const [papers, ornaments] = [await drawPapers(part), await drawOrnaments(part)];
+  const index = { title: "A year aboard the Marigold", photos, papers, ornaments };
+  await writeFile(join(part, "index.json"), JSON.stringify(index, null, 1));
   await writeFile(join(part, "recipe"), await recipe());
   await rm(out, { recursive: true, force: true });
   await rename(part, out);

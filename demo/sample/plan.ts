@@ -22,6 +22,8 @@ const cameras = [
   { make: "Ostrel", model: "Pocket 11" },
 ] as const;
 
+const endings = { jpeg: "jpg", tiff: "tif", heic: "heic" } as const;
+
 /** The whole sample in the order of its files; the same at every call. */
 export function plan(): Planned[] {
   const planned: Planned[] = [];
@@ -35,7 +37,7 @@ export function plan(): Planned[] {
         const phone = shot.framing.startsWith("phone") || shot.framing === "square";
         const tall = heightPx > widthPx;
         planned.push({
-          file: `${phone ? "PX" : "HLD"}_${String(number).padStart(4, "0")}.jpg`,
+          file: `${phone ? "PX" : "HLD"}_${String(number).padStart(4, "0")}.${endings[shot.as ?? "jpeg"]}`,
           shot,
           event,
           widthPx,
@@ -43,7 +45,7 @@ export function plan(): Planned[] {
           seed: year.indexOf(event) * 1000 + i * 10 + 7,
           sway: k,
           orientation: tall ? (number % 3 === 0 ? 8 : 6) : number % 29 === 0 ? 3 : 1,
-          takenAt: shot.undated ? undefined : timeAt(event.date, minute, k),
+          takenAt: shot.undated ? undefined : timeAt(event.date, minute - (phone ? (event.phoneSlow ?? 0) : 0), k),
           camera: cameras[phone ? 1 : 0],
         });
       }

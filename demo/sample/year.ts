@@ -34,6 +34,8 @@ export interface Shot {
   readonly burst?: number;
   /** Without a date of its own, as files that were sent on have none. */
   readonly undated?: true;
+  /** Another kind of file than JPEG. HEIC cannot be written by everybody, so that one lies ready in `kept`. */
+  readonly as?: "tiff" | "heic";
 }
 
 export interface Event {
@@ -42,6 +44,8 @@ export interface Event {
   /** Minutes after midnight of the first shot. */
   readonly from: number;
   readonly season: Season;
+  /** How many minutes the phone's clock was slow that day. */
+  readonly phoneSlow?: number;
   readonly shots: readonly Shot[];
 }
 
@@ -136,6 +140,7 @@ export const year: readonly Event[] = [
     date: "2025-06-14",
     from: 420,
     season: "summer",
+    phoneSlow: 60,
     shots: [
       shot("openCut", "dawn", "mist", "cinema", "Up at five for the eleven locks"),
       shot("atTheLock", "morning", "clear", "tall"),
@@ -281,7 +286,7 @@ export const year: readonly Event[] = [
       shot("village", "morning", "snow", "wide"),
       shot("ropeCoil", "morning", "snow", "phone"),
       shot("atTheLock", "noon", "snow", "wide"),
-      shot("dogOnBoard", "noon", "snow", "phone"),
+      shot("dogOnBoard", "noon", "snow", "phone", undefined, { as: "heic" }),
       shot("tableByWindow", "noon", "snow", "phone"),
       shot("ducksOnWater", "golden", "snow", "wide"),
       shot("portrait", "noon", "snow", "wide", "Tam, and the red hat"),
@@ -316,7 +321,7 @@ export const year: readonly Event[] = [
       shot("village", "noon", "clear", "tiny", undefined, { undated: true }),
       shot("everyone", "golden", "clear", "tiny", undefined, { undated: true }),
       shot("birthday", "night", "rain", "old", undefined, { undated: true }),
-      shot("sundown", "dusk", "clear", "old", undefined, { undated: true }),
+      shot("sundown", "dusk", "clear", "old", undefined, { undated: true, as: "tiff" }),
     ],
   },
 ];

@@ -1,6 +1,7 @@
 import { readdirSync } from "node:fs";
 import { mkdir, readFile, writeFile } from "node:fs/promises";
 import { join } from "node:path";
+import { crc32 } from "node:zlib";
 import { zipSync } from "fflate";
 import sharp, { type Sharp } from "sharp";
 
@@ -54,6 +55,68 @@ export async function manyPhotos(folder: string, count: number): Promise<void> {
       .jpeg()
       .toFile(path);
   }
+}
+
+/** Files whose times and captions stand in other places than a camera would write them. */
+export async function datedFiles(folder: string): Promise<string[]> {
+  await mkdir(folder, { recursive: true });
+  const plain = (width: number) => sharp({ create: { width, height: 90, channels: 3, background: "#668844" } });
+  const xmp = `<?xpacket begin="" id="W5M0MpCehiHzreSzNTczkc9d"?><x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:dc="http://purl.org/dc/elements/1.1/" xmp:CreateDate="2019-08-07T06:05:04+01:00"><dc:description><rdf:Alt><rdf:li xml:lang="x-default">Scanned by Nan</rdf:li></rdf:Alt></dc:description></rdf:Description></rdf:RDF></x:xmpmeta><?xpacket end="w"?>`;
+  const put = async (name: string, picture: Sharp) => {
+    const path = join(folder, name);
+    await picture.jpeg().toFile(path);
+    return path;
+  };
+  return [
+    await put("scan.jpg", plain(140).withXmp(xmp)),
+    await put("IMG_20240203_101112.jpg", plain(150)),
+    await put("PXL_20210102_030405.jpg", plain(160).withExif({ IFD2: { DateTimeOriginal: "0000:00:00 00:00:00" } })),
+    await put("plain.jpg", plain(170)),
+  ];
+}
+
+/** The file with a small picture in its Exif block, as cameras write one, and a comment that makes it another file. */
+export async function withThumbnail(path: string, note: string): Promise<Buffer> {
+  const whole = await readFile(path);
+  const small = await sharp(whole).resize(120, 80, { fit: "fill" }).jpeg({ quality: 60 }).toBuffer();
+  const tiff = Buffer.alloc(56);
+  tiff.write("II");
+  tiff.writeUInt16LE(42, 2);
+  tiff.writeUInt32LE(8, 4);
+  const entry = (at: number, tag: number, type: number, value: number) => {
+    tiff.writeUInt16LE(tag, at);
+    tiff.writeUInt16LE(type, at + 2);
+    tiff.writeUInt32LE(1, at + 4);
+    tiff.writeUInt32LE(value, at + 8);
+  };
+  tiff.writeUInt16LE(1, 8);
+  entry(10, 0x0112, 3, 1);
+  tiff.writeUInt32LE(26, 22);
+  tiff.writeUInt16LE(2, 26);
+  entry(28, 0x0201, 4, 56);
+  entry(40, 0x0202, 4, small.length);
+  const segment = (marker: number, body: Buffer) => {
+    const head = Buffer.from([0xff, marker, (body.length + 2) >> 8, (body.length + 2) & 255]);
+    return Buffer.concat([head, body]);
+  };
+  const exif = segment(0xe1, Buffer.concat([Buffer.from("Exif\0\0", "latin1"), tiff, small]));
+  return Buffer.concat([whole.subarray(0, 2), exif, segment(0xfe, Buffer.from(note)), whole.subarray(2)]);
+}
+
+/** A PNG that says it has so many pixels and holds next to none of them. */
+export function pngThatSays(width: number, height: number): Buffer {
+  const ihdr = Buffer.alloc(25);
+  ihdr.writeUInt32BE(13, 0);
+  ihdr.write("IHDR", 4);
+  ihdr.writeUInt32BE(width, 8);
+  ihdr.writeUInt32BE(height, 12);
+  ihdr.set([8, 2, 0, 0, 0], 16);
+  ihdr.writeUInt32BE(crc32(ihdr.subarray(4, 21)), 21);
+  return Buffer.concat([
+    Buffer.from("\x89PNG\r\n\x1a\n", "latin1"),
+    ihdr,
+    Buffer.from("\0\0\0\0IEND\xae\x42\x60\x82", "latin1"),
+  ]);
 }
 
 /** One file of each kind that is read, red on the left and blue on the right, and a zip with some of them inside. */

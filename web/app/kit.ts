@@ -54,7 +54,8 @@ export async function openKit(notices: { readonly blocked: () => void; readonly 
   const finder = new WorkerLine<FocusJobs>(() =>
     portOf(new Worker(new URL("../workers/focus.worker.ts", import.meta.url), { type: "module" })),
   );
-  const library = new Library({ store, pool, finder, newId, now });
+  const readSvg = async (file: File) => (await import("../pictures/read-svg.ts")).readSvg(file);
+  const library = new Library({ store, pool, finder, readSvg, newId, now });
   await library.load();
   return {
     store,

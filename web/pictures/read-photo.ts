@@ -1,4 +1,4 @@
-import { BrokenJpeg, hasEnd, readJpegFacts } from "#core/files";
+import { BrokenJpeg, hasEnd, pictureSize, readJpegFacts } from "#core/files";
 import { contained } from "#core/fit";
 import { mediaType, orientedSize, sniffPicture, takenAtFromName, wallClock } from "#core/photo";
 import type { PhotoJobs, ReadPhoto } from "../workers/jobs.ts";
@@ -7,7 +7,16 @@ import { type ExifFacts, readExif } from "./exif.ts";
 import { likenessOf } from "./likeness.ts";
 import { previewLongPx } from "./preview-sizes.ts";
 
-export type PhotoTrouble = "emptyFile" | "notAPicture" | "damagedPicture" | "unreadableFile";
+export type PhotoTrouble =
+  | "emptyFile"
+  | "notAPicture"
+  | "svgAmongPhotos"
+  | "tooManyPixels"
+  | "damagedPicture"
+  | "unreadableFile";
+
+/** Browsers hold no larger picture at once; only a JPEG can be read in a smaller size than its own. */
+const mostPixels = 268_000_000;
 
 export class UnreadablePhoto extends Error {
   readonly code: PhotoTrouble;
@@ -26,7 +35,9 @@ export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto
     }),
   );
   const kind = sniffPicture(bytes.subarray(0, 32));
-  if (kind === "unknown") throw new UnreadablePhoto("notAPicture", name);
+  if (kind === "unknown") throw new UnreadablePhoto(looksLikeSvg(bytes) ? "svgAmongPhotos" : "notAPicture", name);
+  const says = pictureSize(bytes.subarray(0, 32));
+  if (says && says.widthPx * says.heightPx > mostPixels) throw new UnreadablePhoto("tooManyPixels", name);
   const stored = kind === "jpeg" ? wholeJpeg(bytes) : undefined;
   const exif = await readExif(bytes, kind);
   const wish = { kind, orientation: exif.orientation, longPx: previewLongPx.small, ...(stored ? { stored } : {}) };
@@ -56,6 +67,9 @@ export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto
     picture.close();
   }
 }
+
+const looksLikeSvg = (bytes: Uint8Array): boolean =>
+  /^\ufeff?\s*(<\?xml|<!--|<!doctype svg|<svg)/i.test(new TextDecoder().decode(bytes.subarray(0, 200)));
 
 /** EXIF, else XMP, else the file's name, else the file's own date, which is a guess. */
 function takenOf(exif: ExifFacts, name: string, modifiedAt: number) {

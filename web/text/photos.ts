@@ -4,10 +4,28 @@ export const photos = {
   chosen: (n: number) => (n === 1 ? "1 chosen" : `${n.toLocaleString("en")} chosen`),
   chooseAll: "Choose all",
   chooseNone: "Choose none",
-  addFiles: "Add photos",
+  sections: { photos: "Photos", papers: "Papers", ornaments: "Ornaments" },
+  section: "Part of the library",
+  papers: (n: number) => (n === 1 ? "1 paper" : `${n.toLocaleString("en")} papers`),
+  ornaments: (n: number) => (n === 1 ? "1 ornament" : `${n.toLocaleString("en")} ornaments`),
+  noPapers: "No papers yet",
+  noPapersLead:
+    "Patterned sheets that lie under the photos. Drop PNG, JPEG or SVG files here; a pattern prints sharp only if it is large enough, a drawing (SVG) always does.",
+  noOrnaments: "No ornaments yet",
+  noOrnamentsLead:
+    "Small things that lie over the photos: a sprig, a strip of tape, a corner. Drop PNG or SVG files here; what is see-through stays see-through.",
+  addFiles: { photos: "Add photos", papers: "Add papers", ornaments: "Add ornaments" },
   addFolder: "Add a folder",
-  sample: "Take the sample photos",
-  sampleLead: (n: number, title: string) => `${n} drawn photos: “${title}”.`,
+  sample: {
+    photos: "Take the sample photos",
+    papers: "Take the sample papers",
+    ornaments: "Take the sample ornaments",
+  },
+  sampleLead: {
+    photos: (n: number, title: string) => `${n} drawn photos: “${title}”.`,
+    papers: (n: number) => `${n} patterns to look around with.`,
+    ornaments: (n: number) => `${n} small drawings to look around with.`,
+  },
   sampleMissing: "The sample photos are not drawn yet. They come with npm run demo.",
   arrange: (n: number) =>
     n === 0
@@ -26,7 +44,9 @@ export const photos = {
   leftOut: (n: number) => (n === 1 ? "1 file was left out" : `${n.toLocaleString("en")} files were left out`),
   leftOutRest: "All the others are here.",
   alreadyHere: (n: number) =>
-    n === 1 ? "1 photo was here already." : `${n.toLocaleString("en")} photos were here already.`,
+    n === 1 ? "1 file was here already." : `${n.toLocaleString("en")} files were here already.`,
+  cleaned: (name: string, n: number) =>
+    `${name}: ${n === 1 ? "1 part that could run or fetch something was" : `${n} parts that could run or fetch something were`} left out.`,
   damaged: (n: number) =>
     n === 1
       ? "One photo’s record could not be read. It is left as it is."
@@ -44,6 +64,14 @@ export function leftOutReason(code: string): string {
       return "the file is empty";
     case "notAPicture":
       return "this is no picture, whatever its name says";
+    case "svgAmongPhotos":
+      return "a drawing (SVG) is no photo; bring it in with the papers or the ornaments";
+    case "svgTooLarge":
+      return "the drawing is larger than 8 MB";
+    case "svgDamaged":
+      return "the drawing is damaged";
+    case "tooManyPixels":
+      return "it has more pixels than a browser can hold; save it as a JPEG and bring that in";
     case "notDone":
       return "it was still waiting when this tab was closed; bring it in again";
     case "notAZip":
@@ -94,6 +122,8 @@ export const sieveWords = {
   smallHelp: (px: number) =>
     `Fewer than ${px.toLocaleString("en")} pixels along the longer side would print soft across this page.`,
   hiddenToo: "Hidden ones too",
+  event: "Event",
+  anyEvent: "All of the time",
   from: "From",
   to: "To",
   shown: (n: number, of: number) => `${n.toLocaleString("en")} of ${of.toLocaleString("en")} photos`,
@@ -147,14 +177,14 @@ export const timeWords = {
 };
 
 export const removeWords = {
-  title: (n: number) => (n === 1 ? "Remove this photo?" : `Remove ${n} photos?`),
+  title: (what: string) => `Remove ${what}?`,
   onPages: (n: number) =>
     n === 1
       ? "One of them is on a page, where it would leave an empty place:"
       : `${n} of them are on pages, where they would leave empty places:`,
   lead: "The files on your disk stay where they are. Until you leave this work you can undo it.",
-  doIt: (n: number) => (n === 1 ? "Remove it" : `Remove ${n} photos`),
-  removed: (n: number) => (n === 1 ? "Removed 1 photo." : `Removed ${n} photos.`),
+  doIt: (n: number, what: string) => (n === 1 ? "Remove it" : `Remove ${what}`),
+  removed: (what: string) => `Removed ${what}.`,
 };
 
 export const sheetWords = {
@@ -200,8 +230,12 @@ export const sheetWords = {
   close: "Close",
 };
 
-export function deedWords(deed: string, n: number): string {
-  const some = n === 1 ? "a photo" : `${n} photos`;
+/** So many of a section, in words. */
+export const countOf = (section: "photos" | "papers" | "ornaments", n: number): string =>
+  section === "photos" ? photos.count(n) : photos[section](n);
+
+export function deedWords(deed: string, n: number, section: "photos" | "papers" | "ornaments"): string {
+  const some = n === 1 && section === "photos" ? "a photo" : countOf(section, n);
   switch (deed) {
     case "retimed":
       return `Corrected the time of ${some}`;

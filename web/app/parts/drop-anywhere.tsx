@@ -1,16 +1,23 @@
 import { Box, Heading } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
+import { useLocation } from "react-router";
 import { photos as words } from "../../text/photos.ts";
 import { useKit } from "../kit.ts";
+import type { IncomingFile } from "../state/library.ts";
 import { fromDrop, fromList } from "./intake.ts";
 
 const bringsFiles = (e: DragEvent) => e.dataTransfer?.types.includes("Files") ?? false;
 
 /** Files may be let go on any spot of the window, or pasted. */
 export function DropAnywhere() {
-  const { library } = useKit();
+  const { library, desk } = useKit();
+  const { pathname } = useLocation();
+  const inPhotos = pathname.endsWith("/photos");
   const [over, setOver] = useState(false);
   useEffect(() => {
+    // Where papers are open, files that are let go are papers; in any other place they are photos.
+    const bringIn = (files: readonly IncomingFile[]) =>
+      library.bringIn(files, inPhotos ? desk.getState().section : "photos");
     const hover = (e: DragEvent) => {
       if (!bringsFiles(e)) return;
       e.preventDefault();
@@ -23,11 +30,11 @@ export function DropAnywhere() {
       if (!bringsFiles(e) || !e.dataTransfer) return;
       e.preventDefault();
       setOver(false);
-      void fromDrop(e.dataTransfer).then((files) => library.bringIn(files));
+      void fromDrop(e.dataTransfer).then(bringIn);
     };
     const paste = (e: ClipboardEvent) => {
       const files = e.clipboardData?.files;
-      if (files && files.length > 0) void fromList(files).then((list) => library.bringIn(list));
+      if (files && files.length > 0) void fromList(files).then(bringIn);
     };
     window.addEventListener("dragover", hover);
     window.addEventListener("dragleave", leave);
@@ -39,7 +46,7 @@ export function DropAnywhere() {
       window.removeEventListener("drop", drop);
       window.removeEventListener("paste", paste);
     };
-  }, [library]);
+  }, [library, desk, inPhotos]);
   if (!over) return null;
   return (
     <Box position="fixed" inset="0" zIndex="overlay" bg="rgba(230, 241, 241, .86)" pointerEvents="none" p="5">

@@ -8,6 +8,7 @@ import { deedWords } from "../../text/photos.ts";
 import { common, history as historyWords, keeping as keepingWords, stepWords, walk } from "../../text/places.ts";
 import { useKit } from "../kit.ts";
 import { shownPage, useLibrary, useMaybeSession } from "../state/hooks.ts";
+import type { LibraryStep } from "../state/library.ts";
 import { isSent, type ProjectSession } from "../state/project-session.ts";
 import { clock } from "./dates.ts";
 import { KeysSheet } from "./keys-sheet.tsx";
@@ -175,8 +176,8 @@ function LibraryUndo() {
   const again = useLibrary((s) => s.redoable.at(-1));
   return (
     <UndoPair
-      back={back && deedWords(back.deed, back.count)}
-      again={again && deedWords(again.deed, again.count)}
+      back={back && inWords(back)}
+      again={again && inWords(again)}
       onBack={() => void library.undo()}
       onAgain={() => void library.redo()}
     />
@@ -238,3 +239,6 @@ function Kept({ session }: { readonly session: ProjectSession }) {
     </Tip>
   );
 }
+
+const inWords = ({ deed, count, before }: LibraryStep): string =>
+  deedWords(deed, count, before.photos[0]?.section ?? "photos");

@@ -12,7 +12,9 @@ export function IncomingBar() {
   const leftOut = useLibrary((s) => s.leftOut);
   const alreadyHere = useLibrary((s) => s.alreadyHere);
   const damaged = useLibrary((s) => s.damaged);
-  if (!incoming && leftOut.length === 0 && alreadyHere === 0 && damaged === 0) return null;
+  const cleaned = useLibrary((s) => s.cleaned);
+  const said = leftOut.length + cleaned.length + alreadyHere;
+  if (!incoming && said === 0 && damaged === 0) return null;
   return (
     <Box
       bg="oat.50"
@@ -49,6 +51,11 @@ export function IncomingBar() {
       )}
       {!incoming && alreadyHere > 0 && <Text role="status">{words.alreadyHere(alreadyHere)}</Text>}
       {damaged > 0 && <Text color="clay.600">{words.damaged(damaged)}</Text>}
+      {cleaned.map((c) => (
+        <Text key={c.name} role="status">
+          {words.cleaned(c.name, c.takenOut)}
+        </Text>
+      ))}
       {leftOut.length > 0 && (
         <HStack align="start" gap="3" mt={incoming ? "2" : "0"} role="alert">
           <Box color="saffron.700" pt="0.5">
@@ -82,7 +89,7 @@ export function IncomingBar() {
           </Box>
         </HStack>
       )}
-      {!incoming && (leftOut.length > 0 || alreadyHere > 0) && (
+      {!incoming && said > 0 && (
         <Button
           size="sm"
           variant="ghost"

@@ -1,7 +1,15 @@
 import type { IncomingFile } from "../state/library.ts";
 import { fromZip } from "./from-zip.ts";
 
-const ofFile = (file: File): IncomingFile => ({ name: file.name, open: async () => file });
+/** Cameras put a small picture within this much of a file's start. */
+const headBytes = 65_536;
+const headOf = async (file: File) => new Uint8Array(await file.slice(0, headBytes).arrayBuffer());
+
+const ofFile = (file: File): IncomingFile => ({
+  name: file.name,
+  open: async () => file,
+  head: () => headOf(file),
+});
 
 /** Files as they are, zip archives as what is in them. */
 export async function fromList(files: Iterable<File>): Promise<IncomingFile[]> {
@@ -35,7 +43,7 @@ async function walk(entry: FileSystemEntry, found: IncomingFile[]): Promise<void
     const file = entry as FileSystemFileEntry;
     const open = () => new Promise<File>((done, failed) => file.file(done, failed));
     if (isZip(entry.name)) found.push(...(await fromZip(await open())));
-    else found.push({ name: entry.name, open });
+    else found.push({ name: entry.name, open, head: async () => headOf(await open()) });
   }
   if (!entry.isDirectory) return;
   const reader = (entry as FileSystemDirectoryEntry).createReader();

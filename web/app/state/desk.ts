@@ -1,11 +1,13 @@
 import { createStore } from "zustand/vanilla";
-import { openSieve, type Sieve } from "#core/photo";
+import { openSieve, type Section, type Sieve } from "#core/photo";
 import { type Choice, nothingChosen } from "./choose.ts";
 
 export type MatTone = "light" | "grey" | "dark";
 
 /** What lies on the desk at this moment and is no part of the project: choices, the open tile, the mat. */
 export interface DeskState {
+  /** Which part of the library is open. */
+  readonly section: Section;
   readonly photos: Choice;
   readonly tiles: Choice;
   /** The tile that is being reframed. */
@@ -22,6 +24,7 @@ export interface DeskState {
 
 export const createDesk = () =>
   createStore<DeskState>(() => ({
+    section: "photos",
     photos: nothingChosen,
     tiles: nothingChosen,
     reframing: undefined,

@@ -1,5 +1,6 @@
 import { createStore } from "zustand/vanilla";
-import { byTimeTaken, type Focus, type NamedSpan, type Photo, type Pile, photoSchema } from "#core/photo";
+import { byTimeTaken, type Focus, type NamedSpan, type Photo, type Pile, photoSchema, type Section } from "#core/photo";
+import type { ReadSvg } from "../../pictures/read-svg.ts";
 import { type NewPhoto, type Store, StoreError } from "../../storage/store.ts";
 import type { FocusJobs, PhotoJobs } from "../../workers/jobs.ts";
 import type { WorkerPool } from "../../workers/pool.ts";
@@ -9,6 +10,19 @@ import { WorkerError } from "../../workers/protocol.ts";
 export interface IncomingFile {
   readonly name: string;
   open(signal: AbortSignal): Promise<File>;
+  /** The first bytes, where they are at hand, so that a picture inside them can be shown while the file waits. */
+  head?(): Promise<Uint8Array>;
+}
+
+interface Queued {
+  readonly file: IncomingFile;
+  readonly section: Section;
+}
+
+/** A drawing from which something was taken out that could have run or been fetched. */
+export interface Cleaned {
+  readonly name: string;
+  readonly takenOut: number;
 }
 
 export interface LeftOut {
@@ -20,7 +34,7 @@ export interface Incoming {
   readonly total: number;
   readonly done: number;
   /** The next ones, to show at once. */
-  readonly waiting: readonly string[];
+  readonly waiting: readonly IncomingFile[];
   /** Milliseconds since 1970. */
   readonly since: number;
 }
@@ -53,11 +67,16 @@ export interface LibraryState {
   readonly ready: boolean;
   /** By the time taken; hidden ones too, removed ones not. */
   readonly photos: readonly Photo[];
+  /** By name. */
+  readonly papers: readonly Photo[];
+  readonly ornaments: readonly Photo[];
+  /** All of them, of every section. */
   readonly byId: ReadonlyMap<string, Photo>;
   readonly spans: readonly NamedSpan[];
   readonly piles: readonly Pile[];
   readonly incoming: Incoming | undefined;
   readonly leftOut: readonly LeftOut[];
+  readonly cleaned: readonly Cleaned[];
   /** Files of the last bringing-in that were here already. */
   readonly alreadyHere: number;
   /** Records that could not be read from storage. */
@@ -70,6 +89,8 @@ export interface LibraryGiven {
   readonly store: Store;
   readonly pool: Pick<WorkerPool<PhotoJobs>, "run">;
   /** Missing where faces and interest are not looked for. */
+  /** Drawings are read where there is a parser for them; rejects with a code. */
+  readonly readSvg?: (file: File) => Promise<ReadSvg>;
   readonly finder?: { run(job: "findFocus", preview: Blob): Promise<FocusJobs["findFocus"]["out"]> };
   readonly newId: () => string;
   readonly now: () => string;
@@ -87,18 +108,21 @@ export class Library {
   readonly state = createStore<LibraryState>(() => ({
     ready: false,
     photos: [],
+    papers: [],
+    ornaments: [],
     byId: new Map(),
     spans: [],
     piles: [],
     incoming: undefined,
     leftOut: [],
+    cleaned: [],
     alreadyHere: 0,
     damaged: 0,
     undoable: [],
     redoable: [],
   }));
   readonly #given: LibraryGiven;
-  readonly #queue: IncomingFile[] = [];
+  readonly #queue: Queued[] = [];
   #fresh: Photo[] = [];
   #stop = new AbortController();
   #working = 0;
@@ -131,14 +155,14 @@ export class Library {
   }
 
   /** Queues files; may be called again while others are still coming in. */
-  bringIn(files: readonly IncomingFile[]): void {
+  bringIn(files: readonly IncomingFile[], section: Section = "photos"): void {
     if (files.length === 0) return;
     const { incoming } = this.state.getState();
     if (!incoming) {
       this.#stop = new AbortController();
-      this.state.setState({ leftOut: [], alreadyHere: 0 });
+      this.state.setState({ leftOut: [], cleaned: [], alreadyHere: 0 });
     }
-    this.#queue.push(...files);
+    this.#queue.push(...files.map((file) => ({ file, section })));
     this.#progress({ total: (incoming?.total ?? 0) + files.length, done: incoming?.done ?? 0 });
     this.#keepWaiting();
     const hands = Math.min(lanes - this.#working, files.length);
@@ -155,7 +179,7 @@ export class Library {
   }
 
   forgetLeftOut(): void {
-    this.state.setState({ leftOut: [], alreadyHere: 0 });
+    this.state.setState({ leftOut: [], cleaned: [], alreadyHere: 0 });
   }
 
   /** Does something to photos, as one step that can be undone. Those that stay the same object are left alone. */
@@ -186,17 +210,17 @@ export class Library {
 
   /** Another file in a photo's place, on every page at once. Rejects with a code when the file is no good. */
   async replace(photoId: string, file: File): Promise<void> {
-    const { store, pool } = this.#given;
+    const { store } = this.#given;
     const before = this.state.getState().byId.get(photoId);
     if (!before) return;
-    const { facts, small } = await pool.run("readPhoto", { file, name: file.name, modifiedAt: file.lastModified });
+    const { facts, small, original } = await this.#read(file, file.name, before.section);
     const { name, type, sizeBytes, hash, widthPx, heightPx, likeness } = photoSchema.parse({
       ...facts,
       id: photoId,
       addedAt: before.addedAt,
     });
     const after: Photo = { ...before, name, type, sizeBytes, hash, widthPx, heightPx, likeness };
-    await store.replacePhoto({ photo: after, original: new Blob([file], { type }), small });
+    await store.replacePhoto({ photo: after, original, small });
     this.#merge([after]);
   }
 
@@ -265,15 +289,13 @@ export class Library {
     void this.#findFocus();
   }
 
-  async #bringInOne(from: IncomingFile): Promise<void> {
-    const { store, pool, newId, now } = this.#given;
+  async #bringInOne({ file: from, section }: Queued): Promise<void> {
+    const { store, newId, now } = this.#given;
     const { signal } = this.#stop;
     try {
       const file = await from.open(signal);
-      const input = { file, name: from.name, modifiedAt: file.lastModified };
-      const { facts, small } = await pool.run("readPhoto", input, { signal });
-      const photo = photoSchema.parse({ ...facts, id: newId(), addedAt: now() });
-      const original = new Blob([file], { type: facts.type });
+      const { facts, small, original } = await this.#read(file, from.name, section, signal);
+      const photo = photoSchema.parse({ ...facts, section, id: newId(), addedAt: now() });
       const kept = await store.addPhoto({ photo, original, small });
       if (kept.added) this.#fresh.push(kept.photo);
       else this.state.setState((s) => ({ alreadyHere: s.alreadyHere + 1 }));
@@ -283,15 +305,27 @@ export class Library {
     }
   }
 
+  async #read(file: File, name: string, section: Section, signal?: AbortSignal) {
+    const { pool, readSvg } = this.#given;
+    if (section !== "photos" && readSvg && isDrawing(file)) {
+      const { facts, small, cleaned, takenOut } = await readSvg(file);
+      if (takenOut > 0) this.state.setState((s) => ({ cleaned: [...s.cleaned, { name, takenOut }] }));
+      return { facts, small, original: cleaned };
+    }
+    const input = { file, name, modifiedAt: file.lastModified };
+    const { facts, small } = await pool.run("readPhoto", input, signal ? { signal } : {});
+    return { facts, small, original: new Blob([file], { type: facts.type }) };
+  }
+
   #progress(count: { readonly total: number; readonly done: number }): void {
-    const waiting = this.#queue.slice(0, shownWaiting).map((f) => f.name);
+    const waiting = this.#queue.slice(0, shownWaiting).map((q) => q.file);
     const since = this.state.getState().incoming?.since ?? Date.parse(this.#given.now());
     this.state.setState({ incoming: { ...count, waiting, since } });
   }
 
   #keepWaiting(): void {
     // Only a hint for the next start: that it could not be kept is no reason to stop.
-    void this.#given.store.keepWaiting(this.#queue.map((f) => f.name)).catch(() => {});
+    void this.#given.store.keepWaiting(this.#queue.map((q) => q.file.name)).catch(() => {});
   }
 
   #flush(): void {
@@ -316,7 +350,14 @@ export class Library {
 
   #show(photos: readonly Photo[], more: Partial<LibraryState> = {}): void {
     const sorted = [...photos].sort(byTimeTaken);
-    this.state.setState({ ...more, photos: sorted, byId: new Map(sorted.map((p) => [p.id, p])) });
+    const of = (section: Section) => sorted.filter((p) => p.section === section);
+    this.state.setState({
+      ...more,
+      photos: of("photos"),
+      papers: of("papers").sort(byName),
+      ornaments: of("ornaments").sort(byName),
+      byId: new Map(sorted.map((p) => [p.id, p])),
+    });
     clearTimeout(this.#pilesSoon);
     this.#pilesSoon = setTimeout(() => void this.#pile(), pilesAfterMs);
   }
@@ -362,6 +403,11 @@ export class Library {
     this.#fresh.push(seen);
   }
 }
+
+const isDrawing = (file: File): boolean => file.type === "image/svg+xml" || /\.svg$/i.test(file.name);
+
+const byName = (a: Photo, b: Photo): number => names.compare(a.name, b.name);
+const names = new Intl.Collator("en", { numeric: true });
 
 function codeOf(e: unknown): string {
   if (e instanceof WorkerError || e instanceof StoreError) return e.code;

@@ -77,6 +77,46 @@ test("files come in, sorted by time; what is broken is named and the rest goes o
   expect(s.alreadyHere).toBe(1);
 });
 
+test("papers and ornaments lie apart from the photos; a drawing is read by its own reader and what was taken out is told", async () => {
+  const drawing = {
+    facts: {
+      name: "sprig.svg",
+      type: "image/svg+xml",
+      sizeBytes: 6,
+      hash: "d".repeat(64),
+      widthPx: 3000,
+      heightPx: 2000,
+      takenAt: "2026-01-01T10:00:00",
+      takenFrom: "file" as const,
+      caption: "",
+    },
+    small: new Blob(["s"]),
+    cleaned: new Blob(["<svg/>"]),
+    takenOut: 2,
+  };
+  let n = 0;
+  const lib = new Library({
+    store: openMemoryStore(),
+    pool,
+    readSvg: async (f) => (f.name.startsWith("bad") ? Promise.reject(new StoreError("recordDamaged")) : drawing),
+    newId: () => `id${++n}`,
+    now: () => "2026-01-01T00:00:00.000Z",
+  });
+  lib.bringIn([file("p3.jpg")]);
+  await whenIdle(lib);
+  lib.bringIn([file("p5.jpg"), file("p4.jpg")], "papers");
+  await whenIdle(lib);
+  lib.bringIn([file("sprig.svg"), file("bad.svg")], "ornaments");
+  await whenIdle(lib);
+  const s = lib.state.getState();
+  expect(s.photos.map((p) => p.name)).toEqual(["p3.jpg"]);
+  expect(s.papers.map((p) => p.name)).toEqual(["p4.jpg", "p5.jpg"]);
+  expect(s.ornaments.map((p) => p.name)).toEqual(["sprig.svg"]);
+  expect(s.byId.size).toBe(4);
+  expect(s.cleaned).toEqual([{ name: "sprig.svg", takenOut: 2 }]);
+  expect(s.leftOut).toEqual([{ name: "bad.svg", code: "recordDamaged" }]);
+});
+
 test("a disk that is full names the photo and why, and a file that vanished does too", async () => {
   const store: Store = { ...openMemoryStore(), addPhoto: async () => Promise.reject(new StoreError("storageFull")) };
   const lib = library(store);

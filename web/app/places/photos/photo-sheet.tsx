@@ -3,7 +3,7 @@ import { Download, RefreshCw, X } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import { useStore } from "zustand";
-import { type Photo, type Pile, takenAtFromTag } from "#core/photo";
+import { aspectOf, type Photo, type Pile, takenAtFromTag } from "#core/photo";
 import { formatSize, mmPerInch, type Unit } from "#core/units";
 import { leftOutReason, timeWords, sheetWords as words } from "../../../text/photos.ts";
 import { common } from "../../../text/places.ts";
@@ -12,6 +12,7 @@ import { useKit } from "../../kit.ts";
 import { takenMoment } from "../../parts/dates.ts";
 import { NumberBox } from "../../parts/length-field.tsx";
 import { notices } from "../../parts/notices.tsx";
+import { PhotoThumb } from "../../parts/photo-thumb.tsx";
 import { saveToDisk } from "../../parts/save-to-disk.ts";
 import { useMaybeSession } from "../../state/hooks.ts";
 import { usePlaced } from "../../state/placed.ts";
@@ -21,8 +22,7 @@ import { retimed } from "./time-dialog.tsx";
 
 /** All that is known of one photo, and what can be set right. */
 export function PhotoSheet({ photo, pile }: { readonly photo: Photo; readonly pile: Pile | undefined }) {
-  const { library, desk } = useKit();
-  const edit = library.edit.bind(library);
+  const { desk } = useKit();
   return (
     <Box
       as="aside"
@@ -48,6 +48,25 @@ export function PhotoSheet({ photo, pile }: { readonly photo: Photo; readonly pi
           <X size={18} />
         </IconButton>
       </HStack>
+      {photo.section === "photos" ? <OfPhoto photo={photo} /> : <Picture photo={photo} />}
+      <Facts photo={photo} />
+      {pile && <PileButtons photo={photo} pile={pile} />}
+      <FileButtons photo={photo} />
+    </Box>
+  );
+}
+
+const Picture = ({ photo }: { readonly photo: Photo }) => (
+  <Box borderRadius="thumb" overflow="hidden" bg="oat.200" style={{ aspectRatio: aspectOf(photo) }}>
+    <PhotoThumb photoId={photo.id} fit="contain" />
+  </Box>
+);
+
+/** What only a photo has: people, stars, words and a time. */
+function OfPhoto({ photo }: { readonly photo: Photo }) {
+  const { library } = useKit();
+  return (
+    <>
       <FocusEditor photo={photo} />
       <HStack justify="space-between" mt="3">
         <Text fontSize="14px" fontWeight="500" color="fg.muted">
@@ -56,15 +75,12 @@ export function PhotoSheet({ photo, pile }: { readonly photo: Photo; readonly pi
         <Stars
           label={words.stars}
           stars={photo.stars}
-          onStars={(stars) => void edit("starred", [photo.id], (p) => ({ ...p, stars }))}
+          onStars={(stars) => void library.edit("starred", [photo.id], (p) => ({ ...p, stars }))}
         />
       </HStack>
       <Caption photo={photo} />
       <Taken photo={photo} />
-      <Facts photo={photo} />
-      {pile && <PileButtons photo={photo} pile={pile} />}
-      <FileButtons photo={photo} />
-    </Box>
+    </>
   );
 }
 

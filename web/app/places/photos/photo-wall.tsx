@@ -1,4 +1,4 @@
-import { Box, Flex, Heading } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import {
   type KeyboardEvent,
@@ -10,7 +10,7 @@ import {
   useRef,
   useState,
 } from "react";
-import type { NamedSpan, Photo, PhotoEvent } from "#core/photo";
+import type { NamedSpan, Photo, PhotoEvent, Sieve } from "#core/photo";
 import { eventWords, photos as words } from "../../../text/photos.ts";
 import { useKit } from "../../kit.ts";
 import { takenDay } from "../../parts/dates.ts";
@@ -21,6 +21,7 @@ import { useDesk, useLibrary } from "../../state/hooks.ts";
 import { usePlaced } from "../../state/placed.ts";
 import css from "./photo-wall.module.css";
 import { neighbour, wallRows } from "./rows.ts";
+import { Waiting } from "./waiting.tsx";
 import { gathered, wallGroups } from "./wall-groups.ts";
 
 const aimPx = 150;
@@ -33,16 +34,20 @@ export interface WallHandle {
 /** Photos in rows, event by event; only what is on screen is in the document. */
 export function PhotoWall({
   photos,
+  order,
+  label = words.title,
   handle,
 }: {
   readonly photos: readonly Photo[];
-  readonly handle: RefObject<WallHandle | null>;
+  /** Groups by event where it is by time. */
+  readonly order: Sieve["order"];
+  readonly label?: string;
+  readonly handle?: RefObject<WallHandle | null>;
 }) {
   const { desk } = useKit();
   const piles = useLibrary((s) => s.piles);
   const spans = useLibrary((s) => s.spans);
   const choice = useDesk((s) => s.photos);
-  const order = useDesk((s) => s.sieve.order);
   const openPiles = useDesk((s) => s.openPiles);
   const placed = usePlaced();
   const [sizeRef, size] = useSizeOf();
@@ -135,7 +140,7 @@ export function PhotoWall({
         ref={sizeRef}
         role="listbox"
         aria-multiselectable
-        aria-label={words.title}
+        aria-label={label}
         onKeyDown={onKeyDown}
         position="relative"
         style={{ height: virtual.getTotalSize() }}
@@ -266,39 +271,5 @@ function EventHeading({
       <h2 className={name ? css.day : `${css.day} ${css.dayAlone}`}>{from === to ? from : `${from} – ${to}`}</h2>
       <span className={css.count}>{words.count(event.photoIds.length)}</span>
     </div>
-  );
-}
-
-/** Files that were let go a moment ago, by name, until their picture is there. */
-function Waiting() {
-  const names = useLibrary((s) => s.incoming?.waiting);
-  if (!names || names.length === 0) return null;
-  return (
-    <Box mt="4">
-      <Heading as="h2" fontSize="17px" fontWeight="560" mb="2">
-        {words.waitingFor}
-      </Heading>
-      <Flex gap={`${gapPx}px`} wrap="wrap">
-        {names.map((name, i) => (
-          <Box
-            // biome-ignore lint/suspicious/noArrayIndexKey: two files may have one name
-            key={i}
-            w="150px"
-            h="100px"
-            borderRadius="thumb"
-            bg="oat.200"
-            borderWidth="1px"
-            borderColor="oat.300"
-            p="2"
-            fontSize="12.5px"
-            color="fg.subtle"
-            overflow="hidden"
-            wordBreak="break-all"
-          >
-            {name}
-          </Box>
-        ))}
-      </Flex>
-    </Box>
   );
 }

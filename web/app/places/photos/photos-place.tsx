@@ -1,24 +1,35 @@
-import { Box, Button, Flex, Heading, HStack, Text, VStack } from "@chakra-ui/react";
+import { Box, Button, Flex, Heading, Text, VStack } from "@chakra-ui/react";
 import { useCallback, useDeferredValue, useMemo, useRef } from "react";
-import { Link } from "react-router";
 import { narrows, openSieve, sift } from "#core/photo";
 import { sieveWords, photos as words } from "../../../text/photos.ts";
 import { useKit } from "../../kit.ts";
 import { BringIn, TakeSample } from "../../parts/bring-in.tsx";
 import { IncomingBar } from "../../parts/incoming-bar.tsx";
-import { chooseAll, nothingChosen } from "../../state/choose.ts";
-import { useDesk, useLibrary, useMaybeSession } from "../../state/hooks.ts";
+import { useDesk, useLibrary } from "../../state/hooks.ts";
 import { usePlaced } from "../../state/placed.ts";
 import { ChosenBar } from "./chosen-bar.tsx";
+import { LibraryBar, Sections } from "./library-bar.tsx";
+import { Materials } from "./materials.tsx";
 import { PhotoSheet } from "./photo-sheet.tsx";
 import { PhotoWall, type WallHandle } from "./photo-wall.tsx";
 import { SieveBar } from "./sieve-bar.tsx";
-import { SpaceUsed, SpaceWarning } from "./space.tsx";
+import { SpaceWarning } from "./space.tsx";
 import { Timeline } from "./timeline.tsx";
 import { useLibraryKeys } from "./use-library-keys.ts";
 
-/** Everything brought in, by time. */
+/** Everything brought in: photos by time, and the papers and ornaments that go with them. */
 export function PhotosPlace() {
+  const section = useDesk((s) => s.section);
+  return (
+    <Flex direction="column" h="full" minH="0">
+      <IncomingBar />
+      <SpaceWarning />
+      {section === "photos" ? <Photographs /> : <Materials key={section} section={section} />}
+    </Flex>
+  );
+}
+
+function Photographs() {
   const { desk } = useKit();
   const all = useLibrary((s) => s.photos);
   const byId = useLibrary((s) => s.byId);
@@ -45,29 +56,25 @@ export function PhotosPlace() {
   const onGo = useCallback((id: string) => wall.current?.goTo(id), []);
   useLibraryKeys();
 
-  if (all.length === 0 && !coming)
-    return (
-      <>
-        <IncomingBar />
-        <Empty />
-      </>
-    );
+  if (all.length === 0 && !coming) return <Empty />;
   const sheet = sheetId === undefined ? undefined : byId.get(sheetId);
   return (
-    <Flex direction="column" h="full" minH="0">
-      <IncomingBar />
-      <SpaceWarning />
-      <Bar
-        shown={shown.length}
-        all={all.length}
-        chooseShown={() => desk.setState({ photos: chooseAll(shown.map((p) => p.id)) })}
+    <>
+      <LibraryBar
+        title={shown.length === all.length ? words.count(all.length) : sieveWords.shown(shown.length, all.length)}
+        shownIds={shown}
+        filters={<SieveBar />}
       />
       <Box px="6" pt="8" pb="1">
         <Timeline photos={timed} isPlaced={isPlaced} span={sieve.span} onSpan={onSpan} onGo={onGo} />
       </Box>
       <Flex flex="1" minH="0">
         <Box flex="1" minW="0">
-          {shown.length === 0 && all.length > 0 ? <NothingPasses /> : <PhotoWall photos={shown} handle={wall} />}
+          {shown.length === 0 && all.length > 0 ? (
+            <NothingPasses />
+          ) : (
+            <PhotoWall photos={shown} order={sieve.order} handle={wall} />
+          )}
         </Box>
         {sheet && (
           <PhotoSheet
@@ -78,46 +85,7 @@ export function PhotosPlace() {
         )}
       </Flex>
       <ChosenBar chosen={chosen} />
-    </Flex>
-  );
-}
-
-function Bar({
-  shown,
-  all,
-  chooseShown,
-}: {
-  readonly shown: number;
-  readonly all: number;
-  readonly chooseShown: () => void;
-}) {
-  const { desk } = useKit();
-  const session = useMaybeSession();
-  const chosen = useDesk((s) => s.photos.ids.size);
-  return (
-    <HStack px="8" pt="3" gap="3">
-      <Heading as="h1" fontSize="24px" fontWeight="540" whiteSpace="nowrap">
-        {shown === all ? words.count(all) : sieveWords.shown(shown, all)}
-      </Heading>
-      <SpaceUsed />
-      <HStack ml="auto" gap="2">
-        <Button
-          size="sm"
-          variant="ghost"
-          disabled={shown === 0}
-          onClick={() => (chosen === shown ? desk.setState({ photos: nothingChosen }) : chooseShown())}
-        >
-          {chosen === shown && shown > 0 ? words.chooseNone : words.chooseAll}
-        </Button>
-        <SieveBar />
-        <BringIn />
-        {!session && (
-          <Button asChild size="sm">
-            <Link to="/">{words.startCollage}</Link>
-          </Button>
-        )}
-      </HStack>
-    </HStack>
+    </>
   );
 }
 
@@ -140,7 +108,10 @@ function NothingPasses() {
 
 function Empty() {
   return (
-    <VStack h="full" justify="center" gap="6" p="8" textAlign="center">
+    <VStack h="full" justify="center" gap="6" p="8" textAlign="center" position="relative">
+      <Box position="absolute" top="3" left="8">
+        <Sections />
+      </Box>
       <Box
         borderWidth="2px"
         borderStyle="dashed"

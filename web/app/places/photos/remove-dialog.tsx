@@ -1,6 +1,6 @@
 import { List, Text } from "@chakra-ui/react";
 import type { Photo } from "#core/photo";
-import { photos as photoWords, removeWords as words } from "../../../text/photos.ts";
+import { countOf, photos as photoWords, removeWords as words } from "../../../text/photos.ts";
 import { common } from "../../../text/places.ts";
 import { useKit } from "../../kit.ts";
 import { Ask } from "../../parts/ask.tsx";
@@ -12,6 +12,7 @@ import { usePlaced } from "../../state/placed.ts";
 export function RemoveDialog({ chosen, onClose }: { readonly chosen: readonly Photo[]; readonly onClose: () => void }) {
   const { library, desk } = useKit();
   const placed = usePlaced();
+  const what = countOf(chosen[0]?.section ?? "photos", chosen.length);
   const used = chosen.filter((p) => placed.has(p.id));
   const remove = async () => {
     await library.edit(
@@ -22,19 +23,14 @@ export function RemoveDialog({ chosen, onClose }: { readonly chosen: readonly Ph
     desk.setState({ photos: nothingChosen, sheet: undefined });
     onClose();
     notices.create({
-      title: words.removed(chosen.length),
+      title: words.removed(what),
       type: "info",
       duration: 12_000,
       action: { label: common.undoIt, onClick: () => void library.undo() },
     });
   };
   return (
-    <Ask
-      title={words.title(chosen.length)}
-      doIt={words.doIt(chosen.length)}
-      onDo={() => void remove()}
-      onClose={onClose}
-    >
+    <Ask title={words.title(what)} doIt={words.doIt(chosen.length, what)} onDo={() => void remove()} onClose={onClose}>
       {used.length > 0 && (
         <>
           <Text fontWeight="500" color="clay.600">

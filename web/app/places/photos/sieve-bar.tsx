@@ -1,15 +1,16 @@
 import { Box, Button, HStack, Popover, Portal, Switch, Text, VStack } from "@chakra-ui/react";
 import { ListFilter, Search } from "lucide-react";
-import type { ReactNode } from "react";
+import { type ReactNode, useMemo } from "react";
 import { useStore } from "zustand";
-import { narrows, openSieve, type Sieve } from "#core/photo";
-import { sieveWords as words } from "../../../text/photos.ts";
+import { findEvents, narrows, openSieve, type PhotoEvent, type Sieve } from "#core/photo";
+import { photos as photoWords, sieveWords as words } from "../../../text/photos.ts";
 import { useKit } from "../../kit.ts";
 import { Choose } from "../../parts/choose-one.tsx";
+import { takenDay } from "../../parts/dates.ts";
 import { Labelled } from "../../parts/labelled.tsx";
 import { NumberBox } from "../../parts/length-field.tsx";
 import { OneOfFew } from "../../parts/one-of-few.tsx";
-import { useMaybeSession } from "../../state/hooks.ts";
+import { useLibrary, useMaybeSession } from "../../state/hooks.ts";
 import { softBelowPx } from "../../state/soft-below.ts";
 
 /** What of the library is shown, and in which order. */
@@ -95,6 +96,7 @@ function Filters({ sieve, set }: { readonly sieve: Sieve; readonly set: (change:
                   options={{ "0": words.anyStars, "1": "1", "2": "2", "3": "3", "4": "4", "5": "5" }}
                   onChoose={(n) => set({ leastStars: Number(n) })}
                 />
+                <ByEvent span={sieve.span} onSpan={(span) => set({ span })} />
                 <HStack gap="3">
                   <Labelled
                     type="date"
@@ -139,6 +141,31 @@ function Filters({ sieve, set }: { readonly sieve: Sieve; readonly set: (change:
         </Popover.Positioner>
       </Portal>
     </Popover.Root>
+  );
+}
+
+/** One event's time, by its name or its day. */
+function ByEvent({ span, onSpan }: { readonly span: Sieve["span"]; readonly onSpan: (span: Sieve["span"]) => void }) {
+  const photos = useLibrary((s) => s.photos);
+  const spans = useLibrary((s) => s.spans);
+  const events = useMemo(() => findEvents(photos, spans), [photos, spans]);
+  // A filter ends in whole seconds.
+  const from = (e: PhotoEvent) => e.from.slice(0, 19);
+  const at = events.find((e) => from(e) === span?.from && e.to.slice(0, 19) === span.to);
+  const nameOf = (e: PhotoEvent) => `${e.span?.name ?? takenDay(e.from)} (${photoWords.count(e.photoIds.length)})`;
+  return (
+    <Box>
+      <Label>{words.event}</Label>
+      <Choose<string>
+        label={words.event}
+        value={at?.key ?? ""}
+        options={[["", words.anyEvent], ...events.map((e): [string, string] => [e.key, nameOf(e)])]}
+        onChoose={(key) => {
+          const event = events.find((e) => e.key === key);
+          onSpan(event && { from: from(event), to: event.to.slice(0, 19) });
+        }}
+      />
+    </Box>
   );
 }
 
