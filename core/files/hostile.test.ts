@@ -1,6 +1,7 @@
+import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { attributeLooksOutside, exifThumbnail, pictureSize, styleLooksOutside } from "./index.ts";
+import { attributeLooksOutside, exifThumbnail, heifExif, pictureSize, styleLooksOutside } from "./index.ts";
 
 test("a drawing's references stay inside it, whatever they are written in", () => {
   const outside: [string, string][] = [
@@ -91,4 +92,21 @@ test("what a picture says of its size is read from its head", () => {
   expect(pictureSize(bmp)).toEqual({ widthPx: 7, heightPx: 9 });
   expect(pictureSize(png.subarray(0, 20))).toBeUndefined();
   expect(pictureSize(new Uint8Array(32))).toBeUndefined();
+});
+
+test("a HEIC's Exif is found behind its boxes, and no damage makes it throw", () => {
+  const whole = new Uint8Array(readFileSync("demo/sample/kept/PX_0127.heic"));
+  const tiff = heifExif(whole)!;
+  expect(String.fromCharCode(...tiff.subarray(0, 2))).toBe("II");
+  expect(new TextDecoder("latin1").decode(tiff)).toContain("2026:01:10 11:30:00");
+  const head = whole.slice(0, 700);
+  fc.assert(
+    fc.property(fc.nat(head.length - 1), fc.nat(255), fc.nat(head.length), (at, value, cut) => {
+      const damaged = head.slice();
+      damaged[at] = value;
+      const found = heifExif(damaged.subarray(0, cut));
+      if (found) expect(found.length).toBeLessThanOrEqual(cut);
+    }),
+    { numRuns: 600 },
+  );
 });

@@ -1,3 +1,4 @@
+export { heifExif } from "./heif.ts";
 export { srgbProfile } from "./icc/srgb-profile.ts";
 export { dressJpeg, type JpegFacts, readJpegFacts } from "./jpeg/dress.ts";
 export { type ExifThumbnail, exifThumbnail } from "./jpeg/exif-thumbnail.ts";

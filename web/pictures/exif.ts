@@ -1,5 +1,5 @@
 import exifr from "exifr";
-import { webpExif } from "#core/files";
+import { heifExif, webpExif } from "#core/files";
 import { type Orientation, offsetFromTag, orientationOf, type PictureKind, takenAtFromTag } from "#core/photo";
 
 export interface ExifFacts {
@@ -28,7 +28,8 @@ type Tags = Readonly<Record<string, unknown>>;
 /** What a whole file says of itself. Metadata is a hint: a file whose EXIF is broken is still a photo. */
 export async function readExif(bytes: Uint8Array, kind: PictureKind): Promise<ExifFacts> {
   if (kind === "gif" || kind === "bmp" || kind === "unknown") return nothing;
-  const from = kind === "webp" ? webpExif(bytes) : bytes;
+  const heif = kind === "heic" || kind === "avif";
+  const from = kind === "webp" ? webpExif(bytes) : heif ? heifExif(bytes) : bytes;
   if (!from) return nothing;
   const blocks: Record<string, Tags> | undefined = await exifr.parse(from, wanted).catch(() => undefined);
   if (!blocks) return nothing;
