@@ -206,6 +206,7 @@ export const sheetWords = {
   noPages: "on none",
   page: (n: number) => `Page ${n}`,
   largest: "Largest sharp print",
+  anySize: "any size: it is a drawing",
   atPpi: (size: string, ppi: number) => `${size} at ${ppi} ppi`,
   caption: "Caption",
   stars: "Stars",
@@ -271,7 +272,7 @@ const bytes = (n: number): string =>
   n >= 1e9 ? `${(n / 1e9).toFixed(1)} GB` : `${Math.max(1, Math.round(n / 1e6))} MB`;
 
 export const spaceWords = {
-  used: (used: number, left: number) => `${bytes(used)} kept here, room for ${bytes(left)} more`,
+  used: (used: number, left: number) => `${bytes(used)} kept, room for ${bytes(left)}`,
   tight: (left: number) =>
     `There is room for only ${bytes(left)} more in this browser. Free some space on this disk before you bring in many photos; what is here stays.`,
 };

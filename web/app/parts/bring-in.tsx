@@ -1,7 +1,7 @@
 import { Button, HStack, IconButton, Text, VStack } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { FolderOpen, ImagePlus } from "lucide-react";
-import { useRef } from "react";
+import { memo, useRef } from "react";
 import { z } from "zod";
 import type { Section } from "#core/photo";
 import { photos as words } from "../../text/photos.ts";
@@ -11,7 +11,13 @@ import { fromList } from "./intake.ts";
 import { Tip } from "./tip.tsx";
 
 /** The two choosers: single files, and a folder with all that is in it. */
-export function BringIn({ main = false, section = "photos" }: { readonly main?: boolean; readonly section?: Section }) {
+export const BringIn = memo(function BringIn({
+  main = false,
+  section = "photos",
+}: {
+  readonly main?: boolean;
+  readonly section?: Section;
+}) {
   const { library } = useKit();
   const files = useRef<HTMLInputElement>(null);
   const folder = useRef<HTMLInputElement>(null);
@@ -62,7 +68,7 @@ export function BringIn({ main = false, section = "photos" }: { readonly main?: 
       />
     </HStack>
   );
-}
+});
 
 const files = z.array(z.object({ file: z.string(), bytes: z.number() }));
 const sampleIndex = z.object({ title: z.string(), photos: files, papers: files, ornaments: files });

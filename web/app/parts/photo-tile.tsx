@@ -64,7 +64,7 @@ export const PhotoTile = memo(function PhotoTile({
       title={photo.caption || photo.name}
     >
       <div className={photo.hidden ? `${css.picture} ${css.hidden}` : css.picture}>
-        <PhotoThumb photoId={photo.id} />
+        <PhotoThumb photoId={photo.id} fit={photo.section === "ornaments" ? "contain" : "cover"} />
       </div>
       {photo.stars > 0 && (
         <span className={css.stars} aria-hidden>

@@ -97,9 +97,10 @@ export interface LibraryGiven {
 }
 
 const shownWaiting = 24;
-const lanes = 2;
+/** More than there are workers, so that none of them waits while a photo is being stored. */
+const lanes = 4;
 /** Sorting and painting again for each of thousands would cost more than the reading itself. */
-const flushEveryMs = 300;
+const flushEveryMs = 500;
 const pilesAfterMs = 400;
 const focusFlushMs = 900;
 
@@ -126,6 +127,8 @@ export class Library {
   #fresh: Photo[] = [];
   #stop = new AbortController();
   #working = 0;
+  /** Of the files of this bringing-in. */
+  #done = 0;
   #pilesSoon: ReturnType<typeof setTimeout> | undefined;
   #finding = false;
 
@@ -163,7 +166,8 @@ export class Library {
       this.state.setState({ leftOut: [], cleaned: [], alreadyHere: 0 });
     }
     this.#queue.push(...files.map((file) => ({ file, section })));
-    this.#progress({ total: (incoming?.total ?? 0) + files.length, done: incoming?.done ?? 0 });
+    if (!incoming) this.#done = 0;
+    this.#tell((incoming?.total ?? 0) + files.length);
     this.#keepWaiting();
     const hands = Math.min(lanes - this.#working, files.length);
     for (let i = 0; i < hands; i += 1) {
@@ -273,9 +277,9 @@ export class Library {
     let lastFlush = performance.now();
     for (let next = this.#queue.shift(); next; next = this.#queue.shift()) {
       await this.#bringInOne(next);
-      const { incoming } = this.state.getState();
-      if (incoming) this.#progress({ total: incoming.total, done: incoming.done + 1 });
+      this.#done += 1;
       if (performance.now() - lastFlush > flushEveryMs) {
+        this.#tell();
         this.#flush();
         this.#keepWaiting();
         lastFlush = performance.now();
@@ -317,10 +321,11 @@ export class Library {
     return { facts, small, original: new Blob([file], { type: facts.type }) };
   }
 
-  #progress(count: { readonly total: number; readonly done: number }): void {
+  /** How far it is, as it is shown. */
+  #tell(total = this.state.getState().incoming?.total ?? 0): void {
     const waiting = this.#queue.slice(0, shownWaiting).map((q) => q.file);
     const since = this.state.getState().incoming?.since ?? Date.parse(this.#given.now());
-    this.state.setState({ incoming: { ...count, waiting, since } });
+    this.state.setState({ incoming: { total, done: this.#done, waiting, since } });
   }
 
   #keepWaiting(): void {

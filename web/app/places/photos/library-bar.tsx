@@ -1,5 +1,5 @@
 import { Box, Button, Heading, HStack } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import { Link } from "react-router";
 import { type Photo, type Section, sections } from "#core/photo";
 import { photos as words } from "../../../text/photos.ts";
@@ -11,7 +11,7 @@ import { useDesk, useMaybeSession } from "../../state/hooks.ts";
 import { SpaceUsed } from "./space.tsx";
 
 /** Which part of the library is open. */
-export function Sections() {
+export const Sections = memo(function Sections() {
   const { desk } = useKit();
   const section = useDesk((s) => s.section);
   const open = (next: Section) => desk.setState({ section: next, photos: nothingChosen, sheet: undefined });
@@ -23,7 +23,7 @@ export function Sections() {
       onChoose={open}
     />
   );
-}
+});
 
 interface LibraryBarProps {
   readonly title: string;

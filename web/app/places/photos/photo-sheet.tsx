@@ -187,6 +187,7 @@ function Facts({ photo }: { readonly photo: Photo }) {
       ),
       ppi,
     );
+  const drawing = photo.type === "image/svg+xml";
   const densities = [...new Set([300, ...(format ? [format.leastPpi] : [])])];
   return (
     <Grid
@@ -210,13 +211,13 @@ function Facts({ photo }: { readonly photo: Photo }) {
             ))}
       </Fact>
       <Fact name={words.largest}>
-        {densities.map((ppi) => (
-          <Text key={ppi}>{print(ppi)}</Text>
-        ))}
+        {drawing ? words.anySize : densities.map((ppi) => <Text key={ppi}>{print(ppi)}</Text>)}
       </Fact>
-      <Fact name={words.pixels}>
-        {photo.widthPx.toLocaleString("en")} × {photo.heightPx.toLocaleString("en")}
-      </Fact>
+      {!drawing && (
+        <Fact name={words.pixels}>
+          {photo.widthPx.toLocaleString("en")} × {photo.heightPx.toLocaleString("en")}
+        </Fact>
+      )}
       <Fact name={words.file}>{photo.name}</Fact>
       <Fact name={words.bytes}>
         {photo.sizeBytes > 999_999

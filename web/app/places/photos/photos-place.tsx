@@ -50,7 +50,8 @@ function Photographs() {
   const shown = useMemo(() => sift(all, sieve, isPlaced), [all, sieve, isPlaced]);
   const chosen = useMemo(() => all.filter((p) => chosenIds.has(p.id)), [all, chosenIds]);
   const onSpan = useCallback(
-    (span: typeof sieve.span) => desk.setState((s) => ({ sieve: { ...s.sieve, span } })),
+    // Once the brush has been let go and drawn: both in one would be a long frame.
+    (span: typeof sieve.span) => void setTimeout(() => desk.setState((s) => ({ sieve: { ...s.sieve, span } }))),
     [desk],
   );
   const onGo = useCallback((id: string) => wall.current?.goTo(id), []);

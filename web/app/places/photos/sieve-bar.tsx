@@ -1,6 +1,6 @@
 import { Box, Button, HStack, Popover, Portal, Switch, Text, VStack } from "@chakra-ui/react";
 import { ListFilter, Search } from "lucide-react";
-import { type ReactNode, useMemo } from "react";
+import { memo, type ReactNode, useMemo } from "react";
 import { useStore } from "zustand";
 import { findEvents, narrows, openSieve, type PhotoEvent, type Sieve } from "#core/photo";
 import { photos as photoWords, sieveWords as words } from "../../../text/photos.ts";
@@ -14,13 +14,13 @@ import { useLibrary, useMaybeSession } from "../../state/hooks.ts";
 import { softBelowPx } from "../../state/soft-below.ts";
 
 /** What of the library is shown, and in which order. */
-export function SieveBar() {
+export const SieveBar = memo(function SieveBar() {
   const { desk } = useKit();
   const sieve = useStore(desk, (s) => s.sieve);
   const set = (change: Partial<Sieve>) => desk.setState({ sieve: { ...sieve, ...change } });
   return (
     <HStack gap="2">
-      <Box position="relative" w="210px">
+      <Box position="relative" w="190px">
         <Box
           position="absolute"
           left="2.5"
@@ -41,7 +41,7 @@ export function SieveBar() {
           fontSize="14px"
         />
       </Box>
-      <Box w="150px">
+      <Box w="140px">
         <Choose<Sieve["order"]>
           label={words.order}
           value={sieve.order}
@@ -52,7 +52,7 @@ export function SieveBar() {
       <Filters sieve={sieve} set={set} />
     </HStack>
   );
-}
+});
 
 function Filters({ sieve, set }: { readonly sieve: Sieve; readonly set: (change: Partial<Sieve>) => void }) {
   const session = useMaybeSession();

@@ -1,10 +1,11 @@
 import { Box, Flex, Heading } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
+import { memo, useEffect, useState } from "react";
 import { exifThumbnail } from "#core/files";
 import { orientationMatrix, orientationOf } from "#core/photo";
 import { photos as words } from "../../../text/photos.ts";
 import { useLibrary } from "../../state/hooks.ts";
 import type { IncomingFile } from "../../state/library.ts";
+import css from "./waiting.module.css";
 
 /** Files that were let go a moment ago: the small picture that a camera put inside, or the name, until they are in. */
 export function Waiting() {
@@ -16,18 +17,24 @@ export function Waiting() {
         {words.waitingFor}
       </Heading>
       <Flex gap="8px" wrap="wrap">
-        {waiting.map((file, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: two files may have one name
-          <WaitingFile key={`${file.name} ${i}`} file={file} />
+        {waiting.map((file) => (
+          <WaitingFile key={keyOf(file)} file={file} />
         ))}
       </Flex>
     </Box>
   );
 }
 
-const sidePx = 110;
+/** Two files may have one name. */
+function keyOf(file: IncomingFile): number {
+  const known = keys.get(file) ?? ++lastKey;
+  keys.set(file, known);
+  return known;
+}
+const keys = new WeakMap<IncomingFile, number>();
+let lastKey = 0;
 
-function WaitingFile({ file }: { readonly file: IncomingFile }) {
+const WaitingFile = memo(function WaitingFile({ file }: { readonly file: IncomingFile }) {
   const [inside, setInside] = useState<{ readonly url: string; readonly turn: string }>();
   useEffect(() => {
     let url: string | undefined;
@@ -47,30 +54,8 @@ function WaitingFile({ file }: { readonly file: IncomingFile }) {
     };
   }, [file]);
   return (
-    <Box
-      w={`${sidePx}px`}
-      h={`${sidePx}px`}
-      borderRadius="thumb"
-      bg="oat.200"
-      borderWidth="1px"
-      borderColor="oat.300"
-      p={inside ? "0" : "2"}
-      fontSize="12.5px"
-      color="fg.subtle"
-      overflow="hidden"
-      wordBreak="break-all"
-      opacity={inside ? 0.75 : 1}
-      data-testid="waiting"
-    >
-      {inside ? (
-        <img
-          src={inside.url}
-          alt={file.name}
-          style={{ width: "100%", height: "100%", objectFit: "cover", transform: inside.turn }}
-        />
-      ) : (
-        file.name
-      )}
-    </Box>
+    <div className={inside ? `${css.file} ${css.seen}` : css.file} data-testid="waiting">
+      {inside ? <img src={inside.url} alt={file.name} style={{ transform: inside.turn }} /> : file.name}
+    </div>
   );
-}
+});
