@@ -1,0 +1,52 @@
+import type { Size } from "#core/geometry";
+import { relaxed } from "./relax.ts";
+import { bestTree } from "./slicing/search.ts";
+import { type SlicingTask, side, type Workbench } from "./slicing/workbench.ts";
+import { isLeaf, type TreeNode } from "./tree.ts";
+
+export interface FitTask {
+  /** In reading order. */
+  readonly photos: readonly { readonly tileId: string; readonly aspect: number; readonly weight?: number }[];
+  readonly room: Size;
+  /** Mm. */
+  readonly gap: number;
+  readonly seed: number;
+}
+
+/** So few seldom fill a page without a crop. */
+const fewPhotos = 4;
+
+/** Shapes beyond this are fitted as this, and cropped: a hair-thin slip would take a page for itself. */
+const widest = 12;
+
+export const slicingTask = ({ photos, room, gap }: FitTask): SlicingTask => ({
+  aspects: photos.map((p) => Math.min(widest, Math.max(1 / widest, p.aspect))),
+  weights: photos.map((p) => p.weight ?? 1),
+  room,
+  gap,
+});
+
+/**
+ * The page filled exactly, all gaps equal, and next to nothing cropped: the best slicing tree that was found, as it is
+ * kept with the page. For one photo a single leaf; there is no tree for none.
+ */
+export function exactFit(task: FitTask): TreeNode {
+  const given = slicingTask(task);
+  const tree = treeOf(bestTree(given, task.seed).tree, given, task);
+  const few = task.photos.length > 1 && task.photos.length <= fewPhotos;
+  return few ? relaxed(tree, task.room, task.gap, new Map(task.photos.map((p) => [p.tileId, p.weight ?? 1]))) : tree;
+}
+
+/** A search's tree as plain data; parts of the same way become one. */
+export function treeOf(found: Workbench, given: SlicingTask, task: FitTask): TreeNode {
+  const visit = (node: number): TreeNode => {
+    if (node < found.n) {
+      const photo = found.photo[node]!;
+      return { tileId: task.photos[photo]!.tileId, aspect: given.aspects[photo]! };
+    }
+    const way = found.way[node] === side ? "side" : "stack";
+    const parts = [found.left[node]!, found.right[node]!].map(visit);
+    return { way, parts: parts.flatMap((p) => (!isLeaf(p) && p.way === way ? p.parts : [p])) };
+  };
+  return visit(found.root);
+}

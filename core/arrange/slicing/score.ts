@@ -1,0 +1,108 @@
+import type { SlicingTask, Workbench } from "./workbench.ts";
+
+/** What the search makes small. A crop costs the most; then uneven sizes, a lost reading order, and one far too small. */
+export const price = {
+  crop: 13,
+  /** On top, above what nobody sees. */
+  cropBeyond: 50,
+  freeCrop: 0.01,
+  order: 0.4,
+  /** For the photo that falls the furthest short of its share, below this part of it. */
+  small: 5,
+  leastShare: 0.5,
+  /** For a photo that is to lead, by how far it is off. */
+  lead: 2.5,
+} as const;
+
+/**
+ * What a tree costs; `Infinity` as soon as it is above `bound`, cheapest question first, since a search throws most trees
+ * away. Lays the tree's sizes out on the way.
+ */
+export class Score {
+  readonly #wanted: Float64Array;
+  readonly #pairs: number;
+  // By photo, for one question at a time.
+  readonly #top: Float64Array;
+  readonly #high: Float64Array;
+  readonly #across: Float64Array;
+
+  constructor(task: SlicingTask) {
+    const sum = task.weights.reduce((a, b) => a + b, 0);
+    this.#wanted = Float64Array.from(task.weights, (w) => w / sum);
+    const n = task.aspects.length;
+    this.#pairs = (n * (n - 1)) / 2;
+    this.#top = new Float64Array(n);
+    this.#high = new Float64Array(n);
+    this.#across = new Float64Array(n);
+  }
+
+  of(tree: Workbench, bound: number): number {
+    const never = Number.POSITIVE_INFINITY;
+    const s = tree.factor();
+    if (!(s > 0)) return never;
+    const crop = s < 1 ? 1 - s : 1 - 1 / s;
+    let cost = price.crop * crop;
+    if (crop > price.freeCrop) cost += price.cropBeyond * (crop - price.freeCrop);
+    if (cost > bound || !tree.lay(s)) return never;
+    cost += this.#uneven(tree);
+    if (cost > bound) return never;
+    if (this.#pairs === 0) return cost;
+    // Half of one minus Kendall's tau is the share of pairs that are read the wrong way round.
+    const most = ((bound - cost) / price.order / 2) * this.#pairs;
+    const wrong = this.#misread(tree, most);
+    return wrong > most ? never : cost + (price.order * 2 * wrong) / this.#pairs;
+  }
+
+  #uneven(tree: Workbench): number {
+    const { n, w, h, photo } = tree;
+    const { abs, log } = Math;
+    let sum = 0;
+    for (let i = 0; i < n; i += 1) sum += w[i]! * h[i]!;
+    let apart = 0;
+    let least = 1;
+    let lead = 0;
+    for (let i = 0; i < n; i += 1) {
+      const wanted = this.#wanted[photo[i]!]!;
+      const share = (w[i]! * h[i]!) / sum / wanted;
+      const off = abs(log(share));
+      apart += off;
+      if (wanted * n > 2) lead += off * off;
+      if (share < least) least = share;
+    }
+    const mean = apart / n;
+    const short = least < price.leastShare ? price.leastShare - least : 0;
+    return mean * mean + price.small * short * short + price.lead * lead;
+  }
+
+  /** Pairs whose second is read before the first: those on one line go by their middles across, the others down. */
+  #misread(tree: Workbench, most: number): number {
+    const { n, photo } = tree;
+    const top = this.#top;
+    const high = this.#high;
+    const across = this.#across;
+    for (let leaf = 0; leaf < n; leaf += 1) {
+      const p = photo[leaf]!;
+      top[p] = tree.y[leaf]!;
+      high[p] = tree.h[leaf]!;
+      across[p] = tree.x[leaf]! + tree.w[leaf]! / 2;
+    }
+    let wrong = 0;
+    for (let i = 0; i < n; i += 1) {
+      const x = across[i]!;
+      const y = top[i]!;
+      const h = high[i]!;
+      const foot = y + h;
+      const middle = y + h / 2;
+      for (let j = i + 1; j < n; j += 1) {
+        const yj = top[j]!;
+        const hj = high[j]!;
+        const footJ = yj + hj;
+        const overlap = (foot < footJ ? foot : footJ) - (y > yj ? y : yj);
+        const isFirst = overlap > 0.5 * (h < hj ? h : hj) ? x <= across[j]! : middle <= yj + hj / 2;
+        if (!isFirst) wrong += 1;
+      }
+      if (wrong > most) return wrong;
+    }
+    return wrong;
+  }
+}

@@ -1,0 +1,64 @@
+import { seededChance } from "../chance.ts";
+import { bestOfAll } from "./all-trees.ts";
+import { anneal } from "./anneal.ts";
+import { bandStart } from "./band-start.ts";
+import { rowStart } from "./row-start.ts";
+import { Score } from "./score.ts";
+import { type SlicingTask, Workbench } from "./workbench.ts";
+
+/** Up to here every tree there is can be tried. */
+const fewPhotos = 5;
+/** Above, one long search from a good start does better than several short ones. */
+const manyPhotos = 24;
+
+export interface Found {
+  readonly tree: Workbench;
+  readonly cost: number;
+}
+
+/**
+ * The best tree for the photos: of all trees for a few, by a seeded search for many. Bounded by a count of steps, so that
+ * the same task and seed give the same tree on any machine; about 10 to 40 ms of processor time.
+ */
+export function bestTree(task: SlicingTask, seed: number): Found {
+  const n = task.aspects.length;
+  const score = new Score(task);
+  if (n <= fewPhotos) {
+    const tree = new Workbench(task);
+    return { tree, cost: bestOfAll(tree, task, score) };
+  }
+  const chance = seededChance(seed + 1);
+  if (n > manyPhotos) {
+    const tree = bestStart(task, score, chance, 10);
+    const how = { steps: Math.floor(110_000 / n), warmest: 0.003, coldest: 0.0005 };
+    return { tree, cost: anneal(tree, task, score, chance, how) };
+  }
+  const rounds = 4;
+  const steps = Math.floor(Math.min(16_000, 170_000 / n) / rounds);
+  const found: Found[] = [];
+  for (let round = 0; round < rounds; round += 1) found.push(shortSearch(task, score, chance, steps));
+  return found.reduce((best, f) => (f.cost < best.cost ? f : best));
+}
+
+export function shortSearch(task: SlicingTask, score: Score, chance: () => number, steps: number): Found {
+  const tree = bestStart(task, score, chance, 8);
+  return { tree, cost: anneal(tree, task, score, chance, { steps, warmest: 0.08, coldest: 0.0005 }) };
+}
+
+/** The cheapest of a few first trees. */
+function bestStart(task: SlicingTask, score: Score, chance: () => number, tries: number): Workbench {
+  const best = new Workbench(task);
+  const trial = new Workbench(task);
+  let least = Number.POSITIVE_INFINITY;
+  for (let k = 0; k < tries; k += 1) {
+    if (k < moreRows.length) rowStart(trial, task, moreRows[k]!, chance);
+    else bandStart(trial, task, chance);
+    const cost = score.of(trial, Number.POSITIVE_INFINITY);
+    if (k > 0 && cost >= least) continue;
+    least = cost;
+    best.copyFrom(trial);
+  }
+  return best;
+}
+
+const moreRows = [0, -1, 1];
