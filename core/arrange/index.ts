@@ -1,5 +1,6 @@
 export type { Arranger, ArrangeTask, GridPlan, PlanCell } from "./arranger.ts";
 export { exactFit, type FitTask } from "./exact-fit.ts";
+export { treeFromRects } from "./from-rects.ts";
 export { grid, meanCrop } from "./grid.ts";
 export { type SeamStretch, seamStretches } from "./seams.ts";
 export { cropOf } from "./spans.ts";
@@ -13,4 +14,23 @@ export {
   type TreeSplit,
   treeBoxes,
   treeRects,
+  widestTreeGap,
 } from "./tree.ts";
+export {
+  type Edge,
+  inLineWith,
+  mapLeaves,
+  mirrored,
+  nodeAt,
+  pathTo,
+  released,
+  type TreePath,
+  type TreeSeam,
+  treeSeams,
+  withBeside,
+  withHalves,
+  without,
+  withSeamAt,
+  withSwapped,
+} from "./tree-edit.ts";
+export { judged, otherWays, readingOrder, type Way, type WayKind, type WaysTask, wayKinds } from "./ways.ts";

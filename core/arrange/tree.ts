@@ -139,6 +139,21 @@ function layByShares(node: TreeNode, r: Rect, gap: number, found: Map<string, Re
   }
 }
 
+/** The widest gap at which the tree still comes out as it is meant to, and no tile is smaller than `leastMm`. */
+export function widestTreeGap(tree: TreeNode, room: Rect, leastMm: number): number {
+  const bears = (gap: number) => {
+    const found = new Map<string, Rect>();
+    return lay(tree, room, gap, found) && [...found.values()].every((r) => Math.min(r.w, r.h) >= leastMm);
+  };
+  let [fits, fails] = [0, Math.min(room.w, room.h)];
+  for (let i = 0; i < 24; i += 1) {
+    const middle = (fits + fails) / 2;
+    if (bears(middle)) fits = middle;
+    else fails = middle;
+  }
+  return fits;
+}
+
 /** Where each node of the tree lies, by its path: the numbers of the parts that lead to it. */
 export function treeBoxes(tree: TreeNode, room: Rect, gap: number): Map<string, Rect> {
   const rects = treeRects(tree, room, gap);

@@ -1,7 +1,7 @@
-import { widestGap } from "#core/arrange";
+import { widestGap, widestTreeGap } from "#core/arrange";
 import type { PageFormat } from "#core/lab";
 import { done, type Outcome, refused } from "#core/outcome";
-import type { Grid, Look } from "./page.ts";
+import type { Grid, Look, Tree } from "./page.ts";
 import { roomFor } from "./solve-page.ts";
 
 /** No tile may end up narrower than this, in mm: less is a line, not a picture. */
@@ -11,14 +11,17 @@ export const leastTileMm = 2;
 export function checkLook(
   look: Look,
   format: PageFormat,
-  grid: Pick<Grid, "columns" | "rows"> | null,
+  arrangement: Pick<Grid, "columns" | "rows"> | Tree | null,
 ): Outcome<Look, "marginTooWide" | "gapTooWide"> {
+  const grid = arrangement && "columns" in arrangement ? arrangement : null;
   const [columns, rows] = grid ? [grid.columns.length, grid.rows.length] : [1, 1];
   const { top, right, bottom, left } = look.margin;
   const mostAcross = (format.widthMm - columns * leastTileMm) / 2;
   const mostDown = (format.heightMm - rows * leastTileMm) / 2;
   if ((left + right) / 2 > mostAcross || (top + bottom) / 2 > mostDown)
     return refused("marginTooWide", { mostMm: Math.max(0, Math.min(mostAcross, mostDown)) });
-  const mostMm = widestGap(roomFor(look, format), columns, rows, leastTileMm);
+  const room = roomFor(look, format);
+  const tree = arrangement && "tree" in arrangement ? arrangement.tree : undefined;
+  const mostMm = tree ? widestTreeGap(tree, room, leastTileMm) : widestGap(room, columns, rows, leastTileMm);
   return look.gapMm > mostMm ? refused("gapTooWide", { mostMm }) : done(look);
 }

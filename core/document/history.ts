@@ -19,6 +19,14 @@ export const stepCodes = [
   "resetFraming",
   "renamed",
   "changedUnit",
+  "arrangedAnew",
+  "ledBy",
+  "shuffled",
+  "slippedIn",
+  "tookAway",
+  "halvedTile",
+  "resetArrangement",
+  "mirroredPage",
 ] as const;
 export type StepCode = (typeof stepCodes)[number];
 

@@ -17,9 +17,11 @@ export {
   stepSchema,
   undo,
 } from "./history.ts";
-export { fillEmpty, type Laid, type LayTask, layPhotos } from "./lay-photos.ts";
+export { fillEmpty, type Laid, type LayTask, layPhotos, newTile } from "./lay-photos.ts";
+export { layTree, leadWeight, type TreeTask, withTree } from "./lay-tree.ts";
 export { newProject, newStyle } from "./new-project.ts";
 export {
+  type Arrangement,
   type Border,
   emptyTiles,
   type Filling,
@@ -33,7 +35,23 @@ export {
   type Page,
   photoIdOf,
   type Tile,
+  type Tree,
   type View,
 } from "./page.ts";
 export { findPage, type Project, projectSchema, withPage } from "./project.ts";
-export { roomFor, solvePage } from "./solve-page.ts";
+export { rectsOf, roomFor, solvePage } from "./solve-page.ts";
+export {
+  isSetByHand,
+  seamsOfPage,
+  treeOfPage,
+  withPageMirrored,
+  withReleased,
+  withSeamMoved,
+  withSlippedIn,
+  withTakenAway,
+  withTileHalved,
+  withTileMoved,
+  withTileShape,
+  withTilesSwapped,
+} from "./tree-page.ts";
+export { waysOfPage } from "./ways-of-page.ts";

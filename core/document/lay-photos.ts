@@ -21,7 +21,7 @@ export interface Laid {
   readonly gapNow?: number;
 }
 
-const mostTiles = 500;
+export const mostTiles = 500;
 
 /**
  * A page's photos laid out anew as a grid. A photo that was on the page keeps its framing and its tile's own border; a
@@ -42,8 +42,11 @@ export function layPhotos(
   if (!fits.ok && fits.code === "marginTooWide") return { ...fits, code: "marginTooWide" };
   const gapMm = fits.ok ? page.look.gapMm : Math.floor(Number(fits.facts.mostMm) * 10) / 10;
   const look = fits.ok ? page.look : { ...page.look, gapMm };
-  const before = new Map(page.tiles.map((t) => [photoIdOf(t), t]));
-  const laid = plan.cells.map((_, i) => tileFor(task.photos[i]?.id, before, page, task.newId));
+  const laid = tilesFor(
+    page,
+    plan.cells.map((_, i) => task.photos[i]?.id),
+    task.newId,
+  );
   const arrangement: Grid = {
     kind: "grid",
     columns: plan.columns,
@@ -56,16 +59,23 @@ export function layPhotos(
   return done({ page: solved, left, ...(fits.ok ? {} : { gapNow: gapMm }) });
 }
 
+/** A tile for each photo, as it was on the page where it was; empty ones for places without. */
+export function tilesFor(page: Page, photoIds: readonly (string | undefined)[], newId: () => string): Tile[] {
+  const before = new Map(page.tiles.map((t) => [photoIdOf(t), t]));
+  const taken = new Set<Tile>();
+  return photoIds.map((id) => {
+    const known = id === undefined ? undefined : before.get(id);
+    // A photo that is there twice has a tile each time.
+    if (!known || taken.has(known)) return newTile(page, id, newId);
+    taken.add(known);
+    return known;
+  });
+}
+
 const nothingYet: Filling = { kind: "empty" };
 
-function tileFor(
-  photoId: string | undefined,
-  before: ReadonlyMap<string | undefined, Tile>,
-  page: Page,
-  newId: () => string,
-): Tile {
-  const known = photoId === undefined ? undefined : before.get(photoId);
-  if (known) return known;
+/** A tile that looks as the page's tiles do; where it lies is for the arrangement to say. */
+export function newTile(page: Page, photoId: string | undefined, newId: () => string): Tile {
   return {
     id: newId(),
     outline: { kind: "rectangle", cornerMm: page.look.cornerMm },

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { TreeNode } from "#core/arrange";
 import { colourSchema } from "#core/colour";
 import type { Rect } from "#core/geometry";
 
@@ -83,13 +84,47 @@ const gridSchema = z
   .readonly();
 export type Grid = z.infer<typeof gridSchema>;
 
+const partSchema: z.ZodType<TreeNode> = z.lazy(() => z.union([leafSchema, splitSchema]));
+const leafSchema = z.object({ tileId: id, aspect: z.number().positive().max(1e4) }).readonly();
+const splitSchema = z
+  .object({
+    way: z.enum(["side", "stack"]),
+    parts: z.array(partSchema).min(2).max(500).readonly(),
+    set: z
+      .object({ shares: z.array(z.number().positive().max(1)).readonly(), aspect: z.number().positive().max(1e4) })
+      .readonly()
+      .optional(),
+  })
+  .readonly();
+
+const treeSchema = z
+  .object({
+    kind: z.literal("tree"),
+    tree: partSchema,
+    /** As it was first made, to go back to. */
+    first: partSchema,
+    /** Nothing is cropped, and white space is left around the photos. */
+    loose: z.boolean(),
+    /** What the search started from; another seed, another arrangement. */
+    seed: z.number().int().nonnegative(),
+    /** The photo that leads, by its tile, and the share of the room that it is wanted to have. */
+    lead: z
+      .object({ tileId: id, share: z.number().min(0.05).max(0.9) })
+      .readonly()
+      .nullable(),
+  })
+  .readonly();
+export type Tree = z.infer<typeof treeSchema>;
+
+export type Arrangement = Grid | Tree;
+
 export const pageSchema = z
   .object({
     id,
     look: lookSchema,
     /** Back to front. */
     tiles: z.array(tileSchema).max(2000).readonly(),
-    arrangement: gridSchema.nullable(),
+    arrangement: z.discriminatedUnion("kind", [gridSchema, treeSchema]).nullable(),
   })
   .readonly();
 export type Page = z.infer<typeof pageSchema>;

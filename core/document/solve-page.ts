@@ -1,7 +1,7 @@
-import { gridRects } from "#core/arrange";
+import { gridRects, looseRects, treeRects } from "#core/arrange";
 import { centreOf, insetSides, type Rect } from "#core/geometry";
 import { type PageFormat, trimBox } from "#core/lab";
-import { type Look, mapTiles, type Page } from "./page.ts";
+import { type Arrangement, type Look, mapTiles, type Page } from "./page.ts";
 
 /** What the margins leave of the page. */
 export const roomFor = (look: Look, format: PageFormat): Rect => insetSides(trimBox(format), look.margin);
@@ -11,19 +11,26 @@ export const roomFor = (look: Look, format: PageFormat): Rect => insetSides(trim
  * are measured to the trim, and then reach on into the bleed, so that no sliver of page shows when the cut is a little off.
  */
 export function solvePage(page: Page, format: PageFormat): Page {
-  const grid = page.arrangement;
-  if (!grid) return page;
-  const room = roomFor(page.look, format);
-  const rects = gridRects(grid, room, page.look.gapMm);
-  const placed = new Map(grid.cells.map((cell, i) => [cell.tileId, reachIntoBleed(rects[i]!, format)]));
+  const { arrangement } = page;
+  if (!arrangement) return page;
+  const rects = rectsOf(arrangement, roomFor(page.look, format), page.look.gapMm);
   return mapTiles(page, (tile) => {
-    const r = placed.get(tile.id);
-    if (!r) return tile;
+    const placed = rects.get(tile.id);
+    if (!placed) return tile;
+    const r = reachIntoBleed(placed, format);
     const centre = centreOf(r);
     const f = tile.frame;
     const same = f.centre.x === centre.x && f.centre.y === centre.y && f.width === r.w && f.height === r.h;
     return same ? tile : { ...tile, frame: { centre, width: r.w, height: r.h, turn: 0 } };
   });
+}
+
+/** Where an arrangement puts each tile, before any of them reaches into the bleed. */
+export function rectsOf(arrangement: Arrangement, room: Rect, gap: number): ReadonlyMap<string, Rect> {
+  if (arrangement.kind === "tree")
+    return arrangement.loose ? looseRects(arrangement.tree, room, gap) : treeRects(arrangement.tree, room, gap);
+  const rects = gridRects(arrangement, room, gap);
+  return new Map(arrangement.cells.map((cell, i) => [cell.tileId, rects[i]!]));
 }
 
 // Sums of shares leave an error far below this; a person's smallest margin lies far above.

@@ -5,7 +5,7 @@ import { PreviewUrls } from "../pictures/preview-urls.ts";
 import { openIdbStore } from "../storage/idb-store.ts";
 import { openMemoryStore } from "../storage/memory-store.ts";
 import type { PreviewSize, Store } from "../storage/store.ts";
-import type { FocusJobs, PhotoJobs, PrintJobs } from "../workers/jobs.ts";
+import type { ArrangeJobs, FocusJobs, PhotoJobs, PrintJobs } from "../workers/jobs.ts";
 import { portOf, WorkerLine } from "../workers/line.ts";
 import { WorkerPool } from "../workers/pool.ts";
 import { createDesk, type Desk } from "./state/desk.ts";
@@ -15,6 +15,7 @@ import { Library } from "./state/library.ts";
 export interface Kit {
   readonly store: Store;
   readonly library: Library;
+  readonly arranging: WorkerLine<ArrangeJobs>;
   readonly printing: WorkerLine<PrintJobs>;
   readonly urls: PreviewUrls;
   readonly bitmaps: Bitmaps;
@@ -60,6 +61,9 @@ export async function openKit(notices: { readonly blocked: () => void; readonly 
   return {
     store,
     library,
+    arranging: new WorkerLine<ArrangeJobs>(() =>
+      portOf(new Worker(new URL("../workers/arrange.worker.ts", import.meta.url), { type: "module" })),
+    ),
     printing: new WorkerLine<PrintJobs>(() =>
       portOf(new Worker(new URL("../workers/print.worker.ts", import.meta.url), { type: "module" })),
     ),

@@ -1,3 +1,4 @@
+import type { WayKind } from "#core/arrange";
 import type { ChangeTrouble } from "#core/document";
 import type { Sharpness } from "#core/fit";
 import type { Refusal } from "#core/outcome";
@@ -23,6 +24,9 @@ export const pages = {
   photoGone: "Its photo is missing",
   seam: (axis: "columns" | "rows", i: number) =>
     axis === "columns" ? `Seam after column ${i}` : `Seam after row ${i}`,
+  treeSeam: (across: boolean, i: number) => (across ? `Upright seam ${i}` : `Level seam ${i}`),
+  seamHelp: "Drag it. With Alt, only this stretch moves.",
+  dropSlip: "Slip it in here",
   dropSwap: "Swap the two photos",
   dropPut: "Put the photo here",
 };
@@ -39,6 +43,42 @@ export const shelf = {
 export const panel = {
   page: "This page",
   grid: "Grid",
+  arrangement: "Arrangement",
+  otherWays: "Other ways",
+  waysLooking: "Looking for other ways …",
+  waysHelp: "Rest on one to see it on the page, click to keep it.",
+  keepOrder: "In order",
+  keepLeader: "Leader stays large",
+  cropNothing: "Nothing cut off",
+  noWays: "None of the ways does all of that.",
+  way: (i: number, kind: string, crop: string, order: string) => `Way ${i}: ${kind}, ${crop}, ${order}`,
+  wayKinds: {
+    exact: "Exact fit",
+    rows: "Rows",
+    columns: "Columns",
+    leader: "One leads",
+    strips: "Strips",
+    whole: "Whole photos",
+  } as Record<WayKind, string>,
+  wayCrop: (crop: number) =>
+    crop < 0.0005 ? "nothing cut off" : `${(crop * 100).toFixed(crop < 0.0995 ? 1 : 0)} % cut off`,
+  wayOrder: (tau: number) => (tau > 0.97 ? "in order" : tau > 0.7 ? "nearly in order" : "out of order"),
+  shuffle: "Shuffle",
+  again: "Solve again",
+  asFirst: "As first made",
+  mirror: "Mirror",
+  makeGrid: "As a grid",
+  fitExactly: "Fit exactly",
+  lead: "Let it lead",
+  leadMore: "Larger",
+  leadNot: "No photo leads",
+  leadShare: "Share of the page",
+  splitAcross: "Split side by side",
+  splitDown: "Split one above the other",
+  takeAway: "Take it away",
+  takeAwayMany: (n: number) => `Take ${n} tiles away`,
+  shape: "Shape",
+  shapeOfPhoto: "As the photo",
   bestFit: "Fit the photos best",
   rows: "Rows",
   columns: "Columns",

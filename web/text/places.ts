@@ -74,6 +74,22 @@ export function stepWords({ code, count }: StepName): string {
       return "Renamed this work";
     case "changedUnit":
       return "Changed the unit";
+    case "arrangedAnew":
+      return "Arranged it another way";
+    case "ledBy":
+      return "Made a photo lead";
+    case "shuffled":
+      return "Shuffled the arrangement";
+    case "slippedIn":
+      return `Slipped in ${photos}`;
+    case "tookAway":
+      return `Took away ${tiles}`;
+    case "halvedTile":
+      return "Split a tile";
+    case "resetArrangement":
+      return "Went back to the first arrangement";
+    case "mirroredPage":
+      return "Mirrored the page";
   }
 }
 

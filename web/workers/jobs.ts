@@ -1,4 +1,6 @@
+import type { Way } from "#core/arrange";
 import type { Page } from "#core/document";
+import type { Framed } from "#core/fit";
 import type { LabCard, PageFormat } from "#core/lab";
 import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
 import type { Job } from "./protocol.ts";
@@ -20,6 +22,19 @@ export interface PhotoJobs {
 export interface FocusJobs {
   /** Looks at a small preview. Failure code: `finderMissing` when the face model cannot be loaded. */
   readonly findFocus: Job<Blob, Focus>;
+}
+
+export interface ArrangeJobs {
+  /** Other ways to arrange the tiles of a page, the best first. */
+  readonly otherWays: Job<
+    {
+      readonly page: Page;
+      readonly format: PageFormat;
+      readonly photos: readonly (Framed & { readonly id: string })[];
+      readonly seed: number;
+    },
+    readonly Way[]
+  >;
 }
 
 export interface PrintOrder {

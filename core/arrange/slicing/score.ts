@@ -77,6 +77,7 @@ export class Score {
   /** Pairs whose second is read before the first: those on one line go by their middles across, the others down. */
   #misread(tree: Workbench, most: number): number {
     const { n, photo } = tree;
+    const { min, max } = Math;
     const top = this.#top;
     const high = this.#high;
     const across = this.#across;
@@ -97,8 +98,8 @@ export class Score {
         const yj = top[j]!;
         const hj = high[j]!;
         const footJ = yj + hj;
-        const overlap = (foot < footJ ? foot : footJ) - (y > yj ? y : yj);
-        const isFirst = overlap > 0.5 * (h < hj ? h : hj) ? x <= across[j]! : middle <= yj + hj / 2;
+        const overlap = min(foot, footJ) - max(y, yj);
+        const isFirst = overlap > 0.5 * min(h, hj) ? x <= across[j]! : middle <= yj + hj / 2;
         if (!isFirst) wrong += 1;
       }
       if (wrong > most) return wrong;

@@ -18,7 +18,8 @@ export function applyMoveSeam(project: Project, change: MoveSeam): Outcome<Proje
   const page = findPage(project, change.pageId);
   if (!page) return refused("pageGone", { pageId: change.pageId });
   const grid = page.arrangement;
-  if (!grid || change.index < 0 || change.index >= grid[change.axis].length - 1) return refused("noArrangement");
+  if (grid?.kind !== "grid" || change.index < 0 || change.index >= grid[change.axis].length - 1)
+    return refused("noArrangement");
   const room = roomFor(page.look, project.format);
   const [start, length] = change.axis === "columns" ? [room.x, room.w] : [room.y, room.h];
   const moved = tracksWithSeamAt(grid[change.axis], length, page.look.gapMm, change.index, change.atMm - start);

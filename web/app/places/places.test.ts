@@ -1,8 +1,10 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { frameRect } from "#core/document";
 import type { Photo } from "#core/photo";
 import { collage, squareFormat } from "../../../core/document/project.fixture.ts";
 import { meaningOfDrop } from "./pages/drop-meaning.ts";
+import { snapped } from "./pages/page-seams.ts";
 import { nearestToward, placeOf, toPage, viewOf } from "./pages/page-view.ts";
 import { neighbour, wallRows } from "./photos/rows.ts";
 import { binPhotos, spanOf } from "./photos/time-bins.ts";
@@ -56,19 +58,32 @@ test("arrow keys lead along the wall and to the nearest above and below", () => 
 });
 
 test("letting go over a tile puts, swaps or does nothing, by what is held", () => {
-  expect(meaningOfDrop({ from: "shelf", photoId: "p" }, { tileId: "t" })).toEqual({
-    does: "put",
-    tileId: "t",
+  const page = collage([1.5, 1.5]).pages[0]!;
+  const [a, b] = page.tiles.map((t) => frameRect(t.frame));
+  const [one, two] = page.tiles.map((t) => t.id);
+  const at = (r: typeof a, x: number, y: number) => ({ x: r!.x + r!.w * x, y: r!.y + r!.h * y });
+  const shelf = { from: "shelf", photoId: "p" } as const;
+  const tile = { from: "tile", tileId: one! } as const;
+  expect(meaningOfDrop(shelf, page, at(a, 0.5, 0.5))).toEqual({ does: "put", tileId: one, photoId: "p" });
+  expect(meaningOfDrop(shelf, page, at(b, 0.05, 0.5))).toEqual({
+    does: "slip",
     photoId: "p",
+    tileId: two,
+    edge: "left",
   });
-  expect(meaningOfDrop({ from: "shelf", photoId: "p" }, {})).toEqual({ does: "begin", photoId: "p" });
-  expect(meaningOfDrop({ from: "tile", tileId: "s" }, { tileId: "t" })).toEqual({
-    does: "swap",
-    tileId: "s",
-    withTileId: "t",
-  });
-  expect(meaningOfDrop({ from: "tile", tileId: "t" }, { tileId: "t" })).toEqual({ does: "nothing" });
-  expect(meaningOfDrop({ from: "shelf", photoId: "p" }, undefined)).toEqual({ does: "nothing" });
+  expect(meaningOfDrop(shelf, page, at(b, 0.5, 0.95))).toMatchObject({ does: "slip", edge: "bottom" });
+  expect(meaningOfDrop(tile, page, at(b, 0.5, 0.5))).toEqual({ does: "swap", tileId: one, withTileId: two });
+  expect(meaningOfDrop(tile, page, at(b, 0.97, 0.5))).toMatchObject({ does: "move", movedId: one, edge: "right" });
+  expect(meaningOfDrop(tile, page, at(a, 0.5, 0.5))).toEqual({ does: "nothing" });
+  expect(meaningOfDrop(shelf, page, undefined)).toEqual({ does: "nothing" });
+  const bare = { ...page, tiles: [], arrangement: null };
+  expect(meaningOfDrop(shelf, bare, { x: 50, y: 50 })).toEqual({ does: "begin", photoId: "p" });
+});
+
+test("a seam snaps to what is near and to nothing else", () => {
+  expect(snapped(100.4, [50, 100, 101], 1)).toBe(100);
+  expect(snapped(97, [50, 100], 1)).toBe(97);
+  expect(snapped(97, [], 1)).toBe(97);
 });
 
 test("the page lies in whole pixels, and a point of the screen leads back to its place", () => {

@@ -1,3 +1,7 @@
+import type { Edge } from "#core/arrange";
+import { frameRect, type Page } from "#core/document";
+import type { Point, Rect } from "#core/geometry";
+
 export type Dragged =
   | { readonly from: "shelf"; readonly photoId: string }
   | { readonly from: "tile"; readonly tileId: string };
@@ -6,15 +10,45 @@ export type DropMeaning =
   | { readonly does: "nothing" }
   | { readonly does: "put"; readonly tileId: string; readonly photoId: string }
   | { readonly does: "swap"; readonly tileId: string; readonly withTileId: string }
+  | { readonly does: "slip"; readonly photoId: string; readonly tileId: string; readonly edge: Edge }
+  | { readonly does: "move"; readonly movedId: string; readonly tileId: string; readonly edge: Edge }
   | { readonly does: "begin"; readonly photoId: string };
 
-/** What letting go means. `over` has a tile's id over a tile, and none over the bare page. */
-export function meaningOfDrop(dragged: Dragged, over: { readonly tileId?: string } | undefined): DropMeaning {
-  if (!over) return { does: "nothing" };
+/** How much of a tile, from each of its edges, counts as "beside it". */
+const edgeShare = 0.22;
+
+/**
+ * What letting go at a point of the page means: in the middle of a tile it takes that place, near an edge it slips in
+ * beside, on an empty page it begins an arrangement. `at` in mm; missing off the page.
+ */
+export function meaningOfDrop(dragged: Dragged, page: Page, at: Point | undefined): DropMeaning {
+  if (!at) return { does: "nothing" };
+  const tile = page.tiles.findLast((t) => holds(frameRect(t.frame), at));
+  if (!tile) {
+    const bare = page.tiles.length === 0 && dragged.from === "shelf";
+    return bare ? { does: "begin", photoId: dragged.photoId } : { does: "nothing" };
+  }
+  const edge = page.arrangement && tile.filling.kind !== "empty" ? edgeAt(frameRect(tile.frame), at) : undefined;
   if (dragged.from === "shelf")
-    return over.tileId === undefined
-      ? { does: "begin", photoId: dragged.photoId }
-      : { does: "put", tileId: over.tileId, photoId: dragged.photoId };
-  if (over.tileId === undefined || over.tileId === dragged.tileId) return { does: "nothing" };
-  return { does: "swap", tileId: dragged.tileId, withTileId: over.tileId };
+    return edge
+      ? { does: "slip", photoId: dragged.photoId, tileId: tile.id, edge }
+      : { does: "put", tileId: tile.id, photoId: dragged.photoId };
+  if (tile.id === dragged.tileId) return { does: "nothing" };
+  return edge
+    ? { does: "move", movedId: dragged.tileId, tileId: tile.id, edge }
+    : { does: "swap", tileId: dragged.tileId, withTileId: tile.id };
+}
+
+const holds = (r: Rect, p: Point): boolean => p.x >= r.x && p.x <= r.x + r.w && p.y >= r.y && p.y <= r.y + r.h;
+
+/** The edge that a point lies near, by the side's own length. */
+function edgeAt(r: Rect, p: Point): Edge | undefined {
+  const shares: readonly (readonly [Edge, number])[] = [
+    ["left", (p.x - r.x) / r.w],
+    ["right", (r.x + r.w - p.x) / r.w],
+    ["top", (p.y - r.y) / r.h],
+    ["bottom", (r.y + r.h - p.y) / r.h],
+  ];
+  const [edge, share] = shares.reduce((best, s) => (s[1] < best[1] ? s : best));
+  return share < edgeShare ? edge : undefined;
 }

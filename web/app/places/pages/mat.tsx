@@ -1,5 +1,4 @@
 import { Box, Button, Heading, Text, VStack } from "@chakra-ui/react";
-import { useDroppable } from "@dnd-kit/core";
 import { useMemo } from "react";
 import { Link, useParams } from "react-router";
 import { bleedBox } from "#core/lab";
@@ -11,7 +10,7 @@ import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { nothingChosen } from "../../state/choose.ts";
 import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { CutLines } from "./cut-lines.tsx";
-import type { Dragged } from "./drop-meaning.ts";
+import type { Dragged, DropMeaning } from "./drop-meaning.ts";
 import { MatTools } from "./mat-tools.tsx";
 import { viewOf } from "./page-view.ts";
 import { ReframeLayer } from "./reframe-layer.tsx";
@@ -22,7 +21,14 @@ const matPx = 30;
 const toolsPx = 30;
 
 /** The surface with the page on it, and everything that can be taken hold of. */
-export function Mat({ dragged }: { readonly dragged: Dragged | undefined }) {
+export function Mat({
+  dragged,
+  meaning,
+}: {
+  readonly dragged: Dragged | undefined;
+  /** What letting go now would do. */
+  readonly meaning: DropMeaning;
+}) {
   const { desk } = useKit();
   const page = useProject(shownPage);
   const settledPage = useProject((s) => s.project.pages[0]!);
@@ -76,8 +82,10 @@ export function Mat({ dragged }: { readonly dragged: Dragged | undefined }) {
             without={open}
           />
           {cutLines && <CutLines view={view} format={format} />}
-          <PageDrop empty={page.tiles.length === 0} />
-          <TileLayer view={view} page={page} dragged={dragged} />
+          {meaning.does === "begin" && (
+            <Box position="absolute" inset="0" boxShadow="inset 0 0 0 4px {colors.glaze.500}" />
+          )}
+          <TileLayer view={view} page={page} dragged={dragged} meaning={meaning} />
           {!open && <SeamLayer view={view} page={page} format={format} />}
           {open && <ReframeLayer key={open} view={view} tileId={open} />}
           {page.tiles.length === 0 && <EmptyPage />}
@@ -86,19 +94,6 @@ export function Mat({ dragged }: { readonly dragged: Dragged | undefined }) {
       <MatTools />
     </Box>
   );
-}
-
-/** The bare page takes a dropped photo as the beginning of an arrangement. */
-function PageDrop({ empty }: { readonly empty: boolean }) {
-  const { setNodeRef, isOver } = useDroppable({ id: "page", data: {}, disabled: !empty });
-  return empty ? (
-    <Box
-      ref={setNodeRef}
-      position="absolute"
-      inset="0"
-      boxShadow={isOver ? "inset 0 0 0 4px {colors.glaze.500}" : undefined}
-    />
-  ) : null;
 }
 
 const firstFew = 60;

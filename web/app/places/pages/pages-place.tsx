@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import {
   DndContext,
-  type DragEndEvent,
+  type DragMoveEvent,
   DragOverlay,
   type DragStartEvent,
   MouseSensor,
@@ -10,15 +10,18 @@ import {
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { findTile, photoIdOf } from "#core/document";
+import type { Point, Rect } from "#core/geometry";
+import { bleedBox } from "#core/lab";
 import { useKit } from "../../kit.ts";
 import { IncomingBar } from "../../parts/incoming-bar.tsx";
 import { PhotoThumb } from "../../parts/photo-thumb.tsx";
 import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { useLibrary, useSession } from "../../state/hooks.ts";
 import { putPhoto, swapPhotos } from "../../state/page-gestures.ts";
-import { type Dragged, meaningOfDrop } from "./drop-meaning.ts";
+import { keep, show, slippedIn, tileMoved } from "../../state/tree-gestures.ts";
+import { type Dragged, type DropMeaning, meaningOfDrop } from "./drop-meaning.ts";
 import { Mat } from "./mat.tsx";
 import { Panel } from "./panel/panel.tsx";
 import { Shelf } from "./shelf.tsx";
@@ -37,18 +40,46 @@ export function PagesPlace() {
   );
   usePageKeys();
 
-  const begin = (e: DragStartEvent) => {
-    const from = e.active.data.current as Dragged;
-    setDragged(from);
+  const [meaning, setMeaning] = useState<DropMeaning>({ does: "nothing" });
+  const shownKey = useRef("");
+
+  const begin = (e: DragStartEvent) => setDragged(e.active.data.current as Dragged);
+  const meaningOf = (e: DragMoveEvent): DropMeaning => {
+    const { project } = session.state.getState();
+    const at = pointOnPage(e, bleedBox(project.format));
+    return meaningOfDrop(e.active.data.current as Dragged, project.pages[0]!, at);
   };
-  const end = (e: DragEndEvent) => {
+  /** The page as it would be, where the others would make room. */
+  const nextOf = (m: DropMeaning) => {
+    if (m.does === "move") return tileMoved(m.movedId, m);
+    const photo = m.does === "slip" ? byId.get(m.photoId) : undefined;
+    return m.does === "slip" && photo ? slippedIn(photo, m.tileId, m.edge, kit.newId) : undefined;
+  };
+  const move = (e: DragMoveEvent) => {
+    const now = meaningOf(e);
+    const key = JSON.stringify(now);
+    if (key === shownKey.current) return;
+    shownKey.current = key;
+    setMeaning(now);
+    const next = nextOf(now);
+    if (next) show(session, next);
+    else session.dropPreview();
+  };
+  const over = () => {
     setDragged(undefined);
-    const from = e.active.data.current as Dragged;
-    const meaning = meaningOfDrop(from, e.over?.data.current as { tileId?: string } | undefined);
-    if (meaning.does === "put") putPhoto(session, meaning.tileId, meaning.photoId);
-    else if (meaning.does === "swap") swapPhotos(session, meaning.tileId, meaning.withTileId);
-    else if (meaning.does === "begin") {
-      const photo = byId.get(meaning.photoId);
+    setMeaning({ does: "nothing" });
+    shownKey.current = "";
+    session.dropPreview();
+  };
+  const end = (e: DragMoveEvent) => {
+    const m = meaningOf(e);
+    over();
+    const next = nextOf(m);
+    if (next) keep(session, m.does === "move" ? "arrangedAnew" : "slippedIn", 1, next);
+    else if (m.does === "put") putPhoto(session, m.tileId, m.photoId);
+    else if (m.does === "swap") swapPhotos(session, m.tileId, m.withTileId);
+    else if (m.does === "begin") {
+      const photo = byId.get(m.photoId);
       if (photo) arrangePhotos(kit, session, [photo]);
     }
   };
@@ -63,13 +94,14 @@ export function PagesPlace() {
       collisionDetection={pointerWithin}
       autoScroll={false}
       onDragStart={begin}
+      onDragMove={move}
       onDragEnd={end}
-      onDragCancel={() => setDragged(undefined)}
+      onDragCancel={over}
     >
       <IncomingBar />
       <Grid flex="1" minH="0" templateColumns="minmax(0, 1fr) 304px" templateRows="minmax(0, 1fr) auto">
         <Box minW="0" minH="0">
-          <Mat dragged={dragged} />
+          <Mat dragged={dragged} meaning={meaning} />
         </Box>
         <Flex
           direction="column"
@@ -103,4 +135,24 @@ export function PagesPlace() {
       </DragOverlay>
     </DndContext>
   );
+}
+
+/** Where the pointer is on the page, in mm; missing beside it. */
+function pointOnPage(e: DragMoveEvent, box: Rect): Point | undefined {
+  const start = e.activatorEvent;
+  const from =
+    start instanceof MouseEvent
+      ? { x: start.clientX, y: start.clientY }
+      : start instanceof TouchEvent && start.touches[0]
+        ? { x: start.touches[0].clientX, y: start.touches[0].clientY }
+        : undefined;
+  const sheet = document.querySelector("[data-testid=page]")?.getBoundingClientRect();
+  if (!from || !sheet) return undefined;
+  const scale = sheet.width / box.w;
+  const at = {
+    x: (from.x + e.delta.x - sheet.left) / scale + box.x,
+    y: (from.y + e.delta.y - sheet.top) / scale + box.y,
+  };
+  const inside = at.x >= box.x && at.y >= box.y && at.x <= box.x + box.w && at.y <= box.y + box.h;
+  return inside ? at : undefined;
 }

@@ -180,7 +180,10 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
   const session = useSession();
   const ids = useDesk((s) => s.photos.ids);
   const empty = useProject((s) => emptyTiles(shownPage(s)).length);
-  const asked = useProject((s) => s.project.pages[0]!.arrangement?.asked);
+  const grid = useProject((s) => {
+    const a = s.project.pages[0]!.arrangement;
+    return a?.kind === "grid" ? a.asked : undefined;
+  });
   const chosen = photos.filter((p) => ids.has(p.id));
   if (chosen.length === 0) return null;
   const fills = Math.min(empty, chosen.length);
@@ -201,7 +204,7 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
           {words.fill(fills)}
         </Button>
       )}
-      <Button size="sm" onClick={() => arrangePhotos(kit, session, chosen, asked)}>
+      <Button size="sm" onClick={() => arrangePhotos(kit, session, chosen, grid ? { grid } : {})}>
         <LayoutGrid size={17} aria-hidden /> {words.arrange(chosen.length)}
       </Button>
     </>

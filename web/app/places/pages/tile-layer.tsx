@@ -1,5 +1,5 @@
 import { Box, Text } from "@chakra-ui/react";
-import { useDraggable, useDroppable } from "@dnd-kit/core";
+import { useDraggable } from "@dnd-kit/core";
 import { ImageOff, ImagePlus } from "lucide-react";
 import { type KeyboardEvent, type MouseEvent, memo, useRef, useState } from "react";
 import { frameRect, type Page, photoIdOf, type Tile } from "#core/document";
@@ -8,17 +8,19 @@ import { useKit } from "../../kit.ts";
 import { choose } from "../../state/choose.ts";
 import { useDesk, useLibrary, useSession } from "../../state/hooks.ts";
 import { emptyThem } from "../../state/page-gestures.ts";
-import type { Dragged } from "./drop-meaning.ts";
+import { keep, takenAway } from "../../state/tree-gestures.ts";
+import type { Dragged, DropMeaning } from "./drop-meaning.ts";
 import { nearestToward, type PageView, placeOf } from "./page-view.ts";
 
 interface TileLayerProps {
   readonly view: PageView;
   readonly page: Page;
   readonly dragged: Dragged | undefined;
+  readonly meaning: DropMeaning;
 }
 
 /** The tiles as things one can point at, choose, drag and name; their pictures are on the canvas beneath. */
-export function TileLayer({ view, page, dragged }: TileLayerProps) {
+export function TileLayer({ view, page, dragged, meaning }: TileLayerProps) {
   const { desk } = useKit();
   const session = useSession();
   const choice = useDesk((s) => s.tiles);
@@ -41,7 +43,8 @@ export function TileLayer({ view, page, dragged }: TileLayerProps) {
     else if (e.key === "Enter") {
       if (page.tiles.find((t) => t.id === stop)?.filling.kind === "photo")
         desk.setState({ tiles: { ids: new Set([stop]), anchor: stop }, reframing: stop });
-    } else if (e.key === "Delete" && !choice.ids.has(stop)) emptyThem(session, [stop]);
+    } else if (e.key === "Delete" && !choice.ids.has(stop))
+      e.shiftKey ? keep(session, "tookAway", 1, takenAway([stop])) : emptyThem(session, [stop]);
     else return;
     e.preventDefault();
   };
@@ -71,6 +74,7 @@ export function TileLayer({ view, page, dragged }: TileLayerProps) {
             chosen={choice.ids.has(tile.id)}
             stop={tile.id === stop}
             dragged={dragged}
+            target={targetOf(meaning) === tile.id}
             onFocus={() => setAt(tile.id)}
             onClick={(e) =>
               desk.setState((s) => ({
@@ -88,6 +92,9 @@ export function TileLayer({ view, page, dragged }: TileLayerProps) {
   );
 }
 
+const targetOf = (m: DropMeaning): string | undefined =>
+  m.does === "put" ? m.tileId : m.does === "swap" ? m.withTileId : undefined;
+
 interface TileSpotProps {
   readonly tile: Tile;
   readonly view: PageView;
@@ -96,6 +103,8 @@ interface TileSpotProps {
   readonly chosen: boolean;
   readonly stop: boolean;
   readonly dragged: Dragged | undefined;
+  /** Letting go now would take this place. */
+  readonly target: boolean;
   readonly onFocus: () => void;
   readonly onClick: (e: MouseEvent) => void;
   readonly onDoubleClick: () => void;
@@ -109,27 +118,23 @@ const TileSpot = memo(function TileSpot({
   chosen,
   stop,
   dragged,
+  target,
   onFocus,
   onClick,
   onDoubleClick,
 }: TileSpotProps) {
   const rect = frameRect(tile.frame);
   const empty = tile.filling.kind === "empty";
-  const drop = useDroppable({ id: `onto-${tile.id}`, data: { tileId: tile.id } });
   const drag = useDraggable({
     id: `tile-${tile.id}`,
     data: { from: "tile", tileId: tile.id } satisfies Dragged,
     disabled: empty,
   });
   const own = dragged?.from === "tile" && dragged.tileId === tile.id;
-  const target = drop.isOver && dragged && !own;
   const roomy = Math.min(rect.w, rect.h) * view.scale > 54;
   return (
     <Box
-      ref={(node: HTMLElement | null) => {
-        drop.setNodeRef(node);
-        drag.setNodeRef(node);
-      }}
+      ref={drag.setNodeRef}
       {...drag.listeners}
       role="option"
       aria-selected={chosen}
@@ -167,7 +172,7 @@ const TileSpot = memo(function TileSpot({
           {Math.min(rect.w, rect.h) * view.scale > 90 && (missing ? words.photoGone : words.emptyTileHint)}
         </Box>
       )}
-      {target && roomy && (
+      {target && dragged && roomy && (
         <Text
           bg="glaze.600"
           color="white"

@@ -1,13 +1,16 @@
 import { useEffect } from "react";
 import { useKit } from "../../kit.ts";
 import { typingIn } from "../../parts/typing-in.ts";
+import { leadBy, leadOf, shufflePhotos } from "../../state/arrange-photos.ts";
 import { chooseAll, nothingChosen } from "../../state/choose.ts";
 import { useSession } from "../../state/hooks.ts";
 import { emptyThem } from "../../state/page-gestures.ts";
+import { keep, takenAway } from "../../state/tree-gestures.ts";
 
 /** Keys that hold wherever the focus is in this place, except in a field that is being typed in. */
 export function usePageKeys(): void {
-  const { desk } = useKit();
+  const kit = useKit();
+  const { desk } = kit;
   const session = useSession();
   useEffect(() => {
     const hear = (e: KeyboardEvent) => {
@@ -19,7 +22,18 @@ export function usePageKeys(): void {
       else if (ctrl && key === "y") session.redo();
       else if (key === "delete" || key === "backspace") {
         if (desk.getState().reframing) return;
-        emptyThem(session, [...desk.getState().tiles.ids]);
+        const ids = [...desk.getState().tiles.ids];
+        if (ids.length === 0) return;
+        if (e.shiftKey) {
+          keep(session, "tookAway", ids.length, takenAway(ids));
+          desk.setState({ tiles: nothingChosen });
+        } else emptyThem(session, ids);
+      } else if (!ctrl && !e.altKey && key === "s") shufflePhotos(kit, session);
+      else if (!ctrl && !e.altKey && key === "l") {
+        const [only, more] = [...desk.getState().tiles.ids];
+        if (only === undefined || more !== undefined) return;
+        const page = session.state.getState().project.pages[0]!;
+        leadBy(kit, session, leadOf(page)?.tileId === only ? undefined : only, 0.4);
       } else if (ctrl && key === "a") {
         const page = session.state.getState().project.pages[0]!;
         desk.setState({ tiles: chooseAll(page.tiles.map((t) => t.id)) });
@@ -32,5 +46,5 @@ export function usePageKeys(): void {
     };
     window.addEventListener("keydown", hear);
     return () => window.removeEventListener("keydown", hear);
-  }, [desk, session]);
+  }, [kit, desk, session]);
 }

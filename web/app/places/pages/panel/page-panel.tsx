@@ -1,17 +1,14 @@
-import { Box, Button, Grid, HStack, Text } from "@chakra-ui/react";
-import { meanCrop } from "#core/arrange";
-import { frameRect, type Look, type Page, photoIdOf, type StepCode } from "#core/document";
+import { Box, HStack, Text } from "@chakra-ui/react";
+import type { Look, StepCode } from "#core/document";
 import { allSides } from "#core/geometry";
-import { aspectOf, type Photo } from "#core/photo";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/pages.ts";
-import { useKit } from "../../../kit.ts";
 import { Choose } from "../../../parts/choose-one.tsx";
-import { CountField } from "../../../parts/count-field.tsx";
-import { arrangePhotos, photosOnPage } from "../../../state/arrange-photos.ts";
-import { shownPage, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
+import { shownPage, useProject, useSession } from "../../../state/hooks.ts";
+import { ArrangementSection } from "./arrangement-section.tsx";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
+import { OtherWays } from "./other-ways.tsx";
 import { PanelSection, PanelTitle } from "./parts.tsx";
 
 /** The page as a whole: its grid, its gaps, its colours. */
@@ -61,7 +58,7 @@ export function PagePanel() {
           />
         </Box>
       </HStack>
-      {page.arrangement && <GridSection page={page} />}
+      {page.arrangement && <ArrangementSection page={page} arrangement={page.arrangement} />}
       <PanelSection>
         {row(words.gap, "changedGap", look.gapMm, Math.max(8, shortMm / 12), (gapMm) => ({ ...kept(), gapMm }))}
         {row(words.margin, "changedMargin", look.margin.top, Math.max(12, shortMm / 6), (mm) => ({
@@ -91,70 +88,7 @@ export function PagePanel() {
           onEnd={(background) => void keep("changedColour", { ...kept(), background })}
         />
       </PanelSection>
+      {page.arrangement && <OtherWays />}
     </>
   );
-}
-
-function GridSection({ page }: { readonly page: Page }) {
-  const kit = useKit();
-  const session = useSession();
-  const byId = useLibrary((s) => s.byId);
-  const grid = page.arrangement!;
-  const again = (asked: { rows?: number | undefined; columns?: number | undefined }) =>
-    arrangePhotos(kit, session, photosOnPage(session, byId), {
-      ...(asked.rows === undefined ? {} : { rows: asked.rows }),
-      ...(asked.columns === undefined ? {} : { columns: asked.columns }),
-    });
-  const fitted = grid.asked.rows === undefined && grid.asked.columns === undefined;
-  return (
-    <PanelSection title={words.grid}>
-      <Grid templateColumns="1fr 1fr" gap="3">
-        <CountField
-          label={words.rows}
-          value={grid.asked.rows}
-          placeholder={`${grid.rows.length}`}
-          onCount={(rows) => again({ ...grid.asked, rows })}
-        />
-        <CountField
-          label={words.columns}
-          value={grid.asked.columns}
-          placeholder={`${grid.columns.length}`}
-          onCount={(columns) => again({ ...grid.asked, columns })}
-        />
-      </Grid>
-      <Text fontSize="13px" color="fg.subtle" mt="1.5">
-        {words.rowsColumnsHelp}
-      </Text>
-      <HStack justify="space-between" mt="2.5" align="center">
-        <Text fontSize="14px" color="fg.muted" role="status">
-          {words.cropped(cropWords(page, byId))}
-        </Text>
-        <Button
-          size="sm"
-          variant="outline"
-          flexShrink="0"
-          disabled={fitted && isEven(grid.columns) && isEven(grid.rows)}
-          onClick={() => again({})}
-        >
-          {words.bestFit}
-        </Button>
-      </HStack>
-    </PanelSection>
-  );
-}
-
-const isEven = (tracks: readonly number[]): boolean => tracks.every((t) => Math.abs(t - 1 / tracks.length) < 1e-9);
-
-/** The mean share of the photos on the page that their tiles cut off at first framing. */
-function cropWords(page: Page, byId: ReadonlyMap<string, Photo>): string {
-  const pairs = page.tiles.flatMap((t) => {
-    const photo = byId.get(photoIdOf(t) ?? "");
-    const rect = frameRect(t.frame);
-    return photo ? [{ aspect: aspectOf(photo), rect }] : [];
-  });
-  const share = meanCrop(
-    pairs.map((p) => p.aspect),
-    pairs.map((p) => p.rect),
-  );
-  return `${Math.round(share * 100)} %`;
 }

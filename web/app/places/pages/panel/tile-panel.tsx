@@ -14,6 +14,7 @@ import { emptyThem, putPhoto, reframeChange, resetFraming } from "../../../state
 import { LengthRow } from "./length-row.tsx";
 import { Bead, PanelSection, PanelTitle } from "./parts.tsx";
 import { SharpnessFigure } from "./sharpness.tsx";
+import { TilePlace } from "./tile-place.tsx";
 
 /** One tile: its photo, how sharp it prints, and what can be done with it. */
 export function TilePanel({ tile }: { readonly tile: Tile }) {
@@ -76,6 +77,7 @@ export function TilePanel({ tile }: { readonly tile: Tile }) {
           )}
         </HStack>
       </PanelSection>
+      {!reframing && <TilePlace tile={tile} />}
       {!reframing && <Dress tile={tile} />}
     </>
   );

@@ -1,0 +1,74 @@
+import { exactFit, leavesOf, type TreeNode } from "#core/arrange";
+import type { PageFormat } from "#core/lab";
+import { done, type Outcome, refused } from "#core/outcome";
+import { checkLook } from "./check-look.ts";
+import { type Laid, mostTiles, tilesFor } from "./lay-photos.ts";
+import { type Page, photoIdOf, type Tree } from "./page.ts";
+import { roomFor, solvePage } from "./solve-page.ts";
+
+export interface TreeTask {
+  /** In reading order. */
+  readonly photos: readonly { readonly id: string; readonly aspect: number }[];
+  readonly seed: number;
+  /** The photo that leads, and the share of the room it should have. */
+  readonly lead?: { readonly photoId: string; readonly share: number } | undefined;
+  readonly newId: () => string;
+}
+
+/** Weights under which one of `n` photos gets `share` of the room, and the others the same each. */
+export const leadWeight = (share: number, n: number): number => (share / (1 - share)) * (n - 1);
+
+/**
+ * A page's photos fitted anew so that the page is full, all gaps are the same and next to nothing is cropped. A photo
+ * that was on the page keeps its framing and its tile's own border; a gap that so many leave no room for is made smaller.
+ */
+export function layTree(
+  page: Page,
+  format: PageFormat,
+  task: TreeTask,
+): Outcome<Laid, "tooManyTiles" | "marginTooWide"> {
+  const n = task.photos.length;
+  if (n > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles: n });
+  const bare = checkLook({ ...page.look, gapMm: 0 }, format, null);
+  if (!bare.ok) return refused("marginTooWide", bare.facts);
+  if (n === 0) return done({ page: { ...page, tiles: [], arrangement: null }, left: 0 });
+  const tiles = tilesFor(
+    page,
+    task.photos.map((p) => p.id),
+    task.newId,
+  );
+  const leader = tiles.find((t) => photoIdOf(t) === task.lead?.photoId && task.lead !== undefined);
+  const lead = leader && task.lead ? { tileId: leader.id, share: task.lead.share } : null;
+  const tree = exactFit({
+    photos: tiles.map((tile, i) => ({
+      tileId: tile.id,
+      aspect: task.photos[i]!.aspect,
+      weight: tile === leader && n > 1 ? leadWeight(lead!.share, n) : 1,
+    })),
+    room: roomFor(page.look, format),
+    gap: page.look.gapMm,
+    seed: task.seed,
+  });
+  const arrangement: Tree = { kind: "tree", tree, first: tree, loose: false, seed: task.seed, lead };
+  const fits = checkLook(page.look, format, arrangement);
+  const gapMm = fits.ok ? page.look.gapMm : Math.floor(Number(fits.facts.mostMm) * 10) / 10;
+  const look = fits.ok ? page.look : { ...page.look, gapMm };
+  const laid = solvePage({ ...page, look, tiles, arrangement }, format);
+  return done({ page: laid, left: 0, ...(fits.ok ? {} : { gapNow: gapMm }) });
+}
+
+/** The page with another tree over the same tiles; `first` is where "as first made" leads back to. */
+export function withTree(page: Page, format: PageFormat, tree: TreeNode, change: Partial<Tree> = {}): Page {
+  const was = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
+  const arrangement: Tree = {
+    kind: "tree",
+    first: was?.first ?? tree,
+    loose: false,
+    seed: was?.seed ?? 0,
+    lead: was?.lead ?? null,
+    ...change,
+    tree,
+  };
+  const here = new Set(leavesOf(tree).map((l) => l.tileId));
+  return solvePage({ ...page, tiles: page.tiles.filter((t) => here.has(t.id)), arrangement }, format);
+}

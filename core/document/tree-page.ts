@@ -1,0 +1,155 @@
+import {
+  type Edge,
+  inLineWith,
+  leavesOf,
+  mapLeaves,
+  mirrored,
+  released,
+  type TreeNode,
+  type TreeSeam,
+  treeFromRects,
+  treeSeams,
+  withBeside,
+  withHalves,
+  without,
+  withSeamAt,
+  withSwapped,
+} from "#core/arrange";
+import type { PageFormat } from "#core/lab";
+import { newTile } from "./lay-photos.ts";
+import { withTree } from "./lay-tree.ts";
+import { findTile, type Page, type Tile } from "./page.ts";
+import { rectsOf, roomFor } from "./solve-page.ts";
+
+/** The tree of a page's arrangement; that of a grid is read from how its tiles lie. */
+export function treeOfPage(page: Page, format: PageFormat): TreeNode | undefined {
+  const { arrangement } = page;
+  if (!arrangement) return undefined;
+  if (arrangement.kind === "tree") return arrangement.tree;
+  const rects = rectsOf(arrangement, roomFor(page.look, format), page.look.gapMm);
+  return treeFromRects([...rects].map(([tileId, r]) => ({ tileId, ...r })));
+}
+
+export function seamsOfPage(page: Page, format: PageFormat): readonly TreeSeam[] {
+  return page.arrangement?.kind === "tree" && !page.arrangement.loose
+    ? treeSeams(page.arrangement.tree, roomFor(page.look, format), page.look.gapMm)
+    : [];
+}
+
+/** A seam of a tree moved, with those that run on in its line unless it is to move `alone`. */
+export function withSeamMoved(page: Page, format: PageFormat, seam: TreeSeam, at: number, alone: boolean): Page {
+  if (page.arrangement?.kind !== "tree") return page;
+  const room = roomFor(page.look, format);
+  const { gapMm } = page.look;
+  const line = alone ? [seam] : inLineWith(seam, seamsOfPage(page, format), gapMm);
+  const { tree } = page.arrangement;
+  const moved = line.reduce<TreeNode>((t, s) => withSeamAt(t, s, at, room, gapMm), tree);
+  return moved === tree ? page : withTree(page, format, moved);
+}
+
+/** A photo put into a new tile at an edge of another; the page where it does not fit. */
+export function withSlippedIn(
+  page: Page,
+  format: PageFormat,
+  what: { readonly photoId: string; readonly aspect: number; readonly tileId: string; readonly edge: Edge },
+  newId: () => string,
+): Page {
+  const tree = treeOfPage(page, format);
+  if (!tree) return page;
+  const tile = newTile(page, what.photoId, newId);
+  const grown = withBeside(tree, what.tileId, what.edge, { tileId: tile.id, aspect: what.aspect });
+  if (grown === tree) return page;
+  return withTree({ ...page, tiles: besideIn(page.tiles, tile, what) }, format, grown, { loose: false });
+}
+
+/** In the list of tiles a new one is read before or after its neighbour. */
+function besideIn(
+  tiles: readonly Tile[],
+  tile: Tile,
+  { tileId, edge }: { readonly tileId: string; readonly edge: Edge },
+) {
+  const at = tiles.findIndex((t) => t.id === tileId);
+  return tiles.toSpliced(at + (edge === "left" || edge === "top" ? 0 : 1), 0, tile);
+}
+
+/** A tile taken from its place and slipped in at an edge of another. */
+export function withTileMoved(
+  page: Page,
+  format: PageFormat,
+  tileId: string,
+  to: { readonly tileId: string; readonly edge: Edge },
+): Page {
+  const tree = treeOfPage(page, format);
+  const tile = findTile(page, tileId);
+  if (!tree || !tile || tileId === to.tileId) return page;
+  const leaf = leavesOf(tree).find((l) => l.tileId === tileId);
+  const left = without(tree, tileId, roomFor(page.look, format), page.look.gapMm);
+  if (!leaf || !left) return page;
+  const moved = withBeside(released(left), to.tileId, to.edge, leaf);
+  const tiles = besideIn(
+    page.tiles.filter((t) => t !== tile),
+    tile,
+    to,
+  );
+  return withTree({ ...page, tiles }, format, moved, { loose: false });
+}
+
+/** Tiles taken off the page, the ones beside them taking their room. */
+export function withTakenAway(page: Page, format: PageFormat, tileIds: readonly string[]): Page {
+  const tree = treeOfPage(page, format);
+  if (!tree) return page;
+  const room = roomFor(page.look, format);
+  let left: TreeNode | undefined = tree;
+  for (const id of tileIds) left = left && without(left, id, room, page.look.gapMm);
+  return left ? withTree(page, format, left) : { ...page, tiles: [], arrangement: null };
+}
+
+export function withTileHalved(
+  page: Page,
+  format: PageFormat,
+  tileId: string,
+  way: "side" | "stack",
+  newId: () => string,
+): Page {
+  const tree = treeOfPage(page, format);
+  if (!tree || !findTile(page, tileId)) return page;
+  const tile = { ...newTile(page, undefined, newId), outline: findTile(page, tileId)!.outline };
+  const cut = withHalves(tree, tileId, way, tile.id);
+  return withTree({ ...page, tiles: besideIn(page.tiles, tile, { tileId, edge: "right" }) }, format, cut, {
+    loose: false,
+  });
+}
+
+/** Two tiles change places, each keeping its shape as well as the page lets it. */
+export function withTilesSwapped(page: Page, format: PageFormat, a: string, b: string): Page {
+  const tree = treeOfPage(page, format);
+  return tree ? withTree(page, format, withSwapped(tree, a, b)) : page;
+}
+
+/** A tile wanted in another shape; the others make room. */
+export function withTileShape(page: Page, format: PageFormat, tileId: string, aspect: number): Page {
+  const tree = treeOfPage(page, format);
+  if (!tree) return page;
+  return withTree(
+    page,
+    format,
+    mapLeaves(released(tree), (l) => (l.tileId === tileId ? { ...l, aspect } : l)),
+    {
+      loose: false,
+    },
+  );
+}
+
+export function withPageMirrored(page: Page, format: PageFormat, way: "side" | "stack"): Page {
+  const tree = treeOfPage(page, format);
+  return tree ? withTree(page, format, mirrored(tree, way)) : page;
+}
+
+/** Nothing set by hand any more: the page comes out exact by itself again. */
+export function withReleased(page: Page, format: PageFormat): Page {
+  return page.arrangement?.kind === "tree" ? withTree(page, format, released(page.arrangement.tree)) : page;
+}
+
+/** Whether a hand has moved a seam of this page. */
+export const isSetByHand = (page: Page): boolean => page.arrangement?.kind === "tree" && hasSet(page.arrangement.tree);
+const hasSet = (node: TreeNode): boolean => "parts" in node && (node.set !== undefined || node.parts.some(hasSet));

@@ -1,0 +1,130 @@
+import { Button, Grid, HStack, Text } from "@chakra-ui/react";
+import { FlipHorizontal2, Shuffle } from "lucide-react";
+import { meanCrop } from "#core/arrange";
+import {
+  type Arrangement,
+  frameRect,
+  type Grid as GridArrangement,
+  isSetByHand,
+  type Page,
+  photoIdOf,
+} from "#core/document";
+import { aspectOf, type Photo } from "#core/photo";
+import { panel as words } from "../../../../text/pages.ts";
+import { useKit } from "../../../kit.ts";
+import { CountField } from "../../../parts/count-field.tsx";
+import { arrangePhotos, photosOnPage, shufflePhotos } from "../../../state/arrange-photos.ts";
+import { useLibrary, useSession } from "../../../state/hooks.ts";
+import { asFirstMade, differsFromFirst, keep, mirrored, solvedAgain } from "../../../state/tree-gestures.ts";
+import { PanelSection } from "./parts.tsx";
+
+/** How the page's photos are arranged, what that cuts off, and what can be done with the whole of it. */
+export function ArrangementSection({ page, arrangement }: { readonly page: Page; readonly arrangement: Arrangement }) {
+  return arrangement.kind === "grid" ? <OfGrid page={page} grid={arrangement} /> : <OfTree page={page} />;
+}
+
+function OfTree({ page }: { readonly page: Page }) {
+  const kit = useKit();
+  const session = useSession();
+  const byId = useLibrary((s) => s.byId);
+  const count = page.tiles.length;
+  return (
+    <PanelSection title={words.arrangement}>
+      <Text fontSize="14px" color="fg.muted" role="status" mb="2.5">
+        {words.cropped(cropWords(page, byId))}
+      </Text>
+      <HStack wrap="wrap" gap="2">
+        <Button size="sm" variant="outline" onClick={() => shufflePhotos(kit, session)}>
+          <Shuffle size={16} aria-hidden /> {words.shuffle}
+        </Button>
+        <Button size="sm" variant="outline" onClick={() => keep(session, "mirroredPage", count, mirrored)}>
+          <FlipHorizontal2 size={16} aria-hidden /> {words.mirror}
+        </Button>
+        <Button
+          size="sm"
+          variant="outline"
+          onClick={() => arrangePhotos(kit, session, photosOnPage(session, byId), { grid: {} })}
+        >
+          {words.makeGrid}
+        </Button>
+        {isSetByHand(page) && (
+          <Button size="sm" variant="outline" onClick={() => keep(session, "arrangedAnew", count, solvedAgain)}>
+            {words.again}
+          </Button>
+        )}
+        {differsFromFirst(page) && (
+          <Button size="sm" variant="ghost" onClick={() => keep(session, "resetArrangement", count, asFirstMade)}>
+            {words.asFirst}
+          </Button>
+        )}
+      </HStack>
+    </PanelSection>
+  );
+}
+
+function OfGrid({ page, grid }: { readonly page: Page; readonly grid: GridArrangement }) {
+  const kit = useKit();
+  const session = useSession();
+  const byId = useLibrary((s) => s.byId);
+  const again = (asked: { rows?: number | undefined; columns?: number | undefined }) =>
+    arrangePhotos(kit, session, photosOnPage(session, byId), {
+      grid: {
+        ...(asked.rows === undefined ? {} : { rows: asked.rows }),
+        ...(asked.columns === undefined ? {} : { columns: asked.columns }),
+      },
+    });
+  const fitted = grid.asked.rows === undefined && grid.asked.columns === undefined;
+  return (
+    <PanelSection title={words.grid}>
+      <Grid templateColumns="1fr 1fr" gap="3">
+        <CountField
+          label={words.rows}
+          value={grid.asked.rows}
+          placeholder={`${grid.rows.length}`}
+          onCount={(rows) => again({ ...grid.asked, rows })}
+        />
+        <CountField
+          label={words.columns}
+          value={grid.asked.columns}
+          placeholder={`${grid.columns.length}`}
+          onCount={(columns) => again({ ...grid.asked, columns })}
+        />
+      </Grid>
+      <Text fontSize="13px" color="fg.subtle" mt="1.5">
+        {words.rowsColumnsHelp}
+      </Text>
+      <Text fontSize="14px" color="fg.muted" role="status" my="2.5">
+        {words.cropped(cropWords(page, byId))}
+      </Text>
+      <HStack gap="2" wrap="wrap">
+        <Button
+          size="sm"
+          variant="outline"
+          disabled={fitted && isEven(grid.columns) && isEven(grid.rows)}
+          onClick={() => again({})}
+        >
+          {words.bestFit}
+        </Button>
+        <Button size="sm" variant="outline" onClick={() => arrangePhotos(kit, session, photosOnPage(session, byId))}>
+          {words.fitExactly}
+        </Button>
+      </HStack>
+    </PanelSection>
+  );
+}
+
+const isEven = (tracks: readonly number[]): boolean => tracks.every((t) => Math.abs(t - 1 / tracks.length) < 1e-9);
+
+/** The mean share of the photos on the page that their tiles cut off at first framing. */
+function cropWords(page: Page, byId: ReadonlyMap<string, Photo>): string {
+  const pairs = page.tiles.flatMap((t) => {
+    const photo = byId.get(photoIdOf(t) ?? "");
+    const rect = frameRect(t.frame);
+    return photo ? [{ aspect: aspectOf(photo), rect }] : [];
+  });
+  const share = meanCrop(
+    pairs.map((p) => p.aspect),
+    pairs.map((p) => p.rect),
+  );
+  return `${(share * 100).toFixed(share > 0 && share < 0.0995 ? 1 : 0)} %`;
+}

@@ -1,0 +1,219 @@
+import { Box, Button, chakra, Grid, HStack, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { type KeyboardEvent, useEffect, useMemo, useState } from "react";
+import type { Way } from "#core/arrange";
+import { type Page, photoIdOf } from "#core/document";
+import { bleedBox, type PageFormat } from "#core/lab";
+import { framedBy } from "#core/photo";
+import { panel as words } from "../../../../text/pages.ts";
+import { useKit } from "../../../kit.ts";
+import { PageCanvas } from "../../../parts/page-canvas.tsx";
+import { typingIn } from "../../../parts/typing-in.ts";
+import { useLibrary, useProject, useSession } from "../../../state/hooks.ts";
+import { arrangedAs, keep, show } from "../../../state/tree-gestures.ts";
+import { PanelSection } from "./parts.tsx";
+
+const thumbPx = 122;
+const inOrder = 0.85;
+const asGoodAsNothing = 0.0005;
+
+type Filter = "order" | "leader" | "crop";
+
+/** Small pictures of this page's own photos arranged differently. Looking at one shows it on the page. */
+export function OtherWays() {
+  const session = useSession();
+  // The page as it is kept: what is only being looked at asks for no other ways.
+  const page = useProject((s) => s.project.pages[0]!);
+  const format = useProject((s) => s.project.format);
+  const ways = useWays(page, format);
+  const [filters, setFilters] = useState<ReadonlySet<Filter>>(new Set());
+  const [at, setAt] = useState(0);
+  const lead = page.arrangement?.kind === "tree" ? page.arrangement.lead : null;
+  const shown = useMemo(
+    () =>
+      (ways ?? []).filter(
+        (w) =>
+          (!filters.has("order") || w.order >= inOrder) &&
+          (!filters.has("leader") || w.leadShare >= 0.8 * (lead?.share ?? 0.3)) &&
+          (!filters.has("crop") || w.worstCrop < asGoodAsNothing),
+      ),
+    [ways, filters, lead],
+  );
+  useEffect(() => {
+    const hear = (e: globalThis.KeyboardEvent) => {
+      const by = e.key === "]" ? 1 : e.key === "[" ? -1 : 0;
+      if (by === 0 || shown.length === 0 || typingIn(e.target)) return;
+      e.preventDefault();
+      const next = (at + by + shown.length) % shown.length;
+      setAt(next);
+      // Stepped through quickly, all of it is one step to undo.
+      keep(session, "arrangedAnew", page.tiles.length, arrangedAs(shown[next]!), "ways");
+    };
+    window.addEventListener("keydown", hear);
+    return () => window.removeEventListener("keydown", hear);
+  }, [session, shown, at, page]);
+  if (page.tiles.length === 0) return null;
+  const take = (way: Way) => keep(session, "arrangedAnew", page.tiles.length, arrangedAs(way));
+  const onKeyDown = (e: KeyboardEvent<HTMLElement>) => {
+    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 2, ArrowUp: -2 }[e.key];
+    if (by === undefined && e.key !== "Escape") return;
+    e.preventDefault();
+    e.stopPropagation();
+    if (by === undefined) {
+      session.dropPreview();
+      (e.target as HTMLElement).blur();
+      return;
+    }
+    const next = Math.max(0, Math.min(shown.length - 1, at + by));
+    setAt(next);
+    e.currentTarget.querySelectorAll<HTMLElement>("[data-way]")[next]?.focus();
+  };
+  const toggle = (f: Filter) => {
+    const next = new Set(filters);
+    if (!next.delete(f)) next.add(f);
+    setFilters(next);
+  };
+  const names = { order: words.keepOrder, leader: words.keepLeader, crop: words.cropNothing };
+  return (
+    <PanelSection title={words.otherWays}>
+      <HStack gap="1.5" wrap="wrap" mb="2.5">
+        {(Object.keys(names) as Filter[]).map((f) => (
+          <Button
+            key={f}
+            size="sm"
+            h="7"
+            px="2.5"
+            fontSize="13px"
+            variant="outline"
+            aria-pressed={filters.has(f)}
+            onClick={() => toggle(f)}
+            {...(filters.has(f) ? { bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } : {})}
+          >
+            {names[f]}
+          </Button>
+        ))}
+      </HStack>
+      {!ways && (
+        <Text fontSize="14px" color="fg.subtle" role="status">
+          {words.waysLooking}
+        </Text>
+      )}
+      {ways && shown.length === 0 && (
+        <Text fontSize="14px" color="fg.subtle" role="status">
+          {words.noWays}
+        </Text>
+      )}
+      <Grid
+        role="group"
+        aria-label={words.otherWays}
+        templateColumns="1fr 1fr"
+        gap="2.5"
+        onKeyDown={onKeyDown}
+        onPointerLeave={() => session.dropPreview()}
+      >
+        {shown.map((way, i) => (
+          <WayCard
+            // biome-ignore lint/suspicious/noArrayIndexKey: a way has nothing but its place
+            key={i}
+            way={way}
+            page={page}
+            format={format}
+            label={words.way(i + 1, words.wayKinds[way.kind], words.wayCrop(way.crop), words.wayOrder(way.order))}
+            stop={i === Math.min(at, shown.length - 1)}
+            onLook={() => {
+              setAt(i);
+              show(session, arrangedAs(way));
+            }}
+            onLeave={() => session.dropPreview()}
+            onTake={() => take(way)}
+          />
+        ))}
+      </Grid>
+      {shown.length > 0 && (
+        <Text fontSize="13px" color="fg.subtle" mt="2">
+          {words.waysHelp}
+        </Text>
+      )}
+    </PanelSection>
+  );
+}
+
+function useWays(page: Page, format: PageFormat): readonly Way[] | undefined {
+  const { arranging } = useKit();
+  const byId = useLibrary((s) => s.byId);
+  const tree = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
+  const photos = page.tiles.map((t) => byId.get(photoIdOf(t) ?? ""));
+  const key = [
+    "ways",
+    page.tiles.map((t, i) => `${t.id} ${photos[i]?.hash.slice(0, 12) ?? ""}`).join(),
+    page.look.gapMm,
+    JSON.stringify(page.look.margin),
+    format.widthMm,
+    format.heightMm,
+    tree?.lead,
+    photos.filter((p) => p?.focus).length,
+  ];
+  return useQuery({
+    queryKey: key,
+    enabled: page.tiles.length > 0,
+    staleTime: Number.POSITIVE_INFINITY,
+    placeholderData: (before, query) => (query?.queryKey[1] === key[1] ? before : undefined),
+    queryFn: () =>
+      arranging.run("otherWays", {
+        page,
+        format,
+        photos: photos.flatMap((p) => (p ? [{ id: p.id, ...framedBy(p) }] : [])),
+        seed: 0,
+      }),
+  }).data;
+}
+
+interface WayCardProps {
+  readonly way: Way;
+  readonly page: Page;
+  readonly format: PageFormat;
+  readonly label: string;
+  readonly stop: boolean;
+  readonly onLook: () => void;
+  readonly onLeave: () => void;
+  readonly onTake: () => void;
+}
+
+function WayCard({ way, page, format, label, stop, onLook, onLeave, onTake }: WayCardProps) {
+  const solved = useMemo(() => arrangedAs(way)(page, format), [way, page, format]);
+  const box = bleedBox(format);
+  const scale = thumbPx / Math.max(box.w, box.h);
+  return (
+    <chakra.button
+      type="button"
+      aria-label={label}
+      tabIndex={stop ? 0 : -1}
+      data-way
+      onPointerEnter={onLook}
+      onFocus={onLook}
+      onBlur={onLeave}
+      onClick={onTake}
+      textAlign="center"
+      borderRadius="soft"
+      p="1.5"
+      cursor="pointer"
+      _hover={{ bg: "oat.200" }}
+      _focusVisible={{ outline: "2px solid {colors.glaze.500}" }}
+    >
+      <Box
+        mx="auto"
+        boxShadow="card"
+        bg="white"
+        style={{ width: Math.round(box.w * scale), height: Math.round(box.h * scale) }}
+      >
+        <PageCanvas page={solved} format={format} scale={scale} />
+      </Box>
+      <Text fontSize="13px" fontWeight="600" mt="1.5" lineHeight="1.25">
+        {words.wayKinds[way.kind]}
+      </Text>
+      <Text fontSize="12.5px" color="fg.subtle" lineHeight="1.25">
+        {words.wayCrop(way.crop)}
+      </Text>
+    </chakra.button>
+  );
+}
