@@ -99,6 +99,7 @@ test("from files on disk to a collage that a lab can print, with the browser kil
   });
 
   await test.step("rows and columns are typed, and cells without a photo wait for one", async () => {
+    await page.getByRole("button", { name: "As a grid" }).click();
     await typeInto(page, "Rows", "2");
     await typeInto(page, "Columns", "4");
     await expect(tiles(page)).toHaveCount(8);

@@ -29,14 +29,15 @@ export async function decode(from: Encoded, wish: DecodeWish): Promise<Decoded> 
 async function scaledWhileDecoding(from: Encoded, wish: DecodeWish): Promise<Decoded | undefined> {
   const { stored, kind, longPx } = wish;
   if (kind !== "jpeg" || !stored || typeof ImageDecoder === "undefined") return undefined;
-  // Sizes are rounded down to eighths, and the last reduction looks best from twice the size.
-  const share = (2 * longPx) / Math.max(stored.widthPx, stored.heightPx);
+  // Sizes are rounded down to eighths, and the last reduction looks best from twice the size. Below one eighth some
+  // browsers refuse the file.
+  const share = Math.max(1 / 8, (2 * longPx) / Math.max(stored.widthPx, stored.heightPx));
   if (share >= 0.75) return undefined;
   const decoder = new ImageDecoder({
     data: from instanceof Blob ? from.stream() : from,
     type: "image/jpeg",
-    desiredWidth: Math.max(1, Math.round(stored.widthPx * share)),
-    desiredHeight: Math.max(1, Math.round(stored.heightPx * share)),
+    desiredWidth: Math.max(1, Math.ceil(stored.widthPx * share)),
+    desiredHeight: Math.max(1, Math.ceil(stored.heightPx * share)),
   });
   try {
     const { image } = await decoder.decode();
