@@ -11,7 +11,13 @@ export interface FitTask {
   /** Mm. */
   readonly gap: number;
   readonly seed: number;
+  /** How much it matters that the photos are read in the order given; mostly, where nothing is said. */
+  readonly order?: OrderWish | undefined;
 }
+
+export const orderWishes = ["kept", "mostly", "free"] as const;
+export type OrderWish = (typeof orderWishes)[number];
+const orderPrices: Record<OrderWish, number> = { kept: 4, mostly: 0.4, free: 0 };
 
 /** So few seldom fill a page without a crop. */
 const fewPhotos = 4;
@@ -19,11 +25,12 @@ const fewPhotos = 4;
 /** Shapes beyond this are fitted as this, and cropped: a hair-thin slip would take a page for itself. */
 const widest = 12;
 
-export const slicingTask = ({ photos, room, gap }: FitTask): SlicingTask => ({
+export const slicingTask = ({ photos, room, gap, order }: FitTask): SlicingTask => ({
   aspects: photos.map((p) => Math.min(widest, Math.max(1 / widest, p.aspect))),
   weights: photos.map((p) => p.weight ?? 1),
   room,
   gap,
+  orderPrice: orderPrices[order ?? "mostly"],
 });
 
 /**

@@ -1,9 +1,12 @@
 export type { Arranger, ArrangeTask, GridPlan, PlanCell } from "./arranger.ts";
-export { exactFit, type FitTask } from "./exact-fit.ts";
+export { exactFit, type FitTask, type OrderWish, orderWishes } from "./exact-fit.ts";
 export { treeFromRects } from "./from-rects.ts";
 export { grid, meanCrop } from "./grid.ts";
 export { type SeamStretch, seamStretches } from "./seams.ts";
+export { hasSet, solveAround } from "./solve-around.ts";
 export { cropOf } from "./spans.ts";
+export { type SuitTask, suited } from "./suit.ts";
+export { fitTogether } from "./together.ts";
 export { gridRects, tracksWithSeamAt, widestGap } from "./tracks.ts";
 export {
   isLeaf,
@@ -33,4 +36,4 @@ export {
   withSeamAt,
   withSwapped,
 } from "./tree-edit.ts";
-export { judged, otherWays, readingOrder, type Way, type WayKind, type WaysTask, wayKinds } from "./ways.ts";
+export { apart, judged, otherWays, readingOrder, type Way, type WayKind, type WaysTask, wayKinds } from "./ways.ts";

@@ -4,6 +4,8 @@ import type { Rect, Size } from "#core/geometry";
 export interface TreeLeaf {
   readonly tileId: string;
   readonly aspect: number;
+  /** A person gave it this shape, whatever photo lies in it. */
+  readonly shaped?: true | undefined;
 }
 
 /** Two or more parts side by side, or stacked. A part never holds parts of its own way: they would be one row. */

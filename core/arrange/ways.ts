@@ -5,6 +5,7 @@ import { lineBreaks } from "./line-breaks.ts";
 import { Score } from "./slicing/score.ts";
 import { bestTree, shortSearch } from "./slicing/search.ts";
 import { cropOf } from "./spans.ts";
+import { bundled, unbundled } from "./together.ts";
 import { isLeaf, looseRects, type TreeNode, treeRects } from "./tree.ts";
 
 export const wayKinds = ["exact", "rows", "columns", "leader", "strips", "whole"] as const;
@@ -30,6 +31,8 @@ export interface Way {
 export interface WaysTask extends FitTask {
   /** Which photo is to lead, as a place in the list. */
   readonly leader?: number;
+  /** Tiles that stay neighbours. */
+  readonly together?: readonly (readonly string[])[];
   /** Whether a tile of this shape cuts a face of photo `i`. */
   readonly cutsFace?: (i: number, tileAspect: number) => boolean;
 }
@@ -38,8 +41,12 @@ const leadShare = 0.4;
 const facePrice = 0.15;
 
 /** Really different arrangements of the same photos, the best first; at least `count` where so many can be told apart. */
-export function otherWays(task: WaysTask, count: number): Way[] {
-  const n = task.photos.length;
+export function otherWays(whole: WaysTask, count: number): Way[] {
+  const { photos, bundles } = bundled(whole.photos, whole.together ?? []);
+  const lead = photos.findIndex((p) => p.tileId === whole.photos[whole.leader ?? -1]?.tileId);
+  const { leader: _, ...rest } = whole;
+  const task: WaysTask = { ...rest, photos, ...(lead < 0 ? {} : { leader: lead }) };
+  const n = photos.length;
   if (n === 0) return [];
   const chance = seededChance(task.seed + 17);
   const made: { readonly kind: WayKind; readonly tree: TreeNode; readonly loose?: boolean }[] = [];
@@ -59,10 +66,10 @@ export function otherWays(task: WaysTask, count: number): Way[] {
     made.push({ kind: "strips", tree: inLines(task, 1, "side") });
     made.push({ kind: "strips", tree: inLines(task, 1, "stack") });
   }
-  for (const tree of exact.slice(0, 4)) made.push({ kind: "whole", tree, loose: true });
+  for (const tree of exact.slice(0, 2)) made.push({ kind: "whole", tree, loose: true });
   if (n <= 4) for (const m of [...made]) if (!m.loose) made.push({ ...m, kind: "whole", loose: true });
-  const ways = made.map((m) => judged(task, m.kind, m.tree, m.loose ?? false));
-  return apart(ways, task, count);
+  const ways = made.map((m) => judged(whole, m.kind, unbundled(m.tree, bundles), m.loose ?? false));
+  return apart(ways, whole, count);
 }
 
 /** How a way comes out in a room; also for one that a person has made. */
@@ -175,7 +182,7 @@ function ledBy(task: FitTask, leader: number, chance: () => number, steps: numbe
 }
 
 /** Kinds take turns, the cheapest of each first, and what looks like one that is there already is left out. */
-function apart(ways: readonly Way[], task: WaysTask, count: number): Way[] {
+export function apart(ways: readonly Way[], task: WaysTask, count: number): Way[] {
   const room: Rect = { x: 0, y: 0, ...task.room };
   const looks = new Map<Way, readonly number[]>();
   for (const way of ways) {

@@ -2,6 +2,17 @@ import type { Outcome } from "#core/outcome";
 import { applyDressTiles, type DressTiles, invertDressTiles } from "./changes/dress-tiles.ts";
 import { applyFillTiles, type FillTiles, invertFillTiles } from "./changes/fill-tiles.ts";
 import { applyMoveSeam, invertMoveSeam, type MoveSeam } from "./changes/move-seam.ts";
+import {
+  applyInsertPages,
+  applyMovePage,
+  applyRemovePages,
+  type InsertPages,
+  invertInsertPages,
+  invertMovePage,
+  invertRemovePages,
+  type MovePage,
+  type RemovePages,
+} from "./changes/page-list.ts";
 import { applyPutPage, invertPutPage, type PutPage } from "./changes/put-page.ts";
 import { applySetLook, invertSetLook, type SetLook } from "./changes/set-look.ts";
 import { applySetProject, invertSetProject, type SetProject } from "./changes/set-project.ts";
@@ -9,7 +20,16 @@ import type { ChangeTrouble } from "./changes/trouble.ts";
 import type { Project } from "./project.ts";
 
 /** Everything that can happen to a project, as plain data. A new kind is a file in `changes/` and a line here. */
-export type Change = PutPage | FillTiles | SetLook | DressTiles | MoveSeam | SetProject;
+export type Change =
+  | PutPage
+  | FillTiles
+  | SetLook
+  | DressTiles
+  | MoveSeam
+  | InsertPages
+  | RemovePages
+  | MovePage
+  | SetProject;
 
 /** The project afterwards (the same object when nothing changed), or why the change does not fit. */
 export function applyChange(project: Project, change: Change): Outcome<Project, ChangeTrouble> {
@@ -24,6 +44,12 @@ export function applyChange(project: Project, change: Change): Outcome<Project, 
       return applyDressTiles(project, change);
     case "moveSeam":
       return applyMoveSeam(project, change);
+    case "insertPages":
+      return applyInsertPages(project, change);
+    case "removePages":
+      return applyRemovePages(project, change);
+    case "movePage":
+      return applyMovePage(project, change);
     case "setProject":
       return applySetProject(project, change);
   }
@@ -42,6 +68,12 @@ export function invertChange(before: Project, change: Change): Change {
       return invertDressTiles(before, change);
     case "moveSeam":
       return invertMoveSeam(before, change);
+    case "insertPages":
+      return invertInsertPages(change);
+    case "removePages":
+      return invertRemovePages(before, change);
+    case "movePage":
+      return invertMovePage(before, change);
     case "setProject":
       return invertSetProject(before, change);
   }

@@ -138,7 +138,16 @@ test("a tile's own corner outlives a new gap, and a new corner for the page goes
 test("laying photos anew keeps the framing of those that were there", () => {
   const page = seven.pages[0]!;
   const first = page.tiles[0]!;
-  const view = { photoId: "p0", zoom: 3, centre: { x: 0.2, y: 0.3 }, turn: 5, flip: true, byHand: true };
+  const view = {
+    photoId: "p0",
+    zoom: 3,
+    centre: { x: 0.2, y: 0.3 },
+    turn: 5,
+    flip: true,
+    byHand: true,
+    whole: false,
+    behind: null,
+  };
   const framed = must(
     applyChange(seven, {
       type: "fillTiles",
@@ -173,10 +182,12 @@ test("200 photos on a small print get a gap that leaves them room; typed cells t
   });
 });
 
+const square = (id: string) => ({ id, aspect: 1, focus: null });
+
 test("empty tiles are filled in order, and what found no tile is counted", () => {
   const two = collage([1.5], { rows: 1, columns: 3 });
   expect(emptyTiles(two.pages[0]!)).toHaveLength(2);
-  const { fillings, left } = fillEmpty(two.pages[0]!, ["a", "b", "c"]);
+  const { fillings, left } = fillEmpty(two.pages[0]!, ["a", "b", "c"].map(square));
   expect(fillings.map((f) => f.tileId)).toEqual(two.pages[0]!.tiles.slice(1).map((t) => t.id));
   expect(left).toBe(1);
 });

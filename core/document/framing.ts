@@ -4,7 +4,13 @@ import type { PageFormat } from "#core/lab";
 import { type Frame, frameRect, type View } from "./page.ts";
 
 /** A photo in a tile as it was put there, before anybody framed it. */
-export const unframed = (photoId: string): View => ({ photoId, ...firstFraming, byHand: false });
+export const unframed = (photoId: string): View => ({
+  photoId,
+  ...firstFraming,
+  byHand: false,
+  whole: false,
+  behind: null,
+});
 
 /** How a tile looks at its photo: as a person framed it, else by the photo's focus. */
 export function framingOf(view: View, photo: Framed, frame: Frame, format: PageFormat): Framing {

@@ -27,6 +27,15 @@ export const stepCodes = [
   "halvedTile",
   "resetArrangement",
   "mirroredPage",
+  "keptTogether",
+  "changedOrder",
+  "lockedTiles",
+  "changedHold",
+  "tookTemplate",
+  "addedPages",
+  "copiedPage",
+  "removedPages",
+  "movedPage",
 ] as const;
 export type StepCode = (typeof stepCodes)[number];
 

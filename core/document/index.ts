@@ -1,6 +1,8 @@
 export { applyChange, type Change, invertChange } from "./change.ts";
 export type { ChangeTrouble } from "./changes/trouble.ts";
 export { checkLook, leastTileMm } from "./check-look.ts";
+export { barePage, copyPage } from "./copy-page.ts";
+export { type Flowed, type FlowTask, fillEmpty, flowPhotos } from "./flow-photos.ts";
 export { framingOf, unframed } from "./framing.ts";
 export {
   commit,
@@ -17,7 +19,7 @@ export {
   stepSchema,
   undo,
 } from "./history.ts";
-export { fillEmpty, type Laid, type LayTask, layPhotos, newTile } from "./lay-photos.ts";
+export { type Laid, type LayTask, layPhotos, newTile } from "./lay-photos.ts";
 export { layTree, leadWeight, type TreeTask, withTree } from "./lay-tree.ts";
 export { newProject, newStyle } from "./new-project.ts";
 export {
@@ -39,6 +41,16 @@ export {
   type View,
 } from "./page.ts";
 export { findPage, type Project, projectSchema, withPage } from "./project.ts";
+export {
+  areTogether,
+  canSolveAgain,
+  type SolveWish,
+  solvedAgain,
+  withLead,
+  withLocked,
+  withOrder,
+  withTogether,
+} from "./solve-again.ts";
 export { rectsOf, roomFor, solvePage } from "./solve-page.ts";
 export {
   isSetByHand,
@@ -52,6 +64,5 @@ export {
   withTileHalved,
   withTileMoved,
   withTileShape,
-  withTilesSwapped,
 } from "./tree-page.ts";
 export { waysOfPage } from "./ways-of-page.ts";

@@ -3,7 +3,7 @@ import type { PageFormat } from "#core/lab";
 import { done, type Outcome, refused } from "#core/outcome";
 import { checkLook } from "./check-look.ts";
 import { unframed } from "./framing.ts";
-import { emptyTiles, type Filling, type Grid, type Page, photoIdOf, type Tile } from "./page.ts";
+import { type Filling, type Grid, type Page, photoIdOf, type Tile } from "./page.ts";
 import { roomFor, solvePage } from "./solve-page.ts";
 
 export interface LayTask {
@@ -82,18 +82,6 @@ export function newTile(page: Page, photoId: string | undefined, newId: () => st
     frame: { centre: { x: 0, y: 0 }, width: 0, height: 0, turn: 0 },
     filling: photoId === undefined ? nothingYet : { kind: "photo", view: unframed(photoId) },
     edge: { border: page.look.border },
+    locked: false,
   };
-}
-
-/** Photos into the page's empty tiles, in order; `left` counts those without a place. */
-export function fillEmpty(
-  page: Page,
-  photoIds: readonly string[],
-): { readonly fillings: readonly { readonly tileId: string; readonly filling: Filling }[]; readonly left: number } {
-  const empty = emptyTiles(page);
-  const fillings = empty.slice(0, photoIds.length).map((tile, i) => ({
-    tileId: tile.id,
-    filling: { kind: "photo", view: unframed(photoIds[i]!) } as Filling,
-  }));
-  return { fillings, left: Math.max(0, photoIds.length - empty.length) };
 }

@@ -1,17 +1,15 @@
-import { exactFit, leavesOf, type TreeNode } from "#core/arrange";
+import { type FitTask, fitTogether, leavesOf, type TreeNode } from "#core/arrange";
 import type { PageFormat } from "#core/lab";
 import { done, type Outcome, refused } from "#core/outcome";
 import { checkLook } from "./check-look.ts";
 import { type Laid, mostTiles, tilesFor } from "./lay-photos.ts";
-import { type Page, photoIdOf, type Tree } from "./page.ts";
+import type { Page, Tree } from "./page.ts";
 import { roomFor, solvePage } from "./solve-page.ts";
 
 export interface TreeTask {
   /** In reading order. */
   readonly photos: readonly { readonly id: string; readonly aspect: number }[];
   readonly seed: number;
-  /** The photo that leads, and the share of the room it should have. */
-  readonly lead?: { readonly photoId: string; readonly share: number } | undefined;
   readonly newId: () => string;
 }
 
@@ -37,19 +35,24 @@ export function layTree(
     task.photos.map((p) => p.id),
     task.newId,
   );
-  const leader = tiles.find((t) => photoIdOf(t) === task.lead?.photoId && task.lead !== undefined);
-  const lead = leader && task.lead ? { tileId: leader.id, share: task.lead.share } : null;
-  const tree = exactFit({
+  const was = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
+  const { together, order, lead } = rulesFor(
+    was,
+    tiles.map((t) => t.id),
+  );
+  const fit: FitTask = {
     photos: tiles.map((tile, i) => ({
       tileId: tile.id,
       aspect: task.photos[i]!.aspect,
-      weight: tile === leader && n > 1 ? leadWeight(lead!.share, n) : 1,
+      weight: tile.id === lead?.tileId && n > 1 ? leadWeight(lead.share, n) : 1,
     })),
     room: roomFor(page.look, format),
     gap: page.look.gapMm,
     seed: task.seed,
-  });
-  const arrangement: Tree = { kind: "tree", tree, first: tree, loose: false, seed: task.seed, lead };
+    order,
+  };
+  const tree = fitTogether(fit, together);
+  const arrangement: Tree = { kind: "tree", tree, first: tree, loose: false, seed: task.seed, lead, together, order };
   const fits = checkLook(page.look, format, arrangement);
   const gapMm = fits.ok ? page.look.gapMm : Math.floor(Number(fits.facts.mostMm) * 10) / 10;
   const look = fits.ok ? page.look : { ...page.look, gapMm };
@@ -57,18 +60,26 @@ export function layTree(
   return done({ page: laid, left: 0, ...(fits.ok ? {} : { gapNow: gapMm }) });
 }
 
+/** What a person asked of the arrangement, as far as it is about tiles that are there. */
+function rulesFor(was: Tree | undefined, tileIds: readonly string[]): Pick<Tree, "together" | "order" | "lead"> {
+  const here = new Set(tileIds);
+  const groups = (was?.together ?? []).map((g) => g.filter((id) => here.has(id)));
+  const lead = was?.lead && here.has(was.lead.tileId) ? was.lead : null;
+  return { together: groups.filter((g) => g.length > 1), order: was?.order ?? "mostly", lead };
+}
+
 /** The page with another tree over the same tiles; `first` is where "as first made" leads back to. */
 export function withTree(page: Page, format: PageFormat, tree: TreeNode, change: Partial<Tree> = {}): Page {
   const was = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
+  const here = new Set(leavesOf(tree).map((l) => l.tileId));
   const arrangement: Tree = {
     kind: "tree",
     first: was?.first ?? tree,
     loose: false,
     seed: was?.seed ?? 0,
-    lead: was?.lead ?? null,
+    ...rulesFor(was, [...here]),
     ...change,
     tree,
   };
-  const here = new Set(leavesOf(tree).map((l) => l.tileId));
   return solvePage({ ...page, tiles: page.tiles.filter((t) => here.has(t.id)), arrangement }, format);
 }

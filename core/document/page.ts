@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { TreeNode } from "#core/arrange";
+import { orderWishes, type TreeNode } from "#core/arrange";
 import { colourSchema } from "#core/colour";
 import type { Rect } from "#core/geometry";
 
@@ -12,7 +12,7 @@ export const viewSchema = z
   .object({
     photoId: id,
     /** 1 just covers the tile. */
-    zoom: z.number().min(1).max(100),
+    zoom: z.number().min(0).max(100),
     /** What lies in the middle of the tile, as shares of the photo's width and height. */
     centre: point,
     /** Degrees, clockwise. */
@@ -21,6 +21,10 @@ export const viewSchema = z
     flip: z.boolean(),
     /** Whether a person has framed it. Until then the framing follows the photo's focus and the tile's shape. */
     byHand: z.boolean().default(false),
+    /** All of the photo may be seen, so that the tile is not covered. */
+    whole: z.boolean().default(false),
+    /** What then shows beside the photo; the page where there is none. */
+    behind: colourSchema.nullable().default(null),
   })
   .readonly();
 export type View = z.infer<typeof viewSchema>;
@@ -28,6 +32,8 @@ export type View = z.infer<typeof viewSchema>;
 export const fillingSchema = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("empty") }).readonly(),
   z.object({ kind: z.literal("photo"), view: viewSchema }).readonly(),
+  /** A plain field of colour, where a page needs a rest. */
+  z.object({ kind: z.literal("colour"), colour: colourSchema }).readonly(),
 ]);
 export type Filling = z.infer<typeof fillingSchema>;
 
@@ -48,6 +54,8 @@ const tileSchema = z
     frame: frameSchema,
     filling: fillingSchema,
     edge: z.object({ border: borderSchema }).readonly(),
+    /** It stays where it is when the rest is arranged anew. */
+    locked: z.boolean().default(false),
   })
   .readonly();
 export type Tile = z.infer<typeof tileSchema>;
@@ -85,7 +93,9 @@ const gridSchema = z
 export type Grid = z.infer<typeof gridSchema>;
 
 const partSchema: z.ZodType<TreeNode> = z.lazy(() => z.union([leafSchema, splitSchema]));
-const leafSchema = z.object({ tileId: id, aspect: z.number().positive().max(1e4) }).readonly();
+const leafSchema = z
+  .object({ tileId: id, aspect: z.number().positive().max(1e4), shaped: z.literal(true).optional() })
+  .readonly();
 const splitSchema = z
   .object({
     way: z.enum(["side", "stack"]),
@@ -112,6 +122,9 @@ const treeSchema = z
       .object({ tileId: id, share: z.number().min(0.05).max(0.9) })
       .readonly()
       .nullable(),
+    /** Tiles that stay neighbours. */
+    together: z.array(z.array(id).min(2).readonly()).readonly().default([]),
+    order: z.enum(orderWishes).default("mostly"),
   })
   .readonly();
 export type Tree = z.infer<typeof treeSchema>;

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import type { PageFormat } from "#core/lab";
-import { type Change, layPhotos, newProject, type Project } from "./index.ts";
+import { barePage, type Change, copyPage, layPhotos, newProject, type Project } from "./index.ts";
 
 export const squareFormat: PageFormat = {
   name: "12 × 12 in",
@@ -38,6 +38,8 @@ export const anyChange: fc.Arbitrary<Change> = fc
   .chain((project) => {
     const page = project.pages[0]!;
     const pageId = page.id;
+    const others = [copyPage(page, counter("c")), barePage(page.look, counter("b"))];
+    const anyPageId = fc.constantFrom(pageId, ...others.map((p) => p.id), "gone");
     const tileId = fc.constantFrom(...page.tiles.map((t) => t.id), "gone");
     const length = fc.double({ min: 0, max: 60, noNaN: true });
     const colour = fc.constantFrom("#ffffff", "#102030", "#b2472a");
@@ -55,6 +57,8 @@ export const anyChange: fc.Arbitrary<Change> = fc
           turn: fc.integer({ min: -90, max: 90 }),
           flip: fc.boolean(),
           byHand: fc.boolean(),
+          whole: fc.boolean(),
+          behind: fc.constantFrom(null, "#102030"),
         }),
       }),
     );
@@ -88,6 +92,14 @@ export const anyChange: fc.Arbitrary<Change> = fc
         index: fc.integer({ min: -1, max: 4 }),
         atMm: fc.double({ min: -50, max: 400, noNaN: true }),
       }),
+      fc.record({
+        type: fc.constant("insertPages" as const),
+        pages: fc.array(fc.record({ page: fc.constantFrom(...others), at: fc.integer({ min: -1, max: 4 }) }), {
+          maxLength: 2,
+        }),
+      }),
+      fc.record({ type: fc.constant("removePages" as const), pageIds: fc.array(anyPageId, { maxLength: 2 }) }),
+      fc.record({ type: fc.constant("movePage" as const), pageId: anyPageId, to: fc.integer({ min: -1, max: 4 }) }),
       fc.record({ type: fc.constant("setProject" as const), name: fc.string({ maxLength: 20 }) }),
       fc.record({ type: fc.constant("setProject" as const), unit: fc.constantFrom("mm" as const, "px" as const) }),
       fc.constant({ type: "putPage" as const, page: { ...page, tiles: page.tiles.slice(0, 3), arrangement: null } }),

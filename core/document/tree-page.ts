@@ -1,5 +1,6 @@
 import {
   type Edge,
+  hasSet,
   inLineWith,
   leavesOf,
   mapLeaves,
@@ -13,7 +14,6 @@ import {
   withHalves,
   without,
   withSeamAt,
-  withSwapped,
 } from "#core/arrange";
 import type { PageFormat } from "#core/lab";
 import { newTile } from "./lay-photos.ts";
@@ -120,12 +120,6 @@ export function withTileHalved(
   });
 }
 
-/** Two tiles change places, each keeping its shape as well as the page lets it. */
-export function withTilesSwapped(page: Page, format: PageFormat, a: string, b: string): Page {
-  const tree = treeOfPage(page, format);
-  return tree ? withTree(page, format, withSwapped(tree, a, b)) : page;
-}
-
 /** A tile wanted in another shape; the others make room. */
 export function withTileShape(page: Page, format: PageFormat, tileId: string, aspect: number): Page {
   const tree = treeOfPage(page, format);
@@ -133,7 +127,7 @@ export function withTileShape(page: Page, format: PageFormat, tileId: string, as
   return withTree(
     page,
     format,
-    mapLeaves(released(tree), (l) => (l.tileId === tileId ? { ...l, aspect } : l)),
+    mapLeaves(released(tree), (l) => (l.tileId === tileId ? { ...l, aspect, shaped: true as const } : l)),
     {
       loose: false,
     },
@@ -145,11 +139,9 @@ export function withPageMirrored(page: Page, format: PageFormat, way: "side" | "
   return tree ? withTree(page, format, mirrored(tree, way)) : page;
 }
 
-/** Nothing set by hand any more: the page comes out exact by itself again. */
-export function withReleased(page: Page, format: PageFormat): Page {
-  return page.arrangement?.kind === "tree" ? withTree(page, format, released(page.arrangement.tree)) : page;
-}
-
 /** Whether a hand has moved a seam of this page. */
 export const isSetByHand = (page: Page): boolean => page.arrangement?.kind === "tree" && hasSet(page.arrangement.tree);
-const hasSet = (node: TreeNode): boolean => "parts" in node && (node.set !== undefined || node.parts.some(hasSet));
+
+/** Where the seams of the page would lie if no hand had moved them. */
+export const withReleased = (page: Page, format: PageFormat): Page =>
+  page.arrangement?.kind === "tree" ? withTree(page, format, released(page.arrangement.tree)) : page;

@@ -1,8 +1,10 @@
-import { otherWays, type Way } from "#core/arrange";
+import { apart, judged, otherWays, type Way, type WaysTask } from "#core/arrange";
 import type { Framed } from "#core/fit";
 import type { PageFormat } from "#core/lab";
+import { cutsFace } from "./flow-photos.ts";
 import { leadWeight } from "./lay-tree.ts";
 import { type Page, photoIdOf } from "./page.ts";
+import { solvedAgain } from "./solve-again.ts";
 import { roomFor } from "./solve-page.ts";
 
 /** How many really different ones are looked for. */
@@ -22,30 +24,27 @@ export function waysOfPage(
   const leader = tree?.lead ? page.tiles.findIndex((t) => t.id === tree.lead!.tileId) : -1;
   const weight = (i: number) =>
     i === leader && page.tiles.length > 1 ? leadWeight(tree!.lead!.share, page.tiles.length) : 1;
-  return otherWays(
-    {
-      photos: page.tiles.map((tile, i) => ({
-        tileId: tile.id,
-        aspect: photos[i]?.aspect ?? tile.frame.width / tile.frame.height,
-        weight: weight(i),
-      })),
-      room: roomFor(page.look, format),
-      gap: page.look.gapMm,
-      seed,
-      ...(leader < 0 ? {} : { leader }),
-      cutsFace: (i, tileAspect) => cutsFace(photos[i], tileAspect),
-    },
-    wanted,
+  const task: WaysTask = {
+    photos: page.tiles.map((tile, i) => ({
+      tileId: tile.id,
+      aspect: photos[i]?.aspect ?? tile.frame.width / tile.frame.height,
+      weight: weight(i),
+    })),
+    room: roomFor(page.look, format),
+    gap: page.look.gapMm,
+    seed,
+    order: tree?.order,
+    together: tree?.together ?? [],
+    ...(leader < 0 ? {} : { leader }),
+    cutsFace: (i, tileAspect) => cutsFace(photos[i], tileAspect),
+  };
+  if (!page.tiles.some((t) => t.locked)) return otherWays(task, wanted);
+  const aspectOf = (tileId: string) => task.photos.find((p) => p.tileId === tileId)?.aspect;
+  const around = Array.from({ length: 2 * wanted }, (_, k) =>
+    solvedAgain(page, format, { seed: seed + k, keepSet: false, aspectOf }),
   );
-}
-
-/** Whether the faces in a photo lie further apart than a tile of this shape can show. */
-function cutsFace(photo: Framed | undefined, tileAspect: number): boolean {
-  const faces = photo?.focus?.faces ?? [];
-  if (!photo || faces.length === 0) return false;
-  const narrow = tileAspect < photo.aspect;
-  const seen = narrow ? tileAspect / photo.aspect : photo.aspect / tileAspect;
-  const from = Math.min(...faces.map((f) => (narrow ? f.x : f.y)));
-  const to = Math.max(...faces.map((f) => (narrow ? f.x + f.w : f.y + f.h)));
-  return to - from > seen;
+  const ways = around.flatMap(({ arrangement: a }) =>
+    a?.kind === "tree" ? [judged(task, "exact", a.tree, false)] : [],
+  );
+  return apart(ways, task, wanted);
 }

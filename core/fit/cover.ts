@@ -16,6 +16,8 @@ export interface Framing {
   readonly centre: Point;
   readonly turn: number;
   readonly flip: boolean;
+  /** All of the photo may be seen, so that the tile need not be covered. */
+  readonly whole?: boolean;
 }
 
 /** A little above the middle where there is a choice: that is where heads are. */
@@ -40,6 +42,15 @@ export function coveringSize(aspect: number, tile: Size, turn: number): Size {
   return { w: h * aspect, h };
 }
 
+/** The zoom at which all of a turned photo just lies inside the tile; 1 covers it. */
+function wholeZoom(aspect: number, tile: Size, turn: number): number {
+  const covering = coveringSize(aspect, tile, turn);
+  const turned = seenFrom(covering, turn);
+  return Math.min(tile.w / turned.w, tile.h / turned.h);
+}
+
+const leastZoom = (aspect: number, tile: Size, f: Framing): number => (f.whole ? wholeZoom(aspect, tile, f.turn) : 1);
+
 /** The photo's size on the page, in mm. */
 export function printedSize(aspect: number, tile: Size, framing: Framing): Size {
   const least = coveringSize(aspect, tile, framing.turn);
@@ -47,11 +58,11 @@ export function printedSize(aspect: number, tile: Size, framing: Framing): Size 
 }
 
 /**
- * The nearest framing that covers the tile: zoom at least covering, centre moved in only as far as needed. Framings are
+ * The nearest framing that covers the tile, unless the whole photo is asked for: zoom at least covering, centre moved in only as far as needed. Framings are
  * kept as a person set them and settled when drawn, so that a tile made narrow and wide again shows what it showed.
  */
 export function settled(aspect: number, tile: Size, framing: Framing): Framing {
-  const zoom = clamp(framing.zoom, 1, mostZoom);
+  const zoom = clamp(framing.zoom, leastZoom(aspect, tile, framing), mostZoom);
   const seen = seenFrom(tile, framing.turn);
   const size = printedSize(aspect, tile, { ...framing, zoom });
   const within = (c: number, part: number, whole: number) => {
@@ -63,7 +74,7 @@ export function settled(aspect: number, tile: Size, framing: Framing): Framing {
   return same ? framing : { ...framing, zoom, centre };
 }
 
-/** Takes the photo's unit square to the page (mm), for a framing that covers the tile. */
+/** Takes the photo's unit square to the page (mm). */
 export function photoMatrix(aspect: number, tile: Rect, framing: Framing): Matrix {
   const at = settled(aspect, tile, framing);
   const size = printedSize(aspect, tile, at);
@@ -96,9 +107,18 @@ export function zoomed(
   anchor: Point = { x: 0, y: 0 },
 ): Framing {
   const at = settled(aspect, tile, framing);
-  const held = clamp(zoom, 1, mostZoom);
+  const held = clamp(zoom, leastZoom(aspect, tile, at), mostZoom);
   const shift = held / at.zoom - 1;
   const closer = { ...at, zoom: held };
   // Growing about the tile's centre carries the anchor's point outwards; drag it back.
   return dragged(aspect, tile, closer, { x: -anchor.x * shift, y: -anchor.y * shift });
 }
+
+/** The quarter turns in a turn, and what is left of it, both in degrees. */
+export function turnParts(turn: number): { readonly quarters: number; readonly fine: number } {
+  const quarters = Math.round(turn / 90) * 90;
+  return { quarters, fine: turn - quarters };
+}
+
+/** The same turn as a number from −180 to 180. */
+export const withinHalf = (turn: number): number => turn - 360 * Math.round(turn / 360);

@@ -9,7 +9,10 @@ export {
   printedSize,
   seenFrom,
   settled,
+  turnParts,
+  withinHalf,
   zoomed,
 } from "./cover.ts";
 export { type Framed, firstFramingFor } from "./first-framing.ts";
+export { leanOf, pinched } from "./pinch.ts";
 export { effectivePpi, type Sharpness, sharpnessOf } from "./sharpness.ts";

@@ -38,6 +38,7 @@ export const tileOutline = (tile: Tile): PathData =>
 
 export function tileSteps(tile: Tile, format: PageFormat, framedOf: FramedOf): DrawStep[] {
   if (tile.filling.kind === "empty") return [];
+  if (tile.filling.kind === "colour") return [plainFill(tile, tile.filling.colour), ...borderSteps(tile)];
   const { view } = tile.filling;
   const photo = framedOf(view.photoId);
   if (!photo) return [];
@@ -45,8 +46,22 @@ export function tileSteps(tile: Tile, format: PageFormat, framedOf: FramedOf): D
   const clip = tileOutline(tile);
   const matrix = photoMatrix(photo.aspect, rect, framingOf(view, photo, tile.frame, format));
   const picture: DrawStep = { draw: "photo", photoId: view.photoId, matrix, clip };
+  const behind = view.whole && view.behind ? [plainFill(tile, view.behind)] : [];
+  return [...behind, picture, ...borderSteps(tile)];
+}
+
+const plainFill = (tile: Tile, colour: Colour): DrawStep => ({
+  draw: "fill",
+  path: tileOutline(tile),
+  rule: "nonzero",
+  colour,
+});
+
+function borderSteps(tile: Tile): DrawStep[] {
   const { widthMm, colour } = tile.edge.border;
-  if (widthMm === 0) return [picture];
-  const inner = record((to) => traceRoundedRect(inset(rect, widthMm), tile.outline.cornerMm - widthMm, to));
-  return [picture, { draw: "fill", path: [...clip, ...inner], rule: "evenodd", colour }];
+  if (widthMm === 0) return [];
+  const inner = record((to) =>
+    traceRoundedRect(inset(frameRect(tile.frame), widthMm), tile.outline.cornerMm - widthMm, to),
+  );
+  return [{ draw: "fill", path: [...tileOutline(tile), ...inner], rule: "evenodd", colour }];
 }

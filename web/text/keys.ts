@@ -20,6 +20,8 @@ export const keys = {
     ["Shift + Delete", "Take the tile away; those beside it take its room"],
     ["L", "Let the photo lead the page"],
     ["S", "Shuffle"],
+    ["Page up and page down", "The page before or after"],
+    ["On a page of the run: Alt + arrow keys", "Move it forward or back"],
     ["[ and ]", "Step through other ways to arrange the page"],
     ["On a seam: Alt + arrow keys", "Move only this stretch of it"],
     ["Escape", "Let go"],

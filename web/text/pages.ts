@@ -31,6 +31,30 @@ export const pages = {
   dropPut: "Put the photo here",
 };
 
+export const run = {
+  label: "The pages of this work",
+  page: (n: number, of: number, tiles: number) =>
+    `Page ${n} of ${of}, ${tiles === 0 ? "nothing on it" : tiles === 1 ? "1 tile" : `${tiles} tiles`}`,
+  add: "Another page",
+  copy: "Page like this one",
+  remove: "Remove this page",
+  earlier: "Move it forward",
+  later: "Move it back",
+  title: "Pages of this work",
+  each: "A page for each …",
+  eachTitle: "A page for each",
+  eachLead: (n: number) => `The ${n === 1 ? "chosen photo goes" : `${n} chosen photos go`} onto new pages, in order.`,
+  groupBy: "One page for",
+  byEvent: "each day or event",
+  byCount: "every so many photos",
+  photosEach: "Photos on each page",
+  like: "Arranged",
+  likeFit: "each its own way, exactly",
+  likeThis: "as on this page",
+  makes: (pages: number) => (pages === 1 ? "This makes 1 page." : `This makes ${pages} pages.`),
+  doEach: (pages: number) => (pages === 1 ? "Make 1 page" : `Make ${pages} pages`),
+};
+
 export const shelf = {
   label: "Shelf",
   help: "Click one, shift-click to there, ctrl-click to add",
@@ -60,19 +84,32 @@ export const panel = {
     strips: "Strips",
     whole: "Whole photos",
   } as Record<WayKind, string>,
-  wayCrop: (crop: number) =>
-    crop < 0.0005 ? "nothing cut off" : `${(crop * 100).toFixed(crop < 0.0995 ? 1 : 0)} % cut off`,
+  wayCrop: (crop: number) => (crop < 0.0005 ? "all there" : `${(crop * 100).toFixed(crop < 0.0995 ? 1 : 0)} % cut off`),
   wayOrder: (tau: number) => (tau > 0.97 ? "in order" : tau > 0.7 ? "nearly in order" : "out of order"),
   shuffle: "Shuffle",
   again: "Solve again",
   asFirst: "As first made",
-  mirror: "Mirror",
+  lastShuffle: "Back to the last shuffle",
+  mirrorSides: "Mirror left to right",
+  mirrorUpside: "Mirror top to bottom",
+  holdOrder: "Keep the photos in order",
   makeGrid: "As a grid",
   fitExactly: "Fit exactly",
   lead: "Let it lead",
   leadMore: "Larger",
-  leadNot: "No photo leads",
-  leadShare: "Share of the page",
+  leadLess: "Smaller",
+  leadShare: "Of the page, %",
+  lock: "Lock its place",
+  lockMany: "Lock their places",
+  together: "Keep together",
+  slipBeside: "Slip the chosen photo in",
+  slipAt: { left: "Left of it", right: "Right of it", top: "Above it", bottom: "Below it" },
+  turnShape: "Turn its shape",
+  labShapes: "This lab’s sizes",
+  replaceAll: (n: number) => `Put it in all ${n} places of this photo`,
+  fillColour: "Plain colour",
+  colourInstead: "Hold a colour instead",
+  noColour: "Take the colour out",
   splitAcross: "Split side by side",
   splitDown: "Split one above the other",
   takeAway: "Take it away",
@@ -86,6 +123,14 @@ export const panel = {
   cropped: (share: string) => `${share} of the photos is cut off`,
   gap: "Gap",
   margin: "Margin",
+  marginOf: { left: "Left margin", right: "Right margin", top: "Top margin", bottom: "Bottom margin" },
+  marginApart: "Each side",
+  marginSame: "All alike",
+  fullBleed: "Full bleed",
+  nearTrim:
+    "The photos end so near the cut that a cut a little off would show. Either out over the edge, or safely inside:",
+  outToEdge: "Over the edge",
+  intoSafe: (by: string) => `${by} inside`,
   corner: "Corners",
   border: "Border",
   borderColour: "Border colour",
@@ -112,7 +157,15 @@ export const panel = {
   size: "On paper",
   zoom: "Zoom",
   turn: "Turn",
-  flip: "Mirror",
+  flip: "Mirror left to right",
+  flipDown: "Mirror top to bottom",
+  quarterLeft: "A quarter to the left",
+  quarterRight: "A quarter to the right",
+  straighten: "Straighten by a line",
+  straightenHelp: "Draw a line along what should be level or upright: the horizon, a mast.",
+  whole: "Show all of the photo",
+  behind: "Beside it",
+  behindPage: "The page",
   reset: "First framing",
   reframeHelp: "Drag the photo, turn the wheel, or use the arrow keys and + −. Enter when it is right.",
   ppi: (n: number) => `${n} ppi`,
@@ -134,6 +187,11 @@ export function changeTrouble(t: Refusal<ChangeTrouble>, length: (mm: number) =>
       return `That gap leaves no room for the photos. The widest that works here is ${length(Number(t.facts.mostMm))}.`;
     case "tooManyTiles":
       return `A page holds ${t.facts.most} tiles at most; this would be ${t.facts.tiles}.`;
+    case "tooManyPages":
+      return `One work holds ${t.facts.most} pages at most. Nothing was changed.`;
+    case "lastPage":
+      return "The last page stays: empty it, or remove the whole work.";
+    case "pageThere":
     case "pageGone":
     case "tileGone":
     case "noArrangement":
@@ -142,6 +200,7 @@ export function changeTrouble(t: Refusal<ChangeTrouble>, length: (mm: number) =>
 }
 
 export const arranged = {
+  allLocked: "Everything on this page is locked. Unlock a tile, and the rest can be arranged again.",
   left: (n: number) =>
     n === 1 ? "1 photo found no cell and stays on the shelf." : `${n} photos found no cell and stay on the shelf.`,
   gapNow: (gap: string) => `The gap is now ${gap}, so that so many photos fit.`,

@@ -17,8 +17,11 @@ export const walk = {
   pages: "Pages",
   send: "Send",
   photoCount: (n: number) => (n === 0 ? "none yet" : String(n)),
-  tileState: (tiles: number, empty: number) =>
-    tiles === 0 ? "nothing on it yet" : empty === 0 ? (tiles === 1 ? "1 tile" : `${tiles} tiles`) : `${empty} empty`,
+  tileState: (pages: number, tiles: number, empty: number) => {
+    const all = empty === 0 ? (tiles === 1 ? "1 tile" : `${tiles} tiles`) : `${empty} empty`;
+    if (tiles === 0) return "nothing on it yet";
+    return pages === 1 ? all : `${pages}, ${all}`;
+  },
   sent: "saved to disk",
   notSent: "not saved yet",
   projectName: "Name of this work",
@@ -90,6 +93,24 @@ export function stepWords({ code, count }: StepName): string {
       return "Went back to the first arrangement";
     case "mirroredPage":
       return "Mirrored the page";
+    case "keptTogether":
+      return "Changed what stays together";
+    case "changedOrder":
+      return "Changed what the order is worth";
+    case "lockedTiles":
+      return `Locked or freed ${tiles}`;
+    case "changedHold":
+      return `Changed what ${count === 1 ? "a tile holds" : `${count} tiles hold`}`;
+    case "tookTemplate":
+      return "Laid out by a template";
+    case "addedPages":
+      return count === 1 ? "Added a page" : `Added ${count} pages`;
+    case "copiedPage":
+      return "Made a page like this one";
+    case "removedPages":
+      return count === 1 ? "Removed a page" : `Removed ${count} pages`;
+    case "movedPage":
+      return "Moved a page";
   }
 }
 

@@ -9,13 +9,22 @@ export const send = {
   trim: "After cutting",
   bleed: "Cut away on each side",
   noBleed: "nothing",
-  save: "Save the JPEG to disk",
+  which: "Which pages",
+  allPages: (n: number) => `All ${n} pages`,
+  thisPage: "Only this page",
+  pageOf: (n: number, of: number) => `Page ${n} of ${of}`,
+  pageBefore: "The page before",
+  pageAfter: "The page after",
+  save: (n: number) => (n === 1 ? "Save the JPEG to disk" : `Save ${n} JPEGs to disk`),
   saveAgain: "Save it once more",
   making: "Making the file",
   makingShare: (percent: number) => `${percent} % done`,
   cancelled: "Stopped. Nothing was saved.",
   saved: "Saved",
-  savedLead: (name: string) => `${name} is among your downloads.`,
+  savedLead: (names: readonly string[]) =>
+    names.length === 1
+      ? `${names[0]} is among your downloads.`
+      : `${names.length} files, from ${names[0]} to ${names.at(-1)}, are among your downloads.`,
   savedFacts: (w: number, h: number, ppi: number, mb: string) =>
     `Read back and right: ${w.toLocaleString("en")} × ${h.toLocaleString("en")} pixels, ${ppi} ppi, sRGB, ${mb} MB.`,
   whole: "As the lab gets it",

@@ -6,7 +6,6 @@ export const price = {
   /** On top, above what nobody sees. */
   cropBeyond: 50,
   freeCrop: 0.01,
-  order: 0.4,
   /** For the photo that falls the furthest short of its share, below this part of it. */
   small: 5,
   leastShare: 0.5,
@@ -21,6 +20,7 @@ export const price = {
 export class Score {
   readonly #wanted: Float64Array;
   readonly #pairs: number;
+  readonly #orderPrice: number;
   // By photo, for one question at a time.
   readonly #top: Float64Array;
   readonly #high: Float64Array;
@@ -29,6 +29,7 @@ export class Score {
   constructor(task: SlicingTask) {
     const sum = task.weights.reduce((a, b) => a + b, 0);
     this.#wanted = Float64Array.from(task.weights, (w) => w / sum);
+    this.#orderPrice = task.orderPrice;
     const n = task.aspects.length;
     this.#pairs = (n * (n - 1)) / 2;
     this.#top = new Float64Array(n);
@@ -46,11 +47,11 @@ export class Score {
     if (cost > bound || !tree.lay(s)) return never;
     cost += this.#uneven(tree);
     if (cost > bound) return never;
-    if (this.#pairs === 0) return cost;
+    if (this.#pairs === 0 || this.#orderPrice === 0) return cost;
     // Half of one minus Kendall's tau is the share of pairs that are read the wrong way round.
-    const most = ((bound - cost) / price.order / 2) * this.#pairs;
+    const most = ((bound - cost) / this.#orderPrice / 2) * this.#pairs;
     const wrong = this.#misread(tree, most);
-    return wrong > most ? never : cost + (price.order * 2 * wrong) / this.#pairs;
+    return wrong > most ? never : cost + (this.#orderPrice * 2 * wrong) / this.#pairs;
   }
 
   #uneven(tree: Workbench): number {

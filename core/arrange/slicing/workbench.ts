@@ -8,6 +8,8 @@ export interface SlicingTask {
   readonly weights: readonly number[];
   readonly room: Size;
   readonly gap: number;
+  /** What a reading order turned round as a whole costs, on the scale of the other prices; half of it is pure chance. */
+  readonly orderPrice: number;
 }
 
 export const side = 0;

@@ -1,1 +1,10 @@
-export type ChangeTrouble = "pageGone" | "tileGone" | "noArrangement" | "marginTooWide" | "gapTooWide" | "tooManyTiles";
+export type ChangeTrouble =
+  | "pageGone"
+  | "pageThere"
+  | "lastPage"
+  | "tileGone"
+  | "noArrangement"
+  | "marginTooWide"
+  | "gapTooWide"
+  | "tooManyTiles"
+  | "tooManyPages";

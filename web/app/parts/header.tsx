@@ -7,7 +7,7 @@ import { emptyTiles, nextRedo, nextUndo } from "#core/document";
 import { deedWords } from "../../text/photos.ts";
 import { common, history as historyWords, keeping as keepingWords, stepWords, walk } from "../../text/places.ts";
 import { useKit } from "../kit.ts";
-import { shownPage, useLibrary, useMaybeSession } from "../state/hooks.ts";
+import { shown, useLibrary, useMaybeSession } from "../state/hooks.ts";
 import type { LibraryStep } from "../state/library.ts";
 import { isSent, type ProjectSession } from "../state/project-session.ts";
 import { clock } from "./dates.ts";
@@ -63,7 +63,9 @@ function LooseHeader() {
 function ProjectHeader({ session }: { readonly session: ProjectSession }) {
   const { projectId } = useParams();
   const count = useLibrary((s) => s.photos.length);
-  const page = useStore(session.state, shownPage);
+  const { pages } = useStore(session.state, shown);
+  const tiles = pages.reduce((sum, p) => sum + p.tiles.length, 0);
+  const empty = pages.reduce((sum, p) => sum + emptyTiles(p).length, 0);
   const sent = useStore(session.state, isSent);
   return (
     <>
@@ -71,11 +73,7 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
       <HStack as="nav" aria-label={walk.label} gap="0" mx="auto">
         <Station to={`/work/${projectId}/photos`} name={walk.photos} state={walk.photoCount(count)} />
         <Way />
-        <Station
-          to={`/work/${projectId}/pages`}
-          name={walk.pages}
-          state={walk.tileState(page.tiles.length, emptyTiles(page).length)}
-        />
+        <Station to={`/work/${projectId}/pages`} name={walk.pages} state={walk.tileState(pages.length, tiles, empty)} />
         <Way />
         <Station to={`/work/${projectId}/send`} name={walk.send} state={sent ? walk.sent : walk.notSent} />
       </HStack>

@@ -12,6 +12,8 @@ export interface DeskState {
   readonly tiles: Choice;
   /** The tile that is being reframed. */
   readonly reframing: string | undefined;
+  /** A line is to be drawn on it, by which it is straightened. */
+  readonly straightening: boolean;
   readonly mat: MatTone;
   readonly cutLines: boolean;
   /** What the library is narrowed to. */
@@ -28,6 +30,7 @@ export const createDesk = () =>
     photos: nothingChosen,
     tiles: nothingChosen,
     reframing: undefined,
+    straightening: false,
     mat: "light",
     cutLines: true,
     sieve: openSieve,

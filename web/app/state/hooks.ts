@@ -4,7 +4,7 @@ import type { Page, Project } from "#core/document";
 import { useKit } from "../kit.ts";
 import type { DeskState } from "./desk.ts";
 import type { LibraryState } from "./library.ts";
-import type { ProjectSession, ProjectState } from "./project-session.ts";
+import { type ProjectSession, type ProjectState, pageIn } from "./project-session.ts";
 
 export const useLibrary = <T>(pick: (s: LibraryState) => T): T => useStore(useKit().library.state, pick);
 export const useDesk = <T>(pick: (s: DeskState) => T): T => useStore(useKit().desk, pick);
@@ -24,4 +24,4 @@ export const useProject = <T>(pick: (s: ProjectState) => T): T => useStore(useSe
 
 /** What is on screen: the gesture that is going on, or the project as it stands. */
 export const shown = (s: ProjectState): Project => s.draft ?? s.project;
-export const shownPage = (s: ProjectState): Page => shown(s).pages[0]!;
+export const shownPage = (s: ProjectState): Page => pageIn(shown(s), s.pageId);

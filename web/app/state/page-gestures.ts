@@ -1,19 +1,22 @@
+import type { Colour } from "#core/colour";
 import {
   type Change,
   type Filling,
   fillEmpty,
   findTile,
   type Page,
+  type Project,
   photoIdOf,
   unframed,
   type View,
 } from "#core/document";
 import type { Framing } from "#core/fit";
-import type { ProjectSession } from "./project-session.ts";
+import { framedBy, type Photo } from "#core/photo";
+import { openPage, type ProjectSession } from "./project-session.ts";
 
 /** What a hand does on the page, each as one step. */
 
-const pageOf = (session: ProjectSession): Page => session.state.getState().project.pages[0]!;
+const pageOf = (session: ProjectSession): Page => openPage(session.state.getState());
 
 const fill = (page: Page, fillings: readonly { readonly tileId: string; readonly filling: Filling }[]): Change => ({
   type: "fillTiles",
@@ -52,10 +55,13 @@ export function emptyThem(session: ProjectSession, tileIds: readonly string[]): 
   session.commit({ code: "emptiedTiles", count: full.length }, [fill(page, fillings)]);
 }
 
-/** The photos into the empty tiles, in order; says how many found none. */
-export function fillWith(session: ProjectSession, photoIds: readonly string[]): number {
+/** The photos into the empty tiles, each where it suits; says how many found none. */
+export function fillWith(session: ProjectSession, photos: readonly Photo[]): number {
   const page = pageOf(session);
-  const { fillings, left } = fillEmpty(page, photoIds);
+  const { fillings, left } = fillEmpty(
+    page,
+    photos.map((p) => ({ id: p.id, ...framedBy(p) })),
+  );
   if (fillings.length > 0) session.commit({ code: "filledTiles", count: fillings.length }, [fill(page, fillings)]);
   return left;
 }
@@ -70,4 +76,36 @@ export function resetFraming(session: ProjectSession, tileId: string): void {
   if (tile?.filling.kind !== "photo") return;
   const filling: Filling = { kind: "photo", view: unframed(tile.filling.view.photoId) };
   session.commit({ code: "resetFraming", count: 1 }, [fill(page, [{ tileId, filling }])]);
+}
+
+export const holdColourChange = (page: Page, tileId: string, colour: Colour): Change =>
+  fill(page, [{ tileId, filling: { kind: "colour", colour } }]);
+
+/** A plain colour in place of a photo; without one the tile is empty again. */
+export function holdColour(session: ProjectSession, tileId: string, colour: Colour | undefined): void {
+  const page = pageOf(session);
+  const change = colour ? holdColourChange(page, tileId, colour) : fill(page, [{ tileId, filling: { kind: "empty" } }]);
+  session.commit({ code: "changedHold", count: 1 }, [change]);
+}
+
+/** In how many tiles of the whole work a photo lies. */
+export const placesOf = (project: Project, photoId: string): number =>
+  project.pages.reduce((sum, page) => sum + page.tiles.filter((t) => photoIdOf(t) === photoId).length, 0);
+
+/** One photo in the place of another, on all pages; each is framed anew. */
+export function replaceEverywhere(session: ProjectSession, photoId: string, byId: string): void {
+  const { project } = session.state.getState();
+  const changes = project.pages.flatMap((page) => {
+    const tiles = page.tiles.filter((t) => photoIdOf(t) === photoId);
+    const filling: Filling = { kind: "photo", view: unframed(byId) };
+    return tiles.length > 0
+      ? [
+          fill(
+            page,
+            tiles.map((t) => ({ tileId: t.id, filling })),
+          ),
+        ]
+      : [];
+  });
+  session.commit({ code: "filledTiles", count: placesOf(project, photoId) }, changes);
 }

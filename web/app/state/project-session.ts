@@ -5,7 +5,9 @@ import {
   type ChangeTrouble,
   commit,
   type Edited,
+  findPage,
   type History,
+  type Page,
   type Project,
   redo,
   type StepName,
@@ -28,6 +30,8 @@ export type Keeping =
 export interface ProjectState {
   readonly project: Project;
   readonly history: History;
+  /** The page that is open. */
+  readonly pageId: string;
   /** The project as a gesture that is still going on would leave it. */
   readonly draft: Project | undefined;
   readonly keeping: Keeping;
@@ -35,6 +39,23 @@ export interface ProjectState {
   readonly sent: SentMark | undefined;
   /** Open in another tab, which may change it; this one only looks. */
   readonly readOnly: boolean;
+}
+
+/** The open page as it is kept, whatever a gesture makes of it at the moment. */
+export const openPage = (s: ProjectState): Page => pageIn(s.project, s.pageId);
+export const pageIn = (project: Project, pageId: string): Page => findPage(project, pageId) ?? project.pages[0]!;
+
+/** After a step the page that it touched lies open: the one that was, if it is among them. */
+function pageAfter(before: Project, after: Project, pageId: string): string {
+  const known = new Set(before.pages);
+  const touched = after.pages.filter((p) => !known.has(p));
+  if (touched.some((p) => p.id === pageId)) return pageId;
+  if (touched[0]) return touched[0].id;
+  const at = Math.max(
+    0,
+    before.pages.findIndex((p) => p.id === pageId),
+  );
+  return findPage(after, pageId)?.id ?? after.pages[Math.min(at, after.pages.length - 1)]!.id;
 }
 
 const lastStepAt = (h: History): string => h.steps[h.done - 1]?.at ?? "";
@@ -56,6 +77,7 @@ export class ProjectSession {
     this.state = createStore<ProjectState>(() => ({
       project: opened.project,
       history: { steps: opened.steps, done: opened.done },
+      pageId: opened.project.pages[0]!.id,
       draft: undefined,
       keeping: { is: "kept", at: opened.savedAt },
       sent: opened.sent,
@@ -73,6 +95,10 @@ export class ProjectSession {
     }
     if (!this.state.getState().readOnly) this.state.setState({ draft: project });
     return done(project);
+  }
+
+  goTo(pageId: string): void {
+    this.state.setState({ pageId, draft: undefined });
   }
 
   dropPreview(): void {
@@ -108,13 +134,17 @@ export class ProjectSession {
   }
 
   #move(move: (now: Edited) => Outcome<Edited, ChangeTrouble>): Outcome<Edited, ChangeTrouble> {
-    const { project, history, readOnly } = this.state.getState();
+    const { project, history, pageId, readOnly } = this.state.getState();
     const now: Edited = { project, history };
     if (readOnly) return done(now);
     const next = move(now);
     this.state.setState({ draft: undefined });
     if (next.ok && next.value !== now) {
-      this.state.setState({ ...next.value, keeping: { is: "keeping" } });
+      this.state.setState({
+        ...next.value,
+        pageId: pageAfter(project, next.value.project, pageId),
+        keeping: { is: "keeping" },
+      });
       this.keep();
     }
     return next;

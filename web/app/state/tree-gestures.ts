@@ -1,31 +1,32 @@
-import type { Edge, TreeSeam, Way } from "#core/arrange";
+import type { Edge, Way } from "#core/arrange";
 import {
+  areTogether,
   findTile,
   type Page,
   type Project,
   photoIdOf,
   type StepCode,
+  solvedAgain,
+  type Tree,
+  withLead,
+  withLocked,
+  withOrder,
   withPageMirrored,
-  withReleased,
-  withSeamMoved,
   withSlippedIn,
   withTakenAway,
   withTileHalved,
   withTileMoved,
   withTileShape,
+  withTogether,
   withTree,
 } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
-import type { ProjectSession } from "./project-session.ts";
+import type { Library } from "./library.ts";
+import { openPage, type ProjectSession } from "./project-session.ts";
 
 /** What a hand does to the arrangement of a page: each gives the page as it would be, to be shown or kept. */
 
 type Next = (page: Page, format: Project["format"]) => Page;
-
-export const seamMoved =
-  (seam: TreeSeam, at: number, alone: boolean): Next =>
-  (page, format) =>
-    withSeamMoved(page, format, seam, at, alone);
 
 export const slippedIn =
   (photo: Photo, tileId: string, edge: Edge, newId: () => string): Next =>
@@ -60,13 +61,68 @@ export const arrangedAs =
 export const asFirstMade: Next = (page, format) =>
   page.arrangement?.kind === "tree" ? withTree(page, format, page.arrangement.first) : page;
 
-export const solvedAgain: Next = withReleased;
+/** Arranged anew from the seed that lies `by` further; the same one keeps what a hand has set. */
+export const solvedFrom =
+  (library: Library, by: number): Next =>
+  (page, format) =>
+    solvedAgain(page, format, {
+      seed: Math.max(0, seedOf(page) + by),
+      keepSet: by === 0,
+      aspectOf: shapes(page, library),
+    });
 
-export const mirrored: Next = (page, format) => withPageMirrored(page, format, "side");
+export const seedOf = (page: Page): number => (page.arrangement?.kind === "tree" ? page.arrangement.seed : 0);
+
+/** The tile leads, or none does any more, and the others make room. */
+export const ledBy =
+  (library: Library, lead: Tree["lead"]): Next =>
+  (page, format) =>
+    solvedAgain(withLead(page, format, lead), format, {
+      seed: seedOf(page),
+      keepSet: false,
+      aspectOf: shapes(page, library),
+    });
+
+export const keptTogether =
+  (library: Library, tileIds: readonly string[]): Next =>
+  (page, format) => {
+    const asked = withTogether(page, format, tileIds);
+    // Neighbours that need not be so any more may stay where they are.
+    if (!areTogether(asked, tileIds)) return asked;
+    return solvedAgain(asked, format, { seed: seedOf(page), keepSet: false, aspectOf: shapes(page, library) });
+  };
+
+export const inOrder =
+  (library: Library, order: Tree["order"]): Next =>
+  (page, format) =>
+    solvedAgain(withOrder(page, format, order), format, {
+      seed: seedOf(page),
+      keepSet: false,
+      aspectOf: shapes(page, library),
+    });
+
+export const locked =
+  (tileIds: readonly string[], to: boolean): Next =>
+  (page) =>
+    withLocked(page, tileIds, to);
+
+/** The shape of the photo in each tile; of an empty one there is none. */
+function shapes(page: Page, library: Library): (tileId: string) => number | undefined {
+  const { byId } = library.state.getState();
+  return (tileId) => {
+    const photo = photoIn(page, tileId, byId);
+    return photo && aspectOf(photo);
+  };
+}
+
+export const mirrored =
+  (way: "side" | "stack"): Next =>
+  (page, format) =>
+    withPageMirrored(page, format, way);
 
 const nextPage = (session: ProjectSession, next: Next): Page => {
-  const { project } = session.state.getState();
-  return next(project.pages[0]!, project.format);
+  const now = session.state.getState();
+  return next(openPage(now), now.project.format);
 };
 
 /** Shows it while a hand is still on it. */
@@ -76,10 +132,10 @@ export function show(session: ProjectSession, next: Next): void {
 
 /** Keeps it as one step; nothing where the page stays as it is. */
 export function keep(session: ProjectSession, code: StepCode, count: number, next: Next, mergeKey?: string): void {
-  const { project } = session.state.getState();
-  const page = next(project.pages[0]!, project.format);
+  const was = openPage(session.state.getState());
+  const page = nextPage(session, next);
   session.dropPreview();
-  if (page !== project.pages[0]) session.commit({ code, count }, [{ type: "putPage", page }], mergeKey);
+  if (page !== was) session.commit({ code, count }, [{ type: "putPage", page }], mergeKey);
 }
 
 /** Whether "as first made" would change anything. */
@@ -87,7 +143,7 @@ export const differsFromFirst = (page: Page): boolean =>
   page.arrangement?.kind === "tree" && page.arrangement.tree !== page.arrangement.first;
 
 /** The photo in a tile, as the library knows it. */
-export function photoIn(page: Page, tileId: string, byId: ReadonlyMap<string, Photo>): Photo | undefined {
+function photoIn(page: Page, tileId: string, byId: ReadonlyMap<string, Photo>): Photo | undefined {
   const tile = findTile(page, tileId);
   return tile && byId.get(photoIdOf(tile) ?? "");
 }

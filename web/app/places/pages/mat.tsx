@@ -9,6 +9,7 @@ import { useSizeOf } from "../../parts/size-of.ts";
 import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { nothingChosen } from "../../state/choose.ts";
 import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
+import { openPage } from "../../state/project-session.ts";
 import { CutLines } from "./cut-lines.tsx";
 import type { Dragged, DropMeaning } from "./drop-meaning.ts";
 import { MatTools } from "./mat-tools.tsx";
@@ -31,7 +32,7 @@ export function Mat({
 }) {
   const { desk } = useKit();
   const page = useProject(shownPage);
-  const settledPage = useProject((s) => s.project.pages[0]!);
+  const settledPage = useProject(openPage);
   const moving = useProject((s) => s.draft !== undefined);
   const format = useProject((s) => s.project.format);
   const tone = useDesk((s) => s.mat);

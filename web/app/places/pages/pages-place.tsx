@@ -10,7 +10,8 @@ import {
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
 import { findTile, photoIdOf } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
 import { bleedBox } from "#core/lab";
@@ -20,9 +21,12 @@ import { PhotoThumb } from "../../parts/photo-thumb.tsx";
 import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { useLibrary, useSession } from "../../state/hooks.ts";
 import { putPhoto, swapPhotos } from "../../state/page-gestures.ts";
+import { openThe } from "../../state/page-list.ts";
+import { openPage } from "../../state/project-session.ts";
 import { keep, show, slippedIn, tileMoved } from "../../state/tree-gestures.ts";
 import { type Dragged, type DropMeaning, meaningOfDrop } from "./drop-meaning.ts";
 import { Mat } from "./mat.tsx";
+import { PageRun } from "./page-run.tsx";
 import { Panel } from "./panel/panel.tsx";
 import { Shelf } from "./shelf.tsx";
 import { usePageKeys } from "./use-page-keys.ts";
@@ -39,15 +43,16 @@ export function PagesPlace() {
     useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
   );
   usePageKeys();
+  useAskedPage();
 
   const [meaning, setMeaning] = useState<DropMeaning>({ does: "nothing" });
   const shownKey = useRef("");
 
   const begin = (e: DragStartEvent) => setDragged(e.active.data.current as Dragged);
   const meaningOf = (e: DragMoveEvent): DropMeaning => {
-    const { project } = session.state.getState();
-    const at = pointOnPage(e, bleedBox(project.format));
-    return meaningOfDrop(e.active.data.current as Dragged, project.pages[0]!, at);
+    const now = session.state.getState();
+    const at = pointOnPage(e, bleedBox(now.project.format));
+    return meaningOfDrop(e.active.data.current as Dragged, openPage(now), at);
   };
   /** The page as it would be, where the others would make room. */
   const nextOf = (m: DropMeaning) => {
@@ -84,7 +89,7 @@ export function PagesPlace() {
     }
   };
 
-  const page = session.state.getState().project.pages[0]!;
+  const page = openPage(session.state.getState());
   const ghost =
     dragged &&
     (dragged.from === "shelf" ? dragged.photoId : photoIdOf(findTile(page, dragged.tileId) ?? page.tiles[0]!));
@@ -100,9 +105,12 @@ export function PagesPlace() {
     >
       <IncomingBar />
       <Grid flex="1" minH="0" templateColumns="minmax(0, 1fr) 304px" templateRows="minmax(0, 1fr) auto">
-        <Box minW="0" minH="0">
-          <Mat dragged={dragged} meaning={meaning} />
-        </Box>
+        <Flex minW="0" minH="0">
+          <PageRun />
+          <Box flex="1" minW="0">
+            <Mat dragged={dragged} meaning={meaning} />
+          </Box>
+        </Flex>
         <Flex
           direction="column"
           minH="0"
@@ -155,4 +163,17 @@ function pointOnPage(e: DragMoveEvent, box: Rect): Point | undefined {
   };
   const inside = at.x >= box.x && at.y >= box.y && at.x <= box.x + box.w && at.y <= box.y + box.h;
   return inside ? at : undefined;
+}
+
+/** Opens the page that the address asks for, as a link from a photo's sheet does. */
+function useAskedPage(): void {
+  const kit = useKit();
+  const session = useSession();
+  const [asked, setAsked] = useSearchParams();
+  useEffect(() => {
+    const number = Number(asked.get("page"));
+    if (!(number >= 1)) return;
+    openThe(kit, session, session.state.getState().project.pages[number - 1]);
+    setAsked({}, { replace: true });
+  }, [kit, session, asked, setAsked]);
 }

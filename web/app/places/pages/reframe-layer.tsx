@@ -1,7 +1,17 @@
 import { Box } from "@chakra-ui/react";
-import { type KeyboardEvent, useEffect, useMemo, useRef } from "react";
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
 import { findTile, frameRect, framingOf, type Tile } from "#core/document";
-import { dragged, type Framed, type Framing, photoMatrix, settled, zoomed } from "#core/fit";
+import {
+  dragged,
+  type Framed,
+  type Framing,
+  leanOf,
+  photoMatrix,
+  pinched,
+  settled,
+  withinHalf,
+  zoomed,
+} from "#core/fit";
 import { chain, identity, type Point, record, scaling, translation } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { framedBy } from "#core/photo";
@@ -9,7 +19,7 @@ import { tileSteps } from "#core/scene";
 import { paintScene, paintStep, setMatrix } from "../../../painters/canvas.ts";
 import { panel as words } from "../../../text/pages.ts";
 import { useKit } from "../../kit.ts";
-import { shownPage, useLibrary, useProject, useSession } from "../../state/hooks.ts";
+import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { reframeChange } from "../../state/page-gestures.ts";
 import { type PageView, toPage } from "./page-view.ts";
 
@@ -18,6 +28,7 @@ const spillPx = 60;
 const nudgeMm = 1;
 const farNudgeMm = 10;
 const zoomStep = 1.08;
+const leastLineMm = 3;
 
 /** A tile opened up: the whole photo, dimmed outside the tile, to move and zoom by hand, wheel and keys. */
 export function ReframeLayer({ view, tileId }: { readonly view: PageView; readonly tileId: string }) {
@@ -33,6 +44,10 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
   const format = useProject((s) => s.project.format);
   const framed = useMemo(() => photo && framedBy(photo), [photo]);
   const aspect = framed?.aspect;
+  const straightening = useDesk((s) => s.straightening);
+  const [line, setLine] = useState<readonly [Point, Point]>();
+  const fingers = useRef(new Map<number, { readonly from: Point; readonly to: Point }>());
+  const base = useRef<Framing>(undefined);
 
   useEffect(() => layer.current?.focus(), []);
 
@@ -100,30 +115,60 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
 
   if (!tile || !photoView || aspect === undefined) return null;
 
+  /** A point of the screen in mm from the tile's centre. */
+  const fromCentre = (e: React.PointerEvent): Point => {
+    const box = e.currentTarget.getBoundingClientRect();
+    const at = toPage(view, { x: e.clientX - box.left - spillPx, y: e.clientY - box.top - spillPx });
+    return { x: at.x - tile.frame.centre.x, y: at.y - tile.frame.centre.y };
+  };
   const grab = (e: React.PointerEvent<HTMLElement>) => {
     const open = hands.now();
     if (e.button !== 0 || !open) return;
-    const element = e.currentTarget;
-    element.setPointerCapture(e.pointerId);
-    const start: Point = { x: e.clientX, y: e.clientY };
-    let framing = open.framing;
-    const move = (ev: PointerEvent) => {
-      framing = dragged(aspect, open.size, open.framing, {
-        x: (ev.clientX - start.x) / view.scale,
-        y: (ev.clientY - start.y) / view.scale,
-      });
-      hands.show(framing);
-    };
-    const end = () => {
-      element.removeEventListener("pointermove", move);
-      element.removeEventListener("pointerup", end);
-      element.removeEventListener("pointercancel", end);
-      if (framing === open.framing) session.dropPreview();
-      else hands.keep(framing);
-    };
-    element.addEventListener("pointermove", move);
-    element.addEventListener("pointerup", end);
-    element.addEventListener("pointercancel", end);
+    e.currentTarget.setPointerCapture(e.pointerId);
+    const at = fromCentre(e);
+    if (straightening) {
+      setLine([at, at]);
+      return;
+    }
+    fingers.current.set(e.pointerId, { from: at, to: at });
+    rebase(open.framing);
+  };
+  /** Another finger, or one fewer: from here the movement counts anew. */
+  const rebase = (framing: Framing) => {
+    for (const [id, { to }] of fingers.current) fingers.current.set(id, { from: to, to });
+    base.current = framing;
+  };
+  const move = (e: React.PointerEvent<HTMLElement>) => {
+    const at = fromCentre(e);
+    if (line && e.buttons > 0) setLine([line[0], at]);
+    const finger = fingers.current.get(e.pointerId);
+    if (!finger || !base.current) return;
+    fingers.current.set(e.pointerId, { ...finger, to: at });
+    const all = [...fingers.current.values()];
+    hands.show(
+      pinched(
+        aspect,
+        frameRect(tile.frame),
+        base.current,
+        all.map((f) => f.from),
+        all.map((f) => f.to),
+      ),
+    );
+  };
+  const release = (e: React.PointerEvent<HTMLElement>) => {
+    const open = hands.now();
+    if (line) {
+      setLine(undefined);
+      const [a, b] = line;
+      // A mere click draws no line.
+      if (!open || Math.hypot(b.x - a.x, b.y - a.y) < leastLineMm) return;
+      hands.keep({ ...open.framing, turn: withinHalf(open.framing.turn - leanOf(a, b)) });
+      desk.setState({ straightening: false });
+      return;
+    }
+    if (!fingers.current.delete(e.pointerId) || !open) return;
+    if (fingers.current.size > 0) rebase(open.framing);
+    else if (session.state.getState().draft) hands.keep(open.framing);
   };
 
   const onKeyDown = (e: KeyboardEvent) => {
@@ -142,7 +187,7 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
     else if (e.key === "+" || e.key === "=")
       hands.keep(zoomed(aspect, open.size, open.framing, zoom * zoomStep), `zoom-${tileId}`);
     else if (e.key === "-") hands.keep(zoomed(aspect, open.size, open.framing, zoom / zoomStep), `zoom-${tileId}`);
-    else if (e.key === "Enter" || e.key === "Escape") desk.setState({ reframing: undefined });
+    else if (e.key === "Enter" || e.key === "Escape") desk.setState({ reframing: undefined, straightening: false });
     else return;
     e.preventDefault();
     e.stopPropagation();
@@ -157,17 +202,39 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
       position="absolute"
       inset={`-${spillPx}px`}
       zIndex="5"
-      cursor="grab"
-      _active={{ cursor: "grabbing" }}
+      cursor={straightening ? "crosshair" : "grab"}
+      _active={{ cursor: straightening ? "crosshair" : "grabbing" }}
       touchAction="none"
       outline="none"
       data-testid="reframe"
       onPointerDown={grab}
+      onPointerMove={move}
+      onPointerUp={release}
+      onPointerCancel={release}
       onKeyDown={onKeyDown}
-      onDoubleClick={() => desk.setState({ reframing: undefined })}
+      onDoubleClick={() => desk.setState({ reframing: undefined, straightening: false })}
     >
       <canvas ref={canvas} style={{ width: "100%", height: "100%", display: "block" }} aria-hidden />
+      {line && <DrawnLine line={line.map((p) => onScreen(view, tile.frame.centre, p))} />}
     </Box>
+  );
+}
+
+const onScreen = (view: PageView, centre: Point, p: Point): Point => ({
+  x: (p.x + centre.x - view.box.x) * view.scale + spillPx,
+  y: (p.y + centre.y - view.box.y) * view.scale + spillPx,
+});
+
+/** Light on dark, so that it is seen on any photo. */
+function DrawnLine({ line }: { readonly line: readonly Point[] }) {
+  const [a, b] = line;
+  if (!a || !b) return null;
+  const ends = { x1: a.x, y1: a.y, x2: b.x, y2: b.y };
+  return (
+    <svg aria-hidden="true" width="100%" height="100%" style={{ position: "absolute", inset: 0 }}>
+      <line {...ends} stroke="#22302b" strokeWidth="4" />
+      <line {...ends} stroke="#fdfbf7" strokeWidth="2" />
+    </svg>
   );
 }
 

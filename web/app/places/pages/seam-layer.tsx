@@ -4,6 +4,7 @@ import { type Page, roomFor } from "#core/document";
 import type { PageFormat } from "#core/lab";
 import { pages as words } from "../../../text/pages.ts";
 import { useSession } from "../../state/hooks.ts";
+import { openPage } from "../../state/project-session.ts";
 import { type PageSeam, pageSeams, snapped } from "./page-seams.ts";
 import { type PageView, placeOf } from "./page-view.ts";
 
@@ -22,7 +23,7 @@ export function SeamLayer({ view, page, format }: SeamLayerProps) {
   const session = useSession();
   const [held, setHeld] = useState<string>();
   const seams = useMemo(() => pageSeams(page, format), [page, format]);
-  const kept = () => session.state.getState().project.pages[0]!;
+  const kept = () => openPage(session.state.getState());
 
   const grab = (e: PointerEvent<HTMLElement>, s: PageSeam) => {
     if (e.button !== 0) return;

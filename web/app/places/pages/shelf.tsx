@@ -5,7 +5,7 @@ import { LayoutGrid } from "lucide-react";
 import { type KeyboardEvent, useCallback, useMemo, useRef, useState } from "react";
 import { emptyTiles } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
-import { shelf as words } from "../../../text/pages.ts";
+import { run, shelf as words } from "../../../text/pages.ts";
 import { photos as photoWords } from "../../../text/photos.ts";
 import { useKit } from "../../kit.ts";
 import { PhotoTile, type TileHands } from "../../parts/photo-tile.tsx";
@@ -14,7 +14,9 @@ import { choose, chooseAll, nothingChosen } from "../../state/choose.ts";
 import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { fillWith } from "../../state/page-gestures.ts";
 import { usePlaced } from "../../state/placed.ts";
+import { openPage } from "../../state/project-session.ts";
 import type { Dragged } from "./drop-meaning.ts";
+import { PageForEach } from "./page-for-each.tsx";
 import { ShelfTime } from "./shelf-time.tsx";
 
 const photoPx = 88;
@@ -181,9 +183,10 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
   const ids = useDesk((s) => s.photos.ids);
   const empty = useProject((s) => emptyTiles(shownPage(s)).length);
   const grid = useProject((s) => {
-    const a = s.project.pages[0]!.arrangement;
+    const a = openPage(s).arrangement;
     return a?.kind === "grid" ? a.asked : undefined;
   });
+  const [asking, setAsking] = useState(false);
   const chosen = photos.filter((p) => ids.has(p.id));
   if (chosen.length === 0) return null;
   const fills = Math.min(empty, chosen.length);
@@ -194,16 +197,19 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
           size="sm"
           variant="outline"
           onClick={() => {
-            fillWith(
-              session,
-              chosen.map((p) => p.id),
-            );
+            fillWith(session, chosen);
             kit.desk.setState({ photos: nothingChosen });
           }}
         >
           {words.fill(fills)}
         </Button>
       )}
+      {chosen.length > 1 && (
+        <Button size="sm" variant="outline" onClick={() => setAsking(true)}>
+          {run.each}
+        </Button>
+      )}
+      {asking && <PageForEach photos={chosen} onClose={() => setAsking(false)} />}
       <Button size="sm" onClick={() => arrangePhotos(kit, session, chosen, grid ? { grid } : {})}>
         <LayoutGrid size={17} aria-hidden /> {words.arrange(chosen.length)}
       </Button>

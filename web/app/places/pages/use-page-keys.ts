@@ -1,10 +1,12 @@
 import { useEffect } from "react";
 import { useKit } from "../../kit.ts";
 import { typingIn } from "../../parts/typing-in.ts";
-import { leadBy, leadOf, shufflePhotos } from "../../state/arrange-photos.ts";
+import { lead, leadOf, shuffle } from "../../state/arrange-page.ts";
 import { chooseAll, nothingChosen } from "../../state/choose.ts";
 import { useSession } from "../../state/hooks.ts";
 import { emptyThem } from "../../state/page-gestures.ts";
+import { stepPage } from "../../state/page-list.ts";
+import { openPage } from "../../state/project-session.ts";
 import { keep, takenAway } from "../../state/tree-gestures.ts";
 
 /** Keys that hold wherever the focus is in this place, except in a field that is being typed in. */
@@ -20,7 +22,10 @@ export function usePageKeys(): void {
       if (typingIn(e.target)) return;
       if (ctrl && key === "z") e.shiftKey ? session.redo() : session.undo();
       else if (ctrl && key === "y") session.redo();
-      else if (key === "delete" || key === "backspace") {
+      else if (key === "pageup" || key === "pagedown") {
+        if (desk.getState().reframing) return;
+        stepPage(kit, session, key === "pageup" ? -1 : 1);
+      } else if (key === "delete" || key === "backspace") {
         if (desk.getState().reframing) return;
         const ids = [...desk.getState().tiles.ids];
         if (ids.length === 0) return;
@@ -28,14 +33,13 @@ export function usePageKeys(): void {
           keep(session, "tookAway", ids.length, takenAway(ids));
           desk.setState({ tiles: nothingChosen });
         } else emptyThem(session, ids);
-      } else if (!ctrl && !e.altKey && key === "s") shufflePhotos(kit, session);
+      } else if (!ctrl && !e.altKey && key === "s") shuffle(kit, session, e.shiftKey ? -1 : 1);
       else if (!ctrl && !e.altKey && key === "l") {
         const [only, more] = [...desk.getState().tiles.ids];
         if (only === undefined || more !== undefined) return;
-        const page = session.state.getState().project.pages[0]!;
-        leadBy(kit, session, leadOf(page)?.tileId === only ? undefined : only, 0.4);
+        lead(kit, session, leadOf(openPage(session.state.getState()))?.tileId === only ? undefined : only, 0.4);
       } else if (ctrl && key === "a") {
-        const page = session.state.getState().project.pages[0]!;
+        const page = openPage(session.state.getState());
         desk.setState({ tiles: chooseAll(page.tiles.map((t) => t.id)) });
       } else if (key === "escape") {
         const now = desk.getState();

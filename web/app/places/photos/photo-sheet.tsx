@@ -205,7 +205,7 @@ function Facts({ photo }: { readonly photo: Photo }) {
         {pages.length === 0
           ? words.noPages
           : pages.map((n) => (
-              <Link key={n} to={`/work/${projectId}/pages`} style={{ textDecoration: "underline" }}>
+              <Link key={n} to={`/work/${projectId}/pages?page=${n}`} style={{ textDecoration: "underline" }}>
                 {words.page(n)}
               </Link>
             ))}

@@ -7,11 +7,11 @@ import { WorkerError } from "../../../workers/protocol.ts";
 
 const ownNamePattern = "{project}-{page}";
 
-export const sendFileName = (project: Project): string =>
+export const sendFileName = (project: Project, page: Page): string =>
   fileName(project.lab?.file.name ?? ownNamePattern, {
     project: project.name,
     size: project.format.name,
-    page: 1,
+    page: project.pages.indexOf(page) + 1,
     pages: project.pages.length,
   });
 

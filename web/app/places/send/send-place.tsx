@@ -1,5 +1,5 @@
-import { Box, Button, Flex, Grid, Heading, HStack, Progress, Text, VStack } from "@chakra-ui/react";
-import { CircleCheck, FileDown, TriangleAlert } from "lucide-react";
+import { Box, Button, Flex, Grid, Heading, HStack, IconButton, Progress, Text, VStack } from "@chakra-ui/react";
+import { ChevronLeft, ChevronRight, CircleCheck, FileDown, TriangleAlert } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import type { Page } from "#core/document";
@@ -16,6 +16,8 @@ import { PageCanvas } from "../../parts/page-canvas.tsx";
 import { saveToDisk } from "../../parts/save-to-disk.ts";
 import { useSizeOf } from "../../parts/size-of.ts";
 import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
+import { stepPage } from "../../state/page-list.ts";
+import { openPage } from "../../state/project-session.ts";
 import { concernsOf } from "./concerns.ts";
 import { gatherOriginals, sendFileName } from "./make-file.ts";
 
@@ -24,13 +26,14 @@ type Making =
   | { readonly is: "making"; readonly share: number }
   | { readonly is: "stopped" }
   | { readonly is: "failed"; readonly why: string }
-  | { readonly is: "saved"; readonly name: string; readonly printed: PrintedFile };
+  | { readonly is: "saved"; readonly names: readonly string[]; readonly printed: PrintedFile };
 
 /** The file by name, size and pixels before it is made; then saved to disk. */
 export function SendPlace() {
-  const page = useProject((s) => s.project.pages[0]!);
+  const page = useProject(openPage);
+  const nothing = useProject((s) => s.project.pages.every((p) => p.tiles.length === 0));
   const { projectId } = useParams();
-  if (page.tiles.length === 0)
+  if (nothing)
     return (
       <VStack h="full" justify="center" gap="3" textAlign="center" p="8">
         <Heading as="h1" fontSize="28px" fontWeight="520">
@@ -62,7 +65,7 @@ function Sending({ page }: { readonly page: Page }) {
         </Text>
         <Facts
           rows={[
-            [words.file, sendFileName(project)],
+            [words.file, sendFileName(project, page)],
             [words.pixels, `${px.widthPx.toLocaleString("en")} × ${px.heightPx.toLocaleString("en")}`],
             [words.density, `${format.ppi} ppi`],
             [words.colour, words.colourValue],
@@ -71,7 +74,7 @@ function Sending({ page }: { readonly page: Page }) {
           ]}
         />
         <Concerns page={page} format={format} />
-        <Maker page={page} />
+        <Maker open={page} />
       </Box>
     </Grid>
   );
@@ -145,13 +148,17 @@ function ShowMe({ tileIds, to }: { readonly tileIds: readonly string[]; readonly
   );
 }
 
-function Maker({ page }: { readonly page: Page }) {
+/** Makes the files of all pages that have something on them, or of the one that is looked at. */
+function Maker({ open }: { readonly open: Page }) {
   const kit = useKit();
   const session = useSession();
   const project = useProject((s) => s.project);
   const byId = useLibrary((s) => s.byId);
   const [making, setMaking] = useState<Making>({ is: "idle" });
   const stop = useRef<AbortController>(undefined);
+  const [which, setWhich] = useState<"all" | "this">("all");
+  const full = project.pages.filter((p) => p.tiles.length > 0);
+  const pages = which === "all" ? full : [open];
 
   async function make() {
     const abort = new AbortController();
@@ -159,16 +166,21 @@ function Maker({ page }: { readonly page: Page }) {
     setMaking({ is: "making", share: 0 });
     const { history } = session.state.getState();
     try {
-      const photos = await gatherOriginals(page, byId, kit.store);
-      const order = { page, format: project.format, quality: project.lab?.file.quality ?? 0.95, photos };
-      const printed = await kit.printing.run("printJpeg", order, {
-        signal: abort.signal,
-        onProgress: (share) => setMaking({ is: "making", share }),
-      });
-      const name = sendFileName(project);
-      saveToDisk(printed.file, name);
+      const names: string[] = [];
+      let printed: PrintedFile | undefined;
+      for (const [i, page] of pages.entries()) {
+        const photos = await gatherOriginals(page, byId, kit.store);
+        const order = { page, format: project.format, quality: project.lab?.file.quality ?? 0.95, photos };
+        printed = await kit.printing.run("printJpeg", order, {
+          signal: abort.signal,
+          onProgress: (share) => setMaking({ is: "making", share: (i + share) / pages.length }),
+        });
+        names.push(sendFileName(project, page));
+        saveToDisk(printed.file, names.at(-1)!);
+      }
+      if (!printed) return;
       session.markSent(history);
-      setMaking({ is: "saved", name, printed });
+      setMaking({ is: "saved", names, printed });
     } catch (e) {
       if (abort.signal.aborted) setMaking({ is: "stopped" });
       else {
@@ -198,8 +210,21 @@ function Maker({ page }: { readonly page: Page }) {
   }
   return (
     <Box>
+      {full.length > 1 && open.tiles.length > 0 && (
+        <Box mb="4">
+          <OneOfFew
+            label={words.which}
+            value={which}
+            options={[
+              ["all", words.allPages(full.length)],
+              ["this", words.thisPage],
+            ]}
+            onChoose={setWhich}
+          />
+        </Box>
+      )}
       <Button size="lg" w="full" onClick={() => void make()} variant={making.is === "saved" ? "outline" : "solid"}>
-        <FileDown size={20} aria-hidden /> {making.is === "saved" ? words.saveAgain : words.save}
+        <FileDown size={20} aria-hidden /> {making.is === "saved" ? words.saveAgain : words.save(pages.length)}
       </Button>
       {making.is === "saved" && (
         <Box role="status" mt="4" bg="moss.100" color="moss.700" borderRadius="soft" px="4" py="3" data-testid="saved">
@@ -208,7 +233,7 @@ function Maker({ page }: { readonly page: Page }) {
             {words.saved}
           </HStack>
           <Text mt="1" wordBreak="break-word">
-            {words.savedLead(making.name)}
+            {words.savedLead(making.names)}
           </Text>
           <Text mt="1" fontSize="14px" fontVariantNumeric="tabular-nums">
             {words.savedFacts(
@@ -235,7 +260,7 @@ function ProofView({ page, format }: { readonly page: Page; readonly format: Pag
   const [shows, setShows] = useState<"whole" | "cut">("whole");
   const box = bleedBox(format);
   const trim = trimBox(format);
-  const fit = room && contained(box.w / box.h, { w: room.w - 80, h: room.h - 130 });
+  const fit = room && contained(box.w / box.h, { w: room.w - 80, h: room.h - 170 });
   const scale = fit ? fit.w / box.w : 0;
   const bleedPx = format.bleedMm * scale;
   return (
@@ -280,6 +305,7 @@ function ProofView({ page, format }: { readonly page: Page; readonly format: Pag
           </Box>
         </Box>
       )}
+      <Pager page={page} />
       {format.bleedMm > 0 && (
         <VStack gap="1.5">
           <OneOfFew
@@ -297,5 +323,36 @@ function ProofView({ page, format }: { readonly page: Page; readonly format: Pag
         </VStack>
       )}
     </Flex>
+  );
+}
+
+function Pager({ page }: { readonly page: Page }) {
+  const kit = useKit();
+  const session = useSession();
+  const pages = useProject((s) => s.project.pages);
+  const at = pages.indexOf(page);
+  if (pages.length < 2) return null;
+  return (
+    <HStack gap="3" fontVariantNumeric="tabular-nums">
+      <IconButton
+        size="sm"
+        variant="outline"
+        aria-label={words.pageBefore}
+        disabled={at === 0}
+        onClick={() => stepPage(kit, session, -1)}
+      >
+        <ChevronLeft size={18} />
+      </IconButton>
+      {words.pageOf(at + 1, pages.length)}
+      <IconButton
+        size="sm"
+        variant="outline"
+        aria-label={words.pageAfter}
+        disabled={at === pages.length - 1}
+        onClick={() => stepPage(kit, session, 1)}
+      >
+        <ChevronRight size={18} />
+      </IconButton>
+    </HStack>
   );
 }

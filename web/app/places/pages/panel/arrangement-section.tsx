@@ -1,29 +1,34 @@
-import { Button, Grid, HStack, Text } from "@chakra-ui/react";
-import { FlipHorizontal2, Shuffle } from "lucide-react";
+import { Button, Grid, HStack, Switch, Text } from "@chakra-ui/react";
+import { FlipHorizontal2, FlipVertical2, Shuffle, Undo2 } from "lucide-react";
 import { meanCrop } from "#core/arrange";
 import {
   type Arrangement,
   frameRect,
   type Grid as GridArrangement,
-  isSetByHand,
   type Page,
   photoIdOf,
+  type Tree,
 } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
 import { CountField } from "../../../parts/count-field.tsx";
-import { arrangePhotos, photosOnPage, shufflePhotos } from "../../../state/arrange-photos.ts";
+import { shuffle, solveAgain } from "../../../state/arrange-page.ts";
+import { arrangePhotos, photosOnPage } from "../../../state/arrange-photos.ts";
 import { useLibrary, useSession } from "../../../state/hooks.ts";
-import { asFirstMade, differsFromFirst, keep, mirrored, solvedAgain } from "../../../state/tree-gestures.ts";
-import { PanelSection } from "./parts.tsx";
+import { asFirstMade, differsFromFirst, inOrder, keep, mirrored, seedOf } from "../../../state/tree-gestures.ts";
+import { Act, PanelSection } from "./parts.tsx";
 
 /** How the page's photos are arranged, what that cuts off, and what can be done with the whole of it. */
 export function ArrangementSection({ page, arrangement }: { readonly page: Page; readonly arrangement: Arrangement }) {
-  return arrangement.kind === "grid" ? <OfGrid page={page} grid={arrangement} /> : <OfTree page={page} />;
+  return arrangement.kind === "grid" ? (
+    <OfGrid page={page} grid={arrangement} />
+  ) : (
+    <OfTree page={page} tree={arrangement} />
+  );
 }
 
-function OfTree({ page }: { readonly page: Page }) {
+function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
   const kit = useKit();
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
@@ -33,12 +38,23 @@ function OfTree({ page }: { readonly page: Page }) {
       <Text fontSize="14px" color="fg.muted" role="status" mb="2.5">
         {words.cropped(cropWords(page, byId))}
       </Text>
-      <HStack wrap="wrap" gap="2">
-        <Button size="sm" variant="outline" onClick={() => shufflePhotos(kit, session)}>
+      <HStack wrap="wrap" gap="1.5">
+        <Button size="sm" variant="outline" onClick={() => shuffle(kit, session, 1)}>
           <Shuffle size={16} aria-hidden /> {words.shuffle}
         </Button>
-        <Button size="sm" variant="outline" onClick={() => keep(session, "mirroredPage", count, mirrored)}>
-          <FlipHorizontal2 size={16} aria-hidden /> {words.mirror}
+        {seedOf(page) > 0 && <Act icon={Undo2} name={words.lastShuffle} onAct={() => shuffle(kit, session, -1)} />}
+        <Act
+          icon={FlipHorizontal2}
+          name={words.mirrorSides}
+          onAct={() => keep(session, "mirroredPage", count, mirrored("side"))}
+        />
+        <Act
+          icon={FlipVertical2}
+          name={words.mirrorUpside}
+          onAct={() => keep(session, "mirroredPage", count, mirrored("stack"))}
+        />
+        <Button size="sm" variant="outline" onClick={() => solveAgain(kit, session)}>
+          {words.again}
         </Button>
         <Button
           size="sm"
@@ -47,17 +63,22 @@ function OfTree({ page }: { readonly page: Page }) {
         >
           {words.makeGrid}
         </Button>
-        {isSetByHand(page) && (
-          <Button size="sm" variant="outline" onClick={() => keep(session, "arrangedAnew", count, solvedAgain)}>
-            {words.again}
-          </Button>
-        )}
         {differsFromFirst(page) && (
           <Button size="sm" variant="ghost" onClick={() => keep(session, "resetArrangement", count, asFirstMade)}>
             {words.asFirst}
           </Button>
         )}
       </HStack>
+      <Switch.Root
+        mt="3"
+        size="sm"
+        checked={tree.order !== "free"}
+        onCheckedChange={(e) => keep(session, "changedOrder", count, inOrder(kit.library, e.checked ? "kept" : "free"))}
+      >
+        <Switch.HiddenInput />
+        <Switch.Control />
+        <Switch.Label fontSize="14px">{words.holdOrder}</Switch.Label>
+      </Switch.Root>
     </PanelSection>
   );
 }

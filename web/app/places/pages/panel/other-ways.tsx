@@ -10,10 +10,11 @@ import { useKit } from "../../../kit.ts";
 import { PageCanvas } from "../../../parts/page-canvas.tsx";
 import { typingIn } from "../../../parts/typing-in.ts";
 import { useLibrary, useProject, useSession } from "../../../state/hooks.ts";
+import { openPage } from "../../../state/project-session.ts";
 import { arrangedAs, keep, show } from "../../../state/tree-gestures.ts";
 import { PanelSection } from "./parts.tsx";
 
-const thumbPx = 122;
+const thumbPx = 76;
 const inOrder = 0.85;
 const asGoodAsNothing = 0.0005;
 
@@ -23,7 +24,7 @@ type Filter = "order" | "leader" | "crop";
 export function OtherWays() {
   const session = useSession();
   // The page as it is kept: what is only being looked at asks for no other ways.
-  const page = useProject((s) => s.project.pages[0]!);
+  const page = useProject(openPage);
   const format = useProject((s) => s.project.format);
   const ways = useWays(page, format);
   const [filters, setFilters] = useState<ReadonlySet<Filter>>(new Set());
@@ -55,7 +56,7 @@ export function OtherWays() {
   if (page.tiles.length === 0) return null;
   const take = (way: Way) => keep(session, "arrangedAnew", page.tiles.length, arrangedAs(way));
   const onKeyDown = (e: KeyboardEvent<HTMLElement>) => {
-    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 2, ArrowUp: -2 }[e.key];
+    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 3, ArrowUp: -3 }[e.key];
     if (by === undefined && e.key !== "Escape") return;
     e.preventDefault();
     e.stopPropagation();
@@ -106,8 +107,9 @@ export function OtherWays() {
       <Grid
         role="group"
         aria-label={words.otherWays}
-        templateColumns="1fr 1fr"
-        gap="2.5"
+        templateColumns="repeat(3, minmax(0, 1fr))"
+        gap="1"
+        mx="-1.5"
         onKeyDown={onKeyDown}
         onPointerLeave={() => session.dropPreview()}
       >
@@ -195,7 +197,8 @@ function WayCard({ way, page, format, label, stop, onLook, onLeave, onTake }: Wa
       onClick={onTake}
       textAlign="center"
       borderRadius="soft"
-      p="1.5"
+      px="0.5"
+      py="1.5"
       cursor="pointer"
       _hover={{ bg: "oat.200" }}
       _focusVisible={{ outline: "2px solid {colors.glaze.500}" }}
@@ -208,10 +211,10 @@ function WayCard({ way, page, format, label, stop, onLook, onLeave, onTake }: Wa
       >
         <PageCanvas page={solved} format={format} scale={scale} />
       </Box>
-      <Text fontSize="13px" fontWeight="600" mt="1.5" lineHeight="1.25">
+      <Text fontSize="12.5px" fontWeight="600" mt="1.5" lineHeight="1.25" whiteSpace="nowrap">
         {words.wayKinds[way.kind]}
       </Text>
-      <Text fontSize="12.5px" color="fg.subtle" lineHeight="1.25">
+      <Text fontSize="12px" color="fg.subtle" lineHeight="1.3">
         {words.wayCrop(way.crop)}
       </Text>
     </chakra.button>

@@ -1,14 +1,16 @@
 import { Box, HStack, Text } from "@chakra-ui/react";
 import type { Look, StepCode } from "#core/document";
-import { allSides } from "#core/geometry";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/pages.ts";
 import { Choose } from "../../../parts/choose-one.tsx";
 import { shownPage, useProject, useSession } from "../../../state/hooks.ts";
+import { openPage } from "../../../state/project-session.ts";
 import { ArrangementSection } from "./arrangement-section.tsx";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
+import { Margins } from "./margins.tsx";
 import { OtherWays } from "./other-ways.tsx";
+import { PagesSection } from "./pages-section.tsx";
 import { PanelSection, PanelTitle } from "./parts.tsx";
 
 /** The page as a whole: its grid, its gaps, its colours. */
@@ -27,7 +29,7 @@ export function PagePanel() {
     return kept.ok ? undefined : changeTrouble(kept, length);
   };
   // What lies on the page is what a slider changes; the look it starts from is the one that is kept.
-  const kept = () => session.state.getState().project.pages[0]!.look;
+  const kept = () => openPage(session.state.getState()).look;
   const shortMm = Math.min(format.widthMm, format.heightMm);
   const row = (label: string, code: StepCode, mm: number, sliderMostMm: number, withMm: (mm: number) => Look) => (
     <LengthRow
@@ -59,12 +61,17 @@ export function PagePanel() {
         </Box>
       </HStack>
       {page.arrangement && <ArrangementSection page={page} arrangement={page.arrangement} />}
+      {page.arrangement && <OtherWays />}
       <PanelSection>
         {row(words.gap, "changedGap", look.gapMm, Math.max(8, shortMm / 12), (gapMm) => ({ ...kept(), gapMm }))}
-        {row(words.margin, "changedMargin", look.margin.top, Math.max(12, shortMm / 6), (mm) => ({
-          ...kept(),
-          margin: allSides(mm),
-        }))}
+        <Margins
+          key={page.id}
+          margin={look.margin}
+          unit={unit}
+          format={format}
+          onShow={(margin) => show({ ...kept(), margin })}
+          onKeep={(margin) => keep("changedMargin", { ...kept(), margin })}
+        />
         {row(words.corner, "changedCorner", look.cornerMm, Math.max(10, shortMm / 8), (cornerMm) => ({
           ...kept(),
           cornerMm,
@@ -88,7 +95,7 @@ export function PagePanel() {
           onEnd={(background) => void keep("changedColour", { ...kept(), background })}
         />
       </PanelSection>
-      {page.arrangement && <OtherWays />}
+      <PagesSection />
     </>
   );
 }

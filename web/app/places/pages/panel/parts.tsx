@@ -1,5 +1,7 @@
-import { Box, Heading, Slider } from "@chakra-ui/react";
+import { Box, Heading, IconButton, Slider } from "@chakra-ui/react";
+import type { LucideIcon } from "lucide-react";
 import type { ReactNode } from "react";
+import { Tip } from "../../../parts/tip.tsx";
 
 export function PanelTitle({ children }: { readonly children: ReactNode }) {
   return (
@@ -57,5 +59,33 @@ export function Bead({ label, value, most, least = 0, step, onMove, onEnd }: Bea
         </Slider.Thumb>
       </Slider.Control>
     </Slider.Root>
+  );
+}
+
+interface ActProps {
+  readonly icon: LucideIcon;
+  readonly name: string;
+  readonly pressed?: boolean;
+  /** Takes its part of the row. */
+  readonly grows?: boolean;
+  readonly onAct: () => void;
+}
+
+/** A small thing to do, told by its picture and, on hover, by its name. */
+export function Act({ icon: Icon, name, pressed, grows, onAct }: ActProps) {
+  return (
+    <Tip words={name}>
+      <IconButton
+        size="sm"
+        flex={grows ? "1" : undefined}
+        variant="outline"
+        aria-label={name}
+        aria-pressed={pressed}
+        onClick={onAct}
+        {...(pressed ? { bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } : {})}
+      >
+        <Icon size={17} aria-hidden />
+      </IconButton>
+    </Tip>
   );
 }

@@ -1,18 +1,25 @@
 import { Box, Button, HStack, Text } from "@chakra-ui/react";
-import { Crop, FlipHorizontal2 } from "lucide-react";
-import { frameRect, framingOf, type Tile, type View } from "#core/document";
-import { type Framing, mostZoom, settled, zoomed } from "#core/fit";
-import { aspectOf, framedBy, type Photo } from "#core/photo";
+import { Crop, PaintBucket } from "lucide-react";
+import type { Colour } from "#core/colour";
+import { frameRect, type Tile } from "#core/document";
 import { formatLength, formatSize } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/pages.ts";
-import { common } from "../../../../text/places.ts";
 import { useKit } from "../../../kit.ts";
 import { takenMoment } from "../../../parts/dates.ts";
 import { PhotoThumb } from "../../../parts/photo-thumb.tsx";
 import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
-import { emptyThem, putPhoto, reframeChange, resetFraming } from "../../../state/page-gestures.ts";
+import {
+  emptyThem,
+  holdColour,
+  holdColourChange,
+  placesOf,
+  putPhoto,
+  replaceEverywhere,
+} from "../../../state/page-gestures.ts";
+import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
-import { Bead, PanelSection, PanelTitle } from "./parts.tsx";
+import { PanelSection, PanelTitle } from "./parts.tsx";
+import { Reframing } from "./reframing.tsx";
 import { SharpnessFigure } from "./sharpness.tsx";
 import { TilePlace } from "./tile-place.tsx";
 
@@ -29,6 +36,7 @@ export function TilePanel({ tile }: { readonly tile: Tile }) {
   const photo = view && byId.get(view.photoId);
   const only = chosenPhotos.size === 1 ? [...chosenPhotos][0] : undefined;
   const rect = frameRect(tile.frame);
+  const others = useProject((s) => (view ? placesOf(s.project, view.photoId) : 0));
 
   return (
     <>
@@ -60,7 +68,7 @@ export function TilePanel({ tile }: { readonly tile: Tile }) {
               <Crop size={17} aria-hidden /> {words.reframe}
             </Button>
           )}
-          {only !== undefined && (
+          {only !== undefined && !reframing && (
             <Button variant="outline" w="full" onClick={() => putPhoto(session, tile.id, only)}>
               {words.putChosen}
             </Button>
@@ -70,11 +78,17 @@ export function TilePanel({ tile }: { readonly tile: Tile }) {
               {words.putChosenHelp}
             </Text>
           )}
+          {only !== undefined && !reframing && view && others > 1 && (
+            <Button variant="outline" w="full" onClick={() => replaceEverywhere(session, view.photoId, only)}>
+              {words.replaceAll(others)}
+            </Button>
+          )}
           {view && !reframing && (
             <Button variant="ghost" w="full" onClick={() => emptyThem(session, [tile.id])}>
               {words.empty}
             </Button>
           )}
+          {!view && <PlainColour tile={tile} />}
         </HStack>
       </PanelSection>
       {!reframing && <TilePlace tile={tile} />}
@@ -82,6 +96,35 @@ export function TilePanel({ tile }: { readonly tile: Tile }) {
     </>
   );
 }
+
+/** A field of colour in place of a photo. */
+function PlainColour({ tile }: { readonly tile: Tile }) {
+  const session = useSession();
+  const page = useProject(shownPage);
+  const held = tile.filling.kind === "colour" ? tile.filling.colour : undefined;
+  const put = (colour: Colour) => holdColour(session, tile.id, colour);
+  if (held === undefined)
+    return (
+      <Button variant="ghost" w="full" onClick={() => put(firstColour)}>
+        <PaintBucket size={17} aria-hidden /> {words.colourInstead}
+      </Button>
+    );
+  return (
+    <Box w="full">
+      <ColourRow
+        label={words.fillColour}
+        colour={held}
+        onMove={(colour) => session.preview([holdColourChange(page, tile.id, colour)])}
+        onEnd={put}
+      />
+      <Button variant="ghost" w="full" onClick={() => holdColour(session, tile.id, undefined)}>
+        {words.noColour}
+      </Button>
+    </Box>
+  );
+}
+
+const firstColour: Colour = "#d9d2c4";
 
 /** The tile's own corner and border. */
 function Dress({ tile }: { readonly tile: Tile }) {
@@ -123,88 +166,5 @@ function Dress({ tile }: { readonly tile: Tile }) {
         onMm={(widthMm) => keep("changedBorder", { widthMm })}
       />
     </PanelSection>
-  );
-}
-
-/** Zoom and turn by slider, for those who would rather not use the wheel. */
-function Reframing({ tile, photo, view }: { readonly tile: Tile; readonly photo: Photo; readonly view: View }) {
-  const { desk } = useKit();
-  const session = useSession();
-  const page = useProject(shownPage);
-  const format = useProject((s) => s.project.format);
-  const aspect = aspectOf(photo);
-  const rect = frameRect(tile.frame);
-  const framing: Framing = framingOf(view, framedBy(photo), tile.frame, format);
-  const now = settled(aspect, rect, framing);
-  const change = (framing: Framing) => reframeChange(page, tile.id, view, framing);
-  const keep = (framing: Framing) => session.commit({ code: "reframed", count: 1 }, [change(framing)]);
-  const untouched = !view.byHand;
-  // A slider of equal ratios, so that the same way means the same enlargement anywhere.
-  const toZoom = (v: number) => mostZoom ** v;
-  return (
-    <PanelSection title={words.reframe}>
-      <Text fontSize="13.5px" color="fg.muted" mb="3">
-        {words.reframeHelp}
-      </Text>
-      <Slot label={words.zoom} figure={`${Math.round(now.zoom * 100)} %`}>
-        <Bead
-          label={words.zoom}
-          least={0}
-          most={1}
-          step={0.01}
-          value={Math.log(now.zoom) / Math.log(mostZoom)}
-          onMove={(v) => session.preview([change(zoomed(aspect, rect, framing, toZoom(v)))])}
-          onEnd={(v) => keep(zoomed(aspect, rect, framing, toZoom(v)))}
-        />
-      </Slot>
-      <Slot label={words.turn} figure={`${Math.round(view.turn * 10) / 10}°`}>
-        <Bead
-          label={words.turn}
-          least={-45}
-          most={45}
-          step={0.5}
-          value={view.turn}
-          onMove={(turn) => session.preview([change({ ...framing, turn })])}
-          onEnd={(turn) => keep({ ...framing, turn })}
-        />
-      </Slot>
-      <HStack gap="2" mt="1">
-        <Button
-          size="sm"
-          variant="outline"
-          onClick={() => keep({ ...framing, flip: !view.flip, centre: { x: 1 - now.centre.x, y: now.centre.y } })}
-        >
-          <FlipHorizontal2 size={16} aria-hidden /> {words.flip}
-        </Button>
-        <Button size="sm" variant="ghost" disabled={untouched} onClick={() => resetFraming(session, tile.id)}>
-          {words.reset}
-        </Button>
-      </HStack>
-      <Button mt="4" w="full" onClick={() => desk.setState({ reframing: undefined })}>
-        {common.done}
-      </Button>
-    </PanelSection>
-  );
-}
-
-function Slot({
-  label,
-  figure,
-  children,
-}: {
-  readonly label: string;
-  readonly figure: string;
-  readonly children: React.ReactNode;
-}) {
-  return (
-    <Box mb="3">
-      <HStack justify="space-between" fontSize="14px" mb="1.5">
-        <Text fontWeight="500" color="fg.muted">
-          {label}
-        </Text>
-        <Text fontVariantNumeric="tabular-nums">{figure}</Text>
-      </HStack>
-      {children}
-    </Box>
   );
 }

@@ -1,15 +1,129 @@
-import { Box, Button, HStack, Text } from "@chakra-ui/react";
-import { Columns2, Crown, Rows2, X } from "lucide-react";
+import { Box, Button, HStack, IconButton, Switch, Text, VStack } from "@chakra-ui/react";
+import {
+  ArrowDownToLine,
+  ArrowLeftToLine,
+  ArrowRightToLine,
+  ArrowUpToLine,
+  Columns2,
+  Crown,
+  Minus,
+  Plus,
+  RotateCw,
+  Rows2,
+  X,
+} from "lucide-react";
+import type { Edge } from "#core/arrange";
 import { photoIdOf, type Tile } from "#core/document";
-import { aspectOf } from "#core/photo";
+import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
 import { Choose } from "../../../parts/choose-one.tsx";
-import { leadBy, leadOf } from "../../../state/arrange-photos.ts";
+import { CountField } from "../../../parts/count-field.tsx";
+import { lead, leadOf } from "../../../state/arrange-page.ts";
 import { nothingChosen } from "../../../state/choose.ts";
-import { shownPage, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
-import { halved, keep, shaped, takenAway } from "../../../state/tree-gestures.ts";
-import { PanelSection } from "./parts.tsx";
+import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
+import { halved, keep, locked, shaped, slippedIn, takenAway } from "../../../state/tree-gestures.ts";
+import { Act, PanelSection } from "./parts.tsx";
+
+/** What can be done with a tile's place: the others make room. */
+export function TilePlace({ tile }: { readonly tile: Tile }) {
+  const kit = useKit();
+  const session = useSession();
+  const byId = useLibrary((s) => s.byId);
+  const page = useProject(shownPage);
+  const chosen = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
+  if (!page.arrangement) return null;
+  const photo = byId.get(photoIdOf(tile) ?? "");
+  const slips = chosen === undefined ? undefined : byId.get(chosen);
+  const take = () => {
+    keep(session, "tookAway", 1, takenAway([tile.id]));
+    kit.desk.setState({ tiles: nothingChosen });
+  };
+  return (
+    <PanelSection>
+      {page.tiles.length > 2 && <Lead tile={tile} />}
+      <Shape tile={tile} photo={photo} />
+      {slips && <SlipIn tile={tile} photo={slips} />}
+      <HStack wrap="wrap" gap="2">
+        <Act
+          icon={Columns2}
+          name={words.splitAcross}
+          onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "side", kit.newId))}
+        />
+        <Act
+          icon={Rows2}
+          name={words.splitDown}
+          onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "stack", kit.newId))}
+        />
+        <Button size="sm" variant="outline" flex="1" onClick={take}>
+          <X size={16} aria-hidden /> {words.takeAway}
+        </Button>
+      </HStack>
+      <LockSwitch tiles={[tile]} label={words.lock} />
+    </PanelSection>
+  );
+}
+
+export function LockSwitch({ tiles, label }: { readonly tiles: readonly Tile[]; readonly label: string }) {
+  const session = useSession();
+  const ids = tiles.map((t) => t.id);
+  return (
+    <Switch.Root
+      mt="3"
+      size="sm"
+      checked={tiles.every((t) => t.locked)}
+      onCheckedChange={(e) => keep(session, "lockedTiles", ids.length, locked(ids, e.checked))}
+    >
+      <Switch.HiddenInput />
+      <Switch.Control />
+      <Switch.Label fontSize="14px">{label}</Switch.Label>
+    </Switch.Root>
+  );
+}
+
+const firstShare = 0.4;
+const shareStep = 0.1;
+
+/** Lets a tile lead, and says by how much. */
+function Lead({ tile }: { readonly tile: Tile }) {
+  const kit = useKit();
+  const session = useSession();
+  const now = useProject((s) => leadOf(shownPage(s)));
+  const leads = now?.tileId === tile.id;
+  const to = (share: number) => lead(kit, session, tile.id, share);
+  return (
+    <>
+      <Button
+        size="sm"
+        variant="outline"
+        w="full"
+        mb="2.5"
+        aria-pressed={leads}
+        onClick={() => lead(kit, session, leads ? undefined : tile.id, firstShare)}
+        {...(leads ? { bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } : {})}
+      >
+        <Crown size={16} aria-hidden /> {words.lead}
+      </Button>
+      {leads && (
+        <HStack mb="2.5" gap="2" align="end">
+          <Box flex="1">
+            <CountField
+              label={words.leadShare}
+              value={Math.round(now.share * 100)}
+              onCount={(percent) => percent && to(percent / 100)}
+            />
+          </Box>
+          <IconButton variant="outline" aria-label={words.leadLess} onClick={() => to(now.share - shareStep)}>
+            <Minus size={16} aria-hidden />
+          </IconButton>
+          <IconButton variant="outline" aria-label={words.leadMore} onClick={() => to(now.share + shareStep)}>
+            <Plus size={16} aria-hidden />
+          </IconButton>
+        </HStack>
+      )}
+    </>
+  );
+}
 
 /** Shapes that prints and frames are sold in, as width over height. */
 const shapes: readonly (readonly [string, number])[] = [
@@ -25,94 +139,72 @@ const shapes: readonly (readonly [string, number])[] = [
   ["2:3", 2 / 3],
   ["9:16", 9 / 16],
 ];
-const shares = [0.2, 0.3, 0.4, 0.5, 0.6];
 
-/** What can be done with a tile's place: the others make room. */
-export function TilePlace({ tile }: { readonly tile: Tile }) {
-  const kit = useKit();
+function Shape({ tile, photo }: { readonly tile: Tile; readonly photo: Photo | undefined }) {
   const session = useSession();
-  const byId = useLibrary((s) => s.byId);
-  const page = useProject(shownPage);
-  if (!page.arrangement) return null;
-  const photo = byId.get(photoIdOf(tile) ?? "");
-  const lead = leadOf(page);
-  const leads = lead?.tileId === tile.id;
+  const lab = useProject((s) => s.project.lab);
+  const prints = (lab?.sizes ?? []).map((s): readonly [string, number] => [s.name, s.widthMm / s.heightMm]);
   const now = tile.frame.width / tile.frame.height;
-  const named = shapes.find(([, aspect]) => Math.abs(aspect / now - 1) < 0.006);
-  const asPhoto = photo && Math.abs(aspectOf(photo) / now - 1) < 0.006;
-  const take = () => {
-    keep(session, "tookAway", 1, takenAway([tile.id]));
-    kit.desk.setState({ tiles: nothingChosen });
+  const isNow = (aspect: number) => Math.abs(aspect / now - 1) < 0.006;
+  const all = [...shapes, ...prints];
+  const named = shapes.find(([, aspect]) => isNow(aspect)) ?? prints.find(([, aspect]) => isNow(aspect));
+  const asPhoto = photo !== undefined && isNow(aspectOf(photo));
+  const give = (aspect: number | undefined) => {
+    if (aspect) keep(session, "arrangedAnew", 1, shaped(tile.id, aspect));
   };
   return (
-    <PanelSection>
-      {photo && page.tiles.length > 2 && (
-        <HStack mb="2.5" gap="2">
-          <Button
-            size="sm"
-            variant="outline"
-            flex="1"
-            aria-pressed={leads}
-            onClick={() => leadBy(kit, session, leads ? undefined : tile.id, 0.4)}
-            {...(leads ? { bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } : {})}
-          >
-            <Crown size={16} aria-hidden /> {words.lead}
-          </Button>
-          {leads && (
-            <Box w="96px">
-              <Choose<string>
-                label={words.leadShare}
-                value={String(shares.find((s) => Math.abs(s - lead.share) < 0.01) ?? lead.share)}
-                options={shares.map((s) => [String(s), `${s * 100} %`])}
-                onChoose={(s) => leadBy(kit, session, tile.id, Number(s))}
-              />
-            </Box>
-          )}
-        </HStack>
-      )}
-      <HStack mb="2.5" gap="2" justify="space-between">
-        <Text fontSize="14px" fontWeight="500" color="fg.muted">
-          {words.shape}
-        </Text>
-        <Box w="150px">
+    <HStack mb="2.5" gap="2" justify="space-between">
+      <Text fontSize="14px" fontWeight="500" color="fg.muted">
+        {words.shape}
+      </Text>
+      <HStack gap="1.5">
+        <Box w="138px">
           <Choose<string>
             label={words.shape}
             value={asPhoto ? "photo" : (named?.[0] ?? "own")}
             options={[
               ...(asPhoto || named ? [] : ([["own", now.toFixed(2)]] as [string, string][])),
               ...(photo ? ([["photo", words.shapeOfPhoto]] as [string, string][]) : []),
-              ...shapes.map(([name]): [string, string] => [name, name]),
+              ...all.map(([name]): [string, string] => [name, name]),
             ]}
-            onChoose={(name) => {
-              const aspect = name === "photo" && photo ? aspectOf(photo) : shapes.find((s) => s[0] === name)?.[1];
-              if (aspect) keep(session, "arrangedAnew", 1, shaped(tile.id, aspect));
-            }}
+            onChoose={(name) =>
+              give(name === "photo" && photo ? aspectOf(photo) : all.find((shape) => shape[0] === name)?.[1])
+            }
           />
         </Box>
+        <Act icon={RotateCw} name={words.turnShape} onAct={() => give(1 / now)} />
       </HStack>
-      <HStack wrap="wrap" gap="2">
-        <Button
-          size="sm"
-          variant="outline"
-          aria-label={words.splitAcross}
-          title={words.splitAcross}
-          onClick={() => keep(session, "halvedTile", 1, halved(tile.id, "side", kit.newId))}
-        >
-          <Columns2 size={16} aria-hidden />
-        </Button>
-        <Button
-          size="sm"
-          variant="outline"
-          aria-label={words.splitDown}
-          title={words.splitDown}
-          onClick={() => keep(session, "halvedTile", 1, halved(tile.id, "stack", kit.newId))}
-        >
-          <Rows2 size={16} aria-hidden />
-        </Button>
-        <Button size="sm" variant="outline" flex="1" onClick={take}>
-          <X size={16} aria-hidden /> {words.takeAway}
-        </Button>
+    </HStack>
+  );
+}
+
+const edges: readonly (readonly [Edge, typeof ArrowLeftToLine])[] = [
+  ["left", ArrowLeftToLine],
+  ["top", ArrowUpToLine],
+  ["bottom", ArrowDownToLine],
+  ["right", ArrowRightToLine],
+];
+
+/** The chosen photo into a place of its own at an edge of the tile, as by dragging it there. */
+function SlipIn({ tile, photo }: { readonly tile: Tile; readonly photo: Photo }) {
+  const kit = useKit();
+  const session = useSession();
+  return (
+    <VStack align="stretch" gap="1.5" mb="2.5">
+      <Text fontSize="14px" fontWeight="500" color="fg.muted">
+        {words.slipBeside}
+      </Text>
+      <HStack gap="2">
+        {edges.map(([edge, Icon]) => (
+          <Act
+            key={edge}
+            grows
+            icon={Icon}
+            name={words.slipAt[edge]}
+            onAct={() => keep(session, "slippedIn", 1, slippedIn(photo, tile.id, edge, kit.newId))}
+          />
+        ))}
       </HStack>
-    </PanelSection>
+    </VStack>
   );
 }

@@ -1,14 +1,24 @@
 import { Button, VStack } from "@chakra-ui/react";
-import { ArrowLeftRight } from "lucide-react";
-import type { Tile } from "#core/document";
+import { ArrowLeftRight, Link2, X } from "lucide-react";
+import { areTogether, type Tile } from "#core/document";
 import { panel as words } from "../../../../text/pages.ts";
-import { useSession } from "../../../state/hooks.ts";
+import { useKit } from "../../../kit.ts";
+import { nothingChosen } from "../../../state/choose.ts";
+import { shownPage, useProject, useSession } from "../../../state/hooks.ts";
 import { emptyThem, swapPhotos } from "../../../state/page-gestures.ts";
+import { keep, keptTogether, takenAway } from "../../../state/tree-gestures.ts";
 import { PanelSection, PanelTitle } from "./parts.tsx";
+import { LockSwitch } from "./tile-place.tsx";
+
+/** So many can be neighbours of each other. */
+const mostTogether = 4;
 
 /** Several tiles at once. */
 export function TilesPanel({ tiles }: { readonly tiles: readonly Tile[] }) {
+  const { desk, library } = useKit();
   const session = useSession();
+  const ids = tiles.map((t) => t.id);
+  const together = useProject((s) => areTogether(shownPage(s), ids));
   const full = tiles.filter((t) => t.filling.kind === "photo");
   const [a, b] = tiles;
   return (
@@ -21,20 +31,32 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly Tile[] }) {
               <ArrowLeftRight size={17} aria-hidden /> {words.swap}
             </Button>
           )}
-          {full.length > 0 && (
+          {tiles.length <= mostTogether && (
             <Button
-              variant="ghost"
-              onClick={() =>
-                emptyThem(
-                  session,
-                  tiles.map((t) => t.id),
-                )
-              }
+              variant="outline"
+              aria-pressed={together}
+              onClick={() => keep(session, "keptTogether", ids.length, keptTogether(library, ids))}
+              {...(together ? { bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } : {})}
             >
+              <Link2 size={17} aria-hidden /> {words.together}
+            </Button>
+          )}
+          <Button
+            variant="outline"
+            onClick={() => {
+              keep(session, "tookAway", ids.length, takenAway(ids));
+              desk.setState({ tiles: nothingChosen });
+            }}
+          >
+            <X size={17} aria-hidden /> {words.takeAwayMany(ids.length)}
+          </Button>
+          {full.length > 0 && (
+            <Button variant="ghost" onClick={() => emptyThem(session, ids)}>
               {words.emptyMany(full.length)}
             </Button>
           )}
         </VStack>
+        <LockSwitch tiles={tiles} label={words.lockMany} />
       </PanelSection>
     </>
   );
