@@ -13,6 +13,7 @@ const order = [
   "fit",
   "arrange",
   "document",
+  "templates",
   "scene",
 ];
 

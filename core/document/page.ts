@@ -92,7 +92,7 @@ const gridSchema = z
   .readonly();
 export type Grid = z.infer<typeof gridSchema>;
 
-const partSchema: z.ZodType<TreeNode> = z.lazy(() => z.union([leafSchema, splitSchema]));
+export const partSchema: z.ZodType<TreeNode> = z.lazy(() => z.union([leafSchema, splitSchema]));
 const leafSchema = z
   .object({ tileId: id, aspect: z.number().positive().max(1e4), shaped: z.literal(true).optional() })
   .readonly();

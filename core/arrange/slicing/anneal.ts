@@ -1,6 +1,9 @@
 import type { Score } from "./score.ts";
 import { type SlicingTask, side, stack, Workbench } from "./workbench.ts";
 
+// Looked up once: inside the loops below a global costs more than the sum it is part of.
+const { exp, floor, log } = Math;
+
 export interface Annealing {
   readonly steps: number;
   readonly warmest: number;
@@ -18,7 +21,6 @@ export function anneal(tree: Workbench, task: SlicingTask, score: Score, chance:
   trial.copyFrom(tree);
   let cost = score.of(trial, Number.POSITIVE_INFINITY);
   let best = cost;
-  const { log, exp } = Math;
   const cooling = log(how.coldest / how.warmest) / how.steps;
   for (let step = 0; step < how.steps; step += 1) {
     const warmth = how.warmest * exp(cooling * step);
@@ -41,7 +43,7 @@ export function anneal(tree: Workbench, task: SlicingTask, score: Score, chance:
 function change(tree: Workbench, chance: () => number): boolean {
   const { n } = tree;
   const dice = chance();
-  const inner = n + Math.floor(chance() * (n - 1));
+  const inner = n + floor(chance() * (n - 1));
   if (dice < 0.25) {
     tree.way[inner] = tree.way[inner] === side ? stack : side;
     tree.deriveUp(inner);
@@ -60,11 +62,11 @@ function change(tree: Workbench, chance: () => number): boolean {
 /** Two photos change places; mostly neighbours in reading order, so that the order is not lost. */
 function swapPhotos(tree: Workbench, chance: () => number): boolean {
   const { n, photo } = tree;
-  const a = Math.floor(chance() * n);
+  const a = floor(chance() * n);
   const near = chance() < 0.7;
-  let b = Math.floor(chance() * n);
+  let b = floor(chance() * n);
   if (near) {
-    const wanted = photo[a]! + (chance() < 0.5 ? -1 : 1) * (1 + Math.floor(chance() * 2));
+    const wanted = photo[a]! + (chance() < 0.5 ? -1 : 1) * (1 + floor(chance() * 2));
     b = photo.indexOf(wanted);
     if (b < 0) return false;
   }
@@ -82,7 +84,7 @@ function nearInReading(tree: Workbench, what: number, chance: () => number): num
   const { n, photo, parent, left, right } = tree;
   let leaf = what;
   while (leaf >= n) leaf = chance() < 0.5 ? left[leaf]! : right[leaf]!;
-  const wanted = photo[leaf]! + (chance() < 0.5 ? -1 : 1) * (1 + Math.floor(chance() * 3));
+  const wanted = photo[leaf]! + (chance() < 0.5 ? -1 : 1) * (1 + floor(chance() * 3));
   let onto = photo.indexOf(wanted);
   while (onto >= 0 && chance() < 0.45) onto = parent[onto]!;
   return onto;
@@ -92,11 +94,11 @@ function nearInReading(tree: Workbench, what: number, chance: () => number): num
 function regraft(tree: Workbench, chance: () => number): boolean {
   const { n, parent, left, right } = tree;
   const size = 2 * n - 1;
-  const what = chance() < 0.75 ? Math.floor(chance() * n) : Math.floor(chance() * size);
+  const what = chance() < 0.75 ? floor(chance() * n) : floor(chance() * size);
   const p = parent[what]!;
   if (p < 0) return false;
   const stays = left[p] === what ? right[p]! : left[p]!;
-  const onto = chance() < 0.75 ? nearInReading(tree, what, chance) : Math.floor(chance() * size);
+  const onto = chance() < 0.75 ? nearInReading(tree, what, chance) : floor(chance() * size);
   if (onto < 0) return false;
   // Not into itself, nor where it is.
   if (onto === p || onto === stays || onto === what) return false;

@@ -1,5 +1,9 @@
 import type { SlicingTask, Workbench } from "./workbench.ts";
 
+// Looked up once: a global costs more than the sum it is part of.
+const { abs, log, max, min } = Math;
+const never = Number.POSITIVE_INFINITY;
+
 /** What the search makes small. A crop costs the most; then uneven sizes, a lost reading order, and one far too small. */
 export const price = {
   crop: 13,
@@ -38,7 +42,6 @@ export class Score {
   }
 
   of(tree: Workbench, bound: number): number {
-    const never = Number.POSITIVE_INFINITY;
     const s = tree.factor();
     if (!(s > 0)) return never;
     const crop = s < 1 ? 1 - s : 1 - 1 / s;
@@ -56,7 +59,6 @@ export class Score {
 
   #uneven(tree: Workbench): number {
     const { n, w, h, photo } = tree;
-    const { abs, log } = Math;
     let sum = 0;
     for (let i = 0; i < n; i += 1) sum += w[i]! * h[i]!;
     let apart = 0;
@@ -78,7 +80,6 @@ export class Score {
   /** Pairs whose second is read before the first: those on one line go by their middles across, the others down. */
   #misread(tree: Workbench, most: number): number {
     const { n, photo } = tree;
-    const { min, max } = Math;
     const top = this.#top;
     const high = this.#high;
     const across = this.#across;

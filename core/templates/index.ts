@@ -1,0 +1,14 @@
+export { type Adapted, adapted } from "./adapt.ts";
+export { mostFileBytes, readTemplateFile, templateFile, templateFileJsonSchema } from "./file.ts";
+export { farFrom, layTemplate, type SaveTask, templateOfPage } from "./lay-template.ts";
+export { shippedTemplates } from "./shipped/index.ts";
+export {
+  type PageShape,
+  type Place,
+  pageShapes,
+  photoPlaces,
+  shapeOf,
+  type Template,
+  templateSchema,
+} from "./template.ts";
+export { type TemplateTurn, turned, unturned } from "./turned.ts";
