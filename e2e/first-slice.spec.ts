@@ -1,7 +1,7 @@
 import { mkdtemp } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { expect, type Page, test } from "@playwright/test";
+import { expect, test } from "@playwright/test";
 import sharp from "sharp";
 import { killBrowser, openProfile } from "./support/browser.ts";
 import { samplePhotos, troubleFiles } from "./support/files.ts";
@@ -10,6 +10,7 @@ import {
   box,
   chooseFiles,
   drag,
+  expectEvenGaps,
   expectKept,
   expectUndo,
   paintedPage,
@@ -250,22 +251,6 @@ test("from files on disk to a collage that a lab can print, with the browser kil
   });
   await context.close();
 });
-
-/** All neighbours on the page stand equally far apart, to half a pixel of the screen. */
-async function expectEvenGaps(page: Page): Promise<void> {
-  const boxes = await Promise.all((await tiles(page).all()).map((t) => box(t)));
-  const gaps: number[] = [];
-  for (const a of boxes)
-    for (const b of boxes) {
-      const sameRow = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y) > 1;
-      const sameColumn = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x) > 1;
-      if (sameRow && b.x > a.x) gaps.push(b.x - a.x - a.width);
-      if (sameColumn && b.y > a.y) gaps.push(b.y - a.y - a.height);
-    }
-  const least = Math.min(...gaps);
-  // Further neighbours lie further; the nearest of each pair must all agree, so compare those below twice the least.
-  for (const g of gaps.filter((v) => v < 2 * least + 1)) expect(Math.abs(g - least)).toBeLessThan(0.5);
-}
 
 /** The share of pixels that differ by more than a tolerance, both pictures brought to one size. */
 async function differing(a: Buffer, b: Buffer): Promise<number> {

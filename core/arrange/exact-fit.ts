@@ -11,6 +11,8 @@ export interface FitTask {
   /** Mm. */
   readonly gap: number;
   readonly seed: number;
+  /** For so few photos that all trees are tried: not the best of them, but the one so many places after it. */
+  readonly turn?: number | undefined;
   /** How much it matters that the photos are read in the order given; mostly, where nothing is said. */
   readonly order?: OrderWish | undefined;
 }
@@ -39,7 +41,7 @@ export const slicingTask = ({ photos, room, gap, order }: FitTask): SlicingTask 
  */
 export function exactFit(task: FitTask): TreeNode {
   const given = slicingTask(task);
-  const tree = treeOf(bestTree(given, task.seed).tree, given, task);
+  const tree = treeOf(bestTree(given, task.seed, task.turn).tree, given, task);
   const few = task.photos.length > 1 && task.photos.length <= fewPhotos;
   return few ? relaxed(tree, task.room, task.gap, new Map(task.photos.map((p) => [p.tileId, p.weight ?? 1]))) : tree;
 }

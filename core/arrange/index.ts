@@ -12,6 +12,7 @@ export {
   isLeaf,
   leavesOf,
   looseRects,
+  mapLeaves,
   type TreeLeaf,
   type TreeNode,
   type TreeSplit,
@@ -22,7 +23,6 @@ export {
 export {
   type Edge,
   inLineWith,
-  mapLeaves,
   mirrored,
   nodeAt,
   pathTo,

@@ -1,6 +1,6 @@
 import type { Rect } from "#core/geometry";
 import { clamp } from "#core/geometry";
-import { isLeaf, leavesOf, type TreeLeaf, type TreeNode, type TreeSplit, treeBoxes } from "./tree.ts";
+import { isLeaf, leavesOf, mapLeaves, type TreeLeaf, type TreeNode, type TreeSplit, treeBoxes } from "./tree.ts";
 
 /** The numbers of the parts that lead from the root to a node. */
 export type TreePath = readonly number[];
@@ -102,7 +102,7 @@ function factorAround(tree: TreeNode, path: TreePath, boxes: ReadonlyMap<string,
   }
   const free = (node: TreeNode, at: TreePath): number | undefined => {
     const box = boxes.get(at.join("."))!;
-    if (isLeaf(node)) return box.w / box.h / node.aspect;
+    if (isLeaf(node)) return node.shaped ? undefined : box.w / box.h / node.aspect;
     if (node.set) return box.w / box.h / node.set.aspect;
     for (const [i, part] of node.parts.entries()) {
       const found = free(part, [...at, i]);
@@ -215,10 +215,6 @@ export function withSwapped(tree: TreeNode, a: string, b: string): TreeNode {
   const [first, second] = [leaves.get(a), leaves.get(b)];
   if (!first || !second) return tree;
   return mapLeaves(tree, (leaf) => (leaf.tileId === a ? second : leaf.tileId === b ? first : leaf));
-}
-
-export function mapLeaves(node: TreeNode, edit: (leaf: TreeLeaf) => TreeLeaf): TreeNode {
-  return isLeaf(node) ? edit(node) : { ...node, parts: node.parts.map((part) => mapLeaves(part, edit)) };
 }
 
 /** Nothing set by hand any more: the page comes out exact by itself again. */

@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import type { Rect } from "#core/geometry";
-import { cropOf, exactFit, isLeaf, leavesOf, looseRects, type TreeNode, treeRects } from "./index.ts";
+import { cropOf, exactFit, isLeaf, leavesOf, looseRects, mapLeaves, type TreeNode, treeRects } from "./index.ts";
 import { tilingFault } from "./tiled.fixture.ts";
 
 const aspect = fc.constantFrom(3 / 2, 2 / 3, 4 / 3, 3 / 4, 1, 16 / 9, 9 / 16, 3, 0.4, 2.5);
@@ -125,4 +125,26 @@ test("a photo that leads gets about its share, and one, two and odd photos have 
     1,
   ).values())
     expect(Math.min(r.w, r.h)).toBeGreaterThan(2);
+});
+
+test("a tile whose shape is asked for has it, and the page stays exact around it", () => {
+  fc.assert(
+    fc.property(anyTree, room, fc.nat(11), fc.constantFrom(1, 3 / 2, 4 / 5), (tree, size, pick, wanted) => {
+      const leaves = leavesOf(tree);
+      const one = leaves[pick % leaves.length]!.tileId;
+      const shaped = mapLeaves(tree, (l) => (l.tileId === one ? { ...l, aspect: wanted, shaped: true } : l));
+      const rects = treeRects(shaped, at(size), 2);
+      const plain = treeRects(tree, at(size), 2);
+      const stretch = plain.get("t0")!.w / plain.get("t0")!.h / leaves[0]!.aspect;
+      // Pages that bend photos by more than half are none that anybody makes.
+      fc.pre(Math.abs(Math.log(stretch)) < 0.5 && leaves.length > 3);
+      fc.pre(Math.min(...[...plain.values()].map((r) => Math.min(r.w, r.h))) > 8);
+      expect(tilingFault([...rects.values()], at(size), 2)).toBeUndefined();
+      const r = rects.get(one)!;
+      // A leaf right under the root spans the page, and then its shape is the page's to give.
+      const spans = r.w > size.w - 1e-6 || r.h > size.h - 1e-6;
+      if (!spans) expect(Math.abs(Math.log(r.w / r.h / wanted))).toBeLessThan(0.02);
+    }),
+    { numRuns: 200 },
+  );
 });

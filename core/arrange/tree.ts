@@ -25,6 +25,10 @@ export function leavesOf(node: TreeNode): readonly TreeLeaf[] {
   return isLeaf(node) ? [node] : node.parts.flatMap(leavesOf);
 }
 
+export function mapLeaves(node: TreeNode, edit: (leaf: TreeLeaf) => TreeLeaf): TreeNode {
+  return isLeaf(node) ? edit(node) : { ...node, parts: node.parts.map((part) => mapLeaves(part, edit)) };
+}
+
 /** `w = s·a·h + p + q·s`; see `Workbench` for where it comes from. */
 interface Line {
   readonly a: number;
@@ -58,6 +62,49 @@ const factorOf = (line: Line, room: Size): number => (room.w - line.p) / (line.a
  * a hand has set by itself. A gap that leaves something no room is drawn as wide as it can be.
  */
 export function treeRects(tree: TreeNode, room: Rect, gap: number): Map<string, Rect> {
+  const rects = solvedRects(tree, room, gap);
+  return leavesOf(tree).some((l) => l.shaped) ? shapedRects(tree, room, gap, rects) : rects;
+}
+
+/** Where a shape asked for is met this nearly, nobody sees the rest. */
+const shapeSlack = 1e-7;
+const mostRounds = 24;
+const widestTune = 20;
+
+/**
+ * The others make room for tiles whose shape was asked for: what the common factor does to those is taken back before,
+ * round by round until it stays. Where all of a row was shaped there is no such page, and the last round stands.
+ */
+function shapedRects(tree: TreeNode, room: Rect, gap: number, first: Map<string, Rect>): Map<string, Rect> {
+  let [tuned, rects] = [tree, first];
+  const wanted = new Map(leavesOf(tree).flatMap((l) => (l.shaped ? [[l.tileId, l.aspect] as const] : [])));
+  const { log, exp, abs, max, min } = Math;
+  // By tile, as logarithms: what was asked of the tree the last time, and what came of it. A secant finds the next.
+  const before = new Map<string, readonly [asked: number, came: number]>();
+  for (let round = 0; round < mostRounds; round += 1) {
+    let off = 0;
+    tuned = mapLeaves(tuned, (l) => {
+      const aspect = wanted.get(l.tileId);
+      if (aspect === undefined) return l;
+      const r = rects.get(l.tileId)!;
+      const [asked, came] = [log(l.aspect), log(r.w / r.h)];
+      const short = log(aspect) - came;
+      off = max(off, abs(short));
+      const [lastAsked, lastCame] = before.get(l.tileId) ?? [asked - 1, came - 1];
+      before.set(l.tileId, [asked, came]);
+      const slope = asked === lastAsked ? 1 : (came - lastCame) / (asked - lastAsked);
+      const step = short / min(1, max(0.05, slope));
+      return { ...l, aspect: min(aspect * widestTune, max(aspect / widestTune, exp(asked + step))) };
+    });
+    if (!(off > shapeSlack)) break;
+    const next = new Map<string, Rect>();
+    if (!lay(tuned, room, gap, next)) break;
+    rects = next;
+  }
+  return rects;
+}
+
+function solvedRects(tree: TreeNode, room: Rect, gap: number): Map<string, Rect> {
   const found = new Map<string, Rect>();
   if (!lay(tree, room, gap, found)) {
     found.clear();
@@ -171,7 +218,7 @@ export function treeBoxes(tree: TreeNode, room: Rect, gap: number): Map<string, 
   return boxes;
 }
 
-function around(a: Rect, b: Rect): Rect {
+export function around(a: Rect, b: Rect): Rect {
   const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
   return { x, y, w: Math.max(a.x + a.w, b.x + b.w) - x, h: Math.max(a.y + a.h, b.y + b.h) - y };
 }

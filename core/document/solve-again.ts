@@ -29,7 +29,7 @@ export function solvedAgain(page: Page, format: PageFormat, how: SolveWish): Pag
   const was = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
   const room = roomFor(page.look, format);
   const turn = new Map(page.tiles.map((t, i) => [t.id, i]));
-  const fit = (leaves: readonly TreeLeaf[], part: Size) =>
+  const solve = (leaves: readonly TreeLeaf[], part: Size) =>
     fitTogether(
       {
         photos: leaves
@@ -38,11 +38,12 @@ export function solvedAgain(page: Page, format: PageFormat, how: SolveWish): Pag
         room: part,
         gap: page.look.gapMm,
         seed: how.seed,
+        turn: how.seed,
         order: was?.order,
       },
       was?.together ?? [],
     );
-  const solved = solveAround({ tree, room, gap: page.look.gapMm, locked: lockedOn(page), keepSet: how.keepSet, fit });
+  const solved = solveAround({ tree, room, gap: page.look.gapMm, locked: lockedOn(page), keepSet: how.keepSet, solve });
   const first = hasSet(solved) ? (was?.first ?? solved) : solved;
   return withTree(page, format, solved, { seed: how.seed, loose: false, first });
 }

@@ -16,6 +16,8 @@ export interface Adapted {
 const farSize = 1.6;
 /** What it costs that the cuts run another way than they were drawn, as a share of the places' shapes. */
 const otherTreePrice = { same: 0, quarter: 0.05, solved: 0.09 };
+/** What it costs that places are larger or smaller beside each other than they were drawn. */
+const sizePrice = 0.35;
 
 /**
  * A template for a page of another size: solved again, not stretched. The places keep their shapes as nearly as the page
@@ -31,13 +33,15 @@ export function adapted(template: Template, format: PageFormat): Adapted {
   const drawn = treeRects(template.tree, drawnRoom, template.look.gapMm);
   const leaves = leavesOf(template.tree);
   const shapes = new Map(leaves.map((l) => [l.tileId, shapeOf(drawn.get(l.tileId)!)]));
-  const bentBy = (tree: TreeNode): number => {
-    const rects = treeRects(tree, room, look.gapMm);
-    const all = leaves.map((l) => cropOf(shapes.get(l.tileId)!, shapeOf(rects.get(l.tileId)!)));
-    return all.reduce((a, b) => a + b, 0) / all.length;
-  };
+  const areas = sharesOf(leaves.map((l) => drawn.get(l.tileId)!));
   const tries: { readonly tree: TreeNode; readonly bent: number; readonly price: number }[] = [];
-  const attempt = (tree: TreeNode, price: number) => tries.push({ tree, bent: bentBy(tree), price });
+  const attempt = (tree: TreeNode, price: number) => {
+    const rects = treeRects(tree, room, look.gapMm);
+    const boxes = leaves.map((l) => rects.get(l.tileId)!);
+    const bent = mean(leaves.map((l, i) => cropOf(shapes.get(l.tileId)!, shapeOf(boxes[i]!))));
+    const unlike = mean(sharesOf(boxes).map((share, i) => Math.abs(Math.log(share / areas[i]!))));
+    tries.push({ tree, bent, price: price + sizePrice * unlike });
+  };
   attempt(template.tree, otherTreePrice.same);
   if (tries[0]!.bent > 0.06) {
     attempt(reshaped(quarterTree(template.tree), shapes), otherTreePrice.quarter);
@@ -48,6 +52,13 @@ export function adapted(template: Template, format: PageFormat): Adapted {
     attempt(exactFit({ photos, room, gap: look.gapMm, seed: 0, order: "kept" }), otherTreePrice.solved);
   }
   return { look, ...tries.reduce((best, t) => (t.bent + t.price < best.bent + best.price ? t : best)) };
+}
+
+const mean = (all: readonly number[]): number => all.reduce((a, b) => a + b, 0) / all.length;
+
+function sharesOf(rects: readonly Rect[]): number[] {
+  const sum = rects.reduce((total, r) => total + r.w * r.h, 0);
+  return rects.map((r) => (r.w * r.h) / sum);
 }
 
 const shapeOf = (r: Rect): number => r.w / r.h;

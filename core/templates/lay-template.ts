@@ -96,7 +96,7 @@ export function templateOfPage(page: Page, format: PageFormat, task: SaveTask): 
     page: { widthMm: format.widthMm, heightMm: format.heightMm },
     look: page.look,
     loose: page.arrangement?.kind === "tree" && page.arrangement.loose,
-    tree: mapLeaves(tree, (l) => ({ tileId: names.get(l.tileId)!, aspect: l.aspect })),
+    tree: mapLeaves(tree, (l) => ({ ...l, tileId: names.get(l.tileId)! })),
     places,
   };
 }

@@ -103,3 +103,19 @@ export async function paintedPage(page: Page): Promise<Buffer> {
   }).toPass({ intervals: [400] });
   return Buffer.from(last.slice(last.indexOf(",") + 1), "base64");
 }
+
+/** All neighbours on the page stand equally far apart, to half a pixel of the screen. */
+export async function expectEvenGaps(page: Page): Promise<void> {
+  const boxes = await Promise.all((await tiles(page).all()).map((t) => box(t)));
+  const gaps: number[] = [];
+  for (const a of boxes)
+    for (const b of boxes) {
+      const sameRow = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y) > 1;
+      const sameColumn = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x) > 1;
+      if (sameRow && b.x > a.x) gaps.push(b.x - a.x - a.width);
+      if (sameColumn && b.y > a.y) gaps.push(b.y - a.y - a.height);
+    }
+  const least = Math.min(...gaps);
+  // Further neighbours lie further; the nearest of each pair must all agree, so compare those below twice the least.
+  for (const g of gaps.filter((v) => v < 2 * least + 1)) expect(Math.abs(g - least)).toBeLessThan(0.5);
+}

@@ -10,6 +10,7 @@ import { portOf, WorkerLine } from "../workers/line.ts";
 import { WorkerPool } from "../workers/pool.ts";
 import { createDesk, type Desk } from "./state/desk.ts";
 import { Library } from "./state/library.ts";
+import { TemplateShelf } from "./state/template-shelf.ts";
 
 /** Everything that the places share and that is not theirs, handed in from one spot. */
 export interface Kit {
@@ -19,6 +20,7 @@ export interface Kit {
   readonly printing: WorkerLine<PrintJobs>;
   readonly urls: PreviewUrls;
   readonly bitmaps: Bitmaps;
+  readonly templates: TemplateShelf;
   readonly desk: Desk;
   readonly newId: () => string;
   readonly now: () => string;
@@ -69,6 +71,7 @@ export async function openKit(notices: { readonly blocked: () => void; readonly 
     ),
     urls: new PreviewUrls(store, afterPaint),
     bitmaps: new Bitmaps((id, size) => previewOf(id, size, { store, pool, library })),
+    templates: new TemplateShelf(store, newId),
     desk: createDesk(),
     newId,
     now,

@@ -1,6 +1,7 @@
 import { openDB } from "idb";
 import { projectSchema, type Step, stepSchema } from "#core/document";
 import { isWholePhoto, type NamedSpan, namedSpanSchema, type Photo, photoSchema } from "#core/photo";
+import { type Template, templateSchema } from "#core/templates";
 import { type Db, databaseName, type StoredProject, upgrades } from "./schema.ts";
 import {
   type NewPhoto,
@@ -140,6 +141,34 @@ class IdbStore implements Store {
 
   keepWaiting(names: readonly string[]) {
     return guarded(async () => void (await this.#db.put("waiting", names, "incoming")));
+  }
+
+  templates() {
+    return guarded(async () =>
+      (await this.#db.getAll("templates")).flatMap((t) => templateSchema.safeParse(t).data ?? []),
+    );
+  }
+
+  putTemplates(templates: readonly Template[]) {
+    return guarded(async () => {
+      const tx = this.#db.transaction("templates", "readwrite");
+      await settle(
+        tx,
+        templates.map((t) => tx.store.put(t)),
+      );
+    });
+  }
+
+  removeTemplate(templateId: string) {
+    return guarded(() => this.#db.delete("templates", templateId));
+  }
+
+  favourites() {
+    return guarded(async () => (await this.#db.get("favourites", "templates")) ?? []);
+  }
+
+  keepFavourites(templateIds: readonly string[]) {
+    return guarded(async () => void (await this.#db.put("favourites", templateIds, "templates")));
   }
 
   original(photoId: string) {

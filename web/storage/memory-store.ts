@@ -1,4 +1,5 @@
 import type { NamedSpan, Photo } from "#core/photo";
+import type { Template } from "#core/templates";
 import type { OpenedProject, Store } from "./store.ts";
 
 /** Where a browser refuses to keep anything: one can work and export, but it is gone with the tab. */
@@ -6,6 +7,8 @@ export function openMemoryStore(): Store {
   const photos = new Map<string, Photo>();
   const blobs = new Map<string, Blob>();
   let spans: readonly NamedSpan[] = [];
+  const templates = new Map<string, Template>();
+  let favourites: readonly string[] = [];
   const projects = new Map<string, OpenedProject>();
   return {
     lasting: false,
@@ -39,6 +42,15 @@ export function openMemoryStore(): Store {
     },
     waiting: async () => [],
     keepWaiting: async () => {},
+    templates: async () => [...templates.values()],
+    putTemplates: async (list) => {
+      for (const t of list) templates.set(t.id, t);
+    },
+    removeTemplate: async (id) => void templates.delete(id),
+    favourites: async () => favourites,
+    keepFavourites: async (ids) => {
+      favourites = ids;
+    },
     original: async (id) => blobs.get(id),
     preview: async (id, size) => blobs.get(`${id}/${size}`),
     previews: async (wanted) => wanted.map((w) => blobs.get(`${w.photoId}/${w.size}`)),

@@ -1,6 +1,7 @@
 import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from "idb";
 import type { Project, Step } from "#core/document";
 import type { NamedSpan, Photo } from "#core/photo";
+import type { Template } from "#core/templates";
 import type { SentMark } from "./store.ts";
 
 export interface StoredProject {
@@ -22,6 +23,9 @@ export interface Kept extends DBSchema {
   spans: { key: string; value: NamedSpan };
   /** One record, `incoming`: names of files on their way in. */
   waiting: { key: string; value: readonly string[] };
+  templates: { key: string; value: Template };
+  /** One record, `templates`: ids. */
+  favourites: { key: string; value: readonly string[] };
   /** [projectId, number]: numbers only grow, so that a step keeps its record while older ones fall away. */
   steps: { key: [string, number]; value: Step };
 }
@@ -41,6 +45,10 @@ export const upgrades: readonly Upgrade[] = [
   (db) => {
     db.createObjectStore("spans", { keyPath: "id" });
     db.createObjectStore("waiting");
+  },
+  (db) => {
+    db.createObjectStore("templates", { keyPath: "id" });
+    db.createObjectStore("favourites");
   },
 ];
 

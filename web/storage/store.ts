@@ -1,5 +1,6 @@
 import type { Project, Step } from "#core/document";
 import type { NamedSpan, Photo } from "#core/photo";
+import type { Template } from "#core/templates";
 
 /** `small` for shelves and lists, made at once; `large` for a tile that fills the screen, made when first needed. */
 export type PreviewSize = "small" | "large";
@@ -58,6 +59,13 @@ export interface Store {
   /** Many at once, in the order asked for; undefined where one is missing. */
   previews(wanted: readonly { readonly photoId: string; readonly size: PreviewSize }[]): Promise<(Blob | undefined)[]>;
   keepPreview(photoId: string, size: PreviewSize, preview: Blob): Promise<void>;
+  /** Templates of one's own; those that come along are no part of storage. */
+  templates(): Promise<readonly Template[]>;
+  putTemplates(templates: readonly Template[]): Promise<void>;
+  removeTemplate(templateId: string): Promise<void>;
+  /** Ids of templates, own ones and others. */
+  favourites(): Promise<readonly string[]>;
+  keepFavourites(templateIds: readonly string[]): Promise<void>;
   projects(): Promise<{ readonly cards: readonly ProjectCard[]; readonly damaged: number }>;
   openProject(projectId: string): Promise<OpenedProject | undefined>;
   saveProject(save: ProjectSave): Promise<void>;

@@ -22,6 +22,8 @@ export const keys = {
     ["S", "Shuffle"],
     ["Page up and page down", "The page before or after"],
     ["On a page of the run: Alt + arrow keys", "Move it forward or back"],
+    ["On a tile: Alt + arrow keys", "Move it past its neighbour"],
+    ["On a tile: the menu key", "Everything that can be done with it"],
     ["[ and ]", "Step through other ways to arrange the page"],
     ["On a seam: Alt + arrow keys", "Move only this stretch of it"],
     ["Escape", "Let go"],

@@ -34,11 +34,23 @@ function* orders(list: readonly number[]): Generator<readonly number[]> {
     for (const rest of orders(list.filter((_, k) => k !== i))) yield [first, ...rest];
 }
 
-/** The cheapest of all trees there are; for five photos ten thousand, beyond that too many. */
-export function bestOfAll(tree: Workbench, task: SlicingTask, score: Score): number {
+interface Ranked {
+  readonly tree: Workbench;
+  readonly cost: number;
+}
+
+/** A tree that costs this much more than the best is none that anybody would want to see. */
+const farOff = 1.5;
+
+/**
+ * The cheapest of all trees there are, for five photos ten thousand, beyond that too many; or the `turn`-th of the
+ * cheapest, begun again from the first after the last that is any good.
+ */
+export function bestOfAll(task: SlicingTask, score: Score, turn: number): Ranked {
   const n = task.aspects.length;
   const trial = new Workbench(task);
-  let best = Number.POSITIVE_INFINITY;
+  const kept: Ranked[] = [];
+  let bound = Number.POSITIVE_INFINITY;
   let next = n;
   let leaf = 0;
   const plant = (shape: Shape): number => {
@@ -61,11 +73,16 @@ export function bestOfAll(tree: Workbench, task: SlicingTask, score: Score): num
       // Inner nodes are numbered from the root down.
       for (let node = 0; node < n; node += 1) trial.derive(node);
       for (let node = 2 * n - 2; node >= n; node -= 1) trial.derive(node);
-      const cost = score.of(trial, best);
-      if (cost >= best) continue;
-      best = cost;
+      const cost = score.of(trial, bound);
+      if (cost >= bound) continue;
+      const tree = new Workbench(task);
       tree.copyFrom(trial);
+      const at = kept.findIndex((k) => k.cost > cost);
+      kept.splice(at < 0 ? kept.length : at, 0, { tree, cost });
+      kept.length = Math.min(kept.length, turn + 1);
+      if (kept.length > turn) bound = kept[turn]!.cost;
     }
   }
-  return best;
+  const good = kept.filter((k) => k.cost <= kept[0]!.cost + farOff);
+  return good[turn % good.length] ?? { tree: trial, cost: bound };
 }

@@ -8,6 +8,8 @@ import { type SlicingTask, Workbench } from "./workbench.ts";
 
 /** Up to here every tree there is can be tried. */
 const fewPhotos = 5;
+/** And so many of the best of those take turns. */
+const fewTurns = 12;
 /** Above, one long search from a good start does better than several short ones. */
 const manyPhotos = 24;
 
@@ -20,13 +22,10 @@ export interface Found {
  * The best tree for the photos: of all trees for a few, by a seeded search for many. Bounded by a count of steps, so that
  * the same task and seed give the same tree on any machine; about 10 to 40 ms of processor time.
  */
-export function bestTree(task: SlicingTask, seed: number): Found {
+export function bestTree(task: SlicingTask, seed: number, turn = 0): Found {
   const n = task.aspects.length;
   const score = new Score(task);
-  if (n <= fewPhotos) {
-    const tree = new Workbench(task);
-    return { tree, cost: bestOfAll(tree, task, score) };
-  }
+  if (n <= fewPhotos) return bestOfAll(task, score, turn % fewTurns);
   const chance = seededChance(seed + 1);
   if (n > manyPhotos) {
     const tree = bestStart(task, score, chance, 10);

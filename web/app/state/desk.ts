@@ -14,6 +14,8 @@ export interface DeskState {
   readonly reframing: string | undefined;
   /** A line is to be drawn on it, by which it is straightened. */
   readonly straightening: boolean;
+  /** The panel shows the templates instead of what is chosen. */
+  readonly templates: boolean;
   readonly mat: MatTone;
   readonly cutLines: boolean;
   /** What the library is narrowed to. */
@@ -31,6 +33,7 @@ export const createDesk = () =>
     tiles: nothingChosen,
     reframing: undefined,
     straightening: false,
+    templates: false,
     mat: "light",
     cutLines: true,
     sieve: openSieve,

@@ -67,7 +67,9 @@ export function fillWith(session: ProjectSession, photos: readonly Photo[]): num
 }
 
 export function reframeChange(page: Page, tileId: string, view: View, framing: Framing): Change {
-  return fill(page, [{ tileId, filling: { kind: "photo", view: { ...view, ...framing, byHand: true } } }]);
+  const { zoom, centre, turn, flip, whole = view.whole } = framing;
+  const framed: View = { ...view, zoom, centre, turn, flip, whole, byHand: true };
+  return fill(page, [{ tileId, filling: { kind: "photo", view: framed } }]);
 }
 
 export function resetFraming(session: ProjectSession, tileId: string): void {

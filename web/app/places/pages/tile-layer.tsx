@@ -1,16 +1,18 @@
 import { Box, Text } from "@chakra-ui/react";
 import { useDraggable } from "@dnd-kit/core";
-import { ImageOff, ImagePlus } from "lucide-react";
+import { ImageOff, ImagePlus, Lock } from "lucide-react";
 import { type KeyboardEvent, type MouseEvent, memo, useRef, useState } from "react";
+import type { Edge } from "#core/arrange";
 import { frameRect, type Page, photoIdOf, type Tile } from "#core/document";
 import { pages as words } from "../../../text/pages.ts";
 import { useKit } from "../../kit.ts";
 import { choose } from "../../state/choose.ts";
 import { useDesk, useLibrary, useSession } from "../../state/hooks.ts";
 import { emptyThem } from "../../state/page-gestures.ts";
-import { keep, takenAway } from "../../state/tree-gestures.ts";
+import { keep, takenAway, tileMoved } from "../../state/tree-gestures.ts";
 import type { Dragged, DropMeaning } from "./drop-meaning.ts";
 import { nearestToward, type PageView, placeOf } from "./page-view.ts";
+import { TileMenu } from "./tile-menu.tsx";
 
 interface TileLayerProps {
   readonly view: PageView;
@@ -35,7 +37,8 @@ export function TileLayer({ view, page, dragged, meaning }: TileLayerProps) {
     if (e.key.startsWith("Arrow")) {
       const rects = page.tiles.map((t) => ({ id: t.id, ...frameRect(t.frame) }));
       const next = nearestToward(rects, stop, e.key);
-      if (next) layer.current?.querySelector<HTMLElement>(`[data-tile="${next}"]`)?.focus();
+      if (e.altKey && next) keep(session, "arrangedAnew", 1, tileMoved(stop, { tileId: next, edge: edgeOf[e.key]! }));
+      else if (next) layer.current?.querySelector<HTMLElement>(`[data-tile="${next}"]`)?.focus();
     } else if (e.key === " ")
       desk.setState((s) => ({
         tiles: choose(s.tiles, ids, stop, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
@@ -50,47 +53,60 @@ export function TileLayer({ view, page, dragged, meaning }: TileLayerProps) {
   };
 
   return (
-    <Box
-      ref={layer}
-      role="listbox"
-      aria-multiselectable
-      aria-label={words.title}
-      position="absolute"
-      inset="0"
-      onKeyDown={onKeyDown}
-      pointerEvents="none"
-    >
-      {page.tiles.map((tile, i) => {
-        const photo = byId.get(photoIdOf(tile) ?? "");
-        const what =
-          tile.filling.kind === "empty" ? words.emptyTile : photo ? photo.caption || photo.name : words.photoGone;
-        return (
-          <TileSpot
-            key={tile.id}
-            tile={tile}
-            view={view}
-            label={words.tile(i + 1, page.tiles.length, what)}
-            missing={tile.filling.kind === "photo" && !photo}
-            chosen={choice.ids.has(tile.id)}
-            stop={tile.id === stop}
-            dragged={dragged}
-            target={targetOf(meaning) === tile.id}
-            onFocus={() => setAt(tile.id)}
-            onClick={(e) =>
-              desk.setState((s) => ({
-                tiles: choose(s.tiles, ids, tile.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
-              }))
-            }
-            onDoubleClick={() =>
-              tile.filling.kind === "photo" &&
-              desk.setState({ tiles: { ids: new Set([tile.id]), anchor: tile.id }, reframing: tile.id })
-            }
-          />
-        );
-      })}
-    </Box>
+    <TileMenu>
+      <Box
+        ref={layer}
+        role="listbox"
+        aria-multiselectable
+        aria-label={words.title}
+        position="absolute"
+        inset="0"
+        onKeyDown={onKeyDown}
+        pointerEvents="none"
+      >
+        {page.tiles.map((tile, i) => {
+          const photo = byId.get(photoIdOf(tile) ?? "");
+          const what =
+            tile.filling.kind === "empty" ? words.emptyTile : photo ? photo.caption || photo.name : words.photoGone;
+          return (
+            <TileSpot
+              key={tile.id}
+              tile={tile}
+              view={view}
+              label={words.tile(i + 1, page.tiles.length, what)}
+              missing={tile.filling.kind === "photo" && !photo}
+              chosen={choice.ids.has(tile.id)}
+              stop={tile.id === stop}
+              dragged={dragged}
+              target={targetOf(meaning) === tile.id}
+              onFocus={() => setAt(tile.id)}
+              onClick={(e) =>
+                desk.setState((s) => ({
+                  tiles: choose(s.tiles, ids, tile.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
+                }))
+              }
+              onMenu={() => {
+                if (!choice.ids.has(tile.id)) desk.setState({ tiles: { ids: new Set([tile.id]), anchor: tile.id } });
+              }}
+              onDoubleClick={() =>
+                tile.filling.kind === "photo" &&
+                desk.setState({ tiles: { ids: new Set([tile.id]), anchor: tile.id }, reframing: tile.id })
+              }
+            />
+          );
+        })}
+      </Box>
+    </TileMenu>
   );
 }
+
+/** Moved past its neighbour, a tile comes to lie on that one's far side. */
+const edgeOf: Record<string, Edge> = {
+  ArrowLeft: "left",
+  ArrowRight: "right",
+  ArrowUp: "top",
+  ArrowDown: "bottom",
+};
 
 const targetOf = (m: DropMeaning): string | undefined =>
   m.does === "put" ? m.tileId : m.does === "swap" ? m.withTileId : undefined;
@@ -107,6 +123,7 @@ interface TileSpotProps {
   readonly target: boolean;
   readonly onFocus: () => void;
   readonly onClick: (e: MouseEvent) => void;
+  readonly onMenu: () => void;
   readonly onDoubleClick: () => void;
 }
 
@@ -121,6 +138,7 @@ const TileSpot = memo(function TileSpot({
   target,
   onFocus,
   onClick,
+  onMenu,
   onDoubleClick,
 }: TileSpotProps) {
   const rect = frameRect(tile.frame);
@@ -148,6 +166,7 @@ const TileSpot = memo(function TileSpot({
       placeItems="center"
       onFocus={onFocus}
       onClick={onClick}
+      onContextMenu={onMenu}
       onDoubleClick={onDoubleClick}
       style={{ ...placeOf(view, rect), borderRadius: `${tile.outline.cornerMm * view.scale}px` }}
       bg={own ? "rgba(244,239,230,.66)" : empty || missing ? "rgba(233,226,213,.55)" : undefined}
@@ -162,6 +181,23 @@ const TileSpot = memo(function TileSpot({
       _hover={chosen ? undefined : { boxShadow: "0 0 0 2px {colors.glaze.500}" }}
       _focusVisible={{ outline: "3px solid {colors.glaze.600}", outlineOffset: "4px", zIndex: 3 }}
     >
+      {tile.locked && (
+        <Box
+          position="absolute"
+          left="1"
+          top="1"
+          w="20px"
+          h="20px"
+          display="grid"
+          placeItems="center"
+          borderRadius="full"
+          bg="rgba(34, 48, 43, .78)"
+          color="white"
+          pointerEvents="none"
+        >
+          <Lock size={12} aria-label={words.locked} />
+        </Box>
+      )}
       {(empty || missing) && roomy && (
         <Box color="ink.500" textAlign="center" fontSize="13px" pointerEvents="none">
           {missing ? (

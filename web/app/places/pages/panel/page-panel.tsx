@@ -1,7 +1,9 @@
-import { Box, HStack, Text } from "@chakra-ui/react";
+import { Box, Button, HStack, Text } from "@chakra-ui/react";
+import { LayoutTemplate } from "lucide-react";
 import type { Look, StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
-import { changeTrouble, panel as words } from "../../../../text/pages.ts";
+import { changeTrouble, templates as templateWords, panel as words } from "../../../../text/pages.ts";
+import { useKit } from "../../../kit.ts";
 import { Choose } from "../../../parts/choose-one.tsx";
 import { shownPage, useProject, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
@@ -15,6 +17,7 @@ import { PanelSection, PanelTitle } from "./parts.tsx";
 
 /** The page as a whole: its grid, its gaps, its colours. */
 export function PagePanel() {
+  const { desk } = useKit();
   const session = useSession();
   const page = useProject(shownPage);
   const format = useProject((s) => s.project.format);
@@ -59,6 +62,11 @@ export function PagePanel() {
             onChoose={(u) => session.commit({ code: "changedUnit", count: 1 }, [{ type: "setProject", unit: u }])}
           />
         </Box>
+      </HStack>
+      <HStack gap="2" mb="4">
+        <Button size="sm" variant="outline" onClick={() => desk.setState({ templates: true })}>
+          <LayoutTemplate size={16} aria-hidden /> {templateWords.open}
+        </Button>
       </HStack>
       {page.arrangement && <ArrangementSection page={page} arrangement={page.arrangement} />}
       {page.arrangement && <OtherWays />}

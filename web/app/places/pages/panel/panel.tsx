@@ -2,17 +2,21 @@ import { Box } from "@chakra-ui/react";
 import { findTile } from "#core/document";
 import { shownPage, useDesk, useProject } from "../../../state/hooks.ts";
 import { PagePanel } from "./page-panel.tsx";
+import { TemplatesPanel } from "./templates-panel.tsx";
 import { TilePanel } from "./tile-panel.tsx";
 import { TilesPanel } from "./tiles-panel.tsx";
 
-/** Speaks only of what is chosen: the page, a tile, or several. */
+/** Speaks only of what is chosen: the page, a tile, or several; or shows the templates to lay the page out by. */
 export function Panel() {
   const page = useProject(shownPage);
   const chosen = useDesk((s) => s.tiles.ids);
+  const templates = useDesk((s) => s.templates);
   const tiles = [...chosen].flatMap((id) => findTile(page, id) ?? []);
   return (
     <Box as="aside" overflowY="auto" flex="1" p="5">
-      {tiles.length === 0 ? (
+      {templates ? (
+        <TemplatesPanel />
+      ) : tiles.length === 0 ? (
         <PagePanel />
       ) : tiles.length === 1 ? (
         <TilePanel key={tiles[0]!.id} tile={tiles[0]!} />

@@ -1,0 +1,421 @@
+import { expect, type Page, test } from "@playwright/test";
+import { samplePhotos } from "./support/files.ts";
+import {
+  arrangeFirst,
+  box,
+  chooseFiles,
+  drag,
+  expectEvenGaps,
+  expectUndo,
+  paintedPage,
+  shelfPhotos,
+  startCollage,
+  tile,
+  tiles,
+  typeInto,
+  undoButton,
+} from "./support/tessip.ts";
+
+/** What of the photos is cut off, in per cent, as the panel says. */
+const cropOf = (page: Page) =>
+  page
+    .getByText(/% of the photos is cut off/)
+    .textContent()
+    .then((t) => Number.parseFloat(t!));
+
+const ways = (page: Page) => page.getByRole("group", { name: "Other ways" }).getByRole("button");
+
+const nameOf = (page: Page, n: number) =>
+  tile(page, n)
+    .getAttribute("aria-label")
+    .then((l) => l!.replace(/^Tile \d+ of \d+: /, ""));
+
+const names = (page: Page) =>
+  tiles(page).evaluateAll((all) => all.map((t) => t.getAttribute("aria-label")!.replace(/^Tile \d+ of \d+: /, "")));
+
+const boxes = async (page: Page) => Promise.all((await tiles(page).all()).map((t) => box(t)));
+
+const nobodyChosen = async (page: Page) => {
+  await page.getByRole("region", { name: "The page on its mat" }).click({ position: { x: 8, y: 8 } });
+};
+
+async function twelve(page: Page, size = "12 × 12 in"): Promise<void> {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(14));
+  await startCollage(page, "Quayside Collage Press", size);
+  await arrangeFirst(page, 12);
+}
+
+test("a page arranges itself exactly, shows other ways, and keeps what it is asked to keep", async ({ page }) => {
+  await twelve(page);
+  await expectEvenGaps(page);
+  expect(await cropOf(page)).toBeLessThan(2);
+
+  await test.step("at least eight other ways, seen on the page before they are kept", async () => {
+    await expect.poll(() => ways(page).count()).toBeGreaterThanOrEqual(8);
+    const labels = await ways(page).evaluateAll((all) => all.map((b) => b.getAttribute("aria-label")!));
+    for (const label of labels) expect(label).toMatch(/(% cut off|all there), .*order/);
+    const before = await boxes(page);
+    await ways(page).nth(3).hover();
+    await expect.poll(() => boxes(page)).not.toEqual(before);
+    const looked = await boxes(page);
+    await expectUndo(page, "Arranged 12 photos");
+    await page.mouse.move(400, 300);
+    await expect.poll(() => boxes(page)).toEqual(before);
+    await ways(page).nth(3).click();
+    await expectUndo(page, "Arranged it another way");
+    await page.mouse.move(400, 300);
+    expect(await boxes(page)).toEqual(looked);
+    await undoButton(page).click();
+    expect(await boxes(page)).toEqual(before);
+  });
+
+  await test.step("stepped through by key, and narrowed", async () => {
+    await ways(page).first().focus();
+    await page.keyboard.press("ArrowRight");
+    await expect(ways(page).nth(1)).toBeFocused();
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("]");
+    await expectUndo(page, "Arranged it another way");
+    await undoButton(page).click();
+    const all = await ways(page).count();
+    await page.getByRole("button", { name: "Nothing cut off" }).click();
+    await expect.poll(() => ways(page).count()).toBeLessThan(all);
+    for (const label of await ways(page).evaluateAll((list) => list.map((b) => b.getAttribute("aria-label"))))
+      expect(label).toContain("all there");
+    await page.getByRole("button", { name: "Nothing cut off" }).click();
+    await page.getByRole("button", { name: "In order", exact: true }).click();
+    await expect.poll(() => ways(page).count()).toBeLessThanOrEqual(all);
+    await page.getByRole("button", { name: "In order", exact: true }).click();
+  });
+
+  await test.step("one leads, by a step and by a share", async () => {
+    const name = await nameOf(page, 4);
+    await tile(page, 4).click();
+    await page.getByRole("button", { name: "Let it lead" }).click();
+    await expectUndo(page, "Made a photo lead");
+    const share = async () => {
+      const all = await boxes(page);
+      const at = (await names(page)).indexOf(name);
+      const area = (b: { width: number; height: number }) => b.width * b.height;
+      return area(all[at]!) / all.reduce((sum, b) => sum + area(b), 0);
+    };
+    expect(await share()).toBeGreaterThan(0.3);
+    expect(await share()).toBeLessThan(0.5);
+    await page.getByRole("button", { name: "Larger" }).click();
+    await expect.poll(share).toBeGreaterThan(0.42);
+    await typeInto(page, "Of the page, %", "25");
+    await expect.poll(share).toBeLessThan(0.32);
+    await nobodyChosen(page);
+    await page.getByRole("button", { name: "Leader stays large" }).click();
+    await expect.poll(() => ways(page).count()).toBeGreaterThan(0);
+    await page.getByRole("button", { name: "Leader stays large" }).click();
+    await expectEvenGaps(page);
+    await tile(page, 4).focus();
+    await tile(page, (await names(page)).indexOf(name) + 1).click();
+    await page.keyboard.press("l");
+    await expectUndo(page, "Arranged it another way");
+  });
+
+  await test.step("shuffled, and back to the last one", async () => {
+    await nobodyChosen(page);
+    const before = await boxes(page);
+    await page.getByRole("button", { name: "Shuffle", exact: true }).click();
+    await expectUndo(page, "Shuffled the arrangement");
+    expect(await boxes(page)).not.toEqual(before);
+    await page.getByRole("button", { name: "Back to the last shuffle" }).click();
+    expect(await boxes(page)).toEqual(before);
+    await page.keyboard.press("s");
+    await page.keyboard.press("s");
+    await page.keyboard.press("Shift+S");
+    await expectEvenGaps(page);
+    await page.getByText("Keep the photos in order").click();
+    await expectUndo(page, "Changed what the order is worth");
+    await page.getByText("Keep the photos in order").click();
+  });
+
+  await test.step("what is locked stays where it is; with everything locked that is said", async () => {
+    await tile(page, 2).click();
+    await page.getByText("Lock its place").click();
+    await expectUndo(page, "Locked or freed a tile");
+    const locked = await box(tile(page, 2));
+    await nobodyChosen(page);
+    const others = await boxes(page);
+    await page.getByRole("button", { name: "Shuffle", exact: true }).click();
+    const now = await box(tile(page, 2));
+    for (const k of ["x", "y", "width", "height"] as const) expect(now[k]).toBeCloseTo(locked[k], 1);
+    expect(await boxes(page)).not.toEqual(others);
+    await expectEvenGaps(page);
+    await tile(page, 1).focus();
+    await page.keyboard.press("Control+a");
+    await page.getByText("Lock their places").click();
+    await nobodyChosen(page);
+    await page.getByRole("button", { name: "Shuffle", exact: true }).click();
+    await expect(page.getByText("Everything on this page is locked.")).toBeVisible();
+    await undoButton(page).click();
+    await tile(page, 2).click();
+    await page.getByText("Lock its place").click();
+  });
+
+  await test.step("two stay neighbours through every shuffle", async () => {
+    await tile(page, 3).click();
+    await tile(page, 9).click({ modifiers: ["Control"] });
+    await page.getByRole("button", { name: "Keep together" }).click();
+    await expectUndo(page, "Changed what stays together");
+    await expect(page.getByRole("button", { name: "Keep together" })).toHaveAttribute("aria-pressed", "true");
+    for (let i = 0; i < 2; i += 1) {
+      await page.keyboard.press("s");
+      const [a, b] = [await box(tile(page, 3)), await box(tile(page, 9))];
+      const across = Math.max(a.x, b.x) - Math.min(a.x + a.width, b.x + b.width);
+      const down = Math.max(a.y, b.y) - Math.min(a.y + a.height, b.y + b.height);
+      expect(Math.max(across, down)).toBeLessThan(9);
+    }
+    await expectEvenGaps(page);
+  });
+});
+
+test("by hand on the page: slipped in, moved, swapped, split, taken away, and the page stays whole", async ({
+  page,
+}) => {
+  await twelve(page);
+  const count = (n: number) => expect(tiles(page)).toHaveCount(n);
+
+  await test.step("a photo near an edge slips in, and the page shows it while it is dragged", async () => {
+    const photo = shelfPhotos(page).last();
+    await photo.scrollIntoViewIfNeeded();
+    const [from, to] = [await box(photo), await box(tile(page, 5))];
+    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 6 });
+    await expect(page.getByText("Put the photo here")).toBeVisible();
+    await page.mouse.move(to.x + 4, to.y + to.height / 2, { steps: 4 });
+    await count(13);
+    await page.mouse.move(300, 580, { steps: 3 });
+    await count(12);
+    await page.mouse.move(to.x + 4, to.y + to.height / 2, { steps: 4 });
+    await page.mouse.up();
+    await count(13);
+    await expectUndo(page, "Slipped in a photo");
+    await expectEvenGaps(page);
+  });
+
+  await test.step("slipped in and moved without a drag", async () => {
+    await shelfPhotos(page).last().click();
+    await tile(page, 2).click();
+    await page.getByRole("button", { name: "Below it" }).click();
+    await count(14);
+    await tile(page, 1).focus();
+    const moved = await nameOf(page, 1);
+    await page.keyboard.press("Alt+ArrowRight");
+    await expectUndo(page, "Arranged it another way");
+    expect((await names(page)).indexOf(moved)).toBeGreaterThan(0);
+    await expectEvenGaps(page);
+  });
+
+  await test.step("the menu of a tile does what the panel does", async () => {
+    await tile(page, 3).click({ button: "right" });
+    await page.getByRole("menuitem", { name: "Split side by side" }).click();
+    await count(15);
+    await expectUndo(page, "Split a tile");
+    await expect(page.getByRole("link", { name: /Pages/ })).toContainText("1 empty");
+    await tile(page, 3).click({ button: "right" });
+    await page.getByRole("menuitem", { name: "Take away, and close the gap" }).click();
+    await count(14);
+    await expectEvenGaps(page);
+  });
+
+  await test.step("an empty tile takes what is chosen; another photo goes in everywhere", async () => {
+    await shelfPhotos(page).first().click();
+    await page.getByRole("button", { name: "Fill 1 empty tile" }).click();
+    await expectUndo(page, "Filled a tile");
+    const twice = await nameOf(page, 1);
+    await shelfPhotos(page).nth(4).click();
+    const other = (await shelfPhotos(page).nth(4).getAttribute("title"))!;
+    const many = (await names(page)).filter((n) => n === twice).length;
+    const at = (await names(page)).indexOf(twice) + 1;
+    await tile(page, at).click();
+    if (many > 1) await page.getByRole("button", { name: `Put it in all ${many} places` }).click();
+    else await page.getByRole("button", { name: "Put the chosen photo here" }).click();
+    expect(await names(page)).not.toContain(twice);
+    expect(await names(page)).toContain(other);
+  });
+
+  await test.step("taken away by key, the others close up", async () => {
+    const there = await tiles(page).count();
+    await tile(page, 2).focus();
+    await page.keyboard.press("Shift+Delete");
+    await count(there - 1);
+    await expectUndo(page, "Took away a tile");
+    await expectEvenGaps(page);
+  });
+
+  await test.step("a tile is given a shape, and a plain colour", async () => {
+    await tile(page, 4).click();
+    await page.getByRole("combobox", { name: "Shape" }).selectOption("1:1");
+    const square = await box(tile(page, 4));
+    expect(square.width / square.height).toBeGreaterThan(0.98);
+    expect(square.width / square.height).toBeLessThan(1.02);
+    await expectEvenGaps(page);
+    await page.getByRole("combobox", { name: "Shape" }).selectOption("8 × 8 in");
+    await page.getByRole("button", { name: "Turn its shape" }).click();
+    await page.keyboard.press("Escape");
+    await tile(page, 4).click();
+    await page.getByRole("button", { name: "Empty it" }).click();
+    await page.getByRole("button", { name: "Hold a colour instead" }).click();
+    await expectUndo(page, "Changed what a tile holds");
+    await page.getByRole("button", { name: "Plain colour: Clay" }).click();
+    await nobodyChosen(page);
+    await expect(page.getByRole("link", { name: /Pages/ })).not.toContainText("empty");
+  });
+
+  await test.step("mirrored, and back to how it was first made", async () => {
+    const before = await boxes(page);
+    await page.getByRole("button", { name: "Mirror left to right" }).click();
+    await page.getByRole("button", { name: "Mirror left to right" }).click();
+    const after = await boxes(page);
+    for (const [i, b] of after.entries()) expect(Math.abs(b.x - before[i]!.x)).toBeLessThan(0.5);
+    await page.getByRole("button", { name: "Mirror top to bottom" }).click();
+    await expectEvenGaps(page);
+  });
+});
+
+test("seams keep the page exact, whatever is changed after", async ({ page }) => {
+  await twelve(page);
+  const seam = page.getByRole("separator", { name: "Upright seam 1", exact: true });
+
+  await test.step("dragged: both sides follow; back to where it fits best it snaps by itself", async () => {
+    const before = await box(seam);
+    await drag(page, seam, { dx: 26, dy: 0 });
+    await expectUndo(page, "Moved a seam");
+    await expectEvenGaps(page);
+    const moved = await box(seam);
+    expect(moved.x - before.x).toBeGreaterThan(10);
+    // Three pixels short of where it lay: near enough for a snap.
+    await drag(page, seam, { dx: before.x - moved.x + 3, dy: 0 });
+    expect((await box(seam)).x).toBeCloseTo(before.x, 0);
+    await drag(page, seam, { dx: 26, dy: 0 });
+    await seam.focus();
+    await page.keyboard.press("ArrowLeft");
+    await expectEvenGaps(page);
+  });
+
+  await test.step("a shuffle lets it go, solving again keeps it, and the first arrangement comes back", async () => {
+    const set = (await box(seam)).x;
+    await page.getByRole("button", { name: "Solve again" }).click();
+    expect((await box(seam)).x).toBeCloseTo(set, 0);
+    await page.getByRole("button", { name: "As first made" }).click();
+    await expectUndo(page, "Went back to the first arrangement");
+    expect((await box(seam)).x).not.toBeCloseTo(set, 0);
+    await expect(page.getByRole("button", { name: "As first made" })).toHaveCount(0);
+    await undoButton(page).click();
+  });
+
+  await test.step("with Alt only this stretch moves", async () => {
+    const level = page.getByRole("separator", { name: "Level seam 1", exact: true });
+    const at = await box(level);
+    await page.keyboard.down("Alt");
+    await drag(page, level, { dx: 0, dy: 14 });
+    await page.keyboard.up("Alt");
+    expect((await box(level)).y).toBeGreaterThan(at.y + 5);
+    await expectEvenGaps(page);
+  });
+
+  await test.step("gap, each margin, full bleed and a margin too near the cut", async () => {
+    await typeInto(page, "Gap", "5 mm");
+    await expectEvenGaps(page);
+    await page.getByRole("button", { name: "Each side" }).click();
+    await typeInto(page, "Left margin", "1.5");
+    await expectUndo(page, "Changed the margin");
+    const left = Math.min(...(await boxes(page)).map((b) => b.x));
+    const sheet = await box(page.getByTestId("page"));
+    expect(left - sheet.x).toBeGreaterThan(sheet.width / 10);
+    await typeInto(page, "Left margin", "0.1");
+    await expect(page.getByText(/end so near the cut/)).toBeVisible();
+    await page.getByRole("button", { name: "0.197 in inside" }).click();
+    await expect(page.getByText(/end so near the cut/)).toHaveCount(0);
+    await page.getByRole("button", { name: "Full bleed" }).click();
+    const all = await boxes(page);
+    expect(Math.min(...all.map((b) => b.x))).toBeCloseTo(sheet.x, 0);
+    expect(Math.max(...all.map((b) => b.x + b.width))).toBeCloseTo(sheet.x + sheet.width, 0);
+    expect(Math.max(...all.map((b) => b.y + b.height))).toBeCloseTo(sheet.y + sheet.height, 0);
+    await expectEvenGaps(page);
+  });
+});
+
+test("reframed: turned by quarters, straightened by a line, shown whole, and by two fingers", async ({ browser }) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 }, locale: "en-GB" });
+  const page = await context.newPage();
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(4));
+  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
+  await arrangeFirst(page, 4);
+  await tile(page, 1).dblclick();
+  const layer = page.getByTestId("reframe");
+  const turn = async () => Number.parseFloat((await page.getByText(/^-?[\d.]+°$/).textContent())!);
+  const zoom = async () => Number.parseFloat((await page.getByText(/^\d+ %$/).textContent())!);
+  const at = await box(tile(page, 1));
+  const middle = { x: at.x + at.width / 2, y: at.y + at.height / 2 };
+  const ppi = async () => Number.parseInt((await page.getByTestId("sharpness").getByText(/ppi$/).textContent())!, 10);
+  const first = await paintedPage(page);
+
+  await test.step("by a line along the horizon", async () => {
+    await page.getByRole("button", { name: "Straighten by a line" }).click();
+    await expect(page.getByText("Draw a line along what should be level")).toBeVisible();
+    await page.mouse.move(middle.x - 50, middle.y);
+    await page.mouse.down();
+    await page.mouse.move(middle.x + 50, middle.y + 100 * Math.tan((6 * Math.PI) / 180), { steps: 4 });
+    await page.mouse.up();
+    expect(await turn()).toBeCloseTo(-6, 0);
+    await expect(page.getByText("Draw a line along what should be level")).toHaveCount(0);
+    await expectUndo(page, "Reframed a photo");
+    await page.getByRole("button", { name: "First framing" }).click();
+    expect(await turn()).toBe(0);
+  });
+
+  await test.step("by quarters, mirrored, whole with a colour beside it", async () => {
+    const sharp = await ppi();
+    await page.getByRole("button", { name: "A quarter to the right" }).click();
+    expect(await ppi()).not.toBe(sharp);
+    await page.getByText("Show all of the photo").click();
+    await expect.poll(zoom).toBeLessThan(100);
+    await page.getByRole("button", { name: "Beside it: Pine" }).click();
+    await page.getByRole("button", { name: "A quarter to the left" }).click();
+    await page.getByRole("button", { name: "Mirror top to bottom" }).click();
+    await page.getByRole("button", { name: "Mirror left to right" }).click();
+    await page.getByRole("button", { name: "The page", exact: true }).click();
+    await page.getByText("Show all of the photo").click();
+    expect(await zoom()).toBeGreaterThanOrEqual(100);
+    await page.getByRole("button", { name: "First framing" }).click();
+  });
+
+  await test.step("two fingers zoom and turn it, one moves it", async () => {
+    const touch = await context.newCDPSession(page);
+    const fingers = (type: "touchStart" | "touchMove" | "touchEnd", ...points: { x: number; y: number }[]) =>
+      touch.send("Input.dispatchTouchEvent", {
+        type,
+        touchPoints: points.map((p, id) => ({ x: p.x, y: p.y, id })),
+      });
+    await fingers("touchStart", { x: middle.x - 40, y: middle.y }, { x: middle.x + 40, y: middle.y });
+    for (let i = 1; i <= 5; i += 1) {
+      const [reach, angle] = [40 + i * 8, (i * 4 * Math.PI) / 180];
+      const by = { x: reach * Math.cos(angle), y: reach * Math.sin(angle) };
+      await fingers(
+        "touchMove",
+        { x: middle.x - by.x, y: middle.y - by.y },
+        { x: middle.x + by.x, y: middle.y + by.y },
+      );
+    }
+    await expect.poll(zoom).toBeGreaterThan(150);
+    await fingers("touchEnd");
+    await expect.poll(turn).toBeCloseTo(20, 0);
+    await expectUndo(page, "Reframed a photo");
+    await fingers("touchStart", middle);
+    await fingers("touchMove", { x: middle.x + 12, y: middle.y });
+    await fingers("touchMove", { x: middle.x + 30, y: middle.y });
+    await fingers("touchEnd");
+    await layer.focus();
+    await page.keyboard.press("Enter");
+    expect((await paintedPage(page)).equals(first)).toBe(false);
+  });
+  await context.close();
+});

@@ -1,0 +1,162 @@
+import { Box, chakra, HStack, IconButton, Text } from "@chakra-ui/react";
+import { FileOutput, Star, Trash2 } from "lucide-react";
+import { memo, useEffect, useMemo, useRef, useState } from "react";
+import type { Page } from "#core/document";
+import { bleedBox, type PageFormat } from "#core/lab";
+import { adapted, photoPlaces, type Template } from "#core/templates";
+import { templates as words } from "../../../../text/pages.ts";
+import { common } from "../../../../text/places.ts";
+import { useKit } from "../../../kit.ts";
+import { notices } from "../../../parts/notices.tsx";
+import { PageCanvas } from "../../../parts/page-canvas.tsx";
+import { useSession } from "../../../state/hooks.ts";
+import { laidBy } from "../../../state/take-template.ts";
+
+const thumbPx = 112;
+/** Places bent less than this look as they were drawn. */
+const asDrawn = 0.02;
+
+interface TemplateCardProps {
+  readonly template: Template;
+  readonly page: Page;
+  readonly format: PageFormat;
+  readonly stop: boolean;
+  readonly starred: boolean;
+  readonly own: boolean;
+  readonly onLook: () => void;
+  readonly onTake: () => void;
+  readonly onTakeOut: () => void;
+}
+
+/** This page as a template would lay it out, solved for the page's own size. */
+export const TemplateCard = memo(function TemplateCard(props: TemplateCardProps) {
+  const at = useRef<HTMLDivElement>(null);
+  const [near, setNear] = useState(false);
+  useEffect(() => {
+    if (!at.current) return;
+    const watch = new IntersectionObserver(([seen]) => seen?.isIntersecting && setNear(true), { rootMargin: "400px" });
+    watch.observe(at.current);
+    return () => watch.disconnect();
+  }, []);
+  return (
+    <Box ref={at} minH="150px" position="relative" className="group">
+      {near && <Shown {...props} />}
+    </Box>
+  );
+});
+
+function Shown({ template, page, format, stop, starred, own, onLook, onTake, onTakeOut }: TemplateCardProps) {
+  const kit = useKit();
+  const session = useSession();
+  const laid = useMemo(() => laidBy(kit, page, format, template, true).page, [kit, page, format, template]);
+  const bent = useMemo(() => adapted(template, format).bent, [template, format]);
+  const box = bleedBox(format);
+  const scale = thumbPx / Math.max(box.w, box.h);
+  const places = words.places(photoPlaces(template));
+  const fit = bent < asDrawn ? words.asDrawn : words.adapted;
+  const look = () => {
+    onLook();
+    session.preview([{ type: "putPage", page: laid }]);
+  };
+  const remove = async () => {
+    await kit.templates.remove(template.id);
+    notices.create({
+      title: words.removed(template.name),
+      type: "info",
+      action: { label: common.undoIt, onClick: () => void kit.templates.keep([template]) },
+    });
+  };
+  return (
+    <>
+      <chakra.button
+        type="button"
+        w="full"
+        aria-label={words.card(template.name, places, fit)}
+        tabIndex={stop ? 0 : -1}
+        data-template
+        onPointerEnter={look}
+        onPointerLeave={() => session.dropPreview()}
+        onFocus={look}
+        onBlur={() => session.dropPreview()}
+        onClick={onTake}
+        textAlign="center"
+        borderRadius="soft"
+        p="1.5"
+        cursor="pointer"
+        _hover={{ bg: "oat.200" }}
+        _focusVisible={{ outline: "2px solid {colors.glaze.500}" }}
+      >
+        <Box
+          mx="auto"
+          boxShadow="card"
+          bg="white"
+          style={{ width: Math.round(box.w * scale), height: Math.round(box.h * scale) }}
+        >
+          <PageCanvas page={laid} format={format} scale={scale} />
+        </Box>
+        <Text fontSize="13px" fontWeight="600" mt="1.5" lineHeight="1.25">
+          {template.name}
+        </Text>
+        <Text fontSize="12px" color="fg.subtle" lineHeight="1.3">
+          {places}
+          {bent < asDrawn ? "" : `, ${words.adapted}`}
+        </Text>
+      </chakra.button>
+      <HStack
+        position="absolute"
+        top="1"
+        right="1"
+        gap="0.5"
+        opacity={starred ? 1 : 0}
+        _groupHover={{ opacity: 1 }}
+        _focusWithin={{ opacity: 1 }}
+        css={{ "@media (pointer: coarse)": { opacity: 1 } }}
+      >
+        {own && (
+          <>
+            <Corner name={words.takeOutOne(template.name)} onAct={onTakeOut}>
+              <FileOutput size={14} />
+            </Corner>
+            <Corner name={words.remove(template.name)} onAct={() => void remove()}>
+              <Trash2 size={14} />
+            </Corner>
+          </>
+        )}
+        <Corner
+          name={words.favourite(template.name)}
+          pressed={starred}
+          onAct={() => void kit.templates.toggleFavourite(template.id)}
+        >
+          <Star size={14} fill={starred ? "currentColor" : "none"} />
+        </Corner>
+      </HStack>
+    </>
+  );
+}
+
+interface CornerProps {
+  readonly name: string;
+  readonly pressed?: boolean;
+  readonly onAct: () => void;
+  readonly children: React.ReactNode;
+}
+
+function Corner({ name, pressed, onAct, children }: CornerProps) {
+  return (
+    <IconButton
+      size="xs"
+      minW="26px"
+      h="26px"
+      aria-label={name}
+      title={name}
+      aria-pressed={pressed}
+      onClick={onAct}
+      bg="rgba(253, 251, 247, .92)"
+      color={pressed ? "saffron.700" : "ink.700"}
+      borderRadius="full"
+      _hover={{ bg: "oat.100" }}
+    >
+      {children}
+    </IconButton>
+  );
+}

@@ -1,0 +1,102 @@
+import { Menu, Portal } from "@chakra-ui/react";
+import type { ReactElement } from "react";
+import { findTile, type Tile } from "#core/document";
+import { tileMenu as words } from "../../../text/pages.ts";
+import { useKit } from "../../kit.ts";
+import { lead, leadOf } from "../../state/arrange-page.ts";
+import { nothingChosen } from "../../state/choose.ts";
+import { useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
+import { emptyThem, putPhoto, swapPhotos } from "../../state/page-gestures.ts";
+import { openPage } from "../../state/project-session.ts";
+import { halved, keep, keptTogether, locked, slippedIn, takenAway } from "../../state/tree-gestures.ts";
+
+type Deed = readonly [value: string, words: string, deed: () => void];
+
+/** What can be done with the chosen tiles, where the pointer is; opened by a right click or the menu key. */
+export function TileMenu({ children }: { readonly children: ReactElement }) {
+  const deeds = useDeeds();
+  return (
+    <Menu.Root onSelect={({ value }) => deeds.find(([v]) => v === value)?.[2]()}>
+      <Menu.ContextTrigger asChild>{children}</Menu.ContextTrigger>
+      {deeds.length > 0 && (
+        <Portal>
+          <Menu.Positioner>
+            <Menu.Content bg="oat.25" borderRadius="card" boxShadow="lifted" aria-label={words.label}>
+              {deeds.map(([value, name]) => (
+                <Menu.Item key={value} value={value}>
+                  {name}
+                </Menu.Item>
+              ))}
+            </Menu.Content>
+          </Menu.Positioner>
+        </Portal>
+      )}
+    </Menu.Root>
+  );
+}
+
+function useDeeds(): readonly Deed[] {
+  const kit = useKit();
+  const session = useSession();
+  const page = useProject(openPage);
+  const chosen = useDesk((s) => s.tiles.ids);
+  const onShelf = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
+  const photo = useLibrary((s) => (onShelf === undefined ? undefined : s.byId.get(onShelf)));
+  const tiles = [...chosen].flatMap((id) => findTile(page, id) ?? []);
+  const [tile, other] = tiles;
+  if (!tile) return [];
+  const ids = tiles.map((t) => t.id);
+  const full = tiles.filter((t) => t.filling.kind === "photo");
+  const all: (Deed | false | undefined)[] = [];
+  if (tiles.length === 1) all.push(...ofOne(tile));
+  if (tiles.length === 2 && other && full.length > 0)
+    all.push(["swap", words.swap, () => swapPhotos(session, tile.id, other.id)]);
+  if (tiles.length > 1 && tiles.length <= 4)
+    all.push([
+      "together",
+      words.together,
+      () => keep(session, "keptTogether", ids.length, keptTogether(kit.library, ids)),
+    ]);
+  const areLocked = tiles.every((t) => t.locked);
+  all.push([
+    "lock",
+    areLocked ? words.unlock : words.lock,
+    () => keep(session, "lockedTiles", ids.length, locked(ids, !areLocked)),
+  ]);
+  if (full.length > 0) all.push(["empty", words.empty, () => emptyThem(session, ids)]);
+  all.push([
+    "take",
+    words.takeAway,
+    () => {
+      keep(session, "tookAway", ids.length, takenAway(ids));
+      kit.desk.setState({ tiles: nothingChosen });
+    },
+  ]);
+  return all.filter((d): d is Deed => Boolean(d));
+
+  function ofOne(one: Tile): (Deed | false | undefined)[] {
+    const has = one.filling.kind === "photo";
+    const leads = leadOf(page)?.tileId === one.id;
+    return [
+      has && ["reframe", words.reframe, () => kit.desk.setState({ reframing: one.id })],
+      photo && ["put", words.put, () => putPhoto(session, one.id, photo.id)],
+      photo && [
+        "before",
+        words.slipBefore,
+        () => keep(session, "slippedIn", 1, slippedIn(photo, one.id, "left", kit.newId)),
+      ],
+      photo && [
+        "after",
+        words.slipAfter,
+        () => keep(session, "slippedIn", 1, slippedIn(photo, one.id, "right", kit.newId)),
+      ],
+      page.tiles.length > 2 && [
+        "lead",
+        leads ? words.leadNot : words.lead,
+        () => lead(kit, session, leads ? undefined : one.id, 0.4),
+      ],
+      ["across", words.splitAcross, () => keep(session, "halvedTile", 1, halved(one.id, "side", kit.newId))],
+      ["down", words.splitDown, () => keep(session, "halvedTile", 1, halved(one.id, "stack", kit.newId))],
+    ];
+  }
+}
