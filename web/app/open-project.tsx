@@ -28,7 +28,7 @@ export function OpenProject() {
   useEffect(() => {
     let left = false;
     let session: ProjectSession | undefined;
-    desk.setState({ photos: nothingChosen, tiles: nothingChosen, reframing: undefined });
+    desk.setState({ photos: nothingChosen, tiles: nothingChosen, reframing: undefined, templates: false });
     const hold = holdProject(projectId, (mine) => {
       // What another tab did meanwhile has to be read again before this one may go on.
       if (mine) void reopen();

@@ -20,7 +20,7 @@ export const walk = {
   tileState: (pages: number, tiles: number, empty: number) => {
     const all = empty === 0 ? (tiles === 1 ? "1 tile" : `${tiles} tiles`) : `${empty} empty`;
     if (tiles === 0) return "nothing on it yet";
-    return pages === 1 ? all : `${pages}, ${all}`;
+    return pages === 1 ? all : `${pages} pages, ${all}`;
   },
   sent: "saved to disk",
   notSent: "not saved yet",
