@@ -159,7 +159,7 @@ test("there are eight really different ways and more, the best first, each sayin
       expect(ways.length).toBeGreaterThanOrEqual(8);
       for (const way of ways) {
         expect(leavesOf(way.tree)).toHaveLength(photos.length);
-        expect(way.worstCrop).toBeGreaterThanOrEqual(way.crop);
+        expect(way.worstCrop).toBeGreaterThanOrEqual(way.crop - 1e-9);
         if (way.loose) expect(way.worstCrop).toBeLessThan(1e-6);
       }
       expect(new Set(ways.map((w) => w.kind)).size).toBeGreaterThanOrEqual(3);
@@ -167,7 +167,7 @@ test("there are eight really different ways and more, the best first, each sayin
       const again = otherWays({ photos, room, gap, seed }, 8);
       expect(again).toEqual(ways);
     }),
-    { numRuns: 6 },
+    { numRuns: 12 },
   );
   expect(otherWays({ photos: [], room, gap, seed: 1 }, 8)).toEqual([]);
   expect(otherWays({ photos: [{ tileId: "a", aspect: 1.5 }], room, gap, seed: 1 }, 8).length).toBeGreaterThanOrEqual(2);

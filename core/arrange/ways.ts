@@ -51,12 +51,15 @@ export function otherWays(whole: WaysTask, count: number): Way[] {
   const chance = seededChance(task.seed + 17);
   const made: { readonly kind: WayKind; readonly tree: TreeNode; readonly loose?: boolean }[] = [];
   const given = slicingTask(task);
-  const steps = Math.floor(Math.min(2500, 40_000 / n));
+  const steps = Math.floor(Math.min(1600, 20_000 / n));
   const exact: TreeNode[] = [treeOf(bestTree(given, task.seed).tree, given, task)];
   if (n > 5) {
     const score = new Score(given);
     for (let k = 0; k < count; k += 1) exact.push(treeOf(shortSearch(given, score, chance, steps).tree, given, task));
   }
+  // Of so few photos all trees are known already, the best first.
+  else
+    for (let turn = 1; turn < count; turn += 1) exact.push(treeOf(bestTree(given, task.seed, turn).tree, given, task));
   for (const tree of exact) made.push({ kind: "exact", tree });
   for (const lines of lineCounts(task, false)) made.push({ kind: "rows", tree: inLines(task, lines, "side") });
   for (const lines of lineCounts(task, true)) made.push({ kind: "columns", tree: inLines(task, lines, "stack") });

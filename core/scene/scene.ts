@@ -8,8 +8,14 @@ import { bleedBox, type PageFormat } from "#core/lab";
 export type DrawStep =
   /** `evenodd` leaves out what two outlines share, for rings. */
   | { readonly draw: "fill"; readonly path: PathData; readonly rule: "nonzero" | "evenodd"; readonly colour: Colour }
-  /** The photo's unit square through `matrix`, inside `clip`. */
-  | { readonly draw: "photo"; readonly photoId: string; readonly matrix: Matrix; readonly clip: PathData };
+  /** The photo's unit square through `matrix`, inside `clip`; `plain` where that is no more than a rectangle. */
+  | {
+      readonly draw: "photo";
+      readonly photoId: string;
+      readonly matrix: Matrix;
+      readonly clip: PathData;
+      readonly plain?: Rect | undefined;
+    };
 
 export interface Scene {
   /** Everything that is printed, bleed included. */
@@ -45,7 +51,8 @@ export function tileSteps(tile: Tile, format: PageFormat, framedOf: FramedOf): D
   const rect = frameRect(tile.frame);
   const clip = tileOutline(tile);
   const matrix = photoMatrix(photo.aspect, rect, framingOf(view, photo, tile.frame, format));
-  const picture: DrawStep = { draw: "photo", photoId: view.photoId, matrix, clip };
+  const plain = tile.outline.cornerMm > 0 ? undefined : rect;
+  const picture: DrawStep = { draw: "photo", photoId: view.photoId, matrix, clip, plain };
   const behind = view.whole && view.behind ? [plainFill(tile, view.behind)] : [];
   return [...behind, picture, ...borderSteps(tile)];
 }

@@ -30,7 +30,8 @@ export async function startCollage(page: Page, lab: string, size: string, way?: 
 }
 
 export const shelfPhotos = (page: Page): Locator => page.getByRole("listbox", { name: "Shelf" }).getByRole("option");
-export const tiles = (page: Page): Locator => page.getByRole("listbox", { name: "Pages", exact: true }).getByRole("option");
+export const tiles = (page: Page): Locator =>
+  page.getByRole("listbox", { name: "Pages", exact: true }).getByRole("option");
 export const tile = (page: Page, n: number): Locator => tiles(page).nth(n - 1);
 
 /** Chooses the first photos on the shelf and arranges them. */

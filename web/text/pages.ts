@@ -20,6 +20,7 @@ export const pages = {
   bringFirst: "Bring in photos first",
   tile: (i: number, of: number, what: string) => `Tile ${i} of ${of}: ${what}`,
   emptyTile: "empty",
+  colourTile: "a plain colour",
   emptyTileHint: "Drop a photo here",
   locked: "Locked in its place",
   photoGone: "Its photo is missing",

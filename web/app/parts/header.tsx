@@ -9,7 +9,7 @@ import { common, history as historyWords, keeping as keepingWords, stepWords, wa
 import { useKit } from "../kit.ts";
 import { shown, useLibrary, useMaybeSession } from "../state/hooks.ts";
 import type { LibraryStep } from "../state/library.ts";
-import { isSent, type ProjectSession } from "../state/project-session.ts";
+import { isSent, type ProjectSession, type ProjectState } from "../state/project-session.ts";
 import { clock } from "./dates.ts";
 import { KeysSheet } from "./keys-sheet.tsx";
 import { Tip } from "./tip.tsx";
@@ -63,9 +63,7 @@ function LooseHeader() {
 function ProjectHeader({ session }: { readonly session: ProjectSession }) {
   const { projectId } = useParams();
   const count = useLibrary((s) => s.photos.length);
-  const { pages } = useStore(session.state, shown);
-  const tiles = pages.reduce((sum, p) => sum + p.tiles.length, 0);
-  const empty = pages.reduce((sum, p) => sum + emptyTiles(p).length, 0);
+  const tiles = useStore(session.state, tileWords);
   const sent = useStore(session.state, isSent);
   return (
     <>
@@ -73,7 +71,7 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
       <HStack as="nav" aria-label={walk.label} gap="0" mx="auto">
         <Station to={`/work/${projectId}/photos`} name={walk.photos} state={walk.photoCount(count)} />
         <Way />
-        <Station to={`/work/${projectId}/pages`} name={walk.pages} state={walk.tileState(pages.length, tiles, empty)} />
+        <Station to={`/work/${projectId}/pages`} name={walk.pages} state={tiles} />
         <Way />
         <Station to={`/work/${projectId}/send`} name={walk.send} state={sent ? walk.sent : walk.notSent} />
       </HStack>
@@ -84,6 +82,14 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
       </HStack>
     </>
   );
+}
+
+/** A sentence, so that what shows it is drawn again only when it changes. */
+function tileWords(s: ProjectState): string {
+  const { pages } = shown(s);
+  const tiles = pages.reduce((sum, p) => sum + p.tiles.length, 0);
+  const empty = pages.reduce((sum, p) => sum + emptyTiles(p).length, 0);
+  return walk.tileState(pages.length, tiles, empty);
 }
 
 const Way = () => <Box aria-hidden w="34px" h="2px" bg="oat.400" mx="1" borderRadius="full" />;

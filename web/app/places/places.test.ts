@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { frameRect } from "#core/document";
 import type { Photo } from "#core/photo";
 import { collage, squareFormat } from "../../../core/document/project.fixture.ts";
-import { meaningOfDrop } from "./pages/drop-meaning.ts";
+import { meaningOfDrop } from "../state/drop-meaning.ts";
 import { snapped } from "./pages/page-seams.ts";
 import { nearestToward, placeOf, toPage, viewOf } from "./pages/page-view.ts";
 import { neighbour, wallRows } from "./photos/rows.ts";

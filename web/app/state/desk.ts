@@ -1,6 +1,7 @@
 import { createStore } from "zustand/vanilla";
 import { openSieve, type Section, type Sieve } from "#core/photo";
 import { type Choice, nothingChosen } from "./choose.ts";
+import type { Dragged, DropMeaning } from "./drop-meaning.ts";
 
 export type MatTone = "light" | "grey" | "dark";
 
@@ -16,6 +17,8 @@ export interface DeskState {
   readonly straightening: boolean;
   /** The panel shows the templates instead of what is chosen. */
   readonly templates: boolean;
+  /** What is being dragged, and what letting go now would do. */
+  readonly drop: { readonly dragged: Dragged | undefined; readonly meaning: DropMeaning };
   readonly mat: MatTone;
   readonly cutLines: boolean;
   /** What the library is narrowed to. */
@@ -26,6 +29,8 @@ export interface DeskState {
   readonly sheet: string | undefined;
 }
 
+export const nothingDragged: DeskState["drop"] = { dragged: undefined, meaning: { does: "nothing" } };
+
 export const createDesk = () =>
   createStore<DeskState>(() => ({
     section: "photos",
@@ -34,6 +39,7 @@ export const createDesk = () =>
     reframing: undefined,
     straightening: false,
     templates: false,
+    drop: nothingDragged,
     mat: "light",
     cutLines: true,
     sieve: openSieve,

@@ -11,43 +11,31 @@ import { nothingChosen } from "../../state/choose.ts";
 import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { openPage } from "../../state/project-session.ts";
 import { CutLines } from "./cut-lines.tsx";
-import type { Dragged, DropMeaning } from "./drop-meaning.ts";
 import { MatTools } from "./mat-tools.tsx";
-import { viewOf } from "./page-view.ts";
+import { type PageView, viewOf } from "./page-view.ts";
 import { ReframeLayer } from "./reframe-layer.tsx";
 import { SeamLayer } from "./seam-layer.tsx";
 import { TileLayer } from "./tile-layer.tsx";
+import { TileMenu } from "./tile-menu.tsx";
 
 const matPx = 30;
 const toolsPx = 30;
 
 /** The surface with the page on it, and everything that can be taken hold of. */
-export function Mat({
-  dragged,
-  meaning,
-}: {
-  readonly dragged: Dragged | undefined;
-  /** What letting go now would do. */
-  readonly meaning: DropMeaning;
-}) {
+export function Mat() {
   const { desk } = useKit();
-  const page = useProject(shownPage);
-  const settledPage = useProject(openPage);
-  const moving = useProject((s) => s.draft !== undefined);
   const format = useProject((s) => s.project.format);
   const tone = useDesk((s) => s.mat);
   const cutLines = useDesk((s) => s.cutLines);
-  const reframing = useDesk((s) => s.reframing);
+  const begins = useDesk((s) => s.drop.meaning.does === "begin");
+  const bare = useProject((s) => shownPage(s).tiles.length === 0);
   const [ref, room] = useSizeOf();
   const view = useMemo(
     () => room && viewOf(bleedBox(format), { w: room.w, h: room.h - toolsPx }, matPx),
     [room, format],
   );
-  const open =
-    reframing !== undefined && page.tiles.some((t) => t.id === reframing && t.filling.kind === "photo")
-      ? reframing
-      : undefined;
-
+  // What follows a hand renders by itself; the mat around it does not.
+  const held = useMemo(() => view && <HeldPage view={view} />, [view]);
   return (
     <Box
       ref={ref}
@@ -74,26 +62,46 @@ export function Mat({
           boxShadow="paper"
           data-testid="page"
         >
-          {/* While a tile is open only that tile moves, and is drawn above; the page under it rests. */}
-          <PageCanvas
-            page={open ? settledPage : page}
-            format={format}
-            scale={view.scale}
-            moving={moving}
-            without={open}
-          />
+          <TileMenu>
+            <Box position="absolute" inset="0">
+              {held}
+            </Box>
+          </TileMenu>
           {cutLines && <CutLines view={view} format={format} />}
-          {meaning.does === "begin" && (
-            <Box position="absolute" inset="0" boxShadow="inset 0 0 0 4px {colors.glaze.500}" />
+          {begins && (
+            <Box position="absolute" inset="0" boxShadow="inset 0 0 0 4px {colors.glaze.500}" pointerEvents="none" />
           )}
-          <TileLayer view={view} page={page} dragged={dragged} meaning={meaning} />
-          {!open && <SeamLayer view={view} page={page} format={format} />}
-          {open && <ReframeLayer key={open} view={view} tileId={open} />}
-          {page.tiles.length === 0 && <EmptyPage />}
+          {bare && <EmptyPage />}
         </Box>
       )}
       <MatTools />
     </Box>
+  );
+}
+
+/** The page as it is at this moment, with its tiles and seams. */
+function HeldPage({ view }: { readonly view: PageView }) {
+  const page = useProject(shownPage);
+  const settledPage = useProject(openPage);
+  const moving = useProject((s) => s.draft !== undefined);
+  const format = useProject((s) => s.project.format);
+  const reframing = useDesk((s) => s.reframing);
+  const isOpen = page.tiles.some((t) => t.id === reframing && t.filling.kind === "photo");
+  const open = isOpen ? reframing : undefined;
+  return (
+    <>
+      {/* While a tile is open only that tile moves, and is drawn above; the page under it rests. */}
+      <PageCanvas
+        page={open ? settledPage : page}
+        format={format}
+        scale={view.scale}
+        moving={moving && !open}
+        without={open}
+      />
+      <TileLayer view={view} page={page} />
+      {!open && <SeamLayer view={view} page={page} format={format} />}
+      {open && <ReframeLayer key={open} view={view} tileId={open} />}
+    </>
   );
 }
 

@@ -10,21 +10,22 @@ import {
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
 import { useSearchParams } from "react-router";
-import { findTile, photoIdOf } from "#core/document";
+import { findTile, type Page, photoIdOf } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
 import { bleedBox } from "#core/lab";
 import { useKit } from "../../kit.ts";
 import { IncomingBar } from "../../parts/incoming-bar.tsx";
 import { PhotoThumb } from "../../parts/photo-thumb.tsx";
 import { arrangePhotos } from "../../state/arrange-photos.ts";
-import { useLibrary, useSession } from "../../state/hooks.ts";
+import { nothingDragged } from "../../state/desk.ts";
+import { type Dragged, type DropMeaning, meaningOfDrop } from "../../state/drop-meaning.ts";
+import { useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { putPhoto, swapPhotos } from "../../state/page-gestures.ts";
 import { openThe } from "../../state/page-list.ts";
 import { openPage } from "../../state/project-session.ts";
 import { keep, show, slippedIn, tileMoved } from "../../state/tree-gestures.ts";
-import { type Dragged, type DropMeaning, meaningOfDrop } from "./drop-meaning.ts";
 import { Mat } from "./mat.tsx";
 import { PageRun } from "./page-run.tsx";
 import { Panel } from "./panel/panel.tsx";
@@ -36,7 +37,6 @@ export function PagesPlace() {
   const kit = useKit();
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
-  const [dragged, setDragged] = useState<Dragged>();
   // A few pixels of patience, so that a click is not a drag.
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
@@ -45,10 +45,11 @@ export function PagesPlace() {
   usePageKeys();
   useAskedPage();
 
-  const [meaning, setMeaning] = useState<DropMeaning>({ does: "nothing" });
   const shownKey = useRef("");
 
-  const begin = (e: DragStartEvent) => setDragged(e.active.data.current as Dragged);
+  const { desk } = kit;
+  const begin = (e: DragStartEvent) =>
+    desk.setState({ drop: { ...nothingDragged, dragged: e.active.data.current as Dragged } });
   const meaningOf = (e: DragMoveEvent): DropMeaning => {
     const now = session.state.getState();
     const at = pointOnPage(e, bleedBox(now.project.format));
@@ -65,14 +66,13 @@ export function PagesPlace() {
     const key = JSON.stringify(now);
     if (key === shownKey.current) return;
     shownKey.current = key;
-    setMeaning(now);
+    desk.setState((s) => ({ drop: { ...s.drop, meaning: now } }));
     const next = nextOf(now);
     if (next) show(session, next);
     else session.dropPreview();
   };
   const over = () => {
-    setDragged(undefined);
-    setMeaning({ does: "nothing" });
+    desk.setState({ drop: nothingDragged });
     shownKey.current = "";
     session.dropPreview();
   };
@@ -89,10 +89,6 @@ export function PagesPlace() {
     }
   };
 
-  const page = openPage(session.state.getState());
-  const ghost =
-    dragged &&
-    (dragged.from === "shelf" ? dragged.photoId : photoIdOf(findTile(page, dragged.tileId) ?? page.tiles[0]!));
   return (
     <DndContext
       sensors={sensors}
@@ -108,7 +104,7 @@ export function PagesPlace() {
         <Flex minW="0" minH="0">
           <PageRun />
           <Box flex="1" minW="0">
-            <Mat dragged={dragged} meaning={meaning} />
+            <Mat />
           </Box>
         </Flex>
         <Flex
@@ -127,22 +123,29 @@ export function PagesPlace() {
         </Box>
       </Grid>
       <DragOverlay dropAnimation={null} zIndex={1500}>
-        {ghost && (
-          <Box
-            w="110px"
-            h="82px"
-            borderRadius="thumb"
-            overflow="hidden"
-            boxShadow="lifted"
-            opacity="0.92"
-            cursor="grabbing"
-          >
-            <PhotoThumb photoId={ghost} />
-          </Box>
-        )}
+        <Ghost />
       </DragOverlay>
     </DndContext>
   );
+}
+
+/** The photo under the hand. */
+function Ghost() {
+  const dragged = useDesk((s) => s.drop.dragged);
+  const photoId = useProject((s) =>
+    dragged?.from === "tile" ? photoIn(openPage(s), dragged.tileId) : dragged?.photoId,
+  );
+  if (photoId === undefined) return null;
+  return (
+    <Box w="110px" h="82px" borderRadius="thumb" overflow="hidden" boxShadow="lifted" opacity="0.92" cursor="grabbing">
+      <PhotoThumb photoId={photoId} />
+    </Box>
+  );
+}
+
+function photoIn(page: Page, tileId: string): string | undefined {
+  const tile = findTile(page, tileId);
+  return tile && photoIdOf(tile);
 }
 
 /** Where the pointer is on the page, in mm; missing beside it. */

@@ -1,4 +1,3 @@
-import { Box } from "@chakra-ui/react";
 import { type KeyboardEvent, type PointerEvent, useMemo, useState } from "react";
 import { type Page, roomFor } from "#core/document";
 import type { PageFormat } from "#core/lab";
@@ -7,6 +6,7 @@ import { useSession } from "../../state/hooks.ts";
 import { openPage } from "../../state/project-session.ts";
 import { type PageSeam, pageSeams, snapped } from "./page-seams.ts";
 import { type PageView, placeOf } from "./page-view.ts";
+import css from "./seam-layer.module.css";
 
 interface SeamLayerProps {
   readonly view: PageView;
@@ -66,7 +66,7 @@ export function SeamLayer({ view, page, format }: SeamLayerProps) {
 
   const room = roomFor(page.look, format);
   return (
-    <Box position="absolute" inset="0" pointerEvents="none">
+    <div className={css.layer}>
       {seams.map((s) => {
         const grip = gripPx / view.scale;
         const rect = s.across
@@ -74,7 +74,8 @@ export function SeamLayer({ view, page, format }: SeamLayerProps) {
           : { x: s.from, y: s.at - grip / 2, w: s.to - s.from, h: grip };
         const share = s.across ? (s.at - room.x) / room.w : (s.at - room.y) / room.h;
         return (
-          <Box
+          // biome-ignore lint/a11y/useSemanticElements: a rule that is dragged and moved by keys, not a line across text
+          <div
             key={s.key}
             role="separator"
             aria-orientation={s.across ? "vertical" : "horizontal"}
@@ -85,28 +86,13 @@ export function SeamLayer({ view, page, format }: SeamLayerProps) {
             aria-hidden={s.main ? undefined : true}
             title={words.seamHelp}
             tabIndex={s.main ? 0 : -1}
-            position="absolute"
-            pointerEvents="auto"
-            cursor={s.across ? "col-resize" : "row-resize"}
-            touchAction="none"
+            className={`${css.seam} ${s.across ? css.across : css.down} ${held === s.key ? css.held : ""}`}
             style={placeOf(view, rect)}
             onPointerDown={(e) => grab(e, s)}
             onKeyDown={(e) => onKeyDown(e, s)}
-            _before={{
-              content: '""',
-              position: "absolute",
-              bg: "glaze.500",
-              borderRadius: "full",
-              opacity: held === s.key ? 1 : 0,
-              ...(s.across
-                ? { left: "50%", top: "0", bottom: "0", w: "3px", ml: "-1.5px" }
-                : { top: "50%", left: "0", right: "0", h: "3px", mt: "-1.5px" }),
-            }}
-            _hover={{ _before: { opacity: 1 } }}
-            _focusVisible={{ outline: "none", _before: { opacity: 1 } }}
           />
         );
       })}
-    </Box>
+    </div>
   );
 }

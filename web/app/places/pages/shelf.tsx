@@ -11,11 +11,11 @@ import { useKit } from "../../kit.ts";
 import { PhotoTile, type TileHands } from "../../parts/photo-tile.tsx";
 import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { choose, chooseAll, nothingChosen } from "../../state/choose.ts";
+import type { Dragged } from "../../state/drop-meaning.ts";
 import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { fillWith } from "../../state/page-gestures.ts";
 import { usePlaced } from "../../state/placed.ts";
 import { openPage } from "../../state/project-session.ts";
-import type { Dragged } from "./drop-meaning.ts";
 import { PageForEach } from "./page-for-each.tsx";
 import { ShelfTime } from "./shelf-time.tsx";
 

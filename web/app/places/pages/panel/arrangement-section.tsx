@@ -15,17 +15,13 @@ import { useKit } from "../../../kit.ts";
 import { CountField } from "../../../parts/count-field.tsx";
 import { shuffle, solveAgain } from "../../../state/arrange-page.ts";
 import { arrangePhotos, photosOnPage } from "../../../state/arrange-photos.ts";
-import { useLibrary, useSession } from "../../../state/hooks.ts";
+import { shownPage, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
 import { asFirstMade, differsFromFirst, inOrder, keep, mirrored, seedOf } from "../../../state/tree-gestures.ts";
 import { Act, PanelSection } from "./parts.tsx";
 
 /** How the page's photos are arranged, what that cuts off, and what can be done with the whole of it. */
 export function ArrangementSection({ page, arrangement }: { readonly page: Page; readonly arrangement: Arrangement }) {
-  return arrangement.kind === "grid" ? (
-    <OfGrid page={page} grid={arrangement} />
-  ) : (
-    <OfTree page={page} tree={arrangement} />
-  );
+  return arrangement.kind === "grid" ? <OfGrid grid={arrangement} /> : <OfTree page={page} tree={arrangement} />;
 }
 
 function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
@@ -36,7 +32,7 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
   return (
     <PanelSection title={words.arrangement}>
       <Text fontSize="14px" color="fg.muted" role="status" mb="2.5">
-        {words.cropped(cropWords(page, byId))}
+        <CropFigure />
       </Text>
       <HStack wrap="wrap" gap="1.5">
         <Button size="sm" variant="outline" onClick={() => shuffle(kit, session, 1)}>
@@ -83,7 +79,7 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
   );
 }
 
-function OfGrid({ page, grid }: { readonly page: Page; readonly grid: GridArrangement }) {
+function OfGrid({ grid }: { readonly grid: GridArrangement }) {
   const kit = useKit();
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
@@ -115,7 +111,7 @@ function OfGrid({ page, grid }: { readonly page: Page; readonly grid: GridArrang
         {words.rowsColumnsHelp}
       </Text>
       <Text fontSize="14px" color="fg.muted" role="status" my="2.5">
-        {words.cropped(cropWords(page, byId))}
+        <CropFigure />
       </Text>
       <HStack gap="2" wrap="wrap">
         <Button
@@ -135,6 +131,12 @@ function OfGrid({ page, grid }: { readonly page: Page; readonly grid: GridArrang
 }
 
 const isEven = (tracks: readonly number[]): boolean => tracks.every((t) => Math.abs(t - 1 / tracks.length) < 1e-9);
+
+/** What is cut off, also while a hand is on the page. */
+function CropFigure() {
+  const byId = useLibrary((s) => s.byId);
+  return useProject((s) => words.cropped(cropWords(shownPage(s), byId)));
+}
 
 /** The mean share of the photos on the page that their tiles cut off at first framing. */
 function cropWords(page: Page, byId: ReadonlyMap<string, Photo>): string {

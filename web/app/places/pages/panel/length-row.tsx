@@ -1,4 +1,5 @@
 import { Box, HStack } from "@chakra-ui/react";
+import { useState } from "react";
 import type { PageFormat } from "#core/lab";
 import type { Unit } from "#core/units";
 import { LengthField } from "../../../parts/length-field.tsx";
@@ -15,15 +16,30 @@ interface LengthRowProps {
   readonly onMm: (mm: number) => string | undefined;
 }
 
-/** A length by number and by slider. */
+/** A length by number and by slider; both show where the slider is while it is being dragged. */
 export function LengthRow({ label, mm, sliderMostMm, unit, format, onMove, onMm }: LengthRowProps) {
+  const [dragged, setDragged] = useState<number>();
+  const now = dragged ?? mm;
   return (
     <HStack gap="4" align="end" mb="3">
       <Box w="104px" flexShrink="0">
-        <LengthField label={label} mm={mm} unit={unit} ppi={format.ppi} onMm={onMm} />
+        <LengthField label={label} mm={now} unit={unit} ppi={format.ppi} onMm={onMm} />
       </Box>
       <Box flex="1" pb="2.5">
-        <Bead label={label} value={mm} most={sliderMostMm} step={0.25} onMove={onMove} onEnd={(v) => void onMm(v)} />
+        <Bead
+          label={label}
+          value={now}
+          most={sliderMostMm}
+          step={0.25}
+          onMove={(v) => {
+            setDragged(v);
+            onMove(v);
+          }}
+          onEnd={(v) => {
+            setDragged(undefined);
+            onMm(v);
+          }}
+        />
       </Box>
     </HStack>
   );

@@ -1,11 +1,12 @@
 import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { LayoutTemplate } from "lucide-react";
+import { memo } from "react";
 import type { Look, StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
 import { changeTrouble, templates as templateWords, panel as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
 import { Choose } from "../../../parts/choose-one.tsx";
-import { shownPage, useProject, useSession } from "../../../state/hooks.ts";
+import { useProject, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { ArrangementSection } from "./arrangement-section.tsx";
 import { ColourRow } from "./colour-row.tsx";
@@ -16,10 +17,11 @@ import { PagesSection } from "./pages-section.tsx";
 import { PanelSection, PanelTitle } from "./parts.tsx";
 
 /** The page as a whole: its grid, its gaps, its colours. */
-export function PagePanel() {
+export const PagePanel = memo(function PagePanel() {
   const { desk } = useKit();
   const session = useSession();
-  const page = useProject(shownPage);
+  // As it is kept: what a hand is doing at the moment is followed by those parts alone that show it.
+  const page = useProject(openPage);
   const format = useProject((s) => s.project.format);
   const unit = useProject((s) => s.project.unit);
   const lab = useProject((s) => s.project.lab);
@@ -106,4 +108,4 @@ export function PagePanel() {
       <PagesSection />
     </>
   );
-}
+});

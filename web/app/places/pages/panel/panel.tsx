@@ -1,4 +1,5 @@
 import { Box } from "@chakra-ui/react";
+import { useDeferredValue } from "react";
 import { findTile } from "#core/document";
 import { shownPage, useDesk, useProject } from "../../../state/hooks.ts";
 import { PagePanel } from "./page-panel.tsx";
@@ -8,7 +9,8 @@ import { TilesPanel } from "./tiles-panel.tsx";
 
 /** Speaks only of what is chosen: the page, a tile, or several; or shows the templates to lay the page out by. */
 export function Panel() {
-  const page = useProject(shownPage);
+  // What follows a hand comes first; the panel catches up as soon as there is time.
+  const page = useDeferredValue(useProject(shownPage));
   const chosen = useDesk((s) => s.tiles.ids);
   const templates = useDesk((s) => s.templates);
   const tiles = [...chosen].flatMap((id) => findTile(page, id) ?? []);

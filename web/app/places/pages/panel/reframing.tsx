@@ -7,8 +7,9 @@ import { aspectOf, framedBy, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { common } from "../../../../text/places.ts";
 import { useKit } from "../../../kit.ts";
-import { shownPage, useDesk, useProject, useSession } from "../../../state/hooks.ts";
+import { useDesk, useProject, useSession } from "../../../state/hooks.ts";
 import { reframeChange, resetFraming } from "../../../state/page-gestures.ts";
+import { openPage } from "../../../state/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { Act, Bead, PanelSection } from "./parts.tsx";
 
@@ -22,7 +23,7 @@ interface ReframingProps {
 export function Reframing({ tile, photo, view }: ReframingProps) {
   const { desk } = useKit();
   const session = useSession();
-  const page = useProject(shownPage);
+  const page = useProject(openPage);
   const format = useProject((s) => s.project.format);
   const straightening = useDesk((s) => s.straightening);
   const aspect = aspectOf(photo);

@@ -13,6 +13,8 @@ import { useSession } from "../../../state/hooks.ts";
 import { laidBy } from "../../../state/take-template.ts";
 
 const thumbPx = 112;
+/** Under the picture, with what is around it. */
+const wordsPx = 52;
 /** Places bent less than this look as they were drawn. */
 const asDrawn = 0.02;
 
@@ -38,8 +40,10 @@ export const TemplateCard = memo(function TemplateCard(props: TemplateCardProps)
     watch.observe(at.current);
     return () => watch.disconnect();
   }, []);
+  const box = bleedBox(props.format);
+  const pictureH = (thumbPx * box.h) / Math.max(box.w, box.h);
   return (
-    <Box ref={at} minH="150px" position="relative" className="group">
+    <Box ref={at} minH={`${Math.round(pictureH) + wordsPx}px`} position="relative" className="group">
       {near && <Shown {...props} />}
     </Box>
   );

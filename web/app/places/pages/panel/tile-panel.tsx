@@ -1,5 +1,6 @@
 import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { Crop, PaintBucket } from "lucide-react";
+import { memo } from "react";
 import type { Colour } from "#core/colour";
 import { frameRect, type Tile } from "#core/document";
 import { formatLength, formatSize } from "#core/units";
@@ -7,7 +8,7 @@ import { changeTrouble, panel as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
 import { takenMoment } from "../../../parts/dates.ts";
 import { PhotoThumb } from "../../../parts/photo-thumb.tsx";
-import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
+import { useDesk, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
 import {
   emptyThem,
   holdColour,
@@ -16,6 +17,7 @@ import {
   putPhoto,
   replaceEverywhere,
 } from "../../../state/page-gestures.ts";
+import { openPage } from "../../../state/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { PanelSection, PanelTitle } from "./parts.tsx";
@@ -24,7 +26,7 @@ import { SharpnessFigure } from "./sharpness.tsx";
 import { TilePlace } from "./tile-place.tsx";
 
 /** One tile: its photo, how sharp it prints, and what can be done with it. */
-export function TilePanel({ tile }: { readonly tile: Tile }) {
+export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile }) {
   const { desk } = useKit();
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
@@ -95,12 +97,12 @@ export function TilePanel({ tile }: { readonly tile: Tile }) {
       {!reframing && <Dress tile={tile} />}
     </>
   );
-}
+});
 
 /** A field of colour in place of a photo. */
 function PlainColour({ tile }: { readonly tile: Tile }) {
   const session = useSession();
-  const page = useProject(shownPage);
+  const page = useProject(openPage);
   const held = tile.filling.kind === "colour" ? tile.filling.colour : undefined;
   const put = (colour: Colour) => holdColour(session, tile.id, colour);
   if (held === undefined)
@@ -129,7 +131,7 @@ const firstColour: Colour = "#d9d2c4";
 /** The tile's own corner and border. */
 function Dress({ tile }: { readonly tile: Tile }) {
   const session = useSession();
-  const page = useProject(shownPage);
+  const page = useProject(openPage);
   const format = useProject((s) => s.project.format);
   const unit = useProject((s) => s.project.unit);
   const change = (dress: { cornerMm?: number; widthMm?: number }) =>

@@ -21,7 +21,8 @@ import { Choose } from "../../../parts/choose-one.tsx";
 import { CountField } from "../../../parts/count-field.tsx";
 import { lead, leadOf } from "../../../state/arrange-page.ts";
 import { nothingChosen } from "../../../state/choose.ts";
-import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
+import { useDesk, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
+import { openPage } from "../../../state/project-session.ts";
 import { halved, keep, locked, shaped, slippedIn, takenAway } from "../../../state/tree-gestures.ts";
 import { Act, PanelSection } from "./parts.tsx";
 
@@ -30,7 +31,7 @@ export function TilePlace({ tile }: { readonly tile: Tile }) {
   const kit = useKit();
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
-  const page = useProject(shownPage);
+  const page = useProject(openPage);
   const chosen = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
   if (!page.arrangement) return null;
   const photo = byId.get(photoIdOf(tile) ?? "");
@@ -88,7 +89,7 @@ const shareStep = 0.1;
 function Lead({ tile }: { readonly tile: Tile }) {
   const kit = useKit();
   const session = useSession();
-  const now = useProject((s) => leadOf(shownPage(s)));
+  const now = useProject((s) => leadOf(openPage(s)));
   const leads = now?.tileId === tile.id;
   const to = (share: number) => lead(kit, session, tile.id, share);
   return (

@@ -4,8 +4,9 @@ import { areTogether, type Tile } from "#core/document";
 import { panel as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
 import { nothingChosen } from "../../../state/choose.ts";
-import { shownPage, useProject, useSession } from "../../../state/hooks.ts";
+import { useProject, useSession } from "../../../state/hooks.ts";
 import { emptyThem, swapPhotos } from "../../../state/page-gestures.ts";
+import { openPage } from "../../../state/project-session.ts";
 import { keep, keptTogether, takenAway } from "../../../state/tree-gestures.ts";
 import { PanelSection, PanelTitle } from "./parts.tsx";
 import { LockSwitch } from "./tile-place.tsx";
@@ -18,7 +19,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly Tile[] }) {
   const { desk, library } = useKit();
   const session = useSession();
   const ids = tiles.map((t) => t.id);
-  const together = useProject((s) => areTogether(shownPage(s), ids));
+  const together = useProject((s) => areTogether(openPage(s), ids));
   const full = tiles.filter((t) => t.filling.kind === "photo");
   const [a, b] = tiles;
   return (
