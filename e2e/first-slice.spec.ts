@@ -267,12 +267,29 @@ async function differing(a: Buffer, b: Buffer): Promise<number> {
 }
 
 test.describe("with one photo", () => {
-  test("a single photo makes a page by itself", async ({ page }) => {
+  test("it makes a page by itself; without its original it cannot be printed, and that is said", async ({ page }) => {
     await page.goto("/");
     await chooseFiles(page, samplePhotos(1));
     await startCollage(page, "Fernhill Prints", "5 × 7 in", "Sideways");
     await arrangeFirst(page, 1);
     const [tileBox, pageBox] = [await box(tile(page, 1)), await box(page.getByTestId("page"))];
     expect(tileBox.width / pageBox.width).toBeGreaterThan(0.85);
+    await page.evaluate(async () => {
+      const db = await new Promise<IDBDatabase>((done) => {
+        const request = indexedDB.open("tessip");
+        request.onsuccess = () => done(request.result);
+      });
+      const tx = db.transaction("originals", "readwrite");
+      tx.objectStore("originals").clear();
+      await new Promise((done) => {
+        tx.oncomplete = done;
+      });
+      db.close();
+    });
+    await page.getByRole("link", { name: /Send/ }).click();
+    await page.getByRole("button", { name: "Save the JPEG to disk" }).click();
+    await expect(page.getByRole("alert").getByText(/could not be read: .*put another in its place/)).toBeVisible();
+    await page.getByRole("link", { name: /Pages/ }).click();
+    await expect(tiles(page)).toHaveCount(1);
   });
 });

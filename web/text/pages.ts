@@ -140,6 +140,7 @@ export const shelf = {
   label: "Shelf",
   help: "Click one, shift-click to there, ctrl-click to add",
   arrange: (n: number) => (n === 1 ? "Arrange 1 photo" : `Arrange ${n.toLocaleString("en")} photos`),
+  add: (n: number) => `Add ${n} to the page`,
   fill: (n: number) => (n === 1 ? "Fill 1 empty tile" : `Fill ${n} empty tiles`),
   notPlaced: "Only those on no page",
   nothingLeft: "Every photo is on the page.",

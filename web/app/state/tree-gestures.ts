@@ -33,6 +33,42 @@ export const slippedIn =
   (page, format) =>
     withSlippedIn(page, format, { photoId: photo.id, aspect: aspectOf(photo), tileId, edge }, newId);
 
+/** Several in a row, the first at the edge of the tile, the others each beside the one before. */
+export const allSlippedIn =
+  (photos: readonly Photo[], tileId: string, edge: Edge, newId: () => string): Next =>
+  (page, format) => {
+    let now = page;
+    let at = { tileId, edge };
+    for (const photo of photos) {
+      const known = new Set(now.tiles.map((t) => t.id));
+      now = slippedIn(photo, at.tileId, at.edge, newId)(now, format);
+      const fresh = now.tiles.find((t) => !known.has(t.id));
+      if (fresh) at = { tileId: fresh.id, edge: edge === "top" || edge === "bottom" ? "bottom" : "right" };
+    }
+    return now;
+  };
+
+/** The page makes room for more photos: each goes in beside the largest tile, and then all is fitted anew. */
+export const grownBy =
+  (library: Library, photos: readonly Photo[], newId: () => string): Next =>
+  (page, format) => {
+    let now = page;
+    for (const photo of photos) {
+      const free = now.tiles.filter((t) => !t.locked);
+      const area = (t: (typeof free)[number]) => t.frame.width * t.frame.height;
+      const largest = free.toSorted((a, b) => area(b) - area(a))[0] ?? now.tiles.at(-1);
+      if (largest) now = slippedIn(photo, largest.id, "right", newId)(now, format);
+    }
+    // Read after those that were there, as they were chosen.
+    const old = new Set(page.tiles.map((t) => t.id));
+    const tiles = [...now.tiles.filter((t) => old.has(t.id)), ...now.tiles.filter((t) => !old.has(t.id))];
+    return solvedAgain({ ...now, tiles }, format, {
+      seed: seedOf(page),
+      keepSet: false,
+      aspectOf: shapes({ ...now, tiles }, library),
+    });
+  };
+
 export const tileMoved =
   (tileId: string, to: { readonly tileId: string; readonly edge: Edge }): Next =>
   (page, format) =>

@@ -15,17 +15,18 @@ import { useSearchParams } from "react-router";
 import { findTile, type Page, photoIdOf } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
 import { bleedBox } from "#core/lab";
+import type { Photo } from "#core/photo";
 import { useKit } from "../../kit.ts";
 import { IncomingBar } from "../../parts/incoming-bar.tsx";
 import { PhotoThumb } from "../../parts/photo-thumb.tsx";
 import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { nothingDragged } from "../../state/desk.ts";
 import { type Dragged, type DropMeaning, meaningOfDrop } from "../../state/drop-meaning.ts";
-import { useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
+import { useDesk, useProject, useSession } from "../../state/hooks.ts";
 import { putPhoto, swapPhotos } from "../../state/page-gestures.ts";
 import { openThe } from "../../state/page-list.ts";
 import { openPage } from "../../state/project-session.ts";
-import { keep, show, slippedIn, tileMoved } from "../../state/tree-gestures.ts";
+import { allSlippedIn, keep, show, tileMoved } from "../../state/tree-gestures.ts";
 import { Mat } from "./mat.tsx";
 import { PageRun } from "./page-run.tsx";
 import { Panel } from "./panel/panel.tsx";
@@ -36,7 +37,6 @@ import { usePageKeys } from "./use-page-keys.ts";
 export function PagesPlace() {
   const kit = useKit();
   const session = useSession();
-  const byId = useLibrary((s) => s.byId);
   // A few pixels of patience, so that a click is not a drag.
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
@@ -55,11 +55,18 @@ export function PagesPlace() {
     const at = pointOnPage(e, bleedBox(now.project.format));
     return meaningOfDrop(e.active.data.current as Dragged, openPage(now), at);
   };
+  /** The photo that is dragged, with all that are chosen where it is one of them. */
+  const photosOf = (photoId: string): readonly Photo[] => {
+    const chosen = desk.getState().photos.ids;
+    const ids = chosen.has(photoId) ? chosen : new Set([photoId]);
+    const { photos } = kit.library.state.getState();
+    return photos.filter((p) => ids.has(p.id));
+  };
   /** The page as it would be, where the others would make room. */
   const nextOf = (m: DropMeaning) => {
     if (m.does === "move") return tileMoved(m.movedId, m);
-    const photo = m.does === "slip" ? byId.get(m.photoId) : undefined;
-    return m.does === "slip" && photo ? slippedIn(photo, m.tileId, m.edge, kit.newId) : undefined;
+    if (m.does !== "slip") return undefined;
+    return allSlippedIn(photosOf(m.photoId), m.tileId, m.edge, kit.newId);
   };
   const move = (e: DragMoveEvent) => {
     const now = meaningOf(e);
@@ -80,13 +87,11 @@ export function PagesPlace() {
     const m = meaningOf(e);
     over();
     const next = nextOf(m);
-    if (next) keep(session, m.does === "move" ? "arrangedAnew" : "slippedIn", 1, next);
+    if (next && m.does === "slip") keep(session, "slippedIn", photosOf(m.photoId).length, next);
+    else if (next) keep(session, "arrangedAnew", 1, next);
     else if (m.does === "put") putPhoto(session, m.tileId, m.photoId);
     else if (m.does === "swap") swapPhotos(session, m.tileId, m.withTileId);
-    else if (m.does === "begin") {
-      const photo = byId.get(m.photoId);
-      if (photo) arrangePhotos(kit, session, [photo]);
-    }
+    else if (m.does === "begin") arrangePhotos(kit, session, photosOf(m.photoId));
   };
 
   return (

@@ -16,6 +16,7 @@ import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../st
 import { fillWith } from "../../state/page-gestures.ts";
 import { usePlaced } from "../../state/placed.ts";
 import { openPage } from "../../state/project-session.ts";
+import { grownBy, keep } from "../../state/tree-gestures.ts";
 import { PageForEach } from "./page-for-each.tsx";
 import { ShelfTime } from "./shelf-time.tsx";
 
@@ -186,6 +187,7 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
     const a = openPage(s).arrangement;
     return a?.kind === "grid" ? a.asked : undefined;
   });
+  const placed = useProject((s) => openPage(s).arrangement !== null);
   const [asking, setAsking] = useState(false);
   const chosen = photos.filter((p) => ids.has(p.id));
   if (chosen.length === 0) return null;
@@ -202,6 +204,18 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
           }}
         >
           {words.fill(fills)}
+        </Button>
+      )}
+      {placed && (
+        <Button
+          size="sm"
+          variant="outline"
+          onClick={() => {
+            keep(session, "slippedIn", chosen.length, grownBy(kit.library, chosen, kit.newId));
+            kit.desk.setState({ photos: nothingChosen });
+          }}
+        >
+          {words.add(chosen.length)}
         </Button>
       )}
       {chosen.length > 1 && (
