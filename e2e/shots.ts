@@ -57,14 +57,26 @@ try {
     await page.keyboard.press("Space");
   }
   await page.getByRole("button", { name: /^Arrange 12/ }).click();
+  await page.getByRole("group", { name: "Other ways" }).getByRole("button").first().waitFor();
   await page.mouse.move(480, 625);
   await shot(page, "pages");
+  await page.getByRole("button", { name: "Lay out by a template" }).click();
+  await page.locator("[data-template]").first().waitFor();
+  await shot(page, "templates");
+  await page.getByRole("button", { name: "Back to the page" }).click();
   await tile(page, 2).dblclick();
   await page.keyboard.press("+");
   await page.keyboard.press("+");
   await page.keyboard.press("+");
   await shot(page, "reframe");
   await page.keyboard.press("Enter");
+  await page.keyboard.press("Escape");
+  await shelfPhotos(page).first().click();
+  for (let i = 0; i < 23; i += 1) await page.keyboard.press("Shift+ArrowRight");
+  await page.getByRole("button", { name: "A page for each" }).click();
+  await page.getByText("each its own way, exactly").click();
+  await page.getByRole("button", { name: "Make 2 pages" }).click();
+  await shot(page, "pages-several");
   await page.getByRole("link", { name: /Send/ }).click();
   await shot(page, "send");
   await page.getByRole("link", { name: /Photos/ }).click();
@@ -80,6 +92,11 @@ try {
   await page.getByRole("option", { name: /All of us, and Biscuit/ }).dblclick();
   await page.getByText("Faces were found.").waitFor({ timeout: 60_000 });
   await shot(page, "photo-sheet");
+  await page.getByRole("button", { name: "Close", exact: true }).click();
+  await page.getByText("Papers", { exact: true }).click();
+  await page.getByRole("button", { name: "Take the sample papers" }).click();
+  await page.getByRole("option").nth(2).waitFor();
+  await shot(page, "papers");
   await page.getByRole("link", { name: "To all your work" }).click();
   await shot(page, "start");
 } finally {

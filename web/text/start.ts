@@ -7,6 +7,7 @@ export const start = {
   open: (name: string) => `Open ${name}`,
   remove: (name: string) => `Remove ${name}`,
   removed: (name: string) => `Removed “${name}”. Its photos stay.`,
+  pageCount: (n: number) => `${n} pages`,
   lastWorked: (when: string) => `Last changed ${when}`,
   damaged: (n: number) =>
     n === 1

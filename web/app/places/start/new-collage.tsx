@@ -2,7 +2,7 @@ import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
-import { layPhotos, newProject, newStyle } from "#core/document";
+import { barePage, layPhotos, layTree, newProject, newStyle } from "#core/document";
 import { bleedBox, formatFromCard, type LabCard, ownFormat, type PageFormat, printPixels } from "#core/lab";
 import { done } from "#core/outcome";
 import { aspectOf, type Photo } from "#core/photo";
@@ -130,14 +130,16 @@ function Preview({ format }: { readonly format: PageFormat | undefined }) {
     if (!format) return undefined;
     const look = newStyle(format);
     let count = 0;
-    const laid = layPhotos({ id: "preview", look, tiles: [], arrangement: null }, format, {
-      photos: spread(photos).map((p) => ({ id: p.id, aspect: aspectOf(p) })),
-      asked: photos.length === 0 ? { rows: 3, columns: 3 } : {},
-      newId: () => {
-        count += 1;
-        return `t${count}`;
-      },
-    });
+    const newId = () => {
+      count += 1;
+      return `t${count}`;
+    };
+    const bare = barePage(look, newId);
+    const some = spread(photos).map((p) => ({ id: p.id, aspect: aspectOf(p) }));
+    const laid =
+      photos.length === 0
+        ? layPhotos(bare, format, { photos: [], asked: { rows: 3, columns: 3 }, newId })
+        : layTree(bare, format, { photos: some, seed: 0, newId });
     return laid.ok ? laid.value.page : undefined;
   }, [format, photos]);
   const box = format && bleedBox(format);

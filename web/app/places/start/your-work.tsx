@@ -55,6 +55,7 @@ export function YourWork() {
                   card.project.unit,
                   card.project.format.ppi,
                 )}
+                {card.project.pages.length > 1 && ` · ${words.pageCount(card.project.pages.length)}`}
               </Text>
               <Text fontSize="13.5px" color="fg.subtle">
                 {words.lastWorked(dayHere(card.savedAt))}
@@ -84,7 +85,22 @@ function Stack({ card }: { readonly card: ProjectCard }) {
   const scale = stackPx / Math.max(box.w, box.h);
   return (
     <Box h={`${stackPx + 22}px`} display="grid" placeItems="center" bg="mat.light" borderRadius="card">
+      {pages.length > 1 && (
+        <Box
+          gridArea="1 / 1"
+          w={`${box.w * scale}px`}
+          h={`${box.h * scale}px`}
+          boxShadow="paper"
+          bg="white"
+          overflow="hidden"
+          transform="rotate(3.5deg)"
+        >
+          <PageCanvas page={pages[1]!} format={format} scale={scale} />
+        </Box>
+      )}
       <Box
+        gridArea="1 / 1"
+        position="relative"
         w={`${box.w * scale}px`}
         h={`${box.h * scale}px`}
         boxShadow="paper"

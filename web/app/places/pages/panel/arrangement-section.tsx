@@ -1,5 +1,5 @@
 import { Button, Grid, HStack, Switch, Text } from "@chakra-ui/react";
-import { FlipHorizontal2, FlipVertical2, Shuffle, Undo2 } from "lucide-react";
+import { CaretsToAxisDashedHorizontal, CaretsToAxisDashedVertical, Shuffle, Undo2 } from "lucide-react";
 import { meanCrop } from "#core/arrange";
 import {
   type Arrangement,
@@ -40,12 +40,12 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
         </Button>
         {seedOf(page) > 0 && <Act icon={Undo2} name={words.lastShuffle} onAct={() => shuffle(kit, session, -1)} />}
         <Act
-          icon={FlipHorizontal2}
+          icon={CaretsToAxisDashedVertical}
           name={words.mirrorSides}
           onAct={() => keep(session, "mirroredPage", count, mirrored("side"))}
         />
         <Act
-          icon={FlipVertical2}
+          icon={CaretsToAxisDashedHorizontal}
           name={words.mirrorUpside}
           onAct={() => keep(session, "mirroredPage", count, mirrored("stack"))}
         />

@@ -1,5 +1,5 @@
 import { Box, Button, HStack, Switch, Text } from "@chakra-ui/react";
-import { FlipHorizontal2, FlipVertical2, RotateCcw, RotateCw, Ruler } from "lucide-react";
+import { CaretsToAxisDashedHorizontal, CaretsToAxisDashedVertical, RotateCcw, RotateCw, Ruler } from "lucide-react";
 import type { ReactNode } from "react";
 import { frameRect, framingOf, type Tile, type View } from "#core/document";
 import { type Framing, mostZoom, settled, turnParts, withinHalf, zoomed } from "#core/fit";
@@ -72,13 +72,13 @@ export function Reframing({ tile, photo, view }: ReframingProps) {
         <Act grows icon={RotateCw} name={words.quarterRight} onAct={() => turn(90)} />
         <Act
           grows
-          icon={FlipHorizontal2}
+          icon={CaretsToAxisDashedVertical}
           name={words.flip}
           onAct={() => keep({ ...framing, flip: !view.flip, centre: { x: 1 - now.centre.x, y: now.centre.y } })}
         />
         <Act
           grows
-          icon={FlipVertical2}
+          icon={CaretsToAxisDashedHorizontal}
           name={words.flipDown}
           onAct={() =>
             keep({

@@ -1,5 +1,14 @@
 import { Box, Button, Grid, HStack, IconButton, Input, Text } from "@chakra-ui/react";
-import { FileInput, FileOutput, FlipHorizontal2, FlipVertical2, RotateCw, Save, Star, X } from "lucide-react";
+import {
+  CaretsToAxisDashedHorizontal,
+  CaretsToAxisDashedVertical,
+  FileInput,
+  FileOutput,
+  RotateCw,
+  Save,
+  Star,
+  X,
+} from "lucide-react";
 import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { useStore } from "zustand";
 import {
@@ -151,13 +160,13 @@ export function TemplatesPanel() {
       </Grid>
       <HStack gap="1.5" mb="3">
         <Act
-          icon={FlipHorizontal2}
+          icon={CaretsToAxisDashedVertical}
           name={words.mirrorSides}
           pressed={turn.mirrorSides}
           onAct={() => setTurn({ ...turn, mirrorSides: !turn.mirrorSides })}
         />
         <Act
-          icon={FlipVertical2}
+          icon={CaretsToAxisDashedHorizontal}
           name={words.mirrorUpside}
           pressed={turn.mirrorUpside}
           onAct={() => setTurn({ ...turn, mirrorUpside: !turn.mirrorUpside })}
