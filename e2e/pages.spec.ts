@@ -22,8 +22,8 @@ import {
 const run = (page: Page) => page.getByRole("listbox", { name: "The pages of this work" }).getByRole("option");
 const openNumber = (page: Page) =>
   run(page).evaluateAll((all) => all.findIndex((p) => p.getAttribute("aria-selected") === "true") + 1);
-const cards = (page: Page) => page.locator("[data-template]");
-const card = (page: Page, name: string) => page.locator(`[data-template][aria-label^="${name}, "]`);
+const cards = (page: Page) => page.locator("[data-card]");
+const card = (page: Page, name: string) => page.locator(`[data-card][aria-label^="${name}, "]`);
 const boxes = async (page: Page) => Promise.all((await tiles(page).all()).map((t) => box(t)));
 
 test("several pages in one work: added, copied, moved, removed, made for many groups, and sent", async ({ page }) => {

@@ -61,7 +61,7 @@ try {
   await page.mouse.move(480, 625);
   await shot(page, "pages");
   await page.getByRole("button", { name: "Lay out by a template" }).click();
-  await page.locator("[data-template]").first().waitFor();
+  await page.locator("[data-card]").first().waitFor();
   await shot(page, "templates");
   await page.getByRole("button", { name: "Back to the page" }).click();
   await tile(page, 2).dblclick();

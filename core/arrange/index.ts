@@ -36,4 +36,14 @@ export {
   withSeamAt,
   withSwapped,
 } from "./tree-edit.ts";
-export { apart, judged, otherWays, readingOrder, type Way, type WayKind, type WaysTask, wayKinds } from "./ways.ts";
+export {
+  apart,
+  judged,
+  otherWays,
+  readBefore,
+  readingOrder,
+  type Way,
+  type WayKind,
+  type WaysTask,
+  wayKinds,
+} from "./ways.ts";

@@ -101,15 +101,19 @@ export function judged(task: WaysTask, kind: WayKind, tree: TreeNode, loose: boo
   };
 }
 
+/** Below 0 where `a` is read before `b`: on one line from the left, else from the top. */
+export function readBefore(a: Rect, b: Rect): number {
+  const overlap = Math.min(a.y + a.h, b.y + b.h) - Math.max(a.y, b.y);
+  const onOneLine = overlap > 0.5 * Math.min(a.h, b.h);
+  return onOneLine ? a.x + a.w / 2 - (b.x + b.w / 2) : a.y + a.h / 2 - (b.y + b.h / 2);
+}
+
 /** Kendall's tau between the order given and the one in which a page is read: lines from the top, each from the left. */
 export function readingOrder(boxes: readonly Rect[]): number {
   let [right, pairs] = [0, 0];
   for (const [i, a] of boxes.entries())
     for (const b of boxes.slice(i + 1)) {
-      const overlap = Math.min(a.y + a.h, b.y + b.h) - Math.max(a.y, b.y);
-      const onOneLine = overlap > 0.5 * Math.min(a.h, b.h);
-      const first = onOneLine ? a.x + a.w / 2 <= b.x + b.w / 2 : a.y + a.h / 2 <= b.y + b.h / 2;
-      right += first ? 1 : -1;
+      right += readBefore(a, b) <= 0 ? 1 : -1;
       pairs += 1;
     }
   return pairs === 0 ? 1 : right / pairs;

@@ -1,5 +1,5 @@
 import { expect, test } from "@jest/globals";
-import { applyChange } from "#core/document";
+import { applyChange, frameRect, type Page } from "#core/document";
 import { applyTo } from "#core/geometry";
 import { collage, squareFormat } from "../document/project.fixture.ts";
 import { scene } from "./index.ts";
@@ -43,4 +43,31 @@ test("what a view names as its centre lies in the middle of the tile", () => {
   const middle = applyTo(step.matrix, view.centre);
   expect(middle.x).toBeCloseTo(tile.frame.centre.x);
   expect(middle.y).toBeCloseTo(tile.frame.centre.y);
+});
+
+test("a field of colour fills its outline; what shows beside a whole photo lies under it", () => {
+  const [first, second] = page.tiles;
+  if (second?.filling.kind !== "photo") throw new Error("no photo");
+  const whole = { ...second.filling.view, byHand: true, whole: true, zoom: 0, behind: "#102030" };
+  const filled: Page = {
+    ...page,
+    tiles: [
+      { ...first!, filling: { kind: "colour", colour: "#b2472a" } },
+      { ...second, filling: { kind: "photo", view: whole } },
+    ],
+  };
+  const { steps } = scene(filled, squareFormat, (id) => photos[id]);
+  expect(steps.map((s) => s.draw)).toEqual(["fill", "fill", "fill", "photo"]);
+  expect(steps.flatMap((s) => (s.draw === "fill" ? [s.colour] : []))).toEqual(["#ffffff", "#b2472a", "#102030"]);
+  const bare = { ...filled, tiles: [{ ...second, filling: { kind: "photo", view: { ...whole, behind: null } } }] };
+  expect(scene(bare as Page, squareFormat, (id) => photos[id]).steps.map((s) => s.draw)).toEqual(["fill", "photo"]);
+});
+
+test("only a tile without corners says that a rectangle is all there is to cut out", () => {
+  const look = { ...page.look, cornerMm: 4 };
+  const rounded = applyChange(two, { type: "setLook", pageId: page.id, look });
+  const plains = (p: Page) =>
+    scene(p, squareFormat, (id) => photos[id]).steps.flatMap((s) => (s.draw === "photo" ? [s.plain] : []));
+  expect(plains(page)).toEqual(page.tiles.map((t) => frameRect(t.frame)));
+  expect(rounded.ok && plains(rounded.value.pages[0]!)).toEqual([undefined, undefined]);
 });

@@ -1,4 +1,4 @@
-import { cropOf, exactFit, leavesOf, type TreeNode, treeRects } from "#core/arrange";
+import { cropOf, exactFit, leavesOf, readBefore, type TreeNode, treeRects } from "#core/arrange";
 import { type Look, roomFor } from "#core/document";
 import { insetSides, type Rect, type Sides } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
@@ -74,12 +74,7 @@ export function inReadingOrder<T extends { readonly tileId: string }>(
   leaves: readonly T[],
   rects: ReadonlyMap<string, Rect>,
 ): T[] {
-  return leaves.toSorted((a, b) => {
-    const [p, q] = [rects.get(a.tileId)!, rects.get(b.tileId)!];
-    const overlap = Math.min(p.y + p.h, q.y + q.h) - Math.max(p.y, q.y);
-    const onOneLine = overlap > 0.5 * Math.min(p.h, q.h);
-    return onOneLine ? p.x - q.x : p.y + p.h / 2 - (q.y + q.h / 2);
-  });
+  return leaves.toSorted((a, b) => readBefore(rects.get(a.tileId)!, rects.get(b.tileId)!));
 }
 
 function adaptedLook({ look, page }: Template, format: PageFormat): Look {

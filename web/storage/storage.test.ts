@@ -3,6 +3,7 @@ import { expect, test } from "@jest/globals";
 import { openDB } from "idb";
 import { commit, type Edited, noHistory, undo } from "#core/document";
 import { photoSchema } from "#core/photo";
+import { shippedTemplates } from "#core/templates";
 import { collage } from "../../core/document/project.fixture.ts";
 import { openIdbStore } from "./idb-store.ts";
 import { openMemoryStore } from "./memory-store.ts";
@@ -45,6 +46,19 @@ test.each(stores)("a photo is kept once, with its bytes and previews, %s", async
   expect(await store.preview("a", "large")).toBeUndefined();
   await store.keepPreview("a", "large", new Blob(["l"]));
   expect(await store.preview("a", "large")).toBeDefined();
+});
+
+test.each(stores)("templates of one's own and favourites are kept and taken away, %s", async (_, open) => {
+  const store = await open();
+  const [one, two] = shippedTemplates();
+  await store.putTemplates([one!, two!]);
+  await store.putTemplates([{ ...one!, name: "Mine" }]);
+  expect((await store.templates()).map((t) => t.name).toSorted()).toEqual(["Mine", two!.name].toSorted());
+  await store.removeTemplate(two!.id);
+  expect(await store.templates()).toHaveLength(1);
+  expect(await store.favourites()).toEqual([]);
+  await store.keepFavourites([one!.id]);
+  expect(await store.favourites()).toEqual([one!.id]);
 });
 
 test.each(stores)("a project comes back with its steps, done and undone, %s", async (_, open) => {

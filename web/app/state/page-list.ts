@@ -1,6 +1,5 @@
-import { group } from "d3-array";
 import { barePage, copyPage, flowPhotos, layTree, type Page, type StepName } from "#core/document";
-import { framedBy, type Photo, type PhotoEvent } from "#core/photo";
+import { framedBy, type Photo } from "#core/photo";
 import { changeTrouble } from "../../text/pages.ts";
 import type { Kit } from "../kit.ts";
 import { notices } from "../parts/notices.tsx";
@@ -53,22 +52,6 @@ export function removeThePage(kit: Hands, session: ProjectSession): void {
 
 export function movePage(session: ProjectSession, pageId: string, to: number): void {
   session.commit({ code: "movedPage", count: 1 }, [{ type: "movePage", pageId, to }]);
-}
-
-export type Grouping = { readonly by: "event" } | { readonly by: "count"; readonly each: number };
-
-/** Photos in the order given, as those that go onto one page together; events are those of the whole library. */
-export function grouped(
-  photos: readonly Photo[],
-  how: Grouping,
-  events: readonly PhotoEvent[],
-): readonly (readonly Photo[])[] {
-  if (how.by === "event") {
-    const eventOf = new Map(events.flatMap((e) => e.photoIds.map((id) => [id, e.key] as const)));
-    return [...group(photos, (p) => eventOf.get(p.id)).values()];
-  }
-  const each = Math.max(1, how.each);
-  return Array.from({ length: Math.ceil(photos.length / each) }, (_, i) => photos.slice(i * each, (i + 1) * each));
 }
 
 /** A page for each group: arranged by itself, or in the places of the page that is open. */

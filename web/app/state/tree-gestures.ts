@@ -7,6 +7,7 @@ import {
   photoIdOf,
   type StepCode,
   solvedAgain,
+  type Tile,
   type Tree,
   withLead,
   withLocked,
@@ -60,8 +61,10 @@ export const grownBy =
       if (largest) now = slippedIn(photo, largest.id, "right", newId)(now, format);
     }
     // Read after those that were there, as they were chosen.
-    const old = new Set(page.tiles.map((t) => t.id));
-    const tiles = [...now.tiles.filter((t) => old.has(t.id)), ...now.tiles.filter((t) => !old.has(t.id))];
+    const turn = new Map(page.tiles.map((t, i) => [t.id, i]));
+    const wanted = new Map(photos.map((p, i) => [p.id, page.tiles.length + i]));
+    const turnOf = (t: Tile) => turn.get(t.id) ?? wanted.get(photoIdOf(t) ?? "") ?? 0;
+    const tiles = now.tiles.toSorted((a, b) => turnOf(a) - turnOf(b));
     return solvedAgain({ ...now, tiles }, format, {
       seed: seedOf(page),
       keepSet: false,

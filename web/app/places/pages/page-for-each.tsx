@@ -6,8 +6,9 @@ import { useKit } from "../../kit.ts";
 import { Ask } from "../../parts/ask.tsx";
 import { CountField } from "../../parts/count-field.tsx";
 import { OneOfFew } from "../../parts/one-of-few.tsx";
+import { grouped } from "../../state/group-photos.ts";
 import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
-import { grouped, pageForEach } from "../../state/page-list.ts";
+import { pageForEach } from "../../state/page-list.ts";
 import { openPage } from "../../state/project-session.ts";
 
 /** Many photos onto many pages in one go: one arrangement for each group, or this page's own for all. */

@@ -7,6 +7,7 @@ import { formatLength, type Unit } from "#core/units";
 import { panel as words } from "../../../../text/pages.ts";
 import { LengthField } from "../../../parts/length-field.tsx";
 import { LengthRow } from "./length-row.tsx";
+import { pressedLook } from "./parts.tsx";
 
 interface MarginsProps {
   readonly margin: Sides;
@@ -59,7 +60,7 @@ export function Margins({ margin, unit, format, onShow, onKeep }: MarginsProps) 
           variant="outline"
           aria-pressed={bleeds}
           onClick={() => onKeep(bleeds ? newStyle(format).margin : allSides(0))}
-          {...(bleeds ? { bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } : {})}
+          {...pressedLook(bleeds)}
         >
           {words.fullBleed}
         </Button>

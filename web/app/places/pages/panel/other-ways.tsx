@@ -1,18 +1,18 @@
-import { Box, Button, chakra, Grid, HStack, Text } from "@chakra-ui/react";
+import { Button, Grid, HStack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type KeyboardEvent, useEffect, useMemo, useState } from "react";
 import type { Way } from "#core/arrange";
 import { type Page, photoIdOf } from "#core/document";
-import { bleedBox, type PageFormat } from "#core/lab";
+import type { PageFormat } from "#core/lab";
 import { framedBy } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
-import { PageCanvas } from "../../../parts/page-canvas.tsx";
 import { typingIn } from "../../../parts/typing-in.ts";
 import { useLibrary, useProject, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { arrangedAs, keep, show } from "../../../state/tree-gestures.ts";
-import { PanelSection } from "./parts.tsx";
+import { PageCard } from "./page-card.tsx";
+import { PanelSection, pressedLook } from "./parts.tsx";
 
 const thumbPx = 76;
 const inOrder = 0.85;
@@ -67,7 +67,7 @@ export function OtherWays() {
     }
     const next = Math.max(0, Math.min(shown.length - 1, at + by));
     setAt(next);
-    e.currentTarget.querySelectorAll<HTMLElement>("[data-way]")[next]?.focus();
+    e.currentTarget.querySelectorAll<HTMLElement>("[data-card]")[next]?.focus();
   };
   const toggle = (f: Filter) => {
     const next = new Set(filters);
@@ -88,7 +88,7 @@ export function OtherWays() {
             variant="outline"
             aria-pressed={filters.has(f)}
             onClick={() => toggle(f)}
-            {...(filters.has(f) ? { bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } : {})}
+            {...pressedLook(filters.has(f))}
           >
             {names[f]}
           </Button>
@@ -111,7 +111,6 @@ export function OtherWays() {
         gap="1"
         mx="-1.5"
         onKeyDown={onKeyDown}
-        onPointerLeave={() => session.dropPreview()}
       >
         {shown.map((way, i) => (
           <WayCard
@@ -120,7 +119,7 @@ export function OtherWays() {
             way={way}
             page={page}
             format={format}
-            label={words.way(i + 1, words.wayKinds[way.kind], words.wayCrop(way.crop), words.wayOrder(way.order))}
+            number={i + 1}
             stop={i === Math.min(at, shown.length - 1)}
             onLook={() => {
               setAt(i);
@@ -174,49 +173,25 @@ interface WayCardProps {
   readonly way: Way;
   readonly page: Page;
   readonly format: PageFormat;
-  readonly label: string;
+  readonly number: number;
   readonly stop: boolean;
   readonly onLook: () => void;
   readonly onLeave: () => void;
   readonly onTake: () => void;
 }
 
-function WayCard({ way, page, format, label, stop, onLook, onLeave, onTake }: WayCardProps) {
+function WayCard({ way, page, format, number, ...rest }: WayCardProps) {
   const solved = useMemo(() => arrangedAs(way)(page, format), [way, page, format]);
-  const box = bleedBox(format);
-  const scale = thumbPx / Math.max(box.w, box.h);
+  const [kind, crop] = [words.wayKinds[way.kind], words.wayCrop(way.crop)];
   return (
-    <chakra.button
-      type="button"
-      aria-label={label}
-      tabIndex={stop ? 0 : -1}
-      data-way
-      onPointerEnter={onLook}
-      onFocus={onLook}
-      onBlur={onLeave}
-      onClick={onTake}
-      textAlign="center"
-      borderRadius="soft"
-      px="0.5"
-      py="1.5"
-      cursor="pointer"
-      _hover={{ bg: "oat.200" }}
-      _focusVisible={{ outline: "2px solid {colors.glaze.500}" }}
-    >
-      <Box
-        mx="auto"
-        boxShadow="card"
-        bg="white"
-        style={{ width: Math.round(box.w * scale), height: Math.round(box.h * scale) }}
-      >
-        <PageCanvas page={solved} format={format} scale={scale} />
-      </Box>
-      <Text fontSize="12.5px" fontWeight="600" mt="1.5" lineHeight="1.25" whiteSpace="nowrap">
-        {words.wayKinds[way.kind]}
-      </Text>
-      <Text fontSize="12px" color="fg.subtle" lineHeight="1.3">
-        {words.wayCrop(way.crop)}
-      </Text>
-    </chakra.button>
+    <PageCard
+      page={solved}
+      format={format}
+      longPx={thumbPx}
+      label={words.way(number, kind, crop, words.wayOrder(way.order))}
+      title={kind}
+      note={crop}
+      {...rest}
+    />
   );
 }

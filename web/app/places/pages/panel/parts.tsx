@@ -82,10 +82,14 @@ export function Act({ icon: Icon, name, pressed, grows, onAct }: ActProps) {
         aria-label={name}
         aria-pressed={pressed}
         onClick={onAct}
-        {...(pressed ? { bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } : {})}
+        {...pressedLook(pressed)}
       >
         <Icon size={17} aria-hidden />
       </IconButton>
     </Tip>
   );
 }
+
+/** How a button looks that stays pressed. */
+export const pressedLook = (pressed: boolean | undefined) =>
+  pressed ? ({ bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } as const) : {};

@@ -1,4 +1,4 @@
-import { Box, chakra, HStack, IconButton, Text } from "@chakra-ui/react";
+import { Box, HStack, IconButton } from "@chakra-ui/react";
 import { FileOutput, Star, Trash2 } from "lucide-react";
 import { memo, useEffect, useMemo, useRef, useState } from "react";
 import type { Page } from "#core/document";
@@ -8,9 +8,9 @@ import { templates as words } from "../../../../text/pages.ts";
 import { common } from "../../../../text/places.ts";
 import { useKit } from "../../../kit.ts";
 import { notices } from "../../../parts/notices.tsx";
-import { PageCanvas } from "../../../parts/page-canvas.tsx";
 import { useSession } from "../../../state/hooks.ts";
 import { laidBy } from "../../../state/take-template.ts";
+import { PageCard } from "./page-card.tsx";
 
 const thumbPx = 112;
 /** Under the picture, with what is around it. */
@@ -54,8 +54,6 @@ function Shown({ template, page, format, stop, starred, own, onLook, onTake, onT
   const session = useSession();
   const laid = useMemo(() => laidBy(kit, page, format, template, true).page, [kit, page, format, template]);
   const bent = useMemo(() => adapted(template, format).bent, [template, format]);
-  const box = bleedBox(format);
-  const scale = thumbPx / Math.max(box.w, box.h);
   const places = words.places(photoPlaces(template));
   const fit = bent < asDrawn ? words.asDrawn : words.adapted;
   const look = () => {
@@ -72,40 +70,18 @@ function Shown({ template, page, format, stop, starred, own, onLook, onTake, onT
   };
   return (
     <>
-      <chakra.button
-        type="button"
-        w="full"
-        aria-label={words.card(template.name, places, fit)}
-        tabIndex={stop ? 0 : -1}
-        data-template
-        onPointerEnter={look}
-        onPointerLeave={() => session.dropPreview()}
-        onFocus={look}
-        onBlur={() => session.dropPreview()}
-        onClick={onTake}
-        textAlign="center"
-        borderRadius="soft"
-        p="1.5"
-        cursor="pointer"
-        _hover={{ bg: "oat.200" }}
-        _focusVisible={{ outline: "2px solid {colors.glaze.500}" }}
-      >
-        <Box
-          mx="auto"
-          boxShadow="card"
-          bg="white"
-          style={{ width: Math.round(box.w * scale), height: Math.round(box.h * scale) }}
-        >
-          <PageCanvas page={laid} format={format} scale={scale} />
-        </Box>
-        <Text fontSize="13px" fontWeight="600" mt="1.5" lineHeight="1.25">
-          {template.name}
-        </Text>
-        <Text fontSize="12px" color="fg.subtle" lineHeight="1.3">
-          {places}
-          {bent < asDrawn ? "" : `, ${words.adapted}`}
-        </Text>
-      </chakra.button>
+      <PageCard
+        page={laid}
+        format={format}
+        longPx={thumbPx}
+        label={words.card(template.name, places, fit)}
+        title={template.name}
+        note={bent < asDrawn ? places : `${places}, ${words.adapted}`}
+        stop={stop}
+        onLook={look}
+        onLeave={() => session.dropPreview()}
+        onTake={onTake}
+      />
       <HStack
         position="absolute"
         top="1"

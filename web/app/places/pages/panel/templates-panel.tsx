@@ -30,7 +30,7 @@ import { saveToDisk } from "../../../parts/save-to-disk.ts";
 import { useProject, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { countFlowing, takeTemplate } from "../../../state/take-template.ts";
-import { Act, PanelTitle } from "./parts.tsx";
+import { Act, PanelTitle, pressedLook } from "./parts.tsx";
 import { SaveTemplate } from "./save-template.tsx";
 import { TemplateCard } from "./template-card.tsx";
 import { found, type TemplateSieve } from "./template-sieve.ts";
@@ -74,7 +74,7 @@ export function TemplatesPanel() {
     e.stopPropagation();
     const next = Math.max(0, Math.min(shown.length - 1, stop + by));
     setAt(next);
-    shelf.current?.querySelectorAll<HTMLElement>("[data-template]")[next]?.focus();
+    shelf.current?.querySelectorAll<HTMLElement>("[data-card]")[next]?.focus();
   };
   const bringIn = async (file: File | undefined) => {
     if (!file) return;
@@ -153,7 +153,7 @@ export function TemplatesPanel() {
           variant="outline"
           aria-pressed={sieve.starred}
           onClick={() => set({ starred: !sieve.starred })}
-          {...(sieve.starred ? { bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } : {})}
+          {...pressedLook(sieve.starred)}
         >
           <Star size={15} aria-hidden fill={sieve.starred ? "currentColor" : "none"} /> {words.favourites}
         </Button>

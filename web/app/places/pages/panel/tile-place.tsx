@@ -24,7 +24,7 @@ import { nothingChosen } from "../../../state/choose.ts";
 import { useDesk, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { halved, keep, locked, shaped, slippedIn, takenAway } from "../../../state/tree-gestures.ts";
-import { Act, PanelSection } from "./parts.tsx";
+import { Act, PanelSection, pressedLook } from "./parts.tsx";
 
 /** What can be done with a tile's place: the others make room. */
 export function TilePlace({ tile }: { readonly tile: Tile }) {
@@ -101,7 +101,7 @@ function Lead({ tile }: { readonly tile: Tile }) {
         mb="2.5"
         aria-pressed={leads}
         onClick={() => lead(kit, session, leads ? undefined : tile.id, firstShare)}
-        {...(leads ? { bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } : {})}
+        {...pressedLook(leads)}
       >
         <Crown size={16} aria-hidden /> {words.lead}
       </Button>

@@ -8,7 +8,7 @@ import { useProject, useSession } from "../../../state/hooks.ts";
 import { emptyThem, swapPhotos } from "../../../state/page-gestures.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { keep, keptTogether, takenAway } from "../../../state/tree-gestures.ts";
-import { PanelSection, PanelTitle } from "./parts.tsx";
+import { PanelSection, PanelTitle, pressedLook } from "./parts.tsx";
 import { LockSwitch } from "./tile-place.tsx";
 
 /** So many can be neighbours of each other. */
@@ -37,7 +37,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly Tile[] }) {
               variant="outline"
               aria-pressed={together}
               onClick={() => keep(session, "keptTogether", ids.length, keptTogether(library, ids))}
-              {...(together ? { bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } : {})}
+              {...pressedLook(together)}
             >
               <Link2 size={17} aria-hidden /> {words.together}
             </Button>

@@ -1,0 +1,62 @@
+import { Box, chakra, Text } from "@chakra-ui/react";
+import type { Page } from "#core/document";
+import { bleedBox, type PageFormat } from "#core/lab";
+import { PageCanvas } from "../../../parts/page-canvas.tsx";
+
+interface PageCardProps {
+  readonly page: Page;
+  readonly format: PageFormat;
+  /** The longer side of the picture. */
+  readonly longPx: number;
+  readonly label: string;
+  readonly title: string;
+  readonly note: string;
+  /** Whether the tab key stops here. */
+  readonly stop: boolean;
+  readonly onLook: () => void;
+  readonly onLeave: () => void;
+  readonly onTake: () => void;
+}
+
+/** A page as it could be, small: resting on it shows it, a click takes it. */
+export function PageCard(props: PageCardProps) {
+  const { page, format, longPx, label, title, note, stop, onLook, onLeave, onTake } = props;
+  const box = bleedBox(format);
+  const scale = longPx / Math.max(box.w, box.h);
+  return (
+    <chakra.button
+      type="button"
+      w="full"
+      aria-label={label}
+      tabIndex={stop ? 0 : -1}
+      data-card
+      onPointerEnter={onLook}
+      onPointerLeave={onLeave}
+      onFocus={onLook}
+      onBlur={onLeave}
+      onClick={onTake}
+      textAlign="center"
+      borderRadius="soft"
+      px="0.5"
+      py="1.5"
+      cursor="pointer"
+      _hover={{ bg: "oat.200" }}
+      _focusVisible={{ outline: "2px solid {colors.glaze.500}" }}
+    >
+      <Box
+        mx="auto"
+        boxShadow="card"
+        bg="white"
+        style={{ width: Math.round(box.w * scale), height: Math.round(box.h * scale) }}
+      >
+        <PageCanvas page={page} format={format} scale={scale} />
+      </Box>
+      <Text fontSize="12.5px" fontWeight="600" mt="1.5" lineHeight="1.25">
+        {title}
+      </Text>
+      <Text fontSize="12px" color="fg.subtle" lineHeight="1.3">
+        {note}
+      </Text>
+    </chakra.button>
+  );
+}
