@@ -53,6 +53,7 @@ async function fillStorage(n: number): Promise<void> {
       stars: 0,
       hidden: false,
       removed: false,
+      section: "photos",
       pile: "auto",
       likeness: { look, tint: "808080", detail: i % 90 },
       focus: { faces: [], point: { x: 0.5, y: 0.5 }, from: "interest" },
@@ -80,9 +81,14 @@ try {
   const heading = page.getByRole("heading", { name: `${count.toLocaleString("en")} photos` });
   await page.goto(`http://127.0.0.1:${port}/photos`);
   await heading.waitFor();
-  await page.reload({ waitUntil: "commit" });
-  await page.locator("[data-photo] img").first().waitFor();
-  const opened = await page.evaluate(() => performance.now());
+  // The first opening also fills the browser's caches; those after it are what a person sees day by day.
+  const opened: number[] = [];
+  for (let k = 0; k < 4; k += 1) {
+    await page.reload({ waitUntil: "commit" });
+    await page.locator("[data-photo] img").first().waitFor();
+    opened.push(await page.evaluate(() => performance.now()));
+    await page.waitForTimeout(1500);
+  }
   await page.waitForTimeout(2500);
   const wall = page.getByRole("listbox", { name: "Photos" });
   const figures: [string, FrameWork][] = [
@@ -109,7 +115,10 @@ try {
     ],
   ];
   await context.close();
-  process.stdout.write(`${count} photos: first photos on screen ${opened.toFixed(0)} ms after the reload began\n`);
+  const [first, ...later] = opened.map((ms) => ms.toFixed(0));
+  process.stdout.write(
+    `${count} photos: first photos on screen ${later.join(", ")} ms after a reload began; ${first} the first time\n`,
+  );
   for (const [name, work] of figures)
     process.stdout.write(
       `${name.padEnd(16)} longest task ${work.longestMs.toFixed(0)} ms of processor time (${work.longestWallMs.toFixed(0)} by the clock); the next ${work.tasksMs

@@ -69,6 +69,8 @@ export function PagesPlace() {
     return allSlippedIn(photosOf(m.photoId), m.tileId, m.edge, kit.newId);
   };
   const move = (e: DragMoveEvent) => {
+    // The last movement may be told of after the end, and would leave a page on screen that is not kept.
+    if (!desk.getState().drop.dragged) return;
     const now = meaningOf(e);
     const key = JSON.stringify(now);
     if (key === shownKey.current) return;
