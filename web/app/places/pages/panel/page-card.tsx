@@ -1,4 +1,5 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
+import { useEffect, useRef } from "react";
 import type { Page } from "#core/document";
 import { bleedBox, type PageFormat } from "#core/lab";
 import { PageCanvas } from "../../../parts/page-canvas.tsx";
@@ -23,6 +24,19 @@ export function PageCard(props: PageCardProps) {
   const { page, format, longPx, label, title, note, stop, onLook, onLeave, onTake } = props;
   const box = bleedBox(format);
   const scale = longPx / Math.max(box.w, box.h);
+  const looking = useRef(false);
+  const look = () => {
+    if (!looking.current) onLook();
+    looking.current = true;
+  };
+  const leave = () => {
+    if (looking.current) onLeave();
+    looking.current = false;
+  };
+  const last = useRef(leave);
+  last.current = leave;
+  // A card that goes away while it is looked at must not leave its page on screen.
+  useEffect(() => () => last.current(), []);
   return (
     <chakra.button
       type="button"
@@ -30,10 +44,11 @@ export function PageCard(props: PageCardProps) {
       aria-label={label}
       tabIndex={stop ? 0 : -1}
       data-card
-      onPointerEnter={onLook}
-      onPointerLeave={onLeave}
-      onFocus={onLook}
-      onBlur={onLeave}
+      // Not on entering: a card may come to lie under a pointer that rests.
+      onPointerMove={look}
+      onPointerLeave={leave}
+      onFocus={look}
+      onBlur={leave}
       onClick={onTake}
       textAlign="center"
       borderRadius="soft"
