@@ -16,7 +16,6 @@ export {
   type TreeLeaf,
   type TreeNode,
   type TreeSplit,
-  treeBoxes,
   treeRects,
   widestTreeGap,
 } from "./tree.ts";
@@ -24,17 +23,13 @@ export {
   type Edge,
   inLineWith,
   mirrored,
-  nodeAt,
-  pathTo,
   released,
-  type TreePath,
   type TreeSeam,
   treeSeams,
   withBeside,
   withHalves,
   without,
   withSeamAt,
-  withSwapped,
 } from "./tree-edit.ts";
 export {
   apart,

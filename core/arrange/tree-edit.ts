@@ -1,6 +1,6 @@
 import type { Rect } from "#core/geometry";
 import { clamp } from "#core/geometry";
-import { isLeaf, leavesOf, mapLeaves, type TreeLeaf, type TreeNode, type TreeSplit, treeBoxes } from "./tree.ts";
+import { isLeaf, type TreeLeaf, type TreeNode, type TreeSplit, treeBoxes } from "./tree.ts";
 
 /** The numbers of the parts that lead from the root to a node. */
 export type TreePath = readonly number[];
@@ -207,14 +207,6 @@ export function without(tree: TreeNode, tileId: string, room: Rect, gap: number)
   const given = lengths.with(heir, lengths[heir]! + lengths[index]! + gap).toSpliced(index, 1);
   const own = boxes.get(up.join("."))!;
   return replacedAt(tree, up, { way: split.way, parts: left, set: setTo(given, own, boxes, tree, up) });
-}
-
-/** Two tiles change places, each taking its shape along, so that the page can be solved again around them. */
-export function withSwapped(tree: TreeNode, a: string, b: string): TreeNode {
-  const leaves = new Map(leavesOf(tree).map((leaf) => [leaf.tileId, leaf]));
-  const [first, second] = [leaves.get(a), leaves.get(b)];
-  if (!first || !second) return tree;
-  return mapLeaves(tree, (leaf) => (leaf.tileId === a ? second : leaf.tileId === b ? first : leaf));
 }
 
 /** Nothing set by hand any more: the page comes out exact by itself again. */

@@ -19,8 +19,8 @@ export {
   stepSchema,
   undo,
 } from "./history.ts";
-export { type Laid, type LayTask, layPhotos, newTile } from "./lay-photos.ts";
-export { layTree, leadWeight, type TreeTask, withTree } from "./lay-tree.ts";
+export { type Laid, layPhotos, newTile } from "./lay-photos.ts";
+export { layTree, withTree } from "./lay-tree.ts";
 export { newProject, newStyle } from "./new-project.ts";
 export {
   type Arrangement,
@@ -46,7 +46,6 @@ export { findPage, type Project, projectSchema, withPage } from "./project.ts";
 export {
   areTogether,
   canSolveAgain,
-  type SolveWish,
   solvedAgain,
   withLead,
   withLocked,
@@ -55,7 +54,6 @@ export {
 } from "./solve-again.ts";
 export { rectsOf, roomFor, solvePage } from "./solve-page.ts";
 export {
-  isSetByHand,
   seamsOfPage,
   treeOfPage,
   withPageMirrored,

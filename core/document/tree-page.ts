@@ -1,6 +1,5 @@
 import {
   type Edge,
-  hasSet,
   inLineWith,
   leavesOf,
   mapLeaves,
@@ -138,9 +137,6 @@ export function withPageMirrored(page: Page, format: PageFormat, way: "side" | "
   const tree = treeOfPage(page, format);
   return tree ? withTree(page, format, mirrored(tree, way)) : page;
 }
-
-/** Whether a hand has moved a seam of this page. */
-export const isSetByHand = (page: Page): boolean => page.arrangement?.kind === "tree" && hasSet(page.arrangement.tree);
 
 /** Where the seams of the page would lie if no hand had moved them. */
 export const withReleased = (page: Page, format: PageFormat): Page =>

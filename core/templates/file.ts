@@ -12,7 +12,7 @@ export const templateFileSchema = z
   .readonly();
 
 /** Far more than five hundred templates of any sense take. */
-export const mostFileBytes = 8_000_000;
+const mostFileBytes = 8_000_000;
 /** A tree of cuts deeper than this is no page, and would only exhaust whoever reads it. */
 const deepest = 120;
 

@@ -1,6 +1,6 @@
-export { type Adapted, adapted } from "./adapt.ts";
-export { mostFileBytes, readTemplateFile, templateFile, templateFileJsonSchema } from "./file.ts";
-export { farFrom, layTemplate, type SaveTask, templateOfPage } from "./lay-template.ts";
+export { adapted } from "./adapt.ts";
+export { readTemplateFile, templateFile, templateFileJsonSchema } from "./file.ts";
+export { farFrom, layTemplate, templateOfPage } from "./lay-template.ts";
 export { shippedTemplates } from "./shipped/index.ts";
 export {
   type PageShape,

@@ -28,7 +28,6 @@ export const pages = {
     axis === "columns" ? `Seam after column ${i}` : `Seam after row ${i}`,
   treeSeam: (across: boolean, i: number) => (across ? `Upright seam ${i}` : `Level seam ${i}`),
   seamHelp: "Drag it. With Alt, only this stretch moves.",
-  dropSlip: "Slip it in here",
   dropSwap: "Swap the two photos",
   dropPut: "Put the photo here",
 };
@@ -187,7 +186,6 @@ export const panel = {
   slipBeside: "Slip the chosen photo in",
   slipAt: { left: "Left of it", right: "Right of it", top: "Above it", bottom: "Below it" },
   turnShape: "Turn its shape",
-  labShapes: "This lab’s sizes",
   replaceAll: (n: number) => `Put it in all ${n} places of this photo`,
   fillColour: "Plain colour",
   colourInstead: "Hold a colour instead",
