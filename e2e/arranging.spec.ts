@@ -1,4 +1,4 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Locator, type Page, test } from "@playwright/test";
 import { samplePhotos } from "./support/files.ts";
 import {
   arrangeFirst,
@@ -367,7 +367,7 @@ test("seams keep the page exact, whatever is changed after", async ({ page }) =>
   });
 });
 
-test("reframed: turned by quarters, straightened by a line, shown whole, and by two fingers", async ({ browser }) => {
+test("reframed: turned by quarters, straightened by a line, shown whole, and all of it by fingers", async ({ browser }) => {
   const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 }, locale: "en-GB" });
   const page = await context.newPage();
   await page.goto("/");
@@ -442,6 +442,36 @@ test("reframed: turned by quarters, straightened by a line, shown whole, and by 
     await layer.focus();
     await page.keyboard.press("Enter");
     expect((await paintedPage(page)).equals(first)).toBe(false);
+  });
+
+  await test.step("a finger moves a seam, and, held for a moment, swaps two photos", async () => {
+    const touch = await context.newCDPSession(page);
+    const finger = (type: "touchStart" | "touchMove" | "touchEnd", p?: { x: number; y: number }) =>
+      touch.send("Input.dispatchTouchEvent", { type, touchPoints: p ? [{ x: p.x, y: p.y, id: 1 }] : [] });
+    const centre = async (of: Locator) => {
+      const b = await box(of);
+      return { x: b.x + b.width / 2, y: b.y + b.height / 2 };
+    };
+    await nobodyChosen(page);
+    const seam = page.getByRole("separator").first();
+    const level = (await seam.getAttribute("aria-orientation")) === "horizontal";
+    const from = await centre(seam);
+    await finger("touchStart", from);
+    await finger("touchMove", level ? { x: from.x, y: from.y + 12 } : { x: from.x + 12, y: from.y });
+    await finger("touchMove", level ? { x: from.x, y: from.y + 30 } : { x: from.x + 30, y: from.y });
+    await finger("touchEnd");
+    await expectUndo(page, "Moved a seam");
+    await expectEvenGaps(page);
+    const [one, two] = [await nameOf(page, 1), await nameOf(page, 2)];
+    const [a, b] = [await centre(tile(page, 1)), await centre(tile(page, 2))];
+    await finger("touchStart", a);
+    // The hand has hold of the photo when the tile it came from steps back.
+    await expect(tile(page, 1)).toHaveClass(/own/);
+    for (let i = 1; i <= 6; i += 1)
+      await finger("touchMove", { x: a.x + ((b.x - a.x) * i) / 6, y: a.y + ((b.y - a.y) * i) / 6 });
+    await finger("touchEnd");
+    await expectUndo(page, "Swapped two photos");
+    expect([await nameOf(page, 1), await nameOf(page, 2)]).toEqual([two, one]);
   });
   await context.close();
 });
