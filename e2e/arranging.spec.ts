@@ -367,7 +367,9 @@ test("seams keep the page exact, whatever is changed after", async ({ page }) =>
   });
 });
 
-test("reframed: turned by quarters, straightened by a line, shown whole, and all of it by fingers", async ({ browser }) => {
+test("reframed: turned by quarters, straightened by a line, shown whole, and all of it by fingers", async ({
+  browser,
+}) => {
   const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 }, locale: "en-GB" });
   const page = await context.newPage();
   await page.goto("/");

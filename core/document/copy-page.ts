@@ -26,6 +26,7 @@ export function copyPage(page: Page, newId: () => string): Page {
             tree: mapLeaves(a.tree, leaf),
             first: mapLeaves(a.first, leaf),
             lead: a.lead && leaf(a.lead),
+            together: a.together.map((group) => group.map(idOf)),
           },
   };
 }
