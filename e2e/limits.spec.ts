@@ -247,6 +247,25 @@ test("all of it by keyboard", async ({ page }) => {
   await press("?");
   await expect(page.getByRole("dialog")).toContainText("Reframe the photo in the tile");
   await press("Escape");
+  await tile(page, 1).focus();
+  await press("Shift+F10");
+  await expect(page.getByRole("menuitem", { name: "Let it lead" })).toBeVisible();
+  await press("l", "Enter");
+  await expectUndo(page, "Made a photo lead");
+  await press("Escape", "Escape");
+  await page.getByRole("button", { name: "Lay out by a template" }).press("Enter");
+  const cards = page.locator("[data-card]");
+  await cards.first().focus();
+  await press("ArrowRight");
+  await expect(cards.nth(1)).toBeFocused();
+  await press("Enter");
+  await expectUndo(page, "Laid out by a template");
+  await press("Escape");
+  await expect(page.getByRole("heading", { name: "This page" })).toBeVisible();
+  await page.getByRole("button", { name: "Another page" }).press("Enter");
+  await expectUndo(page, "Added a page");
+  await press("PageUp", "Control+z");
+  await expectUndo(page, "Laid out by a template");
   await expect(undoButton(page)).toBeEnabled();
 });
 

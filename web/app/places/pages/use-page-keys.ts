@@ -43,7 +43,11 @@ export function usePageKeys(): void {
         desk.setState({ tiles: chooseAll(page.tiles.map((t) => t.id)) });
       } else if (key === "escape") {
         const now = desk.getState();
-        if (now.reframing) desk.setState({ reframing: undefined });
+        if (now.reframing) desk.setState({ reframing: undefined, straightening: false });
+        else if (now.templates) {
+          session.dropPreview();
+          desk.setState({ templates: false });
+        }
         else desk.setState({ tiles: nothingChosen, photos: nothingChosen });
       } else return;
       e.preventDefault();
