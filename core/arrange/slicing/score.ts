@@ -10,6 +10,10 @@ export const price = {
   /** On top, above what nobody sees. */
   cropBeyond: 50,
   freeCrop: 0.01,
+  /** Among many photos there is a tree with less than this for nearly every page. */
+  cropSeen: 300,
+  seenCrop: 0.0185,
+  manyPhotos: 10,
   /** For the photo that falls the furthest short of its share, below this part of it. */
   small: 5,
   leastShare: 0.5,
@@ -47,6 +51,7 @@ export class Score {
     const crop = s < 1 ? 1 - s : 1 - 1 / s;
     let cost = price.crop * crop;
     if (crop > price.freeCrop) cost += price.cropBeyond * (crop - price.freeCrop);
+    if (crop > price.seenCrop && tree.n >= price.manyPhotos) cost += price.cropSeen * (crop - price.seenCrop);
     if (cost > bound || !tree.lay(s)) return never;
     cost += this.#uneven(tree);
     if (cost > bound) return never;

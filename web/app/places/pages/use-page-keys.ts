@@ -47,8 +47,7 @@ export function usePageKeys(): void {
         else if (now.templates) {
           session.dropPreview();
           desk.setState({ templates: false });
-        }
-        else desk.setState({ tiles: nothingChosen, photos: nothingChosen });
+        } else desk.setState({ tiles: nothingChosen, photos: nothingChosen });
       } else return;
       e.preventDefault();
     };
