@@ -3,6 +3,8 @@ export default {
   roots: ["<rootDir>/core", "<rootDir>/web", "<rootDir>/server", "<rootDir>/demo"],
   testMatch: ["**/*.test.ts"],
   testEnvironment: "node",
+  // Generous: suites share two cores with each other, and no test here is about time.
+  testTimeout: 60_000,
   extensionsToTreatAsEsm: [".ts", ".tsx"],
   moduleNameMapper: { "^(\\.{1,2}/.*)\\.js$": "$1" },
   transform: {
