@@ -4,7 +4,7 @@ import type { PageFormat } from "#core/lab";
 import { unframed } from "./framing.ts";
 import { newTile } from "./lay-photos.ts";
 import { withTree } from "./lay-tree.ts";
-import { emptyTiles, type Filling, frameRect, type Page, type Tile } from "./page.ts";
+import { emptyTiles, type Filling, frameRect, mostTiles, type Page, type Tile } from "./page.ts";
 import { treeOfPage } from "./tree-page.ts";
 
 export interface FlowTask {
@@ -25,11 +25,14 @@ export interface Flowed {
 
 /**
  * Photos into the places of a page that is arranged already, each where its shape suits and in order as far as that
- * costs little of the photos. Too few leave places empty; too many halve the largest places until all have one.
+ * costs little of the photos. Too few leave places empty; too many halve the largest places until all have one, or the page
+ * holds no more tiles.
  */
 export function flowPhotos(page: Page, format: PageFormat, task: FlowTask): Flowed {
   const order = task.order ?? page.tiles.filter((t) => t.filling.kind !== "colour").map((t) => t.id);
-  const grown = withPlaces(page, format, order, task.photos.length, task.newId);
+  const others = page.tiles.length - order.length;
+  const wanted = Math.min(task.photos.length, mostTiles - others);
+  const grown = withPlaces(page, format, order, wanted, task.newId);
   const byId = new Map(grown.page.tiles.map((t) => [t.id, t]));
   const chosen = suited({
     places: grown.order.map((id) => aspectOfTile(byId.get(id)!)),

@@ -1,4 +1,5 @@
 export { applyChange, type Change, invertChange } from "./change.ts";
+export { mostPages } from "./changes/page-list.ts";
 export type { ChangeTrouble } from "./changes/trouble.ts";
 export { checkLook, leastTileMm } from "./check-look.ts";
 export { barePage, copyPage } from "./copy-page.ts";
@@ -34,6 +35,7 @@ export {
   type Look,
   lookSchema,
   mapTiles,
+  mostTiles,
   type Outline,
   type Page,
   partSchema,

@@ -3,7 +3,7 @@ import type { PageFormat } from "#core/lab";
 import { done, type Outcome, refused } from "#core/outcome";
 import { checkLook } from "./check-look.ts";
 import { unframed } from "./framing.ts";
-import { type Filling, type Grid, type Page, photoIdOf, type Tile } from "./page.ts";
+import { type Filling, type Grid, mostTiles, type Page, photoIdOf, type Tile } from "./page.ts";
 import { roomFor, solvePage } from "./solve-page.ts";
 
 export interface LayTask {
@@ -20,8 +20,6 @@ export interface Laid {
   /** Set when the gap had to become smaller for so many tiles. */
   readonly gapNow?: number;
 }
-
-export const mostTiles = 500;
 
 /**
  * A page's photos laid out anew as a grid. A photo that was on the page keeps its framing and its tile's own border; a

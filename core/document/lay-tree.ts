@@ -2,8 +2,8 @@ import { type FitTask, fitTogether, leavesOf, type TreeNode } from "#core/arrang
 import type { PageFormat } from "#core/lab";
 import { done, type Outcome, refused } from "#core/outcome";
 import { checkLook } from "./check-look.ts";
-import { type Laid, mostTiles, tilesFor } from "./lay-photos.ts";
-import type { Page, Tree } from "./page.ts";
+import { type Laid, tilesFor } from "./lay-photos.ts";
+import { mostTiles, type Page, type Tree } from "./page.ts";
 import { roomFor, solvePage } from "./solve-page.ts";
 
 export interface TreeTask {

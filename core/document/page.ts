@@ -131,6 +131,9 @@ export type Tree = z.infer<typeof treeSchema>;
 
 export type Arrangement = Grid | Tree;
 
+/** More than anybody can look at; beyond it work could not be read back either. */
+export const mostTiles = 500;
+
 export const pageSchema = z
   .object({
     id,

@@ -5,13 +5,16 @@ import { applyTo, inverse, type Point, type Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { tilingFault } from "../arrange/tiled.fixture.ts";
 import {
+  applyChange,
   barePage,
   flowPhotos,
   frameRect,
   framingOf,
   layTree,
+  mostTiles,
   type Page,
   photoIdOf,
+  projectSchema,
   roomFor,
   seamsOfPage,
   solvedAgain,
@@ -24,7 +27,7 @@ import {
   withTileMoved,
   withTileShape,
 } from "./index.ts";
-import { counter, squareFormat } from "./project.fixture.ts";
+import { collage, counter, squareFormat } from "./project.fixture.ts";
 
 const shapes = [3 / 2, 2 / 3, 4 / 3, 1, 16 / 9];
 const aspectOfId = (id: string) => shapes[Number(id.slice(1)) % shapes.length]!;
@@ -138,4 +141,18 @@ test("photos that flow into a page are all there, and it stays exact when places
     }),
     { numRuns: 80 },
   );
+});
+
+test("a page never holds more tiles than work can be read back with", () => {
+  const { format, page } = fc.sample(anyPage, { numRuns: 1, seed: 3 })[0]!;
+  const photos = Array.from({ length: mostTiles + 40 }, (_, i) => ({ id: `p${i}`, aspect: 1, focus: null }));
+  const flowed = flowPhotos(page, format, { photos, newId: counter("f") }).page;
+  expect(flowed.tiles).toHaveLength(mostTiles);
+  const project = { ...collage([1]), pages: [flowed] };
+  expect(projectSchema.safeParse(project).success).toBe(true);
+  const more = { ...flowed, tiles: [...flowed.tiles, { ...flowed.tiles[0]!, id: "one more" }] };
+  expect(applyChange(project, { type: "putPage", page: more })).toMatchObject({ ok: false, code: "tooManyTiles" });
+  const copy = { ...more, id: "copy" };
+  const insert = applyChange(project, { type: "insertPages", pages: [{ page: copy, at: 1 }] });
+  expect(insert).toMatchObject({ ok: false, code: "tooManyTiles" });
 });

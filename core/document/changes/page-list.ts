@@ -1,5 +1,5 @@
 import { done, type Outcome, refused } from "#core/outcome";
-import type { Page } from "../page.ts";
+import { mostTiles, type Page } from "../page.ts";
 import { findPage, type Project } from "../project.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
@@ -28,6 +28,8 @@ export function applyInsertPages(project: Project, change: InsertPages): Outcome
   if (project.pages.length + change.pages.length > mostPages) return refused("tooManyPages", { most: mostPages });
   const pages = [...project.pages];
   for (const { page, at } of change.pages) {
+    const tiles = page.tiles.length;
+    if (tiles > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles });
     if (pages.some((p) => p.id === page.id)) return refused("pageThere", { pageId: page.id });
     pages.splice(Math.max(0, Math.min(at, pages.length)), 0, page);
   }

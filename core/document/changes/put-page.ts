@@ -1,5 +1,5 @@
 import { done, type Outcome, refused } from "#core/outcome";
-import type { Page } from "../page.ts";
+import { mostTiles, type Page } from "../page.ts";
 import { findPage, type Project, withPage } from "../project.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
@@ -11,6 +11,8 @@ export interface PutPage {
 
 export function applyPutPage(project: Project, change: PutPage): Outcome<Project, ChangeTrouble> {
   if (!findPage(project, change.page.id)) return refused("pageGone", { pageId: change.page.id });
+  const tiles = change.page.tiles.length;
+  if (tiles > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles });
   return done(withPage(project, change.page));
 }
 

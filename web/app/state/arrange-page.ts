@@ -1,6 +1,6 @@
-import type { Page, Tree } from "#core/document";
-import { canSolveAgain } from "#core/document";
-import { arranged as words } from "../../text/pages.ts";
+import { canSolveAgain, mostTiles, type Page, type Tree } from "#core/document";
+import { refused } from "#core/outcome";
+import { changeTrouble, arranged as words } from "../../text/pages.ts";
 import type { Kit } from "../kit.ts";
 import { notices } from "../parts/notices.tsx";
 import { openPage, type ProjectSession } from "./project-session.ts";
@@ -15,6 +15,14 @@ function free(session: ProjectSession): boolean {
   if (page.tiles.length === 0) return false;
   if (canSolveAgain(page)) return true;
   notices.create({ title: words.allLocked, type: "info" });
+  return false;
+}
+
+/** Whether so many more tiles fit on the open page; says so where they do not. */
+export function holdsMore(session: ProjectSession, more: number): boolean {
+  const tiles = openPage(session.state.getState()).tiles.length + more;
+  if (tiles <= mostTiles) return true;
+  notices.create({ title: changeTrouble(refused("tooManyTiles", { most: mostTiles, tiles }), String), type: "error" });
   return false;
 }
 

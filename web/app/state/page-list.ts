@@ -1,4 +1,14 @@
-import { barePage, copyPage, flowPhotos, layTree, type Page, type StepName } from "#core/document";
+import {
+  barePage,
+  copyPage,
+  flowPhotos,
+  layTree,
+  mostPages,
+  mostTiles,
+  type Page,
+  type StepName,
+} from "#core/document";
+import { refused } from "#core/outcome";
 import { framedBy, type Photo } from "#core/photo";
 import { changeTrouble } from "../../text/pages.ts";
 import type { Kit } from "../kit.ts";
@@ -64,6 +74,17 @@ export function pageForEach(
   const now = session.state.getState();
   const open = openPage(now);
   const { format } = now.project;
+  const tiles = Math.max(0, ...groups.map((g) => g.length));
+  const trouble =
+    tiles > mostTiles
+      ? refused("tooManyTiles", { most: mostTiles, tiles })
+      : now.project.pages.length + groups.length > mostPages
+        ? refused("tooManyPages", { most: mostPages })
+        : undefined;
+  if (trouble) {
+    notices.create({ title: changeTrouble(trouble, String), type: "error" });
+    return;
+  }
   const pages = groups.map((group) => {
     if (like === "this" && open.tiles.length > 0) {
       const photos = group.map((p) => ({ id: p.id, ...framedBy(p) }));

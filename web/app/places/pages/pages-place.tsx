@@ -12,13 +12,14 @@ import {
 } from "@dnd-kit/core";
 import { useEffect, useRef } from "react";
 import { useSearchParams } from "react-router";
-import { findTile, type Page, photoIdOf } from "#core/document";
+import { findTile, mostTiles, type Page, photoIdOf } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
 import { bleedBox } from "#core/lab";
 import type { Photo } from "#core/photo";
 import { useKit } from "../../kit.ts";
 import { IncomingBar } from "../../parts/incoming-bar.tsx";
 import { PhotoThumb } from "../../parts/photo-thumb.tsx";
+import { holdsMore } from "../../state/arrange-page.ts";
 import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { nothingDragged } from "../../state/desk.ts";
 import { type Dragged, type DropMeaning, meaningOfDrop } from "../../state/drop-meaning.ts";
@@ -66,7 +67,9 @@ export function PagesPlace() {
   const nextOf = (m: DropMeaning) => {
     if (m.does === "move") return tileMoved(m.movedId, m);
     if (m.does !== "slip") return undefined;
-    return allSlippedIn(photosOf(m.photoId), m.tileId, m.edge, kit.newId);
+    const photos = photosOf(m.photoId);
+    const tiles = openPage(session.state.getState()).tiles.length;
+    return tiles + photos.length > mostTiles ? undefined : allSlippedIn(photos, m.tileId, m.edge, kit.newId);
   };
   const move = (e: DragMoveEvent) => {
     // The last movement may be told of after the end, and would leave a page on screen that is not kept.
@@ -91,6 +94,7 @@ export function PagesPlace() {
     const next = nextOf(m);
     if (next && m.does === "slip") keep(session, "slippedIn", photosOf(m.photoId).length, next);
     else if (next) keep(session, "arrangedAnew", 1, next);
+    else if (m.does === "slip") holdsMore(session, photosOf(m.photoId).length);
     else if (m.does === "put") putPhoto(session, m.tileId, m.photoId);
     else if (m.does === "swap") swapPhotos(session, m.tileId, m.withTileId);
     else if (m.does === "begin") arrangePhotos(kit, session, photosOf(m.photoId));

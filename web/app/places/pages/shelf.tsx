@@ -9,6 +9,7 @@ import { run, shelf as words } from "../../../text/pages.ts";
 import { photos as photoWords } from "../../../text/photos.ts";
 import { useKit } from "../../kit.ts";
 import { PhotoTile, type TileHands } from "../../parts/photo-tile.tsx";
+import { holdsMore } from "../../state/arrange-page.ts";
 import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { choose, chooseAll, nothingChosen } from "../../state/choose.ts";
 import type { Dragged } from "../../state/drop-meaning.ts";
@@ -211,6 +212,7 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
           size="sm"
           variant="outline"
           onClick={() => {
+            if (!holdsMore(session, chosen.length)) return;
             keep(session, "slippedIn", chosen.length, grownBy(kit.library, chosen, kit.newId));
             kit.desk.setState({ photos: nothingChosen });
           }}
