@@ -1,4 +1,4 @@
-import { expect, type Locator, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "@playwright/test";
 import { samplePhotos } from "./support/files.ts";
 import {
   arrangeFirst,
@@ -7,10 +7,12 @@ import {
   drag,
   expectEvenGaps,
   expectUndo,
-  paintedPage,
+  nameOf,
+  nobodyChosen,
   shelfPhotos,
   startCollage,
   tile,
+  tileBoxes,
   tiles,
   typeInto,
   undoButton,
@@ -25,19 +27,8 @@ const cropOf = (page: Page) =>
 
 const ways = (page: Page) => page.getByRole("group", { name: "Other ways" }).getByRole("button");
 
-const nameOf = (page: Page, n: number) =>
-  tile(page, n)
-    .getAttribute("aria-label")
-    .then((l) => l!.replace(/^Tile \d+ of \d+: /, ""));
-
 const names = (page: Page) =>
   tiles(page).evaluateAll((all) => all.map((t) => t.getAttribute("aria-label")!.replace(/^Tile \d+ of \d+: /, "")));
-
-const boxes = async (page: Page) => Promise.all((await tiles(page).all()).map((t) => box(t)));
-
-const nobodyChosen = async (page: Page) => {
-  await page.getByRole("region", { name: "The page on its mat" }).click({ position: { x: 8, y: 8 } });
-};
 
 async function twelve(page: Page, size = "12 × 12 in"): Promise<void> {
   await page.goto("/");
@@ -55,19 +46,19 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
     await expect.poll(() => ways(page).count()).toBeGreaterThanOrEqual(8);
     const labels = await ways(page).evaluateAll((all) => all.map((b) => b.getAttribute("aria-label")!));
     for (const label of labels) expect(label).toMatch(/(% cut off|all there), .*order/);
-    const before = await boxes(page);
+    const before = await tileBoxes(page);
     await ways(page).nth(3).hover();
-    await expect.poll(() => boxes(page)).not.toEqual(before);
-    const looked = await boxes(page);
+    await expect.poll(() => tileBoxes(page)).not.toEqual(before);
+    const looked = await tileBoxes(page);
     await expectUndo(page, "Arranged 12 photos");
     await page.mouse.move(400, 300);
-    await expect.poll(() => boxes(page)).toEqual(before);
+    await expect.poll(() => tileBoxes(page)).toEqual(before);
     await ways(page).nth(3).click();
     await expectUndo(page, "Arranged it another way");
     await page.mouse.move(400, 300);
-    expect(await boxes(page)).toEqual(looked);
+    expect(await tileBoxes(page)).toEqual(looked);
     await undoButton(page).click();
-    expect(await boxes(page)).toEqual(before);
+    expect(await tileBoxes(page)).toEqual(before);
   });
 
   await test.step("stepped through by key, and narrowed", async () => {
@@ -95,7 +86,7 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
     await page.getByRole("button", { name: "Let it lead" }).click();
     await expectUndo(page, "Made a photo lead");
     const share = async () => {
-      const all = await boxes(page);
+      const all = await tileBoxes(page);
       const at = (await names(page)).indexOf(name);
       const area = (b: { width: number; height: number }) => b.width * b.height;
       return area(all[at]!) / all.reduce((sum, b) => sum + area(b), 0);
@@ -119,12 +110,12 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
 
   await test.step("shuffled, and back to the last one", async () => {
     await nobodyChosen(page);
-    const before = await boxes(page);
+    const before = await tileBoxes(page);
     await page.getByRole("button", { name: "Shuffle", exact: true }).click();
     await expectUndo(page, "Shuffled the arrangement");
-    expect(await boxes(page)).not.toEqual(before);
+    expect(await tileBoxes(page)).not.toEqual(before);
     await page.getByRole("button", { name: "Back to the last shuffle" }).click();
-    expect(await boxes(page)).toEqual(before);
+    expect(await tileBoxes(page)).toEqual(before);
     await page.keyboard.press("s");
     await page.keyboard.press("s");
     await page.keyboard.press("Shift+S");
@@ -140,11 +131,11 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
     await expectUndo(page, "Locked or freed a tile");
     const locked = await box(tile(page, 2));
     await nobodyChosen(page);
-    const others = await boxes(page);
+    const others = await tileBoxes(page);
     await page.getByRole("button", { name: "Shuffle", exact: true }).click();
     const now = await box(tile(page, 2));
     for (const k of ["x", "y", "width", "height"] as const) expect(now[k]).toBeCloseTo(locked[k], 1);
-    expect(await boxes(page)).not.toEqual(others);
+    expect(await tileBoxes(page)).not.toEqual(others);
     await expectEvenGaps(page);
     await tile(page, 1).focus();
     await page.keyboard.press("Control+a");
@@ -294,10 +285,10 @@ test("by hand on the page: slipped in, moved, swapped, split, taken away, and th
   });
 
   await test.step("mirrored, and back to how it was first made", async () => {
-    const before = await boxes(page);
+    const before = await tileBoxes(page);
     await page.getByRole("button", { name: "Mirror left to right" }).click();
     await page.getByRole("button", { name: "Mirror left to right" }).click();
-    const after = await boxes(page);
+    const after = await tileBoxes(page);
     for (const [i, b] of after.entries()) expect(Math.abs(b.x - before[i]!.x)).toBeLessThan(0.5);
     await page.getByRole("button", { name: "Mirror top to bottom" }).click();
     await expectEvenGaps(page);
@@ -351,7 +342,7 @@ test("seams keep the page exact, whatever is changed after", async ({ page }) =>
     await page.getByRole("button", { name: "Each side" }).click();
     await typeInto(page, "Left margin", "1.5");
     await expectUndo(page, "Changed the margin");
-    const left = Math.min(...(await boxes(page)).map((b) => b.x));
+    const left = Math.min(...(await tileBoxes(page)).map((b) => b.x));
     const sheet = await box(page.getByTestId("page"));
     expect(left - sheet.x).toBeGreaterThan(sheet.width / 10);
     await typeInto(page, "Left margin", "0.1");
@@ -359,121 +350,10 @@ test("seams keep the page exact, whatever is changed after", async ({ page }) =>
     await page.getByRole("button", { name: "0.197 in inside" }).click();
     await expect(page.getByText(/end so near the cut/)).toHaveCount(0);
     await page.getByRole("button", { name: "Full bleed" }).click();
-    const all = await boxes(page);
+    const all = await tileBoxes(page);
     expect(Math.min(...all.map((b) => b.x))).toBeCloseTo(sheet.x, 0);
     expect(Math.max(...all.map((b) => b.x + b.width))).toBeCloseTo(sheet.x + sheet.width, 0);
     expect(Math.max(...all.map((b) => b.y + b.height))).toBeCloseTo(sheet.y + sheet.height, 0);
     await expectEvenGaps(page);
   });
-});
-
-test("reframed: turned by quarters, straightened by a line, shown whole, and all of it by fingers", async ({
-  browser,
-}) => {
-  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 }, locale: "en-GB" });
-  const page = await context.newPage();
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(4));
-  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
-  await arrangeFirst(page, 4);
-  await tile(page, 1).dblclick();
-  const layer = page.getByTestId("reframe");
-  const turn = async () => Number.parseFloat((await page.getByText(/^-?[\d.]+°$/).textContent())!);
-  const zoom = async () => Number.parseFloat((await page.getByText(/^\d+ %$/).textContent())!);
-  const at = await box(tile(page, 1));
-  const middle = { x: at.x + at.width / 2, y: at.y + at.height / 2 };
-  const ppi = async () => Number.parseInt((await page.getByTestId("sharpness").getByText(/ppi$/).textContent())!, 10);
-  const first = await paintedPage(page);
-
-  await test.step("by a line along the horizon", async () => {
-    await page.getByRole("button", { name: "Straighten by a line" }).click();
-    await expect(page.getByText("Draw a line along what should be level")).toBeVisible();
-    await page.mouse.move(middle.x - 50, middle.y);
-    await page.mouse.down();
-    await page.mouse.move(middle.x + 50, middle.y + 100 * Math.tan((6 * Math.PI) / 180), { steps: 4 });
-    await page.mouse.up();
-    await expect.poll(turn).toBeCloseTo(-6, 0);
-    await expect(page.getByText("Draw a line along what should be level")).toHaveCount(0);
-    await expectUndo(page, "Reframed a photo");
-    await page.getByRole("button", { name: "First framing" }).click();
-    await expect.poll(turn).toBe(0);
-  });
-
-  await test.step("by quarters, mirrored, whole with a colour beside it", async () => {
-    await expect.poll(ppi).toBeGreaterThan(0);
-    const sharp = await ppi();
-    await page.getByRole("button", { name: "A quarter to the right" }).click();
-    await expect.poll(ppi).not.toBe(sharp);
-    await page.getByText("Show all of the photo").click();
-    await expect.poll(zoom).toBeLessThan(100);
-    await page.getByRole("button", { name: "Beside it: Pine" }).click();
-    await page.getByRole("button", { name: "A quarter to the left" }).click();
-    await page.getByRole("button", { name: "Mirror top to bottom" }).click();
-    await page.getByRole("button", { name: "Mirror left to right" }).click();
-    await page.getByRole("button", { name: "The page", exact: true }).click();
-    await page.getByText("Show all of the photo").click();
-    await expect.poll(zoom).toBeGreaterThanOrEqual(100);
-    await page.getByRole("button", { name: "First framing" }).click();
-  });
-
-  await test.step("two fingers zoom and turn it, one moves it", async () => {
-    const touch = await context.newCDPSession(page);
-    const fingers = (type: "touchStart" | "touchMove" | "touchEnd", ...points: { x: number; y: number }[]) =>
-      touch.send("Input.dispatchTouchEvent", {
-        type,
-        touchPoints: points.map((p, id) => ({ x: p.x, y: p.y, id })),
-      });
-    await fingers("touchStart", { x: middle.x - 40, y: middle.y }, { x: middle.x + 40, y: middle.y });
-    for (let i = 1; i <= 5; i += 1) {
-      const [reach, angle] = [40 + i * 8, (i * 4 * Math.PI) / 180];
-      const by = { x: reach * Math.cos(angle), y: reach * Math.sin(angle) };
-      await fingers(
-        "touchMove",
-        { x: middle.x - by.x, y: middle.y - by.y },
-        { x: middle.x + by.x, y: middle.y + by.y },
-      );
-    }
-    await expect.poll(zoom).toBeGreaterThan(150);
-    await fingers("touchEnd");
-    await expect.poll(turn).toBeCloseTo(20, 0);
-    await expectUndo(page, "Reframed a photo");
-    await fingers("touchStart", middle);
-    await fingers("touchMove", { x: middle.x + 12, y: middle.y });
-    await fingers("touchMove", { x: middle.x + 30, y: middle.y });
-    await fingers("touchEnd");
-    await layer.focus();
-    await page.keyboard.press("Enter");
-    expect((await paintedPage(page)).equals(first)).toBe(false);
-  });
-
-  await test.step("a finger moves a seam, and, held for a moment, swaps two photos", async () => {
-    const touch = await context.newCDPSession(page);
-    const finger = (type: "touchStart" | "touchMove" | "touchEnd", p?: { x: number; y: number }) =>
-      touch.send("Input.dispatchTouchEvent", { type, touchPoints: p ? [{ x: p.x, y: p.y, id: 1 }] : [] });
-    const centre = async (of: Locator) => {
-      const b = await box(of);
-      return { x: b.x + b.width / 2, y: b.y + b.height / 2 };
-    };
-    await nobodyChosen(page);
-    const seam = page.getByRole("separator").first();
-    const level = (await seam.getAttribute("aria-orientation")) === "horizontal";
-    const from = await centre(seam);
-    await finger("touchStart", from);
-    await finger("touchMove", level ? { x: from.x, y: from.y + 12 } : { x: from.x + 12, y: from.y });
-    await finger("touchMove", level ? { x: from.x, y: from.y + 30 } : { x: from.x + 30, y: from.y });
-    await finger("touchEnd");
-    await expectUndo(page, "Moved a seam");
-    await expectEvenGaps(page);
-    const [one, two] = [await nameOf(page, 1), await nameOf(page, 2)];
-    const [a, b] = [await centre(tile(page, 1)), await centre(tile(page, 2))];
-    await finger("touchStart", a);
-    // The hand has hold of the photo when the tile it came from steps back.
-    await expect(tile(page, 1)).toHaveClass(/own/);
-    for (let i = 1; i <= 6; i += 1)
-      await finger("touchMove", { x: a.x + ((b.x - a.x) * i) / 6, y: a.y + ((b.y - a.y) * i) / 6 });
-    await finger("touchEnd");
-    await expectUndo(page, "Swapped two photos");
-    expect([await nameOf(page, 1), await nameOf(page, 2)]).toEqual([two, one]);
-  });
-  await context.close();
 });

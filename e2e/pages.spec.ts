@@ -15,6 +15,7 @@ import {
   shelfPhotos,
   startCollage,
   tile,
+  tileBoxes,
   tiles,
   undoButton,
 } from "./support/tessip.ts";
@@ -24,7 +25,6 @@ const openNumber = (page: Page) =>
   run(page).evaluateAll((all) => all.findIndex((p) => p.getAttribute("aria-selected") === "true") + 1);
 const cards = (page: Page) => page.locator("[data-card]");
 const card = (page: Page, name: string) => page.locator(`[data-card][aria-label^="${name}, "]`);
-const boxes = async (page: Page) => Promise.all((await tiles(page).all()).map((t) => box(t)));
 
 test("several pages in one work: added, copied, moved, removed, made for many groups, and sent", async ({ page }) => {
   await page.goto("/");
@@ -75,7 +75,7 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
   });
 
   await test.step("one page of these each, arranged as this one", async () => {
-    const drawn = await boxes(page);
+    const drawn = await tileBoxes(page);
     await shelfPhotos(page).first().click();
     await page.keyboard.press("Control+a");
     await page.getByRole("button", { name: "A page for each" }).click();
@@ -90,7 +90,7 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
     expect(await openNumber(page)).toBe(4);
     const sizes = (all: readonly { width: number; height: number }[]) =>
       all.map((b) => `${b.width.toFixed(0)} × ${b.height.toFixed(0)}`).toSorted();
-    await expect.poll(async () => sizes(await boxes(page))).toEqual(sizes(drawn));
+    await expect.poll(async () => sizes(await tileBoxes(page))).toEqual(sizes(drawn));
     await expect(page.getByRole("link", { name: /Pages/ })).toContainText("7 pages, 2 empty");
   });
 
@@ -142,22 +142,22 @@ test("templates: found, seen on the page, taken, saved, given away and brought i
   });
 
   await test.step("rested on, it is seen on the page; taken, the photos flow in", async () => {
-    const before = await boxes(page);
+    const before = await tileBoxes(page);
     await card(page, "Corner of six").hover();
-    await expect.poll(() => boxes(page)).not.toEqual(before);
+    await expect.poll(() => tileBoxes(page)).not.toEqual(before);
     await page.mouse.move(400, 300);
-    await expect.poll(() => boxes(page)).toEqual(before);
+    await expect.poll(() => tileBoxes(page)).toEqual(before);
     await card(page, "Corner of six").click();
     await expectUndo(page, "Laid out by a template");
     await expect(tiles(page)).toHaveCount(6);
     await page.mouse.move(400, 300);
     await expectEvenGaps(page);
-    const drawn = await boxes(page);
+    const drawn = await tileBoxes(page);
     await page.getByRole("button", { name: "All mirrored left to right" }).click();
     await card(page, "Corner of six").click();
     await page.mouse.move(400, 300);
     const largest = (all: typeof drawn) => all.reduce((a, b) => (b.width > a.width ? b : a));
-    expect(largest(await boxes(page)).x).toBeGreaterThan(largest(drawn).x + 20);
+    expect(largest(await tileBoxes(page)).x).toBeGreaterThan(largest(drawn).x + 20);
     await page.getByRole("button", { name: "All turned a quarter" }).click();
     await page.getByRole("button", { name: "All mirrored left to right" }).click();
     for (let i = 0; i < 3; i += 1) await page.getByRole("button", { name: "All turned a quarter" }).click();
@@ -229,7 +229,7 @@ test("templates: found, seen on the page, taken, saved, given away and brought i
     await page.mouse.move(400, 300);
     await expectEvenGaps(page);
     const sheet = await box(page.getByTestId("page"));
-    for (const b of await boxes(page)) {
+    for (const b of await tileBoxes(page)) {
       expect(b.x).toBeGreaterThan(sheet.x - 1);
       expect(b.x + b.width).toBeLessThan(sheet.x + sheet.width + 1);
     }

@@ -120,3 +120,17 @@ export async function expectEvenGaps(page: Page): Promise<void> {
   // Further neighbours lie further; the nearest of each pair must all agree, so compare those below twice the least.
   for (const g of gaps.filter((v) => v < 2 * least + 1)) expect(Math.abs(g - least)).toBeLessThan(0.5);
 }
+
+/** What a tile holds, as its name says. */
+export const nameOf = (page: Page, n: number): Promise<string> =>
+  tile(page, n)
+    .getAttribute("aria-label")
+    .then((l) => l!.replace(/^Tile \d+ of \d+: /, ""));
+
+/** Where all tiles are on the screen. */
+export const tileBoxes = async (page: Page): Promise<Awaited<ReturnType<typeof box>>[]> =>
+  Promise.all((await tiles(page).all()).map((t) => box(t)));
+
+export const nobodyChosen = async (page: Page): Promise<void> => {
+  await page.getByRole("region", { name: "The page on its mat" }).click({ position: { x: 8, y: 8 } });
+};

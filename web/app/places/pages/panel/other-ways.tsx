@@ -1,6 +1,6 @@
-import { Button, Grid, HStack, Text } from "@chakra-ui/react";
+import { Button, HStack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type KeyboardEvent, useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import type { Way } from "#core/arrange";
 import { type Page, photoIdOf } from "#core/document";
 import type { PageFormat } from "#core/lab";
@@ -11,6 +11,7 @@ import { typingIn } from "../../../parts/typing-in.ts";
 import { useLibrary, useProject, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { arrangedAs, keep, show } from "../../../state/tree-gestures.ts";
+import { CardGrid } from "./card-grid.tsx";
 import { PageCard } from "./page-card.tsx";
 import { PanelSection, pressedLook } from "./parts.tsx";
 
@@ -55,20 +56,7 @@ export function OtherWays() {
   }, [session, shown, at, page]);
   if (page.tiles.length === 0) return null;
   const take = (way: Way) => keep(session, "arrangedAnew", page.tiles.length, arrangedAs(way));
-  const onKeyDown = (e: KeyboardEvent<HTMLElement>) => {
-    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 3, ArrowUp: -3 }[e.key];
-    if (by === undefined && e.key !== "Escape") return;
-    e.preventDefault();
-    e.stopPropagation();
-    if (by === undefined) {
-      session.dropPreview();
-      (e.target as HTMLElement).blur();
-      return;
-    }
-    const next = Math.max(0, Math.min(shown.length - 1, at + by));
-    setAt(next);
-    e.currentTarget.querySelectorAll<HTMLElement>("[data-card]")[next]?.focus();
-  };
+  const stop = Math.min(at, shown.length - 1);
   const toggle = (f: Filter) => {
     const next = new Set(filters);
     if (!next.delete(f)) next.add(f);
@@ -104,14 +92,7 @@ export function OtherWays() {
           {words.noWays}
         </Text>
       )}
-      <Grid
-        role="group"
-        aria-label={words.otherWays}
-        templateColumns="repeat(3, minmax(0, 1fr))"
-        gap="1"
-        mx="-1.5"
-        onKeyDown={onKeyDown}
-      >
+      <CardGrid label={words.otherWays} columns={3} count={shown.length} stop={stop} onStop={setAt}>
         {shown.map((way, i) => (
           <WayCard
             // biome-ignore lint/suspicious/noArrayIndexKey: a way has nothing but its place
@@ -120,7 +101,7 @@ export function OtherWays() {
             page={page}
             format={format}
             number={i + 1}
-            stop={i === Math.min(at, shown.length - 1)}
+            stop={i === stop}
             onLook={() => {
               setAt(i);
               show(session, arrangedAs(way));
@@ -129,7 +110,7 @@ export function OtherWays() {
             onTake={() => take(way)}
           />
         ))}
-      </Grid>
+      </CardGrid>
       {shown.length > 0 && (
         <Text fontSize="13px" color="fg.subtle" mt="2">
           {words.waysHelp}

@@ -9,7 +9,7 @@ import {
   Star,
   X,
 } from "lucide-react";
-import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { useStore } from "zustand";
 import {
   type PageShape,
@@ -30,6 +30,7 @@ import { saveToDisk } from "../../../parts/save-to-disk.ts";
 import { useProject, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { countFlowing, takeTemplate } from "../../../state/take-template.ts";
+import { CardGrid } from "./card-grid.tsx";
 import { Act, PanelTitle, pressedLook } from "./parts.tsx";
 import { SaveTemplate } from "./save-template.tsx";
 import { TemplateCard } from "./template-card.tsx";
@@ -57,7 +58,6 @@ export function TemplatesPanel() {
   const [saving, setSaving] = useState(false);
   const [at, setAt] = useState(0);
   const chooser = useRef<HTMLInputElement>(null);
-  const shelf = useRef<HTMLDivElement>(null);
   useEffect(() => void templates.load(), [templates]);
   const wanted = useDeferredValue(sieve);
   const shown = useMemo(
@@ -67,15 +67,6 @@ export function TemplatesPanel() {
   const families = useMemo(() => [...new Set(all.map((t) => t.family).filter((f) => f !== ""))], [all]);
   const stop = Math.min(at, shown.length - 1);
 
-  const onKeyDown = (e: KeyboardEvent<HTMLElement>) => {
-    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 2, ArrowUp: -2 }[e.key];
-    if (by === undefined) return;
-    e.preventDefault();
-    e.stopPropagation();
-    const next = Math.max(0, Math.min(shown.length - 1, stop + by));
-    setAt(next);
-    shelf.current?.querySelectorAll<HTMLElement>("[data-card]")[next]?.focus();
-  };
   const bringIn = async (file: File | undefined) => {
     if (!file) return;
     const read = await templates.bringIn(file);
@@ -196,15 +187,7 @@ export function TemplatesPanel() {
           {words.none}
         </Text>
       )}
-      <Grid
-        ref={shelf}
-        role="group"
-        aria-label={words.title}
-        templateColumns="1fr 1fr"
-        gap="2"
-        mx="-1.5"
-        onKeyDown={onKeyDown}
-      >
+      <CardGrid label={words.title} columns={2} count={shown.length} stop={stop} onStop={setAt}>
         {shown.map((template, i) => (
           <TemplateCard
             key={template.id}
@@ -219,7 +202,7 @@ export function TemplatesPanel() {
             onTakeOut={() => takeOut([template], template.name)}
           />
         ))}
-      </Grid>
+      </CardGrid>
       {shown.length > 0 && (
         <Text fontSize="13px" color="fg.subtle" mt="3">
           {words.help}
