@@ -1,9 +1,9 @@
 import { Box, Button, createToaster, HStack, Text, Toast, Toaster } from "@chakra-ui/react";
 import { common } from "../../text/places.ts";
 
-/** High enough above the foot that they do not lie over the row of buttons there. */
+/** On the side and at the height where no buttons are: those of the shelf stand on the right, those of choices lower. */
 export const notices = createToaster({
-  placement: "bottom",
+  placement: "bottom-start",
   pauseOnPageIdle: true,
   max: 3,
   offsets: "66px",
@@ -26,6 +26,12 @@ export function Notices() {
           w="max-content"
           maxW="560px"
           alignItems="center"
+          // What lies under a notice can be used as if it were not there; only its own buttons take the pointer.
+          css={{
+            pointerEvents: "none !important",
+            "& [data-ghost]": { pointerEvents: "none !important" },
+            "& button": { pointerEvents: "auto" },
+          }}
         >
           <HStack gap="4">
             <Box
