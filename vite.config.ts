@@ -2,24 +2,33 @@ import { createReadStream, readFileSync } from "node:fs";
 import react from "@vitejs/plugin-react";
 import { defineConfig, type Plugin } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
+import { faceKeys, fontFile, fontParts } from "./web/words/font-urls.ts";
 
-/** The face model and the program that runs it, under names that the finder knows. */
-const models: Record<string, string> = {
-  "blazeface.json": "node_modules/@vladmandic/human/models/blazeface.json",
-  "blazeface.bin": "node_modules/@vladmandic/human/models/blazeface.bin",
-  "tfjs-backend-wasm.wasm": "node_modules/@tensorflow/tfjs-backend-wasm/dist/tfjs-backend-wasm.wasm",
-  "tfjs-backend-wasm-simd.wasm": "node_modules/@tensorflow/tfjs-backend-wasm/dist/tfjs-backend-wasm-simd.wasm",
+/** Files of packages that are fetched when they are needed, by the name under which they are: the face model and its program, fonts. */
+const served: Record<string, string> = {
+  ...Object.fromEntries(
+    faceKeys.flatMap((key) =>
+      fontParts.map((part) => {
+        const { family, file } = fontFile(key, part);
+        return [`fonts/${file}`, `node_modules/@fontsource/${family}/files/${file}`];
+      }),
+    ),
+  ),
+  "models/blazeface.json": "node_modules/@vladmandic/human/models/blazeface.json",
+  "models/blazeface.bin": "node_modules/@vladmandic/human/models/blazeface.bin",
+  "models/tfjs-backend-wasm.wasm": "node_modules/@tensorflow/tfjs-backend-wasm/dist/tfjs-backend-wasm.wasm",
+  "models/tfjs-backend-wasm-simd.wasm": "node_modules/@tensorflow/tfjs-backend-wasm/dist/tfjs-backend-wasm-simd.wasm",
 };
 
-const serveModels = (): Plugin => ({
-  name: "serve-models",
+const servePackageFiles = (): Plugin => ({
+  name: "serve-package-files",
   generateBundle() {
-    for (const [name, from] of Object.entries(models))
-      this.emitFile({ type: "asset", fileName: `models/${name}`, source: readFileSync(from) });
+    for (const [name, from] of Object.entries(served))
+      this.emitFile({ type: "asset", fileName: name, source: readFileSync(from) });
   },
   configureServer(server) {
-    server.middlewares.use("/models/", (request, answer, next) => {
-      const from = models[(request.url ?? "").replace(/^\//, "").replace(/\?.*/, "")];
+    server.middlewares.use((request, answer, next) => {
+      const from = served[(request.url ?? "").replace(/^\//, "").replace(/\?.*/, "")];
       if (from) createReadStream(from).pipe(answer);
       else next();
     });
@@ -30,7 +39,7 @@ export default defineConfig({
   root: "web",
   plugins: [
     react(),
-    serveModels(),
+    servePackageFiles(),
     // Keeps the whole application in the browser, so that it works on when the server is off.
     VitePWA({
       registerType: "prompt",
@@ -45,7 +54,7 @@ export default defineConfig({
         icons: [{ src: "/mark.svg", sizes: "any", type: "image/svg+xml" }],
       },
       workbox: {
-        globPatterns: ["**/*.{js,css,html,svg,woff2,wasm,bin}", "models/*.json"],
+        globPatterns: ["**/*.{js,css,html,svg,woff2,woff,wasm,bin}", "models/*.json"],
         navigateFallbackDenylist: [/^\/(health|lab|sample)(\/|$)/],
         maximumFileSizeToCacheInBytes: 4_000_000,
       },

@@ -5,6 +5,7 @@ import { join } from "node:path";
 import { parseArgs } from "node:util";
 import { chromium } from "@playwright/test";
 import { launchOptions, viewport } from "../e2e/support/browser.ts";
+import { fillStorage } from "./fill-storage.ts";
 import { type FrameWork, frameWork } from "./frame-work.ts";
 
 /**
@@ -16,56 +17,6 @@ import { type FrameWork, frameWork } from "./frame-work.ts";
 const { values } = parseArgs({ options: { count: { type: "string", default: "5000" } } });
 const count = Number(values.count);
 const port = 4195;
-
-/** Runs in the page. Years of photos in days of forty, every tenth in a burst with the one before. */
-async function fillStorage(n: number): Promise<void> {
-  const canvas = new OffscreenCanvas(300, 200);
-  const ctx = canvas.getContext("2d")!;
-  const db = await new Promise<IDBDatabase>((done, failed) => {
-    const request = indexedDB.open("tessip");
-    request.onsuccess = () => done(request.result);
-    request.onerror = () => failed(request.error);
-  });
-  const blobs: Blob[] = [];
-  for (let i = 0; i < 40; i += 1) {
-    ctx.fillStyle = `hsl(${i * 9} 50% 60%)`;
-    ctx.fillRect(0, 0, 300, 200);
-    blobs.push(await canvas.convertToBlob({ type: "image/jpeg" }));
-  }
-  const tx = db.transaction(["photos", "previews"], "readwrite");
-  for (let i = 0; i < n; i += 1) {
-    const at = new Date(Date.UTC(2020, 0, 1 + Math.floor(i / 40) * 14, 9, 0, (i % 40) * 90 - (i % 10 === 0 ? 0 : 1)));
-    const look = [...crypto.getRandomValues(new Uint8Array(8))].map((b) => b.toString(16).padStart(2, "0")).join("");
-    tx.objectStore("photos").put({
-      id: `p${i}`,
-      name: `DSC_${i}.jpg`,
-      type: "image/jpeg",
-      sizeBytes: 1,
-      hash: i.toString(16).padStart(64, "0"),
-      widthPx: i % 3 ? 3000 : 2000,
-      heightPx: i % 3 ? 2000 : 3000,
-      takenAt: at.toISOString().slice(0, 19),
-      takenFrom: "exif",
-      offsetMinutes: null,
-      foundTime: null,
-      camera: "",
-      caption: i % 7 ? "" : "By the lock",
-      stars: 0,
-      hidden: false,
-      removed: false,
-      section: "photos",
-      pile: "auto",
-      likeness: { look, tint: "808080", detail: i % 90 },
-      focus: { faces: [], point: { x: 0.5, y: 0.5 }, from: "interest" },
-      addedAt: at.toISOString(),
-    });
-    tx.objectStore("previews").put(blobs[i % 40], `p${i}/small`);
-  }
-  await new Promise((done) => {
-    tx.oncomplete = done;
-  });
-  db.close();
-}
 
 const folder = await mkdtemp(join(tmpdir(), "tessip-bench-"));
 const server = spawn(process.execPath, ["dist/server/main.js", "--port", String(port)], {

@@ -7,12 +7,16 @@ const order = [
   "colour",
   "units",
   "geometry",
+  "words",
   "photo",
   "lab",
+  "pockets",
   "files",
   "fit",
   "arrange",
   "document",
+  "pace",
+  "project-file",
   "templates",
   "scene",
 ];
@@ -32,7 +36,7 @@ test("the folders of core know only those before them, and each other only throu
   for (const [i, folder] of order.entries())
     for (const file of sources(folder)) {
       const text = readFileSync(`core/${folder}/${file}`, "utf8");
-      for (const [, used] of text.matchAll(/from "#core\/([a-z]+)"/g))
+      for (const [, used] of text.matchAll(/from "#core\/([a-z-]+)"/g))
         expect([folder, file, order.slice(0, i).includes(used!)]).toEqual([folder, file, true]);
       expect([file, /from "\.\.\/\.\.\/\.\./.test(text)]).toEqual([file, false]);
     }

@@ -14,6 +14,8 @@ const wanted = new Set(process.argv.slice(2));
 async function shot(page: Page, name: string): Promise<void> {
   if (wanted.size > 0 && !wanted.has(name)) return;
   await page.evaluate(() => document.fonts.ready);
+  // What was just done is said for a moment only, and would cover what the picture is of.
+  await page.addStyleTag({ content: "[data-scope=toast] { opacity: 0 !important }" });
   // The careful repaint comes when the page has rested for a moment.
   await page.waitForTimeout(900);
   await page.screenshot({ path: join(folder, `${name}.png`) });
@@ -79,6 +81,42 @@ try {
   await shot(page, "pages-several");
   await page.getByRole("link", { name: /Send/ }).click();
   await shot(page, "send");
+  await page.getByRole("link", { name: "To all your work" }).click();
+  await page.getByText("Pocket pages", { exact: true }).click();
+  await page.getByRole("link", { name: "To all your work" }).click();
+  await page.getByText("A book", { exact: true }).click();
+  await page.getByText("Otterbourne Books", { exact: true }).click();
+  await page.getByText("25 × 20 cm", { exact: true }).click();
+  await page.getByText("Sideways", { exact: true }).click();
+  await shot(page, "start-book");
+  await page.getByRole("button", { name: "Make an example book and pocket pages" }).click();
+  await page.getByText(/are among your works/).waitFor();
+  await page.getByRole("link", { name: "Open The kitchen drawer" }).click();
+  await page.keyboard.press("PageDown");
+  await shot(page, "pockets");
+  await page.getByRole("link", { name: "To all your work" }).click();
+  await page.getByRole("link", { name: "Open Our year on the Marigold" }).click();
+  await page.getByRole("link", { name: "Overview" }).click();
+  await page.getByRole("listbox", { name: "The pages of this book" }).getByRole("option").nth(3).click();
+  await shot(page, "overview");
+  await page.getByRole("button", { name: "Back to the page" }).click();
+  await page.getByRole("button", { name: "Captions for all photos" }).click();
+  await page
+    .getByRole("option", { name: /words: / })
+    .first()
+    .click();
+  await shot(page, "book-words");
+  await page.keyboard.press("Escape");
+  await page.getByRole("option", { name: "The cover" }).click();
+  await shot(page, "cover");
+  await page.getByRole("button", { name: "More about this work" }).click();
+  await page.getByRole("menuitem", { name: "Read through" }).click();
+  for (let i = 0; i < 4; i += 1) {
+    await page.keyboard.press("ArrowRight");
+    await page.waitForTimeout(600);
+  }
+  await shot(page, "reading");
+  await page.keyboard.press("Escape");
   await page.getByRole("link", { name: /Photos/ }).click();
   for (const [day, name] of [
     ["22 March 2025", "Moving aboard"],
@@ -99,6 +137,9 @@ try {
   await shot(page, "papers");
   await page.getByRole("link", { name: "To all your work" }).click();
   await shot(page, "start");
+} catch (e) {
+  await browser.contexts()[0]?.pages()[0]?.screenshot({ path: "/tmp/shots/fail.png" });
+  throw e;
 } finally {
   await browser.close();
   server.kill();

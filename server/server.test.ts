@@ -37,7 +37,7 @@ const app = createApp({
 test("it is well, and hands out lab cards that keep the rules", async () => {
   expect(await (await app.request("/health")).json()).toEqual({ ok: true });
   const { cards } = (await (await app.request("/lab/cards")).json()) as { cards: unknown[] };
-  expect(cards).toHaveLength(4);
+  expect(cards).toHaveLength(8);
   for (const card of cards) expect(labCardSchema.safeParse(card).success).toBe(true);
 });
 

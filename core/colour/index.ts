@@ -20,3 +20,4 @@ export function luminance(colour: Colour): number {
   };
   return 0.2126 * channel(1) + 0.7152 * channel(3) + 0.0722 * channel(5);
 }
+export { dominantColours } from "./dominant.ts";

@@ -4,13 +4,15 @@ import { applyFillTiles, type FillTiles, invertFillTiles } from "./changes/fill-
 import { applyMoveSeam, invertMoveSeam, type MoveSeam } from "./changes/move-seam.ts";
 import {
   applyInsertPages,
-  applyMovePage,
+  applyMovePages,
+  applyOrderPages,
   applyRemovePages,
   type InsertPages,
   invertInsertPages,
-  invertMovePage,
+  invertMovePages,
   invertRemovePages,
-  type MovePage,
+  type MovePages,
+  type OrderPages,
   type RemovePages,
 } from "./changes/page-list.ts";
 import { applyPutPage, invertPutPage, type PutPage } from "./changes/put-page.ts";
@@ -28,7 +30,8 @@ export type Change =
   | MoveSeam
   | InsertPages
   | RemovePages
-  | MovePage
+  | MovePages
+  | OrderPages
   | SetProject;
 
 /** The project afterwards (the same object when nothing changed), or why the change does not fit. */
@@ -48,8 +51,10 @@ export function applyChange(project: Project, change: Change): Outcome<Project, 
       return applyInsertPages(project, change);
     case "removePages":
       return applyRemovePages(project, change);
-    case "movePage":
-      return applyMovePage(project, change);
+    case "movePages":
+      return applyMovePages(project, change);
+    case "orderPages":
+      return applyOrderPages(project, change);
     case "setProject":
       return applySetProject(project, change);
   }
@@ -72,8 +77,9 @@ export function invertChange(before: Project, change: Change): Change {
       return invertInsertPages(change);
     case "removePages":
       return invertRemovePages(before, change);
-    case "movePage":
-      return invertMovePage(before, change);
+    case "movePages":
+    case "orderPages":
+      return invertMovePages(before);
     case "setProject":
       return invertSetProject(before, change);
   }

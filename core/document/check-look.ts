@@ -1,7 +1,7 @@
 import { widestGap, widestTreeGap } from "#core/arrange";
-import type { PageFormat } from "#core/lab";
+import { hiddenAtEdges, type PageFormat } from "#core/lab";
 import { done, type Outcome, refused } from "#core/outcome";
-import type { Grid, Look, Tree } from "./page.ts";
+import type { DrawnLook, Grid, PocketArrangement, Tree } from "./page.ts";
 import { roomFor } from "./solve-page.ts";
 
 /** No tile may end up narrower than this, in mm: less is a line, not a picture. */
@@ -9,14 +9,15 @@ export const leastTileMm = 2;
 
 /** Whether the page still has room for its tiles with this margin and gap; says the most that would fit. */
 export function checkLook(
-  look: Look,
+  look: DrawnLook,
   format: PageFormat,
-  arrangement: Pick<Grid, "columns" | "rows"> | Tree | null,
-): Outcome<Look, "marginTooWide" | "gapTooWide"> {
+  arrangement: Pick<Grid, "columns" | "rows"> | Tree | PocketArrangement | null,
+): Outcome<DrawnLook, "marginTooWide" | "gapTooWide"> {
   const grid = arrangement && "columns" in arrangement ? arrangement : null;
   const [columns, rows] = grid ? [grid.columns.length, grid.rows.length] : [1, 1];
   const { top, right, bottom, left } = look.margin;
-  const mostAcross = (format.widthMm - columns * leastTileMm) / 2;
+  const hidden = hiddenAtEdges(format);
+  const mostAcross = (format.widthMm - hidden.left - hidden.right - columns * leastTileMm) / 2;
   const mostDown = (format.heightMm - rows * leastTileMm) / 2;
   if ((left + right) / 2 > mostAcross || (top + bottom) / 2 > mostDown)
     return refused("marginTooWide", { mostMm: Math.max(0, Math.min(mostAcross, mostDown)) });

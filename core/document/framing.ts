@@ -1,6 +1,6 @@
 import { type Framed, type Framing, firstFraming, firstFramingFor } from "#core/fit";
 import type { Sides } from "#core/geometry";
-import type { PageFormat } from "#core/lab";
+import { type PageFormat, safeBox } from "#core/lab";
 import { type Frame, frameRect, type View } from "./page.ts";
 
 /** A photo in a tile as it was put there, before anybody framed it. */
@@ -20,11 +20,11 @@ export function framingOf(view: View, photo: Framed, frame: Frame, format: PageF
 /** What of a tile lies outside the safe area, in mm on each side. */
 function lostSides(frame: Frame, format: PageFormat): Sides {
   const r = frameRect(frame);
-  const { safeMm, widthMm, heightMm } = format;
+  const safe = safeBox(format);
   return {
-    left: Math.max(0, safeMm - r.x),
-    top: Math.max(0, safeMm - r.y),
-    right: Math.max(0, r.x + r.w - (widthMm - safeMm)),
-    bottom: Math.max(0, r.y + r.h - (heightMm - safeMm)),
+    left: Math.max(0, safe.x - r.x),
+    top: Math.max(0, safe.y - r.y),
+    right: Math.max(0, r.x + r.w - (safe.x + safe.w)),
+    bottom: Math.max(0, r.y + r.h - (safe.y + safe.h)),
   };
 }

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { done, type Outcome } from "#core/outcome";
 import { applyChange, type Change, invertChange } from "./change.ts";
 import type { ChangeTrouble } from "./changes/trouble.ts";
+import { followedCover } from "./cover.ts";
 import type { Project } from "./project.ts";
 
 export const stepCodes = [
@@ -36,6 +37,29 @@ export const stepCodes = [
   "copiedPage",
   "removedPages",
   "movedPage",
+  "wrote",
+  "changedWords",
+  "addedWords",
+  "addedCaptions",
+  "movedWords",
+  "laidCard",
+  "changedBackdrop",
+  "changedPalette",
+  "paced",
+  "movedBreak",
+  "changedBook",
+  "changedCover",
+  "madeCover",
+  "madeSpread",
+  "splitSpread",
+  "dressedPages",
+  "matchedPages",
+  "changedSize",
+  "markedPage",
+  "broughtPages",
+  "movedTiles",
+  "combined",
+  "wentBack",
 ] as const;
 export type StepCode = (typeof stepCodes)[number];
 
@@ -90,13 +114,19 @@ export interface Gesture {
 
 /** All changes or none. The same object back when they come to nothing, so that no empty step is kept. */
 export function commit(now: Edited, gesture: Gesture): Outcome<Edited, ChangeTrouble> {
-  const applied = applyAll(now.project, gesture.changes);
+  const tried = applyAll(now.project, gesture.changes);
+  if (!tried.ok) return tried;
+  const held = pacing.has(gesture.name.code) ? [] : madeByHand(now.project, tried.value.project);
+  const cover = followedCover(now.project, tried.value.project);
+  const follows: Change[] = cover === tried.value.project.cover ? [] : [{ type: "setProject", cover }];
+  const changes = [...gesture.changes, ...held, ...follows];
+  const applied = changes.length > gesture.changes.length ? applyAll(now.project, changes) : tried;
   if (!applied.ok) return applied;
   const { project, inverses } = applied.value;
   if (project === now.project) return done(now);
   const past = now.history.steps.slice(0, now.history.done);
   const last = past.at(-1);
-  const step: Step = { ...gesture, inverses };
+  const step: Step = { ...gesture, changes, inverses };
   const steps =
     last && merges(last, step)
       ? [
@@ -105,6 +135,26 @@ export function commit(now: Edited, gesture: Gesture): Outcome<Edited, ChangeTro
         ]
       : [...past, step].slice(-keptSteps);
   return done({ project, history: { steps, done: steps.length } });
+}
+
+/** Steps after which a page that was paced may still be paced again. */
+const pacing: ReadonlySet<StepCode> = new Set([
+  "paced",
+  "movedBreak",
+  "dressedPages",
+  "changedSize",
+  "movedPage",
+  "changedBook",
+]);
+
+/** A page that a hand has changed is that person's own from then on. */
+function madeByHand(before: Project, after: Project): Change[] {
+  if (after.pages === before.pages) return [];
+  const known = new Map(before.pages.map((p) => [p.id, p]));
+  return after.pages.flatMap((page): Change[] => {
+    const was = known.get(page.id);
+    return page.paced && was?.paced && was !== page ? [{ type: "putPage", page: { ...page, paced: false } }] : [];
+  });
 }
 
 const merges = (last: Step, next: Step): boolean =>

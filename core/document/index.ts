@@ -1,10 +1,35 @@
+export { inAnotherSize, type Loss, refitted } from "./another-size.ts";
+export {
+  type CoverPanel,
+  type CoverParts,
+  countLeaves,
+  coverFormat,
+  coverParts,
+  firstOnRight,
+  formatOf,
+  leafFormat,
+  leafMates,
+  leavesBefore,
+  type Opening,
+  openingOf,
+  openingsOf,
+  pagesOf,
+  rulesOf,
+  type Side,
+  sideAt,
+  sideOf,
+  sidesKept,
+  spreadsHold,
+} from "./book.ts";
 export { applyChange, type Change, invertChange } from "./change.ts";
 export { mostPages } from "./changes/page-list.ts";
 export type { ChangeTrouble } from "./changes/trouble.ts";
 export { checkLook, leastTileMm } from "./check-look.ts";
-export { barePage, copyPage } from "./copy-page.ts";
+export { copyPage } from "./copy-page.ts";
+export { drawnCover, firstCover, followedCover, spineSizePt, spineTile } from "./cover.ts";
 export { type Flowed, type FlowTask, fillEmpty, flowPhotos } from "./flow-photos.ts";
 export { framingOf, unframed } from "./framing.ts";
+export { areWords, isFree, withFree, withFreeAtBack, withoutFree } from "./free-tiles.ts";
 export {
   commit,
   type Edited,
@@ -22,10 +47,16 @@ export {
 } from "./history.ts";
 export { type Laid, layPhotos, newTile } from "./lay-photos.ts";
 export { layTree, withTree } from "./lay-tree.ts";
-export { newProject, newStyle } from "./new-project.ts";
+export { matchedTo, sharedLines } from "./match-pages.ts";
+export { newBook, newPockets, newProject, newStyle, pocketLeaf } from "./new-project.ts";
 export {
   type Arrangement,
+  allTiles,
   type Border,
+  barePage,
+  captionedOn,
+  type DrawnLook,
+  drawnLookSchema,
   emptyTiles,
   type Filling,
   type Frame,
@@ -38,13 +69,36 @@ export {
   mostTiles,
   type Outline,
   type Page,
+  type PocketArrangement,
   partSchema,
   photoIdOf,
+  photosOf,
   type Tile,
   type Tree,
   type View,
+  type Words,
 } from "./page.ts";
-export { findPage, type Project, projectSchema, withPage } from "./project.ts";
+export {
+  patternFromTiles,
+  patternSide,
+  pocketLines,
+  throughPockets,
+  withPattern,
+} from "./pocket-pages.ts";
+export { type FilePart, lastNumber, type PrintFile, photosOfFile, printFiles } from "./print-files.ts";
+export {
+  type Book,
+  type Cover,
+  findPage,
+  type Note,
+  numberPlaces,
+  type PocketsOf,
+  type Project,
+  projectSchema,
+  type Spine,
+  withPage,
+} from "./project.ts";
+export { drawnPage, footFor, runningTiles } from "./running.ts";
 export {
   areTogether,
   canSolveAgain,
@@ -55,6 +109,7 @@ export {
   withTogether,
 } from "./solve-again.ts";
 export { rectsOf, roomFor, solvePage } from "./solve-page.ts";
+export { holdsAnything, joined, parted } from "./spreads.ts";
 export {
   seamsOfPage,
   treeOfPage,
@@ -63,6 +118,7 @@ export {
   withSeamMoved,
   withSlippedIn,
   withTakenAway,
+  withTileBeside,
   withTileHalved,
   withTileMoved,
   withTileShape,

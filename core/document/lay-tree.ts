@@ -3,13 +3,17 @@ import type { PageFormat } from "#core/lab";
 import { done, type Outcome, refused } from "#core/outcome";
 import { checkLook } from "./check-look.ts";
 import { type Laid, tilesFor } from "./lay-photos.ts";
-import { mostTiles, type Page, type Tree } from "./page.ts";
+import { mostTiles, type Page, photoIdOf, type Tree } from "./page.ts";
 import { roomFor, solvePage } from "./solve-page.ts";
 
 export interface TreeTask {
   /** In reading order. */
   readonly photos: readonly { readonly id: string; readonly aspect: number }[];
   readonly seed: number;
+  /** For so few photos that all trees are tried: the one so many places after the best. */
+  readonly turn?: number | undefined;
+  /** Leads from now on, whatever did before. */
+  readonly lead?: { readonly photoId: string; readonly share: number } | undefined;
   readonly newId: () => string;
 }
 
@@ -36,10 +40,13 @@ export function layTree(
     task.newId,
   );
   const was = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
-  const { together, order, lead } = rulesFor(
+  const rules = rulesFor(
     was,
     tiles.map((t) => t.id),
   );
+  const { together, order } = rules;
+  const leading = task.lead && tiles.find((t) => photoIdOf(t) === task.lead!.photoId);
+  const lead = leading ? { tileId: leading.id, share: task.lead!.share } : rules.lead;
   const fit: FitTask = {
     photos: tiles.map((tile, i) => ({
       tileId: tile.id,
@@ -49,6 +56,7 @@ export function layTree(
     room: roomFor(page.look, format),
     gap: page.look.gapMm,
     seed: task.seed,
+    turn: task.turn,
     order,
   };
   const tree = fitTogether(fit, together);

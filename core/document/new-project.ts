@@ -1,8 +1,12 @@
 import { allSides } from "#core/geometry";
-import type { LabCard, PageFormat } from "#core/lab";
+import type { BookRules, LabCard, PageFormat } from "#core/lab";
+import type { PocketPattern } from "#core/pockets";
 import type { Unit } from "#core/units";
-import type { Look } from "./page.ts";
-import type { Project } from "./project.ts";
+import { firstWordStyles } from "#core/words";
+import { leafFormat } from "./book.ts";
+import { barePage, type Look, type Page } from "./page.ts";
+import { patternSide, pocketPage } from "./pocket-pages.ts";
+import type { Book, Project } from "./project.ts";
 
 /** Gap and margin in proportion to the page, to the half millimetre: 3 and 6 mm on a page of 12 inches. */
 export function newStyle(format: PageFormat): Look {
@@ -14,11 +18,18 @@ export function newStyle(format: PageFormat): Look {
     cornerMm: 0,
     border: { widthMm: 0, colour: "#ffffff" },
     background: "#ffffff",
+    backdrop: null,
   };
 }
 
 export function newProject(
-  what: { readonly name: string; readonly unit: Unit; readonly lab: LabCard | null; readonly format: PageFormat },
+  what: {
+    readonly name: string;
+    readonly unit: Unit;
+    readonly lab: LabCard | null;
+    readonly format: PageFormat;
+    readonly kind?: Project["kind"];
+  },
   given: { readonly newId: () => string; readonly at: string },
 ): Project {
   const style = newStyle(what.format);
@@ -28,7 +39,74 @@ export function newProject(
     kind: "collage",
     ...what,
     style,
-    pages: [{ id: given.newId(), look: style, tiles: [], arrangement: null }],
+    pages: [barePage(style, given.newId)],
+    book: null,
+    cover: null,
+    pockets: null,
+    palette: [],
+    notes: [],
+    words: firstWordStyles,
     createdAt: given.at,
   };
+}
+
+/** A book of as many bare pages as the lab binds at least. */
+export function newBook(
+  what: { readonly name: string; readonly unit: Unit; readonly lab: LabCard; readonly format: PageFormat },
+  given: { readonly newId: () => string; readonly at: string },
+): Project {
+  const rules = what.lab.book;
+  if (!rules) throw new RangeError(`${what.lab.id} is no lab card of a book`);
+  const project = newProject({ ...what, kind: "book" }, given);
+  const pages = Array.from({ length: rules.pages.least }, () => barePage(project.style, given.newId));
+  return { ...project, pages, book: firstBook(rules) };
+}
+
+const firstBook = (rules: BookRules): Book => ({
+  paperId: rules.papers[0]!.id,
+  coverId: rules.covers[0]!.id,
+  numbers: {
+    shown: false,
+    place: "outer",
+    running: "nothing",
+    style: { ...firstWordStyles.caption, sizePt: 8, vertical: "middle", insetMm: 0 },
+  },
+});
+
+/** A leaf of pocket pages, front and back. */
+export function newPockets(
+  what: { readonly name: string; readonly unit: Unit; readonly pattern: PocketPattern },
+  given: { readonly newId: () => string; readonly at: string },
+): Project {
+  const { pattern } = what;
+  const format: PageFormat = {
+    name: pattern.binder || "pockets",
+    widthMm: pattern.widthMm,
+    heightMm: pattern.heightMm,
+    bleedMm: 0,
+    safeMm: 3,
+    ppi: 300,
+    leastPpi: 150,
+  };
+  const project = newProject({ name: what.name, unit: what.unit, lab: null, format, kind: "pockets" }, given);
+  const leaf = pocketLeaf(project, pattern, pocketLess, given.newId);
+  return {
+    ...project,
+    pages: leaf,
+    pockets: { own: [], lessMm: pocketLess, bleedMm: 2, output: "inserts", welds: true },
+  };
+}
+
+const pocketLess = 2;
+
+/** The front and the back of a leaf: one and the same pockets, seen from either side. */
+export function pocketLeaf(
+  project: Project,
+  pattern: PocketPattern,
+  lessMm: number,
+  newId: () => string,
+): readonly [Page, Page] {
+  const make = (side: "left" | "right") =>
+    pocketPage(project.style, leafFormat(project.format, side, 1, 0), patternSide(pattern, side), lessMm, newId);
+  return [make("right"), make("left")];
 }

@@ -2,6 +2,8 @@ import { z } from "zod";
 import { orderWishes, type TreeNode } from "#core/arrange";
 import { colourSchema } from "#core/colour";
 import type { Rect } from "#core/geometry";
+import { patternSchema } from "#core/pockets";
+import { wordRoles, wordStyleSchema } from "#core/words";
 
 const id = z.string().min(1).max(64);
 const length = z.number().nonnegative().max(3000);
@@ -29,11 +31,32 @@ export const viewSchema = z
   .readonly();
 export type View = z.infer<typeof viewSchema>;
 
+/** Words in a tile: typed there, or a photo's own caption or day, which they follow until they are edited. */
+const wordsSchema = z
+  .object({
+    kind: z.literal("words"),
+    text: z.string().max(20_000),
+    style: wordStyleSchema,
+    role: z.enum(wordRoles),
+    from: z
+      .object({ photoId: id, what: z.enum(["caption", "day", "both"]) })
+      .readonly()
+      .nullable(),
+    /** A journaling card under the words: plain, or lined for a pen. */
+    card: z
+      .object({ ground: colourSchema, lines: z.enum(["none", "ruled", "squared"]), ink: colourSchema })
+      .readonly()
+      .nullable(),
+  })
+  .readonly();
+export type Words = z.infer<typeof wordsSchema>;
+
 export const fillingSchema = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("empty") }).readonly(),
   z.object({ kind: z.literal("photo"), view: viewSchema }).readonly(),
   /** A plain field of colour, where a page needs a rest. */
   z.object({ kind: z.literal("colour"), colour: colourSchema }).readonly(),
+  wordsSchema,
 ]);
 export type Filling = z.infer<typeof fillingSchema>;
 
@@ -62,14 +85,26 @@ export type Tile = z.infer<typeof tileSchema>;
 
 const sidesSchema = z.object({ top: length, right: length, bottom: length, left: length }).readonly();
 
+const drawnLook = z.object({
+  gapMm: length,
+  margin: sidesSchema,
+  cornerMm: length,
+  border: borderSchema,
+  background: colourSchema,
+});
+/** A look without any photo: what a template carries. */
+export const drawnLookSchema = drawnLook.readonly();
+export type DrawnLook = z.infer<typeof drawnLookSchema>;
+
 /** What a page's arrangement and tiles look like unless one of them says otherwise. */
-export const lookSchema = z
-  .object({
-    gapMm: length,
-    margin: sidesSchema,
-    cornerMm: length,
-    border: borderSchema,
-    background: colourSchema,
+export const lookSchema = drawnLook
+  .extend({
+    /** A photo over all of the page, or of the spread that it is part of, under a veil of the background colour. */
+    backdrop: z
+      .object({ view: viewSchema, veil: z.number().min(0).max(1), across: z.enum(["page", "spread"]) })
+      .readonly()
+      .nullable()
+      .default(null),
   })
   .readonly();
 export type Look = z.infer<typeof lookSchema>;
@@ -129,7 +164,28 @@ const treeSchema = z
   .readonly();
 export type Tree = z.infer<typeof treeSchema>;
 
-export type Arrangement = Grid | Tree;
+const pocketsSchema = z
+  .object({
+    kind: z.literal("pockets"),
+    /** As the page shows it: of a back mirrored already. */
+    pattern: patternSchema,
+    /** How much smaller than its pocket a card is, in each direction. */
+    lessMm: z.number().nonnegative().max(20),
+    places: z
+      .array(
+        z
+          .object({
+            tileId: id,
+            pocket: z.object({ x: z.number(), y: z.number(), w: z.number(), h: z.number() }).readonly(),
+          })
+          .readonly(),
+      )
+      .readonly(),
+  })
+  .readonly();
+export type PocketArrangement = z.infer<typeof pocketsSchema>;
+
+export type Arrangement = Grid | Tree | PocketArrangement;
 
 /** More than anybody can look at; beyond it work could not be read back either. */
 export const mostTiles = 500;
@@ -138,17 +194,42 @@ export const pageSchema = z
   .object({
     id,
     look: lookSchema,
-    /** Back to front. */
+    /** In the places of the arrangement, where there is one; back to front. */
     tiles: z.array(tileSchema).max(2000).readonly(),
-    arrangement: z.discriminatedUnion("kind", [gridSchema, treeSchema]).nullable(),
+    /** Lying on their own over those, wherever a hand put them; back to front. */
+    over: z.array(tileSchema).max(500).readonly().default([]),
+    /** Two facing pages of a book as one, with tiles over the fold. */
+    leaves: z.union([z.literal(1), z.literal(2)]).default(1),
+    /** Bare on purpose. */
+    blank: z.boolean().default(false),
+    /** Made by pacing and not touched since; it may be made again. */
+    paced: z.boolean().default(false),
+    /** No page number and no running words on it. */
+    plain: z.boolean().default(false),
+    arrangement: z.discriminatedUnion("kind", [gridSchema, treeSchema, pocketsSchema]).nullable(),
   })
   .readonly();
 export type Page = z.infer<typeof pageSchema>;
 
-export const findTile = (page: Page, tileId: string): Tile | undefined => page.tiles.find((t) => t.id === tileId);
+export const findTile = (page: Page, tileId: string): Tile | undefined =>
+  page.tiles.find((t) => t.id === tileId) ?? page.over.find((t) => t.id === tileId);
+
+/** Everything that lies on the page, back to front. */
+export const allTiles = (page: Page): readonly Tile[] =>
+  page.over.length === 0 ? page.tiles : [...page.tiles, ...page.over];
+
+/** Every photo that is drawn on the page, the one behind it included. */
+export function photosOf(page: Page): readonly string[] {
+  const behind = page.look.backdrop ? [page.look.backdrop.view.photoId] : [];
+  return [...new Set([...behind, ...allTiles(page).flatMap((t) => photoIdOf(t) ?? [])])];
+}
 
 export const photoIdOf = (tile: Tile): string | undefined =>
   tile.filling.kind === "photo" ? tile.filling.view.photoId : undefined;
+
+/** Photos that words on the page follow; they need not lie on it themselves. */
+export const captionedOn = (page: Page): readonly string[] =>
+  allTiles(page).flatMap((t) => (t.filling.kind === "words" && t.filling.from ? [t.filling.from.photoId] : []));
 
 export const emptyTiles = (page: Page): readonly Tile[] => page.tiles.filter((t) => t.filling.kind === "empty");
 
@@ -161,6 +242,25 @@ export const frameRect = (f: Frame): Rect => ({
 
 /** The page with `edit` done to each tile; the same page when no tile changed. */
 export function mapTiles(page: Page, edit: (tile: Tile) => Tile): Page {
-  const tiles = page.tiles.map(edit);
-  return tiles.every((t, i) => t === page.tiles[i]) ? page : { ...page, tiles };
+  const tiles = mapped(page.tiles, edit);
+  const over = mapped(page.over, edit);
+  return tiles === page.tiles && over === page.over ? page : { ...page, tiles, over };
 }
+
+function mapped(tiles: readonly Tile[], edit: (tile: Tile) => Tile): readonly Tile[] {
+  const next = tiles.map(edit);
+  return next.every((t, i) => t === tiles[i]) ? tiles : next;
+}
+
+/** A page with nothing on it. */
+export const barePage = (look: Look, newId: () => string, leaves: 1 | 2 = 1): Page => ({
+  id: newId(),
+  look,
+  tiles: [],
+  over: [],
+  arrangement: null,
+  leaves,
+  blank: false,
+  paced: false,
+  plain: false,
+});

@@ -77,6 +77,7 @@ export const anyChange: fc.Arbitrary<Change> = fc
           cornerMm: length,
           border: fc.record({ widthMm: length, colour }),
           background: colour,
+          backdrop: fc.constant(null),
         }),
       }),
       fc.record({
@@ -99,7 +100,11 @@ export const anyChange: fc.Arbitrary<Change> = fc
         }),
       }),
       fc.record({ type: fc.constant("removePages" as const), pageIds: fc.array(anyPageId, { maxLength: 2 }) }),
-      fc.record({ type: fc.constant("movePage" as const), pageId: anyPageId, to: fc.integer({ min: -1, max: 4 }) }),
+      fc.record({
+        type: fc.constant("movePages" as const),
+        pageIds: fc.array(anyPageId, { maxLength: 2 }),
+        to: fc.integer({ min: -1, max: 4 }),
+      }),
       fc.record({ type: fc.constant("setProject" as const), name: fc.string({ maxLength: 20 }) }),
       fc.record({ type: fc.constant("setProject" as const), unit: fc.constantFrom("mm" as const, "px" as const) }),
       fc.constant({ type: "putPage" as const, page: { ...page, tiles: page.tiles.slice(0, 3), arrangement: null } }),

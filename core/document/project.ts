@@ -1,14 +1,73 @@
 import { z } from "zod";
+import { colourSchema } from "#core/colour";
 import { labCardSchema, pageFormatSchema } from "#core/lab";
+import { patternSchema } from "#core/pockets";
 import { units } from "#core/units";
+import { firstWordStyles, wordStyleSchema } from "#core/words";
 import { lookSchema, type Page, pageSchema } from "./page.ts";
+
+export const numberPlaces = ["outer", "middle", "inner"] as const;
+
+const bookSchema = z
+  .object({
+    paperId: z.string().max(40),
+    coverId: z.string().max(40),
+    /** Page numbers at the foot of each page, and what runs beside them. */
+    numbers: z
+      .object({
+        shown: z.boolean(),
+        place: z.enum(numberPlaces),
+        running: z.enum(["nothing", "days", "name"]),
+        style: wordStyleSchema,
+      })
+      .readonly(),
+  })
+  .readonly();
+export type Book = z.infer<typeof bookSchema>;
+
+const pocketsOfSchema = z
+  .object({
+    own: z.array(patternSchema).max(200).readonly(),
+    lessMm: z.number().nonnegative().max(20),
+    /** Around each card that is printed by itself. */
+    bleedMm: z.number().nonnegative().max(25),
+    output: z.enum(["inserts", "pages"]),
+    /** Whole pages show the pockets too. */
+    welds: z.boolean(),
+  })
+  .readonly();
+export type PocketsOf = z.infer<typeof pocketsOfSchema>;
+
+const spineSchema = z
+  .object({
+    text: z.string().max(200),
+    style: wordStyleSchema,
+    /** Read from the foot up or from the head down, or upright letter by letter on a wide one. */
+    runs: z.enum(["up", "down", "across"]),
+    /** The whole spine's own colour; the cover's where there is none. */
+    colour: colourSchema.nullable(),
+  })
+  .readonly();
+/** On a page, in mm from its trim's top left. */
+const noteSchema = z
+  .object({
+    id: z.string().min(1).max(64),
+    pageId: z.string().min(1).max(64),
+    at: z.object({ x: z.number(), y: z.number() }).readonly(),
+    text: z.string().max(2000),
+  })
+  .readonly();
+export type Note = z.infer<typeof noteSchema>;
+
+export type Spine = z.infer<typeof spineSchema>;
+export type Cover = NonNullable<Project["cover"]>;
 
 export const projectSchema = z
   .object({
     schema: z.literal(1),
     id: z.string().min(1).max(64),
     name: z.string().max(120),
-    kind: z.literal("collage"),
+    kind: z.enum(["collage", "book", "pockets"]),
     /** What this person reads and types lengths in. */
     unit: z.enum(units),
     /** Copied in, so that a lab's later change cannot alter a finished page. Missing for a size of one's own. */
@@ -17,16 +76,33 @@ export const projectSchema = z
     /** What new pages look like. */
     style: lookSchema,
     pages: z.array(pageSchema).min(1).max(1000).readonly(),
+    /** Of a book: what was chosen from the lab's card, and what runs along on every page. */
+    book: bookSchema.nullable().default(null),
+    /** Laid flat, with its outside up. Its size follows from the book. */
+    cover: z.object({ page: pageSchema, spine: spineSchema }).readonly().nullable().default(null),
+    /** Of pocket pages: patterns of one's own, what cards measure, and how the pages go out. */
+    pockets: pocketsOfSchema.nullable().default(null),
+    /** Colours that belong to this work. */
+    palette: z.array(colourSchema).max(24).readonly().default([]),
+    /** What a person pinned to a place, to come back to. */
+    notes: z.array(noteSchema).max(2000).readonly().default([]),
+    /** What new words look like. */
+    words: z
+      .object({ title: wordStyleSchema, caption: wordStyleSchema, journal: wordStyleSchema })
+      .readonly()
+      .default(firstWordStyles),
     createdAt: z.string(),
   })
   .readonly();
 export type Project = z.infer<typeof projectSchema>;
 
 export const findPage = (project: Project, pageId: string): Page | undefined =>
-  project.pages.find((p) => p.id === pageId);
+  project.pages.find((p) => p.id === pageId) ?? (project.cover?.page.id === pageId ? project.cover.page : undefined);
 
 /** Same project back when that page is already in it. */
 export function withPage(project: Project, page: Page): Project {
+  if (project.cover?.page.id === page.id)
+    return project.cover.page === page ? project : { ...project, cover: { ...project.cover, page } };
   const i = project.pages.findIndex((p) => p.id === page.id);
   return i < 0 || project.pages[i] === page ? project : { ...project, pages: project.pages.with(i, page) };
 }

@@ -1,10 +1,19 @@
 import { gridRects, looseRects, treeRects } from "#core/arrange";
 import { centreOf, insetSides, type Rect } from "#core/geometry";
-import { type PageFormat, trimBox } from "#core/lab";
+import { hiddenAtEdges, type PageFormat, trimBox } from "#core/lab";
+import { insertIn } from "#core/pockets";
 import { type Arrangement, type Look, mapTiles, type Page } from "./page.ts";
 
-/** What the margins leave of the page. */
-export const roomFor = (look: Look, format: PageFormat): Rect => insetSides(trimBox(format), look.margin);
+/** What the margins leave of the page. A margin at a fold is measured from what the fold does not hide. */
+export function roomFor(look: Pick<Look, "margin">, format: PageFormat): Rect {
+  const hidden = hiddenAtEdges(format);
+  const { left, right } = look.margin;
+  return insetSides(trimBox(format), {
+    ...look.margin,
+    left: left > 0 ? left + hidden.left : 0,
+    right: right > 0 ? right + hidden.right : 0,
+  });
+}
 
 /**
  * Puts every tile where the page's arrangement wants it. A side without a margin is a full-bleed side: the tiles on it
@@ -17,7 +26,7 @@ export function solvePage(page: Page, format: PageFormat): Page {
   return mapTiles(page, (tile) => {
     const placed = rects.get(tile.id);
     if (!placed) return tile;
-    const r = reachIntoBleed(placed, format);
+    const r = arrangement.kind === "pockets" ? placed : reachIntoBleed(placed, format);
     const centre = centreOf(r);
     const f = tile.frame;
     const same = f.centre.x === centre.x && f.centre.y === centre.y && f.width === r.w && f.height === r.h;
@@ -27,6 +36,8 @@ export function solvePage(page: Page, format: PageFormat): Page {
 
 /** Where an arrangement puts each tile, before any of them reaches into the bleed. */
 export function rectsOf(arrangement: Arrangement, room: Rect, gap: number): ReadonlyMap<string, Rect> {
+  if (arrangement.kind === "pockets")
+    return new Map(arrangement.places.map((p) => [p.tileId, insertIn(p.pocket, arrangement.lessMm)]));
   if (arrangement.kind === "tree")
     return arrangement.loose ? looseRects(arrangement.tree, room, gap) : treeRects(arrangement.tree, room, gap);
   const rects = gridRects(arrangement, room, gap);

@@ -41,7 +41,14 @@ const anyPage = fc
   })
   .map(({ count, gapMm, margin, heightMm }) => {
     const format: PageFormat = { ...squareFormat, heightMm };
-    const look = { gapMm, margin, cornerMm: 0, border: { widthMm: 0, colour: "#ffffff" }, background: "#ffffff" };
+    const look = {
+      gapMm,
+      margin,
+      cornerMm: 0,
+      border: { widthMm: 0, colour: "#ffffff" },
+      backdrop: null,
+      background: "#ffffff",
+    };
     const photos = Array.from({ length: count }, (_, i) => ({ id: `p${i}`, aspect: aspectOfId(`p${i}`) }));
     const laid = layTree(barePage(look, counter("page")), format, { photos, seed: 0, newId: counter("t") });
     if (!laid.ok) throw new Error(laid.code);

@@ -23,7 +23,7 @@ import { rectsOf, roomFor } from "./solve-page.ts";
 /** The tree of a page's arrangement; that of a grid is read from how its tiles lie. */
 export function treeOfPage(page: Page, format: PageFormat): TreeNode | undefined {
   const { arrangement } = page;
-  if (!arrangement) return undefined;
+  if (!arrangement || arrangement.kind === "pockets") return undefined;
   if (arrangement.kind === "tree") return arrangement.tree;
   const rects = rectsOf(arrangement, roomFor(page.look, format), page.look.gapMm);
   return treeFromRects([...rects].map(([tileId, r]) => ({ tileId, ...r })));
@@ -46,6 +46,22 @@ export function withSeamMoved(page: Page, format: PageFormat, seam: TreeSeam, at
   return moved === tree ? page : withTree(page, format, moved);
 }
 
+/** A tile put in at an edge of another, of its own shape as far as that can be; the page where it does not fit. */
+export function withTileBeside(
+  page: Page,
+  format: PageFormat,
+  tile: Tile,
+  shape: { readonly aspect: number; readonly shaped?: true },
+  to: { readonly tileId: string; readonly edge: Edge },
+): Page {
+  const tree = treeOfPage(page, format);
+  if (!tree) return page;
+  const grown = withBeside(tree, to.tileId, to.edge, { tileId: tile.id, ...shape });
+  return grown === tree
+    ? page
+    : withTree({ ...page, tiles: besideIn(page.tiles, tile, to) }, format, grown, { loose: false });
+}
+
 /** A photo put into a new tile at an edge of another; the page where it does not fit. */
 export function withSlippedIn(
   page: Page,
@@ -53,12 +69,7 @@ export function withSlippedIn(
   what: { readonly photoId: string; readonly aspect: number; readonly tileId: string; readonly edge: Edge },
   newId: () => string,
 ): Page {
-  const tree = treeOfPage(page, format);
-  if (!tree) return page;
-  const tile = newTile(page, what.photoId, newId);
-  const grown = withBeside(tree, what.tileId, what.edge, { tileId: tile.id, aspect: what.aspect });
-  if (grown === tree) return page;
-  return withTree({ ...page, tiles: besideIn(page.tiles, tile, what) }, format, grown, { loose: false });
+  return withTileBeside(page, format, newTile(page, what.photoId, newId), { aspect: what.aspect }, what);
 }
 
 /** In the list of tiles a new one is read before or after its neighbour. */

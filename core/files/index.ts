@@ -1,3 +1,4 @@
+export { crc32 } from "./crc32.ts";
 export { heifExif } from "./heif.ts";
 export { srgbProfile } from "./icc/srgb-profile.ts";
 export { dressJpeg, type JpegFacts, readJpegFacts } from "./jpeg/dress.ts";
@@ -5,5 +6,7 @@ export { type ExifThumbnail, exifThumbnail } from "./jpeg/exif-thumbnail.ts";
 export { BrokenJpeg, hasEnd, type JpegTrouble } from "./jpeg/segments.ts";
 export { type PictureSize, pictureSize } from "./picture-size.ts";
 export { attributeLooksOutside, styleLooksOutside } from "./svg-references.ts";
+export { viewOf } from "./view-of.ts";
 export { webpExif } from "./webp.ts";
 export { BrokenZip, listZip, packedStart, type ReadRange, type ZipEntry, type ZipTrouble } from "./zip-list.ts";
+export { type StoredEntry, storedZip } from "./zip-write.ts";

@@ -1,3 +1,5 @@
+import { viewOf } from "./view-of.ts";
+
 /** One file inside a zip (PKWARE APPNOTE 6.3.10), as its central directory tells it. */
 export interface ZipEntry {
   /** Whole path as written in the archive; never to be used as a path. */
@@ -35,8 +37,6 @@ const sign = {
   central: 0x02014b50,
   local: 0x04034b50,
 } as const;
-
-const viewOf = (b: Uint8Array) => new DataView(b.buffer, b.byteOffset, b.byteLength);
 
 /** Every file in the archive, without folders and without what is encrypted or packed in a way that is not read here. */
 export async function listZip(read: ReadRange, sizeBytes: number): Promise<ZipEntry[]> {

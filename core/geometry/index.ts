@@ -9,7 +9,16 @@ export {
   scaling,
   translation,
 } from "./matrix.ts";
-export { type PathData, type PathSegment, type PathSink, record, replay, traceRect, traceRoundedRect } from "./path.ts";
+export {
+  type PathData,
+  type PathSegment,
+  type PathSink,
+  record,
+  replay,
+  traceRect,
+  traceRoundedRect,
+  transformed,
+} from "./path.ts";
 export {
   allSides,
   centreOf,

@@ -1,3 +1,4 @@
+import { applyTo, type Matrix } from "./matrix.ts";
 import { clamp, type Rect } from "./rect.ts";
 
 /** Where outlines are drawn to. A canvas context and a Path2D are sinks as they are. */
@@ -77,4 +78,25 @@ export function traceRoundedRect(r: Rect, radius: number, to: PathSink): void {
   to.lineTo(x0, y0 + k);
   to.bezierCurveTo(x0, y0 + q, x0 + q, y0, x0 + k, y0);
   to.closePath();
+}
+
+export function transformed(path: PathData, m: Matrix): PathData {
+  return record((to) => {
+    const at = (x: number, y: number) => applyTo(m, { x, y });
+    replay(path, {
+      moveTo: (x, y) => {
+        const p = at(x, y);
+        to.moveTo(p.x, p.y);
+      },
+      lineTo: (x, y) => {
+        const p = at(x, y);
+        to.lineTo(p.x, p.y);
+      },
+      bezierCurveTo: (ax, ay, bx, by, x, y) => {
+        const [a, b, p] = [at(ax, ay), at(bx, by), at(x, y)];
+        to.bezierCurveTo(a.x, a.y, b.x, b.y, p.x, p.y);
+      },
+      closePath: () => to.closePath(),
+    });
+  });
 }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { bookRulesSchema } from "./book.ts";
 
 const mm = (least: number, most: number) => z.number().min(least).max(most);
 
@@ -21,7 +22,7 @@ export const labCardSchema = z
     id: z.string().regex(/^[a-z0-9-]{1,40}$/),
     name: z.string().min(1).max(60),
     about: z.string().max(240),
-    kind: z.enum(["prints", "collage", "posters"]),
+    kind: z.enum(["prints", "collage", "posters", "book"]),
     /** The unit that the lab gives its sizes in. */
     unit: z.enum(["mm", "cm", "in"]),
     /** Added outside the trim on every side, and cut away. */
@@ -38,14 +39,18 @@ export const labCardSchema = z
       })
       .readonly(),
     sizes: z.array(printSizeSchema).min(1).max(200).readonly(),
+    /** Of cards of kind book, and only of those. */
+    book: bookRulesSchema.optional(),
   })
   .readonly()
   .superRefine((card, ctx) => {
     if (card.ppi.least > card.ppi.wanted) ctx.addIssue({ code: "custom", path: ["ppi"], message: "leastAboveWanted" });
     if (new Set(card.sizes.map((s) => s.id)).size < card.sizes.length)
       ctx.addIssue({ code: "custom", path: ["sizes"], message: "sizeIdTwice" });
+    if ((card.kind === "book") !== (card.book !== undefined))
+      ctx.addIssue({ code: "custom", path: ["book"], message: "bookRulesAndKind" });
     for (const [i, s] of card.sizes.entries())
-      if (2 * card.safeMm >= Math.min(s.widthMm, s.heightMm))
+      if (2 * card.safeMm + (card.book?.gutterMm ?? 0) >= Math.min(s.widthMm, s.heightMm))
         ctx.addIssue({ code: "custom", path: ["sizes", i], message: "nothingSafe" });
   });
 export type LabCard = z.infer<typeof labCardSchema>;

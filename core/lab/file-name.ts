@@ -11,12 +11,19 @@ export function plainName(text: string): string {
 
 export function fileName(
   pattern: string,
-  parts: { readonly project: string; readonly size: string; readonly page: number; readonly pages: number },
+  parts: {
+    readonly project: string;
+    readonly size: string;
+    readonly page: number | "cover";
+    readonly pages: number;
+    readonly pocket?: number | undefined;
+  },
 ): string {
   const page = String(parts.page).padStart(String(parts.pages).length, "0");
   const filled = pattern
     .replaceAll("{project}", plainName(parts.project))
     .replaceAll("{size}", plainName(parts.size))
     .replaceAll("{page}", page);
-  return `${plainName(filled)}.jpg`;
+  const pocket = parts.pocket === undefined ? "" : `-${String(parts.pocket).padStart(2, "0")}`;
+  return `${plainName(`${filled}${pocket}`)}.jpg`;
 }

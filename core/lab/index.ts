@@ -1,14 +1,27 @@
+export {
+  type BookCover,
+  type BookPaper,
+  type BookRules,
+  bindsSo,
+  bookRulesSchema,
+  boundPages,
+  pageCounts,
+  spineMm,
+} from "./book.ts";
 export { type LabCard, labCardSchema, type PrintSize } from "./card.ts";
 export { fileName, plainName } from "./file-name.ts";
 export {
   bleedBox,
+  type Fold,
   type FormatTrouble,
   formatFromCard,
+  hiddenAtEdges,
   ownFormat,
   ownSizeLimits,
   type PageFormat,
   pageFormatSchema,
   printPixels,
   safeBox,
+  seenBox,
   trimBox,
 } from "./page-format.ts";

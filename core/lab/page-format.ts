@@ -1,8 +1,14 @@
 import { z } from "zod";
-import { inset, type Rect } from "#core/geometry";
+import { inset, insetSides, type Rect } from "#core/geometry";
 import { done, type Outcome, refused } from "#core/outcome";
 import { mmPerInch } from "#core/units";
 import type { LabCard, PrintSize } from "./card.ts";
+
+/** Where paper is folded, upright across the page, and what the fold hides on each side of it. */
+export interface Fold {
+  readonly atMm: number;
+  readonly hiddenMm: number;
+}
 
 /** The page as it will be cut, and what the printer needs around it and inside it. Lengths in mm. */
 export const pageFormatSchema = z
@@ -16,7 +22,10 @@ export const pageFormatSchema = z
     leastPpi: z.number().min(36).max(1200),
   })
   .readonly();
-export type PageFormat = z.infer<typeof pageFormatSchema>;
+export interface PageFormat extends z.infer<typeof pageFormatSchema> {
+  /** Of a page in a book: at its inner edge; of a spread in its middle; of a cover on both sides of the spine. */
+  readonly folds?: readonly Fold[];
+}
 
 /** Upright unless `sideways`, whichever way round the card writes the size. */
 export function formatFromCard(card: LabCard, size: PrintSize, sideways: boolean): PageFormat {
@@ -75,7 +84,30 @@ export function ownFormat(size: {
 
 export const trimBox = (f: PageFormat): Rect => ({ x: 0, y: 0, w: f.widthMm, h: f.heightMm });
 export const bleedBox = (f: PageFormat): Rect => inset(trimBox(f), -f.bleedMm);
-export const safeBox = (f: PageFormat): Rect => inset(trimBox(f), f.safeMm);
+
+/** What can be seen of a page as it lies open: at a fold the bleed is not there, for the facing page begins. */
+export function seenBox(f: PageFormat): Rect {
+  const left = f.folds?.some((fold) => fold.atMm <= 0) ? 0 : f.bleedMm;
+  const right = f.folds?.some((fold) => fold.atMm >= f.widthMm) ? 0 : f.bleedMm;
+  return insetSides(trimBox(f), { top: -f.bleedMm, bottom: -f.bleedMm, left: -left, right: -right });
+}
+
+/** What a fold at an edge of the page hides there, in mm. */
+export const hiddenAtEdges = (f: PageFormat): { readonly left: number; readonly right: number } => ({
+  left: f.folds?.find((fold) => fold.atMm <= 0)?.hiddenMm ?? 0,
+  right: f.folds?.find((fold) => fold.atMm >= f.widthMm)?.hiddenMm ?? 0,
+});
+
+/** What neither the cut nor a fold at the edge takes. */
+export function safeBox(f: PageFormat): Rect {
+  const hidden = hiddenAtEdges(f);
+  return insetSides(trimBox(f), {
+    top: f.safeMm,
+    bottom: f.safeMm,
+    left: f.safeMm + hidden.left,
+    right: f.safeMm + hidden.right,
+  });
+}
 
 /** The file's size: trim plus bleed on both sides at the format's density, to the nearest whole pixel. */
 export function printPixels(f: Pick<PageFormat, "widthMm" | "heightMm" | "bleedMm" | "ppi">): {

@@ -72,8 +72,12 @@ export function byTimeTaken(a: Photo, b: Photo): number {
 
 const names = new Intl.Collator("en", { numeric: true });
 
-/** What framing has to know of a photo. */
-export const framedBy = (p: Photo): { readonly aspect: number; readonly focus: Photo["focus"] } => ({
-  aspect: aspectOf(p),
-  focus: p.focus,
-});
+/** What framing has to know of a photo, and what words may be drawn from it. */
+export const framedBy = (
+  p: Photo,
+): {
+  readonly aspect: number;
+  readonly focus: Photo["focus"];
+  readonly caption: string;
+  readonly takenAt: string;
+} => ({ aspect: aspectOf(p), focus: p.focus, caption: p.caption, takenAt: p.takenAt });

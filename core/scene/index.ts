@@ -1,1 +1,11 @@
-export { type DrawStep, type FramedOf, type Scene, scene, tileOutline, tileSteps } from "./scene.ts";
+export {
+  type DrawStep,
+  type Scene,
+  type SceneFacts,
+  type SeenPhoto,
+  scene,
+  tileOutline,
+  tileSteps,
+  wordsMatrix,
+} from "./scene.ts";
+export { laidWords, wordsOf } from "./words.ts";

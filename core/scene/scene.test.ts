@@ -12,7 +12,7 @@ const two = collage([1.5, 0.7]);
 const page = two.pages[0]!;
 
 test("a page is its ground over all the bleed, then its photos", () => {
-  const drawn = scene(page, squareFormat, (id) => photos[id]);
+  const drawn = scene(page, squareFormat, { photo: (id) => photos[id] });
   expect(drawn.box).toEqual({ x: -3, y: -3, w: 310.8, h: 310.8 });
   expect(drawn.steps.map((s) => s.draw)).toEqual(["fill", "photo", "photo"]);
   expect(drawn.steps[0]).toMatchObject({
@@ -24,13 +24,13 @@ test("a page is its ground over all the bleed, then its photos", () => {
 test("a border is a ring on top of its photo", () => {
   const look = { ...page.look, border: { widthMm: 2, colour: "#102030" } };
   const bordered = applyChange(two, { type: "setLook", pageId: page.id, look });
-  const steps = bordered.ok ? scene(bordered.value.pages[0]!, squareFormat, (id) => photos[id]).steps : [];
+  const steps = bordered.ok ? scene(bordered.value.pages[0]!, squareFormat, { photo: (id) => photos[id] }).steps : [];
   expect(steps.map((s) => s.draw)).toEqual(["fill", "photo", "fill", "photo", "fill"]);
   expect(steps[2]).toMatchObject({ rule: "evenodd", colour: "#102030" });
 });
 
 test("an empty tile and an unknown photo draw nothing", () => {
-  expect(scene(page, squareFormat, () => undefined).steps).toHaveLength(1);
+  expect(scene(page, squareFormat, { photo: () => undefined }).steps).toHaveLength(1);
 });
 
 test("what a view names as its centre lies in the middle of the tile", () => {
@@ -38,7 +38,7 @@ test("what a view names as its centre lies in the middle of the tile", () => {
   if (tile.filling.kind !== "photo") throw new Error(tile.filling.kind);
   const view = { ...tile.filling.view, byHand: true, zoom: 3, centre: { x: 0.4, y: 0.55 }, turn: 8 };
   const filled = { ...page, tiles: [{ ...tile, filling: { kind: "photo", view } as const }] };
-  const step = scene(filled, squareFormat, (id) => photos[id]).steps[1]!;
+  const step = scene(filled, squareFormat, { photo: (id) => photos[id] }).steps[1]!;
   if (step.draw !== "photo") throw new Error(step.draw);
   const middle = applyTo(step.matrix, view.centre);
   expect(middle.x).toBeCloseTo(tile.frame.centre.x);
@@ -56,18 +56,21 @@ test("a field of colour fills its outline; what shows beside a whole photo lies 
       { ...second, filling: { kind: "photo", view: whole } },
     ],
   };
-  const { steps } = scene(filled, squareFormat, (id) => photos[id]);
+  const { steps } = scene(filled, squareFormat, { photo: (id) => photos[id] });
   expect(steps.map((s) => s.draw)).toEqual(["fill", "fill", "fill", "photo"]);
   expect(steps.flatMap((s) => (s.draw === "fill" ? [s.colour] : []))).toEqual(["#ffffff", "#b2472a", "#102030"]);
   const bare = { ...filled, tiles: [{ ...second, filling: { kind: "photo", view: { ...whole, behind: null } } }] };
-  expect(scene(bare as Page, squareFormat, (id) => photos[id]).steps.map((s) => s.draw)).toEqual(["fill", "photo"]);
+  expect(scene(bare as Page, squareFormat, { photo: (id) => photos[id] }).steps.map((s) => s.draw)).toEqual([
+    "fill",
+    "photo",
+  ]);
 });
 
 test("only a tile without corners says that a rectangle is all there is to cut out", () => {
   const look = { ...page.look, cornerMm: 4 };
   const rounded = applyChange(two, { type: "setLook", pageId: page.id, look });
   const plains = (p: Page) =>
-    scene(p, squareFormat, (id) => photos[id]).steps.flatMap((s) => (s.draw === "photo" ? [s.plain] : []));
+    scene(p, squareFormat, { photo: (id) => photos[id] }).steps.flatMap((s) => (s.draw === "photo" ? [s.plain] : []));
   expect(plains(page)).toEqual(page.tiles.map((t) => frameRect(t.frame)));
   expect(rounded.ok && plains(rounded.value.pages[0]!)).toEqual([undefined, undefined]);
 });

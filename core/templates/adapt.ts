@@ -1,12 +1,12 @@
 import { cropOf, exactFit, leavesOf, readBefore, type TreeNode, treeRects } from "#core/arrange";
-import { type Look, roomFor } from "#core/document";
+import { type DrawnLook, roomFor } from "#core/document";
 import { insetSides, type Rect, type Sides } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import type { Template } from "./template.ts";
 import { quarterTree } from "./turned.ts";
 
 export interface Adapted {
-  readonly look: Look;
+  readonly look: DrawnLook;
   readonly tree: TreeNode;
   /** How much of their shape the places lose, on average: 0 where all have the one they were drawn with. */
   readonly bent: number;
@@ -77,7 +77,7 @@ export function inReadingOrder<T extends { readonly tileId: string }>(
   return leaves.toSorted((a, b) => readBefore(rects.get(a.tileId)!, rects.get(b.tileId)!));
 }
 
-function adaptedLook({ look, page }: Template, format: PageFormat): Look {
+function adaptedLook({ look, page }: Template, format: PageFormat): DrawnLook {
   const ratio = Math.sqrt((format.widthMm * format.heightMm) / (page.widthMm * page.heightMm));
   const k = ratio > farSize || ratio < 1 / farSize ? ratio : 1;
   const nice = (mm: number) => Math.round(mm * k * 10) / 10;

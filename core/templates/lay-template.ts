@@ -1,10 +1,12 @@
 import { leavesOf, mapLeaves, treeRects } from "#core/arrange";
 import {
   checkLook,
+  type DrawnLook,
   type Filling,
   type Flowed,
   type FlowTask,
   flowPhotos,
+  type Look,
   newTile,
   type Page,
   roomFor,
@@ -27,7 +29,8 @@ export function layTemplate(
   template: Template,
   task: Pick<FlowTask, "photos" | "newId">,
 ): Flowed {
-  const { look, tree } = adapted(template, format);
+  const { tree, ...drawn } = adapted(template, format);
+  const look = { ...drawn.look, backdrop: page.look.backdrop };
   const ids = new Map(template.places.map((p) => [p.id, task.newId()]));
   const own = mapLeaves(tree, (l) => ({ ...l, tileId: ids.get(l.tileId)! }));
   const bare: Page = { ...page, look };
@@ -86,7 +89,7 @@ export function templateOfPage(page: Page, format: PageFormat, task: SaveTask): 
     const holds: Place["holds"] =
       tile.filling.kind === "colour"
         ? { kind: "colour", colour: tile.filling.colour }
-        : { kind: task.skipped.has(tile.id) ? "nothing" : "photo" };
+        : { kind: task.skipped.has(tile.id) || tile.filling.kind === "words" ? "nothing" : "photo" };
     return [{ id, holds, number: at < 0 || holds.kind !== "photo" ? null : at + 1 }];
   });
   return {
@@ -94,7 +97,7 @@ export function templateOfPage(page: Page, format: PageFormat, task: SaveTask): 
     name: task.name,
     family: task.family,
     page: { widthMm: format.widthMm, heightMm: format.heightMm },
-    look: page.look,
+    look: drawnOf(page.look),
     loose: page.arrangement?.kind === "tree" && page.arrangement.loose,
     tree: mapLeaves(tree, (l) => ({ ...l, tileId: names.get(l.tileId)! })),
     places,
@@ -109,3 +112,6 @@ export function farFrom(template: Template, format: PageFormat, photos: number):
   );
   return photos === 0 ? shape : count + shape;
 }
+
+/** What of a look belongs to a template: a photo behind the page does not. */
+const drawnOf = ({ backdrop: _, ...drawn }: Look): DrawnLook => drawn;

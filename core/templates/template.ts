@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { leavesOf } from "#core/arrange";
 import { colourSchema } from "#core/colour";
-import { lookSchema, partSchema } from "#core/document";
+import { drawnLookSchema, partSchema } from "#core/document";
 
 const side = z.number().min(10).max(3000);
 
@@ -30,7 +30,7 @@ export const templateSchema = z
     /** Templates that go together have the same one. */
     family: z.string().trim().max(40),
     page: z.object({ widthMm: side, heightMm: side }).readonly(),
-    look: lookSchema,
+    look: drawnLookSchema,
     /** Nothing is cropped, and white space is left around the photos. */
     loose: z.boolean(),
     tree: partSchema,

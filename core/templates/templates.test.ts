@@ -55,7 +55,7 @@ const formatOf = (t: Template): PageFormat => ({
   ppi: 300,
   leastPpi: 150,
 });
-const bare = (t: Template): Page => barePage(t.look, counter());
+const bare = (t: Template): Page => barePage({ ...t.look, backdrop: null }, counter());
 
 test("at least forty come along, each sound, with a name of its own and on all shapes of page", () => {
   expect(shipped.length).toBeGreaterThanOrEqual(40);

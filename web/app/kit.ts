@@ -5,6 +5,8 @@ import { PreviewUrls } from "../pictures/preview-urls.ts";
 import { openIdbStore } from "../storage/idb-store.ts";
 import { openMemoryStore } from "../storage/memory-store.ts";
 import type { PreviewSize, Store } from "../storage/store.ts";
+import { FontShelf } from "../words/font-shelf.ts";
+import { fontUrls } from "../words/font-urls.ts";
 import type { ArrangeJobs, FocusJobs, PhotoJobs, PrintJobs } from "../workers/jobs.ts";
 import { portOf, WorkerLine } from "../workers/line.ts";
 import { WorkerPool } from "../workers/pool.ts";
@@ -21,6 +23,7 @@ export interface Kit {
   readonly urls: PreviewUrls;
   readonly bitmaps: Bitmaps;
   readonly templates: TemplateShelf;
+  readonly fonts: FontShelf;
   readonly desk: Desk;
   readonly newId: () => string;
   readonly now: () => string;
@@ -72,6 +75,7 @@ export async function openKit(notices: { readonly blocked: () => void; readonly 
     urls: new PreviewUrls(store, afterPaint),
     bitmaps: new Bitmaps((id, size) => previewOf(id, size, { store, pool, library })),
     templates: new TemplateShelf(store, newId),
+    fonts: new FontShelf(fontUrls),
     desk: createDesk(),
     newId,
     now,

@@ -1,12 +1,16 @@
 import { Button, Flex } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Outlet, useParams } from "react-router";
 import { useStore } from "zustand";
+import { coverParts } from "#core/document";
+import { formatLength } from "#core/units";
+import { book } from "../text/book.ts";
 import { common, keeping as words } from "../text/places.ts";
 import { useKit } from "./kit.ts";
 import { FaultPlace } from "./parts/fault.tsx";
 import { Header } from "./parts/header.tsx";
+import { notices } from "./parts/notices.tsx";
 import { Strip } from "./parts/strip.tsx";
 import { nothingChosen } from "./state/choose.ts";
 import { holdProject } from "./state/hold-project.ts";
@@ -58,6 +62,7 @@ export function OpenProject() {
     <SessionContext.Provider value={opening.session}>
       <Flex direction="column" h="full">
         <Header />
+        <CoverNotice session={opening.session} />
         <Troubles session={opening.session} projectId={projectId} />
         <Flex direction="column" flex="1" minH="0">
           <Outlet />
@@ -65,6 +70,21 @@ export function OpenProject() {
       </Flex>
     </SessionContext.Provider>
   );
+}
+
+/** Says when the spine became wider or narrower, since the whole cover moves with it. */
+function CoverNotice({ session }: { readonly session: ProjectSession }) {
+  const spine = useStore(session.state, (s) => (s.project.cover ? coverParts(s.project)?.spineMm : undefined));
+  const was = useRef(spine);
+  useEffect(() => {
+    const before = was.current;
+    was.current = spine;
+    if (spine === undefined || before === undefined || spine === before) return;
+    const { unit, format } = session.state.getState().project;
+    const length = (mm: number) => formatLength(mm, unit, format.ppi);
+    notices.create({ title: book.spineMoved(length(before), length(spine)), type: "info" });
+  }, [spine, session]);
+  return null;
 }
 
 function Troubles({ session, projectId }: { readonly session: ProjectSession; readonly projectId: string }) {

@@ -26,6 +26,14 @@ export const routes: RouteObject[] = [
             path: "pages",
             lazy: async () => ({ Component: (await import("./places/pages/pages-place.tsx")).PagesPlace }),
           },
+          {
+            path: "overview",
+            lazy: async () => ({ Component: (await import("./places/overview/overview-place.tsx")).OverviewPlace }),
+          },
+          {
+            path: "read",
+            lazy: async () => ({ Component: (await import("./places/reading/reading-place.tsx")).ReadingPlace }),
+          },
           { path: "send", lazy: async () => ({ Component: (await import("./places/send/send-place.tsx")).SendPlace }) },
         ],
       },

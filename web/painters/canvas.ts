@@ -1,19 +1,31 @@
 import { type Matrix, type Rect, replay, type Size } from "#core/geometry";
 import type { DrawStep, Scene } from "#core/scene";
+import type { Face } from "#core/words";
 
 export type Canvas2d = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 /** Pixels of a photo, as it should be seen; `undefined` while they are not there. */
 export type PictureOf = (photoId: string) => CanvasImageSource | undefined;
 
+/** What is at hand for one step. */
+export interface PaintSupply {
+  readonly picture?: CanvasImageSource | undefined;
+  readonly face?: Face | undefined;
+}
+
 /** Follows one step of a scene. The context's transform already takes mm to pixels. */
-export function paintStep(ctx: Canvas2d, step: DrawStep, picture: CanvasImageSource | undefined): void {
+export function paintStep(ctx: Canvas2d, step: DrawStep, { picture, face }: PaintSupply): void {
   switch (step.draw) {
     case "fill":
       ctx.beginPath();
       replay(step.path, ctx);
       ctx.fillStyle = step.colour;
+      ctx.globalAlpha = step.alpha ?? 1;
       ctx.fill(step.rule);
+      ctx.globalAlpha = 1;
+      return;
+    case "words":
+      if (face) paintWords(ctx, step, face);
       return;
     case "photo": {
       if (picture && step.plain && paintPlain(ctx, step.matrix, step.plain, picture)) return;
@@ -32,6 +44,38 @@ export function paintStep(ctx: Canvas2d, step: DrawStep, picture: CanvasImageSou
       ctx.restore();
     }
   }
+}
+
+/** Outlines, not a browser's text: no letter may stand elsewhere on screen than in print. */
+function paintWords(ctx: Canvas2d, step: Extract<DrawStep, { draw: "words" }>, face: Face): void {
+  const { a, b, c, d, e, f } = step.matrix;
+  const paths = pathsOf(face);
+  ctx.save();
+  ctx.transform(a, b, c, d, e, f);
+  ctx.fillStyle = step.colour;
+  for (const g of step.glyphs) {
+    const key = `${g.file}-${g.id}`;
+    let path = paths.get(key);
+    if (!path) {
+      path = new Path2D();
+      replay(face.outline(g.file, g.id), path);
+      paths.set(key, path);
+    }
+    ctx.save();
+    ctx.translate(g.x, g.y);
+    ctx.scale(step.sizeMm, step.sizeMm);
+    ctx.fill(path);
+    ctx.restore();
+  }
+  ctx.restore();
+}
+
+const drawn = new WeakMap<Face, Map<string, Path2D>>();
+
+function pathsOf(face: Face): Map<string, Path2D> {
+  const known = drawn.get(face) ?? new Map<string, Path2D>();
+  drawn.set(face, known);
+  return known;
 }
 
 /** An upright photo in a rectangle is cut out of its picture, which takes a fraction of what a clip does. */
@@ -64,11 +108,15 @@ export function paintScene(
   ctx: Canvas2d,
   scene: Scene,
   toPixels: Matrix,
-  pictureOf: PictureOf,
+  from: { readonly picture: PictureOf; readonly face: (key: string) => Face | undefined },
   quality: ImageSmoothingQuality,
 ): void {
   ctx.imageSmoothingEnabled = true;
   ctx.imageSmoothingQuality = quality;
   setMatrix(ctx, toPixels);
-  for (const step of scene.steps) paintStep(ctx, step, step.draw === "photo" ? pictureOf(step.photoId) : undefined);
+  for (const step of scene.steps)
+    paintStep(ctx, step, {
+      picture: step.draw === "photo" ? from.picture(step.photoId) : undefined,
+      face: step.draw === "words" ? from.face(step.face) : undefined,
+    });
 }

@@ -1,53 +1,82 @@
+import { allTiles, type Page } from "#core/document";
 import { dressJpeg, readJpegFacts, srgbProfile } from "#core/files";
 import { chain, type Matrix, scaling, translation } from "#core/geometry";
-import { printPixels } from "#core/lab";
+import { bleedBox, printPixels } from "#core/lab";
 import { framedBy } from "#core/photo";
-import { scene } from "#core/scene";
+import { type SceneFacts, scene } from "#core/scene";
+import { faceKey } from "#core/words";
 import { paintStep, setMatrix } from "../painters/canvas.ts";
+import { FontShelf } from "../words/font-shelf.ts";
+import { fontUrls } from "../words/font-urls.ts";
 import type { PrintedFile, PrintOrder } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import type { Decoded } from "./decode.ts";
 import { decodeOriginal } from "./decode-original.ts";
 
 export class PrintError extends Error {
-  readonly code: "photoUnreadable" | "tooLargeHere" | "fileWrong";
+  readonly code: "photoUnreadable" | "tooLargeHere" | "fileWrong" | "fontMissing";
   constructor(code: PrintError["code"], message: string) {
     super(message);
     this.code = code;
   }
 }
 
+const fonts = new FontShelf(fontUrls);
+
+/** The fonts of all words on a page; without one of them the file would lack its words. */
+const facesOn = (page: Page): string[] => [
+  ...new Set(allTiles(page).flatMap((t) => (t.filling.kind === "words" ? faceKey(t.filling.style) : []))),
+];
+
 /** Shares of the whole, as measured: nearly all time goes into decoding and drawing. */
 const paintingShare = 0.85;
 
 /** The page as the lab wants it: exact pixels, density and profile set, and read back before it is handed out. */
 export async function printJpeg(order: PrintOrder, doing: Doing): Promise<PrintedFile> {
-  const { format } = order;
+  const { format, parts } = order.file;
   const { widthPx, heightPx } = printPixels(format);
   const byId = new Map(order.photos.map((p) => [p.photo.id, p]));
-  const drawing = scene(order.page, format, (id) => {
-    const known = byId.get(id);
-    return known && framedBy(known.photo);
-  });
+  const keys = [...new Set(parts.flatMap((p) => facesOn(p.page)))];
+  const faces = await Promise.all(keys.map((key) => fonts.load(key)));
+  if (faces.includes(undefined)) throw new PrintError("fontMissing", keys.join(", "));
+  const sceneFacts: SceneFacts = {
+    photo: (id) => {
+      const known = byId.get(id);
+      return known && framedBy(known.photo);
+    },
+    setter: fonts,
+  };
   const canvas = new OffscreenCanvas(widthPx, heightPx);
   const ctx = canvas.getContext("2d", { alpha: false });
   if (!ctx) throw new PrintError("tooLargeHere", `${widthPx} × ${heightPx}`);
   ctx.imageSmoothingQuality = "high";
+  const box = bleedBox(format);
   // The box meets the file's edges exactly, although its size in pixels was rounded.
-  const toPixels = chain(
-    scaling(widthPx / drawing.box.w, heightPx / drawing.box.h),
-    translation(-drawing.box.x, -drawing.box.y),
-  );
-  setMatrix(ctx, toPixels);
-  for (const [i, step] of drawing.steps.entries()) {
-    doing.signal.throwIfAborted();
-    if (step.draw === "photo") {
-      // One photo at a time, so that memory does not grow with the page.
-      const picture = await pictureFor(byId.get(step.photoId)!, longSidePx(step.matrix, toPixels));
-      paintStep(ctx, step, picture.image);
-      picture.close();
-    } else paintStep(ctx, step, undefined);
-    doing.progress((paintingShare * (i + 1)) / drawing.steps.length);
+  const toPixels = chain(scaling(widthPx / box.w, heightPx / box.h), translation(-box.x, -box.y));
+  ctx.fillStyle = "#ffffff";
+  ctx.fillRect(0, 0, widthPx, heightPx);
+  const drawings = parts.map((part) => ({ ...part, steps: scene(part.page, part.format, sceneFacts).steps }));
+  const all = drawings.reduce((sum, d) => sum + d.steps.length, 0);
+  let done = 0;
+  for (const { steps, dx, dy, clip } of drawings) {
+    ctx.save();
+    setMatrix(ctx, toPixels);
+    ctx.beginPath();
+    ctx.rect(clip.x, clip.y, clip.w, clip.h);
+    ctx.clip();
+    ctx.translate(dx, dy);
+    for (const step of steps) {
+      doing.signal.throwIfAborted();
+      if (step.draw === "photo") {
+        // One photo at a time, so that memory does not grow with the page.
+        const picture = await pictureFor(byId.get(step.photoId)!, longSidePx(step.matrix, toPixels));
+        paintStep(ctx, step, { picture: picture.image });
+        picture.close();
+      } else paintStep(ctx, step, step.draw === "words" ? { face: fonts.face(step.face) } : {});
+      done += 1;
+      doing.progress((paintingShare * done) / all);
+    }
+    ctx.restore();
   }
   // Beyond what a browser can hold, a canvas stays blank and says nothing; ours never is transparent at the corner.
   if (ctx.getImageData(widthPx - 1, heightPx - 1, 1, 1).data[3] !== 255)

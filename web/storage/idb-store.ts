@@ -1,5 +1,5 @@
 import { openDB } from "idb";
-import { projectSchema, type Step, stepSchema } from "#core/document";
+import { type Page, projectSchema, type Step, stepSchema } from "#core/document";
 import { isWholePhoto, type NamedSpan, namedSpanSchema, type Photo, photoSchema } from "#core/photo";
 import { type Template, templateSchema } from "#core/templates";
 import { type Db, databaseName, type StoredProject, upgrades } from "./schema.ts";
@@ -9,6 +9,7 @@ import {
   type PreviewSize,
   type ProjectCard,
   type ProjectSave,
+  type Snapshot,
   type Store,
   StoreError,
   storeErrorFrom,
@@ -45,6 +46,8 @@ class IdbStore implements Store {
   readonly #db: Db;
   /** Which number each known step is kept under, so that a save writes only what is new. */
   readonly #numbers = new WeakMap<Step, number>();
+  /** As they were last read or written, by project. */
+  readonly #pages = new Map<string, ReadonlyMap<string, Page>>();
 
   constructor(db: Db) {
     this.#db = db;
@@ -194,8 +197,11 @@ class IdbStore implements Store {
     return guarded(async () => {
       const cards: ProjectCard[] = [];
       let damaged = 0;
-      for (const record of await this.#db.getAll("projects")) {
-        const read = projectSchema.safeParse(record.project);
+      const tx = this.#db.transaction(["projects", "pages"]);
+      const records = await tx.objectStore("projects").getAll();
+      for (const record of records) {
+        const pages = await pagesOf(tx.objectStore("pages"), record);
+        const read = projectSchema.safeParse({ ...record.project, pages });
         if (read.success) cards.push({ project: read.data, savedAt: record.savedAt });
         else damaged += 1;
       }
@@ -205,16 +211,18 @@ class IdbStore implements Store {
 
   openProject(projectId: string): Promise<OpenedProject | undefined> {
     return guarded(async () => {
-      const tx = this.#db.transaction(["projects", "steps"]);
+      const tx = this.#db.transaction(["projects", "steps", "pages"]);
       const record = await tx.objectStore("projects").get(projectId);
       if (!record) return undefined;
+      const pages = await pagesOf(tx.objectStore("pages"), record);
       const range = IDBKeyRange.bound([projectId, 0], [projectId, Number.POSITIVE_INFINITY]);
       const [keys, values] = await Promise.all([
         tx.objectStore("steps").getAllKeys(range),
         tx.objectStore("steps").getAll(range),
       ]);
-      const read = projectSchema.safeParse(record.project);
+      const read = projectSchema.safeParse({ ...record.project, pages });
       if (!read.success) throw new StoreError("recordDamaged", read.error);
+      if (record.pageIds) this.#pages.set(projectId, new Map(read.data.pages.map((p) => [p.id, p])));
       // A history that cannot be read is not worth losing the project for.
       const steps = values.flatMap((v) => (stepSchema.safeParse(v).success ? [v] : []));
       const whole = steps.length === values.length;
@@ -231,11 +239,13 @@ class IdbStore implements Store {
 
   saveProject({ project, steps, done, savedAt, sent }: ProjectSave) {
     return guarded(async () => {
-      const tx = this.#db.transaction(["projects", "steps"], "readwrite");
+      const tx = this.#db.transaction(["projects", "steps", "pages"], "readwrite");
       const before = await tx.objectStore("projects").get(project.id);
       const firstKnown = steps.length > 0 ? this.#numbers.get(steps[0]!) : undefined;
       const firstStep = firstKnown ?? before?.firstStep ?? 0;
-      const record: StoredProject = { id: project.id, project, done, savedAt, firstStep, sent };
+      const pageIds = project.pages.map((p) => p.id);
+      const bare = { ...project, pages: [] };
+      const record: StoredProject = { id: project.id, project: bare, pageIds, done, savedAt, firstStep, sent };
       const writes: Promise<unknown>[] = [tx.objectStore("projects").put(record)];
       const kept = tx.objectStore("steps");
       for (const [i, step] of steps.entries()) {
@@ -246,17 +256,65 @@ class IdbStore implements Store {
       const beyond = [project.id, Number.POSITIVE_INFINITY] as [string, number];
       writes.push(kept.delete(IDBKeyRange.bound([project.id, firstStep + steps.length], beyond)));
       if (firstStep > 0) writes.push(kept.delete(IDBKeyRange.bound([project.id, 0], [project.id, firstStep - 1])));
+      // Of many pages only those that are not what was written last.
+      const written = before?.pageIds
+        ? (this.#pages.get(project.id) ?? new Map<string, Page>())
+        : new Map<string, Page>();
+      const now = new Map(project.pages.map((p) => [p.id, p]));
+      const pages = tx.objectStore("pages");
+      for (const page of project.pages)
+        if (written.get(page.id) !== page) writes.push(pages.put(page, [project.id, page.id]));
+      for (const id of before?.pageIds ?? []) if (!now.has(id)) writes.push(pages.delete([project.id, id]));
       await settle(tx, writes);
+      this.#pages.set(project.id, now);
     });
   }
 
   removeProject(projectId: string) {
     return guarded(async () => {
-      const tx = this.#db.transaction(["projects", "steps"], "readwrite");
+      const kept = await this.#db.getAllKeysFromIndex("snapshots", "byProject", projectId);
+      this.#pages.delete(projectId);
+      const tx = this.#db.transaction(["projects", "steps", "snapshots", "pages"], "readwrite");
       const all = IDBKeyRange.bound([projectId, 0], [projectId, Number.POSITIVE_INFINITY]);
-      await settle(tx, [tx.objectStore("projects").delete(projectId), tx.objectStore("steps").delete(all)]);
+      await settle(tx, [
+        tx.objectStore("projects").delete(projectId),
+        tx.objectStore("steps").delete(all),
+        tx.objectStore("pages").delete(IDBKeyRange.bound([projectId, ""], [projectId, "\uffff"])),
+        ...kept.map((id) => tx.objectStore("snapshots").delete(id)),
+      ]);
     });
   }
+
+  snapshots(projectId: string) {
+    return guarded(async () => {
+      const all = await this.#db.getAllFromIndex("snapshots", "byProject", projectId);
+      // One that cannot be read any more is no use to anybody, and must not hide the others.
+      const readable = all.flatMap((s) => {
+        const project = projectSchema.safeParse(s.project).data;
+        return project ? [{ ...s, project }] : [];
+      });
+      return readable.sort((a, b) => (a.at < b.at ? 1 : -1));
+    });
+  }
+
+  keepSnapshot(snapshot: Snapshot) {
+    return guarded(async () => void (await this.#db.put("snapshots", snapshot)));
+  }
+
+  removeSnapshot(snapshotId: string) {
+    return guarded(() => this.#db.delete("snapshots", snapshotId));
+  }
+}
+
+/** A project's pages in their order; one that is missing is left to the check that follows. */
+async function pagesOf(
+  store: { getAll(range: IDBKeyRange): Promise<Page[]> },
+  record: StoredProject,
+): Promise<readonly (Page | undefined)[]> {
+  if (!record.pageIds) return record.project.pages;
+  const all = await store.getAll(IDBKeyRange.bound([record.id, ""], [record.id, "\uffff"]));
+  const byId = new Map(all.map((p) => [p.id, p]));
+  return record.pageIds.map((id) => byId.get(id));
 }
 
 /** Waits for the requests and the transaction; the first that failed is the reason, not the abort that follows it. */

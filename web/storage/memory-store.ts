@@ -1,6 +1,6 @@
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
-import type { OpenedProject, Store } from "./store.ts";
+import type { OpenedProject, Snapshot, Store } from "./store.ts";
 
 /** Where a browser refuses to keep anything: one can work and export, but it is gone with the tab. */
 export function openMemoryStore(): Store {
@@ -10,6 +10,7 @@ export function openMemoryStore(): Store {
   const templates = new Map<string, Template>();
   let favourites: readonly string[] = [];
   const projects = new Map<string, OpenedProject>();
+  const snapshots = new Map<string, Snapshot>();
   return {
     lasting: false,
     photos: async () => ({ photos: [...photos.values()], damaged: 0 }),
@@ -58,6 +59,12 @@ export function openMemoryStore(): Store {
     projects: async () => ({ cards: [...projects.values()].reverse(), damaged: 0 }),
     openProject: async (id) => projects.get(id),
     saveProject: async (save) => void projects.set(save.project.id, save),
-    removeProject: async (id) => void projects.delete(id),
+    removeProject: async (id) => {
+      projects.delete(id);
+      for (const s of snapshots.values()) if (s.projectId === id) snapshots.delete(s.id);
+    },
+    snapshots: async (id) => [...snapshots.values()].filter((s) => s.projectId === id).reverse(),
+    keepSnapshot: async (snapshot) => void snapshots.set(snapshot.id, snapshot),
+    removeSnapshot: async (id) => void snapshots.delete(id),
   };
 }

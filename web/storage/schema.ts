@@ -1,8 +1,8 @@
 import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from "idb";
-import type { Project, Step } from "#core/document";
+import type { Page, Project, Step } from "#core/document";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
-import type { SentMark } from "./store.ts";
+import type { SentMark, Snapshot } from "./store.ts";
 
 export interface StoredProject {
   readonly id: string;
@@ -12,6 +12,8 @@ export interface StoredProject {
   /** The number of the oldest step that is kept. */
   readonly firstStep: number;
   readonly sent: SentMark | undefined;
+  /** The order of its pages, each of which is a record of its own; missing where they still stand in the project. */
+  readonly pageIds?: readonly string[];
 }
 
 export interface Kept extends DBSchema {
@@ -26,6 +28,9 @@ export interface Kept extends DBSchema {
   templates: { key: string; value: Template };
   /** One record, `templates`: ids. */
   favourites: { key: string; value: readonly string[] };
+  /** [projectId, pageId] */
+  pages: { key: [string, string]; value: Page };
+  snapshots: { key: string; value: Snapshot; indexes: { byProject: string } };
   /** [projectId, number]: numbers only grow, so that a step keeps its record while older ones fall away. */
   steps: { key: [string, number]; value: Step };
 }
@@ -49,6 +54,12 @@ export const upgrades: readonly Upgrade[] = [
   (db) => {
     db.createObjectStore("templates", { keyPath: "id" });
     db.createObjectStore("favourites");
+  },
+  (db) => {
+    db.createObjectStore("snapshots", { keyPath: "id" }).createIndex("byProject", "projectId");
+  },
+  (db) => {
+    db.createObjectStore("pages");
   },
 ];
 

@@ -124,6 +124,35 @@ test("steps that fell out of a long history leave storage too", async () => {
   expect(opened.steps.at(-1)!.changes).toEqual([{ type: "setProject", name: "n404" }]);
 });
 
+test("of many pages only those that changed are written, and a work of before the pages were apart still opens", async () => {
+  const store = await openIdbStore(quiet);
+  const base = collage([1, 1.5]);
+  const page = base.pages[0]!;
+  const named = (id: string) => ({ ...page, id });
+  const project = { ...base, id: "many", pages: [named("a"), named("b"), named("c")] };
+  const save = (p: typeof project) =>
+    store.saveProject({ project: p, steps: [], done: 0, savedAt: "now", sent: undefined });
+  await save(project);
+  const db = await openDB(databaseName);
+  // What is not written again is missed.
+  await db.delete("pages", ["many", "a"]);
+  const changed = { ...project, pages: project.pages.with(1, { ...named("b"), blank: true }) };
+  await save(changed);
+  expect(await db.getAllKeys("pages", IDBKeyRange.bound(["many", ""], ["many", "z"]))).toEqual([
+    ["many", "b"],
+    ["many", "c"],
+  ]);
+  await expect(store.openProject("many")).rejects.toMatchObject({ code: "recordDamaged" });
+  await db.put("pages", named("a"), ["many", "a"]);
+  expect((await store.openProject("many"))!.project).toEqual(changed);
+  await save({ ...changed, pages: changed.pages.slice(1) });
+  expect((await store.openProject("many"))!.project.pages.map((p) => p.id)).toEqual(["b", "c"]);
+  const old = { id: "old", project: { ...base, id: "old" }, done: 0, savedAt: "then", firstStep: 0, sent: undefined };
+  await db.put("projects", old);
+  expect((await store.openProject("old"))!.project.pages).toEqual(base.pages);
+  db.close();
+});
+
 test("a damaged record is counted and leaves the others readable", async () => {
   const store = await openIdbStore(quiet);
   await store.addPhoto(newPhoto("good", "7"));

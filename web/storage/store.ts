@@ -28,6 +28,15 @@ export interface OpenedProject extends ProjectCard {
   readonly sent: SentMark | undefined;
 }
 
+/** A project as it was when a person gave that moment a name. */
+export interface Snapshot {
+  readonly id: string;
+  readonly projectId: string;
+  readonly name: string;
+  readonly at: string;
+  readonly project: Project;
+}
+
 export interface ProjectSave {
   readonly project: Project;
   readonly steps: readonly Step[];
@@ -69,7 +78,12 @@ export interface Store {
   projects(): Promise<{ readonly cards: readonly ProjectCard[]; readonly damaged: number }>;
   openProject(projectId: string): Promise<OpenedProject | undefined>;
   saveProject(save: ProjectSave): Promise<void>;
+  /** With its history and its snapshots. */
   removeProject(projectId: string): Promise<void>;
+  /** Of one project, the newest first. */
+  snapshots(projectId: string): Promise<readonly Snapshot[]>;
+  keepSnapshot(snapshot: Snapshot): Promise<void>;
+  removeSnapshot(snapshotId: string): Promise<void>;
 }
 
 export type StoreTrouble = "storageFull" | "storageRefused" | "storageLost" | "recordDamaged";

@@ -132,6 +132,10 @@ export const run = {
   likeFit: "each its own way, exactly",
   likeThis: "as on this page",
   makes: (pages: number) => (pages === 1 ? "This makes 1 page." : `This makes ${pages} pages.`),
+  notDressed: (n: number) =>
+    n === 1
+      ? "1 page has no room for that gap and margin, and stays as it was."
+      : `${n} pages have no room for that gap and margin, and stay as they were.`,
   doEach: (pages: number) => (pages === 1 ? "Make 1 page" : `Make ${pages} pages`),
 };
 
@@ -269,6 +273,8 @@ export function changeTrouble(t: Refusal<ChangeTrouble>, length: (mm: number) =>
       return `A page holds ${t.facts.most} tiles at most; this would be ${t.facts.tiles}.`;
     case "tooManyPages":
       return `One work holds ${t.facts.most} pages at most. Nothing was changed.`;
+    case "spreadSplit":
+      return "A spread would come to lie on the two sides of one leaf. Move by two pages, or put a bare page before it.";
     case "lastPage":
       return "The last page stays: empty it, or remove the whole work.";
     case "pageThere":

@@ -110,7 +110,53 @@ export function stepWords({ code, count }: StepName): string {
     case "removedPages":
       return count === 1 ? "Removed a page" : `Removed ${count} pages`;
     case "movedPage":
-      return "Moved a page";
+      return count === 1 ? "Moved a page" : `Moved ${count} pages`;
+    case "wrote":
+      return "Wrote words";
+    case "changedWords":
+      return "Changed how words look";
+    case "addedWords":
+      return "Put words on the page";
+    case "addedCaptions":
+      return count === 1 ? "Put a caption on" : `Put ${count} captions on`;
+    case "movedWords":
+      return "Moved words";
+    case "laidCard":
+      return "Laid a card under words";
+    case "changedBackdrop":
+      return "Changed the background";
+    case "changedPalette":
+      return "Changed the palette";
+    case "paced":
+      return count === 1 ? "Paced a page" : `Paced ${count} pages`;
+    case "movedBreak":
+      return "Moved a page break";
+    case "changedBook":
+      return "Changed the book";
+    case "changedCover":
+      return "Changed the cover";
+    case "madeCover":
+      return "Made the cover";
+    case "madeSpread":
+      return "Made two pages one spread";
+    case "splitSpread":
+      return "Made a spread two pages";
+    case "dressedPages":
+      return count === 1 ? "Dressed a page" : `Dressed ${count} pages`;
+    case "matchedPages":
+      return "Matched two pages";
+    case "changedSize":
+      return "Changed the size";
+    case "markedPage":
+      return "Marked a page";
+    case "broughtPages":
+      return count === 1 ? "Brought in a finished page" : `Brought in ${count} finished pages`;
+    case "movedTiles":
+      return `Moved ${tiles} to another page`;
+    case "combined":
+      return "Took in another work";
+    case "wentBack":
+      return "Went back to a snapshot";
   }
 }
 

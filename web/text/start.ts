@@ -30,8 +30,13 @@ export const start = {
   facts: (bleed: string, ppi: number) =>
     bleed.startsWith("0 ") ? `no bleed · ${ppi} ppi` : `${bleed} bleed · ${ppi} ppi`,
   pixels: (w: number, h: number) => `The file will be ${w.toLocaleString("en")} × ${h.toLocaleString("en")} pixels.`,
-  begin: "Start this collage",
-  newName: (n: number) => (n <= 1 ? "My collage" : `My collage ${n}`),
+  kinds: { collage: "A collage", book: "A book", pockets: "Pocket pages" },
+  begin: (kind: "collage" | "book" | "pockets") =>
+    ({ collage: "Start this collage", book: "Start this book", pockets: "Start these pages" })[kind],
+  newName: (kind: "collage" | "book" | "pockets", n: number) => {
+    const what = { collage: "My collage", book: "My book", pockets: "My pocket pages" }[kind];
+    return n <= 1 ? what : `${what} ${n}`;
+  },
   previewLabel: "How it could look",
   noPhotos: "First, some photos",
   noPhotosLead: "Drop them anywhere in this window. They stay in this browser; nothing is sent away.",

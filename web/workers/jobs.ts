@@ -1,7 +1,8 @@
 import type { Way } from "#core/arrange";
-import type { Page } from "#core/document";
+import type { Look, Page, PrintFile } from "#core/document";
 import type { Framed } from "#core/fit";
 import type { LabCard, PageFormat } from "#core/lab";
+import type { PacePhoto, PaceRow } from "#core/pace";
 import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
 import type { Job } from "./protocol.ts";
 
@@ -35,13 +36,24 @@ export interface ArrangeJobs {
     },
     readonly Way[]
   >;
+  /** Photos shared out over the pages of a row and arranged there: all pages of the row, held ones as they were. */
+  readonly pacePages: Job<
+    {
+      readonly photos: readonly PacePhoto[];
+      readonly row: PaceRow;
+      readonly format: PageFormat;
+      readonly hiddenMm: number;
+      readonly style: Look;
+      readonly seed: number;
+    },
+    readonly Page[]
+  >;
 }
 
 export interface PrintOrder {
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly file: PrintFile;
   readonly quality: LabCard["file"]["quality"];
-  /** Facts and originals of every photo on the page. */
+  /** Facts and originals of every photo on it. */
   readonly photos: readonly { readonly photo: Photo; readonly original: Blob }[];
 }
 

@@ -1,5 +1,6 @@
 import { tracksWithSeamAt } from "#core/arrange";
 import { done, type Outcome, refused } from "#core/outcome";
+import { formatOf } from "../book.ts";
 import { findPage, type Project, withPage } from "../project.ts";
 import { roomFor, solvePage } from "../solve-page.ts";
 import type { PutPage } from "./put-page.ts";
@@ -20,12 +21,13 @@ export function applyMoveSeam(project: Project, change: MoveSeam): Outcome<Proje
   const grid = page.arrangement;
   if (grid?.kind !== "grid" || change.index < 0 || change.index >= grid[change.axis].length - 1)
     return refused("noArrangement");
-  const room = roomFor(page.look, project.format);
+  const format = formatOf(project, page);
+  const room = roomFor(page.look, format);
   const [start, length] = change.axis === "columns" ? [room.x, room.w] : [room.y, room.h];
   const moved = tracksWithSeamAt(grid[change.axis], length, page.look.gapMm, change.index, change.atMm - start);
   if (moved === grid[change.axis]) return done(project);
   const arrangement = { ...grid, [change.axis]: moved };
-  return done(withPage(project, solvePage({ ...page, arrangement }, project.format)));
+  return done(withPage(project, solvePage({ ...page, arrangement }, format)));
 }
 
 /** The page as it was: the way back by distance would leave a rounding error. */

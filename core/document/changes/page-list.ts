@@ -1,6 +1,8 @@
 import { done, type Outcome, refused } from "#core/outcome";
+import { firstOnRight, formatOf, spreadsHold } from "../book.ts";
 import { mostTiles, type Page } from "../page.ts";
 import { findPage, type Project } from "../project.ts";
+import { solvePage } from "../solve-page.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
 /** Puts new pages where they are to stand; each place counts those put in before it. */
@@ -15,11 +17,17 @@ export interface RemovePages {
   readonly pageIds: readonly string[];
 }
 
-/** Takes a page out of the row and puts it in again so that it is the `to`-th, from 0. */
-export interface MovePage {
-  readonly type: "movePage";
-  readonly pageId: string;
+/** Takes pages out of the row and puts them in again, in their order, so that the first is the `to`-th, from 0. */
+export interface MovePages {
+  readonly type: "movePages";
+  readonly pageIds: readonly string[];
   readonly to: number;
+}
+
+/** All pages in another order: the way back from a move. */
+export interface OrderPages {
+  readonly type: "orderPages";
+  readonly pageIds: readonly string[];
 }
 
 export const mostPages = 1000;
@@ -33,7 +41,7 @@ export function applyInsertPages(project: Project, change: InsertPages): Outcome
     if (pages.some((p) => p.id === page.id)) return refused("pageThere", { pageId: page.id });
     pages.splice(Math.max(0, Math.min(at, pages.length)), 0, page);
   }
-  return done(change.pages.length === 0 ? project : { ...project, pages });
+  return change.pages.length === 0 ? done(project) : inRow(project, pages);
 }
 
 export const invertInsertPages = (change: InsertPages): RemovePages => ({
@@ -47,7 +55,7 @@ export function applyRemovePages(project: Project, change: RemovePages): Outcome
   if (gone !== undefined) return refused("pageGone", { pageId: gone });
   const pages = project.pages.filter((p) => !out.has(p.id));
   if (pages.length === 0) return refused("lastPage");
-  return done(out.size === 0 ? project : { ...project, pages });
+  return out.size === 0 ? done(project) : inRow(project, pages);
 }
 
 export function invertRemovePages(before: Project, change: RemovePages): InsertPages {
@@ -56,15 +64,37 @@ export function invertRemovePages(before: Project, change: RemovePages): InsertP
   return { type: "insertPages", pages };
 }
 
-export function applyMovePage(project: Project, change: MovePage): Outcome<Project, ChangeTrouble> {
-  const page = findPage(project, change.pageId);
-  if (!page) return refused("pageGone", { pageId: change.pageId });
-  const from = project.pages.indexOf(page);
-  const to = Math.max(0, Math.min(change.to, project.pages.length - 1));
-  return done(from === to ? project : { ...project, pages: project.pages.toSpliced(from, 1).toSpliced(to, 0, page) });
+export function applyMovePages(project: Project, change: MovePages): Outcome<Project, ChangeTrouble> {
+  const gone = change.pageIds.find((id) => !project.pages.some((p) => p.id === id));
+  if (gone !== undefined) return refused("pageGone", { pageId: gone });
+  const out = new Set(change.pageIds);
+  const moved = project.pages.filter((p) => out.has(p.id));
+  const rest = project.pages.filter((p) => !out.has(p.id));
+  const pages = rest.toSpliced(Math.max(0, Math.min(change.to, rest.length)), 0, ...moved);
+  return pages.every((p, i) => p === project.pages[i]) ? done(project) : inRow(project, pages);
 }
 
-export const invertMovePage = (before: Project, change: MovePage): MovePage => ({
-  ...change,
-  to: before.pages.findIndex((p) => p.id === change.pageId),
+export const invertMovePages = (before: Project): OrderPages => ({
+  type: "orderPages",
+  pageIds: before.pages.map((p) => p.id),
 });
+
+export function applyOrderPages(project: Project, change: OrderPages): Outcome<Project, ChangeTrouble> {
+  const byId = new Map(project.pages.map((p) => [p.id, p]));
+  const pages = change.pageIds.flatMap((id) => byId.get(id) ?? []);
+  if (pages.length !== project.pages.length) return refused("pageGone");
+  return pages.every((p, i) => p === project.pages[i]) ? done(project) : inRow(project, pages);
+}
+
+/** Pages in a new order. One that came to lie on the other side of the fold is fitted to that side. */
+function inRow(project: Project, pages: readonly Page[]): Outcome<Project, ChangeTrouble> {
+  if (project.kind === "collage") return done({ ...project, pages });
+  if (!spreadsHold(pages, firstOnRight(project))) return refused("spreadSplit");
+  const after: Project = { ...project, pages };
+  const fitted = pages.map((page) => {
+    const was = findPage(project, page.id) ? formatOf(project, page) : undefined;
+    const now = formatOf(after, page);
+    return was === now ? page : solvePage(page, now);
+  });
+  return done({ ...after, pages: fitted });
+}

@@ -1,4 +1,5 @@
 import { done, type Outcome, refused } from "#core/outcome";
+import { formatOf } from "../book.ts";
 import { checkLook } from "../check-look.ts";
 import { type Look, mapTiles, type Page } from "../page.ts";
 import { findPage, type Project, withPage } from "../project.ts";
@@ -16,9 +17,10 @@ export interface SetLook {
 export function applySetLook(project: Project, change: SetLook): Outcome<Project, ChangeTrouble> {
   const page = findPage(project, change.pageId);
   if (!page) return refused("pageGone", { pageId: change.pageId });
-  const checked = checkLook(change.look, project.format, page.arrangement);
+  const format = formatOf(project, page);
+  const checked = checkLook(change.look, format, page.arrangement);
   if (!checked.ok) return checked;
-  return done(withPage(project, solvePage(dressed(page, change.look), project.format)));
+  return done(withPage(project, solvePage(dressed(page, change.look), format)));
 }
 
 /** Corner and border go to every tile only when they are what changed, so that a tile's own are kept otherwise. */

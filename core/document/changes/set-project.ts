@@ -1,22 +1,42 @@
-import { done, type Outcome } from "#core/outcome";
-import type { Unit } from "#core/units";
+import { done, type Outcome, refused } from "#core/outcome";
+import { firstOnRight, spreadsHold } from "../book.ts";
+import { mostTiles } from "../page.ts";
 import type { Project } from "../project.ts";
+import { mostPages } from "./page-list.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
-/** The project's own name, or the unit that lengths are shown in. */
-export interface SetProject {
+const settable = [
+  "name",
+  "unit",
+  "style",
+  "book",
+  "cover",
+  "pockets",
+  "palette",
+  "notes",
+  "words",
+  "lab",
+  "format",
+  "pages",
+] as const;
+
+/** What holds for the project as a whole: its name, its book, its cover; or all pages at once, as pacing makes them. */
+export interface SetProject extends Partial<Pick<Project, (typeof settable)[number]>> {
   readonly type: "setProject";
-  readonly name?: string;
-  readonly unit?: Unit;
 }
 
-export function applySetProject(project: Project, change: SetProject): Outcome<Project, ChangeTrouble> {
-  const { name = project.name, unit = project.unit } = change;
-  return done(name === project.name && unit === project.unit ? project : { ...project, name, unit });
+export function applySetProject(project: Project, { type: _, ...change }: SetProject): Outcome<Project, ChangeTrouble> {
+  const set = { ...project, ...change };
+  if (settable.every((key) => set[key] === project[key])) return done(project);
+  if (set.pages.length > mostPages) return refused("tooManyPages", { most: mostPages });
+  if (set.pages.length === 0) return refused("lastPage");
+  const full = set.pages.find((p) => p.tiles.length > mostTiles);
+  if (full) return refused("tooManyTiles", { most: mostTiles, tiles: full.tiles.length });
+  if (set.kind === "book" && !spreadsHold(set.pages, firstOnRight(set))) return refused("spreadSplit");
+  return done(set);
 }
 
-export const invertSetProject = (before: Project, change: SetProject): SetProject => ({
-  type: "setProject",
-  ...(change.name === undefined ? {} : { name: before.name }),
-  ...(change.unit === undefined ? {} : { unit: before.unit }),
-});
+export function invertSetProject(before: Project, change: SetProject): SetProject {
+  const was = settable.filter((key) => change[key] !== undefined).map((key) => [key, before[key]]);
+  return { type: "setProject", ...Object.fromEntries(was) };
+}

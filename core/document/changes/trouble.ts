@@ -7,4 +7,5 @@ export type ChangeTrouble =
   | "marginTooWide"
   | "gapTooWide"
   | "tooManyTiles"
-  | "tooManyPages";
+  | "tooManyPages"
+  | "spreadSplit";

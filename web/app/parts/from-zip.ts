@@ -1,19 +1,6 @@
-import { BrokenZip, listZip, packedStart, type ZipEntry } from "#core/files";
+import { BrokenZip, listZip, type ZipEntry } from "#core/files";
 import type { IncomingFile } from "../state/library.ts";
-
-/** No photo is larger; what says it is, or turns out to be, is left out. */
-const mostEntryBytes = 1_000_000_000;
-
-export class ZipEntryError extends Error {
-  readonly code: "entryTooLarge" | "entryDamaged";
-  constructor(code: ZipEntryError["code"], path: string) {
-    super(path);
-    this.code = code;
-  }
-}
-
-const bytesOf = async (file: File, from: number, to: number) =>
-  new Uint8Array(await file.slice(from, to).arrayBuffer());
+import { bytesOf, contentOf } from "../state/zip-entry.ts";
 
 /** The files in an archive, each unpacked when its turn comes. A broken archive is one file that cannot be read. */
 export async function fromZip(archive: File): Promise<IncomingFile[]> {
@@ -40,30 +27,6 @@ const isWorthTrying = (entry: ZipEntry): boolean => {
 };
 
 async function unpack(archive: File, entry: ZipEntry): Promise<File> {
-  if (entry.bytes > mostEntryBytes) throw new ZipEntryError("entryTooLarge", entry.path);
-  const start = packedStart(entry, await bytesOf(archive, entry.offset, entry.offset + 30));
-  const packed = archive.slice(start, start + entry.packedBytes);
-  const bytes = entry.method === "stored" ? packed : await inflated(packed, entry);
-  return new File([bytes], nameOf(entry), { lastModified: new Date(entry.modifiedAt).getTime() });
-}
-
-/** Stops as soon as more comes out than the archive said, so that zeros packed small cannot fill the memory. */
-async function inflated(packed: Blob, entry: ZipEntry): Promise<Blob> {
-  const reader = packed.stream().pipeThrough(new DecompressionStream("deflate-raw")).getReader();
-  const parts: Uint8Array<ArrayBuffer>[] = [];
-  let length = 0;
-  for (;;) {
-    const { done, value } = await reader.read().catch(() => {
-      throw new ZipEntryError("entryDamaged", entry.path);
-    });
-    if (done) break;
-    length += value.length;
-    if (length > entry.bytes) {
-      await reader.cancel();
-      throw new ZipEntryError("entryDamaged", entry.path);
-    }
-    parts.push(value);
-  }
-  if (length < entry.bytes) throw new ZipEntryError("entryDamaged", entry.path);
-  return new Blob(parts);
+  const content = await contentOf(archive, entry);
+  return new File([content], nameOf(entry), { lastModified: new Date(entry.modifiedAt).getTime() });
 }

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, HStack, IconButton, Text } from "@chakra-ui/react";
 import { Check, CircleAlert, LoaderCircle, Redo2, Undo2 } from "lucide-react";
-import { useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, NavLink, useLocation, useParams } from "react-router";
 import { useStore } from "zustand";
 import { emptyTiles, nextRedo, nextUndo } from "#core/document";
@@ -13,6 +13,8 @@ import { isSent, type ProjectSession, type ProjectState } from "../state/project
 import { clock } from "./dates.ts";
 import { KeysSheet } from "./keys-sheet.tsx";
 import { Tip } from "./tip.tsx";
+
+const WorkMenu = lazy(() => import("./work/work-menu.tsx").then((m) => ({ default: m.WorkMenu })));
 
 /** The walk through the job and its state at once. */
 export function Header() {
@@ -78,6 +80,9 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
       <HStack gap="1">
         <UndoButtons session={session} />
         <Kept session={session} />
+        <Suspense>
+          <WorkMenu session={session} />
+        </Suspense>
         <KeysSheet />
       </HStack>
     </>

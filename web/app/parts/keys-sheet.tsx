@@ -6,7 +6,7 @@ import { keys } from "../../text/keys.ts";
 import { common, walk } from "../../text/places.ts";
 import { typingIn } from "./typing-in.ts";
 
-type Place = "photos" | "pages" | "send";
+type Place = Exclude<keyof typeof keys, "title">;
 
 /** The shortcuts of the place one is in; `?` opens it. */
 export function KeysSheet() {

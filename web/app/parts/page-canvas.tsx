@@ -1,12 +1,12 @@
 import { useEffect, useRef } from "react";
-import type { Page } from "#core/document";
+import type { Page, Tile } from "#core/document";
 import { chain, scaling, translation } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
-import { framedBy } from "#core/photo";
 import { type Scene, scene } from "#core/scene";
+import type { Face } from "#core/words";
 import { type PictureOf, paintScene } from "../../painters/canvas.ts";
 import { useKit } from "../kit.ts";
-import { useLibrary } from "../state/hooks.ts";
+import { useFacts } from "../state/facts.ts";
 
 interface PageCanvasProps {
   readonly page: Page;
@@ -23,19 +23,20 @@ const restMs = 140;
 
 /** A page as it prints, bleed included, painted from previews. */
 export function PageCanvas({ page, format, scale, moving = false, without }: PageCanvasProps) {
-  const { bitmaps } = useKit();
-  const byId = useLibrary((s) => s.byId);
+  const { bitmaps, fonts } = useKit();
+  const facts = useFacts();
   const canvas = useRef<HTMLCanvasElement>(null);
 
   useEffect(() => {
     const at = canvas.current;
     if (!at) return;
-    const seen = without ? { ...page, tiles: page.tiles.filter((t) => t.id !== without) } : page;
-    const drawing = scene(seen, format, (id) => {
-      const photo = byId.get(id);
-      return photo && framedBy(photo);
+    const others = (tiles: readonly Tile[]) => tiles.filter((t) => t.id !== without);
+    const seen = without ? { ...page, tiles: others(page.tiles), over: others(page.over) } : page;
+    const drawing = scene(seen, format, facts);
+    const paint = painter(at, drawing, scale, {
+      bitmap: (id, longPx) => bitmaps.get(id, longPx),
+      face: (key) => fonts.face(key),
     });
-    const paint = painter(at, drawing, scale, (id, longPx) => bitmaps.get(id, longPx));
     let frame = 0;
     let rest: ReturnType<typeof setTimeout> | undefined;
     const soon = () => {
@@ -53,7 +54,7 @@ export function PageCanvas({ page, format, scale, moving = false, without }: Pag
       clearTimeout(rest);
       unwatch();
     };
-  }, [page, format, scale, moving, without, byId, bitmaps]);
+  }, [page, format, scale, moving, without, facts, bitmaps, fonts]);
 
   return <canvas ref={canvas} style={{ display: "block", width: "100%", height: "100%" }} aria-hidden />;
 }
@@ -63,7 +64,10 @@ export function painter(
   at: HTMLCanvasElement,
   drawing: Scene,
   scale: number,
-  bitmapOf: (photoId: string, longPx: number) => CanvasImageSource | undefined,
+  from: {
+    readonly bitmap: (photoId: string, longPx: number) => CanvasImageSource | undefined;
+    readonly face: (key: string) => Face | undefined;
+  },
 ) {
   const k = scale * window.devicePixelRatio;
   const [w, h] = [Math.max(1, Math.round(drawing.box.w * k)), Math.max(1, Math.round(drawing.box.h * k))];
@@ -75,13 +79,13 @@ export function painter(
       const long = Math.max(Math.hypot(m.a, m.b), Math.hypot(m.c, m.d)) * k;
       longPx.set(step.photoId, Math.max(long, longPx.get(step.photoId) ?? 0));
     }
-  const pictureOf: PictureOf = (id) => bitmapOf(id, longPx.get(id) ?? 0);
+  const picture: PictureOf = (id) => from.bitmap(id, longPx.get(id) ?? 0);
   return (quality: ImageSmoothingQuality) => {
     if (at.width !== w || at.height !== h) {
       at.width = w;
       at.height = h;
     }
     const ctx = at.getContext("2d", { alpha: false });
-    if (ctx) paintScene(ctx, drawing, toPixels, pictureOf, quality);
+    if (ctx) paintScene(ctx, drawing, toPixels, { picture, face: from.face }, quality);
   };
 }

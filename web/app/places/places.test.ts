@@ -1,7 +1,8 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { frameRect } from "#core/document";
+import { frameRect, newTile, printFiles, withFree } from "#core/document";
 import type { Photo } from "#core/photo";
+import { firstWordStyles } from "#core/words";
 import { collage, squareFormat } from "../../../core/document/project.fixture.ts";
 import { meaningOfDrop } from "../state/drop-meaning.ts";
 import { snapped } from "./pages/page-seams.ts";
@@ -10,6 +11,8 @@ import { neighbour, wallRows } from "./photos/rows.ts";
 import { binPhotos, spanOf } from "./photos/time-bins.ts";
 import { gathered, wallGroups } from "./photos/wall-groups.ts";
 import { concernsOf } from "./send/concerns.ts";
+import { gatherOriginals } from "./send/make-file.ts";
+import { pagesAsked } from "./send/pages-asked.ts";
 
 const photo = (id: string, widthPx: number, heightPx: number, day = "2026-01-01") =>
   ({ id, name: id, widthPx, heightPx, takenAt: `${day}T10:00:00` }) as Photo;
@@ -164,4 +167,30 @@ test("the timeline counts by day, week or month as the time on it grows, and lea
   expect(bins(500)[0]!.to.getTime() - bins(500)[0]!.from.getTime()).toBe(7 * 86_400_000);
   expect(bins(2000).map((b) => b.from.toISOString().slice(0, 10))).toEqual(["2026-01-01", "2026-03-01"]);
   expect(spanOf([])).toBeUndefined();
+});
+
+test("pages are asked for by number and by range, whatever stands between", () => {
+  expect([...pagesAsked("1-4, 8")]).toEqual([1, 2, 3, 4, 8]);
+  expect([...pagesAsked("9 – 7; 3 and 3")]).toEqual([7, 8, 9, 3]);
+  expect([...pagesAsked("all of them")]).toEqual([]);
+  expect(pagesAsked("1-99999").size).toBeLessThanOrEqual(2000);
+});
+
+test("a caption goes to print although its photo lies on another page, and stops nothing where its original is gone", async () => {
+  const project = collage([1.5]);
+  const page = project.pages[0]!;
+  const words = {
+    kind: "words",
+    text: "",
+    style: firstWordStyles.caption,
+    role: "caption",
+    from: { photoId: "elsewhere", what: "caption" },
+    card: null,
+  } as const;
+  const captioned = withFree(page, { ...newTile(page, undefined, () => "w"), filling: words });
+  const [file] = printFiles({ ...project, pages: [captioned] }, () => undefined);
+  const byId = new Map(["p0", "elsewhere"].map((id) => [id, photo(id, 300, 200)]));
+  const store = { original: async (id: string) => (id === "p0" ? new Blob(["x"]) : undefined) };
+  const found = await gatherOriginals(file!, byId, store);
+  expect(found.map((f) => f.photo.id)).toEqual(["p0", "elsewhere"]);
 });

@@ -2,10 +2,12 @@ import { type Grid, layPhotos, layTree, photoIdOf } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import { formatLength } from "#core/units";
 import { arranged, changeTrouble } from "../../text/pages.ts";
+import { pockets } from "../../text/pockets.ts";
 import type { Kit } from "../kit.ts";
 import { notices } from "../parts/notices.tsx";
 import { nothingChosen } from "./choose.ts";
-import { openPage, type ProjectSession } from "./project-session.ts";
+import { fillWith } from "./page-gestures.ts";
+import { openFormat, openPage, type ProjectSession } from "./project-session.ts";
 import { seedOf } from "./tree-gestures.ts";
 
 interface Wish {
@@ -23,10 +25,17 @@ export function arrangePhotos(
   const now = session.state.getState();
   const { project } = now;
   const page = openPage(now);
+  const format = openFormat(now);
+  if (page.arrangement?.kind === "pockets") {
+    const left = fillWith(session, photos);
+    kit.desk.setState({ photos: nothingChosen });
+    if (left > 0) notices.create({ title: pockets.left(left), type: "info" });
+    return undefined;
+  }
   const given = { photos: photos.map((p) => ({ id: p.id, aspect: aspectOf(p) })), newId: kit.newId };
   const laid = wish.grid
-    ? layPhotos(page, project.format, { ...given, asked: wish.grid })
-    : layTree(page, project.format, { ...given, seed: seedOf(page) });
+    ? layPhotos(page, format, { ...given, asked: wish.grid })
+    : layTree(page, format, { ...given, seed: seedOf(page) });
   const length = (mm: number) => formatLength(mm, project.unit, project.format.ppi);
   if (!laid.ok) {
     const trouble = changeTrouble(laid, length);

@@ -28,7 +28,8 @@ export function meaningOfDrop(dragged: Dragged, page: Page, at: Point | undefine
     const bare = page.tiles.length === 0 && dragged.from === "shelf";
     return bare ? { does: "begin", photoId: dragged.photoId } : { does: "nothing" };
   }
-  const edge = page.arrangement && tile.filling.kind !== "empty" ? edgeAt(frameRect(tile.frame), at) : undefined;
+  const slips = page.arrangement !== null && page.arrangement.kind !== "pockets";
+  const edge = slips && tile.filling.kind !== "empty" ? edgeAt(frameRect(tile.frame), at) : undefined;
   if (dragged.from === "shelf")
     return edge
       ? { does: "slip", photoId: dragged.photoId, tileId: tile.id, edge }

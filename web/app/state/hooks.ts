@@ -22,6 +22,8 @@ export function useSession(): ProjectSession {
 
 export const useProject = <T>(pick: (s: ProjectState) => T): T => useStore(useSession().state, pick);
 
+export { openFormat } from "./project-session.ts";
+
 /** What is on screen: the gesture that is going on, or the project as it stands. */
 export const shown = (s: ProjectState): Project => s.draft ?? s.project;
 export const shownPage = (s: ProjectState): Page => pageIn(shown(s), s.pageId);

@@ -228,6 +228,37 @@ export class Library {
     this.#merge([after]);
   }
 
+  /**
+   * A photo that comes with what is known of it already. The bytes decide: where they are here, the photo that is here is
+   * meant. Rejects with a code when they are no picture, or not those that were spoken of.
+   */
+  async takeIn(known: Photo, file: File): Promise<Photo> {
+    const { store, newId } = this.#given;
+    const { facts, small, original } = await this.#read(file, known.name, known.section);
+    if (facts.hash !== known.hash) throw new WorkerError("otherBytes", known.name);
+    const id = this.state.getState().byId.has(known.id) ? newId() : known.id;
+    const photo: Photo = { ...known, id, removed: false, widthPx: facts.widthPx, heightPx: facts.heightPx };
+    const kept = await store.addPhoto({ photo, original, small });
+    if (kept.added) this.#fresh.push(kept.photo);
+    return kept.photo;
+  }
+
+  /** A picture that is on a page and not among the photos. */
+  async addHidden(file: File): Promise<Photo> {
+    const { store, newId, now } = this.#given;
+    const { facts, small, original } = await this.#read(file, file.name, "photos");
+    const photo = photoSchema.parse({ ...facts, section: "photos", hidden: true, id: newId(), addedAt: now() });
+    const kept = await store.addPhoto({ photo, original, small });
+    if (kept.added) this.#fresh.push(kept.photo);
+    return kept.photo;
+  }
+
+  /** Shows what was taken in. */
+  showTaken(): void {
+    this.#flush();
+    void this.#findFocus();
+  }
+
   /** A photo as it was before its file was replaced. */
   async putBack(photo: NewPhoto): Promise<void> {
     await this.#given.store.replacePhoto(photo);

@@ -49,7 +49,8 @@ const framedAnew = (filling: Filling): Filling =>
 
 export function emptyThem(session: ProjectSession, tileIds: readonly string[]): void {
   const page = pageOf(session);
-  const full = tileIds.filter((id) => findTile(page, id)?.filling.kind === "photo");
+  const holding = (id: string) => ["photo", "words"].includes(findTile(page, id)?.filling.kind ?? "");
+  const full = tileIds.filter(holding);
   if (full.length === 0) return;
   const fillings = full.map((tileId) => ({ tileId, filling: { kind: "empty" } as Filling }));
   session.commit({ code: "emptiedTiles", count: full.length }, [fill(page, fillings)]);

@@ -1,16 +1,34 @@
 import {
+  applyChange,
   barePage,
+  type Change,
   copyPage,
+  findTile,
+  firstOnRight,
   flowPhotos,
+  footFor,
+  formatOf,
+  joined,
+  type Look,
   layTree,
+  leafMates,
+  matchedTo,
   mostPages,
   mostTiles,
+  openingOf,
+  openingsOf,
   type Page,
+  type Project,
+  pagesOf,
+  parted,
+  photoIdOf,
   type StepName,
+  sidesKept,
 } from "#core/document";
 import { refused } from "#core/outcome";
 import { framedBy, type Photo } from "#core/photo";
-import { changeTrouble } from "../../text/pages.ts";
+import { book } from "../../text/book.ts";
+import { changeTrouble, run } from "../../text/pages.ts";
 import type { Kit } from "../kit.ts";
 import { notices } from "../parts/notices.tsx";
 import { nothingChosen } from "./choose.ts";
@@ -35,33 +53,168 @@ export function stepPage(kit: Hands, session: ProjectSession, by: 1 | -1): void 
   openThe(kit, session, now.project.pages[placeOf(session, openPage(now).id) + by]);
 }
 
-function insert(kit: Hands, session: ProjectSession, name: StepName, pages: readonly Page[]): void {
-  const open = openPage(session.state.getState());
-  const at = placeOf(session, open.id) + 1;
-  const done = session.commit(name, [{ type: "insertPages", pages: pages.map((page, i) => ({ page, at: at + i })) }]);
-  if (done.ok) openThe(kit, session, pages[0]);
-  else notices.create({ title: changeTrouble(done, String), type: "error" });
+/** Keeps a change of the row; asks first where it would turn pages to the other side, and offers what does not. */
+function keepRow(
+  kit: Pick<Kit, "desk">,
+  session: ProjectSession,
+  name: StepName,
+  changes: readonly Change[],
+  keep?: { readonly words: string; readonly doIt: () => void },
+): boolean {
+  const { project } = session.state.getState();
+  const tried = changes.reduce<ReturnType<typeof applyChange>>((at, c) => (at.ok ? applyChange(at.value, c) : at), {
+    ok: true,
+    value: project,
+  });
+  const doIt = () => {
+    kit.desk.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
+    session.commit(name, changes);
+  };
+  if (tried.ok && sidesKept(project, tried.value.pages)) {
+    doIt();
+    return true;
+  }
+  if (tried.ok || tried.code === "spreadSplit")
+    kit.desk.setState({ turning: { doIt: tried.ok ? doIt : undefined, keep } });
+  else notices.create({ title: changeTrouble(tried, String), type: "info" });
+  return false;
+}
+
+const insertAt = (pages: readonly Page[], at: number): Change => ({
+  type: "insertPages",
+  pages: pages.map((page, i) => ({ page, at: at + i })),
+});
+
+function insert(kit: Hands, session: ProjectSession, name: StepName, pages: readonly Page[], at?: number): void {
+  const place = at ?? placeOf(session, openPage(session.state.getState()).id) + 1;
+  if (keepRow(kit, session, name, [insertAt(pages, place)])) openThe(kit, session, pages[0]);
+}
+
+/** Pages that were made from something else, behind the open one. */
+export const insertMade = insert;
+
+export type PageWhere = "before" | "after" | "end";
+
+/** Bare pages that look as the open one does. In a book an odd number of them asks, since it turns all that follow. */
+export function addPages(kit: Hands, session: ProjectSession, count: number, where: PageWhere): void {
+  const now = session.state.getState();
+  const open = openPage(now);
+  const own = placeOf(session, open.id);
+  const at = where === "before" ? own : where === "after" ? own + 1 : now.project.pages.length;
+  const bare = (n: number) => Array.from({ length: n }, () => barePage(now.project.style, kit.newId));
+  const some = bare(count);
+  const more = bare(count + 1);
+  const add = (pages: readonly Page[]) => {
+    session.commit({ code: "addedPages", count: pages.length }, [insertAt(pages, at)]);
+    openThe(kit, session, pages[0]);
+  };
+  const keep = { words: book.keepSides.add(more.length), doIt: () => add(more) };
+  if (keepRow(kit, session, { code: "addedPages", count }, [insertAt(some, at)], keep)) openThe(kit, session, some[0]);
 }
 
 /** A bare page after the open one, that looks as it does. */
-export function addPage(kit: Hands, session: ProjectSession): void {
-  const { look } = openPage(session.state.getState());
-  insert(kit, session, { code: "addedPages", count: 1 }, [barePage(look, kit.newId)]);
-}
+export const addPage = (kit: Hands, session: ProjectSession): void => addPages(kit, session, 1, "after");
 
 export function copyThePage(kit: Hands, session: ProjectSession): void {
   insert(kit, session, { code: "copiedPage", count: 1 }, [copyPage(openPage(session.state.getState()), kit.newId)]);
 }
 
+/** The open page; of pockets the whole leaf, since a front has its back. */
 export function removeThePage(kit: Hands, session: ProjectSession): void {
+  const { project } = session.state.getState();
   const { id } = openPage(session.state.getState());
-  kit.desk.setState({ tiles: nothingChosen, reframing: undefined });
-  const done = session.commit({ code: "removedPages", count: 1 }, [{ type: "removePages", pageIds: [id] }]);
-  if (!done.ok) notices.create({ title: changeTrouble(done, String), type: "info" });
+  removePages(kit, session, project.kind === "pockets" ? leafMates(project, id).map((p) => p.id) : [id]);
 }
 
-export function movePage(session: ProjectSession, pageId: string, to: number): void {
-  session.commit({ code: "movedPage", count: 1 }, [{ type: "movePage", pageId, to }]);
+export function removePages(kit: Hands, session: ProjectSession, pageIds: readonly string[]): void {
+  const { project } = session.state.getState();
+  const bare = () => {
+    const puts = project.pages.flatMap((p): Change[] => {
+      if (!pageIds.includes(p.id)) return [];
+      const page: Page = { ...barePage(p.look, () => p.id, p.leaves), blank: true };
+      return [{ type: "putPage", page }];
+    });
+    session.commit({ code: "removedPages", count: puts.length }, puts);
+  };
+  keepRow(kit, session, { code: "removedPages", count: pageIds.length }, [{ type: "removePages", pageIds }], {
+    words: book.keepSides.remove,
+    doIt: bare,
+  });
+}
+
+/** Pages put where the `to`-th now stands, counted without them; all that face them come along where sides are to be kept. */
+export function movePages(kit: Hands, session: ProjectSession, pageIds: readonly string[], to: number): void {
+  const { project } = session.state.getState();
+  if (project.kind === "pockets") {
+    moveLeaves(session, project, pageIds, to);
+    return;
+  }
+  const move = (ids: readonly string[], at: number): Change => ({ type: "movePages", pageIds: ids, to: at });
+  const openings = project.kind === "book" ? openingsOf(project.pages, firstOnRight(project)) : [];
+  const whole = openings
+    .filter((o) => pagesOf(o).some((p) => pageIds.includes(p.id)))
+    .flatMap((o) => pagesOf(o).map((p) => p.id));
+  const rest = project.pages.filter((p) => !whole.includes(p.id));
+  const target = project.pages.filter((p) => !pageIds.includes(p.id))[to];
+  const opening = target && openings.find((o) => pagesOf(o).includes(target));
+  const first = opening && pagesOf(opening).find((p) => !whole.includes(p.id));
+  const at = first ? rest.indexOf(first) : rest.length;
+  const together = [move(whole, at)];
+  const name: StepName = { code: "movedPage", count: pageIds.length };
+  const alone = whole.length === pageIds.length;
+  keepRow(
+    kit,
+    session,
+    name,
+    [move(pageIds, to)],
+    alone
+      ? undefined
+      : {
+          words: book.keepSides.move,
+          doIt: () => session.commit({ code: "movedPage", count: whole.length }, together),
+        },
+  );
+}
+
+/** Of pockets whole leaves move: to where the leaf of the `to`-th page stands. */
+function moveLeaves(session: ProjectSession, project: Project, pageIds: readonly string[], to: number): void {
+  const ids = project.pages.flatMap((p) =>
+    leafMates(project, p.id).some((m) => pageIds.includes(m.id)) ? [p.id] : [],
+  );
+  const rest = project.pages.filter((p) => !ids.includes(p.id));
+  const at = Math.min(rest.length, 2 * Math.ceil(to / 2));
+  session.commit({ code: "movedPage", count: ids.length }, [{ type: "movePages", pageIds: ids, to: at }]);
+}
+
+export const movePage = (kit: Hands, session: ProjectSession, pageId: string, to: number): void =>
+  movePages(kit, session, [pageId], to);
+
+/** Both pages of the open opening as one, or a spread as two again; tiles keep their places. */
+export function joinPages(kit: Hands, session: ProjectSession): void {
+  const { project, pageId } = session.state.getState();
+  const opening = openingOf(project, pageId);
+  if (!opening?.left || !opening.right) return;
+  const page = joined(project, opening.left, opening.right);
+  const at = project.pages.indexOf(opening.left);
+  const pages = project.pages.toSpliced(at, 2, page);
+  session.commit({ code: "madeSpread", count: 1 }, [{ type: "setProject", pages }]);
+  openThe(kit, session, page);
+}
+
+export function splitSpread(kit: Hands, session: ProjectSession): void {
+  const { project, pageId } = session.state.getState();
+  const spread = project.pages.find((p) => p.id === pageId);
+  if (spread?.leaves !== 2) return;
+  const [left, right] = parted(project, spread, kit.newId);
+  const pages = project.pages.toSpliced(project.pages.indexOf(spread), 1, left, right);
+  session.commit({ code: "splitSpread", count: 1 }, [{ type: "setProject", pages }]);
+  openThe(kit, session, left);
+}
+
+/** Marks on a page that are said of it alone: bare on purpose, without a number, to be left alone by pacing. */
+export function markPage(session: ProjectSession, mark: Partial<Pick<Page, "blank" | "plain" | "paced">>): void {
+  const page = openPage(session.state.getState());
+  session.commit({ code: "markedPage", count: 1 }, [{ type: "putPage", page: { ...page, ...mark } }]);
 }
 
 /** A page for each group: arranged by itself, or in the places of the page that is open. */
@@ -97,4 +250,68 @@ export function pageForEach(
   });
   insert(kit, session, { code: "addedPages", count: pages.length }, pages);
   kit.desk.setState({ photos: nothingChosen });
+}
+
+/** Every page looks as the open one does, as far as its tiles have room in it; new pages will too. */
+export function lookOnAll(session: ProjectSession): void {
+  const now = session.state.getState();
+  const { look } = openPage(now);
+  const { pages } = now.project;
+  const changes = pages.flatMap((p): Change[] => {
+    const change: Change = { type: "setLook", pageId: p.id, look };
+    return applyChange(now.project, change).ok ? [change] : [];
+  });
+  session.commit({ code: "dressedPages", count: changes.length }, [...changes, { type: "setProject", style: look }]);
+  if (changes.length < pages.length)
+    notices.create({ title: run.notDressed(pages.length - changes.length), type: "info" });
+}
+
+/** The page that faces the open one looks as it does, sides mirrored. */
+export function lookOnFacing(session: ProjectSession): void {
+  const { project, pageId } = session.state.getState();
+  const opening = openingOf(project, pageId);
+  const other = opening && pagesOf(opening).find((p) => p.id !== pageId);
+  if (!other) return;
+  const { margin, ...look } = openPage(session.state.getState()).look;
+  const mirrored = { ...look, margin: { ...margin, left: margin.right, right: margin.left } };
+  const done = session.commit({ code: "dressedPages", count: 1 }, [
+    { type: "setLook", pageId: other.id, look: mirrored },
+  ]);
+  if (!done.ok) notices.create({ title: run.notDressed(1), type: "info" });
+  session.goTo(pageId);
+}
+
+const aspectIn = (library: Kit["library"], page: Page) => (tileId: string) => {
+  const tile = findTile(page, tileId);
+  const photo = tile && library.state.getState().byId.get(photoIdOf(tile) ?? "");
+  return photo && framedBy(photo).aspect;
+};
+
+/** The page that faces the open one made to go with it: gaps, dress and lines. */
+export function matchFacing({ library }: Pick<Kit, "library">, session: ProjectSession): void {
+  const { project, pageId } = session.state.getState();
+  const opening = openingOf(project, pageId);
+  const [model, other] = [openPage(session.state.getState()), opening && pagesOf(opening).find((p) => p.id !== pageId)];
+  if (!other) return;
+  const page = matchedTo(model, other, formatOf(project, other), aspectIn(library, other));
+  session.commit({ code: "matchedPages", count: 2 }, [{ type: "putPage", page }]);
+  session.goTo(pageId);
+}
+
+/** Page numbers on or off; shown, every margin at the foot becomes high enough for them, where there is one. */
+export function showNumbers(session: ProjectSession, shown: boolean): void {
+  const { project } = session.state.getState();
+  if (!project.book) return;
+  const foot = footFor(project);
+  const raised = (look: Look): Look => ({ ...look, margin: { ...look.margin, bottom: foot } });
+  const low = (look: Look) => shown && look.margin.bottom > 0 && look.margin.bottom < foot;
+  const looks = project.pages.flatMap((p): Change[] =>
+    low(p.look) && !p.plain ? [{ type: "setLook", pageId: p.id, look: raised(p.look) }] : [],
+  );
+  const fitting = looks.filter((c) => applyChange(project, c).ok);
+  const book = { ...project.book, numbers: { ...project.book.numbers, shown } };
+  const style = low(project.style) ? raised(project.style) : project.style;
+  const { id } = openPage(session.state.getState());
+  session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", book, style }, ...fitting]);
+  session.goTo(id);
 }

@@ -1,19 +1,18 @@
 import { useMemo } from "react";
 import { useStore } from "zustand";
-import { type Project, photoIdOf } from "#core/document";
+import { leavesBefore, type Project, photosOf } from "#core/document";
 import { useMaybeSession } from "./hooks.ts";
 import type { ProjectSession } from "./project-session.ts";
 
 /** On which pages (from 1) each photo of a project lies. */
 export function pagesOfPhotos(project: Project): ReadonlyMap<string, readonly number[]> {
   const found = new Map<string, number[]>();
+  const before = leavesBefore(project.pages);
   for (const [i, page] of project.pages.entries())
-    for (const tile of page.tiles) {
-      const id = photoIdOf(tile);
-      if (id === undefined) continue;
+    for (const id of photosOf(page)) {
       const pages = found.get(id);
-      if (!pages) found.set(id, [i + 1]);
-      else if (pages.at(-1) !== i + 1) pages.push(i + 1);
+      if (pages) pages.push(before[i]! + 1);
+      else found.set(id, [before[i]! + 1]);
     }
   return found;
 }

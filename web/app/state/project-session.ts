@@ -6,6 +6,7 @@ import {
   commit,
   type Edited,
   findPage,
+  formatOf,
   type History,
   type Page,
   type Project,
@@ -13,6 +14,7 @@ import {
   type StepName,
   undo,
 } from "#core/document";
+import type { PageFormat } from "#core/lab";
 import { done, type Outcome } from "#core/outcome";
 import {
   type OpenedProject,
@@ -43,6 +45,8 @@ export interface ProjectState {
 
 /** The open page as it is kept, whatever a gesture makes of it at the moment. */
 export const openPage = (s: ProjectState): Page => pageIn(s.project, s.pageId);
+/** The format of the open page where it stands. */
+export const openFormat = (s: ProjectState): PageFormat => formatOf(s.project, openPage(s));
 export const pageIn = (project: Project, pageId: string): Page => findPage(project, pageId) ?? project.pages[0]!;
 
 /** After a step the page that it touched lies open: the one that was, if it is among them. */

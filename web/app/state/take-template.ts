@@ -1,11 +1,12 @@
-import { emptyTiles, type Page, type Project, photoIdOf } from "#core/document";
+import { emptyTiles, type Page, photoIdOf } from "#core/document";
+import type { PageFormat } from "#core/lab";
 import { framedBy } from "#core/photo";
 import { layTemplate, photoPlaces, type Template } from "#core/templates";
 import { templates as words } from "../../text/pages.ts";
 import type { Kit } from "../kit.ts";
 import { notices } from "../parts/notices.tsx";
 import { nothingChosen } from "./choose.ts";
-import { openPage, type ProjectSession } from "./project-session.ts";
+import { openFormat, openPage, type ProjectSession } from "./project-session.ts";
 import { keep, takenAway } from "./tree-gestures.ts";
 
 type Hands = Pick<Kit, "library" | "desk" | "newId">;
@@ -22,7 +23,7 @@ function flowing({ library, desk }: Hands, page: Page) {
 export const countFlowing = (kit: Hands, page: Page): number => flowing(kit, page).length;
 
 /** The page as a template would lay it out. A picture of it needs no more photos than there are places. */
-export function laidBy(kit: Hands, page: Page, format: Project["format"], template: Template, forPicture: boolean) {
+export function laidBy(kit: Hands, page: Page, format: PageFormat, template: Template, forPicture: boolean) {
   const photos = flowing(kit, page);
   const some = forPicture ? photos.slice(0, photoPlaces(template)) : photos;
   return layTemplate(page, format, template, { photos: some, newId: kit.newId });
@@ -31,7 +32,7 @@ export function laidBy(kit: Hands, page: Page, format: Project["format"], templa
 /** Lays the open page out by a template as one step, and says what did not come out even. */
 export function takeTemplate(kit: Hands, session: ProjectSession, template: Template): void {
   const now = session.state.getState();
-  const laid = laidBy(kit, openPage(now), now.project.format, template, false);
+  const laid = laidBy(kit, openPage(now), openFormat(now), template, false);
   session.commit({ code: "tookTemplate", count: 1 }, [{ type: "putPage", page: laid.page }]);
   kit.desk.setState({ tiles: nothingChosen, photos: nothingChosen });
   if (laid.made > 0) notices.create({ title: words.madePlaces(laid.made), type: "info" });

@@ -23,7 +23,7 @@ import {
 } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import type { Library } from "./library.ts";
-import { openPage, type ProjectSession } from "./project-session.ts";
+import { openFormat, openPage, type ProjectSession } from "./project-session.ts";
 
 /** What a hand does to the arrangement of a page: each gives the page as it would be, to be shown or kept. */
 
@@ -161,7 +161,7 @@ export const mirrored =
 
 const nextPage = (session: ProjectSession, next: Next): Page => {
   const now = session.state.getState();
-  return next(openPage(now), now.project.format);
+  return next(openPage(now), openFormat(now));
 };
 
 /** Shows it while a hand is still on it. */

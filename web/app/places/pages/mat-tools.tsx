@@ -4,7 +4,7 @@ import { pages as words } from "../../../text/pages.ts";
 import { useKit } from "../../kit.ts";
 import { Tip } from "../../parts/tip.tsx";
 import type { MatTone } from "../../state/desk.ts";
-import { useDesk, useProject } from "../../state/hooks.ts";
+import { openFormat, useDesk, useProject } from "../../state/hooks.ts";
 
 const tones: readonly MatTone[] = ["light", "grey", "dark"];
 
@@ -13,7 +13,8 @@ export function MatTools() {
   const { desk } = useKit();
   const mat = useDesk((s) => s.mat);
   const cutLines = useDesk((s) => s.cutLines);
-  const { format, unit } = useProject((s) => s.project);
+  const format = useProject(openFormat);
+  const unit = useProject((s) => s.project.unit);
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
   const ink = mat === "light" ? "ink.700" : "oat.50";
   return (

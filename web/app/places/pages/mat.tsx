@@ -1,22 +1,27 @@
 import { Box, Button, Heading, Text, VStack } from "@chakra-ui/react";
 import { useMemo } from "react";
 import { Link, useParams } from "react-router";
-import { bleedBox } from "#core/lab";
+import { drawnPage } from "#core/document";
+import { seenBox } from "#core/lab";
 import { pages as words } from "../../../text/pages.ts";
 import { useKit } from "../../kit.ts";
-import { PageCanvas } from "../../parts/page-canvas.tsx";
+import { SeenPage } from "../../parts/seen-page.tsx";
 import { useSizeOf } from "../../parts/size-of.ts";
 import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { nothingChosen } from "../../state/choose.ts";
-import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
+import { useFacts } from "../../state/facts.ts";
+import { openFormat, shown, shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { openPage } from "../../state/project-session.ts";
 import { CutLines } from "./cut-lines.tsx";
+import { FacingPage, useFacing } from "./facing-page.tsx";
+import { FreeLayer } from "./free-layer.tsx";
 import { MatTools } from "./mat-tools.tsx";
-import { type PageView, viewOf } from "./page-view.ts";
+import { openingView, type PageView } from "./page-view.ts";
 import { ReframeLayer } from "./reframe-layer.tsx";
 import { SeamLayer } from "./seam-layer.tsx";
 import { TileLayer } from "./tile-layer.tsx";
 import { TileMenu } from "./tile-menu.tsx";
+import { WriteLayer } from "./write-layer.tsx";
 
 const matPx = 30;
 const toolsPx = 30;
@@ -24,16 +29,26 @@ const toolsPx = 30;
 /** The surface with the page on it, and everything that can be taken hold of. */
 export function Mat() {
   const { desk } = useKit();
-  const format = useProject((s) => s.project.format);
+  const format = useProject(openFormat);
   const tone = useDesk((s) => s.mat);
   const cutLines = useDesk((s) => s.cutLines);
   const begins = useDesk((s) => s.drop.meaning.does === "begin");
-  const bare = useProject((s) => shownPage(s).tiles.length === 0);
+  const bare = useProject((s) => shownPage(s).tiles.length + shownPage(s).over.length === 0);
   const [ref, room] = useSizeOf();
-  const view = useMemo(
-    () => room && viewOf(bleedBox(format), { w: room.w, h: room.h - toolsPx }, matPx),
-    [room, format],
+  const facing = useFacing();
+  const [facingFormat, on] = [facing?.format, facing?.on];
+  const laid = useMemo(
+    () =>
+      room &&
+      openingView(
+        seenBox(format),
+        facingFormat && on && { box: seenBox(facingFormat), on },
+        { w: room.w, h: room.h - toolsPx },
+        matPx,
+      ),
+    [room, format, on, facingFormat],
   );
+  const view = laid?.view;
   // What follows a hand renders by itself; the mat around it does not.
   const held = useMemo(() => view && <HeldPage view={view} />, [view]);
   return (
@@ -47,9 +62,11 @@ export function Mat() {
       overflow="hidden"
       transition="background 160ms"
       onPointerDown={(e) => {
-        if (e.target === e.currentTarget) desk.setState({ tiles: nothingChosen, reframing: undefined });
+        if (e.target === e.currentTarget)
+          desk.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
       }}
     >
+      {laid?.facing && facing && <FacingPage facing={facing} view={laid.facing} />}
       {view && (
         <Box
           position="absolute"
@@ -84,22 +101,30 @@ function HeldPage({ view }: { readonly view: PageView }) {
   const page = useProject(shownPage);
   const settledPage = useProject(openPage);
   const moving = useProject((s) => s.draft !== undefined);
-  const format = useProject((s) => s.project.format);
+  const format = useProject(openFormat);
   const reframing = useDesk((s) => s.reframing);
   const isOpen = page.tiles.some((t) => t.id === reframing && t.filling.kind === "photo");
+  const project = useProject((s) => shown(s));
+  const facts = useFacts();
+  const under = isOpen ? settledPage : page;
+  const drawn = useMemo(() => drawnPage(project, under, (id) => facts.photo(id)?.takenAt), [project, under, facts]);
   const open = isOpen ? reframing : undefined;
+  const writing = useDesk((s) => s.writing);
   return (
     <>
       {/* While a tile is open only that tile moves, and is drawn above; the page under it rests. */}
-      <PageCanvas
-        page={open ? settledPage : page}
+      <SeenPage
+        page={drawn}
         format={format}
         scale={view.scale}
+        box={view.box}
         moving={moving && !open}
         without={open}
       />
       <TileLayer view={view} page={page} />
-      {!open && <SeamLayer view={view} page={page} format={format} />}
+      <FreeLayer view={view} page={page} format={format} />
+      {!open && !writing && <SeamLayer view={view} page={page} format={format} />}
+      {writing && <WriteLayer key={writing} view={view} tileId={writing} />}
       {open && <ReframeLayer key={open} view={view} tileId={open} />}
     </>
   );

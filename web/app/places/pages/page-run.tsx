@@ -1,48 +1,82 @@
-import { Box, chakra, Text } from "@chakra-ui/react";
-import { closestCenter, DndContext, type DragEndEvent, MouseSensor, useSensor, useSensors } from "@dnd-kit/core";
+import { Box, chakra, HStack } from "@chakra-ui/react";
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  MeasuringStrategy,
+  MouseSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
 import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { Plus } from "lucide-react";
-import { type KeyboardEvent, memo, useEffect, useRef, useState } from "react";
-import type { Page } from "#core/document";
-import { bleedBox, type PageFormat } from "#core/lab";
+import { LayoutGrid, Plus } from "lucide-react";
+import { type KeyboardEvent, memo, useEffect, useMemo, useRef } from "react";
+import { Link, useParams } from "react-router";
+import { countLeaves, formatOf, type Page } from "#core/document";
+import { type PageFormat, seenBox } from "#core/lab";
+import { book as bookWords } from "../../../text/book.ts";
 import { run as words } from "../../../text/pages.ts";
+import { pockets as pocketWords } from "../../../text/pockets.ts";
 import { useKit } from "../../kit.ts";
-import { PageCanvas } from "../../parts/page-canvas.tsx";
+import { PageThumb } from "../../parts/page-thumb.tsx";
 import { useProject, useSession } from "../../state/hooks.ts";
-import { addPage, movePage, openThe, removeThePage } from "../../state/page-list.ts";
+import { addPage, movePages, openThe, removeThePage } from "../../state/page-list.ts";
+import { addLeaf } from "../../state/pockets.ts";
 import { openPage } from "../../state/project-session.ts";
+import { type Row, rowsOf } from "../../state/rows.ts";
+import { CoverSpot } from "./cover-spot.tsx";
+import css from "./page-run.module.css";
+
+/** Measuring hundreds of places takes longer than opening the book. */
+const onlyWhileDragging = { droppable: { strategy: MeasuringStrategy.WhileDragging } };
 
 const runPx = 116;
 const thumbPx = 78;
+const facingPx = 92;
 
-/** All pages of the work in their order, where there is more than one; dragged or moved by key to reorder. */
+/** All pages of the work in their order, facing ones side by side; dragged or moved by key to reorder. */
 export function PageRun() {
   const kit = useKit();
   const session = useSession();
-  const pages = useProject((s) => s.project.pages);
-  const format = useProject((s) => s.project.format);
+  const project = useProject((s) => s.project);
+  const { pages, kind } = project;
   const open = useProject((s) => openPage(s).id);
   const list = useRef<HTMLDivElement>(null);
   const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 5 } }));
+  const rows = useMemo(() => rowsOf(project), [project]);
+  const keys = useMemo(() => rows.map((r) => r.key), [rows]);
+  const of = countLeaves(pages);
   useEffect(() => {
     list.current?.querySelector(`[data-page="${open}"]`)?.scrollIntoView({ block: "nearest" });
   }, [open]);
-  if (pages.length < 2) return null;
+  if (pages.length < 2 && kind !== "book") return null;
 
+  const moveRow = (key: string, to: number) => {
+    const row = rows.find((r) => r.key === key);
+    if (!row) return;
+    const before = rows.filter((r) => r !== row).slice(0, to);
+    movePages(
+      kit,
+      session,
+      row.pages.map((p) => p.id),
+      before.reduce((sum, r) => sum + r.pages.length, 0),
+    );
+  };
   const dropped = ({ active, over }: DragEndEvent) => {
     if (over && over.id !== active.id)
-      movePage(
-        session,
+      moveRow(
         String(active.id),
-        pages.findIndex((p) => p.id === over.id),
+        rows.findIndex((r) => r.key === over.id),
       );
   };
   const onKeyDown = (e: KeyboardEvent) => {
     const at = pages.findIndex((p) => p.id === open);
+    const row = rows.findIndex((r) => r.pages.some((p) => p.id === open));
     const by = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 }[e.key];
-    if (by !== undefined && e.altKey) movePage(session, open, at + by);
-    else if (by !== undefined) {
+    if (by !== undefined && e.altKey) {
+      if (rows[row] && rows[row + by]) moveRow(rows[row].key, row + by);
+    } else if (by !== undefined) {
       openThe(kit, session, pages[at + by]);
       const next = pages[at + by]?.id ?? open;
       requestAnimationFrame(() => list.current?.querySelector<HTMLElement>(`[data-page="${next}"]`)?.focus());
@@ -65,18 +99,24 @@ export function PageRun() {
       borderColor="oat.300"
       py="3"
     >
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
-        <SortableContext items={pages.map((p) => p.id)} strategy={verticalListSortingStrategy}>
+      <ToOverview />
+      {kind === "book" && <CoverSpot widthPx={facingPx} />}
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        measuring={onlyWhileDragging}
+        onDragEnd={dropped}
+      >
+        <SortableContext items={keys} strategy={verticalListSortingStrategy}>
           <Box role="listbox" aria-label={words.label} onKeyDown={onKeyDown}>
-            {pages.map((page, i) => (
-              <PageSpot
-                key={page.id}
-                page={page}
-                format={format}
-                number={i + 1}
-                of={pages.length}
-                open={page.id === open}
-                onOpen={() => openThe(kit, session, page)}
+            {rows.map((row) => (
+              <RowSpot
+                key={row.key}
+                row={row}
+                formats={row.pages.map((p) => formatOf(project, p))}
+                of={of}
+                open={row.pages.some((p) => p.id === open) ? open : undefined}
+                facing={kind !== "collage"}
               />
             ))}
           </Box>
@@ -84,9 +124,9 @@ export function PageRun() {
       </DndContext>
       <chakra.button
         type="button"
-        aria-label={words.add}
-        title={words.add}
-        onClick={() => addPage(kit, session)}
+        aria-label={kind === "pockets" ? pocketWords.addLeaf : words.add}
+        title={kind === "pockets" ? pocketWords.addLeaf : words.add}
+        onClick={() => (kind === "pockets" ? addLeaf(kit, session) : addPage(kit, session))}
         w={`${thumbPx}px`}
         h="40px"
         mx="auto"
@@ -105,75 +145,107 @@ export function PageRun() {
   );
 }
 
-interface PageSpotProps {
-  readonly page: Page;
-  readonly format: PageFormat;
-  readonly number: number;
-  readonly of: number;
-  readonly open: boolean;
-  readonly onOpen: () => void;
+function ToOverview() {
+  const { projectId } = useParams();
+  return (
+    <Link to={`/work/${projectId}/overview`}>
+      <HStack
+        justify="center"
+        gap="1.5"
+        fontSize="13.5px"
+        fontWeight="500"
+        minH="28px"
+        mb="2"
+        mx="2"
+        borderRadius="soft"
+        _hover={{ bg: "oat.200" }}
+      >
+        <LayoutGrid size={15} aria-hidden /> {bookWords.overview}
+      </HStack>
+    </Link>
+  );
 }
 
-function PageSpot({ page, format, number, of, open, onOpen }: PageSpotProps) {
-  const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: page.id });
-  const box = bleedBox(format);
-  const scale = thumbPx / Math.max(box.w, box.h);
+interface RowSpotProps {
+  readonly row: Row;
+  readonly formats: readonly PageFormat[];
+  readonly of: number;
+  /** The page of this row that is open, if one is. */
+  readonly open: string | undefined;
+  readonly facing: boolean;
+}
+
+const RowSpot = memo(
+  function RowSpot({ row, formats, of, open, facing }: RowSpotProps) {
+    const kit = useKit();
+    const session = useSession();
+    const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: row.key });
+    const box = seenBox(formats[0]!);
+    const leaf = { w: row.pages[0]!.leaves === 2 ? box.w / 2 : box.w, h: box.h };
+    const scale = facing ? facingPx / (2 * leaf.w) : thumbPx / Math.max(leaf.w, leaf.h);
+    const last = row.number + row.pages.reduce((sum, p) => sum + p.leaves, 0) - 1;
+    const justify = row.on === "right" ? "flex-end" : row.on === "left" ? "flex-start" : "center";
+    return (
+      <div
+        ref={setNodeRef}
+        {...listeners}
+        className={css.row}
+        style={{ transform: CSS.Translate.toString(transform), transition, zIndex: isDragging ? 2 : undefined }}
+      >
+        <div className={css.pages} style={{ justifyContent: justify, width: facing ? facingPx : undefined }}>
+          {row.pages.map((page, i) => (
+            <PageSpot
+              key={page.id}
+              page={page}
+              label={
+                page.leaves === 2
+                  ? bookWords.spreadOf(row.number, of)
+                  : words.page(row.number + i, of, page.tiles.length)
+              }
+              open={page.id === open}
+              onOpen={() => openThe(kit, session, page)}
+            >
+              <PageThumb page={page} format={formats[i]!} scale={scale} />
+            </PageSpot>
+          ))}
+        </div>
+        <p className={`${css.number} ${open ? css.openNumber : ""}`}>
+          {last > row.number ? `${row.number}\u2013${last}` : row.number}
+        </p>
+      </div>
+    );
+  },
+  (a, b) =>
+    a.open === b.open &&
+    a.of === b.of &&
+    a.facing === b.facing &&
+    a.row.number === b.row.number &&
+    a.row.on === b.row.on &&
+    a.row.pages.length === b.row.pages.length &&
+    a.row.pages.every((p, i) => p === b.row.pages[i] && a.formats[i] === b.formats[i]),
+);
+
+interface PageSpotProps {
+  readonly page: Page;
+  readonly label: string;
+  readonly open: boolean;
+  readonly onOpen: () => void;
+  readonly children: React.ReactNode;
+}
+
+export function PageSpot({ page, label, open, onOpen, children }: PageSpotProps) {
   return (
-    <Box
-      ref={setNodeRef}
-      {...listeners}
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the list hears the keys for all of its pages
+    <div
       role="option"
       aria-selected={open}
-      aria-label={words.page(number, of, page.tiles.length)}
+      aria-label={label}
       data-page={page.id}
       tabIndex={open ? 0 : -1}
       onClick={onOpen}
-      cursor="pointer"
-      py="1.5"
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      position="relative"
-      zIndex={isDragging ? 2 : undefined}
-      outline="none"
-      css={{ "&:focus-visible > div": { outline: "3px solid {colors.glaze.600}", outlineOffset: "3px" } }}
+      className={`${css.page} ${open ? css.open : ""}`}
     >
-      <Box
-        mx="auto"
-        w={`${box.w * scale}px`}
-        h={`${box.h * scale}px`}
-        boxShadow={open ? "0 0 0 3px {colors.glaze.500}, 0 0 0 4.5px white" : "paper"}
-        bg="white"
-      >
-        <Thumb page={page} format={format} scale={scale} />
-      </Box>
-      <Text
-        textAlign="center"
-        fontSize="12.5px"
-        mt="1.5"
-        fontWeight={open ? "600" : "400"}
-        color={open ? "glaze.700" : "fg.subtle"}
-        fontVariantNumeric="tabular-nums"
-      >
-        {number}
-      </Text>
-    </Box>
+      {children}
+    </div>
   );
 }
-
-/** Painted when it comes near the screen: a long run has more pages than are ever seen at once. */
-const Thumb = memo(function Thumb(props: { readonly page: Page; readonly format: PageFormat; readonly scale: number }) {
-  const at = useRef<HTMLDivElement>(null);
-  const [near, setNear] = useState(false);
-  useEffect(() => {
-    if (!at.current) return;
-    const watch = new IntersectionObserver(([seen]) => setNear(seen?.isIntersecting === true), {
-      rootMargin: "300px 0px",
-    });
-    watch.observe(at.current);
-    return () => watch.disconnect();
-  }, []);
-  return (
-    <Box ref={at} h="full" overflow="hidden">
-      {near && <PageCanvas {...props} />}
-    </Box>
-  );
-});

@@ -21,6 +21,22 @@ export function viewOf(box: Rect, room: Size, matPx: number): PageView {
   };
 }
 
+/** Two facing pages side by side: how the open one lies, and the place of the other; each to the fold and no further. */
+export function openingView(
+  open: Rect,
+  facing: { readonly box: Rect; readonly on: "left" | "right" } | undefined,
+  room: Size,
+  matPx: number,
+): { readonly view: PageView; readonly facing: PageView | undefined } {
+  if (!facing) return { view: viewOf(open, room, matPx), facing: undefined };
+  const whole = viewOf({ ...open, w: open.w + facing.box.w }, room, matPx);
+  const { scale, topPx } = whole;
+  const [first, second] = facing.on === "left" ? [facing.box, open] : [open, facing.box];
+  const left: PageView = { scale, topPx, box: first, leftPx: whole.leftPx };
+  const right: PageView = { scale, topPx, box: second, leftPx: whole.leftPx + first.w * scale };
+  return facing.on === "left" ? { view: right, facing: left } : { view: left, facing: right };
+}
+
 /** A rectangle in mm as CSS of an element that lies on the page. */
 export const placeOf = (view: PageView, r: Rect) => ({
   left: `${(r.x - view.box.x) * view.scale}px`,

@@ -14,11 +14,12 @@ import { useEffect, useRef } from "react";
 import { useSearchParams } from "react-router";
 import { findTile, mostTiles, type Page, photoIdOf } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
-import { bleedBox } from "#core/lab";
+import { seenBox } from "#core/lab";
 import type { Photo } from "#core/photo";
 import { useKit } from "../../kit.ts";
 import { IncomingBar } from "../../parts/incoming-bar.tsx";
 import { PhotoThumb } from "../../parts/photo-thumb.tsx";
+import { TurningAsk } from "../../parts/turning-ask.tsx";
 import { holdsMore } from "../../state/arrange-page.ts";
 import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { nothingDragged } from "../../state/desk.ts";
@@ -26,7 +27,7 @@ import { type Dragged, type DropMeaning, meaningOfDrop } from "../../state/drop-
 import { useDesk, useProject, useSession } from "../../state/hooks.ts";
 import { putPhoto, swapPhotos } from "../../state/page-gestures.ts";
 import { openThe } from "../../state/page-list.ts";
-import { openPage } from "../../state/project-session.ts";
+import { openFormat, openPage } from "../../state/project-session.ts";
 import { allSlippedIn, keep, show, tileMoved } from "../../state/tree-gestures.ts";
 import { Mat } from "./mat.tsx";
 import { PageRun } from "./page-run.tsx";
@@ -53,7 +54,7 @@ export function PagesPlace() {
     desk.setState({ drop: { ...nothingDragged, dragged: e.active.data.current as Dragged } });
   const meaningOf = (e: DragMoveEvent): DropMeaning => {
     const now = session.state.getState();
-    const at = pointOnPage(e, bleedBox(now.project.format));
+    const at = pointOnPage(e, seenBox(openFormat(now)));
     return meaningOfDrop(e.active.data.current as Dragged, openPage(now), at);
   };
   /** The photo that is dragged, with all that are chosen where it is one of them. */
@@ -74,6 +75,7 @@ export function PagesPlace() {
   const move = (e: DragMoveEvent) => {
     // The last movement may be told of after the end, and would leave a page on screen that is not kept.
     if (!desk.getState().drop.dragged) return;
+    openUnder(e);
     const now = meaningOf(e);
     const key = JSON.stringify(now);
     if (key === shownKey.current) return;
@@ -82,6 +84,14 @@ export function PagesPlace() {
     const next = nextOf(now);
     if (next) show(session, next);
     else session.dropPreview();
+  };
+  /** A photo from the shelf, held over the facing page, opens that page. */
+  const openUnder = (e: DragMoveEvent) => {
+    const facing = document.querySelector<HTMLElement>("[data-facing]");
+    const at = pointerOf(e);
+    if (!facing || !at || (e.active.data.current as Dragged).from !== "shelf") return;
+    const r = facing.getBoundingClientRect();
+    if (at.x >= r.left && at.x <= r.right && at.y >= r.top && at.y <= r.bottom) session.goTo(facing.dataset.facing!);
   };
   const over = () => {
     desk.setState({ drop: nothingDragged });
@@ -133,6 +143,7 @@ export function PagesPlace() {
           <Shelf />
         </Box>
       </Grid>
+      <TurningAsk />
       <DragOverlay dropAnimation={null} zIndex={1500}>
         <Ghost />
       </DragOverlay>
@@ -159,22 +170,21 @@ function photoIn(page: Page, tileId: string): string | undefined {
   return tile && photoIdOf(tile);
 }
 
+/** Where the pointer is on the screen. */
+function pointerOf(e: DragMoveEvent): Point | undefined {
+  const start = e.activatorEvent;
+  const touch = start instanceof TouchEvent ? start.touches[0] : undefined;
+  const from = start instanceof MouseEvent ? start : touch;
+  return from && { x: from.clientX + e.delta.x, y: from.clientY + e.delta.y };
+}
+
 /** Where the pointer is on the page, in mm; missing beside it. */
 function pointOnPage(e: DragMoveEvent, box: Rect): Point | undefined {
-  const start = e.activatorEvent;
-  const from =
-    start instanceof MouseEvent
-      ? { x: start.clientX, y: start.clientY }
-      : start instanceof TouchEvent && start.touches[0]
-        ? { x: start.touches[0].clientX, y: start.touches[0].clientY }
-        : undefined;
+  const from = pointerOf(e);
   const sheet = document.querySelector("[data-testid=page]")?.getBoundingClientRect();
   if (!from || !sheet) return undefined;
   const scale = sheet.width / box.w;
-  const at = {
-    x: (from.x + e.delta.x - sheet.left) / scale + box.x,
-    y: (from.y + e.delta.y - sheet.top) / scale + box.y,
-  };
+  const at = { x: (from.x - sheet.left) / scale + box.x, y: (from.y - sheet.top) / scale + box.y };
   const inside = at.x >= box.x && at.y >= box.y && at.x <= box.x + box.w && at.y <= box.y + box.h;
   return inside ? at : undefined;
 }

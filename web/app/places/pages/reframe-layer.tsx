@@ -19,7 +19,7 @@ import { tileSteps } from "#core/scene";
 import { paintScene, paintStep, setMatrix } from "../../../painters/canvas.ts";
 import { panel as words } from "../../../text/pages.ts";
 import { useKit } from "../../kit.ts";
-import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
+import { openFormat, shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { reframeChange } from "../../state/page-gestures.ts";
 import { type PageView, toPage } from "./page-view.ts";
 
@@ -41,7 +41,7 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
   const tile = findTile(page, tileId);
   const photoView = tile?.filling.kind === "photo" ? tile.filling.view : undefined;
   const photo = photoView && byId.get(photoView.photoId);
-  const format = useProject((s) => s.project.format);
+  const format = useProject(openFormat);
   const framed = useMemo(() => photo && framedBy(photo), [photo]);
   const aspect = framed?.aspect;
   const straightening = useDesk((s) => s.straightening);
@@ -277,10 +277,10 @@ function paintOpenTile(
   ctx.fillRect(view.box.x, view.box.y, view.box.w, view.box.h);
   ctx.imageSmoothingQuality = "high";
   ctx.globalAlpha = 0.45;
-  paintStep(ctx, { draw: "photo", photoId: look.photoId, matrix, clip: photoEdge(matrix) }, picture);
+  paintStep(ctx, { draw: "photo", photoId: look.photoId, matrix, clip: photoEdge(matrix) }, { picture });
   ctx.globalAlpha = 1;
-  const steps = tileSteps(tile, format, () => framed);
-  paintScene(ctx, { box: view.box, steps }, toPixels, () => picture, "high");
+  const steps = tileSteps(tile, format, { photo: () => framed });
+  paintScene(ctx, { box: view.box, steps }, toPixels, { picture: () => picture, face: () => undefined }, "high");
   setMatrix(ctx, toPixels);
   ctx.strokeStyle = "#17757e";
   ctx.lineWidth = 2.5 / view.scale;

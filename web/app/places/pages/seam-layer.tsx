@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useMemo, useState } from "react";
-import { type Page, roomFor } from "#core/document";
+import { frameRect, type Page, roomFor } from "#core/document";
+import type { Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { pages as words } from "../../../text/pages.ts";
 import { useSession } from "../../state/hooks.ts";
@@ -65,10 +66,11 @@ export function SeamLayer({ view, page, format }: SeamLayerProps) {
   };
 
   const room = roomFor(page.look, format);
+  const rects = page.tiles.map((t) => frameRect(t.frame));
   return (
     <div className={css.layer}>
       {seams.map((s) => {
-        const grip = gripPx / view.scale;
+        const grip = gripOf(s, rects, view.scale, page.look.gapMm);
         const rect = s.across
           ? { x: s.at - grip / 2, y: s.from, w: grip, h: s.to - s.from }
           : { x: s.from, y: s.at - grip / 2, w: s.to - s.from, h: grip };
@@ -95,4 +97,15 @@ export function SeamLayer({ view, page, format }: SeamLayerProps) {
       })}
     </div>
   );
+}
+
+/** How wide a seam can be gripped, in mm: a slim tile beside it keeps half of itself for the pointer. */
+function gripOf(s: PageSeam, rects: readonly Rect[], scale: number, gapMm: number): number {
+  let slimmest = Number.POSITIVE_INFINITY;
+  for (const r of rects) {
+    const [from, to, start, end] = s.across ? [r.y, r.y + r.h, r.x, r.x + r.w] : [r.x, r.x + r.w, r.y, r.y + r.h];
+    const beside = to > s.from && from < s.to && start < s.at + gapMm && end > s.at - gapMm;
+    if (beside) slimmest = Math.min(slimmest, end - start);
+  }
+  return Math.min(gripPx / scale, gapMm + slimmest / 2);
 }

@@ -8,12 +8,14 @@ import { useKit } from "../../kit.ts";
 import { choose } from "../../state/choose.ts";
 import type { Desk } from "../../state/desk.ts";
 import type { Dragged, DropMeaning } from "../../state/drop-meaning.ts";
+import { useFacts } from "../../state/facts.ts";
 import { useDesk, useLibrary, useSession } from "../../state/hooks.ts";
 import { emptyThem } from "../../state/page-gestures.ts";
 import { openPage } from "../../state/project-session.ts";
 import { keep, takenAway, tileMoved } from "../../state/tree-gestures.ts";
 import { nearestToward, type PageView, placeOf } from "./page-view.ts";
 import css from "./tile-layer.module.css";
+import { HiddenWords, hiddenWords, sayWords } from "./word-facts.tsx";
 
 /** The tiles as things one can point at, choose, drag and name; their pictures are on the canvas beneath. */
 export function TileLayer({ view, page }: { readonly view: PageView; readonly page: Page }) {
@@ -22,6 +24,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
   const chosen = useDesk((s) => s.tiles.ids);
   const { dragged, meaning } = useDesk((s) => s.drop);
   const byId = useLibrary((s) => s.byId);
+  const facts = useFacts();
   const [at, setAt] = useState<string>();
   const layer = useRef<HTMLDivElement>(null);
   const ids = page.tiles.map((t) => t.id);
@@ -33,9 +36,9 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
       focus: setAt,
       pick: (id, held) => desk.setState((s) => ({ tiles: choose(s.tiles, tileIds(), id, held) })),
       menu: (id) => !desk.getState().tiles.ids.has(id) && chooseOnly(desk, id),
-      open: (id) => {
+      open: (id, kind) => {
         chooseOnly(desk, id);
-        desk.setState({ reframing: id });
+        desk.setState(kind === "words" ? { writing: id } : { reframing: id });
       },
     };
   }, [desk, session]);
@@ -50,7 +53,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
       else if (next) layer.current?.querySelector<HTMLElement>(`[data-tile="${next}"]`)?.focus();
     } else if (e.key === " ") hands.pick(stop, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey });
     else if (e.key === "Enter") {
-      if (tile?.filling.kind === "photo") hands.open(stop);
+      if (tile?.filling.kind === "photo" || tile?.filling.kind === "words") hands.open(stop, tile.filling.kind);
     } else if (e.key === "Delete" && !chosen.has(stop))
       e.shiftKey ? keep(session, "tookAway", 1, takenAway([stop])) : emptyThem(session, [stop]);
     else return;
@@ -72,8 +75,10 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
         const rect = frameRect(tile.frame);
         const { left, top, width, height } = placeOf(view, rect);
         const { kind } = tile.filling;
-        const what =
-          kind === "empty"
+        const written = tile.filling.kind === "words" ? tile.filling : undefined;
+        const what = written
+          ? sayWords(written, facts)
+          : kind === "empty"
             ? words.emptyTile
             : kind === "colour"
               ? words.colourTile
@@ -93,6 +98,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
             label={words.tile(i + 1, page.tiles.length, what)}
             kind={kind === "photo" && !photo ? "missing" : kind}
             locked={tile.locked}
+            hidden={written ? hiddenWords(written, tile.frame, facts) : 0}
             chosen={chosen.has(tile.id)}
             stop={tile.id === stop}
             own={dragged?.from === "tile" && dragged.tileId === tile.id}
@@ -123,7 +129,7 @@ interface SpotHands {
   focus(id: string): void;
   pick(id: string, held: { readonly shift: boolean; readonly ctrl: boolean }): void;
   menu(id: string): void;
-  open(id: string): void;
+  open(id: string, kind: "photo" | "words"): void;
 }
 
 interface TileSpotProps {
@@ -135,8 +141,10 @@ interface TileSpotProps {
   readonly shortPx: number;
   readonly cornerPx: number;
   readonly label: string;
-  readonly kind: "photo" | "empty" | "colour" | "missing";
+  readonly kind: "photo" | "empty" | "colour" | "words" | "missing";
   readonly locked: boolean;
+  /** So many words found no room. */
+  readonly hidden: number;
   readonly chosen: boolean;
   readonly stop: boolean;
   /** It is the one being dragged. */
@@ -147,12 +155,12 @@ interface TileSpotProps {
 }
 
 const TileSpot = memo(function TileSpot(props: TileSpotProps) {
-  const { id, left, top, width, height, shortPx, cornerPx, label, kind, locked, chosen, stop, own, meaning, hands } =
-    props;
+  const { id, left, top, width, height, shortPx, cornerPx, label, kind, locked } = props;
+  const { hidden, chosen, stop, own, meaning, hands } = props;
   const drag = useDraggable({
     id: `tile-${id}`,
     data: { from: "tile", tileId: id } satisfies Dragged,
-    disabled: kind !== "photo" && kind !== "missing",
+    disabled: kind !== "photo" && kind !== "words" && kind !== "missing",
   });
   const bare = kind === "empty" || kind === "missing";
   const looks = [
@@ -178,13 +186,14 @@ const TileSpot = memo(function TileSpot(props: TileSpotProps) {
       onFocus={() => hands.focus(id)}
       onClick={(e) => hands.pick(id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey })}
       onContextMenu={() => hands.menu(id)}
-      onDoubleClick={() => kind === "photo" && hands.open(id)}
+      onDoubleClick={() => (kind === "photo" || kind === "words") && hands.open(id, kind)}
     >
       {locked && (
         <span className={css.lock}>
           <Lock size={12} aria-label={words.locked} />
         </span>
       )}
+      {hidden > 0 && <HiddenWords count={hidden} />}
       {bare && shortPx > 54 && (
         <div className={css.hint}>
           {kind === "missing" ? <ImageOff size={20} aria-hidden /> : <ImagePlus size={20} aria-hidden />}

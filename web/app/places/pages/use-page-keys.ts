@@ -8,6 +8,7 @@ import { emptyThem } from "../../state/page-gestures.ts";
 import { stepPage } from "../../state/page-list.ts";
 import { openPage } from "../../state/project-session.ts";
 import { keep, takenAway } from "../../state/tree-gestures.ts";
+import { takeOff } from "../../state/word-gestures.ts";
 
 /** Keys that hold wherever the focus is in this place, except in a field that is being typed in. */
 export function usePageKeys(): void {
@@ -29,6 +30,10 @@ export function usePageKeys(): void {
         if (desk.getState().reframing) return;
         const ids = [...desk.getState().tiles.ids];
         if (ids.length === 0) return;
+        if (takeOff(kit, session, ids)) {
+          e.preventDefault();
+          return;
+        }
         if (e.shiftKey) {
           keep(session, "tookAway", ids.length, takenAway(ids));
           desk.setState({ tiles: nothingChosen });
@@ -43,7 +48,8 @@ export function usePageKeys(): void {
         desk.setState({ tiles: chooseAll(page.tiles.map((t) => t.id)) });
       } else if (key === "escape") {
         const now = desk.getState();
-        if (now.reframing) desk.setState({ reframing: undefined, straightening: false });
+        if (now.writing) desk.setState({ writing: undefined });
+        else if (now.reframing) desk.setState({ reframing: undefined, straightening: false });
         else if (now.templates) {
           session.dropPreview();
           desk.setState({ templates: false });

@@ -16,7 +16,7 @@ export function concernsOf(page: Page, format: PageFormat, byId: ReadonlyMap<str
       found.empty.push(tile.id);
       continue;
     }
-    if (tile.filling.kind === "colour") continue;
+    if (tile.filling.kind !== "photo") continue;
     const { view } = tile.filling;
     const photo = byId.get(view.photoId);
     if (!photo) found.missing.push(tile.id);

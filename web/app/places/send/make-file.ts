@@ -1,4 +1,4 @@
-import { type Page, type Project, photoIdOf } from "#core/document";
+import { captionedOn, lastNumber, type PrintFile, type Project, photosOfFile } from "#core/document";
 import { fileName } from "#core/lab";
 import type { Photo } from "#core/photo";
 import type { Store } from "../../../storage/store.ts";
@@ -7,27 +7,33 @@ import { WorkerError } from "../../../workers/protocol.ts";
 
 const ownNamePattern = "{project}-{page}";
 
-export const sendFileName = (project: Project, page: Page): string =>
+export const sendFileName = (project: Project, file: PrintFile): string =>
   fileName(project.lab?.file.name ?? ownNamePattern, {
     project: project.name,
     size: project.format.name,
-    page: project.pages.indexOf(page) + 1,
-    pages: project.pages.length,
+    page: file.number,
+    pages: lastNumber(project),
+    pocket: file.pocket,
   });
 
-/** Every photo on the page with its original; a missing one stops the file, since it would leave a hole in print. */
+/** Every photo of a file with its original; a missing one stops the file, since it would leave a hole in print. */
 export async function gatherOriginals(
-  page: Page,
+  file: PrintFile,
   byId: ReadonlyMap<string, Photo>,
   store: Pick<Store, "original">,
 ): Promise<PrintOrder["photos"]> {
-  const ids = new Set(page.tiles.flatMap((t) => photoIdOf(t) ?? []));
+  const ids = photosOfFile(file);
   const found: { photo: Photo; original: Blob }[] = [];
   for (const id of ids) {
     const photo = byId.get(id);
     const original = await store.original(id);
     if (!photo || !original) throw new WorkerError("photoUnreadable", photo?.name ?? id);
     found.push({ photo, original });
+  }
+  // Words follow a photo that may lie elsewhere by now; only what is known of it is needed, and nothing stops without it.
+  for (const id of new Set(file.parts.flatMap((p) => captionedOn(p.page)))) {
+    const photo = byId.get(id);
+    if (photo && !ids.includes(id)) found.push({ photo, original: new Blob() });
   }
   return found;
 }

@@ -2,7 +2,7 @@ import { Box, Button, Flex, Grid, Heading, HStack, IconButton, Progress, Text, V
 import { ChevronLeft, ChevronRight, CircleCheck, FileDown, TriangleAlert } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
-import type { Page } from "#core/document";
+import { formatOf, holdsAnything, type Page, type PrintFile, printFiles } from "#core/document";
 import { contained } from "#core/fit";
 import { bleedBox, type PageFormat, printPixels, trimBox } from "#core/lab";
 import { formatLength, formatSize } from "#core/units";
@@ -11,15 +11,18 @@ import { printTrouble, send as words } from "../../../text/send.ts";
 import type { PrintedFile } from "../../../workers/jobs.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import { useKit } from "../../kit.ts";
+import { Labelled } from "../../parts/labelled.tsx";
 import { OneOfFew } from "../../parts/one-of-few.tsx";
-import { PageCanvas } from "../../parts/page-canvas.tsx";
 import { saveToDisk } from "../../parts/save-to-disk.ts";
+import { SeenPage } from "../../parts/seen-page.tsx";
 import { useSizeOf } from "../../parts/size-of.ts";
+import { useFacts } from "../../state/facts.ts";
 import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { stepPage } from "../../state/page-list.ts";
 import { openPage } from "../../state/project-session.ts";
 import { concernsOf } from "./concerns.ts";
 import { gatherOriginals, sendFileName } from "./make-file.ts";
+import { pagesAsked } from "./pages-asked.ts";
 
 type Making =
   | { readonly is: "idle" }
@@ -31,7 +34,7 @@ type Making =
 /** The file by name, size and pixels before it is made; then saved to disk. */
 export function SendPlace() {
   const page = useProject(openPage);
-  const nothing = useProject((s) => s.project.pages.every((p) => p.tiles.length === 0));
+  const nothing = useProject((s) => !s.project.pages.some(holdsAnything));
   const { projectId } = useParams();
   if (nothing)
     return (
@@ -50,12 +53,15 @@ export function SendPlace() {
 
 function Sending({ page }: { readonly page: Page }) {
   const project = useProject((s) => s.project);
-  const { format, unit } = project;
+  const { unit } = project;
+  const files = useFiles();
+  const file = files.find((f) => f.pageIds.includes(page.id)) ?? files[0]!;
+  const { format } = file;
   const px = printPixels(format);
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
   return (
     <Grid h="full" templateColumns="minmax(0, 1fr) 420px" minH="0">
-      <ProofView page={page} format={format} />
+      <ProofView page={page} file={file} />
       <Box overflowY="auto" bg="bg.panel" borderLeftWidth="1px" borderColor="oat.300" px="8" py="7">
         <Heading as="h1" fontSize="30px" fontWeight="520">
           {words.title}
@@ -65,7 +71,7 @@ function Sending({ page }: { readonly page: Page }) {
         </Text>
         <Facts
           rows={[
-            [words.file, sendFileName(project, page)],
+            [words.file, sendFileName(project, file)],
             [words.pixels, `${px.widthPx.toLocaleString("en")} × ${px.heightPx.toLocaleString("en")}`],
             [words.density, `${format.ppi} ppi`],
             [words.colour, words.colourValue],
@@ -73,11 +79,18 @@ function Sending({ page }: { readonly page: Page }) {
             [words.bleed, format.bleedMm > 0 ? length(format.bleedMm) : words.noBleed],
           ]}
         />
-        <Concerns page={page} format={format} />
-        <Maker open={page} />
+        <Concerns page={page} format={formatOf(project, page)} />
+        <Maker open={file} files={files} />
       </Box>
     </Grid>
   );
+}
+
+/** The files as the lab wants them. */
+function useFiles(): readonly PrintFile[] {
+  const project = useProject((s) => s.project);
+  const facts = useFacts();
+  return useMemo(() => printFiles(project, (id) => facts.photo(id)?.takenAt), [project, facts]);
 }
 
 function Facts({ rows }: { readonly rows: readonly (readonly [string, string])[] }) {
@@ -149,16 +162,24 @@ function ShowMe({ tileIds, to }: { readonly tileIds: readonly string[]; readonly
 }
 
 /** Makes the files of all pages that have something on them, or of the one that is looked at. */
-function Maker({ open }: { readonly open: Page }) {
+function Maker({ open, files }: { readonly open: PrintFile; readonly files: readonly PrintFile[] }) {
   const kit = useKit();
   const session = useSession();
   const project = useProject((s) => s.project);
   const byId = useLibrary((s) => s.byId);
   const [making, setMaking] = useState<Making>({ is: "idle" });
   const stop = useRef<AbortController>(undefined);
-  const [which, setWhich] = useState<"all" | "this">("all");
-  const full = project.pages.filter((p) => p.tiles.length > 0);
-  const pages = which === "all" ? full : [open];
+  const [which, setWhich] = useState<"all" | "this" | "some">("all");
+  const [asked, setAsked] = useState("");
+  // Of a collage only what has something on it; a book is sent with its bare pages.
+  const full = project.kind === "book" ? files : files.filter((f) => f.parts.some((p) => holdsAnything(p.page)));
+  const chosen = useMemo(() => pagesAsked(asked), [asked]);
+  const wanted =
+    which === "all"
+      ? full
+      : which === "this"
+        ? [open]
+        : files.filter((f) => f.number !== "cover" && chosen.has(f.number));
 
   async function make() {
     const abort = new AbortController();
@@ -168,14 +189,14 @@ function Maker({ open }: { readonly open: Page }) {
     try {
       const names: string[] = [];
       let printed: PrintedFile | undefined;
-      for (const [i, page] of pages.entries()) {
-        const photos = await gatherOriginals(page, byId, kit.store);
-        const order = { page, format: project.format, quality: project.lab?.file.quality ?? 0.95, photos };
+      for (const [i, file] of wanted.entries()) {
+        const photos = await gatherOriginals(file, byId, kit.store);
+        const order = { file, quality: project.lab?.file.quality ?? 0.95, photos };
         printed = await kit.printing.run("printJpeg", order, {
           signal: abort.signal,
-          onProgress: (share) => setMaking({ is: "making", share: (i + share) / pages.length }),
+          onProgress: (share) => setMaking({ is: "making", share: (i + share) / wanted.length }),
         });
-        names.push(sendFileName(project, page));
+        names.push(sendFileName(project, file));
         saveToDisk(printed.file, names.at(-1)!);
       }
       if (!printed) return;
@@ -210,7 +231,7 @@ function Maker({ open }: { readonly open: Page }) {
   }
   return (
     <Box>
-      {full.length > 1 && open.tiles.length > 0 && (
+      {full.length > 1 && (
         <Box mb="4">
           <OneOfFew
             label={words.which}
@@ -218,13 +239,35 @@ function Maker({ open }: { readonly open: Page }) {
             options={[
               ["all", words.allPages(full.length)],
               ["this", words.thisPage],
+              ["some", words.somePages],
             ]}
             onChoose={setWhich}
           />
+          {which === "some" && (
+            <Box mt="3">
+              <Labelled
+                label={words.whichSome}
+                value={asked}
+                placeholder="1-4, 8"
+                onChange={(e) => setAsked(e.target.value.slice(0, 200))}
+              />
+              {asked !== "" && wanted.length === 0 && (
+                <Text fontSize="13.5px" color="clay.600" mt="1" role="alert">
+                  {words.noneOfThose}
+                </Text>
+              )}
+            </Box>
+          )}
         </Box>
       )}
-      <Button size="lg" w="full" onClick={() => void make()} variant={making.is === "saved" ? "outline" : "solid"}>
-        <FileDown size={20} aria-hidden /> {making.is === "saved" ? words.saveAgain : words.save(pages.length)}
+      <Button
+        size="lg"
+        w="full"
+        disabled={wanted.length === 0}
+        onClick={() => void make()}
+        variant={making.is === "saved" ? "outline" : "solid"}
+      >
+        <FileDown size={20} aria-hidden /> {making.is === "saved" ? words.saveAgain : words.save(wanted.length)}
       </Button>
       {making.is === "saved" && (
         <Box role="status" mt="4" bg="moss.100" color="moss.700" borderRadius="soft" px="4" py="3" data-testid="saved">
@@ -255,7 +298,8 @@ function Maker({ open }: { readonly open: Page }) {
 }
 
 /** The page as the lab gets it, with the veil over what it cuts away, or as it comes back. */
-function ProofView({ page, format }: { readonly page: Page; readonly format: PageFormat }) {
+function ProofView({ page, file }: { readonly page: Page; readonly file: PrintFile }) {
+  const { format } = file;
   const [ref, room] = useSizeOf();
   const [shows, setShows] = useState<"whole" | "cut">("whole");
   const box = bleedBox(format);
@@ -291,7 +335,25 @@ function ProofView({ page, format }: { readonly page: Page; readonly format: Pag
               left={shows === "cut" ? `${-bleedPx}px` : 0}
               top={shows === "cut" ? `${-bleedPx}px` : 0}
             >
-              <PageCanvas page={page} format={format} scale={scale} />
+              {file.parts.map((part) => (
+                <Box
+                  key={part.page.id}
+                  position="absolute"
+                  style={{
+                    left: (part.clip.x - box.x) * scale,
+                    top: (part.clip.y - box.y) * scale,
+                    width: part.clip.w * scale,
+                    height: part.clip.h * scale,
+                  }}
+                >
+                  <SeenPage
+                    page={part.page}
+                    format={part.format}
+                    scale={scale}
+                    box={{ ...part.clip, x: part.clip.x - part.dx, y: part.clip.y - part.dy }}
+                  />
+                </Box>
+              ))}
             </Box>
             {shows === "whole" && bleedPx > 0 && (
               <Box

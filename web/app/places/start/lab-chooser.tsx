@@ -1,16 +1,19 @@
 import { Box, RadioCard, Text, VStack } from "@chakra-ui/react";
-import type { LabCard } from "#core/lab";
+import type { BookRules, LabCard } from "#core/lab";
 import { formatLength } from "#core/units";
+import { book } from "../../../text/book.ts";
 import { start as words } from "../../../text/start.ts";
 
 interface LabChooserProps {
   readonly labs: readonly LabCard[];
   readonly chosen: string;
+  /** A size of one's own may be chosen too. */
+  readonly own: boolean;
   readonly onChoose: (id: string) => void;
 }
 
 /** One card a lab, with what tells it from the others, and one for a size of one's own. */
-export function LabChooser({ labs, chosen, onChoose }: LabChooserProps) {
+export function LabChooser({ labs, chosen, own, onChoose }: LabChooserProps) {
   return (
     <RadioCard.Root value={chosen} onValueChange={(e) => e.value && onChoose(e.value)} aria-label={words.lab}>
       <VStack align="stretch" gap="2">
@@ -20,14 +23,21 @@ export function LabChooser({ labs, chosen, onChoose }: LabChooserProps) {
             value={lab.id}
             name={lab.name}
             about={lab.about}
-            facts={words.facts(formatLength(lab.bleedMm, "mm", 300), lab.ppi.wanted)}
+            facts={lab.book ? bookFacts(lab.book) : words.facts(formatLength(lab.bleedMm, "mm", 300), lab.ppi.wanted)}
           />
         ))}
-        <Choice value="own" name={words.ownSize} about={words.ownSizeAbout} />
+        {own && <Choice value="own" name={words.ownSize} about={words.ownSizeAbout} />}
       </VStack>
     </RadioCard.Root>
   );
 }
+
+const bookFacts = (rules: BookRules): string =>
+  [
+    book.rules(`${rules.pages.least}\u2013${rules.pages.most}`, book.ruleStep(rules.pages.step)),
+    rules.binding === "layFlat" ? book.layFlat : book.gutter(formatLength(rules.gutterMm, "mm", 300)),
+    rules.firstOnRight ? book.firstRight : book.firstLeft,
+  ].join(" · ");
 
 function Choice({
   value,

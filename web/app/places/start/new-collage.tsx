@@ -2,7 +2,7 @@ import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
-import { barePage, layPhotos, layTree, newProject, newStyle } from "#core/document";
+import { barePage, layPhotos, layTree, newBook, newProject, newStyle } from "#core/document";
 import { bleedBox, formatFromCard, type LabCard, ownFormat, type PageFormat, printPixels } from "#core/lab";
 import { done } from "#core/outcome";
 import { aspectOf, type Photo } from "#core/photo";
@@ -21,7 +21,7 @@ import { useLabs } from "./use-labs.ts";
 const firstOwnSize: OwnSize = { widthMm: 300, heightMm: 300, bleedMm: 3, ppi: 300 };
 
 /** From a lab's card, or a size of one's own, to a page that can be worked on; with a look at how it could turn out. */
-export function NewCollage() {
+export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
   const { store, newId, now } = useKit();
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -32,7 +32,9 @@ export function NewCollage() {
   const [own, setOwn] = useState(firstOwnSize);
   const [ownUnit, setOwnUnit] = useState<Unit>("mm");
 
-  const lab = labId === "own" ? undefined : (labs.data?.find((l) => l.id === labId) ?? squareFirst(labs.data));
+  const cards = useMemo(() => labs.data?.filter((l) => (l.kind === "book") === (kind === "book")), [labs.data, kind]);
+  const lab =
+    labId === "own" && kind === "collage" ? undefined : (cards?.find((l) => l.id === labId) ?? squareFirst(cards));
   const size = lab && (lab.sizes.find((s) => s.id === sizeId) ?? lab.sizes[Math.min(2, lab.sizes.length - 1)]!);
   const unit = lab?.unit ?? ownUnit;
   const format = useMemo(
@@ -41,12 +43,13 @@ export function NewCollage() {
   );
 
   async function begin(as: PageFormat) {
-    const { cards } = await store.projects();
+    const { cards: made } = await store.projects();
     const at = now();
-    const project = newProject(
-      { name: words.newName(cards.length + 1), unit, lab: lab ?? null, format: as },
-      { newId, at },
-    );
+    const what = { name: words.newName(kind, made.length + 1), unit, format: as };
+    const project =
+      kind === "book" && lab
+        ? newBook({ ...what, lab }, { newId, at })
+        : newProject({ ...what, lab: lab ?? null }, { newId, at });
     await store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
     await queries.invalidateQueries({ queryKey: ["projects"] });
     await navigate(`/work/${project.id}/pages`);
@@ -56,7 +59,7 @@ export function NewCollage() {
     <Grid templateColumns="340px minmax(0, 1fr) 380px" gap="8" alignItems="start">
       <Section title={words.lab}>
         {labs.isError && <Text color="clay.600">{words.labsMissing}</Text>}
-        <LabChooser labs={labs.data ?? []} chosen={lab?.id ?? "own"} onChoose={setLabId} />
+        <LabChooser labs={cards ?? []} chosen={lab?.id ?? "own"} own={kind === "collage"} onChoose={setLabId} />
       </Section>
       <Section title={words.size}>
         {lab && size ? (
@@ -100,7 +103,7 @@ export function NewCollage() {
           )}
         </Box>
         <Button size="lg" w="full" mt="3" disabled={!format.ok} onClick={() => format.ok && void begin(format.value)}>
-          {words.begin}
+          {words.begin(kind)}
         </Button>
       </Box>
     </Grid>

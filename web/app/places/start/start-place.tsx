@@ -1,14 +1,23 @@
 import { Box, Flex, Heading, HStack, Text, VStack } from "@chakra-ui/react";
+import { lazy, Suspense, useState } from "react";
+import type { Project } from "#core/document";
 import { start as words } from "../../../text/start.ts";
 import { BringIn, TakeSample } from "../../parts/bring-in.tsx";
 import { IncomingBar } from "../../parts/incoming-bar.tsx";
+import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { useLibrary } from "../../state/hooks.ts";
 import { NewCollage } from "./new-collage.tsx";
 import { YourWork } from "./your-work.tsx";
 
+// The first screen shows without these, and they follow.
+const OpenFile = lazy(() => import("../../parts/work/open-file.tsx").then((m) => ({ default: m.OpenFile })));
+const ExampleWorks = lazy(() => import("./example-works.tsx").then((m) => ({ default: m.ExampleWorks })));
+const NewPockets = lazy(() => import("./new-pockets.tsx").then((m) => ({ default: m.NewPockets })));
+
 /** Where one comes in: what there is already, and what could be made. */
 export function StartPlace() {
   const count = useLibrary((s) => s.photos.length);
+  const [kind, setKind] = useState<Project["kind"]>("collage");
   const coming = useLibrary((s) => s.incoming !== undefined);
   return (
     <Box h="full" overflowY="auto">
@@ -16,10 +25,36 @@ export function StartPlace() {
       <Box maxW="1180px" mx="auto" px="8" py="8">
         {count === 0 && !coming && <FirstPhotos />}
         <YourWork />
-        <Heading as="h1" fontSize="34px" fontWeight="520" lineHeight="1.15" mb="5">
-          {words.title}
-        </Heading>
-        <NewCollage />
+        <Suspense>
+          <ExampleWorks />
+        </Suspense>
+        <HStack justify="space-between" align="end" mb="5" gap="4">
+          <Heading as="h1" fontSize="34px" fontWeight="520" lineHeight="1.15">
+            {words.title}
+          </Heading>
+          <Suspense>
+            <OpenFile />
+          </Suspense>
+        </HStack>
+        <Box mb="6">
+          <OneOfFew
+            label={words.title}
+            value={kind}
+            options={[
+              ["collage", words.kinds.collage],
+              ["pockets", words.kinds.pockets],
+              ["book", words.kinds.book],
+            ]}
+            onChoose={setKind}
+          />
+        </Box>
+        {kind === "pockets" ? (
+          <Suspense>
+            <NewPockets />
+          </Suspense>
+        ) : (
+          <NewCollage key={kind} kind={kind} />
+        )}
       </Box>
     </Box>
   );

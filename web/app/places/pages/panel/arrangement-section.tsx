@@ -21,6 +21,7 @@ import { Act, PanelSection } from "./parts.tsx";
 
 /** How the page's photos are arranged, what that cuts off, and what can be done with the whole of it. */
 export function ArrangementSection({ page, arrangement }: { readonly page: Page; readonly arrangement: Arrangement }) {
+  if (arrangement.kind === "pockets") return null;
   return arrangement.kind === "grid" ? <OfGrid grid={arrangement} /> : <OfTree page={page} tree={arrangement} />;
 }
 

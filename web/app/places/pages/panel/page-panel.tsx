@@ -6,15 +6,19 @@ import { formatLength, formatSize, type Unit, units } from "#core/units";
 import { changeTrouble, templates as templateWords, panel as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
 import { Choose } from "../../../parts/choose-one.tsx";
-import { useProject, useSession } from "../../../state/hooks.ts";
+import { openFormat, useProject, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
+import { AddWords } from "./add-words.tsx";
 import { ArrangementSection } from "./arrangement-section.tsx";
+import { Backdrop } from "./backdrop.tsx";
+import { BookSection } from "./book-section.tsx";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { Margins } from "./margins.tsx";
 import { OtherWays } from "./other-ways.tsx";
 import { PagesSection } from "./pages-section.tsx";
 import { PanelSection, PanelTitle } from "./parts.tsx";
+import { KeepAsPockets, PocketsSection } from "./pockets-section.tsx";
 
 /** The page as a whole: its grid, its gaps, its colours. */
 export const PagePanel = memo(function PagePanel() {
@@ -22,11 +26,13 @@ export const PagePanel = memo(function PagePanel() {
   const session = useSession();
   // As it is kept: what a hand is doing at the moment is followed by those parts alone that show it.
   const page = useProject(openPage);
-  const format = useProject((s) => s.project.format);
+  const format = useProject(openFormat);
   const unit = useProject((s) => s.project.unit);
   const lab = useProject((s) => s.project.lab);
+  const kind = useProject((s) => s.project.kind);
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
   const { look } = page;
+  const inPockets = page.arrangement?.kind === "pockets";
 
   const show = (next: Look) => session.preview([{ type: "setLook", pageId: page.id, look: next }]);
   const keep = (code: StepCode, next: Look): string | undefined => {
@@ -65,23 +71,32 @@ export const PagePanel = memo(function PagePanel() {
           />
         </Box>
       </HStack>
-      <HStack gap="2" mb="4">
-        <Button size="sm" variant="outline" onClick={() => desk.setState({ templates: true })}>
-          <LayoutTemplate size={16} aria-hidden /> {templateWords.open}
-        </Button>
-      </HStack>
+      {inPockets ? (
+        <PocketsSection />
+      ) : (
+        <HStack gap="2" mb="4">
+          <Button size="sm" variant="outline" onClick={() => desk.setState({ templates: true })}>
+            <LayoutTemplate size={16} aria-hidden /> {templateWords.open}
+          </Button>
+        </HStack>
+      )}
+      {kind === "pockets" && !inPockets && <KeepAsPockets />}
+      <AddWords />
       {page.arrangement && <ArrangementSection page={page} arrangement={page.arrangement} />}
-      {page.arrangement && <OtherWays />}
+      {page.arrangement && !inPockets && <OtherWays />}
       <PanelSection>
-        {row(words.gap, "changedGap", look.gapMm, Math.max(8, shortMm / 12), (gapMm) => ({ ...kept(), gapMm }))}
-        <Margins
-          key={page.id}
-          margin={look.margin}
-          unit={unit}
-          format={format}
-          onShow={(margin) => show({ ...kept(), margin })}
-          onKeep={(margin) => keep("changedMargin", { ...kept(), margin })}
-        />
+        {!inPockets &&
+          row(words.gap, "changedGap", look.gapMm, Math.max(8, shortMm / 12), (gapMm) => ({ ...kept(), gapMm }))}
+        {!inPockets && (
+          <Margins
+            key={page.id}
+            margin={look.margin}
+            unit={unit}
+            format={format}
+            onShow={(margin) => show({ ...kept(), margin })}
+            onKeep={(margin) => keep("changedMargin", { ...kept(), margin })}
+          />
+        )}
         {row(words.corner, "changedCorner", look.cornerMm, Math.max(10, shortMm / 8), (cornerMm) => ({
           ...kept(),
           cornerMm,
@@ -104,8 +119,10 @@ export const PagePanel = memo(function PagePanel() {
           onMove={(background) => show({ ...kept(), background })}
           onEnd={(background) => void keep("changedColour", { ...kept(), background })}
         />
+        <Backdrop look={look} onShow={show} onKeep={keep} />
       </PanelSection>
-      <PagesSection />
+      <BookSection />
+      {kind !== "pockets" && <PagesSection />}
     </>
   );
 });

@@ -68,11 +68,12 @@ interface ActProps {
   readonly pressed?: boolean;
   /** Takes its part of the row. */
   readonly grows?: boolean;
+  readonly disabled?: boolean;
   readonly onAct: () => void;
 }
 
 /** A small thing to do, told by its picture and, on hover, by its name. */
-export function Act({ icon: Icon, name, pressed, grows, onAct }: ActProps) {
+export function Act({ icon: Icon, name, pressed, grows, disabled, onAct }: ActProps) {
   return (
     <Tip words={name}>
       <IconButton
@@ -81,6 +82,7 @@ export function Act({ icon: Icon, name, pressed, grows, onAct }: ActProps) {
         variant="outline"
         aria-label={name}
         aria-pressed={pressed}
+        disabled={disabled}
         onClick={onAct}
         {...pressedLook(pressed)}
       >

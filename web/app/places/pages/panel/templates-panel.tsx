@@ -27,7 +27,7 @@ import { useKit } from "../../../kit.ts";
 import { Choose } from "../../../parts/choose-one.tsx";
 import { notices } from "../../../parts/notices.tsx";
 import { saveToDisk } from "../../../parts/save-to-disk.ts";
-import { useProject, useSession } from "../../../state/hooks.ts";
+import { openFormat, useProject, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { countFlowing, takeTemplate } from "../../../state/take-template.ts";
 import { CardGrid } from "./card-grid.tsx";
@@ -42,7 +42,7 @@ export function TemplatesPanel() {
   const { desk, templates } = kit;
   const session = useSession();
   const page = useProject(openPage);
-  const format = useProject((s) => s.project.format);
+  const format = useProject(openFormat);
   const own = useStore(templates.state, (s) => s.own);
   const favourites = useStore(templates.state, (s) => s.favourites);
   const photos = countFlowing(kit, page);

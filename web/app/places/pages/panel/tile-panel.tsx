@@ -1,14 +1,16 @@
 import { Box, Button, HStack, Text } from "@chakra-ui/react";
-import { Crop, PaintBucket } from "lucide-react";
+import { Crop, PaintBucket, Type } from "lucide-react";
 import { memo } from "react";
 import type { Colour } from "#core/colour";
-import { frameRect, type Tile } from "#core/document";
+import { frameRect, isFree, type Tile } from "#core/document";
 import { formatLength, formatSize } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/pages.ts";
+import { words as wordWords } from "../../../../text/words.ts";
 import { useKit } from "../../../kit.ts";
 import { takenMoment } from "../../../parts/dates.ts";
 import { PhotoThumb } from "../../../parts/photo-thumb.tsx";
-import { useDesk, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
+import { useFacts } from "../../../state/facts.ts";
+import { openFormat, useDesk, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
 import {
   emptyThem,
   holdColour,
@@ -18,8 +20,11 @@ import {
   replaceEverywhere,
 } from "../../../state/page-gestures.ts";
 import { openPage } from "../../../state/project-session.ts";
+import { captionUnder, writeIn } from "../../../state/word-gestures.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
+import { MoveToPage } from "./move-to-page.tsx";
+import { Papers } from "./papers.tsx";
 import { PanelSection, PanelTitle } from "./parts.tsx";
 import { Reframing } from "./reframing.tsx";
 import { SharpnessFigure } from "./sharpness.tsx";
@@ -27,12 +32,15 @@ import { TilePlace } from "./tile-place.tsx";
 
 /** One tile: its photo, how sharp it prints, and what can be done with it. */
 export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile }) {
-  const { desk } = useKit();
+  const kit = useKit();
+  const { desk } = kit;
   const session = useSession();
+  const page = useProject(openPage);
+  const facts = useFacts();
   const byId = useLibrary((s) => s.byId);
   const reframing = useDesk((s) => s.reframing === tile.id);
   const chosenPhotos = useDesk((s) => s.photos.ids);
-  const format = useProject((s) => s.project.format);
+  const format = useProject(openFormat);
   const unit = useProject((s) => s.project.unit);
   const view = tile.filling.kind === "photo" ? tile.filling.view : undefined;
   const photo = view && byId.get(view.photoId);
@@ -90,7 +98,21 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile
               {words.empty}
             </Button>
           )}
+          {view && !reframing && <MoveToPage tileIds={[tile.id]} />}
+          {!reframing && (!view || photo?.section === "papers") && (
+            <Papers label={wordWords.papers} chosen={view?.photoId} onTake={(id) => putPhoto(session, tile.id, id)} />
+          )}
           {!view && <PlainColour tile={tile} />}
+          {!view && (
+            <Button variant="ghost" w="full" onClick={() => writeIn(kit, session, tile.id)}>
+              <Type size={17} aria-hidden /> {wordWords.writeHere}
+            </Button>
+          )}
+          {view && photo && !reframing && !isFree(page, tile.id) && page.arrangement?.kind !== "pockets" && (
+            <Button variant="ghost" w="full" onClick={() => void captionUnder(kit, session, tile.id, facts)}>
+              <Type size={17} aria-hidden /> {wordWords.captionHere}
+            </Button>
+          )}
         </HStack>
       </PanelSection>
       {!reframing && <TilePlace tile={tile} />}
@@ -132,7 +154,7 @@ const firstColour: Colour = "#d9d2c4";
 function Dress({ tile }: { readonly tile: Tile }) {
   const session = useSession();
   const page = useProject(openPage);
-  const format = useProject((s) => s.project.format);
+  const format = useProject(openFormat);
   const unit = useProject((s) => s.project.unit);
   const change = (dress: { cornerMm?: number; widthMm?: number }) =>
     ({

@@ -33,7 +33,7 @@ export function TilePlace({ tile }: { readonly tile: Tile }) {
   const byId = useLibrary((s) => s.byId);
   const page = useProject(openPage);
   const chosen = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
-  if (!page.arrangement) return null;
+  if (!page.arrangement || page.arrangement.kind === "pockets") return null;
   const photo = byId.get(photoIdOf(tile) ?? "");
   const slips = chosen === undefined ? undefined : byId.get(chosen);
   const take = () => {

@@ -1,13 +1,16 @@
 import { Button, VStack } from "@chakra-ui/react";
-import { ArrowLeftRight, Link2, X } from "lucide-react";
-import { areTogether, type Tile } from "#core/document";
+import { ArrowLeftRight, Grid2x2, Link2, X } from "lucide-react";
+import { areTogether, photoIdOf, type Tile } from "#core/document";
 import { panel as words } from "../../../../text/pages.ts";
+import { pockets as pocketWords } from "../../../../text/pockets.ts";
 import { useKit } from "../../../kit.ts";
 import { nothingChosen } from "../../../state/choose.ts";
-import { useProject, useSession } from "../../../state/hooks.ts";
+import { useDesk, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
 import { emptyThem, swapPhotos } from "../../../state/page-gestures.ts";
+import { runThrough } from "../../../state/pockets.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { keep, keptTogether, takenAway } from "../../../state/tree-gestures.ts";
+import { MoveToPage } from "./move-to-page.tsx";
 import { PanelSection, PanelTitle, pressedLook } from "./parts.tsx";
 import { LockSwitch } from "./tile-place.tsx";
 
@@ -22,6 +25,10 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly Tile[] }) {
   const together = useProject((s) => areTogether(openPage(s), ids));
   const full = tiles.filter((t) => t.filling.kind === "photo");
   const [a, b] = tiles;
+  const inPockets = useProject((s) => openPage(s).arrangement?.kind === "pockets");
+  const byId = useLibrary((s) => s.byId);
+  const shelfChoice = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
+  const only = byId.get(shelfChoice ?? photoIdOf(full[0] ?? tiles[0]!) ?? "");
   return (
     <>
       <PanelTitle>{words.tiles(tiles.length)}</PanelTitle>
@@ -32,7 +39,12 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly Tile[] }) {
               <ArrowLeftRight size={17} aria-hidden /> {words.swap}
             </Button>
           )}
-          {tiles.length <= mostTogether && (
+          {inPockets && only && (
+            <Button variant="outline" onClick={() => runThrough(session, ids, only)}>
+              <Grid2x2 size={17} aria-hidden /> {pocketWords.through}
+            </Button>
+          )}
+          {!inPockets && tiles.length <= mostTogether && (
             <Button
               variant="outline"
               aria-pressed={together}
@@ -42,21 +54,24 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly Tile[] }) {
               <Link2 size={17} aria-hidden /> {words.together}
             </Button>
           )}
-          <Button
-            variant="outline"
-            onClick={() => {
-              keep(session, "tookAway", ids.length, takenAway(ids));
-              desk.setState({ tiles: nothingChosen });
-            }}
-          >
-            <X size={17} aria-hidden /> {words.takeAwayMany(ids.length)}
-          </Button>
+          {!inPockets && (
+            <Button
+              variant="outline"
+              onClick={() => {
+                keep(session, "tookAway", ids.length, takenAway(ids));
+                desk.setState({ tiles: nothingChosen });
+              }}
+            >
+              <X size={17} aria-hidden /> {words.takeAwayMany(ids.length)}
+            </Button>
+          )}
           {full.length > 0 && (
             <Button variant="ghost" onClick={() => emptyThem(session, ids)}>
               {words.emptyMany(full.length)}
             </Button>
           )}
         </VStack>
+        {full.length > 0 && <MoveToPage tileIds={ids} />}
         <LockSwitch tiles={tiles} label={words.lockMany} />
       </PanelSection>
     </>

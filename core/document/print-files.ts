@@ -1,0 +1,132 @@
+import type { Rect } from "#core/geometry";
+import { bleedBox, type PageFormat } from "#core/lab";
+import { countLeaves, coverFormat, firstOnRight, formatOf, leavesBefore, openingsOf, rulesOf } from "./book.ts";
+import { frameRect, type Page, photosOf, type Tile } from "./page.ts";
+import type { Project } from "./project.ts";
+import { drawnPage } from "./running.ts";
+
+/** A page on a file: moved by `dx` and `dy` mm, and seen inside `clip` (both in the file's own mm, from its trim's top left). */
+export interface FilePart {
+  readonly page: Page;
+  readonly format: PageFormat;
+  readonly dx: number;
+  readonly dy: number;
+  readonly clip: Rect;
+}
+
+/** One file for the lab: what its name says, how large it is, and what is on it. */
+export interface PrintFile {
+  /** Number of its first page, or the cover. */
+  readonly number: number | "cover";
+  /** Of a card that is printed by itself: which pocket of its page it is for, from 1. */
+  readonly pocket?: number;
+  readonly format: PageFormat;
+  readonly parts: readonly FilePart[];
+  /** Pages of the project that are on it. */
+  readonly pageIds: readonly string[];
+}
+
+/** Every file of a project as its lab wants them: a page each, or a spread each; the cover by itself, first. */
+export function printFiles(project: Project, takenOf: (photoId: string) => string | undefined): PrintFile[] {
+  const drawn = (page: Page) => drawnPage(project, page, takenOf);
+  const cover = project.cover && coverFormat(project);
+  const first: PrintFile[] =
+    project.cover && cover ? [whole("cover", drawn(project.cover.page), project.cover.page.id, cover)] : [];
+  if (project.pockets?.output === "inserts") return project.pages.flatMap((p, i) => insertFiles(project, p, i + 1));
+  if (project.kind !== "book")
+    return [...first, ...project.pages.map((p, i) => whole(i + 1, drawn(p), p.id, formatOf(project, p)))];
+  return [
+    ...first,
+    ...(rulesOf(project)?.files === "spreads" ? spreadFiles(project, drawn) : leafFiles(project, drawn)),
+  ];
+}
+
+const whole = (number: PrintFile["number"], page: Page, pageId: string, format: PageFormat): PrintFile => ({
+  number,
+  format,
+  parts: [{ page, format, dx: 0, dy: 0, clip: bleedBox(format) }],
+  pageIds: [pageId],
+});
+
+/** Of a spread each file takes its half, and a little of the other where the bleed at the fold is. */
+function leafFiles(project: Project, drawn: (page: Page) => Page): PrintFile[] {
+  const before = leavesBefore(project.pages);
+  const leaf = project.format;
+  return project.pages.flatMap((page, i) =>
+    Array.from(
+      { length: page.leaves },
+      (_, k): PrintFile => ({
+        number: before[i]! + k + 1,
+        format: leaf,
+        parts: [
+          { page: drawn(page), format: formatOf(project, page), dx: -k * leaf.widthMm, dy: 0, clip: bleedBox(leaf) },
+        ],
+        pageIds: [page.id],
+      }),
+    ),
+  );
+}
+
+function spreadFiles(project: Project, drawn: (page: Page) => Page): PrintFile[] {
+  const leaf = project.format;
+  const format: PageFormat = { ...leaf, widthMm: 2 * leaf.widthMm };
+  const box = bleedBox(format);
+  const half = box.w / 2;
+  return openingsOf(project.pages, firstOnRight(project)).map((o): PrintFile => {
+    if (o.spread) return { ...whole(o.firstNumber, drawn(o.spread), o.spread.id, format), number: o.firstNumber };
+    const part = (page: Page, onRight: boolean): FilePart => ({
+      page: drawn(page),
+      format: formatOf(project, page),
+      dx: onRight ? leaf.widthMm : 0,
+      dy: 0,
+      clip: { ...box, x: onRight ? leaf.widthMm : box.x, w: half },
+    });
+    const parts = [...(o.left ? [part(o.left, false)] : []), ...(o.right ? [part(o.right, true)] : [])];
+    return { number: o.firstNumber, format, parts, pageIds: parts.map((p) => p.page.id) };
+  });
+}
+
+export const photosOfFile = (file: PrintFile): readonly string[] => [
+  ...new Set(file.parts.flatMap((p) => photosOf(p.page))),
+];
+
+/** How many numbers the names have to hold, so that they sort as the pages do. */
+export const lastNumber = (project: Project): number => countLeaves(project.pages);
+
+/** Each card of a page of pockets as a print of its own: its picture goes on into its bleed, and nothing else is on it. */
+function insertFiles(project: Project, page: Page, number: number): PrintFile[] {
+  const pageFormat = formatOf(project, page);
+  const bleedMm = project.pockets?.bleedMm ?? 0;
+  return page.tiles.flatMap((tile, i): PrintFile[] => {
+    if (tile.filling.kind === "empty") return [];
+    const r = frameRect(tile.frame);
+    const format: PageFormat = {
+      ...project.format,
+      widthMm: r.w,
+      heightMm: r.h,
+      bleedMm,
+      safeMm: Math.min(3, r.w / 8),
+    };
+    const alone: Page = {
+      ...page,
+      tiles: [grown(tile, bleedMm)],
+      over: [],
+      arrangement: null,
+      look: { ...page.look, backdrop: null },
+    };
+    const part: FilePart = { page: alone, format: pageFormat, dx: -r.x, dy: -r.y, clip: bleedBox(format) };
+    return [{ number, pocket: i + 1, format, parts: [part], pageIds: [page.id] }];
+  });
+}
+
+/** A tile with its bleed; the photo in it prints as large as before where a hand has framed it. */
+function grown(tile: Tile, byMm: number): Tile {
+  const { width, height } = tile.frame;
+  const frame = { ...tile.frame, width: width + 2 * byMm, height: height + 2 * byMm };
+  const next: Tile = { ...tile, frame, outline: { ...tile.outline, cornerMm: 0 } };
+  if (tile.filling.kind !== "photo" || !tile.filling.view.byHand) return next;
+  const { view } = tile.filling;
+  // Covering the larger tile takes a larger photo at the same zoom; which side decides does not matter for so little.
+  const zoom = Math.max(1, view.zoom * Math.min(width / frame.width, height / frame.height));
+  return { ...next, filling: { kind: "photo", view: { ...view, zoom } } };
+}

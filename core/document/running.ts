@@ -1,0 +1,73 @@
+import { safeBox } from "#core/lab";
+import { mmOfPt, spanWords } from "#core/words";
+import { firstOnRight, formatOf, leavesBefore, sideAt } from "./book.ts";
+import { drawnCover } from "./cover.ts";
+import { newTile } from "./lay-photos.ts";
+import { type Page, photoIdOf, type Tile, type Words } from "./page.ts";
+import { pocketLines } from "./pocket-pages.ts";
+import type { Project } from "./project.ts";
+
+type TakenOf = (photoId: string) => string | undefined;
+
+/** A page as it is drawn: with its number and what runs beside it; the cover with its spine. Same page where there is nothing of that. */
+export function drawnPage(project: Project, page: Page, takenOf: TakenOf): Page {
+  if (project.cover?.page.id === page.id) return drawnCover({ ...project, cover: { ...project.cover, page } }) ?? page;
+  if (project.pockets?.welds && page.arrangement?.kind === "pockets")
+    return { ...page, over: [...page.over, ...pocketLines(page)] };
+  const running = runningTiles(project, page, takenOf);
+  return running.length === 0 ? page : { ...page, over: [...page.over, ...running] };
+}
+
+/** The foot of each leaf of a page, in mm: in the middle of the margin where there is one, never outside of what is safe. */
+export function runningTiles(project: Project, page: Page, takenOf: TakenOf): Tile[] {
+  const numbers = project.book?.numbers;
+  const i = project.pages.findIndex((p) => p.id === page.id);
+  if (!numbers?.shown || page.plain || page.blank || i < 0) return [];
+  const first = leavesBefore(project.pages)[i]!;
+  const format = formatOf(project, page);
+  const safe = safeBox(format);
+  const leaf = project.format.widthMm;
+  const lineMm = 1.5 * mmOfPt(numbers.style.sizePt);
+  const foot = safe.y + safe.h - lineMm / 2;
+  const middle = project.format.heightMm - Math.max(page.look.margin.bottom, 0) / 2;
+  const y = Math.min(foot, Math.max(middle, foot - lineMm));
+  const beside = besideWords(project, page, takenOf);
+  return Array.from({ length: page.leaves }, (_, k) => {
+    const side = sideAt(first + k, firstOnRight(project));
+    const number = String(first + k + 1);
+    const outerLeft = side === "left";
+    const atLeft = numbers.place === "outer" ? outerLeft : !outerLeft;
+    const parts = beside === "" ? [number] : atLeft || numbers.place === "middle" ? [number, beside] : [beside, number];
+    const words: Words = {
+      kind: "words",
+      text: parts.join("   "),
+      style: { ...numbers.style, align: numbers.place === "middle" ? "centre" : atLeft ? "left" : "right" },
+      role: "caption",
+      from: null,
+      card: null,
+    };
+    const from = Math.max(safe.x, k * leaf + project.format.safeMm);
+    const to = Math.min(safe.x + safe.w, (k + 1) * leaf - (k + 1 < page.leaves ? project.format.safeMm : 0));
+    return {
+      ...newTile(page, undefined, () => `running-${k}`),
+      outline: { kind: "rectangle", cornerMm: 0 },
+      edge: { border: { ...page.look.border, widthMm: 0 } },
+      frame: { centre: { x: (from + to) / 2, y }, width: to - from, height: lineMm, turn: 0 },
+      filling: words,
+    };
+  });
+}
+
+function besideWords(project: Project, page: Page, takenOf: TakenOf): string {
+  const running = project.book?.numbers.running ?? "nothing";
+  if (running === "name") return project.name;
+  if (running === "nothing") return "";
+  const days = page.tiles.flatMap((t) => takenOf(photoIdOf(t) ?? "") ?? []).sort();
+  return days.length === 0 ? "" : spanWords(days[0]!, days.at(-1)!);
+}
+
+/** How much margin the foot of a page needs, so that its number stands clear of what lies on the page. */
+export function footFor(project: Project): number {
+  const pt = project.book?.numbers.style.sizePt ?? 8;
+  return Math.ceil((project.format.safeMm + 1.5 * mmOfPt(pt) + 1.5) * 2) / 2;
+}

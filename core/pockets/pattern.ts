@@ -1,0 +1,145 @@
+import { z } from "zod";
+import type { Rect } from "#core/geometry";
+import { done, type Outcome, refused } from "#core/outcome";
+import { mmPerInch } from "#core/units";
+
+const mm = z.number().positive().max(1000);
+
+/** A page of clear pockets as its front is seen, in mm from its top left; the holes for the binder lie on its left. */
+export const patternSchema = z
+  .object({
+    id: z.string().min(1).max(64),
+    name: z.string().min(1).max(80),
+    binder: z.string().max(40),
+    widthMm: mm,
+    heightMm: mm,
+    pockets: z
+      .array(z.object({ x: z.number().nonnegative(), y: z.number().nonnegative(), w: mm, h: mm }).readonly())
+      .min(1)
+      .max(60)
+      .readonly(),
+  })
+  .readonly();
+export type PocketPattern = z.infer<typeof patternSchema>;
+
+/** Strip with the holes, at the inner edge; the other edges are welded. */
+const stripMm = 14;
+const edgeMm = 3;
+/** Welded seam between two pockets. */
+const weldMm = 2;
+/** A pocket is so much larger than the card that it is named for. */
+const playMm = 2;
+
+/** Rows of pockets, each row by the widths and one height of its cards in inches; as wide and high as its pockets make it. */
+function inRows(
+  id: string,
+  name: string,
+  binder: string,
+  rows: readonly (readonly [height: number, ...widths: number[]])[],
+): PocketPattern {
+  const pockets: Rect[] = [];
+  let y = edgeMm;
+  let right = 0;
+  for (const [height, ...widths] of rows) {
+    let x = stripMm;
+    const h = height * mmPerInch + playMm;
+    for (const width of widths) {
+      const w = width * mmPerInch + playMm;
+      pockets.push({ x, y, w, h });
+      x += w + weldMm;
+    }
+    right = Math.max(right, x - weldMm);
+    y += h + weldMm;
+  }
+  return {
+    id,
+    name,
+    binder,
+    widthMm: tidy(right + edgeMm),
+    heightMm: tidy(y - weldMm + edgeMm),
+    pockets: pockets.map(tidyRect),
+  };
+}
+
+const tidy = (v: number): number => Math.round(v * 100) / 100;
+const tidyRect = (r: Rect): Rect => ({ x: tidy(r.x), y: tidy(r.y), w: tidy(r.w), h: tidy(r.h) });
+
+const times = (n: number, row: readonly [number, ...number[]]) => Array.from({ length: n }, () => row);
+const a6 = [5.83, 4.13, 4.13] as const;
+
+/** Patterns that come along, by the binder that they are for. */
+export const shippedPatterns: readonly PocketPattern[] = [
+  inRows("12-nine-squares", "Nine squares, 4 × 4 in", "12 × 12 in", times(3, [4, 4, 4, 4])),
+  inRows("12-six-level", "Six level, 6 × 4 in", "12 × 12 in", times(3, [4, 6, 6])),
+  inRows("12-twelve-upright", "Twelve upright, 3 × 4 in", "12 × 12 in", times(3, [4, 3, 3, 3, 3])),
+  inRows("12-four-large", "Four large, 6 × 6 in", "12 × 12 in", times(2, [6, 6, 6])),
+  inRows("12-mixed", "Mixed, 6 × 4 and 3 × 4 in", "12 × 12 in", [
+    [4, 6, 3, 3],
+    [4, 3, 3, 6],
+    [4, 6, 3, 3],
+  ]),
+  inRows("12-one", "One whole, 12 × 12 in", "12 × 12 in", [[12, 12]]),
+  inRows("85-nine-cards", "Nine cards, 2½ × 3½ in", "8½ × 11 in", times(3, [3.5, 2.5, 2.5, 2.5])),
+  inRows("85-four-upright", "Four upright, 4 × 5 in", "8½ × 11 in", times(2, [5, 4, 4])),
+  inRows("85-level-and-squares", "Two upright and two squares, 4 × 6 and 4 × 4 in", "8½ × 11 in", [
+    [6, 4, 4],
+    [4, 4, 4],
+  ]),
+  inRows("912-nine-upright", "Nine upright, 3 × 4 in", "9 × 12 in", times(3, [4, 3, 3, 3])),
+  inRows("912-mixed", "Mixed, 6 × 4 and 3 × 4 in", "9 × 12 in", [
+    [4, 6, 3],
+    [4, 3, 6],
+    [4, 6, 3],
+  ]),
+  inRows("912-six-squares", "Six squares, 4 × 4 in", "9 × 12 in", times(3, [4, 4, 4])),
+  inRows("68-four-upright", "Four upright, 3 × 4 in", "6 × 8 in", times(2, [4, 3, 3])),
+  inRows("68-two-level", "Two level, 6 × 4 in", "6 × 8 in", times(2, [4, 6])),
+  inRows("68-one-and-two", "One level and two upright", "6 × 8 in", [
+    [4, 6],
+    [4, 3, 3],
+  ]),
+  inRows("a4-four-a6", "Four of A6", "A4", [a6, a6]),
+  inRows("a4-nine-cards", "Nine cards, 63 × 88 mm", "A4", times(3, [3.465, 2.48, 2.48, 2.48])),
+  inRows("a4-two-a5", "Two of A5, level", "A4", times(2, [5.83, 8.27])),
+];
+
+export interface TypedPattern {
+  readonly columns: number;
+  readonly rows: number;
+  readonly pocketWidthMm: number;
+  readonly pocketHeightMm: number;
+  readonly apartMm: number;
+  readonly fromLeftMm: number;
+  readonly fromTopMm: number;
+}
+
+/** A pattern of equal pockets from numbers; the page is as large as they need. */
+export function typedPattern(
+  t: TypedPattern,
+  given: { readonly id: string; readonly name: string; readonly binder: string },
+): Outcome<PocketPattern, "noPockets" | "tooManyPockets" | "pageTooLarge"> {
+  if (!(t.columns >= 1 && t.rows >= 1 && t.pocketWidthMm > 5 && t.pocketHeightMm > 5)) return refused("noPockets");
+  if (t.columns * t.rows > 60) return refused("tooManyPockets", { most: 60 });
+  const pockets = Array.from({ length: t.columns * t.rows }, (_, i) => ({
+    x: tidy(t.fromLeftMm + (i % t.columns) * (t.pocketWidthMm + t.apartMm)),
+    y: tidy(t.fromTopMm + Math.floor(i / t.columns) * (t.pocketHeightMm + t.apartMm)),
+    w: t.pocketWidthMm,
+    h: t.pocketHeightMm,
+  }));
+  const last = pockets.at(-1)!;
+  const [widthMm, heightMm] = [tidy(last.x + last.w + edgeMm), tidy(last.y + last.h + edgeMm)];
+  if (widthMm > 1000 || heightMm > 1000) return refused("pageTooLarge", { mostMm: 1000 });
+  return done({ ...given, widthMm, heightMm, pockets });
+}
+
+/** The same pockets as the back shows them. */
+export const backOf = (p: PocketPattern): PocketPattern => ({
+  ...p,
+  pockets: p.pockets.map((r) => ({ ...r, x: tidy(p.widthMm - r.x - r.w) })),
+});
+
+/** A card is a little smaller than its pocket, and lies in its middle. */
+export const insertIn = (pocket: Rect, lessMm: number): Rect => {
+  const [dx, dy] = [Math.min(lessMm, pocket.w / 2) / 2, Math.min(lessMm, pocket.h / 2) / 2];
+  return { x: pocket.x + dx, y: pocket.y + dy, w: pocket.w - 2 * dx, h: pocket.h - 2 * dy };
+};

@@ -1,0 +1,11 @@
+export {
+  emptied,
+  originalPath,
+  type ProjectFile,
+  type ProjectFileTrouble,
+  photoIdsOf,
+  projectFileOf,
+  projectJsonSchema,
+  readProjectFile,
+  withPhotoIds,
+} from "./project-file.ts";

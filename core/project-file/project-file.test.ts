@@ -1,0 +1,99 @@
+import { readFileSync } from "node:fs";
+import { expect, test } from "@jest/globals";
+import { layTree, newProject, type Project } from "#core/document";
+import { photoSchema } from "#core/photo";
+import { emptied, photoIdsOf, projectFileOf, projectJsonSchema, readProjectFile, withPhotoIds } from "./index.ts";
+
+const format = { name: "30 cm", widthMm: 300, heightMm: 300, bleedMm: 3, safeMm: 5, ppi: 300, leastPpi: 150 };
+let ids = 0;
+const newId = () => {
+  ids += 1;
+  return `i${ids}`;
+};
+
+const photo = (id: string) =>
+  photoSchema.parse({
+    id,
+    name: `${id}.jpg`,
+    type: "image/jpeg",
+    sizeBytes: 10,
+    hash: "0".repeat(64),
+    widthPx: 300,
+    heightPx: 200,
+    takenAt: "2025-05-01T10:00:00",
+    takenFrom: "exif",
+    caption: "",
+    addedAt: "2025-05-02T10:00:00.000Z",
+  });
+
+function work(): Project {
+  const bare = newProject({ name: "Year", unit: "mm", lab: null, format }, { newId, at: "2026-01-01T00:00:00.000Z" });
+  const photos = ["a", "b", "c"].map((id) => ({ id, aspect: 1.5 }));
+  const laid = layTree(bare.pages[0]!, format, { photos, seed: 0, newId });
+  if (!laid.ok) throw new Error(laid.code);
+  const page = laid.value.page;
+  const [first] = page.tiles;
+  const words = {
+    kind: "words",
+    text: "",
+    style: bare.words.caption,
+    role: "caption",
+    from: { photoId: "d", what: "caption" },
+    card: null,
+  } as const;
+  const backdrop = { view: { ...viewOf(first!), photoId: "e" }, veil: 0.5, across: "page" } as const;
+  return {
+    ...bare,
+    pages: [{ ...page, over: [{ ...first!, id: newId(), filling: words }], look: { ...page.look, backdrop } }],
+  };
+}
+
+function viewOf(tile: Project["pages"][number]["tiles"][number]) {
+  if (tile.filling.kind !== "photo") throw new Error("no photo");
+  return tile.filling.view;
+}
+
+test("a work survives its file, every photo that it mentions is named", () => {
+  const project = work();
+  expect(photoIdsOf(project)).toEqual(["e", "a", "b", "c", "d"]);
+  const file = projectFileOf(project, [photo("a")], []);
+  expect(readProjectFile(JSON.stringify(file))).toEqual({ ok: true, value: file });
+});
+
+test("photos take the ids that they have here, wherever they are mentioned", () => {
+  const renamed = withPhotoIds(work(), (id) => `${id}2`);
+  expect(photoIdsOf(renamed)).toEqual(["e2", "a2", "b2", "c2", "d2"]);
+});
+
+test("to begin another from it, all photos are gone and the places stay", () => {
+  const project = work();
+  const bare = emptied(project);
+  expect(photoIdsOf(bare)).toEqual([]);
+  expect(bare.pages[0]!.tiles.map((t) => [t.id, t.frame])).toEqual(project.pages[0]!.tiles.map((t) => [t.id, t.frame]));
+  expect(bare.pages[0]!.over).toEqual([]);
+});
+
+test("what is no project file, newer, or damaged is told apart", () => {
+  const good = projectFileOf(work(), [], []);
+  const code = (data: unknown) => {
+    const read = readProjectFile(typeof data === "string" ? data : JSON.stringify(data));
+    return read.ok ? "ok" : read.code;
+  };
+  expect(code(good)).toBe("ok");
+  expect(code("PK nonsense")).toBe("notAProjectFile");
+  expect(code({ kind: "something" })).toBe("notAProjectFile");
+  expect(code({ ...good, version: 99 })).toBe("newerVersion");
+  expect(code({ ...good, project: { ...good.project, pages: [] } })).toBe("damagedProject");
+  expect(code({ ...good, project: { ...good.project, format: { ...good.project.format, widthMm: -1 } } })).toBe(
+    "damagedProject",
+  );
+  expect(code(`{"format":"tessip-project","version":1,"project":${"[".repeat(30_000)}${"]".repeat(30_000)}}`)).toBe(
+    "damagedProject",
+  );
+});
+
+test("the schema that is published is the one that is checked", () => {
+  expect(JSON.parse(readFileSync("docs/project.schema.json", "utf8"))).toEqual(
+    JSON.parse(JSON.stringify(projectJsonSchema())),
+  );
+});

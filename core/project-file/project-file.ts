@@ -1,0 +1,115 @@
+import { z } from "zod";
+import { captionedOn, mapTiles, type Page, type Project, photosOf, projectSchema, type View } from "#core/document";
+import { done, type Outcome, refused } from "#core/outcome";
+import { namedSpanSchema, type Photo, photoSchema } from "#core/photo";
+
+/** The version that is written. A number is added with a step in `migrations` that leads to it. */
+export const projectFileVersion = 1;
+
+const shape = z
+  .object({
+    format: z.literal("tessip-project"),
+    version: z.literal(projectFileVersion),
+    project: projectSchema,
+    /** Of every photo on a page: what is known of it. The original is the file of that name under `originals/`. */
+    photos: z.array(photoSchema).max(20_000).readonly(),
+    events: z.array(namedSpanSchema).max(2000).readonly(),
+  })
+  .readonly();
+export type ProjectFile = z.infer<typeof shape>;
+
+/** What `docs/project.schema.json` says (JSON Schema, draft 2020-12). */
+export const projectJsonSchema = (): object => z.toJSONSchema(shape, { io: "input", unrepresentable: "any" });
+
+export type ProjectFileTrouble = "notAProjectFile" | "newerVersion" | "damagedProject";
+
+/** Entry n brings a file of version n + 1 to version n + 2. Append only. */
+const migrations: readonly ((file: Record<string, unknown>) => Record<string, unknown>)[] = [];
+
+export function readProjectFile(text: string): Outcome<ProjectFile, ProjectFileTrouble> {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    return refused("notAProjectFile");
+  }
+  const head = z.object({ format: z.literal("tessip-project"), version: z.number().int().min(1) }).safeParse(data);
+  if (!head.success) return refused("notAProjectFile");
+  if (head.data.version > projectFileVersion) return refused("newerVersion", { version: head.data.version });
+  const newest = migrations
+    .slice(head.data.version - 1)
+    .reduce((file, migrate) => migrate(file), data as Record<string, unknown>);
+  const read = shape.safeParse(newest);
+  if (read.success) return done(read.data);
+  const issue = read.error.issues[0];
+  return refused("damagedProject", { where: issue?.path.join(".") ?? "" });
+}
+
+/** Every photo that a project shows, cover and backgrounds included. */
+export const photoIdsOf = (project: Project): readonly string[] => [
+  ...new Set(
+    [...project.pages, ...(project.cover ? [project.cover.page] : [])]
+      .flatMap(photosOf)
+      .concat(project.pages.flatMap(captionedOn)),
+  ),
+];
+
+export const projectFileOf = (
+  project: Project,
+  photos: readonly Photo[],
+  events: ProjectFile["events"],
+): ProjectFile => ({
+  format: "tessip-project",
+  version: projectFileVersion,
+  project,
+  photos,
+  events,
+});
+
+/** A photo's original in the archive; the hash names it, so that no path of anybody's is carried along. */
+export const originalPath = (photo: Pick<Photo, "hash">): string => `originals/${photo.hash}`;
+
+/** Every mention of a photo under the id that it has in this library. */
+export function withPhotoIds(project: Project, idOf: (id: string) => string): Project {
+  const view = (v: View): View => ({ ...v, photoId: idOf(v.photoId) });
+  const page = (p: Page): Page => {
+    const mapped = mapTiles(p, (t) =>
+      t.filling.kind === "photo"
+        ? { ...t, filling: { ...t.filling, view: view(t.filling.view) } }
+        : t.filling.kind === "words" && t.filling.from
+          ? { ...t, filling: { ...t.filling, from: { ...t.filling.from, photoId: idOf(t.filling.from.photoId) } } }
+          : t,
+    );
+    const { backdrop } = mapped.look;
+    return backdrop
+      ? { ...mapped, look: { ...mapped.look, backdrop: { ...backdrop, view: view(backdrop.view) } } }
+      : mapped;
+  };
+  return {
+    ...project,
+    pages: project.pages.map(page),
+    cover: project.cover && { ...project.cover, page: page(project.cover.page) },
+  };
+}
+
+/** Last year's work to begin this year's from: its pages with their places bare, and no words that spoke of its photos. */
+export function emptied(project: Project): Project {
+  const page = (p: Page): Page => {
+    const bare = mapTiles(p, (t) =>
+      t.filling.kind === "photo" || (t.filling.kind === "words" && t.filling.from)
+        ? { ...t, filling: { kind: "empty" }, locked: false }
+        : t,
+    );
+    return {
+      ...bare,
+      over: bare.over.filter((t) => t.filling.kind !== "empty"),
+      look: { ...bare.look, backdrop: null },
+      paced: false,
+    };
+  };
+  return {
+    ...project,
+    pages: project.pages.map(page),
+    cover: project.cover && { ...project.cover, page: page(project.cover.page) },
+  };
+}

@@ -1,0 +1,78 @@
+import type { Frame, Tile, Words } from "#core/document";
+import { chain, type PathData, record, rotation, traceRect, transformed, translation } from "#core/geometry";
+import { dayWords, faceKey, type LaidWords, layWords, mmOfPt, type Typesetter, type WordStyle } from "#core/words";
+import type { DrawStep, SceneFacts } from "./scene.ts";
+
+/** What words say: a photo's own caption or day while they follow it, else what was typed. */
+export function wordsOf(words: Pick<Words, "text" | "from">, photoOf: SceneFacts["photo"]): string {
+  const { from } = words;
+  if (!from) return words.text;
+  const photo = photoOf(from.photoId);
+  if (!photo) return words.text;
+  const day = photo.takenAt === undefined ? "" : dayWords(photo.takenAt);
+  if (from.what === "day") return day;
+  const caption = photo.caption ?? "";
+  return from.what === "caption" ? caption : [caption, day].filter(Boolean).join("\n");
+}
+
+interface Laying {
+  readonly text: string;
+  readonly style: WordStyle;
+  readonly w: number;
+  readonly h: number;
+  readonly laid: LaidWords;
+}
+
+/** By face; small, since only what is on screen is asked for again and again. */
+const remembered = new WeakMap<object, Laying[]>();
+const kept = 64;
+
+/** Words set in a tile; undefined while their font is not there. */
+export function laidWords(
+  text: string,
+  style: WordStyle,
+  { width: w, height: h }: Pick<Frame, "width" | "height">,
+  setter: Typesetter,
+): LaidWords | undefined {
+  const face = setter.face(faceKey(style));
+  if (!face) return undefined;
+  const known = remembered.get(face) ?? [];
+  remembered.set(face, known);
+  const same = known.find((k) => k.text === text && k.style === style && k.w === w && k.h === h);
+  if (same) return same.laid;
+  const laid = layWords(text, style, { w, h }, face, setter);
+  known.push({ text, style, w, h, laid });
+  if (known.length > kept) known.shift();
+  return laid;
+}
+
+const rulingMm = 0.18;
+const leastPitchMm = 2;
+
+/** The lines of a journaling card: level ones where words stand on them, or squares as far apart. */
+export function cardSteps(tile: Tile, words: Words, laid: LaidWords | undefined): DrawStep[] {
+  const { card, style } = words;
+  if (!card || card.lines === "none") return [];
+  const upright = style.turn === 0 || style.turn === 180;
+  const { width, height, centre, turn } = tile.frame;
+  const size = upright ? { w: width, h: height } : { w: height, h: width };
+  const inset = Math.min(style.insetMm, size.w / 4, size.h / 4);
+  const pitch = Math.max(leastPitchMm, mmOfPt(style.sizePt) * style.leading);
+  // A little below the baseline, where a pen's line would be.
+  const below = mmOfPt(style.sizePt) * 0.2;
+  const first = style.vertical === "top" && laid?.lines[0] ? laid.lines[0].baseline + below : inset + pitch;
+  const paths: PathData[] = [];
+  const bar = (x: number, y: number, w: number, h: number) => paths.push(record((to) => traceRect({ x, y, w, h }, to)));
+  for (let y = first; y <= size.h - inset / 2; y += pitch) bar(inset, y, size.w - 2 * inset, rulingMm);
+  if (card.lines === "squared") {
+    const across = Math.floor((size.w - 2 * inset) / pitch);
+    const [top, foot] = [first - pitch * Math.floor((first - inset) / pitch), size.h - inset / 2];
+    for (let i = 0; i <= across; i += 1) bar(inset + i * pitch, top, rulingMm, foot - top);
+  }
+  const toPage = chain(
+    translation(centre.x, centre.y),
+    rotation(((turn + style.turn) * Math.PI) / 180),
+    translation(-size.w / 2, -size.h / 2),
+  );
+  return paths.map((path) => ({ draw: "fill", path: transformed(path, toPage), rule: "nonzero", colour: card.ink }));
+}

@@ -1,0 +1,125 @@
+import { expect, test } from "@jest/globals";
+import fc from "fast-check";
+import {
+  caretAt,
+  dayWords,
+  type Face,
+  firstWordStyles,
+  layWords,
+  offsetAt,
+  offsetBeyond,
+  selectionRects,
+  spanWords,
+  type WordStyle,
+} from "./index.ts";
+
+/** Every letter half an em wide, no kerning: what a line holds can be counted. */
+const face: Face = {
+  key: "even",
+  ascent: 0.8,
+  descent: 0.2,
+  covers: (c) => c !== 0x2603,
+  outline: () => [],
+  shape: (text) => [...text].map((_, i) => ({ file: 0, id: 1, cluster: i, advance: 0.5, dx: 0, dy: 0 })),
+};
+
+/** After each space, and after each line end. */
+const setter = {
+  breaks(text: string) {
+    const found = [...text.matchAll(/[ \n]+/g)].map((m) => ({ at: m.index + m[0].length, must: m[0].includes("\n") }));
+    return found.at(-1)?.at === text.length ? found : [...found, { at: text.length, must: false }];
+  },
+};
+
+/** Letters of 1 mm, lines of 2 mm. */
+const style: WordStyle = { ...firstWordStyles.journal, sizePt: (2 * 72) / 25.4, leading: 1, insetMm: 0 };
+const lay = (text: string, w: number, h: number, change: Partial<WordStyle> = {}) =>
+  layWords(text, { ...style, ...change }, { w, h }, face, setter);
+const linesOf = (text: string, laid: ReturnType<typeof lay>) => laid.lines.map((l) => text.slice(l.from, l.to));
+
+test("words fill a line up to its end; spaces hang over, and a long word is broken", () => {
+  const text = "one two three incomprehensible";
+  expect(linesOf(text, lay(text, 7, 20))).toEqual(["one two", "three", "incompr", "ehensib", "le"]);
+});
+
+test("what finds no room is hidden and its words counted", () => {
+  const text = "one two three four five six";
+  const laid = lay(text, 7, 4.1);
+  expect(linesOf(text, laid)).toEqual(["one two", "three"]);
+  expect(laid.hidden).toBe(3);
+  expect(lay(text, 7, 1).lines).toEqual([]);
+  expect(lay(text, 7, 1).hidden).toBe(6);
+});
+
+test("alignment and vertical place put the lines where they belong", () => {
+  const one = (change: Partial<WordStyle>) => lay("abcd", 10, 6, change).lines[0]!;
+  expect(one({}).x).toBeCloseTo(0);
+  expect(one({ align: "centre" }).x).toBeCloseTo(3);
+  expect(one({ align: "right" }).x).toBeCloseTo(6);
+  expect(one({ vertical: "top" }).baseline).toBeCloseTo(1.6);
+  expect(one({ vertical: "middle" }).baseline).toBeCloseTo(3.6);
+  expect(one({ vertical: "bottom" }).baseline).toBeCloseTo(5.6);
+  expect(one({ insetMm: 2 }).x).toBeCloseTo(2);
+  const [first, last] = lay("ab cd ef", 7, 6, { align: "justified" }).lines;
+  expect(first!.width).toBeCloseTo(7);
+  expect(last!.width).toBeCloseTo(2);
+});
+
+test("turned a quarter, words are set in the box as they are read", () => {
+  expect(lay("abcd", 4, 9, { turn: 90 }).size).toEqual({ w: 9, h: 4 });
+  expect(lay("abcd", 4, 9, { turn: 180 }).size).toEqual({ w: 4, h: 9 });
+});
+
+test("letters that the font lacks are named", () => {
+  expect(lay("snow ☃ man ☃", 40, 9).missing).toEqual(["☃"]);
+});
+
+const anyText = fc.string({ unit: fc.constantFrom("a", "b", " ", "\n"), maxLength: 80 });
+
+test("no letter is lost or doubled, whatever the box", () => {
+  fc.assert(
+    fc.property(anyText, fc.integer({ min: 1, max: 30 }), (text, w) => {
+      const laid = lay(text, w, 1000);
+      const said = laid.lines.map((l) => text.slice(l.from, l.to)).join("");
+      expect(said.replace(/\s/g, "")).toBe(text.replace(/\s/g, ""));
+      expect(laid.hidden).toBe(0);
+      for (const [i, line] of laid.lines.entries())
+        expect(line.from).toBeGreaterThanOrEqual(laid.lines[i - 1]?.to ?? 0);
+    }),
+  );
+});
+
+test("where a caret stands, a click finds it again", () => {
+  fc.assert(
+    fc.property(anyText, fc.nat(), fc.integer({ min: 3, max: 30 }), (text, n, w) => {
+      const laid = lay(text, w, 1000);
+      const stops = laid.lines.flatMap((l) => l.stops.map((s) => ({ ...s, line: l })));
+      if (stops.length === 0) return;
+      const stop = stops[n % stops.length]!;
+      const found = offsetAt(laid, { x: stop.x, y: stop.line.top + stop.line.height / 2 });
+      expect(found).toBe(stop.at);
+    }),
+  );
+});
+
+test("up and down keep to the same height of the line; beyond the ends lies the text's end", () => {
+  const text = "one two three";
+  const laid = lay(text, 7, 20);
+  expect(offsetBeyond(laid, 2, 1, text.length)).toBe(10);
+  expect(offsetBeyond(laid, 10, -1, text.length)).toBe(2);
+  expect(offsetBeyond(laid, 10, 1, text.length)).toBe(13);
+  expect(offsetBeyond(laid, 2, -1, text.length)).toBe(0);
+  expect(caretAt(laid, 8)!.top).toBeGreaterThan(caretAt(laid, 7)!.top);
+  expect(selectionRects(laid, 1, 10).map((r) => [r.x, r.w])).toEqual([
+    [1, 6],
+    [0, 2],
+  ]);
+});
+
+test("days are said as short as they can be", () => {
+  expect(dayWords("2025-05-03T10:00:00")).toBe("3 May 2025");
+  expect(spanWords("2025-05-03T10:00:00", "2025-05-03T23:00:00")).toBe("3 May 2025");
+  expect(spanWords("2025-05-03T10:00:00", "2025-05-09T10:00:00")).toBe("3–9 May 2025");
+  expect(spanWords("2025-05-30T10:00:00", "2025-06-02T10:00:00")).toBe("30 May – 2 June 2025");
+  expect(spanWords("2024-12-30T10:00:00", "2025-01-02T10:00:00")).toBe("December 2024 – January 2025");
+});

@@ -1,0 +1,252 @@
+import { mkdir, readFile, writeFile } from "node:fs/promises";
+import { join } from "node:path";
+import { expect, type Page, test } from "@playwright/test";
+import { unzipSync, zipSync } from "fflate";
+import sharp from "sharp";
+import { samplePhotos } from "./support/files.ts";
+import {
+  arrangeFirst,
+  chooseFiles,
+  expectKept,
+  expectUndo,
+  shelfPhotos,
+  startCollage,
+  tiles,
+  undoButton,
+} from "./support/tessip.ts";
+
+const more = async (page: Page, item: string | RegExp) => {
+  await page.getByRole("button", { name: "More about this work" }).click();
+  await page.getByRole("menuitem", { name: item }).click();
+};
+
+async function openFile(page: Page, path: string): Promise<void> {
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Open a project file" }).click();
+  await (await chooser).setFiles(path);
+}
+
+test("a work as one file: saved, opened in another browser with nothing missing, and files that are no good", async ({
+  page,
+  browser,
+  baseURL,
+}, info) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(4));
+  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
+  await arrangeFirst(page, 3);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "A title" }).click();
+  await page.keyboard.type("On the water");
+  await page.keyboard.press("Escape");
+  await expectKept(page);
+  const download = page.waitForEvent("download");
+  await more(page, "Save it as one file");
+  const saved = await download;
+  expect(saved.suggestedFilename()).toBe("My-collage.tessip.zip");
+  const path = join(info.outputDir, "work.zip");
+  await saved.saveAs(path);
+  const bytes = await readFile(path);
+  const inside = unzipSync(bytes);
+  const head = JSON.parse(new TextDecoder().decode(inside["project.json"]));
+
+  await test.step("inside are the project, its originals byte for byte, its fonts and a preview", async () => {
+    expect(Object.keys(inside).filter((n) => n.startsWith("originals/"))).toHaveLength(3);
+    expect(Object.keys(inside).filter((n) => n.startsWith("fonts/eb-garamond"))).toHaveLength(2);
+    expect(inside["preview.jpg"]!.length).toBeGreaterThan(1000);
+    const originals = await Promise.all(samplePhotos(3).map((p) => readFile(p)));
+    for (const photo of head.photos) {
+      const kept = Buffer.from(inside[`originals/${photo.hash}`]!);
+      expect(originals.some((o) => o.equals(kept))).toBe(true);
+    }
+  });
+
+  const put = async (name: string, files: Record<string, Uint8Array>) => {
+    const at = join(info.outputDir, name);
+    await writeFile(at, zipSync(files, { level: 0 }));
+    return at;
+  };
+  const text = (data: unknown) => new TextEncoder().encode(JSON.stringify(data));
+
+  await test.step("in another browser it opens whole: photos, words, pages", async () => {
+    const context = await browser.newContext({ baseURL: baseURL! });
+    const other = await context.newPage();
+    await other.goto("/");
+    await openFile(other, path);
+    await expect(other.getByText("“My collage” is among your works now.")).toBeVisible();
+    await other.getByRole("link", { name: "Open My collage" }).click();
+    await expect(tiles(other)).toHaveCount(3);
+    await expect(shelfPhotos(other)).toHaveCount(3);
+    await expect(other.getByRole("option", { name: /words: On the water/ })).toBeVisible();
+    await expect(other.getByText("Its photo is missing")).toHaveCount(0);
+    await context.close();
+  });
+
+  await test.step("cut off, of a newer version, no project, with a photo missing, with paths that climb out", async () => {
+    await page.goto("/");
+    const cut = join(info.outputDir, "cut.zip");
+    await writeFile(cut, bytes.subarray(0, bytes.length / 2));
+    await openFile(page, cut);
+    await expect(page.getByText(/That file ends in the middle/)).toBeVisible();
+    await openFile(page, await put("newer.zip", { "project.json": text({ ...head, version: 7 }) }));
+    await expect(page.getByText(/made by a newer Tessip/)).toBeVisible();
+    await openFile(page, await put("other.zip", { "readme.txt": text("hello") }));
+    await expect(page.getByText("That is no project file. Nothing was changed.")).toBeVisible();
+    await openFile(
+      page,
+      await put("damaged.zip", { "project.json": text({ ...head, project: { ...head.project, pages: 5 } }) }),
+    );
+    await expect(page.getByText(/cannot be read as a work/)).toBeVisible();
+    const evil = { ...head.photos[0], id: "evil", hash: "f".repeat(64), name: "../../evil.jpg" };
+    const { "preview.jpg": _, ...whole } = inside;
+    await openFile(
+      page,
+      await put("climbing.zip", {
+        ...whole,
+        "project.json": text({
+          ...head,
+          project: { ...head.project, name: "Climbing" },
+          photos: [...head.photos, evil],
+        }),
+        "../../../originals/x": text("out there"),
+      }),
+    );
+    await expect(page.getByText("“Climbing” is among your works now.")).toBeVisible();
+    await expect(page.getByText(/evil.jpg was not in the file. Its place is kept/)).toBeVisible();
+    await expect(page.getByRole("link", { name: /^Open / })).toHaveCount(2);
+  });
+});
+
+test("snapshots, copies, another beginning, two works as one, another size, finished pages, and reading through", async ({
+  page,
+}, info) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(9));
+  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
+  await arrangeFirst(page, 6);
+  await page.keyboard.press("Escape");
+
+  await test.step("a snapshot is gone back to, and that can be undone", async () => {
+    await more(page, "Snapshots …");
+    await page.getByRole("textbox", { name: "Name", exact: true }).fill("Before the change");
+    await page.getByRole("button", { name: "Keep it as it is now" }).click();
+    await expect(page.getByRole("button", { name: "Go back to Before the change" })).toBeVisible();
+    await page.getByRole("button", { name: "Cancel" }).click();
+    await page.keyboard.press("s");
+    await page
+      .getByRole("button", { name: "Another page" })
+      .or(page.getByRole("button", { name: "Another page", exact: true }))
+      .first()
+      .click();
+    await expect(page.getByRole("link", { name: /Pages/ })).toContainText("2 pages");
+    await more(page, "Snapshots …");
+    await page.getByRole("button", { name: "Go back to Before the change" }).click();
+    await expect(page.getByRole("link", { name: /Pages/ })).toContainText("6 tiles");
+    await expectUndo(page, "Went back to a snapshot");
+    await undoButton(page).click();
+    await expect(page.getByRole("link", { name: /Pages/ })).toContainText("2 pages");
+    await undoButton(page).click();
+  });
+
+  await test.step("duplicated, and begun anew with bare places", async () => {
+    await more(page, "Duplicate it");
+    await expect(page.getByRole("textbox", { name: "Name of this work" })).toHaveValue("My collage, a copy");
+    await expect(tiles(page)).toHaveCount(6);
+    await more(page, "Begin another like it, without photos");
+    await expect(page.getByRole("textbox", { name: "Name of this work" })).toHaveValue("My collage, a copy, anew");
+    await expect(page.getByRole("link", { name: /Pages/ })).toContainText("6 empty");
+  });
+
+  await test.step("another work's pages come behind these", async () => {
+    await more(page, "Take in another work …");
+    await page.getByLabel("Which work").selectOption({ label: "My collage (1)" });
+    await page.getByRole("button", { name: "Take it in" }).click();
+    await expect(page.getByText("1 page came in.")).toBeVisible();
+    await expect(page.getByRole("link", { name: /Pages/ })).toContainText("2 pages, 6 empty");
+  });
+
+  await test.step("every page is solved again for another size, and one undo brings it back", async () => {
+    await more(page, "Another lab or size …");
+    await page.getByLabel("Lab", { exact: true }).selectOption({ label: "Lindal Sheet Works" });
+    await page.getByLabel("Size", { exact: true }).selectOption({ label: "30 × 60 cm" });
+    await page.getByRole("button", { name: "Solve all pages again" }).click();
+    await expect(page.getByText("All pages fit the new size.")).toBeVisible();
+    await expect(page.getByText("Lindal Sheet Works", { exact: true })).toBeVisible();
+    await expectUndo(page, "Changed the size");
+    await undoButton(page).click();
+    await expect(page.getByText("Quayside Collage Press", { exact: true })).toBeVisible();
+  });
+
+  await test.step("finished pages come in whole, with a word where they do not fit", async () => {
+    await mkdir(info.outputDir, { recursive: true });
+    const picture = (w: number, h: number, name: string) => {
+      const path = join(info.outputDir, name);
+      return sharp({ create: { width: w, height: h, channels: 3, background: "#7799aa" } })
+        .png()
+        .toFile(path)
+        .then(() => path);
+    };
+    const fits = await picture(2471, 2471, "fits.png");
+    const small = await picture(300, 200, "small.png");
+    const pdf = join(info.outputDir, "two-pages.pdf");
+    await writeFile(pdf, twoPages());
+    const broken = join(info.outputDir, "broken.pdf");
+    await writeFile(broken, "%PDF-1.4 and then nothing");
+    await more(page, "Bring in finished pages …");
+    const chooser = page.waitForEvent("filechooser");
+    await page.getByRole("button", { name: "Choose files" }).click();
+    await (await chooser).setFiles([fits, small, pdf, broken]);
+    await expect(page.getByText("4 finished pages came in.")).toBeVisible();
+    await expect(page.getByText(/small.png is .*; this page with its bleed is/)).toBeVisible();
+    await expect(page.getByText(/small.png has \d+ ppi at this size/)).toBeVisible();
+    await expect(page.getByText(/broken.pdf could not be read, and was left out/)).toBeVisible();
+    await expect(page.getByText(/fits.png (is|has)/)).toHaveCount(0);
+    await page.getByRole("button", { name: "Done" }).click();
+    await expect(page.getByRole("link", { name: /Pages/ })).toContainText("6 pages");
+  });
+
+  await test.step("read through, with a note pinned to its place", async () => {
+    await more(page, "Read through");
+    await expect(page.getByRole("button", { name: "Turn the page" })).toBeVisible();
+    // The keys are heard from the moment after it is first seen.
+    await expect(async () => {
+      await page.keyboard.press("Home");
+      await expect(page.getByText("Page 1 of 6")).toBeVisible({ timeout: 1000 });
+    }).toPass();
+    await page.getByRole("button", { name: "Turn the page" }).click();
+    await expect(page.getByText("Page 2 of 6")).toBeVisible();
+    await page.getByRole("button", { name: "Pin a note" }).click();
+    await page
+      .locator("[data-leaf]")
+      .first()
+      .click({ position: { x: 80, y: 90 } });
+    await page.getByRole("textbox", { name: "Note" }).fill("Is the horizon level?");
+    await page.getByRole("button", { name: "Keep it" }).click();
+    await expect(page.getByRole("button", { name: "Note 1: Is the horizon level?" })).toBeVisible();
+    await page.keyboard.press("ArrowRight");
+    await expect(page.getByText("Page 3 of 6")).toBeVisible();
+    await expect(page.getByRole("button", { name: /^Note 1/ })).toHaveCount(0);
+    await page.keyboard.press("Escape");
+    await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();
+  });
+});
+
+/** A PDF of two pages of 8 inches by hand: a filled rectangle on each. */
+function twoPages(): string {
+  const objects = [
+    "<< /Type /Catalog /Pages 2 0 R >>",
+    "<< /Type /Pages /Kids [3 0 R 5 0 R] /Count 2 >>",
+    "<< /Type /Page /Parent 2 0 R /MediaBox [0 0 593 593] /Contents 4 0 R >>",
+    "<< /Length 39 >>\nstream\n0.8 0.2 0.1 rg 60 60 400 300 re f      \nendstream",
+    "<< /Type /Page /Parent 2 0 R /MediaBox [0 0 593 593] /Contents 6 0 R >>",
+    "<< /Length 39 >>\nstream\n0.1 0.4 0.7 rg 90 90 300 400 re f      \nendstream",
+  ];
+  let out = "%PDF-1.4\n";
+  const at = objects.map((o, i) => {
+    const from = out.length;
+    out += `${i + 1} 0 obj\n${o}\nendobj\n`;
+    return from;
+  });
+  const table = at.map((a) => `${String(a).padStart(10, "0")} 00000 n \n`).join("");
+  return `${out}xref\n0 ${objects.length + 1}\n0000000000 65535 f \n${table}trailer << /Size ${objects.length + 1} /Root 1 0 R >>\nstartxref\n${out.length}\n%%EOF\n`;
+}

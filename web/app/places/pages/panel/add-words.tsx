@@ -1,0 +1,46 @@
+import { Button, HStack } from "@chakra-ui/react";
+import { Captions, Heading1, NotebookPen, Type } from "lucide-react";
+import { words as say } from "../../../../text/words.ts";
+import { useKit } from "../../../kit.ts";
+import { notices } from "../../../parts/notices.tsx";
+import { useFacts } from "../../../state/facts.ts";
+import { useProject, useSession } from "../../../state/hooks.ts";
+import { openPage } from "../../../state/project-session.ts";
+import { addWords, captionsForAll } from "../../../state/word-gestures.ts";
+import { PanelSection } from "./parts.tsx";
+
+/** Words onto the page: on their own, or under its photos. */
+export function AddWords() {
+  const kit = useKit();
+  const session = useSession();
+  const facts = useFacts();
+  const photos = useProject((s) => openPage(s).tiles.filter((t) => t.filling.kind === "photo").length);
+  const kinds = [
+    ["title", Heading1],
+    ["caption", Type],
+    ["journal", NotebookPen],
+  ] as const;
+  return (
+    <PanelSection title={say.add}>
+      <HStack gap="2" wrap="wrap">
+        {kinds.map(([role, Icon]) => (
+          <Button key={role} size="sm" variant="outline" onClick={() => addWords(kit, session, role)}>
+            <Icon size={16} aria-hidden /> {say.roles[role]}
+          </Button>
+        ))}
+        {photos > 0 && (
+          <Button
+            size="sm"
+            variant="ghost"
+            onClick={async () => {
+              const n = await captionsForAll(kit, session, facts);
+              notices.create({ title: n > 0 ? say.captionsAdded(n) : say.noCaptions, type: "info" });
+            }}
+          >
+            <Captions size={16} aria-hidden /> {say.captionsAll}
+          </Button>
+        )}
+      </HStack>
+    </PanelSection>
+  );
+}

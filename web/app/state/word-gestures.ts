@@ -1,0 +1,278 @@
+import {
+  allTiles,
+  type Change,
+  type Frame,
+  findTile,
+  mapTiles,
+  newTile,
+  type Page,
+  photoIdOf,
+  type StepCode,
+  type Tile,
+  type Words,
+  withFree,
+  withoutFree,
+  withTileBeside,
+  withTileShape,
+} from "#core/document";
+import type { PageFormat } from "#core/lab";
+import { safeBox } from "#core/lab";
+import type { SceneFacts } from "#core/scene";
+import { wordsOf } from "#core/scene";
+import { faceKey, layWords, mmOfPt, type WordRole, type WordStyle } from "#core/words";
+import type { Kit } from "../kit.ts";
+import { nothingChosen } from "./choose.ts";
+import { openFormat, openPage, type ProjectSession } from "./project-session.ts";
+
+/** What is done with words on a page, each as one step. */
+
+type Hands = Pick<Kit, "desk" | "newId" | "fonts">;
+
+const put = (page: Page): Change => ({ type: "putPage", page });
+
+const plainWords = (style: WordStyle, role: WordRole, text = ""): Words => ({
+  kind: "words",
+  text,
+  style,
+  role,
+  from: null,
+  card: null,
+});
+
+/** How large words of each kind begin: share of the safe width, and lines high. */
+const firstSizes: Record<WordRole, { readonly w: number; readonly lines: number; readonly at: number }> = {
+  title: { w: 0.75, lines: 1.3, at: 0.18 },
+  caption: { w: 0.4, lines: 2, at: 0.85 },
+  journal: { w: 0.5, lines: 7, at: 0.5 },
+};
+
+/** Words lying on the page, open to be written. */
+export function addWords(kit: Hands, session: ProjectSession, role: WordRole): void {
+  const now = session.state.getState();
+  const page = openPage(now);
+  const style = now.project.words[role];
+  const safe = safeBox(openFormat(now));
+  const first = firstSizes[role];
+  const height = first.lines * mmOfPt(style.sizePt) * style.leading + 2 * style.insetMm;
+  const frame: Frame = {
+    centre: { x: safe.x + safe.w / 2, y: safe.y + safe.h * first.at },
+    width: safe.w * first.w,
+    height: Math.min(safe.h, height),
+    turn: 0,
+  };
+  const tile: Tile = {
+    ...newTile(page, undefined, kit.newId),
+    outline: { kind: "rectangle", cornerMm: 0 },
+    edge: { border: { ...page.look.border, widthMm: 0 } },
+    frame,
+    filling: plainWords(style, role),
+  };
+  const done = session.commit({ code: "addedWords", count: 1 }, [put(withFree(page, tile))]);
+  if (done.ok) openToWrite(kit, tile.id);
+}
+
+export function openToWrite(kit: Pick<Kit, "desk">, tileId: string): void {
+  kit.desk.setState({ tiles: { ids: new Set([tileId]), anchor: tileId }, writing: tileId, reframing: undefined });
+}
+
+/** A tile holds words from now on, open to be written. */
+export function writeIn(kit: Hands, session: ProjectSession, tileId: string): void {
+  const now = session.state.getState();
+  const tile = findTile(openPage(now), tileId);
+  if (!tile) return;
+  if (tile.filling.kind !== "words") {
+    const ground = tile.filling.kind === "colour" ? tile.filling.colour : undefined;
+    const filling: Words = {
+      ...plainWords(now.project.words.journal, "journal"),
+      card: ground === undefined ? null : { ground, lines: "none", ink: "#c9c0ae" },
+    };
+    fill(session, tileId, filling, "addedWords");
+  }
+  openToWrite(kit, tileId);
+}
+
+function fill(session: ProjectSession, tileId: string, filling: Words, code: StepCode, mergeKey?: string): void {
+  const { id: pageId } = openPage(session.state.getState());
+  session.commit({ code, count: 1 }, [fillWords(pageId, tileId, filling)], mergeKey);
+}
+
+const fillWords = (pageId: string, tileId: string, filling: Words): Change => ({
+  type: "fillTiles",
+  pageId,
+  fillings: [{ tileId, filling }],
+});
+
+/** The words of a tile as they are kept: what a panel shows may be a moment older. */
+function wordsIn(session: ProjectSession, tileId: string): Words | undefined {
+  const tile = findTile(openPage(session.state.getState()), tileId);
+  return tile?.filling.kind === "words" ? tile.filling : undefined;
+}
+
+/** What was typed; from then on the words follow no photo. */
+export const typed = (session: ProjectSession, tileId: string, text: string): void =>
+  changeWords(session, tileId, () => ({ text, from: null }), "wrote", `write-${tileId}`);
+
+type Edit = (now: Words) => Partial<Words>;
+
+export function changeWords(
+  session: ProjectSession,
+  tileId: string,
+  edit: Edit,
+  code: StepCode = "changedWords",
+  mergeKey?: string,
+): void {
+  const now = wordsIn(session, tileId);
+  if (now) fill(session, tileId, { ...now, ...edit(now) }, code, mergeKey);
+}
+
+/** Shows it while a hand is still on it. */
+export function showWords(session: ProjectSession, tileId: string, edit: Edit): void {
+  const { id } = openPage(session.state.getState());
+  const now = wordsIn(session, tileId);
+  if (now) session.preview([fillWords(id, tileId, { ...now, ...edit(now) })]);
+}
+
+/** Every words of this kind in the work looks so, and so do new ones. */
+export function styleAll(session: ProjectSession, role: WordRole, style: WordStyle): void {
+  const { project } = session.state.getState();
+  const restyled = (page: Page) =>
+    mapTiles(page, (t) =>
+      t.filling.kind === "words" && t.filling.role === role && t.filling.style !== style
+        ? { ...t, filling: { ...t.filling, style: { ...style, turn: t.filling.style.turn } } }
+        : t,
+    );
+  session.commit({ code: "changedWords", count: 1 }, [
+    { type: "setProject", words: { ...project.words, [role]: style }, pages: project.pages.map(restyled) },
+  ]);
+}
+
+/** As high as the words are at this width, and never more than the photo over them. */
+function heightFor(words: Words, widthMm: number, mostMm: number, facts: SceneFacts): number {
+  const { style } = words;
+  const pitch = mmOfPt(style.sizePt) * style.leading;
+  const face = facts.setter?.face(faceKey(style));
+  const lines =
+    face && facts.setter
+      ? layWords(wordsOf(words, facts.photo), style, { w: widthMm, h: 1e4 }, face, facts.setter).lines.length
+      : 1;
+  return Math.min(Math.max(mostMm, pitch), Math.max(1, lines) * pitch + 2 * style.insetMm + 0.5);
+}
+
+interface Captioned {
+  readonly page: Page;
+  /** The new tiles, each with the photo's tile that it stands under. */
+  readonly tiles: readonly (readonly [captionId: string, photoTileId: string])[];
+}
+
+/** The page with words under these photos that say their captions, or the day where there is none. */
+function withCaptions(
+  page: Page,
+  format: PageFormat,
+  tileIds: readonly string[],
+  given: {
+    readonly style: WordStyle;
+    readonly facts: SceneFacts;
+    readonly newId: () => string;
+  },
+): Captioned {
+  const { style, facts, newId } = given;
+  let now = page;
+  const tiles: (readonly [string, string])[] = [];
+  for (const tileId of tileIds) {
+    const tile = findTile(now, tileId);
+    const photoId = tile && photoIdOf(tile);
+    if (!tile || photoId === undefined) continue;
+    const what = facts.photo(photoId)?.caption ? "caption" : "day";
+    const filling: Words = { ...plainWords(style, "caption"), from: { photoId, what } };
+    const own: Tile = {
+      ...newTile(now, undefined, newId),
+      outline: { kind: "rectangle", cornerMm: 0 },
+      edge: { border: { ...page.look.border, widthMm: 0 } },
+      filling,
+    };
+    const height = heightFor(filling, tile.frame.width, tile.frame.height, facts);
+    const shape = { aspect: tile.frame.width / height, shaped: true } as const;
+    const next = withTileBeside(now, format, own, shape, { tileId, edge: "bottom" });
+    if (next !== now) tiles.push([own.id, tileId]);
+    now = next;
+  }
+  return { page: fittedCaptions({ page: now, tiles }, format, facts), tiles };
+}
+
+/** The others made room, so that widths are not what they were: a few rounds, and each caption is as high as its words. */
+function fittedCaptions({ page, tiles }: Captioned, format: PageFormat, facts: SceneFacts): Page {
+  let now = page;
+  for (let round = 0; round < 4; round += 1) {
+    let moved = false;
+    for (const [captionId, photoTileId] of tiles) {
+      const [caption, photo] = [findTile(now, captionId), findTile(now, photoTileId)];
+      if (caption?.filling.kind !== "words" || !photo) continue;
+      const { width, height } = caption.frame;
+      const wanted = heightFor(caption.filling, width, photo.frame.height, facts);
+      if (Math.abs(wanted - height) < 0.05) continue;
+      now = withTileShape(now, format, captionId, width / wanted);
+      moved = true;
+    }
+    if (!moved) break;
+  }
+  return now;
+}
+
+async function keepCaptions(
+  kit: Hands,
+  session: ProjectSession,
+  tileIds: readonly string[],
+  facts: SceneFacts,
+): Promise<number> {
+  // How high a caption is can only be told from its letters.
+  await kit.fonts.load(faceKey(session.state.getState().project.words.caption));
+  const now = session.state.getState();
+  const given = { style: now.project.words.caption, facts, newId: kit.newId };
+  const { page, tiles } = withCaptions(openPage(now), openFormat(now), tileIds, given);
+  if (tiles.length > 0) session.commit({ code: "addedCaptions", count: tiles.length }, [put(page)]);
+  return tiles.length;
+}
+
+export const captionUnder = (kit: Hands, session: ProjectSession, tileId: string, facts: SceneFacts): Promise<number> =>
+  keepCaptions(kit, session, [tileId], facts);
+
+/** Under every photo on the page that has a caption and none on the page yet. Says how many. */
+export function captionsForAll(kit: Hands, session: ProjectSession, facts: SceneFacts): Promise<number> {
+  const page = openPage(session.state.getState());
+  const said = new Set(
+    allTiles(page).flatMap((t) => (t.filling.kind === "words" ? (t.filling.from?.photoId ?? []) : [])),
+  );
+  const wanted = page.tiles.filter((t) => {
+    const id = photoIdOf(t);
+    return id !== undefined && !said.has(id) && Boolean(facts.photo(id)?.caption);
+  });
+  return keepCaptions(
+    kit,
+    session,
+    wanted.map((t) => t.id),
+    facts,
+  );
+}
+
+/** Where a free tile lies; shown while a hand is on it, kept when it lets go. */
+export function placeFree(
+  session: ProjectSession,
+  tileId: string,
+  frame: Frame,
+  how: "show" | "keep",
+  mergeKey?: string,
+): void {
+  const page = mapTiles(openPage(session.state.getState()), (t) => (t.id === tileId ? { ...t, frame } : t));
+  if (how === "show") session.preview([put(page)]);
+  else session.commit({ code: "movedWords", count: 1 }, [put(page)], mergeKey);
+}
+
+/** Takes free tiles off the page; whether there were any among these. */
+export function takeOff(kit: Pick<Kit, "desk">, session: ProjectSession, tileIds: readonly string[]): boolean {
+  const page = openPage(session.state.getState());
+  const next = withoutFree(page, tileIds);
+  if (next === page) return false;
+  kit.desk.setState({ tiles: nothingChosen, writing: undefined });
+  session.commit({ code: "tookAway", count: page.over.length - next.over.length }, [put(next)]);
+  return true;
+}

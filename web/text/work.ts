@@ -1,0 +1,114 @@
+import type { Loss } from "#core/document";
+
+/** What is done with a work as a whole: its file, its snapshots, its size, other works. */
+export const work = {
+  menu: "More about this work",
+  saveFile: "Save it as one file",
+  openFile: "Open a project file",
+  openFileHelp: "A work that was saved as one file, here or in another browser.",
+  snapshot: "Snapshots …",
+  duplicate: "Duplicate it",
+  beginLike: "Begin another like it, without photos",
+  combine: "Take in another work …",
+  anotherSize: "Another lab or size …",
+  finished: "Bring in finished pages …",
+  read: "Read through",
+  match: "Match the facing page to this one",
+  moveTo: "Move to page …",
+  moveToPage: (n: number) => `Page ${n}`,
+  copyName: (name: string) => `${name}, a copy`,
+  likeName: (name: string) => `${name}, anew`,
+  writing: "Writing the file",
+  reading: "Reading the file",
+  saved: (name: string, mb: string) =>
+    `${name}, ${mb} MB, is among your downloads. It holds everything that this work needs.`,
+  savedWithout: (names: readonly string[]) =>
+    `The file is saved, but the originals of these photos are missing in this browser: ${names.slice(0, 5).join(", ")}${names.length > 5 ? " …" : ""}`,
+  opened: (name: string) => `“${name}” is among your works now.`,
+  openedWithout: (names: readonly string[]) =>
+    names.length === 1
+      ? `${names[0]} was not in the file. Its place is kept; put another photo there.`
+      : `${names.length} photos were not in the file: ${names.slice(0, 5).join(", ")}${names.length > 5 ? " …" : ""}. Their places are kept.`,
+  stopped: "Stopped. Nothing was changed.",
+  trouble: {
+    notAProjectFile: "That is no project file. Nothing was changed.",
+    newerVersion: "That file was made by a newer Tessip. Load this page again while you are online, then open it.",
+    damagedProject: "What is in that file cannot be read as a work. Nothing was changed.",
+    fileCutOff:
+      "That file ends in the middle; it was not copied or loaded whole. Fetch it once more. Nothing was changed.",
+    originalMissing: "An original is missing.",
+  } as Record<string, string>,
+  failed: "That did not work. Nothing was changed.",
+  snapshotsTitle: "Snapshots of this work",
+  snapshotsLead: "Keep the work as it is now under a name, and go back to it at any time. Going back can be undone.",
+  snapshotName: "Name",
+  snapshotKeep: "Keep it as it is now",
+  snapshotFirst: (n: number) => `Snapshot ${n}`,
+  snapshotBack: (name: string) => `Go back to ${name}`,
+  snapshotBackShort: "Go back",
+  snapshotDrop: (name: string) => `Forget ${name}`,
+  snapshotWent: (name: string) => `The work is as it was in “${name}”.`,
+  snapshotNone: "No snapshots yet.",
+  combineTitle: "Take in another work",
+  combineLead: "Its pages come after the last one here, solved again for this size. The other work stays as it is.",
+  combineDo: "Take it in",
+  combineNone: "There is no other work in this browser.",
+  combined: (n: number) => (n === 1 ? "1 page came in." : `${n} pages came in.`),
+  which: "Which work",
+  sizeTitle: "Another lab or size",
+  sizeLead: "Every page is solved again. What could not be kept is listed afterwards; one undo brings all of it back.",
+  sizeLab: "Lab",
+  sizeSize: "Size",
+  sizeDo: "Solve all pages again",
+  sizeDone: "All pages fit the new size.",
+  lossesTitle: "What could not be kept",
+  finishedTitle: "Bring in finished pages",
+  finishedLead:
+    "Pages that were made elsewhere, as pictures or as a PDF. Each becomes a whole page here, out over the bleed.",
+  finishedChoose: "Choose files",
+  finishedReading: (name: string) => `Reading ${name}`,
+  finishedDone: (n: number) => (n === 1 ? "1 finished page came in." : `${n} finished pages came in.`),
+  finishedShape: (name: string, has: string, wants: string) =>
+    `${name} is ${has}; this page with its bleed is ${wants}. What reaches beyond is cut off.`,
+  finishedSoft: (name: string, ppi: number, least: number) =>
+    `${name} has ${ppi} ppi at this size; the lab wants ${least} at least. It will look soft.`,
+  finishedBad: (name: string) => `${name} could not be read, and was left out.`,
+  remarksTitle: "Worth a look",
+};
+
+export function lossWords(loss: Loss): string {
+  switch (loss.code) {
+    case "seams":
+      return `Page ${loss.page}: seams that you had moved were solved anew.`;
+    case "locks":
+      return `Page ${loss.page}: locked tiles had to move.`;
+    case "gap":
+      return `Page ${loss.page}: the gap is smaller, so that every tile has room.`;
+    case "margin":
+      return `Page ${loss.page}: the margin had no room, and is gone.`;
+    case "spreadParted":
+      return `Page ${loss.page}: a spread lay across two leaves there, and is two pages now.`;
+    case "pageCount":
+      return `This lab binds no book of ${loss.count} pages.`;
+    case "cover":
+      return "The cover was moved along; look at it once.";
+  }
+}
+
+/** Reading through. */
+export const reading = {
+  title: "Read through",
+  close: "Back to the work",
+  next: "Turn the page",
+  back: "Turn back",
+  at: (from: number, to: number, of: number) =>
+    from === to ? `Page ${from} of ${of}` : `Pages ${from} and ${to} of ${of}`,
+  cover: "The cover",
+  note: "Pin a note",
+  noteHelp: "Click where the note belongs.",
+  noteText: "Note",
+  noteKeep: "Keep it",
+  noteDrop: "Take it away",
+  notes: (n: number) => (n === 0 ? "No notes" : n === 1 ? "1 note" : `${n} notes`),
+  noteAt: (i: number, text: string) => `Note ${i}: ${text}`,
+};

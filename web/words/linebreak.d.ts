@@ -1,0 +1,6 @@
+declare module "linebreak" {
+  export default class LineBreaker {
+    constructor(text: string);
+    nextBreak(): { readonly position: number; readonly required?: boolean } | null;
+  }
+}
