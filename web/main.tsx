@@ -20,6 +20,9 @@ const router = createBrowserRouter(routes);
 const kit = await openKit({
   blocked: () => notices.create({ title: keeping.blocked, type: "info" }),
   lost: () => notices.create({ title: keeping.failed.storageLost, type: "error", duration: 60_000 }),
+}).catch((why: unknown) => {
+  document.getElementById("root")!.textContent = keeping.cannotRead;
+  throw why;
 });
 
 root.render(

@@ -3,17 +3,11 @@ import { applyDressTiles, type DressTiles, invertDressTiles } from "./changes/dr
 import { applyFillTiles, type FillTiles, invertFillTiles } from "./changes/fill-tiles.ts";
 import { applyMoveSeam, invertMoveSeam, type MoveSeam } from "./changes/move-seam.ts";
 import {
-  applyInsertPages,
-  applyMovePages,
-  applyOrderPages,
-  applyRemovePages,
-  type InsertPages,
+  applyRowChange,
   invertInsertPages,
   invertMovePages,
   invertRemovePages,
-  type MovePages,
-  type OrderPages,
-  type RemovePages,
+  type RowChange,
 } from "./changes/page-list.ts";
 import { applyPutPage, invertPutPage, type PutPage } from "./changes/put-page.ts";
 import { applySetLook, invertSetLook, type SetLook } from "./changes/set-look.ts";
@@ -22,17 +16,7 @@ import type { ChangeTrouble } from "./changes/trouble.ts";
 import type { Project } from "./project.ts";
 
 /** Everything that can happen to a project, as plain data. A new kind is a file in `changes/` and a line here. */
-export type Change =
-  | PutPage
-  | FillTiles
-  | SetLook
-  | DressTiles
-  | MoveSeam
-  | InsertPages
-  | RemovePages
-  | MovePages
-  | OrderPages
-  | SetProject;
+export type Change = PutPage | FillTiles | SetLook | DressTiles | MoveSeam | RowChange | SetProject;
 
 /** The project afterwards (the same object when nothing changed), or why the change does not fit. */
 export function applyChange(project: Project, change: Change): Outcome<Project, ChangeTrouble> {
@@ -48,13 +32,10 @@ export function applyChange(project: Project, change: Change): Outcome<Project, 
     case "moveSeam":
       return applyMoveSeam(project, change);
     case "insertPages":
-      return applyInsertPages(project, change);
     case "removePages":
-      return applyRemovePages(project, change);
     case "movePages":
-      return applyMovePages(project, change);
     case "orderPages":
-      return applyOrderPages(project, change);
+      return applyRowChange(project, change);
     case "setProject":
       return applySetProject(project, change);
   }

@@ -22,7 +22,7 @@ export {
   spreadsHold,
 } from "./book.ts";
 export { applyChange, type Change, invertChange } from "./change.ts";
-export { mostPages } from "./changes/page-list.ts";
+export { mostPages, type RowChange, rowAfter } from "./changes/page-list.ts";
 export type { ChangeTrouble } from "./changes/trouble.ts";
 export { checkLook, leastTileMm } from "./check-look.ts";
 export { copyPage } from "./copy-page.ts";

@@ -2,6 +2,7 @@ import { nanoid } from "nanoid";
 import { createContext, useContext } from "react";
 import { Bitmaps } from "../pictures/bitmaps.ts";
 import { PreviewUrls } from "../pictures/preview-urls.ts";
+import { again } from "../storage/again.ts";
 import { openIdbStore } from "../storage/idb-store.ts";
 import { openMemoryStore } from "../storage/memory-store.ts";
 import type { PreviewSize, Store } from "../storage/store.ts";
@@ -46,6 +47,8 @@ async function previewOf(
   return made;
 }
 
+const afterCrashMs = [200, 600, 1800];
+
 const newId = () => nanoid(12);
 const now = () => new Date().toISOString();
 
@@ -53,7 +56,7 @@ const now = () => new Date().toISOString();
 const afterPaint = (work: () => void) => void requestAnimationFrame(() => setTimeout(work));
 
 export async function openKit(notices: { readonly blocked: () => void; readonly lost: () => void }): Promise<Kit> {
-  const store = await openIdbStore(notices).catch(() => openMemoryStore());
+  const store = await again(() => openIdbStore(notices), afterCrashMs).catch(() => openMemoryStore());
   const pool = new WorkerPool<PhotoJobs>(2, () =>
     portOf(new Worker(new URL("../workers/photo.worker.ts", import.meta.url), { type: "module" })),
   );
@@ -62,7 +65,7 @@ export async function openKit(notices: { readonly blocked: () => void; readonly 
   );
   const readSvg = async (file: File) => (await import("../pictures/read-svg.ts")).readSvg(file);
   const library = new Library({ store, pool, finder, readSvg, newId, now });
-  await library.load();
+  await again(() => library.load(), afterCrashMs);
   return {
     store,
     library,

@@ -5,6 +5,7 @@ import { commit, type Edited, noHistory, undo } from "#core/document";
 import { photoSchema } from "#core/photo";
 import { shippedTemplates } from "#core/templates";
 import { collage } from "../../core/document/project.fixture.ts";
+import { again } from "./again.ts";
 import { openIdbStore } from "./idb-store.ts";
 import { openMemoryStore } from "./memory-store.ts";
 import { databaseName } from "./schema.ts";
@@ -173,4 +174,16 @@ test("every way a browser says no has its own name", () => {
   expect(storeErrorFrom(new DOMException("", "SecurityError")).code).toBe("storageRefused");
   const own = new StoreError("recordDamaged");
   expect(storeErrorFrom(own)).toBe(own);
+});
+
+test("storage that is not ready right after a crash is asked again, and the last reason is told", async () => {
+  let asked = 0;
+  const readyAt = (n: number) => async () => {
+    asked += 1;
+    if (asked < n) throw new StoreError("storageRefused", asked);
+    return asked;
+  };
+  expect(await again(readyAt(3), [0, 0])).toBe(3);
+  asked = 0;
+  await expect(again(readyAt(9), [0, 0])).rejects.toThrow("storageRefused: 3");
 });

@@ -39,6 +39,8 @@ export const keeping = {
   },
   notLasting:
     "This browser keeps nothing for Tessip, so everything here is gone when the tab closes. You can still work and save your pages to disk.",
+  cannotRead:
+    "What this browser keeps for Tessip could not be read just now. Nothing was deleted. Close all tabs of Tessip, and open it again.",
   blocked: "Tessip is open in another tab in an older version. Close that tab, and this one goes on by itself.",
   elsewhere: "This work is open in another tab. Here you can look, but not change it.",
   takeOver: "Work on it here instead",

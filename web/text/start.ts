@@ -4,6 +4,7 @@ import type { Refusal } from "#core/outcome";
 export const start = {
   title: "What are you making?",
   yourWork: "Your work",
+  worksUnread: "Your work could not be read from this browser just now. Nothing was deleted.",
   open: (name: string) => `Open ${name}`,
   remove: (name: string) => `Remove ${name}`,
   removed: (name: string) => `Removed “${name}”. Its photos stay.`,

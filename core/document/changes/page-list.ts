@@ -32,65 +32,24 @@ export interface OrderPages {
 
 export const mostPages = 1000;
 
-export function applyInsertPages(project: Project, change: InsertPages): Outcome<Project, ChangeTrouble> {
-  if (project.pages.length + change.pages.length > mostPages) return refused("tooManyPages", { most: mostPages });
-  const pages = [...project.pages];
-  for (const { page, at } of change.pages) {
-    const tiles = page.tiles.length;
-    if (tiles > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles });
-    if (pages.some((p) => p.id === page.id)) return refused("pageThere", { pageId: page.id });
-    pages.splice(Math.max(0, Math.min(at, pages.length)), 0, page);
-  }
-  return change.pages.length === 0 ? done(project) : inRow(project, pages);
+/** What moves pages about in their row and leaves each as it is. */
+export type RowChange = InsertPages | RemovePages | MovePages | OrderPages;
+
+/** The row afterwards, its pages not yet fitted to the side they came to lie on; the same row when nothing changed. */
+export function rowAfter(project: Project, change: RowChange): Outcome<readonly Page[], ChangeTrouble> {
+  const row = reordered(project, change);
+  if (!row.ok || project.kind === "collage") return row;
+  return spreadsHold(row.value, firstOnRight(project)) ? row : refused("spreadSplit");
 }
 
-export const invertInsertPages = (change: InsertPages): RemovePages => ({
-  type: "removePages",
-  pageIds: change.pages.map((p) => p.page.id),
-});
-
-export function applyRemovePages(project: Project, change: RemovePages): Outcome<Project, ChangeTrouble> {
-  const out = new Set(change.pageIds);
-  const gone = change.pageIds.find((id) => !findPage(project, id));
-  if (gone !== undefined) return refused("pageGone", { pageId: gone });
-  const pages = project.pages.filter((p) => !out.has(p.id));
-  if (pages.length === 0) return refused("lastPage");
-  return out.size === 0 ? done(project) : inRow(project, pages);
-}
-
-export function invertRemovePages(before: Project, change: RemovePages): InsertPages {
-  const out = new Set(change.pageIds);
-  const pages = before.pages.flatMap((page, at) => (out.has(page.id) ? [{ page, at }] : []));
-  return { type: "insertPages", pages };
-}
-
-export function applyMovePages(project: Project, change: MovePages): Outcome<Project, ChangeTrouble> {
-  const gone = change.pageIds.find((id) => !project.pages.some((p) => p.id === id));
-  if (gone !== undefined) return refused("pageGone", { pageId: gone });
-  const out = new Set(change.pageIds);
-  const moved = project.pages.filter((p) => out.has(p.id));
-  const rest = project.pages.filter((p) => !out.has(p.id));
-  const pages = rest.toSpliced(Math.max(0, Math.min(change.to, rest.length)), 0, ...moved);
-  return pages.every((p, i) => p === project.pages[i]) ? done(project) : inRow(project, pages);
-}
-
-export const invertMovePages = (before: Project): OrderPages => ({
-  type: "orderPages",
-  pageIds: before.pages.map((p) => p.id),
-});
-
-export function applyOrderPages(project: Project, change: OrderPages): Outcome<Project, ChangeTrouble> {
-  const byId = new Map(project.pages.map((p) => [p.id, p]));
-  const pages = change.pageIds.flatMap((id) => byId.get(id) ?? []);
-  if (pages.length !== project.pages.length) return refused("pageGone");
-  return pages.every((p, i) => p === project.pages[i]) ? done(project) : inRow(project, pages);
-}
-
-/** Pages in a new order. One that came to lie on the other side of the fold is fitted to that side. */
-function inRow(project: Project, pages: readonly Page[]): Outcome<Project, ChangeTrouble> {
-  if (project.kind === "collage") return done({ ...project, pages });
-  if (!spreadsHold(pages, firstOnRight(project))) return refused("spreadSplit");
+/** One that came to lie on the other side of the fold is fitted to that side. */
+export function applyRowChange(project: Project, change: RowChange): Outcome<Project, ChangeTrouble> {
+  const row = rowAfter(project, change);
+  if (!row.ok) return row;
+  const pages = row.value;
+  if (pages.length === project.pages.length && pages.every((p, i) => p === project.pages[i])) return done(project);
   const after: Project = { ...project, pages };
+  if (project.kind === "collage") return done(after);
   const fitted = pages.map((page) => {
     const was = findPage(project, page.id) ? formatOf(project, page) : undefined;
     const now = formatOf(after, page);
@@ -98,3 +57,67 @@ function inRow(project: Project, pages: readonly Page[]): Outcome<Project, Chang
   });
   return done({ ...after, pages: fitted });
 }
+
+function reordered(project: Project, change: RowChange): Outcome<readonly Page[], ChangeTrouble> {
+  switch (change.type) {
+    case "insertPages":
+      return withInserted(project.pages, change);
+    case "removePages":
+      return withoutRemoved(project, change);
+    case "movePages":
+      return moved(project, change);
+    case "orderPages":
+      return inOrder(project.pages, change);
+  }
+}
+
+function withInserted(row: readonly Page[], change: InsertPages): Outcome<readonly Page[], ChangeTrouble> {
+  if (row.length + change.pages.length > mostPages) return refused("tooManyPages", { most: mostPages });
+  const pages = [...row];
+  for (const { page, at } of change.pages) {
+    const tiles = page.tiles.length;
+    if (tiles > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles });
+    if (pages.some((p) => p.id === page.id)) return refused("pageThere", { pageId: page.id });
+    pages.splice(Math.max(0, Math.min(at, pages.length)), 0, page);
+  }
+  return done(pages);
+}
+
+function withoutRemoved(project: Project, change: RemovePages): Outcome<readonly Page[], ChangeTrouble> {
+  const gone = change.pageIds.find((id) => !findPage(project, id));
+  if (gone !== undefined) return refused("pageGone", { pageId: gone });
+  const out = new Set(change.pageIds);
+  const pages = project.pages.filter((p) => !out.has(p.id));
+  return pages.length === 0 ? refused("lastPage") : done(pages);
+}
+
+function moved({ pages: row }: Project, change: MovePages): Outcome<readonly Page[], ChangeTrouble> {
+  const gone = change.pageIds.find((id) => !row.some((p) => p.id === id));
+  if (gone !== undefined) return refused("pageGone", { pageId: gone });
+  const out = new Set(change.pageIds);
+  const rest = row.filter((p) => !out.has(p.id));
+  const to = Math.max(0, Math.min(change.to, rest.length));
+  return done(rest.toSpliced(to, 0, ...row.filter((p) => out.has(p.id))));
+}
+
+function inOrder(row: readonly Page[], change: OrderPages): Outcome<readonly Page[], ChangeTrouble> {
+  const byId = new Map(row.map((p) => [p.id, p]));
+  const pages = change.pageIds.flatMap((id) => byId.get(id) ?? []);
+  return pages.length === row.length ? done(pages) : refused("pageGone");
+}
+
+export const invertInsertPages = (change: InsertPages): RemovePages => ({
+  type: "removePages",
+  pageIds: change.pages.map((p) => p.page.id),
+});
+
+export function invertRemovePages(before: Project, change: RemovePages): InsertPages {
+  const out = new Set(change.pageIds);
+  const pages = before.pages.flatMap((page, at) => (out.has(page.id) ? [{ page, at }] : []));
+  return { type: "insertPages", pages };
+}
+
+export const invertMovePages = (before: Project): OrderPages => ({
+  type: "orderPages",
+  pageIds: before.pages.map((p) => p.id),
+});

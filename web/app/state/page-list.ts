@@ -22,6 +22,8 @@ import {
   pagesOf,
   parted,
   photoIdOf,
+  type RowChange,
+  rowAfter,
   type StepName,
   sidesKept,
 } from "#core/document";
@@ -58,36 +60,32 @@ function keepRow(
   kit: Pick<Kit, "desk">,
   session: ProjectSession,
   name: StepName,
-  changes: readonly Change[],
+  change: RowChange,
   keep?: { readonly words: string; readonly doIt: () => void },
 ): boolean {
   const { project } = session.state.getState();
-  const tried = changes.reduce<ReturnType<typeof applyChange>>((at, c) => (at.ok ? applyChange(at.value, c) : at), {
-    ok: true,
-    value: project,
-  });
+  const row = rowAfter(project, change);
   const doIt = () => {
     kit.desk.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
-    session.commit(name, changes);
+    session.commit(name, [change]);
   };
-  if (tried.ok && sidesKept(project, tried.value.pages)) {
+  if (row.ok && sidesKept(project, row.value)) {
     doIt();
     return true;
   }
-  if (tried.ok || tried.code === "spreadSplit")
-    kit.desk.setState({ turning: { doIt: tried.ok ? doIt : undefined, keep } });
-  else notices.create({ title: changeTrouble(tried, String), type: "info" });
+  if (row.ok || row.code === "spreadSplit") kit.desk.setState({ turning: { doIt: row.ok ? doIt : undefined, keep } });
+  else notices.create({ title: changeTrouble(row, String), type: "info" });
   return false;
 }
 
-const insertAt = (pages: readonly Page[], at: number): Change => ({
+const insertAt = (pages: readonly Page[], at: number): RowChange => ({
   type: "insertPages",
   pages: pages.map((page, i) => ({ page, at: at + i })),
 });
 
 function insert(kit: Hands, session: ProjectSession, name: StepName, pages: readonly Page[], at?: number): void {
   const place = at ?? placeOf(session, openPage(session.state.getState()).id) + 1;
-  if (keepRow(kit, session, name, [insertAt(pages, place)])) openThe(kit, session, pages[0]);
+  if (keepRow(kit, session, name, insertAt(pages, place))) openThe(kit, session, pages[0]);
 }
 
 /** Pages that were made from something else, behind the open one. */
@@ -109,7 +107,7 @@ export function addPages(kit: Hands, session: ProjectSession, count: number, whe
     openThe(kit, session, pages[0]);
   };
   const keep = { words: book.keepSides.add(more.length), doIt: () => add(more) };
-  if (keepRow(kit, session, { code: "addedPages", count }, [insertAt(some, at)], keep)) openThe(kit, session, some[0]);
+  if (keepRow(kit, session, { code: "addedPages", count }, insertAt(some, at), keep)) openThe(kit, session, some[0]);
 }
 
 /** A bare page after the open one, that looks as it does. */
@@ -136,10 +134,16 @@ export function removePages(kit: Hands, session: ProjectSession, pageIds: readon
     });
     session.commit({ code: "removedPages", count: puts.length }, puts);
   };
-  keepRow(kit, session, { code: "removedPages", count: pageIds.length }, [{ type: "removePages", pageIds }], {
-    words: book.keepSides.remove,
-    doIt: bare,
-  });
+  keepRow(
+    kit,
+    session,
+    { code: "removedPages", count: pageIds.length },
+    { type: "removePages", pageIds },
+    {
+      words: book.keepSides.remove,
+      doIt: bare,
+    },
+  );
 }
 
 /** Pages put where the `to`-th now stands, counted without them; all that face them come along where sides are to be kept. */
@@ -149,7 +153,7 @@ export function movePages(kit: Hands, session: ProjectSession, pageIds: readonly
     moveLeaves(session, project, pageIds, to);
     return;
   }
-  const move = (ids: readonly string[], at: number): Change => ({ type: "movePages", pageIds: ids, to: at });
+  const move = (ids: readonly string[], at: number): RowChange => ({ type: "movePages", pageIds: ids, to: at });
   const openings = project.kind === "book" ? openingsOf(project.pages, firstOnRight(project)) : [];
   const whole = openings
     .filter((o) => pagesOf(o).some((p) => pageIds.includes(p.id)))
@@ -166,7 +170,7 @@ export function movePages(kit: Hands, session: ProjectSession, pageIds: readonly
     kit,
     session,
     name,
-    [move(pageIds, to)],
+    move(pageIds, to),
     alone
       ? undefined
       : {

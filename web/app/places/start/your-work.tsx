@@ -1,4 +1,4 @@
-import { Box, Heading, IconButton, SimpleGrid, Text } from "@chakra-ui/react";
+import { Box, Button, Heading, HStack, IconButton, SimpleGrid, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { Link } from "react-router";
@@ -33,6 +33,15 @@ export function YourWork() {
     });
   }
 
+  if (work.isError)
+    return (
+      <HStack role="alert" mb="9" gap="4">
+        <Text color="clay.600">{words.worksUnread}</Text>
+        <Button size="sm" variant="outline" onClick={() => void work.refetch()}>
+          {common.tryAgain}
+        </Button>
+      </HStack>
+    );
   if (!work.data || (work.data.cards.length === 0 && work.data.damaged === 0)) return null;
   return (
     <Box mb="9">
