@@ -1,6 +1,7 @@
-import { Button, Dialog, Portal } from "@chakra-ui/react";
+import { Button } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { common } from "../../text/places.ts";
+import { Framed } from "./framed.tsx";
 
 interface AskProps {
   readonly title: string;
@@ -14,26 +15,22 @@ interface AskProps {
 /** A question with one thing to do and a way out. */
 export function Ask({ title, doIt, able = true, onDo, onClose, children }: AskProps) {
   return (
-    <Dialog.Root open onOpenChange={(e) => !e.open && onClose()} placement="center">
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content maxW="520px">
-            <Dialog.Header>
-              <Dialog.Title>{title}</Dialog.Title>
-            </Dialog.Header>
-            <Dialog.Body>{children}</Dialog.Body>
-            <Dialog.Footer>
-              <Button variant="outline" onClick={onClose}>
-                {common.cancel}
-              </Button>
-              <Button disabled={!able} onClick={onDo}>
-                {doIt}
-              </Button>
-            </Dialog.Footer>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+    <Framed
+      title={title}
+      widthPx={520}
+      onClose={onClose}
+      foot={
+        <>
+          <Button variant="outline" onClick={onClose}>
+            {common.cancel}
+          </Button>
+          <Button disabled={!able} onClick={onDo}>
+            {doIt}
+          </Button>
+        </>
+      }
+    >
+      {children}
+    </Framed>
   );
 }

@@ -1,9 +1,10 @@
-import { Button, Dialog, IconButton, Kbd, Portal, Table } from "@chakra-ui/react";
+import { Button, IconButton, Kbd, Table } from "@chakra-ui/react";
 import { Keyboard } from "lucide-react";
 import { useEffect, useState } from "react";
 import { useMatch } from "react-router";
 import { keys } from "../../text/keys.ts";
 import { common, walk } from "../../text/places.ts";
+import { Framed } from "./framed.tsx";
 import { typingIn } from "./typing-in.ts";
 
 type Place = Exclude<keyof typeof keys, "title">;
@@ -20,43 +21,37 @@ export function KeysSheet() {
     return () => window.removeEventListener("keydown", hear);
   }, []);
   return (
-    <Dialog.Root open={open} onOpenChange={(e) => setOpen(e.open)} placement="center">
-      <Dialog.Trigger asChild>
-        <IconButton aria-label={walk.shortcuts} variant="ghost" size="sm">
-          <Keyboard size={19} />
-        </IconButton>
-      </Dialog.Trigger>
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content maxW="560px">
-            <Dialog.Header>
-              <Dialog.Title>{keys.title}</Dialog.Title>
-            </Dialog.Header>
-            <Dialog.Body>
-              <Table.Root size="sm">
-                <Table.Body>
-                  {keys[place].map(([key, does]) => (
-                    <Table.Row key={key} bg="transparent">
-                      <Table.Cell w="46%" borderColor="oat.300">
-                        <Kbd bg="oat.200" color="ink.900" fontFamily="body">
-                          {key}
-                        </Kbd>
-                      </Table.Cell>
-                      <Table.Cell borderColor="oat.300">{does}</Table.Cell>
-                    </Table.Row>
-                  ))}
-                </Table.Body>
-              </Table.Root>
-            </Dialog.Body>
-            <Dialog.Footer>
-              <Button variant="outline" onClick={() => setOpen(false)}>
-                {common.close}
-              </Button>
-            </Dialog.Footer>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+    <>
+      <IconButton aria-label={walk.shortcuts} variant="ghost" size="sm" onClick={() => setOpen(true)}>
+        <Keyboard size={19} />
+      </IconButton>
+      {open && (
+        <Framed
+          title={keys.title}
+          widthPx={560}
+          onClose={() => setOpen(false)}
+          foot={
+            <Button variant="outline" onClick={() => setOpen(false)}>
+              {common.close}
+            </Button>
+          }
+        >
+          <Table.Root size="sm">
+            <Table.Body>
+              {keys[place].map(([key, does]) => (
+                <Table.Row key={key} bg="transparent">
+                  <Table.Cell w="46%" borderColor="oat.300">
+                    <Kbd bg="oat.200" color="ink.900" fontFamily="body" wordSpacing="normal">
+                      {key}
+                    </Kbd>
+                  </Table.Cell>
+                  <Table.Cell borderColor="oat.300">{does}</Table.Cell>
+                </Table.Row>
+              ))}
+            </Table.Body>
+          </Table.Root>
+        </Framed>
+      )}
+    </>
   );
 }

@@ -1,5 +1,5 @@
-import { Field } from "@chakra-ui/react";
-import type { InputHTMLAttributes } from "react";
+import { type InputHTMLAttributes, useId } from "react";
+import css from "./fields.module.css";
 import { NumberBox } from "./length-field.tsx";
 
 interface LabelledProps extends Omit<InputHTMLAttributes<HTMLInputElement>, "color" | "height" | "width" | "size"> {
@@ -8,12 +8,13 @@ interface LabelledProps extends Omit<InputHTMLAttributes<HTMLInputElement>, "col
 
 /** One line to type in, under its name. */
 export function Labelled({ label, ...input }: LabelledProps) {
+  const id = useId();
   return (
-    <Field.Root gap="1">
-      <Field.Label fontSize="14px" fontWeight="500" color="fg.muted">
+    <div className={css.field}>
+      <label htmlFor={id} className={css.label}>
         {label}
-      </Field.Label>
-      <Field.Context>{(field) => <NumberBox {...field.getInputProps()} {...input} />}</Field.Context>
-    </Field.Root>
+      </label>
+      <NumberBox id={id} {...input} />
+    </div>
   );
 }

@@ -1,7 +1,8 @@
-import { chakra, Field } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
+import { chakra } from "@chakra-ui/react";
+import { useEffect, useId, useState } from "react";
 import { formatLength, lengthNumber, mmPer, parseLength, type Unit } from "#core/units";
 import { lengthTrouble } from "../../text/start.ts";
+import css from "./fields.module.css";
 
 interface LengthFieldProps {
   readonly label: string;
@@ -43,52 +44,47 @@ export function LengthField({ label, mm, unit, ppi, onMm, help, hideLabel = fals
     setTrouble(onMm(next));
   };
 
+  const id = useId();
+  const noteId = useId();
+  const note = trouble ?? help;
+
   return (
-    <Field.Root invalid={trouble !== undefined} gap="1">
-      <Field.Label srOnly={hideLabel} fontSize="14px" fontWeight="500" color="fg.muted">
+    <div className={css.field}>
+      <label htmlFor={id} className={hideLabel ? css.unseen : css.label}>
         {label}
-      </Field.Label>
-      <chakra.div position="relative" w="full">
-        <Field.Context>
-          {(field) => (
-            <NumberBox
-              {...field.getInputProps()}
-              value={text}
-              inputMode="text"
-              onChange={(e) => setText(e.target.value)}
-              onBlur={() => take(text)}
-              onKeyDown={(e) => {
-                if (e.key === "Enter") take(text);
-                else if (e.key === "ArrowUp") step(e.shiftKey ? 10 : 1);
-                else if (e.key === "ArrowDown") step(e.shiftKey ? -10 : -1);
-                else if (e.key === "Escape") {
-                  setText(shown);
-                  setTrouble(undefined);
-                } else return;
-                if (e.key.startsWith("Arrow")) e.preventDefault();
-              }}
-              pr="8"
-              title={formatLength(mm, unit, ppi)}
-            />
-          )}
-        </Field.Context>
-        <chakra.span
-          position="absolute"
-          right="2.5"
-          top="50%"
-          transform="translateY(-50%)"
-          fontSize="13px"
-          color="fg.subtle"
-          pointerEvents="none"
-        >
+      </label>
+      <div className={css.box}>
+        <NumberBox
+          id={id}
+          aria-invalid={trouble !== undefined}
+          aria-describedby={note ? noteId : undefined}
+          value={text}
+          inputMode="text"
+          onChange={(e) => setText(e.target.value)}
+          onBlur={() => take(text)}
+          onKeyDown={(e) => {
+            if (e.key === "Enter") take(text);
+            else if (e.key === "ArrowUp") step(e.shiftKey ? 10 : 1);
+            else if (e.key === "ArrowDown") step(e.shiftKey ? -10 : -1);
+            else if (e.key === "Escape") {
+              setText(shown);
+              setTrouble(undefined);
+            } else return;
+            if (e.key.startsWith("Arrow")) e.preventDefault();
+          }}
+          pr="8"
+          title={formatLength(mm, unit, ppi)}
+        />
+        <span className={css.unit} aria-hidden>
           {unit}
-        </chakra.span>
-      </chakra.div>
-      {help && !trouble && <Field.HelperText fontSize="13px">{help}</Field.HelperText>}
-      <Field.ErrorText fontSize="13.5px" color="clay.600" lineHeight="1.3">
-        {trouble}
-      </Field.ErrorText>
-    </Field.Root>
+        </span>
+      </div>
+      {note && (
+        <p id={noteId} role={trouble ? "alert" : undefined} className={trouble ? css.trouble : css.help}>
+          {note}
+        </p>
+      )}
+    </div>
   );
 }
 

@@ -1,4 +1,4 @@
-import { createContext, useContext } from "react";
+import { createContext, useContext, useDeferredValue, useRef } from "react";
 import { useStore } from "zustand";
 import type { Page, Project } from "#core/document";
 import { useKit } from "../kit.ts";
@@ -21,6 +21,27 @@ export function useSession(): ProjectSession {
 }
 
 export const useProject = <T>(pick: (s: ProjectState) => T): T => useStore(useSession().state, pick);
+
+/** The project as the panel shows it: after another page was opened, a moment behind, so that the page comes first. */
+export const PanelContext = createContext<ProjectState | undefined>(undefined);
+
+export function usePanel<T>(pick: (s: ProjectState) => T): T {
+  const state = useContext(PanelContext);
+  if (!state) throw new Error("usePanel outside of the panel");
+  return pick(state);
+}
+
+/** What is kept of the project, and which page is open: the same object while a gesture goes on. */
+export function usePanelState(): ProjectState {
+  const { state } = useSession();
+  const keptAt = useRef(state.getState());
+  const kept = useStore(state, (now) => {
+    if (keptAt.current.project !== now.project || keptAt.current.pageId !== now.pageId) keptAt.current = now;
+    return keptAt.current;
+  });
+  const later = useDeferredValue(kept);
+  return later.pageId === kept.pageId ? kept : later;
+}
 
 export { openFormat } from "./project-session.ts";
 

@@ -2,7 +2,6 @@ import {
   buttonRecipe,
   colorPickerSlotRecipe,
   colorSwatchRecipe,
-  dialogSlotRecipe,
   fieldSlotRecipe,
   headingRecipe,
   inputRecipe,
@@ -14,7 +13,6 @@ import {
   progressSlotRecipe,
   radioCardSlotRecipe,
   segmentGroupSlotRecipe,
-  sliderSlotRecipe,
   switchSlotRecipe,
   tableSlotRecipe,
   toastSlotRecipe,
@@ -32,7 +30,6 @@ export const recipes = {
 
 export const slotRecipes = {
   colorPicker: colorPickerSlotRecipe,
-  dialog: dialogSlotRecipe,
   field: fieldSlotRecipe,
   list: listSlotRecipe,
   menu: menuSlotRecipe,
@@ -41,7 +38,6 @@ export const slotRecipes = {
   progress: progressSlotRecipe,
   radioCard: radioCardSlotRecipe,
   segmentGroup: segmentGroupSlotRecipe,
-  slider: sliderSlotRecipe,
   switch: switchSlotRecipe,
   table: tableSlotRecipe,
   toast: toastSlotRecipe,

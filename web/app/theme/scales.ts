@@ -33,7 +33,6 @@ export const scales = defineTokens({
   cursor: valued({
     button: "pointer",
     disabled: "not-allowed",
-    slider: "default",
     switch: "pointer",
     radio: "default",
   }),

@@ -2,7 +2,7 @@ import { createSystem, defaultBaseConfig, defineConfig } from "@chakra-ui/react"
 import { buttonRecipe } from "./button.ts";
 import { recipes, slotRecipes } from "./recipes.ts";
 import { animationStyles, keyframes, layerStyles, scales, textStyles } from "./scales.ts";
-import { dialogRecipe, sliderRecipe, tooltipRecipe } from "./slots.ts";
+import { tooltipRecipe } from "./slots.ts";
 
 const hex = (value: string) => ({ value });
 
@@ -125,9 +125,11 @@ const theme = defineConfig({
 
 /** Where our components look otherwise than the library's. */
 const ours = defineConfig({
+  // A rule that comes in a cascade layer makes the browser look up every font again, and lay out the whole page.
+  disableLayers: true,
   theme: {
     recipes: { button: buttonRecipe },
-    slotRecipes: { slider: sliderRecipe, dialog: dialogRecipe, tooltip: tooltipRecipe },
+    slotRecipes: { tooltip: tooltipRecipe },
   },
 });
 

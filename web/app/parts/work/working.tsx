@@ -1,5 +1,6 @@
-import { Button, Dialog, Portal, Progress } from "@chakra-ui/react";
+import { Button, Progress } from "@chakra-ui/react";
 import { common } from "../../../text/places.ts";
+import { Framed } from "../framed.tsx";
 
 interface WorkingProps {
   readonly title: string;
@@ -11,29 +12,21 @@ interface WorkingProps {
 /** Work that takes its time: how far it is, and a way to stop it. */
 export function Working({ title, share, onStop }: WorkingProps) {
   return (
-    <Dialog.Root open onOpenChange={(e) => !e.open && onStop()} placement="center">
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content maxW="420px">
-            <Dialog.Header>
-              <Dialog.Title>{title}</Dialog.Title>
-            </Dialog.Header>
-            <Dialog.Body>
-              <Progress.Root value={Math.round(share * 100)} max={100} aria-label={title}>
-                <Progress.Track bg="oat.300" borderRadius="full" h="8px">
-                  <Progress.Range bg="glaze.500" />
-                </Progress.Track>
-              </Progress.Root>
-            </Dialog.Body>
-            <Dialog.Footer>
-              <Button variant="outline" onClick={onStop}>
-                {common.stop}
-              </Button>
-            </Dialog.Footer>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+    <Framed
+      title={title}
+      widthPx={420}
+      onClose={onStop}
+      foot={
+        <Button variant="outline" onClick={onStop}>
+          {common.stop}
+        </Button>
+      }
+    >
+      <Progress.Root value={Math.round(share * 100)} max={100} aria-label={title}>
+        <Progress.Track bg="oat.300" borderRadius="full" h="8px">
+          <Progress.Range bg="glaze.500" />
+        </Progress.Track>
+      </Progress.Root>
+    </Framed>
   );
 }

@@ -34,6 +34,8 @@ const onlyWhileDragging = { droppable: { strategy: MeasuringStrategy.WhileDraggi
 const runPx = 116;
 const thumbPx = 78;
 const facingPx = 92;
+/** The number under a row, with the space around both. */
+const numberPx = 37;
 
 /** All pages of the work in their order, facing ones side by side; dragged or moved by key to reorder. */
 export function PageRun() {
@@ -190,7 +192,12 @@ const RowSpot = memo(
         ref={setNodeRef}
         {...listeners}
         className={css.row}
-        style={{ transform: CSS.Translate.toString(transform), transition, zIndex: isDragging ? 2 : undefined }}
+        style={{
+          transform: CSS.Translate.toString(transform),
+          transition,
+          zIndex: isDragging ? 2 : undefined,
+          containIntrinsicHeight: leaf.h * scale + numberPx,
+        }}
       >
         <div className={css.pages} style={{ justifyContent: justify, width: facing ? facingPx : undefined }}>
           {row.pages.map((page, i) => (

@@ -1,9 +1,10 @@
-import { Field, SimpleGrid } from "@chakra-ui/react";
+import { SimpleGrid } from "@chakra-ui/react";
 import { type Unit, units } from "#core/units";
 import { panel } from "../../../text/pages.ts";
 import { start as words } from "../../../text/start.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { CountField } from "../../parts/count-field.tsx";
+import css from "../../parts/fields.module.css";
 import { LengthField } from "../../parts/length-field.tsx";
 
 export interface OwnSize {
@@ -39,12 +40,12 @@ export function OwnSizeForm({ size, unit, onSize, onUnit }: OwnSizeFormProps) {
     <SimpleGrid columns={3} gap="4" maxW="640px">
       {length(words.width, "widthMm")}
       {length(words.height, "heightMm")}
-      <Field.Root gap="1">
-        <Field.Label fontSize="14px" fontWeight="500" color="fg.muted">
+      <div>
+        <span className={css.label} aria-hidden>
           {panel.unit}
-        </Field.Label>
+        </span>
         <Choose label={panel.unit} value={unit} options={units.map((u) => [u, u])} onChoose={onUnit} />
-      </Field.Root>
+      </div>
       {length(words.bleed, "bleedMm", words.bleedHelp)}
       <CountField label={words.ppi} value={size.ppi} onCount={(ppi) => ppi !== undefined && onSize({ ...size, ppi })} />
     </SimpleGrid>

@@ -4,7 +4,7 @@ import { words as say } from "../../../../text/words.ts";
 import { useKit } from "../../../kit.ts";
 import { notices } from "../../../parts/notices.tsx";
 import { useFacts } from "../../../state/facts.ts";
-import { useProject, useSession } from "../../../state/hooks.ts";
+import { usePanel, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { addWords, captionsForAll } from "../../../state/word-gestures.ts";
 import { PanelSection } from "./parts.tsx";
@@ -14,7 +14,7 @@ export function AddWords() {
   const kit = useKit();
   const session = useSession();
   const facts = useFacts();
-  const photos = useProject((s) => openPage(s).tiles.filter((t) => t.filling.kind === "photo").length);
+  const photos = usePanel((s) => openPage(s).tiles.filter((t) => t.filling.kind === "photo").length);
   const kinds = [
     ["title", Heading1],
     ["caption", Type],

@@ -3,7 +3,7 @@ import { type Look, type StepCode, unframed } from "#core/document";
 import { words as say } from "../../../../text/words.ts";
 import { OneOfFew } from "../../../parts/one-of-few.tsx";
 import { PhotoThumb } from "../../../parts/photo-thumb.tsx";
-import { useDesk, useProject, useSession } from "../../../state/hooks.ts";
+import { useDesk, usePanel, useSession } from "../../../state/hooks.ts";
 import { lookOnAll, lookOnFacing } from "../../../state/page-list.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { Papers } from "./papers.tsx";
@@ -19,8 +19,8 @@ interface BackdropProps {
 export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
   const session = useSession();
   const chosen = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
-  const several = useProject((s) => s.project.pages.length > 1);
-  const facing = useProject((s) => s.project.kind !== "collage" && openPage(s).leaves === 1);
+  const several = usePanel((s) => s.project.pages.length > 1);
+  const facing = usePanel((s) => s.project.kind !== "collage" && openPage(s).leaves === 1);
   const { backdrop } = look;
   const put = (photoId: string) =>
     onKeep("changedBackdrop", {

@@ -5,7 +5,7 @@ import { type Colour, luminance, parseColour } from "#core/colour";
 import { panel as words } from "../../../../text/pages.ts";
 import { words as say } from "../../../../text/words.ts";
 import { Tip } from "../../../parts/tip.tsx";
-import { useProject, useSession } from "../../../state/hooks.ts";
+import { usePanel, useSession } from "../../../state/hooks.ts";
 import { usePhotoColours } from "../../../state/photo-colours.ts";
 
 const ready: readonly Colour[] = ["#ffffff", "#f6f1e7", "#d9d2c4", "#22302b", "#1b1b1b", "#b2472a"];
@@ -19,7 +19,7 @@ interface ColourRowProps {
 
 /** A few colours that suit photos, those of this work's palette, and any other. */
 export function ColourRow({ label, colour, onMove, onEnd }: ColourRowProps) {
-  const palette = useProject((s) => s.project.palette);
+  const palette = usePanel((s) => s.project.palette);
   return (
     <Box role="group" aria-label={label} mb="3">
       <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1.5">
@@ -74,7 +74,7 @@ export function Swatch({ colour, name, label, chosen, onTake }: SwatchProps) {
 }
 
 function OtherColour({ label, colour, onMove, onEnd }: ColourRowProps) {
-  const palette = useProject((s) => s.project.palette);
+  const palette = usePanel((s) => s.project.palette);
   const [open, setOpen] = useState(false);
   const known = ready.includes(colour) || palette.includes(colour);
   return (
@@ -143,7 +143,7 @@ function FromPhotos({ asked, label, onTake }: { asked: boolean; label: string; o
 /** Into the work's palette, or out of it. */
 function KeepColour({ colour }: { readonly colour: Colour }) {
   const session = useSession();
-  const palette = useProject((s) => s.project.palette);
+  const palette = usePanel((s) => s.project.palette);
   const kept = palette.includes(colour);
   if (ready.includes(colour)) return null;
   const next = kept ? palette.filter((c) => c !== colour) : [...palette, colour].slice(-24);

@@ -11,7 +11,7 @@ import { Choose } from "../../../parts/choose-one.tsx";
 import { Labelled } from "../../../parts/labelled.tsx";
 import { NumberField } from "../../../parts/number-field.tsx";
 import { changeSpine, removeCover } from "../../../state/cover.ts";
-import { useProject, useSession } from "../../../state/hooks.ts";
+import { usePanel, useSession } from "../../../state/hooks.ts";
 import { openThe } from "../../../state/page-list.ts";
 import { usePhotoColours } from "../../../state/photo-colours.ts";
 import { openPage } from "../../../state/project-session.ts";
@@ -29,8 +29,8 @@ const turnedFromMm = 8;
 export function CoverPanel() {
   const kit = useKit();
   const session = useSession();
-  const project = useProject((s) => s.project);
-  const page = useProject(openPage);
+  const project = usePanel((s) => s.project);
+  const page = usePanel(openPage);
   const { unit, format, cover } = project;
   const parts = coverParts(project);
   const flat = coverFormat(project);
@@ -80,7 +80,7 @@ export function CoverPanel() {
 
 function SpineSection({ narrow }: { readonly narrow: boolean }) {
   const session = useSession();
-  const project = useProject((s) => s.project);
+  const project = usePanel((s) => s.project);
   const { unit, format } = project;
   const parts = coverParts(project)!;
   const { spine } = project.cover!;

@@ -3,15 +3,15 @@ import { work as words } from "../../../../text/work.ts";
 import { useKit } from "../../../kit.ts";
 import { Choose } from "../../../parts/choose-one.tsx";
 import { nothingChosen } from "../../../state/choose.ts";
-import { useProject, useSession } from "../../../state/hooks.ts";
+import { usePanel, useSession } from "../../../state/hooks.ts";
 import { movePhotosTo } from "../../../state/page-breaks.ts";
 
 /** The chosen photos onto another page of the work. */
 export function MoveToPage({ tileIds }: { readonly tileIds: readonly string[] }) {
   const kit = useKit();
   const session = useSession();
-  const pages = useProject((s) => s.project.pages);
-  const open = useProject((s) => s.pageId);
+  const pages = usePanel((s) => s.project.pages);
+  const open = usePanel((s) => s.pageId);
   if (countLeaves(pages) < 2 || !pages.some((p) => p.id === open)) return null;
   const before = leavesBefore(pages);
   const options = pages.flatMap((p, i) => (p.id === open ? [] : [[p.id, words.moveToPage(before[i]! + 1)] as const]));

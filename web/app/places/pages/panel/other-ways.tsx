@@ -8,7 +8,7 @@ import { framedBy } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
 import { typingIn } from "../../../parts/typing-in.ts";
-import { openFormat, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
+import { openFormat, useLibrary, usePanel, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { arrangedAs, keep, show } from "../../../state/tree-gestures.ts";
 import { CardGrid } from "./card-grid.tsx";
@@ -25,8 +25,8 @@ type Filter = "order" | "leader" | "crop";
 export function OtherWays() {
   const session = useSession();
   // The page as it is kept: what is only being looked at asks for no other ways.
-  const page = useProject(openPage);
-  const format = useProject(openFormat);
+  const page = usePanel(openPage);
+  const format = usePanel(openFormat);
   const ways = useWays(page, format);
   const [filters, setFilters] = useState<ReadonlySet<Filter>>(new Set());
   const [at, setAt] = useState(0);

@@ -6,7 +6,7 @@ import { formatLength, formatSize, type Unit, units } from "#core/units";
 import { changeTrouble, templates as templateWords, panel as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
 import { Choose } from "../../../parts/choose-one.tsx";
-import { openFormat, useProject, useSession } from "../../../state/hooks.ts";
+import { openFormat, usePanel, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { AddWords } from "./add-words.tsx";
 import { ArrangementSection } from "./arrangement-section.tsx";
@@ -25,11 +25,11 @@ export const PagePanel = memo(function PagePanel() {
   const { desk } = useKit();
   const session = useSession();
   // As it is kept: what a hand is doing at the moment is followed by those parts alone that show it.
-  const page = useProject(openPage);
-  const format = useProject(openFormat);
-  const unit = useProject((s) => s.project.unit);
-  const lab = useProject((s) => s.project.lab);
-  const kind = useProject((s) => s.project.kind);
+  const page = usePanel(openPage);
+  const format = usePanel(openFormat);
+  const unit = usePanel((s) => s.project.unit);
+  const lab = usePanel((s) => s.project.lab);
+  const kind = usePanel((s) => s.project.kind);
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
   const { look } = page;
   const inPockets = page.arrangement?.kind === "pockets";

@@ -2,7 +2,7 @@ import { Button, VStack } from "@chakra-ui/react";
 import { CopyPlus, FilePlus, Trash2 } from "lucide-react";
 import { run as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
-import { useProject, useSession } from "../../../state/hooks.ts";
+import { usePanel, useSession } from "../../../state/hooks.ts";
 import { addPage, copyThePage, removeThePage } from "../../../state/page-list.ts";
 import { PanelSection } from "./parts.tsx";
 
@@ -10,7 +10,7 @@ import { PanelSection } from "./parts.tsx";
 export function PagesSection() {
   const kit = useKit();
   const session = useSession();
-  const count = useProject((s) => s.project.pages.length);
+  const count = usePanel((s) => s.project.pages.length);
   const deeds = [
     [FilePlus, words.add, addPage],
     [CopyPlus, words.copy, copyThePage],

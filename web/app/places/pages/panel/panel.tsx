@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { useDeferredValue } from "react";
 import { areWords, findTile } from "#core/document";
-import { shownPage, useDesk, useProject } from "../../../state/hooks.ts";
+import { PanelContext, shownPage, useDesk, usePanelState, useProject } from "../../../state/hooks.ts";
 import { CoverPanel } from "./cover-panel.tsx";
 import { PagePanel } from "./page-panel.tsx";
 import { TemplatesPanel } from "./templates-panel.tsx";
@@ -13,25 +13,28 @@ import { WordsPanel } from "./words-panel.tsx";
 export function Panel() {
   // What follows a hand comes first; the panel catches up as soon as there is time.
   const page = useDeferredValue(useProject(shownPage));
+  const state = usePanelState();
   const chosen = useDesk((s) => s.tiles.ids);
-  const isCover = useProject((s) => s.project.cover?.page.id === s.pageId);
+  const isCover = state.project.cover?.page.id === state.pageId;
   const templates = useDesk((s) => s.templates);
   const tiles = [...chosen].flatMap((id) => findTile(page, id) ?? []);
   return (
-    <Box as="aside" overflowY="auto" flex="1" p="5">
-      {templates ? (
-        <TemplatesPanel />
-      ) : tiles.length === 0 && isCover ? (
-        <CoverPanel />
-      ) : tiles.length === 0 ? (
-        <PagePanel />
-      ) : tiles.length === 1 && areWords(tiles[0]!) ? (
-        <WordsPanel key={tiles[0]!.id} tile={tiles[0]!} />
-      ) : tiles.length === 1 ? (
-        <TilePanel key={tiles[0]!.id} tile={tiles[0]!} />
-      ) : (
-        <TilesPanel tiles={tiles} />
-      )}
-    </Box>
+    <PanelContext.Provider value={state}>
+      <Box as="aside" overflowY="auto" flex="1" p="5">
+        {templates ? (
+          <TemplatesPanel />
+        ) : tiles.length === 0 && isCover ? (
+          <CoverPanel />
+        ) : tiles.length === 0 ? (
+          <PagePanel />
+        ) : tiles.length === 1 && areWords(tiles[0]!) ? (
+          <WordsPanel key={tiles[0]!.id} tile={tiles[0]!} />
+        ) : tiles.length === 1 ? (
+          <TilePanel key={tiles[0]!.id} tile={tiles[0]!} />
+        ) : (
+          <TilesPanel tiles={tiles} />
+        )}
+      </Box>
+    </PanelContext.Provider>
   );
 }

@@ -1,7 +1,8 @@
-import { Box, Heading, IconButton, Slider } from "@chakra-ui/react";
+import { Box, Heading, IconButton } from "@chakra-ui/react";
 import type { LucideIcon } from "lucide-react";
-import type { ReactNode } from "react";
+import { type CSSProperties, type ReactNode, useEffect, useRef } from "react";
 import { Tip } from "../../../parts/tip.tsx";
+import css from "./parts.module.css";
 
 export function PanelTitle({ children }: { readonly children: ReactNode }) {
   return (
@@ -38,27 +39,28 @@ interface BeadProps {
 
 /** A slider without a number of its own; the field beside it has that. */
 export function Bead({ label, value, most, least = 0, step, onMove, onEnd }: BeadProps) {
+  const input = useRef<HTMLInputElement>(null);
+  const now = Math.min(most, Math.max(least, value));
+  // React tells every movement as a change; the browser's own event is the one at the end.
+  useEffect(() => {
+    const el = input.current;
+    const end = () => onEnd(Number(el!.value));
+    el?.addEventListener("change", end);
+    return () => el?.removeEventListener("change", end);
+  }, [onEnd]);
   return (
-    <Slider.Root
-      size="sm"
-      aria-label={[label]}
+    <input
+      ref={input}
+      type="range"
+      className={css.bead}
+      style={{ "--share": most > least ? (now - least) / (most - least) : 0 } as CSSProperties}
+      aria-label={label}
       min={least}
       max={most}
       step={step}
-      value={[Math.min(most, Math.max(least, value))]}
-      onValueChange={(e) => onMove(e.value[0]!)}
-      onValueChangeEnd={(e) => onEnd(e.value[0]!)}
-      flex="1"
-    >
-      <Slider.Control>
-        <Slider.Track>
-          <Slider.Range />
-        </Slider.Track>
-        <Slider.Thumb index={0}>
-          <Slider.HiddenInput />
-        </Slider.Thumb>
-      </Slider.Control>
-    </Slider.Root>
+      value={now}
+      onChange={(e) => onMove(Number(e.target.value))}
+    />
   );
 }
 

@@ -12,7 +12,7 @@ import { CountField } from "../../../parts/count-field.tsx";
 import { Labelled } from "../../../parts/labelled.tsx";
 import { LengthField } from "../../../parts/length-field.tsx";
 import { OneOfFew } from "../../../parts/one-of-few.tsx";
-import { useProject, useSession } from "../../../state/hooks.ts";
+import { usePanel, useSession } from "../../../state/hooks.ts";
 import {
   addLeaf,
   addOwnPattern,
@@ -30,8 +30,8 @@ import { PanelSection } from "./parts.tsx";
 export function PocketsSection() {
   const kit = useKit();
   const session = useSession();
-  const project = useProject((s) => s.project);
-  const page = useProject(openPage);
+  const project = usePanel((s) => s.project);
+  const page = usePanel(openPage);
   const [typing, setTyping] = useState(false);
   const { pockets, unit, format } = project;
   const pattern = frontPattern(project, page);
@@ -130,7 +130,7 @@ const firstTyped: TypedPattern = {
 function ByNumbers({ onClose }: { readonly onClose: () => void }) {
   const kit = useKit();
   const session = useSession();
-  const { unit, format } = useProject((s) => s.project);
+  const { unit, format } = usePanel((s) => s.project);
   const [name, setName] = useState(words.ownName);
   const [typed, setTyped] = useState(firstTyped);
   const made = typedPattern(typed, { id: "typed", name, binder: "" });

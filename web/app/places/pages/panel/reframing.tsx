@@ -7,7 +7,7 @@ import { aspectOf, framedBy, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { common } from "../../../../text/places.ts";
 import { useKit } from "../../../kit.ts";
-import { openFormat, useDesk, useProject, useSession } from "../../../state/hooks.ts";
+import { openFormat, useDesk, usePanel, useSession } from "../../../state/hooks.ts";
 import { reframeChange, resetFraming } from "../../../state/page-gestures.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
@@ -23,8 +23,8 @@ interface ReframingProps {
 export function Reframing({ tile, photo, view }: ReframingProps) {
   const { desk } = useKit();
   const session = useSession();
-  const page = useProject(openPage);
-  const format = useProject(openFormat);
+  const page = usePanel(openPage);
+  const format = usePanel(openFormat);
   const straightening = useDesk((s) => s.straightening);
   const aspect = aspectOf(photo);
   const rect = frameRect(tile.frame);

@@ -10,7 +10,7 @@ import { useKit } from "../../../kit.ts";
 import { takenMoment } from "../../../parts/dates.ts";
 import { PhotoThumb } from "../../../parts/photo-thumb.tsx";
 import { useFacts } from "../../../state/facts.ts";
-import { openFormat, useDesk, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
+import { openFormat, useDesk, useLibrary, usePanel, useSession } from "../../../state/hooks.ts";
 import {
   emptyThem,
   holdColour,
@@ -35,18 +35,18 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile
   const kit = useKit();
   const { desk } = kit;
   const session = useSession();
-  const page = useProject(openPage);
+  const page = usePanel(openPage);
   const facts = useFacts();
   const byId = useLibrary((s) => s.byId);
   const reframing = useDesk((s) => s.reframing === tile.id);
   const chosenPhotos = useDesk((s) => s.photos.ids);
-  const format = useProject(openFormat);
-  const unit = useProject((s) => s.project.unit);
+  const format = usePanel(openFormat);
+  const unit = usePanel((s) => s.project.unit);
   const view = tile.filling.kind === "photo" ? tile.filling.view : undefined;
   const photo = view && byId.get(view.photoId);
   const only = chosenPhotos.size === 1 ? [...chosenPhotos][0] : undefined;
   const rect = frameRect(tile.frame);
-  const others = useProject((s) => (view ? placesOf(s.project, view.photoId) : 0));
+  const others = usePanel((s) => (view ? placesOf(s.project, view.photoId) : 0));
 
   return (
     <>
@@ -124,7 +124,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile
 /** A field of colour in place of a photo. */
 function PlainColour({ tile }: { readonly tile: Tile }) {
   const session = useSession();
-  const page = useProject(openPage);
+  const page = usePanel(openPage);
   const held = tile.filling.kind === "colour" ? tile.filling.colour : undefined;
   const put = (colour: Colour) => holdColour(session, tile.id, colour);
   if (held === undefined)
@@ -153,9 +153,9 @@ const firstColour: Colour = "#d9d2c4";
 /** The tile's own corner and border. */
 function Dress({ tile }: { readonly tile: Tile }) {
   const session = useSession();
-  const page = useProject(openPage);
-  const format = useProject(openFormat);
-  const unit = useProject((s) => s.project.unit);
+  const page = usePanel(openPage);
+  const format = usePanel(openFormat);
+  const unit = usePanel((s) => s.project.unit);
   const change = (dress: { cornerMm?: number; widthMm?: number }) =>
     ({
       type: "dressTiles",

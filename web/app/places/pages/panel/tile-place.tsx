@@ -21,7 +21,7 @@ import { Choose } from "../../../parts/choose-one.tsx";
 import { CountField } from "../../../parts/count-field.tsx";
 import { lead, leadOf } from "../../../state/arrange-page.ts";
 import { nothingChosen } from "../../../state/choose.ts";
-import { useDesk, useLibrary, useProject, useSession } from "../../../state/hooks.ts";
+import { useDesk, useLibrary, usePanel, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { halved, keep, locked, shaped, slippedIn, takenAway } from "../../../state/tree-gestures.ts";
 import { Act, PanelSection, pressedLook } from "./parts.tsx";
@@ -31,7 +31,7 @@ export function TilePlace({ tile }: { readonly tile: Tile }) {
   const kit = useKit();
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
-  const page = useProject(openPage);
+  const page = usePanel(openPage);
   const chosen = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
   if (!page.arrangement || page.arrangement.kind === "pockets") return null;
   const photo = byId.get(photoIdOf(tile) ?? "");
@@ -89,7 +89,7 @@ const shareStep = 0.1;
 function Lead({ tile }: { readonly tile: Tile }) {
   const kit = useKit();
   const session = useSession();
-  const now = useProject((s) => leadOf(openPage(s)));
+  const now = usePanel((s) => leadOf(openPage(s)));
   const leads = now?.tileId === tile.id;
   const to = (share: number) => lead(kit, session, tile.id, share);
   return (
@@ -143,7 +143,7 @@ const shapes: readonly (readonly [string, number])[] = [
 
 function Shape({ tile, photo }: { readonly tile: Tile; readonly photo: Photo | undefined }) {
   const session = useSession();
-  const lab = useProject((s) => s.project.lab);
+  const lab = usePanel((s) => s.project.lab);
   const prints = (lab?.sizes ?? []).map((s): readonly [string, number] => [s.name, s.widthMm / s.heightMm]);
   const now = tile.frame.width / tile.frame.height;
   const isNow = (aspect: number) => Math.abs(aspect / now - 1) < 0.006;

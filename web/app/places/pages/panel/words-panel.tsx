@@ -23,7 +23,7 @@ import { Choose } from "../../../parts/choose-one.tsx";
 import { LengthField } from "../../../parts/length-field.tsx";
 import { NumberField } from "../../../parts/number-field.tsx";
 import { useFacts } from "../../../state/facts.ts";
-import { openFormat, useProject, useSession } from "../../../state/hooks.ts";
+import { openFormat, usePanel, useSession } from "../../../state/hooks.ts";
 import { emptyThem } from "../../../state/page-gestures.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { changeWords, openToWrite, placeFree, showWords, styleAll, takeOff } from "../../../state/word-gestures.ts";
@@ -37,7 +37,7 @@ export function WordsPanel({ tile }: { readonly tile: Tile }) {
   const kit = useKit();
   const session = useSession();
   const facts = useFacts();
-  const page = useProject(openPage);
+  const page = usePanel(openPage);
   const words = tile.filling as Words;
   const free = isFree(page, tile.id);
   const text = wordsOf(words, facts.photo);
@@ -99,8 +99,8 @@ export function WordsPanel({ tile }: { readonly tile: Tile }) {
 
 function WordLook({ tile, words }: { readonly tile: Tile; readonly words: Words }) {
   const session = useSession();
-  const format = useProject(openFormat);
-  const unit = useProject((s) => s.project.unit);
+  const format = usePanel(openFormat);
+  const unit = usePanel((s) => s.project.unit);
   const { style, role } = words;
   const family = familyOf(style.font);
   const styled = (change: Partial<WordStyle>) => (now: Words) => ({ style: { ...now.style, ...change } });
@@ -254,9 +254,9 @@ function Card({ tile, words }: { readonly tile: Tile; readonly words: Words }) {
 /** Where words that lie freely are, by number. */
 function FreePlace({ tile }: { readonly tile: Tile }) {
   const session = useSession();
-  const page = useProject(openPage);
-  const format = useProject(openFormat);
-  const unit = useProject((s) => s.project.unit);
+  const page = usePanel(openPage);
+  const format = usePanel(openFormat);
+  const unit = usePanel((s) => s.project.unit);
   const f = tile.frame;
   const [x, y] = [f.centre.x - f.width / 2, f.centre.y - f.height / 2];
   const put = (next: Frame) => {
