@@ -1,30 +1,18 @@
-import { spawn } from "node:child_process";
-import { mkdtemp, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { chromium } from "@playwright/test";
-import { launchOptions, viewport } from "../e2e/support/browser.ts";
 import { fillStorage } from "./fill-storage.ts";
 import { type FrameWork, frameWork } from "./frame-work.ts";
+import { inBrowser, printTasks } from "./in-browser.ts";
 
 /**
  * A book of 200 pages with 2,000 photos: how long it takes to open, and the longest task that leafing, the overview and adding
  * pages give the main thread.
  */
 
-const port = 4194;
-const folder = await mkdtemp(join(tmpdir(), "tessip-bench-"));
-const server = spawn(process.execPath, ["dist/server/main.js", "--port", String(port)], {
-  stdio: ["ignore", "pipe", "inherit"],
-});
-try {
-  await new Promise((ready) => server.stdout.once("data", ready));
-  const context = await chromium.launchPersistentContext(join(folder, "profile"), { ...launchOptions, viewport });
-  const page = await context.newPage();
-  await page.goto(`http://127.0.0.1:${port}/photos`);
+await inBrowser(4194, async ({ url, open }) => {
+  const { page } = await open("profile");
+  await page.goto(`${url}/photos`);
   await page.getByRole("button", { name: "Add photos" }).first().waitFor();
-  await page.evaluate(fillStorage, 2000);
-  await page.goto(`http://127.0.0.1:${port}/`);
+  await page.evaluate(fillStorage, [2000, 0] as const);
+  await page.goto(`${url}/`);
   await page.getByText("A book", { exact: true }).click();
   await page.getByText("Marrow & Lisle", { exact: true }).click();
   await page.getByText("210 × 210 mm", { exact: true }).click();
@@ -66,23 +54,13 @@ try {
       }),
     ],
   ];
-  await context.close();
   process.stdout.write(`200 pages, 2,000 photos: paced in ${pacedMs} ms by the clock, in the worker\n`);
   process.stdout.write(`opens after a reload in ${opened.map((ms) => ms.toFixed(0)).join(", ")} ms\n`);
-  for (const [name, work] of figures)
-    process.stdout.write(
-      `${name.padEnd(16)} longest task ${work.longestMs.toFixed(0)} ms of processor time (${work.longestWallMs.toFixed(0)} by the clock); the next ${work.tasksMs
-        .slice(1, 5)
-        .map((ms) => ms.toFixed(0))
-        .join(", ")}\n`,
-    );
+  printTasks(figures);
 
   async function askForOne(): Promise<void> {
     await page.keyboard.press("Escape");
     await page.getByRole("button", { name: "Another page" }).first().click();
     await page.getByRole("button", { name: "Add 2 pages, and keep the sides" }).waitFor();
   }
-} finally {
-  server.kill();
-  await rm(folder, { recursive: true, force: true });
-}
+});

@@ -1,12 +1,7 @@
-import { spawn } from "node:child_process";
-import { mkdtemp, rm } from "node:fs/promises";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { parseArgs } from "node:util";
-import { chromium } from "@playwright/test";
-import { launchOptions, viewport } from "../e2e/support/browser.ts";
 import { fillStorage } from "./fill-storage.ts";
 import { type FrameWork, frameWork } from "./frame-work.ts";
+import { inBrowser, printTasks } from "./in-browser.ts";
 
 /**
  * A library of 5,000 photos: how long it takes to open after the first time, and the longest task that scrolling,
@@ -16,21 +11,14 @@ import { type FrameWork, frameWork } from "./frame-work.ts";
 
 const { values } = parseArgs({ options: { count: { type: "string", default: "5000" } } });
 const count = Number(values.count);
-const port = 4195;
 
-const folder = await mkdtemp(join(tmpdir(), "tessip-bench-"));
-const server = spawn(process.execPath, ["dist/server/main.js", "--port", String(port)], {
-  stdio: ["ignore", "pipe", "inherit"],
-});
-try {
-  await new Promise((ready) => server.stdout.once("data", ready));
-  const context = await chromium.launchPersistentContext(join(folder, "profile"), { ...launchOptions, viewport });
-  const page = await context.newPage();
-  await page.goto(`http://127.0.0.1:${port}/photos`);
+await inBrowser(4195, async ({ url, open }) => {
+  const { page } = await open("profile");
+  await page.goto(`${url}/photos`);
   await page.getByRole("button", { name: "Add photos" }).first().waitFor();
-  await page.evaluate(fillStorage, count);
+  await page.evaluate(fillStorage, [count, 0] as const);
   const heading = page.getByRole("heading", { name: `${count.toLocaleString("en")} photos` });
-  await page.goto(`http://127.0.0.1:${port}/photos`);
+  await page.goto(`${url}/photos`);
   await heading.waitFor();
   // The first opening also fills the browser's caches; those after it are what a person sees day by day.
   const opened: number[] = [];
@@ -65,19 +53,9 @@ try {
       }),
     ],
   ];
-  await context.close();
   const [first, ...later] = opened.map((ms) => ms.toFixed(0));
   process.stdout.write(
     `${count} photos: first photos on screen ${later.join(", ")} ms after a reload began; ${first} the first time\n`,
   );
-  for (const [name, work] of figures)
-    process.stdout.write(
-      `${name.padEnd(16)} longest task ${work.longestMs.toFixed(0)} ms of processor time (${work.longestWallMs.toFixed(0)} by the clock); the next ${work.tasksMs
-        .slice(1, 5)
-        .map((ms) => ms.toFixed(0))
-        .join(", ")}\n`,
-    );
-} finally {
-  server.kill();
-  await rm(folder, { recursive: true, force: true });
-}
+  printTasks(figures);
+});

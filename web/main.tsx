@@ -2,15 +2,16 @@ import "@fontsource-variable/fraunces/soft.css";
 import "@fontsource-variable/source-sans-3/wght.css";
 import { ChakraProvider } from "@chakra-ui/react";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode } from "react";
+import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { KitContext, openKit } from "./app/kit.ts";
-import { Notices, notices } from "./app/parts/notices.tsx";
+import { notices } from "./app/parts/notices.ts";
 import { routes } from "./app/routes.tsx";
 import { system } from "./app/theme/system.ts";
 import { keeping } from "./text/places.ts";
 
+const NoticeStack = lazy(() => import("./app/parts/notice-stack.tsx").then((m) => ({ default: m.NoticeStack })));
 const root = createRoot(document.getElementById("root")!);
 const queries = new QueryClient({
   defaultOptions: { queries: { staleTime: 5 * 60_000, retry: 1, networkMode: "always" } },
@@ -31,7 +32,9 @@ root.render(
       <QueryClientProvider client={queries}>
         <KitContext.Provider value={kit}>
           <RouterProvider router={router} />
-          <Notices />
+          <Suspense>
+            <NoticeStack />
+          </Suspense>
         </KitContext.Provider>
       </QueryClientProvider>
     </ChakraProvider>

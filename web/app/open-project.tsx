@@ -10,7 +10,7 @@ import { common, keeping as words } from "../text/places.ts";
 import { useKit } from "./kit.ts";
 import { FaultPlace } from "./parts/fault.tsx";
 import { Header } from "./parts/header.tsx";
-import { notices } from "./parts/notices.tsx";
+import { notices } from "./parts/notices.ts";
 import { Strip } from "./parts/strip.tsx";
 import { nothingChosen } from "./state/choose.ts";
 import { holdProject } from "./state/hold-project.ts";

@@ -2,7 +2,7 @@ import { canSolveAgain, mostTiles, type Page, type Tree } from "#core/document";
 import { refused } from "#core/outcome";
 import { changeTrouble, arranged as words } from "../../text/pages.ts";
 import type { Kit } from "../kit.ts";
-import { notices } from "../parts/notices.tsx";
+import { notices } from "../parts/notices.ts";
 import { openPage, type ProjectSession } from "./project-session.ts";
 import { keep, ledBy, seedOf, solvedFrom } from "./tree-gestures.ts";
 

@@ -4,7 +4,7 @@ import { formatLength } from "#core/units";
 import { arranged, changeTrouble } from "../../text/pages.ts";
 import { pockets } from "../../text/pockets.ts";
 import type { Kit } from "../kit.ts";
-import { notices } from "../parts/notices.tsx";
+import { notices } from "../parts/notices.ts";
 import { nothingChosen } from "./choose.ts";
 import { fillWith } from "./page-gestures.ts";
 import { openFormat, openPage, type ProjectSession } from "./project-session.ts";

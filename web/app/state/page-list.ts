@@ -32,7 +32,7 @@ import { framedBy, type Photo } from "#core/photo";
 import { book } from "../../text/book.ts";
 import { changeTrouble, run } from "../../text/pages.ts";
 import type { Kit } from "../kit.ts";
-import { notices } from "../parts/notices.tsx";
+import { notices } from "../parts/notices.ts";
 import { nothingChosen } from "./choose.ts";
 import { openPage, type ProjectSession } from "./project-session.ts";
 

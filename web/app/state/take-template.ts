@@ -4,7 +4,7 @@ import { framedBy } from "#core/photo";
 import { layTemplate, photoPlaces, type Template } from "#core/templates";
 import { templates as words } from "../../text/pages.ts";
 import type { Kit } from "../kit.ts";
-import { notices } from "../parts/notices.tsx";
+import { notices } from "../parts/notices.ts";
 import { nothingChosen } from "./choose.ts";
 import { openFormat, openPage, type ProjectSession } from "./project-session.ts";
 import { keep, takenAway } from "./tree-gestures.ts";

@@ -11,7 +11,7 @@ import type { ProjectSession } from "../../state/project-session.ts";
 import { changeSize } from "../../state/work.ts";
 import { Ask } from "../ask.tsx";
 import { Choose } from "../choose-one.tsx";
-import { notices } from "../notices.tsx";
+import { notices } from "../notices.ts";
 import { OneOfFew } from "../one-of-few.tsx";
 
 /** Another lab or another size for the whole work; then what could not be kept. */

@@ -7,7 +7,7 @@ import type { ProjectSession } from "../../state/project-session.ts";
 import { combine } from "../../state/work.ts";
 import { Ask } from "../ask.tsx";
 import { Choose } from "../choose-one.tsx";
-import { notices } from "../notices.tsx";
+import { notices } from "../notices.ts";
 
 /** Pages of another work behind those of this one. */
 export function Combine({ session, onClose }: { readonly session: ProjectSession; readonly onClose: () => void }) {

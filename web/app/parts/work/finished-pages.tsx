@@ -8,7 +8,7 @@ import { useKit } from "../../kit.ts";
 import { bringFinished, type Remark } from "../../state/finished.ts";
 import type { ProjectSession } from "../../state/project-session.ts";
 import { Ask } from "../ask.tsx";
-import { notices } from "../notices.tsx";
+import { notices } from "../notices.ts";
 
 /** Pages made elsewhere, as whole pages of this work; with a word on each that does not fit or is not sharp. */
 export function FinishedPages({

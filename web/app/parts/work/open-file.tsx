@@ -6,7 +6,7 @@ import { work as words } from "../../../text/work.ts";
 import { useKit } from "../../kit.ts";
 import { ProjectFileError, readProjectArchive } from "../../state/project-file.ts";
 import { keepAsNew } from "../../state/work.ts";
-import { notices } from "../notices.tsx";
+import { notices } from "../notices.ts";
 import { Working } from "./working.tsx";
 
 /** Opens a work that was saved as one file. */

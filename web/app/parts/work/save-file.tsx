@@ -4,7 +4,7 @@ import { work as words } from "../../../text/work.ts";
 import { useKit } from "../../kit.ts";
 import { writeProjectFile } from "../../state/project-file.ts";
 import type { ProjectSession } from "../../state/project-session.ts";
-import { notices } from "../notices.tsx";
+import { notices } from "../notices.ts";
 import { saveToDisk } from "../save-to-disk.ts";
 import { Working } from "./working.tsx";
 

@@ -10,7 +10,7 @@ import { goBackTo, keepSnapshot } from "../../state/work.ts";
 import { Ask } from "../ask.tsx";
 import { clock, dayHere } from "../dates.ts";
 import { Labelled } from "../labelled.tsx";
-import { notices } from "../notices.tsx";
+import { notices } from "../notices.ts";
 
 /** The work as it was at moments that were given a name. */
 export function Snapshots({ session, onClose }: { readonly session: ProjectSession; readonly onClose: () => void }) {

@@ -7,7 +7,7 @@ import { work as words } from "../../../text/work.ts";
 import { useKit } from "../../kit.ts";
 import type { ProjectSession } from "../../state/project-session.ts";
 import { keepAsBeginning, keepAsNew } from "../../state/work.ts";
-import { notices } from "../notices.tsx";
+import { notices } from "../notices.ts";
 import { AnotherSize } from "./another-size.tsx";
 import { Combine } from "./combine.tsx";
 import { FinishedPages } from "./finished-pages.tsx";

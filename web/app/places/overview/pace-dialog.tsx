@@ -8,7 +8,7 @@ import { useKit } from "../../kit.ts";
 import { Ask } from "../../parts/ask.tsx";
 import { Choose } from "../../parts/choose-one.tsx";
 import { Labelled } from "../../parts/labelled.tsx";
-import { notices } from "../../parts/notices.tsx";
+import { notices } from "../../parts/notices.ts";
 import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { leavesFor, type PaceWish, paceBook, photosToPace } from "../../state/pace.ts";

@@ -11,7 +11,7 @@ import { WorkerError } from "../../../workers/protocol.ts";
 import { useKit } from "../../kit.ts";
 import { takenMoment } from "../../parts/dates.ts";
 import { NumberBox } from "../../parts/length-field.tsx";
-import { notices } from "../../parts/notices.tsx";
+import { notices } from "../../parts/notices.ts";
 import { PhotoThumb } from "../../parts/photo-thumb.tsx";
 import { saveToDisk } from "../../parts/save-to-disk.ts";
 import { useMaybeSession } from "../../state/hooks.ts";

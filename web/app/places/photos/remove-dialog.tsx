@@ -4,7 +4,7 @@ import { countOf, photos as photoWords, removeWords as words } from "../../../te
 import { common } from "../../../text/places.ts";
 import { useKit } from "../../kit.ts";
 import { Ask } from "../../parts/ask.tsx";
-import { notices } from "../../parts/notices.tsx";
+import { notices } from "../../parts/notices.ts";
 import { nothingChosen } from "../../state/choose.ts";
 import { usePlaced } from "../../state/placed.ts";
 

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { example as words } from "../../../text/example.ts";
 import { work } from "../../../text/work.ts";
 import { useKit } from "../../kit.ts";
-import { notices } from "../../parts/notices.tsx";
+import { notices } from "../../parts/notices.ts";
 import { makeExamples } from "../../state/example-works.ts";
 import { useLibrary } from "../../state/hooks.ts";
 import { useLabs } from "./use-labs.ts";

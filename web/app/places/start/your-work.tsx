@@ -9,7 +9,7 @@ import { common } from "../../../text/places.ts";
 import { start as words } from "../../../text/start.ts";
 import { useKit } from "../../kit.ts";
 import { dayHere } from "../../parts/dates.ts";
-import { notices } from "../../parts/notices.tsx";
+import { notices } from "../../parts/notices.ts";
 import { PageCanvas } from "../../parts/page-canvas.tsx";
 
 const stackPx = 150;

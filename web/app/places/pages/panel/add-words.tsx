@@ -2,7 +2,7 @@ import { Button, HStack } from "@chakra-ui/react";
 import { Captions, Heading1, NotebookPen, Type } from "lucide-react";
 import { words as say } from "../../../../text/words.ts";
 import { useKit } from "../../../kit.ts";
-import { notices } from "../../../parts/notices.tsx";
+import { notices } from "../../../parts/notices.ts";
 import { useFacts } from "../../../state/facts.ts";
 import { usePanel, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";

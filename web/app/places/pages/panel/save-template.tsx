@@ -6,7 +6,7 @@ import { photoPlaces, templateOfPage } from "#core/templates";
 import { templates as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
 import { Ask } from "../../../parts/ask.tsx";
-import { notices } from "../../../parts/notices.tsx";
+import { notices } from "../../../parts/notices.ts";
 import { OneOfFew } from "../../../parts/one-of-few.tsx";
 import { PageCanvas } from "../../../parts/page-canvas.tsx";
 

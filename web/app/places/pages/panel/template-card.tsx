@@ -7,7 +7,7 @@ import { adapted, photoPlaces, type Template } from "#core/templates";
 import { templates as words } from "../../../../text/pages.ts";
 import { common } from "../../../../text/places.ts";
 import { useKit } from "../../../kit.ts";
-import { notices } from "../../../parts/notices.tsx";
+import { notices } from "../../../parts/notices.ts";
 import { useSession } from "../../../state/hooks.ts";
 import { laidBy } from "../../../state/take-template.ts";
 import { PageCard } from "./page-card.tsx";

@@ -25,7 +25,7 @@ import {
 import { templates as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
 import { Choose } from "../../../parts/choose-one.tsx";
-import { notices } from "../../../parts/notices.tsx";
+import { notices } from "../../../parts/notices.ts";
 import { saveToDisk } from "../../../parts/save-to-disk.ts";
 import { openFormat, usePanel, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";

@@ -2,7 +2,7 @@ import { Box, Button, createToaster, HStack, Text, Toast, Toaster } from "@chakr
 import { common } from "../../text/places.ts";
 
 /** On the side and at the height where no buttons are: those of the shelf stand on the right, those of choices lower. */
-export const notices = createToaster({
+export const stack = createToaster({
   placement: "bottom-start",
   pauseOnPageIdle: true,
   max: 3,
@@ -12,9 +12,9 @@ export const notices = createToaster({
 });
 
 /** Short words about what just happened, with a way back where there is one. */
-export function Notices() {
+export function NoticeStack() {
   return (
-    <Toaster toaster={notices}>
+    <Toaster toaster={stack}>
       {(notice) => (
         <Toast.Root
           bg="ink.900"
@@ -53,17 +53,15 @@ export function Notices() {
                 </Button>
               </Toast.ActionTrigger>
             )}
-            <Toast.CloseTrigger asChild>
-              <Button
-                position="static"
-                size="sm"
-                variant="ghost"
-                color="oat.300"
-                _hover={{ bg: "ink.700", color: "oat.50" }}
-              >
-                {common.close}
-              </Button>
-            </Toast.CloseTrigger>
+            <Button
+              size="sm"
+              variant="ghost"
+              color="oat.300"
+              _hover={{ bg: "ink.700", color: "oat.50" }}
+              onClick={() => stack.dismiss(notice.id)}
+            >
+              {common.close}
+            </Button>
           </HStack>
         </Toast.Root>
       )}
