@@ -19,6 +19,7 @@ const order = [
   "project-file",
   "templates",
   "scene",
+  "check",
 ];
 
 const sources = (folder: string) =>

@@ -20,4 +20,6 @@ export function luminance(colour: Colour): number {
   };
   return 0.2126 * channel(1) + 0.7152 * channel(3) + 0.0722 * channel(5);
 }
+/** From 1, no difference, to 21 (WCAG 2.2), of two relative luminances. */
+export const contrastOf = (a: number, b: number): number => (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
 export { dominantColours } from "./dominant.ts";

@@ -36,6 +36,9 @@ export const labCardSchema = z
         quality: z.number().min(0.5).max(1),
         /** `{project}`, `{size}` and `{page}` are filled in; the ending is the file kind's own. */
         name: z.string().min(1).max(120),
+        /** Larger files and longer names are refused. */
+        mostMb: z.number().positive().max(100_000).optional(),
+        mostNameLength: z.number().int().min(8).max(255).optional(),
       })
       .readonly(),
     sizes: z.array(printSizeSchema).min(1).max(200).readonly(),

@@ -1,0 +1,108 @@
+import { readFileSync } from "node:fs";
+import {
+  barePage,
+  type Filling,
+  newBook,
+  type Page,
+  type Project,
+  type Tile,
+  unframed,
+  type Words,
+} from "#core/document";
+import { formatFromCard, type LabCard, labCardSchema } from "#core/lab";
+import { framedBy, type Photo, type PhotoInput, photoSchema } from "#core/photo";
+import { type Face, firstWordStyles, type Typesetter } from "#core/words";
+import { counter } from "../document/project.fixture.ts";
+import type { PageFacts } from "./index.ts";
+
+/** Every letter half an em wide; only letters of plain English are there. */
+const face: Face = {
+  key: "any",
+  ascent: 0.75,
+  descent: 0.25,
+  shape: (text) => [...text].map((_, i) => ({ file: 0, id: 1, cluster: i, advance: 0.5, dx: 0, dy: 0 })),
+  covers: (code) => code < 128,
+  outline: () => [],
+};
+
+export const setter: Typesetter = {
+  face: () => face,
+  breaks: (text) => [
+    ...[...text.matchAll(/ /g)].map((m) => ({ at: m.index + 1, must: false })),
+    { at: text.length, must: true },
+  ],
+};
+
+export const photo = (id: string, more: Partial<PhotoInput> = {}): Photo =>
+  photoSchema.parse({
+    id,
+    name: `${id}.jpg`,
+    type: "image/jpeg",
+    sizeBytes: 9,
+    hash: "a".repeat(64),
+    widthPx: 6000,
+    heightPx: 4000,
+    takenAt: "2026-03-01T10:00:00",
+    takenFrom: "exif",
+    caption: "",
+    addedAt: "2026-03-02T10:00:00.000Z",
+    ...more,
+  });
+
+export const factsOf = (photos: readonly Photo[], more: Partial<PageFacts> = {}): PageFacts => {
+  const byId = new Map(photos.map((p) => [p.id, p]));
+  return {
+    known: (id) => byId.get(id),
+    photo: (id) => (byId.has(id) ? framedBy(byId.get(id)!) : undefined),
+    gone: () => false,
+    beyondSrgb: () => 0,
+    sharperTwin: () => undefined,
+    setter,
+    ...more,
+  };
+};
+
+const card = (name: string): LabCard => labCardSchema.parse(JSON.parse(readFileSync(`demo/labs/${name}.json`, "utf8")));
+
+export const gutterLab = card("marrow-and-lisle");
+
+export function book(lab: LabCard = gutterLab): Project {
+  const format = formatFromCard(lab, lab.sizes[0]!, false);
+  return newBook({ name: "A book", unit: "mm", lab, format }, { newId: counter("p"), at: "2026-01-01T00:00:00.000Z" });
+}
+
+interface Lying {
+  readonly x: number;
+  readonly y: number;
+  readonly w: number;
+  readonly h: number;
+}
+
+export const tile = (id: string, { x, y, w, h }: Lying, filling: Filling): Tile => ({
+  id,
+  outline: { kind: "rectangle", cornerMm: 0 },
+  frame: { centre: { x: x + w / 2, y: y + h / 2 }, width: w, height: h, turn: 0 },
+  filling,
+  edge: { border: { widthMm: 0, colour: "#ffffff" } },
+  locked: false,
+});
+
+export const holding = (photoId: string, view: Partial<ReturnType<typeof unframed>> = {}): Filling => ({
+  kind: "photo",
+  view: { ...unframed(photoId), ...view },
+});
+
+export const saying = (text: string, style: Partial<Words["style"]> = {}): Words => ({
+  kind: "words",
+  text,
+  style: { ...firstWordStyles.caption, sizePt: 12, insetMm: 0, ...style },
+  role: "caption",
+  from: null,
+  card: null,
+});
+
+/** A page of a project with these tiles lying freely on it. */
+export const lying = (project: Project, id: string, over: readonly Tile[]): Page => ({
+  ...barePage(project.style, () => id),
+  over,
+});

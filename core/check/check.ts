@@ -1,0 +1,70 @@
+import { drawnPage, findPage, formatOf, type Page, type Project } from "#core/document";
+import type { PageAt, PageFacts, PageRule, WorkFacts, WorkRule } from "./facts.ts";
+import { type Finding, type Found, keyed, restsOn, weights } from "./finding.ts";
+import { blankPage } from "./page-rules/blank-page.ts";
+import { shortOfBleed } from "./page-rules/bleed.ts";
+import { emptyTile } from "./page-rules/empty-tile.ts";
+import { faces } from "./page-rules/faces.ts";
+import { nearTheCut } from "./page-rules/near-the-cut.ts";
+import { photosWhole } from "./page-rules/photos-whole.ts";
+import { sharpness } from "./page-rules/sharpness.ts";
+import { uncovered } from "./page-rules/uncovered.ts";
+import { words } from "./page-rules/words.ts";
+import { bound, coverMadeElsewhere } from "./work-rules/bound.ts";
+import { files } from "./work-rules/files.ts";
+import { labChanged } from "./work-rules/lab-changed.ts";
+import { leftOut } from "./work-rules/left-out.ts";
+import { outOfTime } from "./work-rules/out-of-time.ts";
+import { repeats } from "./work-rules/repeats.ts";
+
+const pageRules: readonly PageRule[] = [
+  emptyTile,
+  sharpness,
+  uncovered,
+  shortOfBleed,
+  faces,
+  words,
+  nearTheCut,
+  photosWhole,
+  blankPage,
+];
+const workRules: readonly WorkRule[] = [bound, coverMadeElsewhere, files, labChanged, leftOut, outOfTime, repeats];
+
+/** A page where it stands, with what runs along on it. */
+export function pageAt(project: Project, page: Page, takenOf: (photoId: string) => string | undefined): PageAt {
+  return {
+    page: drawnPage(project, page, takenOf),
+    format: formatOf(project, page),
+    kind: project.kind,
+    isCover: project.cover?.page.id === page.id,
+  };
+}
+
+/** All that is found on one page by itself. */
+export const checkPage = (at: PageAt, facts: PageFacts): readonly Finding[] =>
+  pageRules
+    .flatMap((rule) => rule(at, facts))
+    .map((f) =>
+      keyed(
+        f,
+        restsOn(f, () => at.page),
+      ),
+    );
+
+/** All that is found by looking at the pages together. */
+export const checkWork = (project: Project, facts: WorkFacts): readonly Finding[] =>
+  workRules
+    .flatMap((rule) => rule(project, facts))
+    .map((f) =>
+      keyed(
+        f,
+        restsOn(f, (id) => findPage(project, id)),
+      ),
+    );
+
+/** What goes wrong first, then in the order of the pages. */
+export function worstFirst<F extends Found>(findings: readonly F[], project: Project): readonly F[] {
+  const order = new Map(project.pages.map((p, i) => [p.id, i + 1]));
+  const at = (f: F) => order.get(f.spots[0]?.pageId ?? "") ?? 0;
+  return [...findings].sort((a, b) => weights.indexOf(a.weight) - weights.indexOf(b.weight) || at(a) - at(b));
+}

@@ -1,0 +1,50 @@
+import type { Page, Project } from "#core/document";
+import type { Rect } from "#core/geometry";
+import type { LabCard, PageFormat } from "#core/lab";
+import type { Photo } from "#core/photo";
+import type { SceneFacts } from "#core/scene";
+import type { Found } from "./finding.ts";
+
+/** How light it is in a part of a page, as relative luminance (0 to 1): the darkest and the lightest tenth. */
+export interface Ground {
+  readonly dark: number;
+  readonly light: number;
+}
+
+/** What a check has to know beyond the page. */
+export interface PageFacts extends SceneFacts {
+  known(photoId: string): Photo | undefined;
+  /** Whether its original can no longer be read. */
+  gone(photoId: string): boolean;
+  /** The share of its pixels whose colour sRGB cannot hold; nothing while that is not known. */
+  beyondSrgb(photoId: string): number;
+  /** A photo that shows the same and has more pixels. */
+  sharperTwin(photoId: string): string | undefined;
+  /** What lies behind the words of a tile; nothing while that is not known. */
+  behind?: ((tileId: string, at: Rect) => Ground | undefined) | undefined;
+}
+
+/** A page where it stands, as it is drawn: with what runs along on it. */
+export interface PageAt {
+  readonly page: Page;
+  readonly format: PageFormat;
+  readonly kind: Project["kind"];
+  readonly isCover: boolean;
+}
+
+/** Looks at one page by itself. */
+export type PageRule = (at: PageAt, facts: PageFacts) => readonly Found[];
+
+export interface WorkFacts {
+  /** All photos of the library by the time they were taken. */
+  readonly photos: readonly Photo[];
+  /** Photos that show nearly the same. */
+  readonly piles: readonly (readonly string[])[];
+  /** Names that a person gave to stretches of time. */
+  readonly spans: readonly { readonly id: string; readonly name: string; readonly from: string; readonly to: string }[];
+  /** The lab's card as the lab hands it out now; nothing while that is not known. */
+  readonly cardNow: LabCard | undefined;
+}
+
+/** Looks at the pages together. */
+export type WorkRule = (project: Project, facts: WorkFacts) => readonly Found[];

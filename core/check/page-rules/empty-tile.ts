@@ -1,0 +1,14 @@
+import { emptyTiles } from "#core/document";
+import type { PageRule } from "../facts.ts";
+import { spot } from "../places.ts";
+
+/** A place that was left open prints as a bare patch. Pockets may stay empty: something else goes in there. */
+export const emptyTile: PageRule = ({ page }) =>
+  page.arrangement?.kind === "pockets"
+    ? []
+    : emptyTiles(page).map((tile) => ({
+        code: "emptyTile",
+        weight: "wrong",
+        spots: [spot(page, tile)],
+        mends: page.arrangement ? ["takeAway"] : [],
+      }));

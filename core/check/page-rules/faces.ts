@@ -1,0 +1,93 @@
+import { allTiles, isFree, type Tile, type View } from "#core/document";
+import type { Rect } from "#core/geometry";
+import type { PageFormat } from "#core/lab";
+import type { SeenPhoto } from "#core/scene";
+import type { PageRule } from "../facts.ts";
+import type { Found, MendCode, Peril } from "../finding.ts";
+import { boundsOf, cornersOf, mapped, overlap, perilOf, spot, tileBox, viewMatrix } from "../places.ts";
+
+/** Smaller than this on paper, nobody is known by it. */
+const leastFaceMm = 3;
+/** A box around a face is not exact to its rim. */
+const mostLost = 0.12;
+
+type FaceFate = Peril | "cropped" | "whole";
+
+const worst: readonly FaceFate[] = ["cut", "fold", "cropped", "near", "whole"];
+
+interface Fated {
+  readonly fate: FaceFate;
+  readonly at: Rect;
+}
+
+/** What becomes of the faces that a tile shows. Those that it does not show at all are left out on purpose. */
+function fatesOf(tile: Tile, view: View, photo: SeenPhoto, format: PageFormat): Fated[] {
+  const matrix = viewMatrix(tile, view, photo, format);
+  const box = tileBox(tile);
+  return (photo.focus?.faces ?? []).flatMap((face): Fated[] => {
+    const whole = mapped(face, matrix);
+    const at = overlap(whole, box);
+    if (!at || Math.min(whole.w, whole.h) < leastFaceMm) return [];
+    const seen = (at.w * at.h) / (whole.w * whole.h);
+    if (seen < 0.25) return [];
+    const peril = perilOf(shrunk(at, mostLost / 2), format)?.peril;
+    const fate: FaceFate = peril && peril !== "near" ? peril : seen < 1 - mostLost ? "cropped" : (peril ?? "whole");
+    return [{ fate, at: whole }];
+  });
+}
+
+const shrunk = (r: Rect, by: number): Rect => ({
+  x: r.x + r.w * by,
+  y: r.y + r.h * by,
+  w: r.w * (1 - 2 * by),
+  h: r.h * (1 - 2 * by),
+});
+
+const worstOf = (fates: readonly Fated[]): FaceFate => worst.find((w) => fates.some((f) => f.fate === w)) ?? "whole";
+
+/** Heads that a tile, the knife or the fold takes a part of; and a point of focus set by hand that is not on the page. */
+export const faces: PageRule = ({ page, format }, facts) =>
+  allTiles(page).flatMap((tile): Found[] => {
+    if (tile.filling.kind !== "photo") return [];
+    const { view } = tile.filling;
+    const photo = facts.photo(view.photoId);
+    if (!photo?.focus) return [];
+    const fates = fatesOf(tile, view, photo, format);
+    const bad = fates.filter((f) => f.fate !== "whole");
+    if (bad.length === 0) return focusFound(tile, view, photo, format, page);
+    const is = worstOf(bad);
+    const these = bad.filter((f) => f.fate === is);
+    const at = boundsOf(these.flatMap((f) => cornersOf(f.at)));
+    const better =
+      view.byHand && worst.indexOf(worstOf(fatesOf(tile, unhanded(view), photo, format))) > worst.indexOf(is);
+    const mends: MendCode[] = better ? ["frameByFocus"] : is === "near" && isFree(page, tile.id) ? ["moveInside"] : [];
+    const spots = [spot(page, tile, at)];
+    if (is === "cropped") return [{ code: "faceCropped", weight: "doubt", faces: these.length, spots, mends }];
+    return [
+      {
+        code: "faceAtRisk",
+        weight: is === "near" ? "doubt" : "wrong",
+        peril: is as Peril,
+        faces: these.length,
+        spots,
+        mends,
+      },
+    ];
+  });
+
+export const unhanded = (view: View): View => ({ ...view, byHand: false, whole: false, zoom: 1, turn: 0 });
+
+function focusFound(
+  tile: Tile,
+  view: View,
+  photo: SeenPhoto,
+  format: PageFormat,
+  page: Parameters<typeof spot>[0],
+): Found[] {
+  if (photo.focus?.from !== "you" || photo.focus.faces.length > 0) return [];
+  const { point } = photo.focus;
+  const at = mapped({ x: point.x, y: point.y, w: 1e-4, h: 1e-4 }, viewMatrix(tile, view, photo, format));
+  const peril = overlap(at, tileBox(tile)) ? perilOf(at, format)?.peril : "cut";
+  if (peril !== "cut" && peril !== "fold") return [];
+  return [{ code: "focusCut", weight: "doubt", spots: [spot(page, tile)], mends: view.byHand ? ["frameByFocus"] : [] }];
+}

@@ -1,0 +1,48 @@
+import { allTiles } from "#core/document";
+import type { PageRule } from "../facts.ts";
+import type { Edge } from "../finding.ts";
+import { cutEdges, hairMm, spot, tileBox } from "../places.ts";
+
+/** A knife may fall so far off: what is left of something thinner looks crooked, or is gone. */
+export const cuttingToleranceMm = 2;
+
+/** A margin or a border at the edge of the page that is thinner than the knife is exact. */
+export const nearTheCut: PageRule = ({ page, format }) => {
+  const { margin } = page.look;
+  const thin = (Object.entries(margin) as [Edge, number][]).filter(
+    ([edge, mm]) =>
+      mm > hairMm &&
+      mm < cuttingToleranceMm &&
+      cutEdges({ x: 0, y: 0, w: 0, h: 0 }, format).edges.some((e) => e.edge === edge),
+  );
+  const margins =
+    thin.length > 0 && page.tiles.length > 0 && page.arrangement && page.arrangement.kind !== "pockets"
+      ? [
+          {
+            code: "thinMargin" as const,
+            weight: "doubt" as const,
+            marginMm: Math.min(...thin.map(([, mm]) => mm)),
+            edges: thin.map(([edge]) => edge),
+            spots: [{ pageId: page.id, tileIds: [] }],
+            mends: ["fullBleed" as const, "widerMargin" as const],
+          },
+        ]
+      : [];
+  const borders = allTiles(page).flatMap((tile) => {
+    const { widthMm } = tile.edge.border;
+    if (widthMm === 0 || tile.filling.kind === "empty" || tile.frame.turn !== 0) return [];
+    const lost = cutEdges(tileBox(tile), format).edges.filter((e) => e.outMm > hairMm);
+    const leftMm = Math.min(...lost.map((e) => widthMm - e.outMm));
+    if (lost.length === 0 || leftMm >= cuttingToleranceMm) return [];
+    return [
+      {
+        code: "thinBorder" as const,
+        weight: "doubt" as const,
+        leftMm: Math.max(0, leftMm),
+        spots: [spot(page, tile)],
+        mends: ["dropBorder" as const],
+      },
+    ];
+  });
+  return [...margins, ...borders];
+};

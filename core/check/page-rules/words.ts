@@ -1,0 +1,112 @@
+import { contrastOf, luminance } from "#core/colour";
+import { allTiles, isFree, type Tile, type Words } from "#core/document";
+import { applyTo, type Rect } from "#core/geometry";
+import { laidWords, wordsMatrix, wordsOf } from "#core/scene";
+import { countWords, faceKey, familyOf, type LaidWords } from "#core/words";
+import type { PageFacts, PageRule } from "../facts.ts";
+import type { Found } from "../finding.ts";
+import { boundsOf, cornersOf, perilOf, spot } from "../places.ts";
+
+/** Smaller letters run together on photo paper. */
+export const leastReadablePt = 6;
+/** By WCAG 2.2's measure; paper in lamp light is no better than a screen. */
+const leastContrast = 2.5;
+const lostContrast = 1.5;
+
+export interface WordsOn {
+  readonly tile: Tile;
+  readonly words: Words;
+  readonly text: string;
+  readonly laid: LaidWords | undefined;
+  /** Around all letters, on the page. */
+  readonly at: Rect;
+}
+
+/** All words on a page, set as they are drawn. */
+export const wordsOn = (page: Parameters<typeof allTiles>[0], facts: PageFacts): readonly WordsOn[] =>
+  allTiles(page).flatMap((tile): WordsOn[] => {
+    if (tile.filling.kind !== "words") return [];
+    const words = tile.filling;
+    const text = wordsOf(words, facts.photo);
+    if (text.trim() === "") return [];
+    const laid = facts.setter && laidWords(text, words.style, tile.frame, facts.setter);
+    return [{ tile, words, text, laid, at: laid ? lettersBox(tile, words, laid) : spot(page, tile).at! }];
+  });
+
+/** The letters' own height, not the lines': leading may hang over an edge without a letter there. */
+function lettersBox(tile: Tile, words: Words, laid: LaidWords): Rect {
+  const m = wordsMatrix(tile.frame, laid, words.style.turn);
+  const corners = laid.lines.flatMap((l) => {
+    const r = { x: l.x, y: l.baseline - 0.72 * laid.sizeMm, w: l.width, h: 0.94 * laid.sizeMm };
+    return cornersOf(r).map((p) => applyTo(m, p));
+  });
+  return corners.length > 0 ? boundsOf(corners) : { x: tile.frame.centre.x, y: tile.frame.centre.y, w: 0, h: 0 };
+}
+
+/** Every way in which words do not reach a reader. */
+export const words: PageRule = ({ page, format }, facts) =>
+  wordsOn(page, facts).flatMap(({ tile, words: w, text, laid, at }): Found[] => {
+    const spots = [spot(page, tile, at)];
+    const running = !page.over.some((t) => t.id === tile.id) && !page.tiles.some((t) => t.id === tile.id);
+    if (!laid)
+      return facts.setter ? [{ code: "fontMissing", weight: "wrong", face: faceKey(w.style), spots, mends: [] }] : [];
+    const found: Found[] = [];
+    // Another font would stand in for it, without a word.
+    if (!familyOf(w.style.font))
+      found.push({ code: "fontMissing", weight: "wrong", face: w.style.font, spots, mends: [] });
+    if (laid.hidden > 0)
+      found.push({
+        code: "wordsHidden",
+        weight: "wrong",
+        words: Math.min(laid.hidden, countWords(text)),
+        spots: [spot(page, tile)],
+        mends: w.style.sizePt > leastReadablePt ? ["shrinkWords"] : [],
+      });
+    if (laid.missing.length > 0)
+      found.push({ code: "lettersMissing", weight: "wrong", letters: laid.missing, spots, mends: [] });
+    if (w.style.sizePt < leastReadablePt)
+      found.push({
+        code: "wordsSmall",
+        weight: "doubt",
+        sizePt: w.style.sizePt,
+        leastPt: leastReadablePt,
+        spots,
+        mends: running ? [] : ["enlargeWords"],
+      });
+    const risk = laid.lines.length > 0 ? perilOf(at, format) : undefined;
+    if (risk)
+      found.push({
+        code: "wordsAtRisk",
+        weight: risk.peril === "near" ? "doubt" : "wrong",
+        ...risk,
+        spots,
+        mends: isFree(page, tile.id) ? ["moveInside"] : [],
+      });
+    const ground = facts.behind?.(tile.id, at);
+    if (ground) {
+      const contrast = worstContrast(w.style.colour, ground);
+      if (contrast < leastContrast)
+        found.push({
+          code: "wordsFaint",
+          weight: contrast < lostContrast ? "wrong" : "doubt",
+          contrast,
+          spots,
+          mends: readableInk(ground) ? ["readableInk"] : [],
+        });
+    }
+    return found;
+  });
+
+/** Against the tenth of the ground that is nearest in lightness; 1 where it lies on both sides. */
+function worstContrast(colour: string, ground: { readonly dark: number; readonly light: number }): number {
+  const l = luminance(colour);
+  if (l > ground.dark && l < ground.light) return 1;
+  return Math.min(contrastOf(l, ground.dark), contrastOf(l, ground.light));
+}
+
+/** Whichever of near-black and white can be read there; nothing where neither can. */
+export function readableInk(ground: { readonly dark: number; readonly light: number }): string | undefined {
+  const inks = ["#1b2521", "#ffffff"].map((ink) => ({ ink, contrast: worstContrast(ink, ground) }));
+  const best = inks.reduce((a, b) => (b.contrast > a.contrast ? b : a));
+  return best.contrast >= leastContrast ? best.ink : undefined;
+}

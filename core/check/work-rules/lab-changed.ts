@@ -1,0 +1,19 @@
+import type { LabCard } from "#core/lab";
+import type { WorkRule } from "../facts.ts";
+import { type LabPart, labParts } from "../finding.ts";
+
+const partOf: Record<LabPart, (card: LabCard) => unknown> = {
+  sizes: (c) => c.sizes,
+  bleed: (c) => c.bleedMm,
+  safe: (c) => c.safeMm,
+  ppi: (c) => c.ppi,
+  file: (c) => c.file,
+  book: (c) => c.book ?? null,
+};
+
+/** The lab's card says something else now than when this work was begun. */
+export const labChanged: WorkRule = ({ lab }, { cardNow }) => {
+  if (!lab || !cardNow || cardNow.id !== lab.id) return [];
+  const what = labParts.filter((p) => JSON.stringify(partOf[p](lab)) !== JSON.stringify(partOf[p](cardNow)));
+  return what.length === 0 ? [] : [{ code: "labChanged", weight: "doubt", what, spots: [], mends: [] }];
+};

@@ -1,0 +1,76 @@
+import { allTiles, firstOnRight, openingsOf, type Page, type Project, pagesOf, photoIdOf } from "#core/document";
+import type { WorkRule } from "../facts.ts";
+import type { Found, Spot } from "../finding.ts";
+import { tileBox } from "../places.ts";
+
+interface Placed {
+  readonly photoId: string;
+  readonly page: Page;
+  readonly spot: Spot;
+}
+
+const placedOn = (page: Page): Placed[] =>
+  allTiles(page).flatMap((tile) => {
+    const photoId = photoIdOf(tile);
+    return photoId === undefined
+      ? []
+      : [{ photoId, page, spot: { pageId: page.id, tileIds: [tile.id], at: tileBox(tile) } }];
+  });
+
+/** Pages that are seen at the same time. */
+function seenTogether(project: Project): readonly (readonly Page[])[] {
+  return project.kind === "collage"
+    ? project.pages.map((p) => [p])
+    : openingsOf(project.pages, firstOnRight(project)).map(pagesOf);
+}
+
+const grouped = <T>(all: readonly T[], keyOf: (t: T) => string): Map<string, T[]> => {
+  const groups = new Map<string, T[]>();
+  for (const t of all) groups.set(keyOf(t), [...(groups.get(keyOf(t)) ?? []), t]);
+  return groups;
+};
+
+/** One photo through several pockets or across a fold is meant so. */
+const runsThrough = (page: Page) => page.arrangement?.kind === "pockets";
+
+/** A photo that comes again, and two that show nearly the same side by side. */
+export const repeats: WorkRule = (project, { photos, piles }) => {
+  const papers = new Set(photos.filter((p) => p.section !== "photos").map((p) => p.id));
+  const found: Found[] = [];
+  const all: Placed[] = [];
+  const together = new Set<string>();
+  const pileOf = new Map(piles.flatMap((pile, i) => pile.map((id) => [id, i] as const)));
+  for (const pages of seenTogether(project)) {
+    const placed = pages.flatMap(placedOn).filter((p) => !papers.has(p.photoId));
+    all.push(...placed);
+    for (const [photoId, those] of grouped(placed, (p) => p.photoId)) {
+      if (those.length < 2 || those.every((t) => t.page === those[0]!.page && runsThrough(t.page))) continue;
+      together.add(photoId);
+      found.push({
+        code: "photoTwice",
+        weight: "doubt",
+        together: true,
+        times: those.length,
+        spots: those.map((t) => t.spot),
+        mends: [],
+      });
+    }
+    const piled = placed.filter((p) => pileOf.has(p.photoId));
+    for (const [, those] of grouped(piled, (p) => String(pileOf.get(p.photoId))))
+      if (new Set(those.map((t) => t.photoId)).size > 1)
+        found.push({ code: "alikeTogether", weight: "hint", spots: those.map((t) => t.spot), mends: [] });
+  }
+  for (const [photoId, those] of grouped(all, (p) => p.photoId)) {
+    const pages = new Set(those.map((t) => t.page.id));
+    if (pages.size < 2 || together.has(photoId)) continue;
+    found.push({
+      code: "photoTwice",
+      weight: "hint",
+      together: false,
+      times: those.length,
+      spots: those.map((t) => t.spot),
+      mends: [],
+    });
+  }
+  return found;
+};
