@@ -5,24 +5,21 @@ import { type Download, expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { killBrowser, openProfile } from "./support/browser.ts";
 import { samplePhotos } from "./support/files.ts";
-import { box, chooseFiles, drag, expectKept, expectUndo, shelfPhotos, tiles, undoButton } from "./support/tessip.ts";
+import {
+  box,
+  chooseFiles,
+  drag,
+  expectKept,
+  expectUndo,
+  pace,
+  shelfPhotos,
+  startBook,
+  tiles,
+  undoButton,
+} from "./support/tessip.ts";
 
 const overview = (page: Page) => page.getByRole("listbox", { name: "The pages of this book" }).getByRole("option");
 const spine = (page: Page) => page.getByText(/^Spine \d/);
-
-async function startBook(page: Page, lab: string, size: string): Promise<void> {
-  await page.getByText("A book", { exact: true }).click();
-  await page.getByText(lab, { exact: true }).click();
-  await page.getByText(size, { exact: true }).click();
-  await page.getByRole("button", { name: "Start this book" }).click();
-  await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();
-}
-
-async function pace(page: Page): Promise<void> {
-  await page.getByRole("button", { name: "Pace the book" }).click();
-  await page.getByRole("button", { name: "Pace it" }).click();
-  await expect(page.getByText(/photos are on \d+ pages now/)).toBeVisible();
-}
 
 test("a book with a gutter: paced, read in openings, reordered with sides kept, numbered, covered, sent page by page", async ({
   page,

@@ -60,6 +60,8 @@ export const stepCodes = [
   "movedTiles",
   "combined",
   "wentBack",
+  "mended",
+  "accepted",
 ] as const;
 export type StepCode = (typeof stepCodes)[number];
 

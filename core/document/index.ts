@@ -87,6 +87,7 @@ export {
 } from "./pocket-pages.ts";
 export { type FilePart, lastNumber, type PrintFile, photosOfFile, printFiles } from "./print-files.ts";
 export {
+  type Accepted,
   type Book,
   type Cover,
   findPage,

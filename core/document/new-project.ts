@@ -45,6 +45,7 @@ export function newProject(
     pockets: null,
     palette: [],
     notes: [],
+    accepted: [],
     words: firstWordStyles,
     createdAt: given.at,
   };

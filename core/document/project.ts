@@ -57,6 +57,11 @@ const noteSchema = z
     text: z.string().max(2000),
   })
   .readonly();
+/** A finding by its key, and by the mark of the state in which it was accepted. */
+const acceptedSchema = z
+  .object({ key: z.string().min(1).max(2000), mark: z.string().regex(/^[0-9a-f]{16}$/), reason: z.string().max(300) })
+  .readonly();
+export type Accepted = z.infer<typeof acceptedSchema>;
 export type Note = z.infer<typeof noteSchema>;
 
 export type Spine = z.infer<typeof spineSchema>;
@@ -86,6 +91,8 @@ export const projectSchema = z
     palette: z.array(colourSchema).max(24).readonly().default([]),
     /** What a person pinned to a place, to come back to. */
     notes: z.array(noteSchema).max(2000).readonly().default([]),
+    /** Findings of the print check that a person said are meant so, each until its place changes. */
+    accepted: z.array(acceptedSchema).max(5000).readonly().default([]),
     /** What new words look like. */
     words: z
       .object({ title: wordStyleSchema, caption: wordStyleSchema, journal: wordStyleSchema })

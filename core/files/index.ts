@@ -1,5 +1,6 @@
 export { crc32 } from "./crc32.ts";
 export { heifExif } from "./heif.ts";
+export { isSrgb, jpegProfile } from "./icc/read-profile.ts";
 export { srgbProfile } from "./icc/srgb-profile.ts";
 export { dressJpeg, type JpegFacts, readJpegFacts } from "./jpeg/dress.ts";
 export { type ExifThumbnail, exifThumbnail } from "./jpeg/exif-thumbnail.ts";

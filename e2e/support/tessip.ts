@@ -29,6 +29,20 @@ export async function startCollage(page: Page, lab: string, size: string, way?: 
   await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();
 }
 
+export async function startBook(page: Page, lab: string, size: string): Promise<void> {
+  await page.getByText("A book", { exact: true }).click();
+  await page.getByText(lab, { exact: true }).click();
+  await page.getByText(size, { exact: true }).click();
+  await page.getByRole("button", { name: "Start this book" }).click();
+  await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();
+}
+
+export async function pace(page: Page): Promise<void> {
+  await page.getByRole("button", { name: "Pace the book" }).click();
+  await page.getByRole("button", { name: "Pace it" }).click();
+  await expect(page.getByText(/photos are on \d+ pages now/)).toBeVisible();
+}
+
 export const shelfPhotos = (page: Page): Locator => page.getByRole("listbox", { name: "Shelf" }).getByRole("option");
 export const tiles = (page: Page): Locator =>
   page.getByRole("listbox", { name: "Pages", exact: true }).getByRole("option");

@@ -8,7 +8,7 @@ import { openMemoryStore } from "../storage/memory-store.ts";
 import type { PreviewSize, Store } from "../storage/store.ts";
 import { FontShelf } from "../words/font-shelf.ts";
 import { fontUrls } from "../words/font-urls.ts";
-import type { ArrangeJobs, FocusJobs, PhotoJobs, PrintJobs } from "../workers/jobs.ts";
+import type { ArrangeJobs, CheckJobs, FocusJobs, PhotoJobs, PrintJobs } from "../workers/jobs.ts";
 import { portOf, WorkerLine } from "../workers/line.ts";
 import { WorkerPool } from "../workers/pool.ts";
 import { createDesk, type Desk } from "./state/desk.ts";
@@ -21,6 +21,7 @@ export interface Kit {
   readonly library: Library;
   readonly arranging: WorkerLine<ArrangeJobs>;
   readonly printing: WorkerLine<PrintJobs>;
+  readonly checking: WorkerLine<CheckJobs>;
   readonly urls: PreviewUrls;
   readonly bitmaps: Bitmaps;
   readonly templates: TemplateShelf;
@@ -71,6 +72,9 @@ export async function openKit(notices: { readonly blocked: () => void; readonly 
     library,
     arranging: new WorkerLine<ArrangeJobs>(() =>
       portOf(new Worker(new URL("../workers/arrange.worker.ts", import.meta.url), { type: "module" })),
+    ),
+    checking: new WorkerLine<CheckJobs>(() =>
+      portOf(new Worker(new URL("../workers/check.worker.ts", import.meta.url), { type: "module" })),
     ),
     printing: new WorkerLine<PrintJobs>(() =>
       portOf(new Worker(new URL("../workers/print.worker.ts", import.meta.url), { type: "module" })),

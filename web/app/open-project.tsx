@@ -1,6 +1,6 @@
 import { Button, Flex } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { Outlet, useParams } from "react-router";
 import { useStore } from "zustand";
 import { coverParts } from "#core/document";
@@ -12,6 +12,9 @@ import { FaultPlace } from "./parts/fault.tsx";
 import { Header } from "./parts/header.tsx";
 import { notices } from "./parts/notices.ts";
 import { Strip } from "./parts/strip.tsx";
+import { fetchLabs, labsKey } from "./places/start/use-labs.ts";
+import { CheckerContext } from "./state/check-hooks.ts";
+import { Checker } from "./state/checker.ts";
 import { nothingChosen } from "./state/choose.ts";
 import { holdProject } from "./state/hold-project.ts";
 import { SessionContext } from "./state/hooks.ts";
@@ -60,15 +63,39 @@ export function OpenProject() {
   if (opening.is === "missing") return <FaultPlace missing />;
   return (
     <SessionContext.Provider value={opening.session}>
-      <Flex direction="column" h="full">
+      <Checked session={opening.session}>
         <Header />
         <CoverNotice session={opening.session} />
         <Troubles session={opening.session} projectId={projectId} />
         <Flex direction="column" flex="1" minH="0">
           <Outlet />
         </Flex>
-      </Flex>
+      </Checked>
     </SessionContext.Provider>
+  );
+}
+
+/** The print check looks on for as long as the project is open. */
+function Checked({ session, children }: { readonly session: ProjectSession; readonly children: ReactNode }) {
+  const kit = useKit();
+  const queries = useQueryClient();
+  const checker = useMemo(
+    () =>
+      new Checker(session, {
+        ...kit,
+        line: kit.checking,
+        labCards: () =>
+          queries.fetchQuery({ queryKey: labsKey, queryFn: fetchLabs, staleTime: Number.POSITIVE_INFINITY }),
+      }),
+    [session, kit, queries],
+  );
+  useEffect(() => checker.start(), [checker]);
+  return (
+    <CheckerContext.Provider value={checker}>
+      <Flex direction="column" h="full">
+        {children}
+      </Flex>
+    </CheckerContext.Provider>
   );
 }
 

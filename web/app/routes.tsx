@@ -34,6 +34,10 @@ export const routes: RouteObject[] = [
             path: "read",
             lazy: async () => ({ Component: (await import("./places/reading/reading-place.tsx")).ReadingPlace }),
           },
+          {
+            path: "check",
+            lazy: async () => ({ Component: (await import("./places/check/check-place.tsx")).CheckPlace }),
+          },
           { path: "send", lazy: async () => ({ Component: (await import("./places/send/send-place.tsx")).SendPlace }) },
         ],
       },

@@ -178,6 +178,10 @@ class IdbStore implements Store {
     return guarded(() => this.#db.get("originals", photoId));
   }
 
+  originals() {
+    return guarded(() => this.#db.getAllKeys("originals"));
+  }
+
   preview(photoId: string, size: PreviewSize) {
     return guarded(() => this.#db.get("previews", `${photoId}/${size}`));
   }

@@ -53,6 +53,7 @@ export function openMemoryStore(): Store {
       favourites = ids;
     },
     original: async (id) => blobs.get(id),
+    originals: async () => [...photos.keys()].filter((id) => blobs.has(id)),
     preview: async (id, size) => blobs.get(`${id}/${size}`),
     previews: async (wanted) => wanted.map((w) => blobs.get(`${w.photoId}/${w.size}`)),
     keepPreview: async (id, size, preview) => void blobs.set(`${id}/${size}`, preview),

@@ -64,6 +64,8 @@ export interface Store {
   waiting(): Promise<readonly string[]>;
   keepWaiting(names: readonly string[]): Promise<void>;
   original(photoId: string): Promise<Blob | undefined>;
+  /** Ids of all photos whose original is here. */
+  originals(): Promise<readonly string[]>;
   preview(photoId: string, size: PreviewSize): Promise<Blob | undefined>;
   /** Many at once, in the order asked for; undefined where one is missing. */
   previews(wanted: readonly { readonly photoId: string; readonly size: PreviewSize }[]): Promise<(Blob | undefined)[]>;

@@ -47,5 +47,9 @@ export const keys = {
     ["Home and End", "The first and the last"],
     ["Escape", "Back to the work"],
   ],
+  check: [
+    ["Tab", "From one finding's buttons to the next"],
+    ["Ctrl + Z, Ctrl + Shift + Z", "Undo, do again"],
+  ],
   send: [["Enter", "On the button: save the file"]],
 } as const;

@@ -15,6 +15,10 @@ export const walk = {
   start: "To all your work",
   photos: "Photos",
   pages: "Pages",
+  check: "Check",
+  checking: "looking …",
+  toFix: (wrong: number, doubts: number) =>
+    wrong > 0 ? `${wrong} to fix` : doubts > 0 ? `${doubts} worth a look` : "nothing to fix",
   send: "Send",
   photoCount: (n: number) => (n === 0 ? "none yet" : String(n)),
   tileState: (pages: number, tiles: number, empty: number) => {
@@ -157,6 +161,10 @@ export function stepWords({ code, count }: StepName): string {
       return `Moved ${tiles} to another page`;
     case "combined":
       return "Took in another work";
+    case "mended":
+      return count === 1 ? "Mended a finding" : `Mended ${count} findings`;
+    case "accepted":
+      return count === 1 ? "Accepted a finding" : `Accepted ${count} findings`;
     case "wentBack":
       return "Went back to a snapshot";
   }

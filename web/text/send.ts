@@ -34,23 +34,13 @@ export const send = {
   cut: "As you get it back",
   veil: "The veiled edge is cut away.",
   view: "What to show",
-  emptyTiles: (n: number) =>
-    n === 1
-      ? "1 tile is empty. It will show the page colour."
-      : `${n} tiles are empty. They will show the page colour.`,
-  soft: (n: number, least: number) =>
-    n === 1
-      ? `1 photo prints below ${least} ppi and will look soft.`
-      : `${n} photos print below ${least} ppi and will look soft.`,
-  missing: (n: number) =>
-    n === 1
-      ? "The original of 1 photo is missing from this browser. Put another in its place first."
-      : `The originals of ${n} photos are missing from this browser. Put others in their place first.`,
-  goThere: "Show me",
+  wrong: (n: number) => (n === 1 ? "1 thing goes wrong on paper." : `${n} things go wrong on paper.`),
+  doubts: (n: number) => (n === 1 ? "1 thing is worth a look." : `${n} things are worth a look.`),
+  toCheck: "Look at them",
   nothing: "Nothing to send yet",
   nothingLead: "Put photos on the page first. Then the file for the lab is made here.",
   toPages: "To the page",
-  allGood: "Every tile is filled and every photo prints well.",
+  allGood: "Everything was looked at, and nothing goes wrong on paper.",
 };
 
 export function printTrouble(code: string, detail: string): string {

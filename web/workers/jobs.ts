@@ -1,5 +1,6 @@
 import type { Way } from "#core/arrange";
-import type { Look, Page, PrintFile } from "#core/document";
+import type { Finding, PageAt, PlacedSharpness, WorkFacts } from "#core/check";
+import type { Look, Page, PrintFile, Project } from "#core/document";
 import type { Framed } from "#core/fit";
 import type { LabCard, PageFormat } from "#core/lab";
 import type { PacePhoto, PaceRow } from "#core/pace";
@@ -48,6 +49,32 @@ export interface ArrangeJobs {
     },
     readonly Page[]
   >;
+}
+
+export interface PagesToCheck {
+  readonly pages: readonly PageAt[];
+  /** Every photo that is on them. */
+  readonly photos: readonly Photo[];
+  /** Those whose originals are not there any more. */
+  readonly gone: readonly string[];
+  /** For a photo one that shows the same with more pixels. */
+  readonly twins: readonly (readonly [photoId: string, twinId: string])[];
+  readonly beyondSrgb: readonly (readonly [photoId: string, share: number])[];
+  /** Small previews of what may lie behind words. */
+  readonly pictures: readonly { readonly photoId: string; readonly preview: Blob }[];
+}
+
+export interface CheckedPage {
+  readonly pageId: string;
+  readonly findings: readonly Finding[];
+  readonly sharpness: readonly PlacedSharpness[];
+}
+
+export interface CheckJobs {
+  readonly checkPages: Job<PagesToCheck, readonly CheckedPage[]>;
+  readonly checkWork: Job<{ readonly project: Project; readonly facts: WorkFacts }, readonly Finding[]>;
+  /** Of each, the share of its pixels that sRGB cannot hold. */
+  readonly beyondSrgb: Job<readonly Blob[], readonly number[]>;
 }
 
 export interface PrintOrder {

@@ -14,6 +14,7 @@ const settable = [
   "pockets",
   "palette",
   "notes",
+  "accepted",
   "words",
   "lab",
   "format",

@@ -3,10 +3,12 @@ import { Check, CircleAlert, LoaderCircle, Redo2, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, NavLink, useLocation, useParams } from "react-router";
 import { useStore } from "zustand";
+import type { Weight } from "#core/check";
 import { emptyTiles, nextRedo, nextUndo } from "#core/document";
 import { deedWords } from "../../text/photos.ts";
 import { common, history as historyWords, keeping as keepingWords, stepWords, walk } from "../../text/places.ts";
 import { useKit } from "../kit.ts";
+import { useCheck, useFindings } from "../state/check-hooks.ts";
 import { shown, useLibrary, useMaybeSession } from "../state/hooks.ts";
 import type { LibraryStep } from "../state/library.ts";
 import { isSent, type ProjectSession, type ProjectState } from "../state/project-session.ts";
@@ -75,6 +77,8 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
         <Way />
         <Station to={`/work/${projectId}/pages`} name={walk.pages} state={tiles} />
         <Way />
+        <CheckStation to={`/work/${projectId}/check`} />
+        <Way />
         <Station to={`/work/${projectId}/send`} name={walk.send} state={sent ? walk.sent : walk.notSent} />
       </HStack>
       <HStack gap="1">
@@ -89,6 +93,15 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
   );
 }
 
+function CheckStation({ to }: { readonly to: string }) {
+  const { open } = useFindings();
+  const looking = useCheck((s) => s.looking);
+  const count = (weight: Weight) => open.filter((f) => f.weight === weight).length;
+  const [wrong, doubts] = [count("wrong"), count("doubt")];
+  const state = looking && open.length === 0 ? walk.checking : walk.toFix(wrong, doubts);
+  return <Station to={to} name={walk.check} state={state} tone={wrong > 0 ? "clay.600" : undefined} />;
+}
+
 /** A sentence, so that what shows it is drawn again only when it changes. */
 function tileWords(s: ProjectState): string {
   const { pages } = shown(s);
@@ -99,7 +112,14 @@ function tileWords(s: ProjectState): string {
 
 const Way = () => <Box aria-hidden w="34px" h="2px" bg="oat.400" mx="1" borderRadius="full" />;
 
-function Station({ to, name, state }: { readonly to: string; readonly name: string; readonly state: string }) {
+interface StationProps {
+  readonly to: string;
+  readonly name: string;
+  readonly state: string;
+  readonly tone?: string | undefined;
+}
+
+function Station({ to, name, state, tone }: StationProps) {
   return (
     <NavLink to={to}>
       {({ isActive }) => (
@@ -116,7 +136,13 @@ function Station({ to, name, state }: { readonly to: string; readonly name: stri
           <Text as="span" display="block" fontWeight="600" fontSize="15px" color={isActive ? "ink.900" : "ink.700"}>
             {name}
           </Text>
-          <Text as="span" display="block" fontSize="12.5px" color="fg.subtle" fontVariantNumeric="tabular-nums">
+          <Text
+            as="span"
+            display="block"
+            fontSize="12.5px"
+            color={tone ?? "fg.subtle"}
+            fontVariantNumeric="tabular-nums"
+          >
             {state}
           </Text>
         </Box>

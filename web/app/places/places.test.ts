@@ -3,14 +3,13 @@ import fc from "fast-check";
 import { frameRect, newTile, printFiles, withFree } from "#core/document";
 import type { Photo } from "#core/photo";
 import { firstWordStyles } from "#core/words";
-import { collage, squareFormat } from "../../../core/document/project.fixture.ts";
+import { collage } from "../../../core/document/project.fixture.ts";
 import { meaningOfDrop } from "../state/drop-meaning.ts";
 import { snapped } from "./pages/page-seams.ts";
 import { nearestToward, placeOf, toPage, viewOf } from "./pages/page-view.ts";
 import { neighbour, wallRows } from "./photos/rows.ts";
 import { binPhotos, spanOf } from "./photos/time-bins.ts";
 import { gathered, wallGroups } from "./photos/wall-groups.ts";
-import { concernsOf } from "./send/concerns.ts";
 import { gatherOriginals } from "./send/make-file.ts";
 import { pagesAsked } from "./send/pages-asked.ts";
 
@@ -111,20 +110,6 @@ test("arrow keys lead to the tile that lies straight ahead", () => {
   expect(nearestToward(rects, "a", "ArrowDown")).toBe("c");
   expect(nearestToward(rects, "d", "ArrowUp")).toBe("b");
   expect(nearestToward(rects, "a", "ArrowUp")).toBeUndefined();
-});
-
-test("before sending, the missing comes first, then the empty, then the soft", () => {
-  const page = collage([1.5, 0.7, 1], { rows: 2, columns: 2 }).pages[0]!;
-  const byId = new Map([
-    ["p0", photo("p0", 9000, 6000)],
-    ["p1", photo("p1", 70, 100)],
-  ]);
-  const found = concernsOf(page, squareFormat, byId);
-  expect(found.map((c) => [c.code, c.tileIds])).toEqual([
-    ["missing", [page.tiles[2]!.id]],
-    ["empty", [page.tiles[3]!.id]],
-    ["soft", [page.tiles[1]!.id]],
-  ]);
 });
 
 test("a gathered pile shows its top alone, a spread one all; a hidden top leaves the pile to the next", () => {

@@ -10,7 +10,10 @@ export function makeCover(kit: Pick<Kit, "desk" | "newId" | "library">, session:
   const { project } = session.state.getState();
   const { byId } = kit.library.state.getState();
   const placed = project.pages.flatMap(photosOf).flatMap((id) => byId.get(id) ?? []);
-  const photo = placed.reduce<Photo | undefined>((best, p) => (best && worth(best) >= worth(p) ? best : p), undefined);
+  const photo = placed.reduce<Photo | undefined>(
+    (best, p) => (best && worthOfCover(best) >= worthOfCover(p) ? best : p),
+    undefined,
+  );
   const cover = firstCover(project, photo && { id: photo.id, aspect: aspectOf(photo) }, kit.newId);
   if (!cover) return;
   session.commit({ code: "madeCover", count: 1 }, [{ type: "setProject", cover }]);
@@ -18,7 +21,8 @@ export function makeCover(kit: Pick<Kit, "desk" | "newId" | "library">, session:
 }
 
 /** What a cover is chosen by: stars, then how much of a photo are faces. */
-const worth = (p: Photo): number => p.stars + 8 * (p.focus?.faces ?? []).reduce((sum, f) => sum + f.w * f.h, 0);
+export const worthOfCover = (p: Photo): number =>
+  p.stars + 8 * (p.focus?.faces ?? []).reduce((sum, f) => sum + f.w * f.h, 0);
 
 export function changeSpine(session: ProjectSession, change: Partial<Spine>, mergeKey?: string): void {
   const { cover } = session.state.getState().project;

@@ -2,9 +2,9 @@ import { Box, Button, Flex, Grid, Heading, HStack, IconButton, Progress, Text, V
 import { ChevronLeft, ChevronRight, CircleCheck, FileDown, TriangleAlert } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
-import { formatOf, holdsAnything, type Page, type PrintFile, printFiles } from "#core/document";
+import { holdsAnything, type Page, type PrintFile, printFiles } from "#core/document";
 import { contained } from "#core/fit";
-import { bleedBox, type PageFormat, printPixels, trimBox } from "#core/lab";
+import { bleedBox, printPixels, trimBox } from "#core/lab";
 import { formatLength, formatSize } from "#core/units";
 import { common } from "../../../text/places.ts";
 import { printTrouble, send as words } from "../../../text/send.ts";
@@ -16,11 +16,11 @@ import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { saveToDisk } from "../../parts/save-to-disk.ts";
 import { SeenPage } from "../../parts/seen-page.tsx";
 import { useSizeOf } from "../../parts/size-of.ts";
+import { useFindings } from "../../state/check-hooks.ts";
 import { useFacts } from "../../state/facts.ts";
 import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { stepPage } from "../../state/page-list.ts";
 import { openPage } from "../../state/project-session.ts";
-import { concernsOf } from "./concerns.ts";
 import { gatherOriginals, sendFileName } from "./make-file.ts";
 import { pagesAsked } from "./pages-asked.ts";
 
@@ -79,7 +79,7 @@ function Sending({ page }: { readonly page: Page }) {
             [words.bleed, format.bleedMm > 0 ? length(format.bleedMm) : words.noBleed],
           ]}
         />
-        <Concerns page={page} format={formatOf(project, page)} />
+        <Checks />
         <Maker open={file} files={files} />
       </Box>
     </Grid>
@@ -110,12 +110,13 @@ function Facts({ rows }: { readonly rows: readonly (readonly [string, string])[]
   );
 }
 
-/** What is worth a look before the file is made. Nothing here stops anyone, but for a missing original. */
-function Concerns({ page, format }: { readonly page: Page; readonly format: PageFormat }) {
-  const byId = useLibrary((s) => s.byId);
+/** What the print check says of the work, before its files are made. Nothing here stops anyone. */
+function Checks() {
+  const { open } = useFindings();
   const { projectId } = useParams();
-  const concerns = useMemo(() => concernsOf(page, format, byId), [page, format, byId]);
-  if (concerns.length === 0)
+  const wrong = open.filter((f) => f.weight === "wrong").length;
+  const doubts = open.filter((f) => f.weight === "doubt").length;
+  if (wrong + doubts === 0)
     return (
       <HStack bg="moss.100" color="moss.700" borderRadius="soft" px="4" py="3" mb="5" fontWeight="500">
         <CircleCheck size={19} aria-hidden style={{ flexShrink: 0 }} />
@@ -123,41 +124,23 @@ function Concerns({ page, format }: { readonly page: Page; readonly format: Page
       </HStack>
     );
   return (
-    <VStack align="stretch" gap="2" mb="5" as="ul">
-      {concerns.map((c) => (
-        <HStack
-          as="li"
-          key={c.code}
-          bg={c.code === "missing" ? "clay.100" : "saffron.100"}
-          color={c.code === "missing" ? "clay.700" : "saffron.700"}
-          borderRadius="soft"
-          px="4"
-          py="2.5"
-          gap="3"
-        >
-          <TriangleAlert size={18} aria-hidden style={{ flexShrink: 0 }} />
-          <Text flex="1" fontSize="14.5px" lineHeight="1.35">
-            {c.code === "empty"
-              ? words.emptyTiles(c.tileIds.length)
-              : c.code === "soft"
-                ? words.soft(c.tileIds.length, format.leastPpi)
-                : words.missing(c.tileIds.length)}
-          </Text>
-          <ShowMe tileIds={c.tileIds} to={`/work/${projectId}/pages`} />
-        </HStack>
-      ))}
-    </VStack>
-  );
-}
-
-function ShowMe({ tileIds, to }: { readonly tileIds: readonly string[]; readonly to: string }) {
-  const { desk } = useKit();
-  return (
-    <Button asChild size="sm" variant="outline" flexShrink="0">
-      <Link to={to} onClick={() => desk.setState({ tiles: { ids: new Set(tileIds), anchor: tileIds[0] } })}>
-        {words.goThere}
-      </Link>
-    </Button>
+    <HStack
+      bg={wrong > 0 ? "clay.100" : "saffron.100"}
+      color={wrong > 0 ? "clay.700" : "saffron.700"}
+      borderRadius="soft"
+      px="4"
+      py="2.5"
+      mb="5"
+      gap="3"
+    >
+      <TriangleAlert size={18} aria-hidden style={{ flexShrink: 0 }} />
+      <Text flex="1" fontSize="14.5px" lineHeight="1.35">
+        {wrong > 0 ? words.wrong(wrong) : words.doubts(doubts)}
+      </Text>
+      <Button asChild size="sm" variant="outline" flexShrink="0">
+        <Link to={`/work/${projectId}/check`}>{words.toCheck}</Link>
+      </Button>
+    </HStack>
   );
 }
 

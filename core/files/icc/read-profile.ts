@@ -1,0 +1,53 @@
+import { headerSegments, marker } from "../jpeg/segments.ts";
+import { viewOf } from "../view-of.ts";
+
+const iccName = "ICC_PROFILE\0";
+
+/** The colour profile inside a JPEG (ICC.1 Annex B.4: APP2 in parts); undefined where it has none. Throws a BrokenJpeg. */
+export function jpegProfile(bytes: Uint8Array): Uint8Array | undefined {
+  const parts: { readonly number: number; readonly bytes: Uint8Array }[] = [];
+  for (const s of headerSegments(bytes)) {
+    const from = s.start + 4;
+    if (s.marker !== marker.app2 || s.end < from + iccName.length + 2) continue;
+    const name = String.fromCharCode(...bytes.subarray(from, from + iccName.length));
+    const number = bytes[from + iccName.length]!;
+    if (name === iccName) parts.push({ number, bytes: bytes.subarray(from + iccName.length + 2, s.end) });
+  }
+  if (parts.length === 0) return undefined;
+  parts.sort((a, b) => a.number - b.number);
+  const out = new Uint8Array(parts.reduce((sum, p) => sum + p.bytes.length, 0));
+  let at = 0;
+  for (const p of parts) {
+    out.set(p.bytes, at);
+    at += p.bytes.length;
+  }
+  return out;
+}
+
+/** IEC 61966-2-1 in D50, as profiles write it; makers round differently. */
+const srgb = { rXYZ: [0.436, 0.2225, 0.0139], gXYZ: [0.3851, 0.7169, 0.0971], bXYZ: [0.1431, 0.0606, 0.7141] } as const;
+const mostApart = 0.004;
+const mostTags = 200;
+
+/** Whether a display profile's primaries are those of sRGB; a profile that says nothing of the kind is taken for another. */
+export function isSrgb(profile: Uint8Array): boolean {
+  if (profile.length < 132) return false;
+  const view = viewOf(profile);
+  const space = String.fromCharCode(...profile.subarray(16, 20));
+  if (space === "GRAY") return true;
+  const tags = Math.min(mostTags, view.getUint32(128));
+  const found = new Map<string, readonly number[]>();
+  for (let i = 0; i < tags && 144 + 12 * i <= profile.length; i += 1) {
+    const signature = String.fromCharCode(...profile.subarray(132 + 12 * i, 136 + 12 * i));
+    const at = view.getUint32(136 + 12 * i);
+    if (!(signature in srgb) || at + 20 > profile.length) continue;
+    found.set(
+      signature,
+      [8, 12, 16].map((o) => view.getInt32(at + o) / 65536),
+    );
+  }
+  return Object.entries(srgb).every(([name, is]) => {
+    const has = found.get(name);
+    return has?.every((v, i) => Math.abs(v - is[i]!) <= mostApart) ?? false;
+  });
+}

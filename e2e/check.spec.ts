@@ -1,0 +1,180 @@
+import { expect, type Locator, type Page, test } from "@playwright/test";
+import { samplePhotos } from "./support/files.ts";
+import {
+  arrangeFirst,
+  chooseFiles,
+  expectKept,
+  expectUndo,
+  pace,
+  startBook,
+  startCollage,
+  tiles,
+  undoButton,
+} from "./support/tessip.ts";
+
+const station = (page: Page) => page.getByRole("link", { name: /^Check/ });
+/** One kind of finding, once everything has been looked at. */
+const kind = (page: Page, title: string | RegExp): Locator =>
+  page.getByRole("article").filter({ has: page.getByRole("heading", { name: title, level: 3 }) });
+
+async function toCheck(page: Page): Promise<void> {
+  await station(page).click();
+  await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false");
+}
+
+test("a collage is checked as it is edited: findings with pictures, mended by a click, accepted until the place changes", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(8));
+  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
+  await arrangeFirst(page, 4);
+  await expect(station(page)).toContainText("nothing to fix");
+
+  await test.step("nothing wrong says so, and leads on", async () => {
+    await toCheck(page);
+    await expect(page.getByText("Nothing goes wrong on paper")).toBeVisible();
+    await expect(page.getByRole("img", { name: /^4 photos: 4 as sharp as the lab wants/ })).toBeVisible();
+    await page.getByRole("link", { name: "Go on to Send" }).click();
+    await expect(page.getByText("Everything was looked at, and nothing goes wrong on paper.")).toBeVisible();
+    await page.getByRole("link", { name: /^Pages/ }).click();
+  });
+
+  await test.step("an emptied tile is counted in the header, shown with its place, and taken away", async () => {
+    await tiles(page).first().click();
+    await page.keyboard.press("Delete");
+    await expect(station(page)).toContainText("1 to fix");
+    await toCheck(page);
+    const empty = kind(page, "An empty tile");
+    await expect(empty).toContainText("It prints as a bare patch");
+    await expect(empty).toContainText("Page 1");
+    await expect(empty.locator("canvas")).toBeVisible();
+    await empty.getByRole("button", { name: "Take the tile away" }).click();
+    await expect(empty).toHaveCount(0);
+    await expectUndo(page, "Mended a finding");
+    await expect(station(page)).toContainText(/nothing to fix|worth a look/);
+    await page.keyboard.press("Control+z");
+    await expect(empty).toBeVisible();
+    await page.keyboard.press("Control+Shift+z");
+    await expect(empty).toHaveCount(0);
+  });
+
+  await test.step("words: too small, hidden and faint, each put right", async () => {
+    await page.getByRole("link", { name: /^Pages/ }).click();
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "A title" }).click();
+    await page.keyboard.type("Aboard the Marigold from lock to lock");
+    await page.keyboard.press("Escape");
+    const size = page.getByRole("textbox", { name: "Size, pt" });
+    await size.fill("4");
+    await size.press("Enter");
+    await expectUndo(page, "Changed how words look");
+    await toCheck(page);
+    const small = kind(page, "Very small words");
+    await expect(small).toContainText("4 pt; 6 pt can be read.");
+    await small.getByRole("button", { name: "Make the words larger" }).click();
+    await expect(small).toHaveCount(0);
+
+    await page.getByRole("link", { name: /^Pages/ }).click();
+    await size.fill("90");
+    await size.press("Enter");
+    await expect(page.getByText(/words? hidden/).first()).toBeVisible();
+    await toCheck(page);
+    const hidden = kind(page, "Words that find no room");
+    await expect(hidden).toContainText("They are not printed.");
+    await hidden.getByRole("button", { name: "Make the words smaller" }).click();
+    await expect(hidden).toHaveCount(0);
+
+    await page.getByRole("link", { name: /^Pages/ }).click();
+    await page.getByRole("combobox", { name: "Card", exact: true }).selectOption("none");
+    await page.getByRole("button", { name: "Colour: White" }).first().click();
+    await toCheck(page);
+    const faint = kind(page, "Words too faint to read");
+    await expect(faint).toContainText("nearly as light as what lies behind them");
+    await faint.getByRole("button", { name: "Words that can be read" }).click();
+    await expect(faint).toHaveCount(0);
+  });
+
+  await test.step("a finding that is meant so is out of the way until its place changes", async () => {
+    await page.getByRole("link", { name: /^Pages/ }).click();
+    const size = page.getByRole("textbox", { name: "Size, pt" });
+    await size.fill("5");
+    await size.press("Enter");
+    await toCheck(page);
+    const small = kind(page, "Very small words");
+    await small.getByRole("button", { name: "It is meant so" }).click();
+    await page.getByRole("textbox", { name: /Why, for yourself/ }).fill("For the back row only");
+    await page.keyboard.press("Enter");
+    await expect(small).toHaveCount(0);
+    await expect(page.getByRole("region", { name: "1 finding is meant so" })).toContainText("For the back row only");
+    await small
+      .page()
+      .getByRole("link", { name: /^Pages/ })
+      .click();
+    await size.fill("4.5");
+    await size.press("Enter");
+    await toCheck(page);
+    await expect(small).toBeVisible();
+    await expect(page.getByText("meant so", { exact: false }).and(page.getByRole("region"))).toHaveCount(0);
+  });
+});
+
+test("a book is checked for binding, cover, blank pages and originals; many are mended or kept at once", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(30));
+  await startBook(page, "Pennywhistle Press", "15 × 15 cm");
+  await toCheck(page);
+  await expect(kind(page, "The book has no cover yet")).toContainText("The lab does not print the pages without one.");
+  await expect(kind(page, "12 blank pages")).toBeVisible();
+  await page.getByRole("link", { name: /^Pages/ }).click();
+  await page.getByRole("link", { name: "Overview" }).click();
+  await pace(page);
+  await toCheck(page);
+  await kind(page, "The book has no cover yet").getByRole("button", { name: "Make the cover" }).click();
+  await expect(kind(page, "The book has no cover yet")).toHaveCount(0);
+  await expectKept(page);
+
+  await test.step("an original that is gone is found after a reload, and leads to its tile", async () => {
+    await page.evaluate(async () => {
+      const db = await new Promise<IDBDatabase>((done) => {
+        const request = indexedDB.open("tessip");
+        request.onsuccess = () => done(request.result);
+      });
+      const tx = db.transaction("originals", "readwrite");
+      const keys = await new Promise<IDBValidKey[]>((done) => {
+        const request = tx.objectStore("originals").getAllKeys();
+        request.onsuccess = () => done(request.result);
+      });
+      for (const key of keys) tx.objectStore("originals").delete(key);
+      await new Promise((done) => {
+        tx.oncomplete = done;
+      });
+      db.close();
+    });
+    await page.reload();
+    await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false");
+    const gone = kind(page, /\d+ photos whose files are gone/);
+    await expect(gone).toContainText("Bring it in again, or put another in its place.");
+    await gone
+      .getByRole("button", { name: /^Go there/ })
+      .last()
+      .click();
+    await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();
+    await expect(tiles(page).and(page.locator("[aria-selected=true]"))).toHaveCount(1);
+  });
+
+  await test.step("what is meant so is kept with a reason, and shown again on asking", async () => {
+    await toCheck(page);
+    const gone = kind(page, /photos whose files are gone/);
+    await gone.getByRole("button", { name: "It is meant so" }).click();
+    await page.getByRole("textbox", { name: /Why, for yourself/ }).fill("They come from the old computer tomorrow");
+    await page.getByRole("button", { name: "Keep it so" }).click();
+    await expect(gone).toHaveCount(0);
+    await expect(undoButton(page)).toHaveAccessibleName(/^Undo: Accepted \d+ findings$/);
+    await expect(page.getByText("They come from the old computer tomorrow").first()).toBeVisible();
+    await undoButton(page).click();
+    await expect(gone).toBeVisible();
+  });
+});

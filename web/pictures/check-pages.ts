@@ -1,0 +1,45 @@
+import { checkPage, type PageFacts, sharpnessOn } from "#core/check";
+import { allTiles } from "#core/document";
+import { framedBy } from "#core/photo";
+import { faceKey } from "#core/words";
+import { FontShelf } from "../words/font-shelf.ts";
+import { fontUrls } from "../words/font-urls.ts";
+import type { CheckedPage, PagesToCheck } from "../workers/jobs.ts";
+import type { Doing } from "../workers/serve.ts";
+import { groundFrom } from "./ground.ts";
+
+const fonts = new FontShelf(fontUrls);
+
+/** Pages checked one by one, each with its fonts, and with what lies behind its words. */
+export async function checkPages(order: PagesToCheck, doing: Doing): Promise<readonly CheckedPage[]> {
+  const byId = new Map(order.photos.map((p) => [p.id, p]));
+  const gone = new Set(order.gone);
+  const twins = new Map(order.twins);
+  const beyond = new Map(order.beyondSrgb);
+  const pictures = new Map(order.pictures.map((p) => [p.photoId, p.preview]));
+  const facts: PageFacts = {
+    known: (id) => byId.get(id),
+    photo: (id) => {
+      const photo = byId.get(id);
+      return photo && framedBy(photo);
+    },
+    gone: (id) => gone.has(id),
+    beyondSrgb: (id) => beyond.get(id) ?? 0,
+    sharperTwin: (id) => twins.get(id),
+    setter: fonts,
+  };
+  const checked: CheckedPage[] = [];
+  for (const at of order.pages) {
+    doing.signal.throwIfAborted();
+    const words = allTiles(at.page).flatMap((t) => (t.filling.kind === "words" ? [faceKey(t.filling.style)] : []));
+    await Promise.all([...new Set(words)].map((key) => fonts.load(key)));
+    const behind = words.length > 0 ? await groundFrom(at, facts, (id) => pictures.get(id)) : undefined;
+    checked.push({
+      pageId: at.page.id,
+      findings: checkPage(at, { ...facts, behind }),
+      sharpness: sharpnessOn(at.page, at.format, facts),
+    });
+    doing.progress(checked.length / order.pages.length);
+  }
+  return checked;
+}

@@ -1,0 +1,286 @@
+import type { Edge, Finding, LabPart, MendCode, Peril, Weight } from "#core/check";
+import type { PageFormat } from "#core/lab";
+import { formatLength, formatSize, type Unit } from "#core/units";
+
+export const check = {
+  title: "Check",
+  lead: "What could go wrong on paper, the worst first. Everything here can be mended, or kept because you mean it so.",
+  nothing: "Nothing goes wrong on paper",
+  nothingLead: "Every page was looked at: cut, fold, sharpness, words, binding and file names.",
+  toSend: "Go on to Send",
+  looking: "Looking at what changed …",
+  weights: {
+    wrong: "Goes wrong on paper",
+    doubt: "Worth a look",
+    hint: "Good to know",
+  } satisfies Record<Weight, string>,
+  goThere: "Go there",
+  toPhotos: "To these photos",
+  meantSo: "It is meant so",
+  meantTitle: (n: number) => (n === 1 ? "Keep it as it is?" : `Keep all ${n} as they are?`),
+  meantLead: "It counts as meant so until something changes in that place. Then it is shown again.",
+  meantWhy: "Why, for yourself (as you like)",
+  meantDo: "Keep it so",
+  accepted: (n: number) => (n === 1 ? "1 finding is meant so" : `${n} findings are meant so`),
+  lookAgain: "Show it again",
+  noReason: "without a reason",
+  showAll: (n: number) => `Show all ${n}`,
+  mendAll: (what: string, n: number) => `${what}: all ${n}`,
+  notMended: "That could not be put right here. Go there and mend it by hand.",
+  page: (n: number) => `Page ${n}`,
+  cover: "The cover",
+  wholeWork: "The whole work",
+  chart: "How sharp each photo prints",
+  chartSays: (sharp: number, fair: number, soft: number) =>
+    `${sharp + fair + soft} photos: ${sharp} as sharp as the lab wants, ${fair} a little less, ${soft} below what it takes.`,
+  chartNothing: "No photo is on a page yet.",
+  wanted: (ppi: number) => `${ppi} wanted`,
+  least: (ppi: number) => `${ppi} at least`,
+  dot: (page: string, ppi: number) => `${page}: ${Math.round(ppi)} ppi`,
+};
+
+export const mendWords: Record<MendCode, string> = {
+  takeAway: "Take the tile away",
+  useSharper: "Use the sharper one",
+  cover: "Fill the tile",
+  reachBleed: "Pull it out to the bleed",
+  moveInside: "Move it inside",
+  frameByFocus: "Frame it by the heads",
+  fullBleed: "No margin: full bleed",
+  widerMargin: "A wider margin",
+  dropBorder: "No border here",
+  shrinkWords: "Make the words smaller",
+  enlargeWords: "Make the words larger",
+  readableInk: "Words that can be read",
+  keepBlank: "Blank on purpose",
+  addPages: "Add the missing pages",
+  makeCover: "Make the cover",
+  clearSpine: "Spine without words",
+};
+
+const edgeWords: Record<Edge, string> = { left: "left", top: "top", right: "right", bottom: "bottom" };
+const edges = (list: readonly Edge[]) => list.map((e) => edgeWords[e]).join(" and ");
+
+const labPartWords: Record<LabPart, string> = {
+  sizes: "its sizes",
+  bleed: "the bleed",
+  safe: "the safe distance",
+  ppi: "the sharpness it wants",
+  file: "its files and their names",
+  book: "how its books are bound",
+};
+
+const perilTitle = (what: string, peril: Peril): string =>
+  peril === "cut" ? `${what} cut off` : peril === "fold" ? `${what} in the fold` : `${what} close to the cut`;
+
+/** What it is called, for one or for many of its kind. */
+export function findingTitle(f: Finding, n: number): string {
+  const many = (one: string, more: string) => (n === 1 ? one : `${n} ${more}`);
+  switch (f.code) {
+    case "emptyTile":
+      return many("An empty tile", "empty tiles");
+    case "soft":
+      return many("A photo that prints soft", "photos that print soft");
+    case "lessSharp":
+      return many("A photo less sharp than wanted", "photos less sharp than wanted");
+    case "uncovered":
+      return many("A strip beside a photo", "strips beside photos");
+    case "shortOfBleed":
+      return many("A tile that ends at the cut", "tiles that end at the cut");
+    case "wordsAtRisk":
+      return perilTitle(many("Words", "times words"), f.peril);
+    case "faceAtRisk":
+      return perilTitle(many("A head", "times heads"), f.peril);
+    case "faceCropped":
+      return many("A head that its tile cuts", "heads that their tiles cut");
+    case "focusCut":
+      return many("What matters is not on the page", "times what matters is not on the page");
+    case "thinMargin":
+      return many("A margin thinner than a cut is exact", "margins thinner than a cut is exact");
+    case "thinBorder":
+      return many("A border that the cut makes crooked", "borders that the cut makes crooked");
+    case "wordsHidden":
+      return many("Words that find no room", "times words find no room");
+    case "wordsSmall":
+      return many("Very small words", "times very small words");
+    case "wordsFaint":
+      return many("Words too faint to read", "times words too faint to read");
+    case "lettersMissing":
+      return many("Letters that the font does not have", "times letters that the font does not have");
+    case "fontMissing":
+      return many("A font that is not here", "times a font that is not here");
+    case "originalGone":
+      return many("A photo whose file is gone", "photos whose files are gone");
+    case "beyondSrgb":
+      return many("Colours brighter than the print can show", "photos brighter than the print can show");
+    case "blankPage":
+      return many("A blank page", "blank pages");
+    case "photoTwice":
+      return f.together
+        ? many("A photo twice where both are seen", "photos twice where both are seen")
+        : many("A photo on more than one page", "photos on more than one page");
+    case "alikeTogether":
+      return many("Two photos nearly the same, side by side", "times photos nearly the same, side by side");
+    case "starredLeftOut":
+      return f.photoIds.length === 1 ? "A starred photo on no page" : `${f.photoIds.length} starred photos on no page`;
+    case "eventLeftOut":
+      return many("An event on no page", "events on no page");
+    case "outOfTime":
+      return many("A page out of the order of time", "pages out of the order of time");
+    case "pageCount":
+      return `${f.pages} pages cannot be bound`;
+    case "coverMissing":
+      return "The book has no cover yet";
+    case "coverOfOtherSize":
+      return "The cover was made for another spine";
+    case "spineTooNarrow":
+      return "The spine is too narrow for words";
+    case "fileTooLarge":
+      return "A file may become too large";
+    case "nameTwice":
+      return "Files with the same name";
+    case "nameTooLong":
+      return "A file name too long for the lab";
+    case "labChanged":
+      return "The lab has changed its card";
+  }
+}
+
+/** Why it matters on paper. */
+export function findingWhy(f: Finding): string {
+  switch (f.code) {
+    case "emptyTile":
+      return "It prints as a bare patch in the colour of the page.";
+    case "soft":
+      return "There are too few pixels for the size. On paper, hair, leaves and letters in it run together.";
+    case "lessSharp":
+      return "It looks right at arm's length, and a little soft up close.";
+    case "uncovered":
+      return "The photo does not quite reach the edge of its tile. On paper the strip looks like a mistake.";
+    case "shortOfBleed":
+      return "A knife is never exact. What ends at the cut shows a white line wherever it falls a little outside.";
+    case "wordsAtRisk":
+    case "faceAtRisk":
+      return f.peril === "cut"
+        ? "The lab cuts this strip away."
+        : f.peril === "fold"
+          ? "The binding hides this strip when the book lies open."
+          : "The cut may fall as far in as this. Keep what matters a little further inside.";
+    case "faceCropped":
+      return "Part of a head lies outside of the tile. You may want it so in a close portrait.";
+    case "focusCut":
+      return "The point that you set as what matters in this photo lies outside of what is printed.";
+    case "thinMargin":
+      return "A cut can be two millimetres off. So thin a margin comes out crooked, or not at all.";
+    case "thinBorder":
+      return "What the cut leaves of this border comes out wider on one side than on the other.";
+    case "wordsHidden":
+      return "They are not printed.";
+    case "wordsSmall":
+      return "On photo paper strokes this thin fill in.";
+    case "wordsFaint":
+      return "They are nearly as light as what lies behind them, and paper never shines as a screen does.";
+    case "lettersMissing":
+      return "A box or nothing is printed in their place. Another font may have them.";
+    case "fontMissing":
+      return "The words would be set in another font, and their lines would break elsewhere.";
+    case "originalGone":
+      return "Without its file it cannot be printed. Bring it in again, or put another in its place.";
+    case "beyondSrgb":
+      return "The strongest greens, reds and blues come out a little quieter than on this screen.";
+    case "blankPage":
+      return "It comes out as an empty page. That can be a rest for the eye, or a page that was forgotten.";
+    case "photoTwice":
+      return f.together
+        ? "Whoever opens the book here sees it twice at once."
+        : "Leafing through, one meets it again. On a cover or as an opening that can be nice.";
+    case "alikeTogether":
+      return "Next to each other they look like one photo taken twice.";
+    case "starredLeftOut":
+      return "You gave them stars, and the book covers their time, but nobody will find them in it.";
+    case "eventLeftOut":
+      return "The book covers the days around it, but nothing of it is in there.";
+    case "outOfTime":
+      return "The pages around it were taken earlier or later. Leafing through, the story jumps.";
+    case "pageCount":
+      return f.step > 1
+        ? `The lab binds from ${f.least} to ${f.most} pages, in steps of ${f.step}.`
+        : `The lab binds from ${f.least} to ${f.most} pages.`;
+    case "coverMissing":
+      return "The lab does not print the pages without one.";
+    case "coverOfOtherSize":
+      return "What was drawn for the spine would lie on the front or on the back.";
+    case "spineTooNarrow":
+      return "Below the lab's least width words would run onto the front. They are left off.";
+    case "fileTooLarge":
+      return "The lab refuses files above its limit. Lower quality, or files of single pages, are smaller.";
+    case "nameTwice":
+      return "At the lab one would take the other's place. The lab's name pattern says too little; name your work differently, or ask the lab.";
+    case "nameTooLong":
+      return "The lab refuses it. A shorter name for your work makes the files' names shorter.";
+    case "labChanged":
+      return "Your pages follow the card as it was when you began. Ask the lab, or choose its size again under Another size.";
+  }
+}
+
+/** What is to be said of this one place. */
+export function findingDetail(f: Finding, unit: Unit, format: PageFormat): string {
+  const length = (mm: number) => formatLength(mm, unit, format.ppi);
+  switch (f.code) {
+    case "soft":
+    case "lessSharp":
+      return `${f.ppi} of ${f.needsPpi} ppi. Good up to ${formatSize(f.largest.w, f.largest.h, unit, format.ppi)}.`;
+    case "uncovered":
+      return `${length(f.sliverMm)} of the tile show the page.`;
+    case "shortOfBleed":
+      return `It has to reach ${length(f.bleedMm)} beyond the cut: ${edges(f.edges)}.`;
+    case "wordsAtRisk":
+      return f.peril === "near" ? `${length(f.beyondMm)} too close.` : `${length(f.beyondMm)} are lost.`;
+    case "thinMargin":
+      return `${length(f.marginMm)}: ${edges(f.edges)}.`;
+    case "thinBorder":
+      return f.leftMm === 0 ? "All of it is cut away." : `${length(f.leftMm)} of it are left.`;
+    case "wordsHidden":
+      return f.words === 1 ? "1 word" : `${f.words} words`;
+    case "wordsSmall":
+      return `${f.sizePt} pt; ${f.leastPt} pt can be read.`;
+    case "lettersMissing":
+      return f.letters.join(" ");
+    case "fontMissing":
+      return f.face;
+    case "originalGone":
+      return f.photoName;
+    case "beyondSrgb":
+      return `${Math.round(100 * f.share)} % of the photo`;
+    case "photoTwice":
+      return `${f.times} times`;
+    case "eventLeftOut":
+      return `${f.name || f.from.slice(0, 10)}: ${f.photoIds.length} photos`;
+    case "outOfTime":
+      return `Taken ${f.after.slice(0, 10)}`;
+    case "pageCount":
+      return f.next === undefined ? "Take some pages out." : `The next number that it binds is ${f.next}.`;
+    case "coverOfOtherSize":
+      return `It is ${length(f.isMm)} wide; the lab needs ${length(f.needsMm)}.`;
+    case "spineTooNarrow":
+      return `It is ${length(f.spineMm)} wide; words need ${length(f.leastMm)}.`;
+    case "fileTooLarge":
+      return `About ${Math.round(f.estimatedMb)} MB; the lab takes ${f.mostMb} MB.`;
+    case "nameTwice":
+      return `${f.files} files would be called ${f.name}.`;
+    case "nameTooLong":
+      return `${f.name} has ${f.name.length} letters; the lab takes ${f.most}.`;
+    case "labChanged":
+      return f.what.map((w) => labPartWords[w]).join(", ");
+    case "emptyTile":
+    case "faceAtRisk":
+    case "faceCropped":
+    case "focusCut":
+    case "wordsFaint":
+    case "blankPage":
+    case "alikeTogether":
+    case "starredLeftOut":
+    case "coverMissing":
+      return "";
+  }
+}
