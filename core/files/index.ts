@@ -3,6 +3,7 @@ export { heifExif } from "./heif.ts";
 export { isSrgb, jpegProfile } from "./icc/read-profile.ts";
 export { srgbProfile } from "./icc/srgb-profile.ts";
 export { dressJpeg, type JpegFacts, readJpegFacts } from "./jpeg/dress.ts";
+export { JpegEncoder, type JpegWish, mostJpegSidePx } from "./jpeg/encode/jpeg-encoder.ts";
 export { type ExifThumbnail, exifThumbnail } from "./jpeg/exif-thumbnail.ts";
 export { BrokenJpeg, hasEnd, type JpegTrouble } from "./jpeg/segments.ts";
 export { type PictureSize, pictureSize } from "./picture-size.ts";
