@@ -1,13 +1,15 @@
 export { crc32 } from "./crc32.ts";
 export { heifExif } from "./heif.ts";
 export { isSrgb, jpegProfile } from "./icc/read-profile.ts";
-export { srgbProfile } from "./icc/srgb-profile.ts";
+export { type PrintColour, printColours, rgbProfile, srgbProfile } from "./icc/rgb-profile.ts";
 export { dressJpeg, type JpegFacts, readJpegFacts } from "./jpeg/dress.ts";
 export { JpegEncoder, type JpegWish, mostJpegSidePx } from "./jpeg/encode/jpeg-encoder.ts";
 export { type ExifThumbnail, exifThumbnail } from "./jpeg/exif-thumbnail.ts";
 export { BrokenJpeg, hasEnd, type JpegTrouble } from "./jpeg/segments.ts";
 export { type PictureSize, pictureSize } from "./picture-size.ts";
+export { PngFilter, type PngWish, pngChunk, pngEnd, pngHead } from "./png/png-encoder.ts";
 export { attributeLooksOutside, styleLooksOutside } from "./svg-references.ts";
+export { rgbOf, TiffSizeError, type TiffWish, tiffHead } from "./tiff/tiff-encoder.ts";
 export { viewOf } from "./view-of.ts";
 export { webpExif } from "./webp.ts";
 export { BrokenZip, listZip, packedStart, type ReadRange, type ZipEntry, type ZipTrouble } from "./zip-list.ts";

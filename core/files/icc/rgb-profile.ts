@@ -1,12 +1,25 @@
 /**
- * A small sRGB display profile, written here so that print files carry one whatever the browser does.
- * ICC.1:2001-04 (version 2.4): header, tag table, tags. Colours from IEC 61966-2-1, adapted to D50 by Bradford.
+ * Small display profiles, written here so that print files carry one whatever the browser does. ICC.1:2001-04
+ * (version 2.4): header, tag table, tags. Colours from IEC 61966-2-1 and SMPTE EG 432-1, adapted to D50 by Bradford; the
+ * tone curve is that of sRGB in both.
  */
 
-const primaries = {
-  rXYZ: [0.4360747, 0.2225045, 0.0139322],
-  gXYZ: [0.3850649, 0.7168786, 0.0971045],
-  bXYZ: [0.1430804, 0.0606169, 0.7141733],
+export const printColours = ["srgb", "displayP3"] as const;
+export type PrintColour = (typeof printColours)[number];
+
+const spaces = {
+  srgb: {
+    name: "sRGB IEC61966-2.1",
+    rXYZ: [0.4360747, 0.2225045, 0.0139322],
+    gXYZ: [0.3850649, 0.7168786, 0.0971045],
+    bXYZ: [0.1430804, 0.0606169, 0.7141733],
+  },
+  displayP3: {
+    name: "Display P3",
+    rXYZ: [0.5151187, 0.2411892, -0.0010505],
+    gXYZ: [0.2919778, 0.6922441, 0.0418791],
+    bXYZ: [0.1571035, 0.0665667, 0.7840713],
+  },
 } as const;
 const d50 = [0.9642, 1, 0.8249] as const;
 const curvePoints = 1024;
@@ -53,11 +66,14 @@ const srgbCurve = (): Uint8Array =>
 
 const padded = (n: number): number => (n + 3) & ~3;
 
+export const srgbProfile = (): Uint8Array => rgbProfile("srgb");
+
 /** The same bytes at every call. */
-export function srgbProfile(): Uint8Array {
+export function rgbProfile(of: PrintColour): Uint8Array {
+  const { name, ...primaries } = spaces[of];
   const curve = srgbCurve();
   const tags: Tag[] = [
-    { signature: "desc", bytes: description("sRGB IEC61966-2.1") },
+    { signature: "desc", bytes: description(name) },
     { signature: "cprt", bytes: text("No copyright, use freely") },
     { signature: "wtpt", bytes: xyz(d50) },
     ...Object.entries(primaries).map(([signature, v]) => ({ signature, bytes: xyz(v) })),
