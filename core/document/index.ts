@@ -85,7 +85,15 @@ export {
   throughPockets,
   withPattern,
 } from "./pocket-pages.ts";
-export { type FilePart, lastNumber, type PrintFile, photosOfFile, printFiles } from "./print-files.ts";
+export {
+  type FilePart,
+  type FilesWish,
+  fileHolds,
+  lastNumber,
+  type PrintFile,
+  photosOfFile,
+  printFiles,
+} from "./print-files.ts";
 export {
   type Accepted,
   type Book,

@@ -26,8 +26,42 @@ export interface PrintFile {
   readonly pageIds: readonly string[];
 }
 
-/** Every file of a project as its lab wants them: a page each, or a spread each; the cover by itself, first. */
-export function printFiles(project: Project, takenOf: (photoId: string) => string | undefined): PrintFile[] {
+export const fileHolds = ["lab", "pages", "spreads", "mixed"] as const;
+
+export interface FilesWish {
+  /** Of a book: what a file holds. `mixed`: pages that are seen alone by themselves, all others as spreads. */
+  readonly holds?: (typeof fileHolds)[number];
+  /** Cut off already, for where the lab does not want to cut. */
+  readonly withoutBleed?: boolean;
+}
+
+/** Every file of a project as its lab wants them, or as it is asked for; the cover by itself, first. */
+export function printFiles(
+  project: Project,
+  takenOf: (photoId: string) => string | undefined,
+  wish: FilesWish = {},
+): PrintFile[] {
+  const files = filesHolding(project, takenOf, wish.holds ?? "lab");
+  return wish.withoutBleed ? files.map(trimmed) : files;
+}
+
+function trimmed(file: PrintFile): PrintFile {
+  const format: PageFormat = { ...file.format, bleedMm: 0 };
+  const trim = bleedBox(format);
+  const parts = file.parts.map((part) => {
+    const [x, y] = [Math.max(part.clip.x, trim.x), Math.max(part.clip.y, trim.y)];
+    const w = Math.min(part.clip.x + part.clip.w, trim.x + trim.w) - x;
+    const h = Math.min(part.clip.y + part.clip.h, trim.y + trim.h) - y;
+    return { ...part, clip: { x, y, w, h } };
+  });
+  return { ...file, format, parts };
+}
+
+function filesHolding(
+  project: Project,
+  takenOf: (photoId: string) => string | undefined,
+  asked: (typeof fileHolds)[number],
+): PrintFile[] {
   const drawn = (page: Page) => drawnPage(project, page, takenOf);
   const cover = project.cover && coverFormat(project);
   const first: PrintFile[] =
@@ -35,10 +69,13 @@ export function printFiles(project: Project, takenOf: (photoId: string) => strin
   if (project.pockets?.output === "inserts") return project.pages.flatMap((p, i) => insertFiles(project, p, i + 1));
   if (project.kind !== "book")
     return [...first, ...project.pages.map((p, i) => whole(i + 1, drawn(p), p.id, formatOf(project, p)))];
-  return [
-    ...first,
-    ...(rulesOf(project)?.files === "spreads" ? spreadFiles(project, drawn) : leafFiles(project, drawn)),
-  ];
+  const holds = asked === "lab" ? (rulesOf(project)?.files ?? "pages") : asked;
+  if (holds === "pages") return [...first, ...leafFiles(project, drawn)];
+  const spreads = spreadFiles(project, drawn);
+  if (holds === "spreads") return [...first, ...spreads];
+  const alone = new Map(leafFiles(project, drawn).map((f) => [f.number, f]));
+  const byItself = (f: PrintFile) => f.parts.length === 1 && f.parts[0]!.page.leaves === 1;
+  return [...first, ...spreads.map((f) => (byItself(f) ? (alone.get(f.number) ?? f) : f))];
 }
 
 const whole = (number: PrintFile["number"], page: Page, pageId: string, format: PageFormat): PrintFile => ({

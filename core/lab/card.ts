@@ -32,7 +32,8 @@ export const labCardSchema = z
     ppi: z.object({ wanted: z.number().min(72).max(1200), least: z.number().min(36).max(1200) }).readonly(),
     file: z
       .object({
-        kind: z.literal("jpeg"),
+        kind: z.enum(["jpeg", "png", "tiff"]),
+        colour: z.enum(["srgb", "displayP3"]).default("srgb"),
         quality: z.number().min(0.5).max(1),
         /** `{project}`, `{size}` and `{page}` are filled in; the ending is the file kind's own. */
         name: z.string().min(1).max(120),

@@ -18,6 +18,7 @@ export function fileName(
     readonly pages: number;
     readonly pocket?: number | undefined;
   },
+  ending = "jpg",
 ): string {
   const page = String(parts.page).padStart(String(parts.pages).length, "0");
   const filled = pattern
@@ -25,5 +26,5 @@ export function fileName(
     .replaceAll("{size}", plainName(parts.size))
     .replaceAll("{page}", page);
   const pocket = parts.pocket === undefined ? "" : `-${String(parts.pocket).padStart(2, "0")}`;
-  return `${plainName(`${filled}${pocket}`)}.jpg`;
+  return `${plainName(`${filled}${pocket}`)}.${ending}`;
 }

@@ -1,3 +1,29 @@
+const kindNames = { jpeg: "JPEG", png: "PNG", tiff: "TIFF" };
+
+export const sendWishes = {
+  asLab: (lab: string) => `As ${lab} wants it`,
+  asUsual: "As every lab takes it",
+  asAsked: "As you asked for it",
+  otherwise: "Otherwise",
+  backToLab: "As the lab wants it",
+  backToUsual: "As every lab takes it",
+  kind: "Kind of file",
+  kinds: { jpeg: "JPEG", png: "PNG, nothing lost", tiff: "TIFF, nothing lost" },
+  quality: "Quality, %",
+  holds: "A file holds",
+  holdsWhat: {
+    lab: "what the lab wants",
+    pages: "a page",
+    spreads: "a spread",
+    mixed: "a spread; first and last a page",
+  },
+  colour: "Colours",
+  colours: { srgb: "sRGB", displayP3: "Display P3" },
+  fullColour: "Colours as fine as light and dark (4:4:4)",
+  progressive: "Coarse first, then finer (progressive)",
+  withoutBleed: "Already cut: without bleed",
+};
+
 export const send = {
   title: "Send",
   lead: "One file, exactly as the lab wants it.",
@@ -5,7 +31,8 @@ export const send = {
   pixels: "Pixels",
   density: "Density",
   colour: "Colour",
-  colourValue: "sRGB profile inside",
+  colours: { srgb: "sRGB profile inside", displayP3: "Display P3 profile inside" },
+  colourNames: { srgb: "sRGB", displayP3: "Display P3" },
   trim: "After cutting",
   bleed: "Cut away on each side",
   noBleed: "nothing",
@@ -18,18 +45,33 @@ export const send = {
   pageOf: (n: number, of: number) => `Page ${n} of ${of}`,
   pageBefore: "The page before",
   pageAfter: "The page after",
-  save: (n: number) => (n === 1 ? "Save the JPEG to disk" : `Save ${n} JPEGs to disk`),
-  saveAgain: "Save it once more",
-  making: "Making the file",
+  where: "Where to",
+  toEach: "Each by itself",
+  toZip: "In one zip",
+  toFolder: "Into a folder",
+  save: (n: number, kind: keyof typeof kindNames) =>
+    n === 1 ? `Save the ${kindNames[kind]} to disk` : `Save ${n} ${kindNames[kind]}s to disk`,
+  saveAgain: (n: number) => (n === 1 ? "Save it once more" : "Save them once more"),
+  goOn: (n: number) => (n === 1 ? "Try again" : "Go on where it stopped"),
+  left: (done: number, of: number) =>
+    `${of} files were being made when Tessip was closed. ${done} of them are done and were kept.`,
+  making: (n: number) => (n === 1 ? "Making the file" : `Making ${n} files`),
+  fileOf: (n: number, of: number, name: string, percent: number) => `File ${n} of ${of}: ${name}, ${percent} %`,
+  handing: "Handing them over",
+  paused: (done: number, of: number) => `Paused: ${done} of ${of} are done.`,
+  pause: "Pause",
+  resume: "Go on",
+  doneKept: (done: number, of: number) =>
+    `${done} of ${of} files are done and kept. Going on makes only those that are missing.`,
   makingShare: (percent: number) => `${percent} % done`,
   cancelled: "Stopped. Nothing was saved.",
   saved: "Saved",
   savedLead: (names: readonly string[]) =>
     names.length === 1
       ? `${names[0]} is among your downloads.`
-      : `${names.length} files, from ${names[0]} to ${names.at(-1)}, are among your downloads.`,
-  savedFacts: (w: number, h: number, ppi: number, mb: string) =>
-    `Read back and right: ${w.toLocaleString("en")} × ${h.toLocaleString("en")} pixels, ${ppi} ppi, sRGB, ${mb} MB.`,
+      : `${names.length} files, from ${names[0]} to ${names.at(-1)}, are where you wanted them.`,
+  savedFacts: (w: number, h: number, ppi: number, colour: string, mb: string) =>
+    `Read back and right: ${w.toLocaleString("en")} × ${h.toLocaleString("en")} pixels, ${ppi} ppi, ${colour}, ${mb} MB.`,
   whole: "As the lab gets it",
   cut: "As you get it back",
   veil: "The veiled edge is cut away.",
@@ -51,6 +93,16 @@ export function printTrouble(code: string, detail: string): string {
       return `This browser cannot hold a picture of ${detail} pixels. Nothing was saved; close other tabs and try again, or choose fewer ppi.`;
     case "workerDied":
       return "The browser ran out of memory while making the file. Nothing was saved, and your page is kept; close other tabs and try again.";
+    case "tooLargeForKind":
+      return `${detail} pixels are more than this kind of file can hold. Choose another kind under Otherwise.`;
+    case "storageFull":
+      return "There is no room left on this disk. Make some, then go on.";
+    case "folderRefused":
+      return "The browser may no longer write into that folder, or it is gone. Choose it again, or save a zip.";
+    case "folderWrong":
+      return `A file did not arrive whole in the folder: ${detail}.`;
+    case "fontMissing":
+      return `A font could not be loaded: ${detail}. Nothing was saved. Check the connection and try again.`;
     case "fileWrong":
       return "The file came out different from what the lab wants, so it was not saved. Try again.";
     default:

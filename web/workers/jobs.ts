@@ -1,10 +1,12 @@
 import type { Way } from "#core/arrange";
 import type { Finding, PageAt, PlacedSharpness, WorkFacts } from "#core/check";
 import type { Look, Page, PrintFile, Project } from "#core/document";
+import type { PrintColour } from "#core/files";
 import type { Framed } from "#core/fit";
-import type { LabCard, PageFormat } from "#core/lab";
+import type { PageFormat } from "#core/lab";
 import type { PacePhoto, PaceRow } from "#core/pace";
 import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
+import type { KeepAs } from "../pictures/kept-file.ts";
 import type { Job } from "./protocol.ts";
 
 /** What is read from a file before it has an id in the library. */
@@ -77,11 +79,23 @@ export interface CheckJobs {
   readonly beyondSrgb: Job<readonly Blob[], readonly number[]>;
 }
 
+/** A picture file of a page. */
+export interface PictureWish {
+  readonly kind: "jpeg" | "png" | "tiff";
+  readonly colour: PrintColour;
+  /** 0 to 1; of a JPEG, as are the two after it. */
+  readonly quality: number;
+  readonly chroma: "444" | "420";
+  readonly progressive: boolean;
+}
+
 export interface PrintOrder {
   readonly file: PrintFile;
-  readonly quality: LabCard["file"]["quality"];
+  readonly wish: PictureWish;
   /** Facts and originals of every photo on it. */
   readonly photos: readonly { readonly photo: Photo; readonly original: Blob }[];
+  /** So that it is there after a crash; in memory where it is missing. */
+  readonly keepAs?: KeepAs | undefined;
 }
 
 export interface PrintedFile {
@@ -89,10 +103,9 @@ export interface PrintedFile {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly ppi: number;
-  readonly profileBytes: number;
 }
 
 export interface PrintJobs {
-  /** Failure codes: `photoUnreadable`, `tooLargeHere`, `fileWrong`. */
-  readonly printJpeg: Job<PrintOrder, PrintedFile>;
+  /** Failure codes: `photoUnreadable`, `tooLargeHere`, `tooLargeForKind`, `fontMissing`, `fileWrong`. */
+  readonly printPicture: Job<PrintOrder, PrintedFile>;
 }

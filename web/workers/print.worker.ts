@@ -1,6 +1,6 @@
-import { printJpeg } from "../pictures/print-jpeg.ts";
+import { printPicture } from "../pictures/print-picture.ts";
 import type { PrintJobs } from "./jobs.ts";
 import { serveJobs } from "./serve.ts";
 
-const hear = serveJobs<PrintJobs>({ printJpeg }, (m) => postMessage(m));
+const hear = serveJobs<PrintJobs>({ printPicture }, (m) => postMessage(m));
 addEventListener("message", (e) => void hear(e.data));

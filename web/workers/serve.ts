@@ -27,7 +27,9 @@ export function serveJobs<T extends JobTable<T>>(handlers: Handlers<T>, answer: 
       if (!handler) throw new WorkerError("noSuchJob", message.job);
       answer({ kind: "done", id, output: await handler(message.input, doing) });
     } catch (e) {
-      const code = stop.signal.aborted ? "cancelled" : e instanceof Error && "code" in e ? String(e.code) : "jobFailed";
+      const full = e instanceof DOMException && e.name === "QuotaExceededError";
+      const coded = e instanceof Error && "code" in e && !(e instanceof DOMException);
+      const code = stop.signal.aborted ? "cancelled" : full ? "storageFull" : coded ? String(e.code) : "jobFailed";
       answer({ kind: "failed", id, code, message: e instanceof Error ? e.message : String(e) });
     } finally {
       running.delete(id);

@@ -2,7 +2,7 @@ import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import sharp from "sharp";
 import { srgbProfile } from "../../icc/rgb-profile.ts";
-import { readJpegFacts } from "../dress.ts";
+import { readJpegFacts } from "../facts.ts";
 import { codesOf, huffmanFor } from "./huffman.ts";
 import { JpegEncoder, type JpegWish } from "./jpeg-encoder.ts";
 

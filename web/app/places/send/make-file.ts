@@ -1,20 +1,8 @@
-import { captionedOn, lastNumber, type PrintFile, type Project, photosOfFile } from "#core/document";
-import { fileName } from "#core/lab";
+import { captionedOn, type PrintFile, photosOfFile } from "#core/document";
 import type { Photo } from "#core/photo";
 import type { Store } from "../../../storage/store.ts";
 import type { PrintOrder } from "../../../workers/jobs.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
-
-const ownNamePattern = "{project}-{page}";
-
-export const sendFileName = (project: Project, file: PrintFile): string =>
-  fileName(project.lab?.file.name ?? ownNamePattern, {
-    project: project.name,
-    size: project.format.name,
-    page: file.number,
-    pages: lastNumber(project),
-    pocket: file.pocket,
-  });
 
 /** Every photo of a file with its original; a missing one stops the file, since it would leave a hole in print. */
 export async function gatherOriginals(

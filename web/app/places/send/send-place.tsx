@@ -1,35 +1,19 @@
-import { Box, Button, Flex, Grid, Heading, HStack, IconButton, Progress, Text, VStack } from "@chakra-ui/react";
-import { ChevronLeft, ChevronRight, CircleCheck, FileDown, TriangleAlert } from "lucide-react";
-import { useMemo, useRef, useState } from "react";
+import { Box, Button, Grid, Heading, HStack, Text, VStack } from "@chakra-ui/react";
+import { CircleCheck, TriangleAlert } from "lucide-react";
+import { useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { holdsAnything, type Page, type PrintFile, printFiles } from "#core/document";
-import { contained } from "#core/fit";
-import { bleedBox, printPixels, trimBox } from "#core/lab";
+import { printPixels } from "#core/lab";
 import { formatLength, formatSize } from "#core/units";
-import { common } from "../../../text/places.ts";
-import { printTrouble, send as words } from "../../../text/send.ts";
-import type { PrintedFile } from "../../../workers/jobs.ts";
-import { WorkerError } from "../../../workers/protocol.ts";
-import { useKit } from "../../kit.ts";
-import { Labelled } from "../../parts/labelled.tsx";
-import { OneOfFew } from "../../parts/one-of-few.tsx";
-import { saveToDisk } from "../../parts/save-to-disk.ts";
-import { SeenPage } from "../../parts/seen-page.tsx";
-import { useSizeOf } from "../../parts/size-of.ts";
+import { send as words } from "../../../text/send.ts";
 import { useFindings } from "../../state/check-hooks.ts";
 import { useFacts } from "../../state/facts.ts";
-import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
-import { stepPage } from "../../state/page-list.ts";
+import { useProject } from "../../state/hooks.ts";
 import { openPage } from "../../state/project-session.ts";
-import { gatherOriginals, sendFileName } from "./make-file.ts";
-import { pagesAsked } from "./pages-asked.ts";
-
-type Making =
-  | { readonly is: "idle" }
-  | { readonly is: "making"; readonly share: number }
-  | { readonly is: "stopped" }
-  | { readonly is: "failed"; readonly why: string }
-  | { readonly is: "saved"; readonly names: readonly string[]; readonly printed: PrintedFile };
+import { FileWishes } from "./file-wishes.tsx";
+import { Maker } from "./maker.tsx";
+import { ProofView } from "./proof-view.tsx";
+import { labWishes, sendFileName, type Wishes } from "./wishes.ts";
 
 /** The file by name, size and pixels before it is made; then saved to disk. */
 export function SendPlace() {
@@ -54,7 +38,8 @@ export function SendPlace() {
 function Sending({ page }: { readonly page: Page }) {
   const project = useProject((s) => s.project);
   const { unit } = project;
-  const files = useFiles();
+  const [wishes, setWishes] = useState(() => labWishes(project));
+  const files = useFiles(wishes);
   const file = files.find((f) => f.pageIds.includes(page.id)) ?? files[0]!;
   const { format } = file;
   const px = printPixels(format);
@@ -71,26 +56,30 @@ function Sending({ page }: { readonly page: Page }) {
         </Text>
         <Facts
           rows={[
-            [words.file, sendFileName(project, file)],
+            [words.file, sendFileName(project, file, wishes.kind)],
             [words.pixels, `${px.widthPx.toLocaleString("en")} × ${px.heightPx.toLocaleString("en")}`],
             [words.density, `${format.ppi} ppi`],
-            [words.colour, words.colourValue],
+            [words.colour, words.colours[wishes.picture.colour]],
             [words.trim, formatSize(format.widthMm, format.heightMm, unit, format.ppi)],
             [words.bleed, format.bleedMm > 0 ? length(format.bleedMm) : words.noBleed],
           ]}
         />
         <Checks />
-        <Maker open={file} files={files} />
+        <FileWishes wishes={wishes} onWishes={setWishes} />
+        <Maker open={file} files={files} wishes={wishes} />
       </Box>
     </Grid>
   );
 }
 
-/** The files as the lab wants them. */
-function useFiles(): readonly PrintFile[] {
+/** The files as the lab wants them, or as they are asked for. */
+function useFiles({ holds, withoutBleed }: Wishes): readonly PrintFile[] {
   const project = useProject((s) => s.project);
   const facts = useFacts();
-  return useMemo(() => printFiles(project, (id) => facts.photo(id)?.takenAt), [project, facts]);
+  return useMemo(
+    () => printFiles(project, (id) => facts.photo(id)?.takenAt, { holds, withoutBleed }),
+    [project, facts, holds, withoutBleed],
+  );
 }
 
 function Facts({ rows }: { readonly rows: readonly (readonly [string, string])[] }) {
@@ -140,264 +129,6 @@ function Checks() {
       <Button asChild size="sm" variant="outline" flexShrink="0">
         <Link to={`/work/${projectId}/check`}>{words.toCheck}</Link>
       </Button>
-    </HStack>
-  );
-}
-
-/** Makes the files of all pages that have something on them, or of the one that is looked at. */
-function Maker({ open, files }: { readonly open: PrintFile; readonly files: readonly PrintFile[] }) {
-  const kit = useKit();
-  const session = useSession();
-  const project = useProject((s) => s.project);
-  const byId = useLibrary((s) => s.byId);
-  const [making, setMaking] = useState<Making>({ is: "idle" });
-  const stop = useRef<AbortController>(undefined);
-  const [which, setWhich] = useState<"all" | "this" | "some">("all");
-  const [asked, setAsked] = useState("");
-  // Of a collage only what has something on it; a book is sent with its bare pages.
-  const full = project.kind === "book" ? files : files.filter((f) => f.parts.some((p) => holdsAnything(p.page)));
-  const chosen = useMemo(() => pagesAsked(asked), [asked]);
-  const wanted =
-    which === "all"
-      ? full
-      : which === "this"
-        ? [open]
-        : files.filter((f) => f.number !== "cover" && chosen.has(f.number));
-
-  async function make() {
-    const abort = new AbortController();
-    stop.current = abort;
-    setMaking({ is: "making", share: 0 });
-    const { history } = session.state.getState();
-    try {
-      const names: string[] = [];
-      let printed: PrintedFile | undefined;
-      for (const [i, file] of wanted.entries()) {
-        const photos = await gatherOriginals(file, byId, kit.store);
-        const order = { file, quality: project.lab?.file.quality ?? 0.95, photos };
-        printed = await kit.printing.run("printJpeg", order, {
-          signal: abort.signal,
-          onProgress: (share) => setMaking({ is: "making", share: (i + share) / wanted.length }),
-        });
-        names.push(sendFileName(project, file));
-        saveToDisk(printed.file, names.at(-1)!);
-      }
-      if (!printed) return;
-      session.markSent(history);
-      setMaking({ is: "saved", names, printed });
-    } catch (e) {
-      if (abort.signal.aborted) setMaking({ is: "stopped" });
-      else {
-        const { code, message } = e instanceof WorkerError ? e : { code: "", message: String(e) };
-        setMaking({ is: "failed", why: printTrouble(code, message) });
-      }
-    }
-  }
-
-  if (making.is === "making") {
-    const percent = Math.round(making.share * 100);
-    return (
-      <Box>
-        <Text fontWeight="600" role="status" mb="2" fontVariantNumeric="tabular-nums">
-          {words.making}: {words.makingShare(percent)}
-        </Text>
-        <Progress.Root value={percent} max={100} aria-label={words.making}>
-          <Progress.Track bg="oat.300" borderRadius="full" h="8px">
-            <Progress.Range bg="glaze.500" />
-          </Progress.Track>
-        </Progress.Root>
-        <Button mt="4" variant="outline" onClick={() => stop.current?.abort()}>
-          {common.stop}
-        </Button>
-      </Box>
-    );
-  }
-  return (
-    <Box>
-      {full.length > 1 && (
-        <Box mb="4">
-          <OneOfFew
-            label={words.which}
-            value={which}
-            options={[
-              ["all", words.allPages(full.length)],
-              ["this", words.thisPage],
-              ["some", words.somePages],
-            ]}
-            onChoose={setWhich}
-          />
-          {which === "some" && (
-            <Box mt="3">
-              <Labelled
-                label={words.whichSome}
-                value={asked}
-                placeholder="1-4, 8"
-                onChange={(e) => setAsked(e.target.value.slice(0, 200))}
-              />
-              {asked !== "" && wanted.length === 0 && (
-                <Text fontSize="13.5px" color="clay.600" mt="1" role="alert">
-                  {words.noneOfThose}
-                </Text>
-              )}
-            </Box>
-          )}
-        </Box>
-      )}
-      <Button
-        size="lg"
-        w="full"
-        disabled={wanted.length === 0}
-        onClick={() => void make()}
-        variant={making.is === "saved" ? "outline" : "solid"}
-      >
-        <FileDown size={20} aria-hidden /> {making.is === "saved" ? words.saveAgain : words.save(wanted.length)}
-      </Button>
-      {making.is === "saved" && (
-        <Box role="status" mt="4" bg="moss.100" color="moss.700" borderRadius="soft" px="4" py="3" data-testid="saved">
-          <HStack fontWeight="600">
-            <CircleCheck size={19} aria-hidden />
-            {words.saved}
-          </HStack>
-          <Text mt="1" wordBreak="break-word">
-            {words.savedLead(making.names)}
-          </Text>
-          <Text mt="1" fontSize="14px" fontVariantNumeric="tabular-nums">
-            {words.savedFacts(
-              making.printed.widthPx,
-              making.printed.heightPx,
-              making.printed.ppi,
-              (making.printed.file.size / 1e6).toFixed(1),
-            )}
-          </Text>
-        </Box>
-      )}
-      {(making.is === "stopped" || making.is === "failed") && (
-        <Text role="alert" mt="4" color={making.is === "failed" ? "clay.600" : "fg.muted"} fontWeight="500">
-          {making.is === "failed" ? making.why : words.cancelled}
-        </Text>
-      )}
-    </Box>
-  );
-}
-
-/** The page as the lab gets it, with the veil over what it cuts away, or as it comes back. */
-function ProofView({ page, file }: { readonly page: Page; readonly file: PrintFile }) {
-  const { format } = file;
-  const [ref, room] = useSizeOf();
-  const [shows, setShows] = useState<"whole" | "cut">("whole");
-  const box = bleedBox(format);
-  const trim = trimBox(format);
-  const fit = room && contained(box.w / box.h, { w: room.w - 80, h: room.h - 170 });
-  const scale = fit ? fit.w / box.w : 0;
-  const bleedPx = format.bleedMm * scale;
-  return (
-    <Flex
-      ref={ref}
-      direction="column"
-      align="center"
-      justify="center"
-      gap="4"
-      bg="mat.light"
-      minH="0"
-      overflow="hidden"
-    >
-      {scale > 0 && (
-        <Box w={`${box.w * scale}px`} h={`${box.h * scale}px`} display="grid" placeItems="center">
-          <Box
-            position="relative"
-            overflow="hidden"
-            boxShadow="paper"
-            data-testid="proof"
-            w={`${(shows === "cut" ? trim.w : box.w) * scale}px`}
-            h={`${(shows === "cut" ? trim.h : box.h) * scale}px`}
-          >
-            <Box
-              position="absolute"
-              w={`${box.w * scale}px`}
-              h={`${box.h * scale}px`}
-              left={shows === "cut" ? `${-bleedPx}px` : 0}
-              top={shows === "cut" ? `${-bleedPx}px` : 0}
-            >
-              {file.parts.map((part) => (
-                <Box
-                  key={part.page.id}
-                  position="absolute"
-                  style={{
-                    left: (part.clip.x - box.x) * scale,
-                    top: (part.clip.y - box.y) * scale,
-                    width: part.clip.w * scale,
-                    height: part.clip.h * scale,
-                  }}
-                >
-                  <SeenPage
-                    page={part.page}
-                    format={part.format}
-                    scale={scale}
-                    box={{ ...part.clip, x: part.clip.x - part.dx, y: part.clip.y - part.dy }}
-                  />
-                </Box>
-              ))}
-            </Box>
-            {shows === "whole" && bleedPx > 0 && (
-              <Box
-                position="absolute"
-                inset="0"
-                borderStyle="solid"
-                borderWidth={`${bleedPx}px`}
-                borderColor="rgba(178, 71, 42, .38)"
-              />
-            )}
-          </Box>
-        </Box>
-      )}
-      <Pager page={page} />
-      {format.bleedMm > 0 && (
-        <VStack gap="1.5">
-          <OneOfFew
-            label={words.view}
-            value={shows}
-            options={[
-              ["whole", words.whole],
-              ["cut", words.cut],
-            ]}
-            onChoose={setShows}
-          />
-          <Text fontSize="13.5px" color="ink.700" visibility={shows === "whole" ? "visible" : "hidden"}>
-            {words.veil}
-          </Text>
-        </VStack>
-      )}
-    </Flex>
-  );
-}
-
-function Pager({ page }: { readonly page: Page }) {
-  const kit = useKit();
-  const session = useSession();
-  const pages = useProject((s) => s.project.pages);
-  const at = pages.indexOf(page);
-  if (pages.length < 2) return null;
-  return (
-    <HStack gap="3" fontVariantNumeric="tabular-nums">
-      <IconButton
-        size="sm"
-        variant="outline"
-        aria-label={words.pageBefore}
-        disabled={at === 0}
-        onClick={() => stepPage(kit, session, -1)}
-      >
-        <ChevronLeft size={18} />
-      </IconButton>
-      {words.pageOf(at + 1, pages.length)}
-      <IconButton
-        size="sm"
-        variant="outline"
-        aria-label={words.pageAfter}
-        disabled={at === pages.length - 1}
-        onClick={() => stepPage(kit, session, 1)}
-      >
-        <ChevronRight size={18} />
-      </IconButton>
     </HStack>
   );
 }

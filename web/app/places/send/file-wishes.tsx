@@ -1,0 +1,119 @@
+import { Box, Button, Grid, HStack, Text } from "@chakra-ui/react";
+import { ChevronDown, ChevronUp } from "lucide-react";
+import { useState } from "react";
+import { fileHolds } from "#core/document";
+import { printColours } from "#core/files";
+import { sendWishes as words } from "../../../text/send.ts";
+import { Choose } from "../../parts/choose-one.tsx";
+import { NumberField } from "../../parts/number-field.tsx";
+import { Tick } from "../../parts/tick.tsx";
+import { useProject } from "../../state/hooks.ts";
+import { type FileKind, fileKinds, labWishes, type Wishes } from "./wishes.ts";
+
+interface FileWishesProps {
+  readonly wishes: Wishes;
+  readonly onWishes: (wishes: Wishes) => void;
+}
+
+/** What kind of files; as the lab wants them until a person asks for something else. */
+export function FileWishes({ wishes, onWishes }: FileWishesProps) {
+  const project = useProject((s) => s.project);
+  const [open, setOpen] = useState(false);
+  const lab = labWishes(project);
+  const asLab = JSON.stringify(lab) === JSON.stringify(wishes);
+  const picture = (change: Partial<Wishes["picture"]>) =>
+    onWishes({ ...wishes, picture: { ...wishes.picture, ...change } });
+  return (
+    <Box borderTopWidth="1px" borderColor="oat.200" pt="4" mb="5">
+      <HStack justify="space-between" mb={open ? "4" : "0"}>
+        <Text fontWeight="600" fontSize="15px">
+          {asLab ? (project.lab ? words.asLab(project.lab.name) : words.asUsual) : words.asAsked}
+        </Text>
+        <Button size="sm" variant="ghost" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {words.otherwise} {open ? <ChevronUp size={16} aria-hidden /> : <ChevronDown size={16} aria-hidden />}
+        </Button>
+      </HStack>
+      {open && (
+        <>
+          <Grid templateColumns="1fr 1fr" gap="4" alignItems="end">
+            <Named label={words.kind}>
+              <Choose<FileKind>
+                label={words.kind}
+                value={wishes.kind}
+                options={fileKinds.map((k) => [k, words.kinds[k]])}
+                onChoose={(kind) => onWishes({ ...wishes, kind })}
+              />
+            </Named>
+            {wishes.kind === "jpeg" && (
+              <NumberField
+                label={words.quality}
+                value={Math.round(wishes.picture.quality * 100)}
+                least={50}
+                most={100}
+                step={1}
+                onNumber={(n) => picture({ quality: n / 100 })}
+              />
+            )}
+            {project.kind === "book" && (
+              <Named label={words.holds}>
+                <Choose
+                  label={words.holds}
+                  value={wishes.holds}
+                  options={fileHolds.map((h) => [h, words.holdsWhat[h]])}
+                  onChoose={(holds) => onWishes({ ...wishes, holds })}
+                />
+              </Named>
+            )}
+            <Named label={words.colour}>
+              <Choose
+                label={words.colour}
+                value={wishes.picture.colour}
+                options={printColours.map((c) => [c, words.colours[c]])}
+                onChoose={(colour) => picture({ colour })}
+              />
+            </Named>
+          </Grid>
+          <Box mt="4" display="flex" flexDirection="column" gap="2">
+            {wishes.kind === "jpeg" && (
+              <>
+                <Tick
+                  label={words.fullColour}
+                  on={wishes.picture.chroma === "444"}
+                  onTick={(on) => picture({ chroma: on ? "444" : "420" })}
+                />
+                <Tick
+                  label={words.progressive}
+                  on={wishes.picture.progressive}
+                  onTick={(progressive) => picture({ progressive })}
+                />
+              </>
+            )}
+            {project.format.bleedMm > 0 && (
+              <Tick
+                label={words.withoutBleed}
+                on={wishes.withoutBleed}
+                onTick={(withoutBleed) => onWishes({ ...wishes, withoutBleed })}
+              />
+            )}
+          </Box>
+          {!asLab && (
+            <Button size="sm" variant="outline" mt="3" onClick={() => onWishes(lab)}>
+              {project.lab ? words.backToLab : words.backToUsual}
+            </Button>
+          )}
+        </>
+      )}
+    </Box>
+  );
+}
+
+function Named({ label, children }: { readonly label: string; readonly children: React.ReactNode }) {
+  return (
+    <Box>
+      <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1" aria-hidden>
+        {label}
+      </Text>
+      {children}
+    </Box>
+  );
+}

@@ -1,0 +1,141 @@
+import { Box, Button, Text } from "@chakra-ui/react";
+import { FileDown } from "lucide-react";
+import { useEffect, useMemo, useState } from "react";
+import { useStore } from "zustand";
+import { holdsAnything, type PrintFile } from "#core/document";
+import { printPixels } from "#core/lab";
+import { send as words } from "../../../text/send.ts";
+import { useKit } from "../../kit.ts";
+import { Labelled } from "../../parts/labelled.tsx";
+import { OneOfFew } from "../../parts/one-of-few.tsx";
+import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
+import type { SendTo } from "../../state/sender.ts";
+import { senderOf } from "../../state/senders.ts";
+import { pagesAsked } from "./pages-asked.ts";
+import { Making, SendEnd } from "./progress.tsx";
+import { pictureTasks, zipNameOf } from "./tasks.ts";
+import type { Wishes } from "./wishes.ts";
+
+interface MakerProps {
+  /** The file of the page that is looked at. */
+  readonly open: PrintFile;
+  readonly files: readonly PrintFile[];
+  readonly wishes: Wishes;
+}
+
+type FolderPicker = { showDirectoryPicker?: (how: { mode: "readwrite" }) => Promise<FileSystemDirectoryHandle> };
+
+/** Makes the files of all pages that have something on them, or of the one that is looked at, or of some. */
+export function Maker({ open, files, wishes }: MakerProps) {
+  const kit = useKit();
+  const session = useSession();
+  const sender = senderOf(session);
+  const state = useStore(sender.state);
+  const project = useProject((s) => s.project);
+  const mark = useProject((s) => s.history.steps[s.history.done - 1]?.at ?? "");
+  const byId = useLibrary((s) => s.byId);
+  const [which, setWhich] = useState<"all" | "this" | "some">("all");
+  const [asked, setAsked] = useState("");
+  const [to, setTo] = useState<SendTo>("each");
+  useEffect(() => void sender.look(), [sender]);
+  // Of a collage only what has something on it; a book is sent with its bare pages.
+  const full = project.kind === "book" ? files : files.filter((f) => f.parts.some((p) => holdsAnything(p.page)));
+  const chosen = useMemo(() => pagesAsked(asked), [asked]);
+  const wanted =
+    which === "all"
+      ? full
+      : which === "this"
+        ? [open]
+        : files.filter((f) => (f.number === "cover" ? /cover/i.test(asked) : chosen.has(f.number)));
+  const orderMark = JSON.stringify([mark, wishes, wanted.map((f) => [f.number, f.pocket])]);
+
+  async function make() {
+    let folder: FileSystemDirectoryHandle | undefined;
+    if (to === "folder" && wanted.length > 1) {
+      try {
+        folder = await (window as FolderPicker).showDirectoryPicker?.({ mode: "readwrite" });
+      } catch {
+        // Nothing was chosen after all.
+        return;
+      }
+    }
+    const { history } = session.state.getState();
+    const tasks = pictureTasks(wanted, project, wishes, { store: kit.store, printing: kit.printing, byId });
+    const where = wanted.length > 1 ? to : "each";
+    const all = await sender.send({ tasks, to: where, zipName: zipNameOf(project), folder, mark: orderMark });
+    if (all) session.markSent(history);
+  }
+
+  if (state.is === "making" || state.is === "paused" || state.is === "handing")
+    return <Making sender={sender} state={state} />;
+  const first = wanted[0];
+  return (
+    <Box>
+      {full.length > 1 && (
+        <Box mb="4">
+          <OneOfFew
+            label={words.which}
+            value={which}
+            options={[
+              ["all", words.allPages(full.length)],
+              ["this", words.thisPage],
+              ["some", words.somePages],
+            ]}
+            onChoose={setWhich}
+          />
+          {which === "some" && (
+            <Box mt="3">
+              <Labelled
+                label={words.whichSome}
+                value={asked}
+                placeholder={project.cover ? "cover, 1-4, 8" : "1-4, 8"}
+                onChange={(e) => setAsked(e.target.value.slice(0, 200))}
+              />
+              {asked !== "" && wanted.length === 0 && (
+                <Text fontSize="13.5px" color="clay.600" mt="1" role="alert">
+                  {words.noneOfThose}
+                </Text>
+              )}
+            </Box>
+          )}
+        </Box>
+      )}
+      {wanted.length > 1 && (
+        <Box mb="4">
+          <OneOfFew
+            label={words.where}
+            value={to}
+            options={[
+              ["each", words.toEach],
+              ["zip", words.toZip],
+              ...("showDirectoryPicker" in window ? [["folder", words.toFolder] as const] : []),
+            ]}
+            onChoose={setTo}
+          />
+        </Box>
+      )}
+      {state.left?.mark === orderMark && (
+        <Text mb="3" fontWeight="500" role="status">
+          {words.left(state.left.done, state.left.of)}
+        </Text>
+      )}
+      <Button
+        size="lg"
+        w="full"
+        disabled={wanted.length === 0}
+        onClick={() => void make()}
+        variant={state.is === "saved" ? "outline" : "solid"}
+      >
+        <FileDown size={20} aria-hidden />{" "}
+        {state.is === "saved"
+          ? words.saveAgain(wanted.length)
+          : state.is === "failed" || state.left?.mark === orderMark
+            ? words.goOn(wanted.length)
+            : words.save(wanted.length, wishes.kind)}
+      </Button>
+      {first && (
+        <SendEnd state={state} size={printPixels(first.format)} ppi={first.format.ppi} colour={wishes.picture.colour} />
+      )}
+    </Box>
+  );
+}

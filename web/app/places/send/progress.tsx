@@ -1,0 +1,88 @@
+import { Box, Button, HStack, Progress, Text } from "@chakra-ui/react";
+import { CircleCheck } from "lucide-react";
+import type { PrintColour } from "#core/files";
+import { common } from "../../../text/places.ts";
+import { printTrouble, send as words } from "../../../text/send.ts";
+import type { Sender, SendState } from "../../state/sender.ts";
+
+/** How far it is, file by file and over all of them. */
+export function Making({ sender, state }: { readonly sender: Sender; readonly state: SendState }) {
+  const of = Math.max(1, state.names.length);
+  const percent = state.is === "handing" ? 100 : Math.min(99, Math.round((100 * (state.done + state.share)) / of));
+  const paused = state.is === "paused";
+  return (
+    <Box>
+      <Text fontWeight="600" role="status" mb="2" fontVariantNumeric="tabular-nums">
+        {state.is === "handing"
+          ? words.handing
+          : paused
+            ? words.paused(state.done, of)
+            : `${words.making(of)}: ${words.makingShare(percent)}`}
+      </Text>
+      <Progress.Root value={percent} max={100} aria-label={words.making(of)}>
+        <Progress.Track bg="oat.300" borderRadius="full" h="8px">
+          <Progress.Range bg="glaze.500" />
+        </Progress.Track>
+      </Progress.Root>
+      {of > 1 && state.is !== "handing" && (
+        <Text mt="2" fontSize="14px" color="fg.muted" fontVariantNumeric="tabular-nums" wordBreak="break-word">
+          {words.fileOf(Math.min(of, state.done + 1), of, state.names[state.done] ?? "", Math.round(100 * state.share))}
+        </Text>
+      )}
+      <HStack mt="4" gap="3">
+        {of > 1 && state.is !== "handing" && (
+          <Button variant="outline" onClick={() => (paused ? sender.goOn() : sender.pause())}>
+            {paused ? words.resume : words.pause}
+          </Button>
+        )}
+        <Button variant="outline" onClick={() => sender.stop()}>
+          {common.stop}
+        </Button>
+      </HStack>
+    </Box>
+  );
+}
+
+interface SendEndProps {
+  readonly state: SendState;
+  readonly size: { readonly widthPx: number; readonly heightPx: number };
+  readonly ppi: number;
+  readonly colour: PrintColour;
+}
+
+/** How it ended the last time. */
+export function SendEnd({ state, size, ppi, colour }: SendEndProps) {
+  if (state.is === "saved")
+    return (
+      <Box role="status" mt="4" bg="moss.100" color="moss.700" borderRadius="soft" px="4" py="3" data-testid="saved">
+        <HStack fontWeight="600">
+          <CircleCheck size={19} aria-hidden />
+          {words.saved}
+        </HStack>
+        <Text mt="1" wordBreak="break-word">
+          {words.savedLead(state.names)}
+        </Text>
+        <Text mt="1" fontSize="14px" fontVariantNumeric="tabular-nums">
+          {words.savedFacts(
+            size.widthPx,
+            size.heightPx,
+            ppi,
+            words.colourNames[colour],
+            (state.bytes / 1e6).toFixed(1),
+          )}
+        </Text>
+      </Box>
+    );
+  if (state.is !== "stopped" && state.is !== "failed") return null;
+  const { failure, done, names } = state;
+  return (
+    <Box role="alert" mt="4" fontWeight="500" color={failure ? "clay.600" : "fg.muted"}>
+      <Text>{failure ? printTrouble(failure.code, failure.message) : words.cancelled}</Text>
+      {failure && done > 0 && (
+        <Text mt="1" color="ink.900">
+          {words.doneKept(done, names.length)}
+        </Text>
+      )}
+    </Box>
+  );
+}

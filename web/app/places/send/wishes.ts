@@ -1,0 +1,48 @@
+import type { FilesWish, PrintFile, Project } from "#core/document";
+import { lastNumber } from "#core/document";
+import { fileName } from "#core/lab";
+import type { PictureWish } from "../../../workers/jobs.ts";
+
+export const fileKinds = ["jpeg", "png", "tiff"] as const;
+export type FileKind = (typeof fileKinds)[number];
+
+/** What a person asks of the files, from what the lab wants on. */
+export interface Wishes extends Required<FilesWish> {
+  readonly kind: FileKind;
+  readonly picture: Omit<PictureWish, "kind">;
+}
+
+const ownQuality = 0.95;
+
+/** As the lab wants it; the best that every lab takes where there is none. */
+export function labWishes(project: Project): Wishes {
+  const file = project.lab?.file;
+  return {
+    kind: file?.kind ?? "jpeg",
+    holds: "lab",
+    withoutBleed: false,
+    picture: {
+      colour: file?.colour ?? "srgb",
+      quality: file?.quality ?? ownQuality,
+      chroma: "444",
+      progressive: false,
+    },
+  };
+}
+
+const ownNamePattern = "{project}-{page}";
+
+const endings: Record<FileKind, string> = { jpeg: "jpg", png: "png", tiff: "tif" };
+
+export const sendFileName = (project: Project, file: PrintFile, kind: FileKind): string =>
+  fileName(
+    project.lab?.file.name ?? ownNamePattern,
+    {
+      project: project.name,
+      size: project.format.name,
+      page: file.number,
+      pages: lastNumber(project),
+      pocket: file.pocket,
+    },
+    endings[kind],
+  );

@@ -1,0 +1,207 @@
+import { createStore } from "zustand/vanilla";
+import { crc32, storedZip } from "#core/files";
+import { WorkerError } from "../../workers/protocol.ts";
+import { openPacketStore, type PacketStore } from "./packet-store.ts";
+
+/** One file to be made. */
+export interface SendTask {
+  readonly name: string;
+  make(how: {
+    readonly keepAs: { readonly folder: string; readonly name: string } | undefined;
+    readonly signal: AbortSignal;
+    readonly onProgress: (share: number) => void;
+  }): Promise<Blob>;
+}
+
+export const places = ["each", "zip", "folder"] as const;
+/** Each among the downloads, all in one zip there, or in a folder that the person chose. */
+export type SendTo = (typeof places)[number];
+
+export interface SendOrder {
+  readonly tasks: readonly SendTask[];
+  readonly to: SendTo;
+  /** What the zip is called. */
+  readonly zipName: string;
+  readonly folder?: FileSystemDirectoryHandle | undefined;
+  /** Of the project's state and of what is asked for; files of another mark are made again. */
+  readonly mark: string;
+}
+
+export interface SendState {
+  readonly is: "idle" | "making" | "handing" | "paused" | "stopped" | "failed" | "saved";
+  readonly names: readonly string[];
+  readonly done: number;
+  /** Of the file that is being made. */
+  readonly share: number;
+  readonly bytes: number;
+  readonly failure: { readonly code: string; readonly message: string } | undefined;
+  /** Made by a tab that closed before all were done. */
+  readonly left: { readonly mark: string; readonly done: number; readonly of: number } | undefined;
+}
+
+const idle: SendState = { is: "idle", names: [], done: 0, share: 0, bytes: 0, failure: undefined, left: undefined };
+
+type Given = {
+  readonly projectId: string;
+  readonly saveToDisk: (file: Blob, name: string) => void;
+  /** Where files are kept while they are made; in memory where there is nothing of the kind. */
+  readonly openStore?: (projectId: string) => Promise<PacketStore | undefined>;
+};
+
+/** Makes files one after the other and hands them over; what is done stays done, whatever happens. Knows nothing of React. */
+export class Sender {
+  readonly state = createStore<SendState>(() => idle);
+  readonly #given: Given;
+  #store: Promise<PacketStore | undefined> | undefined;
+  #stop = new AbortController();
+  #goOn: (() => void) | undefined;
+  #kept = new Map<string, Blob>();
+  #keptMark = "";
+
+  constructor(given: Given) {
+    this.#given = given;
+  }
+
+  #files(): Promise<PacketStore | undefined> {
+    this.#store ??= (this.#given.openStore ?? openPacketStore)(this.#given.projectId).catch(() => undefined);
+    return this.#store;
+  }
+
+  /** Looks for what a closed tab left behind. */
+  async look(): Promise<void> {
+    const record = await (await this.#files())?.read();
+    if (!record || this.state.getState().is !== "idle" || record.done.length === 0) return;
+    const { mark, done, names } = record;
+    this.state.setState({ left: { mark, done: done.length, of: names.length } });
+  }
+
+  /** Rejects never: what goes wrong is in the state. True when everything was handed over. */
+  async send(order: SendOrder): Promise<boolean> {
+    this.#stop = new AbortController();
+    const names = order.tasks.map((t) => t.name);
+    this.state.setState({ ...idle, is: "making", names }, true);
+    try {
+      const done = await this.#alreadyDone(order.mark);
+      const files: { readonly name: string; readonly file: Blob }[] = [];
+      for (const [i, task] of order.tasks.entries()) {
+        const ready = done.get(task.name);
+        const file = ready ?? (await this.#make(order, task, done));
+        files.push({ name: task.name, file });
+        if (order.to === "each") this.#given.saveToDisk(file, task.name);
+        this.state.setState((s) => ({ done: i + 1, share: 0, bytes: s.bytes + file.size }));
+        await this.#whilePaused();
+      }
+      this.state.setState({ is: "handing" });
+      if (order.to === "zip") this.#given.saveToDisk(await this.#zipped(files), order.zipName);
+      if (order.to === "folder" && order.folder) await intoFolder(order.folder, files, this.#stop.signal);
+      this.state.setState({ is: "saved" });
+      // Made once more, they are made anew; until then a download may still be reading them.
+      const store = await this.#files();
+      await store?.write({ mark: "", names: [], done: [] }).catch(() => {});
+      return true;
+    } catch (e) {
+      if (this.#stop.signal.aborted) {
+        this.#kept.clear();
+        await (await this.#files())?.clear();
+        this.state.setState({ is: "stopped" });
+      } else this.state.setState({ is: "failed", failure: failureOf(e) });
+      return false;
+    }
+  }
+
+  async #alreadyDone(mark: string): Promise<Map<string, Blob>> {
+    const store = await this.#files();
+    if (!store) {
+      if (this.#keptMark !== mark) this.#kept = new Map();
+      this.#keptMark = mark;
+      return this.#kept;
+    }
+    const record = await store.read();
+    if (record?.mark !== mark) {
+      await store.clear();
+      return new Map();
+    }
+    const found = new Map<string, Blob>();
+    for (const { name } of record.done) {
+      const file = await store.file(name);
+      if (file) found.set(name, file);
+    }
+    return found;
+  }
+
+  async #make(order: SendOrder, task: SendTask, done: Map<string, Blob>): Promise<Blob> {
+    const store = await this.#files();
+    const { signal } = this.#stop;
+    const file = await task.make({
+      keepAs: store && { folder: store.folder, name: task.name },
+      signal,
+      onProgress: (share) => this.state.setState({ share }),
+    });
+    signal.throwIfAborted();
+    done.set(task.name, file);
+    const record = [...done].map(([name, f]) => ({ name, bytes: f.size }));
+    await store?.write({ mark: order.mark, names: order.tasks.map((t) => t.name), done: record });
+    return file;
+  }
+
+  pause(): void {
+    if (this.state.getState().is === "making") this.state.setState({ is: "paused" });
+  }
+
+  goOn(): void {
+    if (this.state.getState().is === "paused") this.state.setState({ is: "making" });
+    this.#goOn?.();
+  }
+
+  /** Leaves nothing behind. */
+  stop(): void {
+    this.#stop.abort();
+    this.#goOn?.();
+  }
+
+  /** The file that is being made is finished first. */
+  async #whilePaused(): Promise<void> {
+    while (this.state.getState().is === "paused" && !this.#stop.signal.aborted)
+      await new Promise<void>((goOn) => {
+        this.#goOn = goOn;
+      });
+    this.#stop.signal.throwIfAborted();
+  }
+
+  async #zipped(files: readonly { readonly name: string; readonly file: Blob }[]): Promise<Blob> {
+    const entries = [];
+    for (const { name, file } of files) {
+      let crc = 0;
+      for await (const part of file.stream() as unknown as AsyncIterable<Uint8Array>) {
+        this.#stop.signal.throwIfAborted();
+        crc = crc32(part, crc);
+      }
+      entries.push({ path: name, bytes: file.size, crc });
+    }
+    const { headers, directory } = storedZip(entries);
+    return new Blob([...files.flatMap(({ file }, i) => [headers[i]!, file]), directory], { type: "application/zip" });
+  }
+}
+
+/** Each is written as a stream, and its size is looked at again afterwards. */
+async function intoFolder(
+  folder: FileSystemDirectoryHandle,
+  files: readonly { readonly name: string; readonly file: Blob }[],
+  signal: AbortSignal,
+): Promise<void> {
+  for (const { name, file } of files) {
+    const handle = await folder.getFileHandle(name, { create: true });
+    await file.stream().pipeTo(await handle.createWritable(), { signal });
+    const written = await handle.getFile();
+    if (written.size !== file.size)
+      throw new WorkerError("folderWrong", `${name}: ${written.size} of ${file.size} bytes`);
+  }
+}
+
+function failureOf(e: unknown): { readonly code: string; readonly message: string } {
+  if (e instanceof WorkerError) return { code: e.code, message: e.message };
+  if (e instanceof DOMException && e.name === "QuotaExceededError") return { code: "storageFull", message: e.message };
+  if (e instanceof DOMException && ["NotAllowedError", "NotFoundError", "NoModificationAllowedError"].includes(e.name))
+    return { code: "folderRefused", message: e.message };
+  return { code: "", message: String(e) };
+}

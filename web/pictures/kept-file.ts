@@ -1,0 +1,69 @@
+/** Where a file is put together piece by piece. */
+export interface FileSink {
+  write(bytes: Uint8Array<ArrayBuffer>): void;
+  /** The whole file. */
+  close(): Promise<Blob>;
+  /** Leaves nothing behind. */
+  drop(): Promise<void>;
+}
+
+/** Of the File System standard, what workers alone have and the page's types leave out. */
+interface WritableHandle extends FileSystemFileHandle {
+  createSyncAccessHandle(): Promise<{
+    truncate(size: number): void;
+    write(bytes: Uint8Array, options: { readonly at: number }): number;
+    flush(): void;
+    close(): void;
+  }>;
+}
+
+export interface KeepAs {
+  /** Of the browser's own file storage, for one packet of files. */
+  readonly folder: string;
+  readonly name: string;
+}
+
+/** In the browser's own file storage where there is one, so that it is there after a crash; else in memory. */
+export async function openSink(as: KeepAs | undefined, type: string): Promise<FileSink> {
+  if (as && "getDirectory" in navigator.storage) {
+    try {
+      return await storageSink(as, type);
+    } catch (e) {
+      if (e instanceof DOMException && e.name === "QuotaExceededError") throw e;
+      // Private windows have no such storage.
+    }
+  }
+  const parts: Uint8Array<ArrayBuffer>[] = [];
+  return {
+    write: (bytes) => void parts.push(bytes),
+    close: async () => new Blob(parts, { type }),
+    drop: async () => void parts.splice(0),
+  };
+}
+
+async function storageSink({ folder, name }: KeepAs, type: string): Promise<FileSink> {
+  const root = await navigator.storage.getDirectory();
+  const at = await root.getDirectoryHandle(folder, { create: true });
+  const handle = (await at.getFileHandle(name, { create: true })) as WritableHandle;
+  const access = await handle.createSyncAccessHandle();
+  access.truncate(0);
+  let bytesIn = 0;
+  return {
+    write: (bytes) => {
+      // Fewer bytes than were given means that the disk is full.
+      const wrote = access.write(bytes, { at: bytesIn });
+      if (wrote < bytes.length) throw new DOMException(`${wrote} of ${bytes.length} bytes`, "QuotaExceededError");
+      bytesIn += wrote;
+    },
+    close: async () => {
+      access.flush();
+      access.close();
+      const file = await handle.getFile();
+      return file.slice(0, file.size, type);
+    },
+    drop: async () => {
+      access.close();
+      await at.removeEntry(name);
+    },
+  };
+}

@@ -1,0 +1,137 @@
+import { allTiles, type Page } from "#core/document";
+import { chain, type Matrix, type PathData, scaling, translation } from "#core/geometry";
+import { bleedBox, printPixels } from "#core/lab";
+import { framedBy } from "#core/photo";
+import { type DrawStep, type SceneFacts, scene } from "#core/scene";
+import { faceKey } from "#core/words";
+import { paintStep, setMatrix } from "../painters/canvas.ts";
+import { FontShelf } from "../words/font-shelf.ts";
+import { fontUrls } from "../words/font-urls.ts";
+import type { PrintOrder } from "../workers/jobs.ts";
+import type { Doing } from "../workers/serve.ts";
+import type { Decoded } from "./decode.ts";
+import { decodeOriginal } from "./decode-original.ts";
+import { PrintError } from "./print-error.ts";
+
+export const printFonts = new FontShelf(fontUrls);
+
+/** A canvas of so many pixels is held by every browser, and costs no more than two photos. */
+const bandPixels = 32_000_000;
+/** Rows of every kind of JPEG go into this many. */
+const rowsTogether = 16;
+
+/** The fonts of all words on a page; without one of them the file would lack its words. */
+export const facesOn = (page: Page): string[] => [
+  ...new Set(allTiles(page).flatMap((t) => (t.filling.kind === "words" ? [faceKey(t.filling.style)] : []))),
+];
+
+/** What the scenes of a file need: facts of its photos, and its fonts, which are fetched first. */
+export async function printFacts(order: Pick<PrintOrder, "file" | "photos">): Promise<SceneFacts> {
+  const byId = new Map(order.photos.map((p) => [p.photo.id, p.photo]));
+  const keys = [...new Set(order.file.parts.flatMap((p) => facesOn(p.page)))];
+  const faces = await Promise.all(keys.map((key) => printFonts.load(key)));
+  if (faces.includes(undefined)) throw new PrintError("fontMissing", keys.join(", "));
+  return {
+    photo: (id) => {
+      const known = byId.get(id);
+      return known && framedBy(known);
+    },
+    setter: printFonts,
+  };
+}
+
+/**
+ * A file's pixels from top to bottom, in bands of whole rows, so that a page larger than any canvas can be printed at
+ * bounded memory. A photo is decoded for each band that it reaches into, one at a time.
+ */
+export async function paintBands(
+  order: PrintOrder,
+  doing: Doing,
+  take: (rows: ImageDataArray, from: number) => Promise<void>,
+): Promise<void> {
+  const { format, parts } = order.file;
+  const { widthPx, heightPx } = printPixels(format);
+  const facts = await printFacts(order);
+  const byId = new Map(order.photos.map((p) => [p.photo.id, p]));
+  const box = bleedBox(format);
+  const drawings = parts.map((part) => ({ ...part, steps: scene(part.page, part.format, facts).steps }));
+  const bandRows = Math.max(rowsTogether, Math.floor(bandPixels / widthPx / rowsTogether) * rowsTogether);
+  const colorSpace = order.wish.colour === "displayP3" ? "display-p3" : "srgb";
+  for (let from = 0; from < heightPx; from += bandRows) {
+    const rows = Math.min(bandRows, heightPx - from);
+    const canvas = new OffscreenCanvas(widthPx, rows);
+    const ctx = canvas.getContext("2d", { alpha: false, colorSpace });
+    if (!ctx) throw new PrintError("tooLargeHere", `${widthPx} × ${rows}`);
+    ctx.imageSmoothingQuality = "high";
+    // The box meets the file's edges exactly, although its size in pixels was rounded.
+    const toPixels = chain(
+      translation(0, -from),
+      scaling(widthPx / box.w, heightPx / box.h),
+      translation(-box.x, -box.y),
+    );
+    ctx.fillStyle = "#ffffff";
+    ctx.fillRect(0, 0, widthPx, rows);
+    let done = 0;
+    for (const { steps, dx, dy, clip } of drawings) {
+      ctx.save();
+      setMatrix(ctx, toPixels);
+      ctx.beginPath();
+      ctx.rect(clip.x, clip.y, clip.w, clip.h);
+      ctx.clip();
+      ctx.translate(dx, dy);
+      const here = chain(toPixels, translation(dx, dy));
+      for (const step of steps) {
+        doing.signal.throwIfAborted();
+        if (step.draw === "photo") {
+          if (reaches(step.clip, here, rows)) {
+            // One photo at a time, so that memory does not grow with the page.
+            const picture = await pictureFor(byId.get(step.photoId)!, longSidePx(step.matrix, toPixels));
+            paintStep(ctx, step, { picture: picture.image });
+            picture.close();
+          }
+        } else paintStep(ctx, step, step.draw === "words" ? { face: printFonts.face(step.face) } : {});
+        done += 1;
+        doing.progress((from + (rows * done) / stepsOf(drawings)) / heightPx);
+      }
+      ctx.restore();
+    }
+    const { data } = ctx.getImageData(0, 0, widthPx, rows, { colorSpace });
+    // Beyond what a browser can hold, a canvas stays blank and says nothing; ours never is transparent at the corner.
+    if (data[data.length - 1] !== 255) throw new PrintError("tooLargeHere", `${widthPx} × ${rows}`);
+    doing.signal.throwIfAborted();
+    await take(data, from);
+  }
+}
+
+const stepsOf = (drawings: readonly { readonly steps: readonly DrawStep[] }[]): number =>
+  Math.max(
+    1,
+    drawings.reduce((sum, d) => sum + d.steps.length, 0),
+  );
+
+/** Whether an outline has anything between the first and the last row of a band. */
+function reaches(path: PathData, toPixels: Matrix, rows: number): boolean {
+  let [top, foot] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const s of path)
+    for (let i = 1; i + 1 < s.length; i += 2) {
+      const y = toPixels.b * (s[i] as number) + toPixels.d * (s[i + 1] as number) + toPixels.f;
+      top = Math.min(top, y);
+      foot = Math.max(foot, y);
+    }
+  return foot >= 0 && top <= rows;
+}
+
+/** How many pixels of the file the photo's longer side will take up. */
+export function longSidePx(photoToMm: Matrix, mmToPixels: Matrix): number {
+  const across = Math.hypot(photoToMm.a * mmToPixels.a, photoToMm.b * mmToPixels.d);
+  const down = Math.hypot(photoToMm.c * mmToPixels.a, photoToMm.d * mmToPixels.d);
+  return Math.max(across, down);
+}
+
+export async function pictureFor(from: PrintOrder["photos"][number], longPx: number): Promise<Decoded> {
+  try {
+    return await decodeOriginal(from.photo, from.original, longPx);
+  } catch (e) {
+    throw new PrintError("photoUnreadable", `${from.photo.name}: ${String(e)}`);
+  }
+}

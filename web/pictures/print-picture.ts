@@ -1,0 +1,35 @@
+import { printPixels } from "#core/lab";
+import type { PrintedFile, PrintOrder } from "../workers/jobs.ts";
+import type { Doing } from "../workers/serve.ts";
+import { openSink } from "./kept-file.ts";
+import { paintBands } from "./print-bands.ts";
+import { CoarseLook, readBack } from "./read-back.ts";
+import { rowsEncoder } from "./rows-encoder.ts";
+
+const types = { jpeg: "image/jpeg", png: "image/png", tiff: "image/tiff" } as const;
+
+/** The file as the lab wants it: exact pixels, density and profile, and read back before it is handed out. */
+export async function printPicture(order: PrintOrder, doing: Doing): Promise<PrintedFile> {
+  const { file, wish, keepAs } = order;
+  const { ppi } = file.format;
+  const size = { ...printPixels(file.format), ppi };
+  const encoder = rowsEncoder(wish, size);
+  const look = new CoarseLook(size.widthPx, size.heightPx);
+  const sink = await openSink(keepAs, types[wish.kind]);
+  let made: Blob;
+  try {
+    await paintBands(order, doing, async (rows, from) => {
+      look.add(rows, from);
+      for (const part of await encoder.add(rows)) sink.write(part);
+    });
+    for (const part of await encoder.finish()) sink.write(part);
+    made = await sink.close();
+  } catch (e) {
+    await sink.drop().catch(() => {});
+    throw e;
+  }
+  doing.signal.throwIfAborted();
+  await readBack(made, wish, { ...size, look });
+  doing.progress(1);
+  return { file: made, ...size };
+}

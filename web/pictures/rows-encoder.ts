@@ -1,0 +1,113 @@
+import {
+  JpegEncoder,
+  mostJpegSidePx,
+  PngFilter,
+  pngChunk,
+  pngEnd,
+  pngHead,
+  rgbOf,
+  rgbProfile,
+  TiffSizeError,
+  tiffHead,
+} from "#core/files";
+import type { PictureWish } from "../workers/jobs.ts";
+import { PrintError } from "./print-error.ts";
+
+type Bytes = Uint8Array<ArrayBuffer>;
+
+/** Takes whole rows of RGBA from top to bottom, and gives back the file piece by piece. */
+export interface RowsEncoder {
+  add(rows: ImageDataArray): Promise<readonly Bytes[]>;
+  finish(): Promise<readonly Bytes[]>;
+}
+
+interface Size {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly ppi: number;
+}
+
+export function rowsEncoder(wish: PictureWish, size: Size): RowsEncoder {
+  const profile = rgbProfile(wish.colour);
+  switch (wish.kind) {
+    case "jpeg": {
+      if (Math.max(size.widthPx, size.heightPx) > mostJpegSidePx)
+        throw new PrintError("tooLargeForKind", `${size.widthPx} × ${size.heightPx}`);
+      const { chroma, progressive } = wish;
+      const encoder = new JpegEncoder({
+        ...size,
+        profile,
+        chroma,
+        progressive,
+        quality: Math.round(100 * wish.quality),
+      });
+      return { add: async (rows) => encoder.addRows(asBytes(rows)), finish: async () => encoder.finish() };
+    }
+    case "png":
+      return pngEncoder({ ...size, profile });
+    case "tiff": {
+      try {
+        let head: Bytes[] = [tiffHead({ ...size, profile })];
+        return {
+          add: async (rows) => {
+            const parts = [...head, rgbOf(asBytes(rows))];
+            head = [];
+            return parts;
+          },
+          finish: async () => [],
+        };
+      } catch (e) {
+        if (e instanceof TiffSizeError) throw new PrintError("tooLargeForKind", `${size.widthPx} × ${size.heightPx}`);
+        throw e;
+      }
+    }
+  }
+}
+
+const asBytes = (rows: ImageDataArray): Uint8ClampedArray => rows as Uint8ClampedArray;
+
+const chunkBytes = 1 << 20;
+
+function pngEncoder(wish: Size & { readonly profile: Uint8Array }): RowsEncoder {
+  const filter = new PngFilter(wish.widthPx);
+  const packing = new CompressionStream("deflate");
+  const writer = packing.writable.getWriter();
+  const ready: Bytes[] = [pngHead(wish)];
+  const packed = (async () => {
+    let held: Uint8Array[] = [];
+    let bytes = 0;
+    const flush = () => {
+      if (bytes > 0) ready.push(pngChunk("IDAT", joined(held, bytes)));
+      held = [];
+      bytes = 0;
+    };
+    for await (const part of packing.readable as unknown as AsyncIterable<Uint8Array>) {
+      held.push(part);
+      bytes += part.length;
+      if (bytes >= chunkBytes) flush();
+    }
+    flush();
+  })();
+  const taken = () => ready.splice(0);
+  return {
+    add: async (rows) => {
+      await writer.write(filter.rows(asBytes(rows)));
+      return taken();
+    },
+    finish: async () => {
+      await writer.close();
+      await packed;
+      return [...taken(), pngEnd()];
+    },
+  };
+}
+
+function joined(parts: readonly Uint8Array[], bytes: number): Bytes {
+  const out = new Uint8Array(bytes);
+  let at = 0;
+  for (const part of parts) {
+    out.set(part, at);
+    at += part.length;
+  }
+  return out;
+}
