@@ -20,6 +20,7 @@ const order = [
   "templates",
   "scene",
   "check",
+  "painters",
 ];
 
 const sources = (folder: string) =>

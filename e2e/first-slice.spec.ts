@@ -9,6 +9,7 @@ import {
   arrangeFirst,
   box,
   chooseFiles,
+  differing,
   drag,
   expectEvenGaps,
   expectKept,
@@ -251,20 +252,6 @@ test("from files on disk to a collage that a lab can print, with the browser kil
   });
   await context.close();
 });
-
-/** The share of pixels that differ by more than a tolerance, both pictures brought to one size. */
-async function differing(a: Buffer, b: Buffer): Promise<number> {
-  const { width, height } = await sharp(b).metadata();
-  const [p, q] = await Promise.all(
-    [a, b].map((f) =>
-      sharp(f).resize(width, height, { kernel: "lanczos3", fit: "fill" }).blur(1.2).removeAlpha().raw().toBuffer(),
-    ),
-  );
-  let off = 0;
-  for (let i = 0; i < p!.length; i += 3)
-    if (Math.max(...[0, 1, 2].map((c) => Math.abs(p![i + c]! - q![i + c]!))) > 24) off += 1;
-  return off / (p!.length / 3);
-}
 
 test.describe("with one photo", () => {
   test("it makes a page by itself; without its original it cannot be printed, and that is said", async ({ page }) => {

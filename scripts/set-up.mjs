@@ -23,14 +23,23 @@ export function ensureInstalled() {
   run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
 }
 
-export function ensureChromium() {
-  if (existsSync("/usr/bin/chromium")) return;
-  process.stdout.write("Installing Debian's chromium for the tests …\n");
+/** The browser that the tests drive, and programs that are not ours to read files back with. */
+const debian = {
+  chromium: "/usr/bin/chromium",
+  "poppler-utils": "/usr/bin/pdfinfo",
+  qpdf: "/usr/bin/qpdf",
+  "libimage-exiftool-perl": "/usr/bin/exiftool",
+};
+
+export function ensureTestTools() {
+  const missing = Object.keys(debian).filter((name) => !existsSync(debian[name]));
+  if (missing.length === 0) return;
+  process.stdout.write(`Installing from Debian for the tests: ${missing.join(", ")} …\n`);
   const sudo = process.getuid?.() === 0 ? [] : ["sudo"];
   const apt = (...args) => {
     const [command, ...rest] = [...sudo, "apt-get", "-qq", "-y", ...args];
     run(command, rest, { env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
   };
   apt("update");
-  apt("install", "chromium");
+  apt("install", ...missing);
 }

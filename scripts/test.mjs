@@ -1,5 +1,5 @@
 // npm test: everything, from a fresh clone: set-up, types, lint, unit tests, build, end-to-end tests.
-import { bin, ensureChromium, ensureInstalled, run } from "./set-up.mjs";
+import { bin, ensureInstalled, ensureTestTools, run } from "./set-up.mjs";
 
 const step = (name, what) => {
   const from = Date.now();
@@ -10,7 +10,7 @@ const step = (name, what) => {
 
 step("set-up", () => {
   ensureInstalled();
-  ensureChromium();
+  ensureTestTools();
 });
 step("types", () => run(bin("tsc"), ["-b"]));
 step("lint", () => run("npm", ["run", "--silent", "lint"]));

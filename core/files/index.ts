@@ -1,11 +1,15 @@
 export { crc32 } from "./crc32.ts";
+export { FontError, fontMetrics, subsetFont } from "./font/subset.ts";
 export { heifExif } from "./heif.ts";
 export { isSrgb, jpegProfile } from "./icc/read-profile.ts";
 export { type PrintColour, printColours, rgbProfile, srgbProfile } from "./icc/rgb-profile.ts";
+export { bareJpeg } from "./jpeg/bare.ts";
 export { JpegEncoder, type JpegWish, mostJpegSidePx } from "./jpeg/encode/jpeg-encoder.ts";
 export { type ExifThumbnail, exifThumbnail } from "./jpeg/exif-thumbnail.ts";
 export { type JpegFacts, readJpegFacts } from "./jpeg/facts.ts";
 export { BrokenJpeg, hasEnd, type JpegTrouble } from "./jpeg/segments.ts";
+export { type PdfFontUse, writeFont } from "./pdf/pdf-font.ts";
+export { asciiBytes, num, nums, PdfError, PdfWriter, type Ref, refTo, textString } from "./pdf/pdf-writer.ts";
 export { type PictureSize, pictureSize } from "./picture-size.ts";
 export { PngFilter, type PngWish, pngChunk, pngEnd, pngHead } from "./png/png-encoder.ts";
 export { attributeLooksOutside, styleLooksOutside } from "./svg-references.ts";

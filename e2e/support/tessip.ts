@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from "@playwright/test";
+import sharp from "sharp";
 
 /** What a person does on the screen, in the words of this application. */
 
@@ -148,3 +149,17 @@ export const tileBoxes = async (page: Page): Promise<Awaited<ReturnType<typeof b
 export const nobodyChosen = async (page: Page): Promise<void> => {
   await page.getByRole("region", { name: "The page on its mat" }).click({ position: { x: 8, y: 8 } });
 };
+
+/** The share of pixels that differ by more than a tolerance, both pictures brought to one size. */
+export async function differing(a: Buffer, b: Buffer): Promise<number> {
+  const { width, height } = await sharp(b).metadata();
+  const [p, q] = await Promise.all(
+    [a, b].map((f) =>
+      sharp(f).resize(width, height, { kernel: "lanczos3", fit: "fill" }).blur(1.2).removeAlpha().raw().toBuffer(),
+    ),
+  );
+  let off = 0;
+  for (let i = 0; i < p!.length; i += 3)
+    if (Math.max(...[0, 1, 2].map((c) => Math.abs(p![i + c]! - q![i + c]!))) > 24) off += 1;
+  return off / (p!.length / 3);
+}

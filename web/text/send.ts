@@ -1,4 +1,4 @@
-const kindNames = { jpeg: "JPEG", png: "PNG", tiff: "TIFF" };
+const kindNames = { jpeg: "JPEG", png: "PNG", tiff: "TIFF", pdf: "PDF" };
 
 export const sendWishes = {
   asLab: (lab: string) => `As ${lab} wants it`,
@@ -8,7 +8,7 @@ export const sendWishes = {
   backToLab: "As the lab wants it",
   backToUsual: "As every lab takes it",
   kind: "Kind of file",
-  kinds: { jpeg: "JPEG", png: "PNG, nothing lost", tiff: "TIFF, nothing lost" },
+  kinds: { jpeg: "JPEG", png: "PNG, nothing lost", tiff: "TIFF, nothing lost", pdf: "PDF, words stay words" },
   quality: "Quality, %",
   holds: "A file holds",
   holdsWhat: {
@@ -21,6 +21,8 @@ export const sendWishes = {
   colours: { srgb: "sRGB", displayP3: "Display P3" },
   fullColour: "Colours as fine as light and dark (4:4:4)",
   progressive: "Coarse first, then finer (progressive)",
+  marks: "Lines that show where to cut",
+  small: "Small, to read on screen",
   withoutBleed: "Already cut: without bleed",
 };
 

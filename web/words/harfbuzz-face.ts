@@ -35,6 +35,27 @@ export function harfbuzzFace(key: string, sfnts: readonly Uint8Array<ArrayBuffer
   };
 }
 
+const ligatures = ["ffi", "ffl", "ff", "fi", "fl", "fj", "Th", "tt", "ti", "st", "ct", "Qu"];
+
+/** What each glyph of a font stands for: a letter, or several that it draws as one. */
+export function glyphTexts(sfnt: Uint8Array<ArrayBuffer>): ReadonlyMap<number, string> {
+  const { font, covered } = openFile(sfnt);
+  const texts = new Map<number, string>();
+  for (const code of [...covered].sort((a, b) => a - b)) {
+    const glyph = font.nominalGlyph(code);
+    if (glyph !== undefined && !texts.has(glyph)) texts.set(glyph, String.fromCodePoint(code));
+  }
+  for (const text of ligatures) {
+    const buffer = new HbBuffer();
+    buffer.addText(text);
+    buffer.guessSegmentProperties();
+    shape(font, buffer);
+    const [only, ...others] = buffer.getGlyphInfos();
+    if (only && others.length === 0 && !texts.has(only.codepoint)) texts.set(only.codepoint, text);
+  }
+  return texts;
+}
+
 function openFile(sfnt: Uint8Array<ArrayBuffer>): FontFile {
   const face = new HbFace(new HbBlob(sfnt.buffer), 0);
   return { font: new HbFont(face), covered: new Set(face.collectUnicodes()), upem: face.upem };

@@ -105,7 +105,21 @@ export interface PrintedFile {
   readonly ppi: number;
 }
 
+export interface PdfOrder {
+  readonly title: string;
+  /** A page each. */
+  readonly files: readonly PrintFile[];
+  readonly photos: PrintOrder["photos"];
+  /** Lines that show where to cut. */
+  readonly marks: boolean;
+  /** For reading on screen: photos no finer than that takes. */
+  readonly small: boolean;
+  readonly keepAs?: KeepAs | undefined;
+}
+
 export interface PrintJobs {
   /** Failure codes: `photoUnreadable`, `tooLargeHere`, `tooLargeForKind`, `fontMissing`, `fileWrong`. */
   readonly printPicture: Job<PrintOrder, PrintedFile>;
+  /** Failure codes as of a picture. */
+  readonly printPdf: Job<PdfOrder, PrintedFile>;
 }

@@ -15,7 +15,6 @@ export const uncovered: PageRule = ({ page, format }, facts) =>
     if (!photo) return [];
     const matrix = viewMatrix(tile, view, photo, format);
     const back = inverse(matrix);
-    if (!back) return [];
     const [widthMm, heightMm] = [Math.hypot(matrix.a, matrix.b), Math.hypot(matrix.c, matrix.d)];
     const outs = cornersOf(frameRect({ ...tile.frame })).flatMap((corner) => {
       const p = applyTo(back, corner);

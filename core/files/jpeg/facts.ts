@@ -15,6 +15,9 @@ export interface JpegFacts {
   /** Dots per inch, when JFIF says so. */
   readonly ppi: number | undefined;
   readonly profileBytes: number;
+  /** 1 for grey, 3 for colour, 4 for ink. */
+  readonly components: number;
+  readonly bits: number;
 }
 
 /** What a file says of itself, read from its bytes, so that a print file can be checked before it is called done. */
@@ -28,6 +31,8 @@ export function readJpegFacts(bytes: Uint8Array): JpegFacts {
   return {
     heightPx: view.getUint16(frame.start + 5),
     widthPx: view.getUint16(frame.start + 7),
+    components: bytes[frame.start + 9] ?? 0,
+    bits: bytes[frame.start + 4] ?? 0,
     ppi: inches ? view.getUint16(jfif.start + 12) : undefined,
     profileBytes: segments
       .filter((s) => isIcc(bytes, s))

@@ -29,6 +29,8 @@ export interface SendOrder {
 
 export interface SendState {
   readonly is: "idle" | "making" | "handing" | "paused" | "stopped" | "failed" | "saved";
+  /** Of what was asked for the last time. */
+  readonly mark: string;
   readonly names: readonly string[];
   readonly done: number;
   /** Of the file that is being made. */
@@ -39,7 +41,16 @@ export interface SendState {
   readonly left: { readonly mark: string; readonly done: number; readonly of: number } | undefined;
 }
 
-const idle: SendState = { is: "idle", names: [], done: 0, share: 0, bytes: 0, failure: undefined, left: undefined };
+const idle: SendState = {
+  is: "idle",
+  mark: "",
+  names: [],
+  done: 0,
+  share: 0,
+  bytes: 0,
+  failure: undefined,
+  left: undefined,
+};
 
 type Given = {
   readonly projectId: string;
@@ -79,7 +90,7 @@ export class Sender {
   async send(order: SendOrder): Promise<boolean> {
     this.#stop = new AbortController();
     const names = order.tasks.map((t) => t.name);
-    this.state.setState({ ...idle, is: "making", names }, true);
+    this.state.setState({ ...idle, is: "making", mark: order.mark, names }, true);
     try {
       const done = await this.#alreadyDone(order.mark);
       const files: { readonly name: string; readonly file: Blob }[] = [];

@@ -64,14 +64,16 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
                 />
               </Named>
             )}
-            <Named label={words.colour}>
-              <Choose
-                label={words.colour}
-                value={wishes.picture.colour}
-                options={printColours.map((c) => [c, words.colours[c]])}
-                onChoose={(colour) => picture({ colour })}
-              />
-            </Named>
+            {wishes.kind !== "pdf" && (
+              <Named label={words.colour}>
+                <Choose
+                  label={words.colour}
+                  value={wishes.picture.colour}
+                  options={printColours.map((c) => [c, words.colours[c]])}
+                  onChoose={(colour) => picture({ colour })}
+                />
+              </Named>
+            )}
           </Grid>
           <Box mt="4" display="flex" flexDirection="column" gap="2">
             {wishes.kind === "jpeg" && (
@@ -86,6 +88,12 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
                   on={wishes.picture.progressive}
                   onTick={(progressive) => picture({ progressive })}
                 />
+              </>
+            )}
+            {wishes.kind === "pdf" && (
+              <>
+                <Tick label={words.marks} on={wishes.marks} onTick={(marks) => onWishes({ ...wishes, marks })} />
+                <Tick label={words.small} on={wishes.small} onTick={(small) => onWishes({ ...wishes, small })} />
               </>
             )}
             {project.format.bleedMm > 0 && (

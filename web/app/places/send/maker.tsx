@@ -13,7 +13,7 @@ import type { SendTo } from "../../state/sender.ts";
 import { senderOf } from "../../state/senders.ts";
 import { pagesAsked } from "./pages-asked.ts";
 import { Making, SendEnd } from "./progress.tsx";
-import { pictureTasks, zipNameOf } from "./tasks.ts";
+import { tasksFor, zipNameOf } from "./tasks.ts";
 import type { Wishes } from "./wishes.ts";
 
 interface MakerProps {
@@ -60,8 +60,8 @@ export function Maker({ open, files, wishes }: MakerProps) {
       }
     }
     const { history } = session.state.getState();
-    const tasks = pictureTasks(wanted, project, wishes, { store: kit.store, printing: kit.printing, byId });
-    const where = wanted.length > 1 ? to : "each";
+    const tasks = tasksFor(wanted, project, wishes, { store: kit.store, printing: kit.printing, byId });
+    const where = tasks.length > 1 ? to : "each";
     const all = await sender.send({ tasks, to: where, zipName: zipNameOf(project), folder, mark: orderMark });
     if (all) session.markSent(history);
   }
@@ -69,6 +69,8 @@ export function Maker({ open, files, wishes }: MakerProps) {
   if (state.is === "making" || state.is === "paused" || state.is === "handing")
     return <Making sender={sender} state={state} />;
   const first = wanted[0];
+  // How it ended is said of what is asked for now, not of something else.
+  const same = state.mark === orderMark;
   return (
     <Box>
       {full.length > 1 && (
@@ -124,16 +126,16 @@ export function Maker({ open, files, wishes }: MakerProps) {
         w="full"
         disabled={wanted.length === 0}
         onClick={() => void make()}
-        variant={state.is === "saved" ? "outline" : "solid"}
+        variant={same && state.is === "saved" ? "outline" : "solid"}
       >
         <FileDown size={20} aria-hidden />{" "}
-        {state.is === "saved"
+        {same && state.is === "saved"
           ? words.saveAgain(wanted.length)
-          : state.is === "failed" || state.left?.mark === orderMark
+          : (same && state.is === "failed") || state.left?.mark === orderMark
             ? words.goOn(wanted.length)
-            : words.save(wanted.length, wishes.kind)}
+            : words.save(wishes.kind === "pdf" ? 1 : wanted.length, wishes.kind)}
       </Button>
-      {first && (
+      {first && (same || state.is !== "saved") && (
         <SendEnd state={state} size={printPixels(first.format)} ppi={first.format.ppi} colour={wishes.picture.colour} />
       )}
     </Box>

@@ -5,7 +5,7 @@ import type { Store } from "../../../storage/store.ts";
 import type { Kit } from "../../kit.ts";
 import type { SendTask } from "../../state/sender.ts";
 import { gatherOriginals } from "./make-file.ts";
-import { sendFileName, type Wishes } from "./wishes.ts";
+import { type FileKind, sendFileName, type Wishes } from "./wishes.ts";
 
 interface Hands {
   readonly store: Pick<Store, "original">;
@@ -13,11 +13,48 @@ interface Hands {
   readonly byId: ReadonlyMap<string, Photo>;
 }
 
-/** A picture file of each. */
-export const pictureTasks = (
+/** What is to be made: a picture file of each, or all of them in one PDF, the cover in one of its own. */
+export function tasksFor(
   files: readonly PrintFile[],
   project: Project,
-  { kind, picture }: Wishes,
+  wishes: Wishes,
+  hands: Hands,
+): readonly SendTask[] {
+  if (wishes.kind !== "pdf") return pictureTasks(files, project, wishes.kind, wishes.picture, hands);
+  const covers = wishes.small ? [] : files.filter((f) => f.number === "cover");
+  const pages = files.filter((f) => !covers.includes(f));
+  const name = plainName(project.name);
+  return [
+    ...(covers.length > 0 ? [pdfTask(`${name}-cover.pdf`, covers, project, wishes, hands)] : []),
+    ...(pages.length > 0 ? [pdfTask(`${name}.pdf`, pages, project, wishes, hands)] : []),
+  ];
+}
+
+const pdfTask = (
+  name: string,
+  files: readonly PrintFile[],
+  project: Project,
+  { marks, small }: Wishes,
+  { store, printing, byId }: Hands,
+): SendTask => ({
+  name,
+  make: async ({ keepAs, signal, onProgress }) => {
+    const each = await Promise.all(files.map((file) => gatherOriginals(file, byId, store)));
+    const photos = [...new Map(each.flat().map((p) => [p.photo.id, p])).values()];
+    const made = await printing.run(
+      "printPdf",
+      { title: project.name, files, photos, marks, small, keepAs },
+      { signal, onProgress },
+    );
+    return made.file;
+  },
+});
+
+const pictureTasks = (
+  files: readonly PrintFile[],
+  project: Project,
+  kind: Exclude<FileKind, "pdf">,
+  picture: Wishes["picture"],
   { store, printing, byId }: Hands,
 ): readonly SendTask[] =>
   files.map((file) => ({

@@ -3,13 +3,16 @@ import { lastNumber } from "#core/document";
 import { fileName } from "#core/lab";
 import type { PictureWish } from "../../../workers/jobs.ts";
 
-export const fileKinds = ["jpeg", "png", "tiff"] as const;
+export const fileKinds = ["jpeg", "png", "tiff", "pdf"] as const;
 export type FileKind = (typeof fileKinds)[number];
 
 /** What a person asks of the files, from what the lab wants on. */
 export interface Wishes extends Required<FilesWish> {
   readonly kind: FileKind;
   readonly picture: Omit<PictureWish, "kind">;
+  /** Of a PDF. */
+  readonly marks: boolean;
+  readonly small: boolean;
 }
 
 const ownQuality = 0.95;
@@ -21,6 +24,8 @@ export function labWishes(project: Project): Wishes {
     kind: file?.kind ?? "jpeg",
     holds: "lab",
     withoutBleed: false,
+    marks: false,
+    small: false,
     picture: {
       colour: file?.colour ?? "srgb",
       quality: file?.quality ?? ownQuality,
@@ -32,7 +37,7 @@ export function labWishes(project: Project): Wishes {
 
 const ownNamePattern = "{project}-{page}";
 
-const endings: Record<FileKind, string> = { jpeg: "jpg", png: "png", tiff: "tif" };
+const endings: Record<FileKind, string> = { jpeg: "jpg", png: "png", tiff: "tif", pdf: "pdf" };
 
 export const sendFileName = (project: Project, file: PrintFile, kind: FileKind): string =>
   fileName(

@@ -1,0 +1,184 @@
+import { viewOf } from "../view-of.ts";
+
+/** A font that cannot be taken apart. */
+export class FontError extends Error {
+  override readonly name = "FontError";
+}
+
+interface Table {
+  readonly tag: string;
+  readonly bytes: Uint8Array;
+}
+
+/** What a PDF needs of a TrueType font (ISO 32000-1, 9.9); names, layout and character maps stay out. */
+const kept = ["cvt ", "fpgm", "glyf", "head", "hhea", "hmtx", "loca", "maxp", "prep"];
+const mostGlyphs = 65_535;
+
+export interface FontMetrics {
+  readonly upem: number;
+  readonly ascent: number;
+  readonly descent: number;
+  readonly box: readonly [number, number, number, number];
+  /** In units of the font. */
+  advance(glyph: number): number;
+}
+
+function tablesOf(sfnt: Uint8Array): Map<string, Uint8Array> {
+  const view = viewOf(sfnt);
+  if (sfnt.length < 12) throw new FontError("no font");
+  const found = new Map<string, Uint8Array>();
+  for (let i = 0; i < view.getUint16(4); i += 1) {
+    const at = 12 + 16 * i;
+    if (at + 16 > sfnt.length) throw new FontError("its directory is cut off");
+    const tag = String.fromCharCode(...sfnt.subarray(at, at + 4));
+    const [from, length] = [view.getUint32(at + 8), view.getUint32(at + 12)];
+    if (from + length > sfnt.length) throw new FontError(`${tag} is cut off`);
+    found.set(tag, sfnt.subarray(from, from + length));
+  }
+  return found;
+}
+
+function tableOf(tables: ReadonlyMap<string, Uint8Array>, tag: string): Uint8Array {
+  const table = tables.get(tag);
+  if (!table) throw new FontError(`no table ${tag}`);
+  return table;
+}
+
+export function fontMetrics(sfnt: Uint8Array): FontMetrics {
+  const tables = tablesOf(sfnt);
+  const [head, hhea, hmtx] = [tableOf(tables, "head"), tableOf(tables, "hhea"), tableOf(tables, "hmtx")].map(
+    viewOf,
+  ) as [DataView, DataView, DataView];
+  const long = hhea.getUint16(34);
+  const at = (o: number) => head.getInt16(o);
+  return {
+    upem: head.getUint16(18),
+    ascent: hhea.getInt16(4),
+    descent: hhea.getInt16(6),
+    box: [at(36), at(38), at(40), at(42)],
+    advance: (glyph) => hmtx.getUint16(4 * Math.min(glyph, long - 1)),
+  };
+}
+
+/**
+ * A TrueType font with the outlines of these glyphs alone, all under the numbers that they had. What a glyph is put
+ * together from comes along.
+ */
+export function subsetFont(sfnt: Uint8Array, glyphs: Iterable<number>): Uint8Array<ArrayBuffer> {
+  const tables = tablesOf(sfnt);
+  const head = Uint8Array.from(tableOf(tables, "head"));
+  const glyf = tableOf(tables, "glyf");
+  const count = Math.min(mostGlyphs, viewOf(tableOf(tables, "maxp")).getUint16(4));
+  const offsets = offsetsOf(viewOf(tableOf(tables, "loca")), viewOf(head).getInt16(50) === 1, count);
+  const wanted = withParts(new Set([0, ...glyphs]), glyf, offsets, count);
+  const loca = new Uint8Array(4 * (count + 1));
+  const locaView = viewOf(loca);
+  const pieces: Uint8Array[] = [];
+  let at = 0;
+  for (let g = 0; g < count; g += 1) {
+    locaView.setUint32(4 * g, at);
+    if (!wanted.has(g)) continue;
+    const piece = glyf.subarray(offsets[g]!, offsets[g + 1]!);
+    const even = new Uint8Array((piece.length + 3) & ~3);
+    even.set(piece);
+    pieces.push(even);
+    at += even.length;
+  }
+  locaView.setUint32(4 * count, at);
+  viewOf(head).setInt16(50, 1);
+  viewOf(head).setUint32(8, 0);
+  const outlines = new Uint8Array(at);
+  let to = 0;
+  for (const p of pieces) {
+    outlines.set(p, to);
+    to += p.length;
+  }
+  const changed = new Map<string, Uint8Array>([
+    ["head", head],
+    ["loca", loca],
+    ["glyf", outlines],
+  ]);
+  return written(
+    kept.flatMap((tag) => {
+      const bytes = changed.get(tag) ?? tables.get(tag);
+      return bytes ? [{ tag, bytes }] : [];
+    }),
+  );
+}
+
+function offsetsOf(loca: DataView, long: boolean, count: number): number[] {
+  const size = long ? 4 : 2;
+  if (loca.byteLength < size * (count + 1)) throw new FontError("loca is cut off");
+  return Array.from({ length: count + 1 }, (_, i) => (long ? loca.getUint32(4 * i) : 2 * loca.getUint16(2 * i)));
+}
+
+const wordArgs = 1;
+const oneScale = 8;
+const more = 32;
+const twoScales = 64;
+const twoByTwo = 128;
+
+/** Of composite glyphs their parts as well (OpenType 1.9, glyf). */
+function withParts(
+  wanted: Set<number>,
+  glyf: Uint8Array,
+  offsets: readonly number[],
+  count: number,
+): ReadonlySet<number> {
+  const view = viewOf(glyf);
+  const queue = [...wanted];
+  for (let g = queue.pop(); g !== undefined; g = queue.pop()) {
+    if (g >= count) {
+      wanted.delete(g);
+      continue;
+    }
+    const [from, to] = [offsets[g]!, offsets[g + 1]!];
+    if (to - from < 12 || to > glyf.length || view.getInt16(from) >= 0) continue;
+    for (let at = from + 10; at + 4 <= to; ) {
+      const flags = view.getUint16(at);
+      const part = view.getUint16(at + 2);
+      if (!wanted.has(part)) {
+        wanted.add(part);
+        queue.push(part);
+      }
+      if (!(flags & more)) break;
+      at += 4 + (flags & wordArgs ? 4 : 2);
+      at += flags & oneScale ? 2 : flags & twoScales ? 4 : flags & twoByTwo ? 8 : 0;
+    }
+  }
+  return wanted;
+}
+
+function written(tables: readonly Table[]): Uint8Array<ArrayBuffer> {
+  const start = 12 + 16 * tables.length;
+  const padded = (n: number) => (n + 3) & ~3;
+  const out = new Uint8Array(start + tables.reduce((sum, t) => sum + padded(t.bytes.length), 0));
+  const view = viewOf(out);
+  const log = Math.floor(Math.log2(tables.length));
+  view.setUint32(0, 0x00010000);
+  view.setUint16(4, tables.length);
+  view.setUint16(6, 16 << log);
+  view.setUint16(8, log);
+  view.setUint16(10, 16 * tables.length - (16 << log));
+  let at = start;
+  let headAt = 0;
+  for (const [i, { tag, bytes }] of tables.entries()) {
+    out.set(bytes, at);
+    const entry = 12 + 16 * i;
+    for (let k = 0; k < 4; k += 1) out[entry + k] = tag.charCodeAt(k);
+    view.setUint32(entry + 4, sumOf(out, at, at + padded(bytes.length)));
+    view.setUint32(entry + 8, at);
+    view.setUint32(entry + 12, bytes.length);
+    if (tag === "head") headAt = at;
+    at += padded(bytes.length);
+  }
+  view.setUint32(headAt + 8, (0xb1b0afba - sumOf(out, 0, out.length)) >>> 0);
+  return out;
+}
+
+function sumOf(bytes: Uint8Array, from: number, to: number): number {
+  const view = viewOf(bytes);
+  let sum = 0;
+  for (let at = from; at < to; at += 4) sum = (sum + view.getUint32(at)) >>> 0;
+  return sum;
+}

@@ -1,0 +1,1 @@
+export { cutMarks, marksMm, type PdfNames, type PdfSheet, pdfContent } from "./pdf-content.ts";

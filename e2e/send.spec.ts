@@ -1,0 +1,224 @@
+import { execFileSync } from "node:child_process";
+import { mkdir, mkdtemp, readFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { expect, type Page, test } from "@playwright/test";
+import { unzipSync } from "fflate";
+import sharp from "sharp";
+import { killBrowser, openProfile } from "./support/browser.ts";
+import { samplePhotos } from "./support/files.ts";
+import {
+  arrangeFirst,
+  chooseFiles,
+  differing,
+  expectKept,
+  pace,
+  paintedPage,
+  startBook,
+  startCollage,
+} from "./support/tessip.ts";
+
+/** Whether it was made before or not. */
+const again = /^Save (it once more|the \w+ to disk)$/;
+
+async function saved(page: Page, button: string | RegExp): Promise<{ readonly name: string; readonly path: string }> {
+  const download = page.waitForEvent("download", { timeout: 120_000 });
+  await page.getByRole("button", { name: button }).click();
+  const file = await download;
+  return { name: file.suggestedFilename(), path: await file.path() };
+}
+
+test("a page as JPEG, PNG and TIFF, in other colours and without bleed, each read back by another program", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(5));
+  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
+  await arrangeFirst(page, 5);
+  const onScreen = await paintedPage(page);
+  await page.getByRole("link", { name: /^Send/ }).click();
+  await expect(page.getByText("As Quayside Collage Press wants it")).toBeVisible();
+  await page.getByRole("button", { name: "Otherwise" }).click();
+  const kind = page.getByRole("combobox", { name: "Kind of file" });
+  const px = Math.round(((203.2 + 6) / 25.4) * 300);
+
+  await test.step("JPEG: colours as fine as light and dark, or not; coarse first, or not", async () => {
+    const fine = await sharp((await saved(page, "Save the JPEG to disk")).path).metadata();
+    expect(fine).toMatchObject({
+      width: px,
+      height: px,
+      density: 300,
+      chromaSubsampling: "4:4:4",
+      isProgressive: false,
+    });
+    await page.getByLabel(/Colours as fine/).uncheck();
+    await page.getByLabel(/Coarse first/).check();
+    const coarse = await saved(page, again);
+    expect(await sharp(coarse.path).metadata()).toMatchObject({ chromaSubsampling: "4:2:0", isProgressive: true });
+    expect(await differing(await sharp(coarse.path).png().toBuffer(), onScreen)).toBeLessThan(0.02);
+  });
+
+  for (const [of, ending] of [
+    ["png", "png"],
+    ["tiff", "tif"],
+  ] as const)
+    await test.step(`${of}: bit by bit what a JPEG comes near to`, async () => {
+      await kind.selectOption(of);
+      const { name, path } = await saved(page, again);
+      expect(name).toBe(`quayside-My-collage-1.${ending}`);
+      const meta = await sharp(path).metadata();
+      expect(meta).toMatchObject({ format: of, width: px, height: px, channels: 3 });
+      expect(Math.round(meta.density!)).toBe(300);
+      expect(meta.icc!.toString("latin1")).toContain("sRGB IEC61966-2.1");
+      expect(await differing(await sharp(path).png().toBuffer(), onScreen)).toBeLessThan(0.02);
+    });
+
+  await test.step("Display P3 looks the same to whoever reads the profile; without bleed it is as large as the page", async () => {
+    await kind.selectOption("png");
+    await page.getByRole("combobox", { name: "Colours", exact: true }).selectOption("displayP3");
+    const { path } = await saved(page, again);
+    expect((await sharp(path).metadata()).icc!.toString("latin1")).toContain("Display P3");
+    const seen = await sharp(path).withIccProfile("srgb").png().toBuffer();
+    expect(await differing(seen, onScreen)).toBeLessThan(0.03);
+    await page.getByLabel(/Already cut/).check();
+    await expect(page.getByText("2,400 × 2,400")).toBeVisible();
+    const cut = await sharp((await saved(page, again)).path).metadata();
+    expect([cut.width, cut.height]).toEqual([2400, 2400]);
+    await page.getByRole("button", { name: "As the lab wants it" }).click();
+    await expect(page.getByText("As Quayside Collage Press wants it")).toBeVisible();
+  });
+});
+
+test("the files of a book: paused, in a folder, and in one zip after the browser was killed half way", async ({
+  baseURL,
+}) => {
+  const folder = await mkdtemp(join(tmpdir(), "tessip-e2e-"));
+  let context = await openProfile(join(folder, "profile"), baseURL!);
+  let page = await context.newPage();
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(24));
+  await startBook(page, "Pennywhistle Press", "15 × 15 cm");
+  await page.getByRole("link", { name: "Overview" }).click();
+  await pace(page);
+  await expectKept(page);
+  await page.getByRole("link", { name: /^Send/ }).click();
+
+  await test.step("into a folder that was chosen, paused on the way", async () => {
+    await page.evaluate(() => {
+      const picks = window as unknown as { showDirectoryPicker: () => Promise<FileSystemDirectoryHandle> };
+      picks.showDirectoryPicker = async () =>
+        (await navigator.storage.getDirectory()).getDirectoryHandle("chosen", { create: true });
+    });
+    await page.getByText("Some pages", { exact: true }).click();
+    await page.getByRole("textbox", { name: "Pages, as 1-4, 8" }).fill("1-3");
+    await page.getByText("Into a folder", { exact: true }).click();
+    await page.getByRole("button", { name: "Save 3 JPEGs to disk" }).click();
+    await page.getByRole("button", { name: "Pause" }).click();
+    await expect(page.getByText(/^Paused: [12] of 3 are done/)).toBeVisible();
+    await page.getByRole("button", { name: "Go on", exact: true }).click();
+    await expect(page.getByTestId("saved")).toContainText("3 files");
+    const sizes = await page.evaluate(async () => {
+      const at = await (await navigator.storage.getDirectory()).getDirectoryHandle("chosen");
+      const found: [string, number][] = [];
+      const all = at as unknown as { values(): AsyncIterable<FileSystemFileHandle> };
+      for await (const h of all.values()) found.push([h.name, (await h.getFile()).size]);
+      return found;
+    });
+    expect(sizes).toHaveLength(3);
+    for (const [, size] of sizes) expect(size).toBeGreaterThan(20_000);
+  });
+
+  await test.step("killed half way, what was done is kept, and only the rest is made", async () => {
+    await page.getByText(/^All \d+ files$/).click();
+    await page.getByText("In one zip", { exact: true }).click();
+    await page.getByRole("button", { name: /^Save \d+ JPEGs to disk/ }).click();
+    await expect(page.getByText(/^File [4-9] of/)).toBeVisible();
+    await killBrowser(context, folder);
+    context = await openProfile(join(folder, "profile"), baseURL!);
+    page = await context.newPage();
+    await page.goto("/");
+    await page.getByRole("link", { name: "Open My book" }).click();
+    await page.getByRole("link", { name: /^Send/ }).click();
+    await expect(page.getByText(/files were being made when Tessip was closed\. [3-9] of them are done/)).toBeVisible();
+    await page.getByText("In one zip", { exact: true }).click();
+    const zip = await saved(page, "Go on where it stopped");
+    expect(zip.name).toBe("My-book.zip");
+    const inside = unzipSync(await readFile(zip.path));
+    const names = Object.keys(inside).sort();
+    expect(names.length).toBeGreaterThanOrEqual(12);
+    const first = await sharp(Buffer.from(inside[names[0]!]!)).metadata();
+    const px = Math.round(((150 + 2 * 2) / 25.4) * 254);
+    expect([first.width, first.height, first.density]).toEqual([px, px, 254]);
+    for (const name of names) expect((await sharp(Buffer.from(inside[name]!)).metadata()).width).toBe(px);
+  });
+  await context.close();
+});
+
+const run = (program: string, ...args: string[]): string => execFileSync(program, args, { encoding: "utf8" });
+
+test("a PDF: boxes, intent and fonts as other programs read them, words as text, JPEGs untouched, the same picture as on screen", async ({
+  page,
+}, info) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(5));
+  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
+  await arrangeFirst(page, 5);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "A title" }).click();
+  await page.keyboard.type("First light, afloat");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Escape");
+  await expectKept(page);
+  const onScreen = await paintedPage(page);
+  await page.getByRole("link", { name: /^Send/ }).click();
+  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByRole("combobox", { name: "Kind of file" }).selectOption("pdf");
+  const { name, path } = await saved(page, again);
+  expect(name).toBe("My-collage.pdf");
+  const pt = (mm: number) => (mm / 25.4) * 72;
+
+  await test.step("it is sound, and its boxes say where the page is cut", async () => {
+    expect(run("qpdf", "--check", path)).toContain("No syntax or stream encoding errors found");
+    const boxes = run("pdfinfo", "-box", path);
+    const box = (of: string) =>
+      new RegExp(`${of}:\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)`).exec(boxes)!.slice(1).map(Number);
+    for (const [of, mm] of [
+      ["MediaBox", [0, 0, 209.2, 209.2]],
+      ["BleedBox", [0, 0, 209.2, 209.2]],
+      ["TrimBox", [3, 3, 206.2, 206.2]],
+    ] as const)
+      for (const [i, v] of box(of).entries()) expect(v).toBeCloseTo(pt(mm[i]!), 1);
+    expect(await readFile(path, "latin1")).toContain("/OutputIntents");
+  });
+
+  await test.step("words can be read, in a font of which only these letters are there; photos are the files themselves", async () => {
+    expect(run("pdftotext", path, "-")).toContain("First light, afloat");
+    expect(run("pdffonts", path)).toMatch(/[A-Z]{6}\+eb-garamond\S*\s+CID TrueType\s+Identity-H\s+yes yes yes/);
+    const listed = run("pdfimages", "-list", path);
+    expect(listed.match(/jpeg/g)).toHaveLength(5);
+    const out = join(info.outputDir, "images");
+    await mkdir(out, { recursive: true });
+    run("pdfimages", "-j", path, join(out, "p"));
+    // Nothing of where and with what it was taken goes along.
+    expect(run("exiftool", "-GPSLatitude", "-Model", join(out, "p-000.jpg")).trim()).toBe("");
+    const originals = await Promise.all(samplePhotos(5).map((p) => sharp(p).raw().toBuffer()));
+    const inside = await sharp(join(out, "p-000.jpg")).raw().toBuffer();
+    expect(originals.some((o) => o.equals(inside))).toBe(true);
+  });
+
+  await test.step("drawn by another program it is the picture on screen", async () => {
+    const drawn = join(info.outputDir, "page");
+    run("pdftoppm", "-r", "150", "-png", "-singlefile", path, drawn);
+    expect(await differing(await readFile(`${drawn}.png`), onScreen)).toBeLessThan(0.01);
+  });
+
+  await test.step("with cut marks there is paper around it; a small one is much smaller", async () => {
+    await page.getByLabel("Lines that show where to cut").check();
+    const marked = (await saved(page, again)).path;
+    expect(run("pdfinfo", "-box", marked)).toMatch(/TrimBox:\s+28\.3/);
+    await page.getByLabel("Small, to read on screen").check();
+    const small = (await saved(page, again)).path;
+    expect((await readFile(small)).length).toBeLessThan((await readFile(path)).length / 3);
+    expect(run("qpdf", "--check", small)).toContain("No syntax or stream encoding errors found");
+  });
+});

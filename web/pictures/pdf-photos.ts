@@ -1,0 +1,120 @@
+import {
+  bareJpeg,
+  JpegEncoder,
+  jpegProfile,
+  type PdfWriter,
+  type Ref,
+  readJpegFacts,
+  refTo,
+  srgbProfile,
+} from "#core/files";
+import { identity, type Matrix } from "#core/geometry";
+import { orientationMatrix, sniffPicture } from "#core/photo";
+import type { PrintOrder } from "../workers/jobs.ts";
+import { readExif } from "./exif.ts";
+import { pictureFor } from "./print-bands.ts";
+
+type Original = PrintOrder["photos"][number];
+
+export interface PdfPhoto {
+  readonly ref: Ref;
+  /** From the picture as it is stored to the picture as it should be seen. */
+  readonly toUnit: Matrix;
+}
+
+const quality = { print: 95, small: 78 } as const;
+
+/** Puts photos into a PDF, each once. */
+export class PdfPhotos {
+  readonly #to: PdfWriter;
+  readonly #small: boolean;
+  readonly #profiles = new Map<string, Ref>();
+  readonly #known = new Map<string, PdfPhoto>();
+
+  constructor(to: PdfWriter, small: boolean) {
+    this.#to = to;
+    this.#small = small;
+  }
+
+  get(photoId: string): PdfPhoto | undefined {
+    return this.#known.get(photoId);
+  }
+
+  /** A JPEG goes in as it is, byte for byte; anything else, and everything in a small PDF, at the size that it is printed at. */
+  async add(from: Original, longPx: number): Promise<void> {
+    if (this.#known.has(from.photo.id)) return;
+    const asItIs = this.#small ? undefined : await this.#asItIs(from);
+    this.#known.set(from.photo.id, asItIs ?? (await this.#anew(from, longPx)));
+  }
+
+  async #asItIs({ original }: Original): Promise<PdfPhoto | undefined> {
+    const bytes = new Uint8Array(await original.arrayBuffer());
+    if (sniffPicture(bytes) !== "jpeg") return undefined;
+    try {
+      const facts = readJpegFacts(bytes);
+      if (facts.bits !== 8 || (facts.components !== 1 && facts.components !== 3)) return undefined;
+      const { orientation } = await readExif(bytes, "jpeg");
+      const space = this.#space(facts.components === 1 ? undefined : jpegProfile(bytes), facts.components);
+      const size = `/Width ${facts.widthPx} /Height ${facts.heightPx} /BitsPerComponent 8`;
+      const ref = this.#to.stream(
+        `/Type /XObject /Subtype /Image ${size} /ColorSpace ${space} /Filter /DCTDecode`,
+        bareJpeg(bytes),
+      );
+      return { ref, toUnit: orientationMatrix(orientation) };
+    } catch {
+      // Whatever is odd about it, the browser can decode it.
+      return undefined;
+    }
+  }
+
+  async #anew(from: Original, longPx: number): Promise<PdfPhoto> {
+    const picture = await pictureFor(from, longPx);
+    const share = Math.min(1, longPx / Math.max(picture.widthPx, picture.heightPx));
+    const [w, h] = [
+      Math.max(1, Math.round(picture.widthPx * share)),
+      Math.max(1, Math.round(picture.heightPx * share)),
+    ];
+    const canvas = new OffscreenCanvas(w, h);
+    const ctx = canvas.getContext("2d")!;
+    ctx.imageSmoothingQuality = "high";
+    ctx.drawImage(picture.image, 0, 0, w, h);
+    picture.close();
+    const { data } = ctx.getImageData(0, 0, w, h);
+    const alpha = alphaOf(data);
+    const encoder = new JpegEncoder({
+      widthPx: w,
+      heightPx: h,
+      quality: this.#small ? quality.small : quality.print,
+      chroma: this.#small ? "420" : "444",
+      progressive: false,
+      ppi: 300,
+      profile: srgbProfile(),
+    });
+    const parts = [...encoder.addRows(data as Uint8ClampedArray), ...encoder.finish()];
+    const size = `/Type /XObject /Subtype /Image /Width ${w} /Height ${h} /BitsPerComponent 8`;
+    const mask = alpha && this.#to.stream(`${size} /ColorSpace /DeviceGray`, [alpha]);
+    const masked = mask === undefined ? "" : `/SMask ${refTo(mask)}`;
+    const ref = this.#to.stream(`${size} /ColorSpace ${this.#space(undefined, 3)} /Filter /DCTDecode ${masked}`, parts);
+    return { ref, toUnit: identity };
+  }
+
+  /** The colours of a picture by its own profile, else by sRGB; each profile once. */
+  #space(own: Uint8Array | undefined, components: number): string {
+    if (components === 1) return "/DeviceGray";
+    const profile = own ?? srgbProfile();
+    const key = `${profile.length} ${profile.subarray(0, 400).join(",")}`;
+    const ref = this.#profiles.get(key) ?? this.#to.stream("/N 3 /Alternate /DeviceRGB", [Uint8Array.from(profile)]);
+    this.#profiles.set(key, ref);
+    return `[/ICCBased ${refTo(ref)}]`;
+  }
+}
+
+function alphaOf(rgba: ArrayLike<number>): Uint8Array<ArrayBuffer> | undefined {
+  const alpha = new Uint8Array(rgba.length / 4);
+  let clear = false;
+  for (let i = 0; i < alpha.length; i += 1) {
+    alpha[i] = rgba[4 * i + 3]!;
+    clear ||= alpha[i] !== 255;
+  }
+  return clear ? alpha : undefined;
+}
