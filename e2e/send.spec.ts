@@ -19,7 +19,7 @@ import {
 } from "./support/tessip.ts";
 
 /** Whether it was made before or not. */
-const again = /^Save (it once more|the \w+ to disk)$/;
+const again = /^Save (it once more|the .+ to disk)$/;
 
 async function saved(page: Page, button: string | RegExp): Promise<{ readonly name: string; readonly path: string }> {
   const download = page.waitForEvent("download", { timeout: 120_000 });
@@ -220,5 +220,57 @@ test("a PDF: boxes, intent and fonts as other programs read them, words as text,
     const small = (await saved(page, again)).path;
     expect((await readFile(small)).length).toBeLessThan((await readFile(path)).length / 3);
     expect(run("qpdf", "--check", small)).toContain("No syntax or stream encoding errors found");
+  });
+});
+
+test("a page to go on with elsewhere: a drawing with its photos inside, and layers one over the other", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(3));
+  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
+  await arrangeFirst(page, 3);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "A title" }).click();
+  await page.keyboard.type("Moored & <dry>");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Escape");
+  await expectKept(page);
+  const onScreen = await paintedPage(page);
+  await page.getByRole("link", { name: /^Send/ }).click();
+  await page.getByRole("button", { name: "Otherwise" }).click();
+  const kind = page.getByRole("combobox", { name: "Kind of file" });
+
+  await test.step("SVG, drawn by another program", async () => {
+    await kind.selectOption("svg");
+    const { name, path } = await saved(page, again);
+    expect(name).toBe("quayside-My-collage-1.svg");
+    const text = await readFile(path, "utf8");
+    expect(text).toContain('width="209.2mm"');
+    expect(text).toContain('aria-label="Moored &#38; &#60;dry&#62;"');
+    const drawn = await sharp(path, { density: 150, unlimited: true }).png().toBuffer();
+    expect(await differing(drawn, onScreen)).toBeLessThan(0.02);
+  });
+
+  await test.step("OpenRaster: its first bytes say what it is, and its layers laid over each other are the page", async () => {
+    await kind.selectOption("ora");
+    const { path } = await saved(page, again);
+    const bytes = await readFile(path);
+    expect(bytes.subarray(30, 38).toString("latin1")).toBe("mimetype");
+    const inside = unzipSync(bytes);
+    expect(Buffer.from(inside.mimetype!).toString()).toBe("image/openraster");
+    const stack = Buffer.from(inside["stack.xml"]!).toString();
+    const layers = [...stack.matchAll(/<layer name="([^"]*)" src="([^"]*)"/g)]
+      .map((m) => [m[1]!, m[2]!] as const)
+      .reverse();
+    expect(layers).toHaveLength(5);
+    expect(layers.at(-1)![0]).toBe("Moored &#38; &#60;dry&#62;");
+    const [ground, ...over] = layers.map(([, src]) => Buffer.from(inside[src]!));
+    const flat = await sharp(ground!)
+      .composite(over.map((input) => ({ input })))
+      .png()
+      .toBuffer();
+    expect(await differing(flat, onScreen)).toBeLessThan(0.02);
+    expect(await differing(Buffer.from(inside["mergedimage.png"]!), flat)).toBeLessThan(0.001);
   });
 });

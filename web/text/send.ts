@@ -1,4 +1,4 @@
-const kindNames = { jpeg: "JPEG", png: "PNG", tiff: "TIFF", pdf: "PDF" };
+const kindNames = { jpeg: "JPEG", png: "PNG", tiff: "TIFF", pdf: "PDF", svg: "SVG", ora: "OpenRaster file" };
 
 export const sendWishes = {
   asLab: (lab: string) => `As ${lab} wants it`,
@@ -8,7 +8,14 @@ export const sendWishes = {
   backToLab: "As the lab wants it",
   backToUsual: "As every lab takes it",
   kind: "Kind of file",
-  kinds: { jpeg: "JPEG", png: "PNG, nothing lost", tiff: "TIFF, nothing lost", pdf: "PDF, words stay words" },
+  kinds: {
+    jpeg: "JPEG",
+    png: "PNG, nothing lost",
+    tiff: "TIFF, nothing lost",
+    pdf: "PDF, words stay words",
+    svg: "SVG drawing",
+    ora: "OpenRaster, in layers",
+  },
   quality: "Quality, %",
   holds: "A file holds",
   holdsWhat: {
@@ -74,6 +81,7 @@ export const send = {
       : `${names.length} files, from ${names[0]} to ${names.at(-1)}, are where you wanted them.`,
   savedFacts: (w: number, h: number, ppi: number, colour: string, mb: string) =>
     `Read back and right: ${w.toLocaleString("en")} × ${h.toLocaleString("en")} pixels, ${ppi} ppi, ${colour}, ${mb} MB.`,
+  savedWhole: (mb: string) => `Read back and whole: ${mb} MB.`,
   whole: "As the lab gets it",
   cut: "As you get it back",
   veil: "The veiled edge is cut away.",

@@ -117,9 +117,16 @@ export interface PdfOrder {
   readonly keepAs?: KeepAs | undefined;
 }
 
+/** A page in a form to go on with. */
+export interface PagePrint extends Pick<PrintOrder, "file" | "photos" | "keepAs"> {
+  readonly title: string;
+}
+
 export interface PrintJobs {
   /** Failure codes: `photoUnreadable`, `tooLargeHere`, `tooLargeForKind`, `fontMissing`, `fileWrong`. */
   readonly printPicture: Job<PrintOrder, PrintedFile>;
   /** Failure codes as of a picture. */
   readonly printPdf: Job<PdfOrder, PrintedFile>;
+  readonly printSvg: Job<PagePrint, PrintedFile>;
+  readonly printOra: Job<PagePrint, PrintedFile>;
 }

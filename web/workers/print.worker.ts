@@ -1,7 +1,9 @@
+import { printOra } from "../pictures/print-ora.ts";
 import { printPdf } from "../pictures/print-pdf.ts";
 import { printPicture } from "../pictures/print-picture.ts";
+import { printSvg } from "../pictures/print-svg.ts";
 import type { PrintJobs } from "./jobs.ts";
 import { serveJobs } from "./serve.ts";
 
-const hear = serveJobs<PrintJobs>({ printPicture, printPdf }, (m) => postMessage(m));
+const hear = serveJobs<PrintJobs>({ printPicture, printPdf, printSvg, printOra }, (m) => postMessage(m));
 addEventListener("message", (e) => void hear(e.data));

@@ -64,7 +64,7 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
                 />
               </Named>
             )}
-            {wishes.kind !== "pdf" && (
+            {(wishes.kind === "jpeg" || wishes.kind === "png" || wishes.kind === "tiff") && (
               <Named label={words.colour}>
                 <Choose
                   label={words.colour}

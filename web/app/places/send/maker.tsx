@@ -136,7 +136,12 @@ export function Maker({ open, files, wishes }: MakerProps) {
             : words.save(wishes.kind === "pdf" ? 1 : wanted.length, wishes.kind)}
       </Button>
       {first && (same || state.is !== "saved") && (
-        <SendEnd state={state} size={printPixels(first.format)} ppi={first.format.ppi} colour={wishes.picture.colour} />
+        <SendEnd
+          state={state}
+          size={wishes.kind === "pdf" || wishes.kind === "svg" ? undefined : printPixels(first.format)}
+          ppi={first.format.ppi}
+          colour={wishes.picture.colour}
+        />
       )}
     </Box>
   );

@@ -45,7 +45,8 @@ export function Making({ sender, state }: { readonly sender: Sender; readonly st
 
 interface SendEndProps {
   readonly state: SendState;
-  readonly size: { readonly widthPx: number; readonly heightPx: number };
+  /** Of a file that is made of pixels. */
+  readonly size: { readonly widthPx: number; readonly heightPx: number } | undefined;
   readonly ppi: number;
   readonly colour: PrintColour;
 }
@@ -63,13 +64,15 @@ export function SendEnd({ state, size, ppi, colour }: SendEndProps) {
           {words.savedLead(state.names)}
         </Text>
         <Text mt="1" fontSize="14px" fontVariantNumeric="tabular-nums">
-          {words.savedFacts(
-            size.widthPx,
-            size.heightPx,
-            ppi,
-            words.colourNames[colour],
-            (state.bytes / 1e6).toFixed(1),
-          )}
+          {size
+            ? words.savedFacts(
+                size.widthPx,
+                size.heightPx,
+                ppi,
+                words.colourNames[colour],
+                (state.bytes / 1e6).toFixed(1),
+              )
+            : words.savedWhole((state.bytes / 1e6).toFixed(1))}
         </Text>
       </Box>
     );

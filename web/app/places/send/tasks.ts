@@ -5,7 +5,7 @@ import type { Store } from "../../../storage/store.ts";
 import type { Kit } from "../../kit.ts";
 import type { SendTask } from "../../state/sender.ts";
 import { gatherOriginals } from "./make-file.ts";
-import { type FileKind, sendFileName, type Wishes } from "./wishes.ts";
+import { sendFileName, type Wishes } from "./wishes.ts";
 
 interface Hands {
   readonly store: Pick<Store, "original">;
@@ -20,7 +20,9 @@ export function tasksFor(
   wishes: Wishes,
   hands: Hands,
 ): readonly SendTask[] {
-  if (wishes.kind !== "pdf") return pictureTasks(files, project, wishes.kind, wishes.picture, hands);
+  const { kind } = wishes;
+  if (kind === "svg" || kind === "ora") return pageTasks(files, project, kind, hands);
+  if (kind !== "pdf") return pictureTasks(files, project, kind, wishes.picture, hands);
   const covers = wishes.small ? [] : files.filter((f) => f.number === "cover");
   const pages = files.filter((f) => !covers.includes(f));
   const name = plainName(project.name);
@@ -29,6 +31,23 @@ export function tasksFor(
     ...(pages.length > 0 ? [pdfTask(`${name}.pdf`, pages, project, wishes, hands)] : []),
   ];
 }
+
+/** A page each, in a form to go on with elsewhere. */
+const pageTasks = (
+  files: readonly PrintFile[],
+  project: Project,
+  kind: "svg" | "ora",
+  { store, printing, byId }: Hands,
+): readonly SendTask[] =>
+  files.map((file) => ({
+    name: sendFileName(project, file, kind),
+    make: async ({ keepAs, signal, onProgress }) => {
+      const photos = await gatherOriginals(file, byId, store);
+      const order = { title: project.name, file, photos, keepAs };
+      const made = await printing.run(kind === "svg" ? "printSvg" : "printOra", order, { signal, onProgress });
+      return made.file;
+    },
+  }));
 
 const pdfTask = (
   name: string,
@@ -53,7 +72,7 @@ const pdfTask = (
 const pictureTasks = (
   files: readonly PrintFile[],
   project: Project,
-  kind: Exclude<FileKind, "pdf">,
+  kind: "jpeg" | "png" | "tiff",
   picture: Wishes["picture"],
   { store, printing, byId }: Hands,
 ): readonly SendTask[] =>

@@ -3,7 +3,7 @@ import { lastNumber } from "#core/document";
 import { fileName } from "#core/lab";
 import type { PictureWish } from "../../../workers/jobs.ts";
 
-export const fileKinds = ["jpeg", "png", "tiff", "pdf"] as const;
+export const fileKinds = ["jpeg", "png", "tiff", "pdf", "svg", "ora"] as const;
 export type FileKind = (typeof fileKinds)[number];
 
 /** What a person asks of the files, from what the lab wants on. */
@@ -37,7 +37,7 @@ export function labWishes(project: Project): Wishes {
 
 const ownNamePattern = "{project}-{page}";
 
-const endings: Record<FileKind, string> = { jpeg: "jpg", png: "png", tiff: "tif", pdf: "pdf" };
+const endings: Record<FileKind, string> = { jpeg: "jpg", png: "png", tiff: "tif", pdf: "pdf", svg: "svg", ora: "ora" };
 
 export const sendFileName = (project: Project, file: PrintFile, kind: FileKind): string =>
   fileName(

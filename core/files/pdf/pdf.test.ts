@@ -1,0 +1,124 @@
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { inflateSync } from "node:zlib";
+import { expect, test } from "@jest/globals";
+import fc from "fast-check";
+import { FontError, fontMetrics, subsetFont } from "../font/subset.ts";
+import { writeFont } from "./pdf-font.ts";
+import { num, PdfError, PdfWriter, refTo, textString } from "./pdf-writer.ts";
+
+/** A font of the packages, unpacked from its WOFF by Node's own zlib. */
+function font(): Uint8Array {
+  const woff = readFileSync("node_modules/@fontsource/eb-garamond/files/eb-garamond-latin-400-normal.woff");
+  const tables = woff.readUInt16BE(12);
+  const head = Buffer.alloc(12 + 16 * tables);
+  head.writeUInt32BE(woff.readUInt32BE(4), 0);
+  head.writeUInt16BE(tables, 4);
+  const bodies: Buffer[] = [];
+  let at = head.length;
+  for (let i = 0; i < tables; i += 1) {
+    const e = 44 + 20 * i;
+    const [from, packed, size] = [4, 8, 12].map((o) => woff.readUInt32BE(e + o)) as [number, number, number];
+    const raw = woff.subarray(from, from + packed);
+    const body = packed < size ? inflateSync(raw) : raw;
+    woff.copy(head, 12 + 16 * i, e, e + 4);
+    head.writeUInt32BE(woff.readUInt32BE(e + 16), 16 + 16 * i);
+    head.writeUInt32BE(at, 20 + 16 * i);
+    head.writeUInt32BE(size, 24 + 16 * i);
+    bodies.push(Buffer.concat([body, Buffer.alloc((4 - (size % 4)) % 4)]));
+    at += bodies.at(-1)!.length;
+  }
+  return new Uint8Array(Buffer.concat([head, ...bodies]));
+}
+
+const sfnt = font();
+
+test("a part of a font has the glyphs asked for under their numbers, is small, and is itself a font", () => {
+  const whole = fontMetrics(sfnt);
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: 0, max: 400 }), { maxLength: 30 }), (glyphs) => {
+      const part = subsetFont(sfnt, glyphs);
+      const metrics = fontMetrics(part);
+      for (const g of glyphs) expect(metrics.advance(g)).toBe(whole.advance(g));
+      expect([metrics.upem, metrics.ascent]).toEqual([whole.upem, whole.ascent]);
+      // Taken apart again it is the same: nothing that it needs was left out.
+      expect(subsetFont(part, glyphs)).toEqual(part);
+      expect(part.length).toBeLessThan(sfnt.length);
+    }),
+    { numRuns: 30 },
+  );
+});
+
+test("what is no font is answered with a FontError and nothing else", () => {
+  const answered = (bytes: Uint8Array) => {
+    try {
+      subsetFont(bytes, [5]);
+      fontMetrics(bytes);
+    } catch (e) {
+      expect(e instanceof FontError || e instanceof RangeError).toBe(true);
+    }
+  };
+  fc.assert(fc.property(fc.uint8Array({ maxLength: 300 }), answered));
+  fc.assert(
+    fc.property(fc.nat(sfnt.length), (cut) => answered(sfnt.subarray(0, cut))),
+    { numRuns: 50 },
+  );
+});
+
+function written(fill: (pdf: PdfWriter) => void): string {
+  const parts: Uint8Array[] = [];
+  fill(new PdfWriter((b) => parts.push(b)));
+  const path = join(mkdtempSync(join(tmpdir(), "tessip-pdf-")), "out.pdf");
+  writeFileSync(path, Buffer.concat(parts));
+  return path;
+}
+
+const page = (pdf: PdfWriter, content: string, resources: string) => {
+  const [root, tree] = [pdf.reserve(), pdf.reserve()];
+  const stream = pdf.stream("", [new TextEncoder().encode(content)]);
+  const one = pdf.object(
+    `<< /Type /Page /Parent ${refTo(tree)} /MediaBox [0 0 200 100] /Resources << ${resources} >> /Contents ${refTo(stream)} >>`,
+  );
+  pdf.object(`<< /Type /Pages /Count 1 /Kids [${refTo(one)}] >>`, tree);
+  pdf.object(`<< /Type /Catalog /Pages ${refTo(tree)} >>`, root);
+  const info = pdf.object(`<< /Title ${textString("Łódź, 船")} >>`);
+  pdf.finish(root, info);
+};
+
+test("other programs read a file back: sound, its title in any letters, its words as text", () => {
+  const path = written((pdf) => {
+    const ref = pdf.reserve();
+    writeFont(
+      pdf,
+      { name: "A font", sfnt, glyphs: new Set([36, 37]), textOf: (g) => ({ 36: "A", 37: "ffi" })[g] },
+      ref,
+    );
+    page(pdf, "BT /F1 20 Tf 20 40 Td <00240025> Tj ET", `/Font << /F1 ${refTo(ref)} >>`);
+  });
+  expect(execFileSync("qpdf", ["--check", path], { encoding: "utf8" })).toContain(
+    "No syntax or stream encoding errors",
+  );
+  expect(execFileSync("pdfinfo", [path], { encoding: "utf8" })).toContain("Łódź, 船");
+  expect(execFileSync("pdftotext", [path, "-"], { encoding: "utf8" }).trim()).toBe("Affi");
+  expect(execFileSync("pdffonts", [path], { encoding: "utf8" })).toMatch(
+    /[A-Z]{6}\+Afont\s+CID TrueType .*yes yes yes/,
+  );
+});
+
+test("numbers are short and never in powers of ten; what is no number, and what was promised and never written, is a mistake of ours", () => {
+  fc.assert(
+    fc.property(fc.double({ min: -1e6, max: 1e6, noNaN: true }), (v) => {
+      expect(num(v)).toMatch(/^-?\d+(\.\d{1,4})?$/);
+      expect(Math.abs(Number(num(v)) - v)).toBeLessThanOrEqual(0.000051);
+    }),
+  );
+  expect(() => num(Number.NaN)).toThrow(PdfError);
+  expect(() =>
+    written((pdf) => {
+      pdf.reserve();
+      page(pdf, "", "");
+    }),
+  ).toThrow("promised");
+});

@@ -1,0 +1,107 @@
+import type { FilePart } from "#core/document";
+import { num } from "#core/files";
+import { type Matrix, multiply, type PathData, type Rect, scaling, translation } from "#core/geometry";
+import type { DrawStep } from "#core/scene";
+import type { Face } from "#core/words";
+
+export interface SvgSheet {
+  /** All that is printed, in mm. */
+  readonly box: Rect;
+  readonly title: string;
+  readonly parts: readonly (Pick<FilePart, "dx" | "dy" | "clip"> & { readonly steps: readonly DrawStep[] })[];
+}
+
+export interface SvgSupply {
+  /** Where a photo's own file is put in, and how it has to be turned to be seen; nothing leaves it out. */
+  photo(photoId: string): { readonly slot: string; readonly toUnit: Matrix } | undefined;
+  face(key: string): Face | undefined;
+}
+
+/**
+ * A sheet as SVG 1.1, one unit a mm. Words are outlines, so that they look the same without their fonts, with what they say
+ * as their label. Each `slot` stands once where the photo's data belongs.
+ */
+export function svgOf({ box, title, parts }: SvgSheet, supply: SvgSupply): string {
+  const clips: string[] = [];
+  const clip = (path: string): string => {
+    clips.push(`<clipPath id="c${clips.length + 1}"><path d="${path}"/></clipPath>`);
+    return `url(#c${clips.length})`;
+  };
+  const body = parts.map(({ steps, dx, dy, clip: r }) => {
+    const inside = clip(`M${num(r.x)} ${num(r.y)}h${num(r.w)}v${num(r.h)}h${num(-r.w)}z`);
+    const drawn = steps.map((s) => stepSvg(s, supply, clip)).join("\n");
+    return `<g clip-path="${inside}"><g transform="translate(${num(dx)} ${num(dy)})">\n${drawn}\n</g></g>`;
+  });
+  const [w, h] = [num(box.w), num(box.h)];
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${w}mm" height="${h}mm" viewBox="${num(box.x)} ${num(box.y)} ${w} ${h}">`,
+    `<title>${escaped(title)}</title>`,
+    `<defs>${clips.join("")}</defs>`,
+    ...body,
+    "</svg>\n",
+  ].join("\n");
+}
+
+const escaped = (text: string): string =>
+  text
+    // Letters that XML 1.0 does not have.
+    // biome-ignore lint/suspicious/noControlCharactersInRegex: just those are taken out
+    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, "")
+    .replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
+
+const fine = (v: number): string =>
+  v
+    .toFixed(7)
+    .replace(/\.?0+$/, "")
+    .replace(/^-0$/, "0");
+const matrixOf = ({ a, b, c, d, e, f }: Matrix): string => `matrix(${[a, b, c, d, e, f].map(fine).join(" ")})`;
+
+const pathOf = (path: PathData): string =>
+  path
+    .map((s) =>
+      s[0] === "Z"
+        ? "z"
+        : `${s[0]}${s
+            .slice(1)
+            .map((v) => num(v as number))
+            .join(" ")}`,
+    )
+    .join("");
+
+function stepSvg(step: DrawStep, supply: SvgSupply, clip: (path: string) => string): string {
+  switch (step.draw) {
+    case "fill": {
+      const alpha = step.alpha === undefined ? "" : ` fill-opacity="${fine(step.alpha)}"`;
+      return `<path fill="${step.colour}" fill-rule="${step.rule}"${alpha} d="${pathOf(step.path)}"/>`;
+    }
+    case "photo": {
+      const photo = supply.photo(step.photoId);
+      if (!photo) return "";
+      const stands = matrixOf(multiply(step.matrix, photo.toUnit));
+      return `<g clip-path="${clip(pathOf(step.clip))}"><image width="1" height="1" preserveAspectRatio="none" transform="${stands}" xlink:href="${photo.slot}"/></g>`;
+    }
+    case "words": {
+      const face = supply.face(step.face);
+      if (!face) return "";
+      const letters = step.glyphs.map((g) => {
+        const at = multiply(translation(g.x, g.y), scaling(step.sizeMm, step.sizeMm));
+        const path = face.outline(g.file, g.id);
+        return path.length === 0 ? "" : `<path transform="${matrixOf(at)}" d="${fineOutline(path)}"/>`;
+      });
+      return `<g role="img" aria-label="${escaped(step.text)}" fill="${step.colour}" transform="${matrixOf(step.matrix)}">${letters.join("")}</g>`;
+    }
+  }
+}
+
+/** An outline in shares of the letter's size needs more decimals than one in mm. */
+const fineOutline = (path: PathData): string =>
+  path
+    .map((s) =>
+      s[0] === "Z"
+        ? "z"
+        : `${s[0]}${s
+            .slice(1)
+            .map((v) => fine(v as number))
+            .join(" ")}`,
+    )
+    .join("");

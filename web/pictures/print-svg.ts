@@ -1,0 +1,91 @@
+import { bareJpeg, readJpegFacts } from "#core/files";
+import { identity, type Matrix, scaling } from "#core/geometry";
+import { bleedBox } from "#core/lab";
+import { svgOf } from "#core/painters";
+import { orientationMatrix, sniffPicture } from "#core/photo";
+import { scene } from "#core/scene";
+import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
+import type { Doing } from "../workers/serve.ts";
+import { readExif } from "./exif.ts";
+import { openSink } from "./kept-file.ts";
+import { longSidePx, pictureFor, printFacts, printFonts } from "./print-bands.ts";
+import { PrintError } from "./print-error.ts";
+
+type Original = PagePrint["photos"][number];
+
+interface Inside {
+  readonly href: string;
+  readonly toUnit: Matrix;
+}
+
+/** A page as an open drawing, with its photos inside it. */
+export async function printSvg(order: PagePrint, doing: Doing): Promise<PrintedFile> {
+  const { file } = order;
+  const facts = await printFacts(order);
+  const byId = new Map(order.photos.map((p) => [p.photo.id, p]));
+  const parts = file.parts.map((part) => ({ ...part, steps: scene(part.page, part.format, facts).steps }));
+  const inside = new Map<string, Inside>();
+  const steps = parts.flatMap((p) => p.steps);
+  for (const [i, step] of steps.entries()) {
+    doing.signal.throwIfAborted();
+    if (step.draw === "photo" && !inside.has(step.photoId)) {
+      const perMm = file.format.ppi / 25.4;
+      const from = byId.get(step.photoId);
+      if (from) inside.set(step.photoId, await photoInside(from, longSidePx(step.matrix, scaling(perMm, perMm))));
+    }
+    doing.progress((0.9 * (i + 1)) / steps.length);
+  }
+  const text = svgOf(
+    { box: bleedBox(file.format), title: order.title, parts },
+    {
+      photo: (id) => {
+        const photo = inside.get(id);
+        return photo && { slot: photo.href, toUnit: photo.toUnit };
+      },
+      face: (key) => printFonts.face(key),
+    },
+  );
+  const sink = await openSink(order.keepAs, "image/svg+xml");
+  sink.write(new TextEncoder().encode(text));
+  const made = await sink.close();
+  const tail = await made.slice(-7).text();
+  if (!tail.startsWith("</svg>")) throw new PrintError("fileWrong", tail);
+  doing.progress(1);
+  return { file: made, widthPx: 0, heightPx: 0, ppi: file.format.ppi };
+}
+
+/** A JPEG as it is but for what stands beside the picture; anything else as the picture that it prints as. */
+async function photoInside(from: Original, longPx: number): Promise<Inside> {
+  const bytes = new Uint8Array(await from.original.arrayBuffer());
+  if (sniffPicture(bytes) === "jpeg") {
+    try {
+      if (readJpegFacts(bytes).components === 3) {
+        const { orientation } = await readExif(bytes, "jpeg");
+        const jpeg = new Blob(bareJpeg(bytes), { type: "image/jpeg" });
+        return { href: await dataUrl(jpeg), toUnit: orientationMatrix(orientation) };
+      }
+    } catch {
+      // Whatever is odd about it, the browser can decode it.
+    }
+  }
+  const picture = await pictureFor(from, longPx);
+  const share = Math.min(1, longPx / Math.max(picture.widthPx, picture.heightPx));
+  const canvas = new OffscreenCanvas(
+    Math.max(1, Math.round(picture.widthPx * share)),
+    Math.max(1, Math.round(picture.heightPx * share)),
+  );
+  canvas.getContext("2d")!.drawImage(picture.image, 0, 0, canvas.width, canvas.height);
+  picture.close();
+  return { href: await dataUrl(await canvas.convertToBlob({ type: "image/png" })), toUnit: identity };
+}
+
+const portion = 0x6000;
+
+async function dataUrl(blob: Blob): Promise<string> {
+  const bytes = new Uint8Array(await blob.arrayBuffer());
+  const parts: string[] = [];
+  // Whole threes, so that the parts can be put next to each other.
+  for (let at = 0; at < bytes.length; at += portion)
+    parts.push(btoa(String.fromCharCode(...bytes.subarray(at, at + portion))));
+  return `data:${blob.type};base64,${parts.join("")}`;
+}
