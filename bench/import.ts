@@ -1,12 +1,12 @@
 import { spawn } from "node:child_process";
-import { mkdtemp, readdir, readFile, rm, writeFile } from "node:fs/promises";
+import { mkdtemp, readdir, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { parseArgs } from "node:util";
 import { chromium } from "@playwright/test";
 import sharp from "sharp";
 import { launchOptions, viewport } from "../e2e/support/browser.ts";
-import { sampleFolder } from "../e2e/support/files.ts";
+import { makeFiles } from "./camera-files.ts";
 
 /**
  * Brings photos of 12 megapixels in through the real interface, and lets sharp make a preview of the same files in the
@@ -17,26 +17,6 @@ const { values } = parseArgs({ options: { count: { type: "string", default: "500
 const count = Number(values.count);
 const port = 4196;
 const lanes = 2;
-
-/** Twelve pictures, each written many times with another comment, so that no two files are the same. */
-async function makeFiles(folder: string): Promise<string[]> {
-  const names = (await readdir(sampleFolder)).filter((f) => f.startsWith("HLD_01")).slice(0, 12);
-  const bases = await Promise.all(
-    names.map((f) =>
-      sharp(join(sampleFolder, f)).rotate().resize(4000, 3000, { fit: "cover" }).jpeg({ quality: 88 }).toBuffer(),
-    ),
-  );
-  const files: string[] = [];
-  for (let i = 0; i < count; i += 1) {
-    const base = bases[i % bases.length]!;
-    const note = Buffer.from(`photo ${i}`);
-    const comment = Buffer.concat([Buffer.from([0xff, 0xfe, 0, note.length + 2]), note]);
-    const path = join(folder, `bench-${String(i).padStart(4, "0")}.jpg`);
-    await writeFile(path, Buffer.concat([base.subarray(0, 2), comment, base.subarray(2)]));
-    files.push(path);
-  }
-  return files;
-}
 
 async function withSharp(files: readonly string[]): Promise<number> {
   sharp.concurrency(1);
@@ -68,7 +48,7 @@ const server = spawn(process.execPath, ["dist/server/main.js", "--port", String(
 });
 try {
   await new Promise((ready) => server.stdout.once("data", ready));
-  const files = await makeFiles(folder);
+  const files = await makeFiles(count, folder);
   const sharpSeconds = await withSharp(files);
   const profile = join(folder, "profile");
   const context = await chromium.launchPersistentContext(profile, { ...launchOptions, viewport });

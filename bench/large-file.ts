@@ -1,9 +1,10 @@
 import { execFileSync } from "node:child_process";
-import { readdirSync, readFileSync, statSync } from "node:fs";
+import { statSync } from "node:fs";
 import { join } from "node:path";
 import { parseArgs } from "node:util";
 import { fillStorage } from "./fill-storage.ts";
 import { inBrowser } from "./in-browser.ts";
+import { withMemory } from "./memory.ts";
 
 /**
  * A work of several gigabytes as one file: written from one browser, tested by a zip program that is not ours, and read by
@@ -14,36 +15,6 @@ const { values } = parseArgs({ options: { count: { type: "string", default: "600
 const count = Number(values.count);
 const originalBytes = 8_000_000;
 const long = { timeout: 900_000 };
-
-/** In MB, of every process that runs on a profile. */
-function memoryOf(folder: string): number {
-  let kb = 0;
-  for (const pid of readdirSync("/proc").filter((d) => /^\d+$/.test(d))) {
-    try {
-      if (!readFileSync(`/proc/${pid}/cmdline`, "utf8").includes(folder)) continue;
-      kb += Number(/^Pss:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/smaps_rollup`, "utf8"))?.[1] ?? 0);
-    } catch {
-      // It ended meanwhile.
-    }
-  }
-  return kb / 1000;
-}
-
-async function withMemory<T>(
-  folder: string,
-  work: () => Promise<T>,
-): Promise<{ value: T; mostMb: number; ms: number }> {
-  const began = Date.now();
-  let mostMb = 0;
-  const watch = setInterval(() => {
-    mostMb = Math.max(mostMb, memoryOf(folder));
-  }, 250);
-  try {
-    return { value: await work(), mostMb, ms: Date.now() - began };
-  } finally {
-    clearInterval(watch);
-  }
-}
 
 await inBrowser(4192, async ({ url, open, folder }) => {
   const { page } = await open("from");

@@ -1,0 +1,106 @@
+import { mkdir, readFile } from "node:fs/promises";
+import { join } from "node:path";
+import { PDFDocument } from "pdf-lib";
+import { arrangeFirst, chooseFiles, expectKept, startBook } from "../e2e/support/tessip.ts";
+import { makeFiles } from "./camera-files.ts";
+import { inBrowser } from "./in-browser.ts";
+import { withMemory } from "./memory.ts";
+
+/**
+ * A spread of 24 × 12 inches at 300 ppi with 30 photos of 12 megapixels, made through the real interface, beside a bare
+ * decode, draw and encode of the same pixels in the same browser; and a PDF of 60 pages beside pdf-lib's bare embedding of
+ * the same JPEGs. The ratios are the figures.
+ */
+
+const photos = 30;
+const bookPhotos = 120;
+const long = { timeout: 900_000 };
+
+/** Runs in the page: every photo decoded in full, drawn once, and all of it encoded by the browser. */
+async function bare(): Promise<number> {
+  const db = await new Promise<IDBDatabase>((done) => {
+    const request = indexedDB.open("tessip");
+    request.onsuccess = () => done(request.result);
+  });
+  const originals = await new Promise<Blob[]>((done) => {
+    const request = db.transaction("originals").objectStore("originals").getAll();
+    request.onsuccess = () => done(request.result as Blob[]);
+  });
+  const from = performance.now();
+  const canvas = new OffscreenCanvas(7271, 3671);
+  const ctx = canvas.getContext("2d", { alpha: false })!;
+  ctx.imageSmoothingQuality = "high";
+  for (const [i, original] of originals.slice(0, 30).entries()) {
+    const bitmap = await createImageBitmap(original);
+    ctx.drawImage(bitmap, (i % 6) * 1212, Math.floor(i / 6) * 734, 1200, 720);
+    bitmap.close();
+  }
+  await canvas.convertToBlob({ type: "image/jpeg", quality: 0.95 });
+  return performance.now() - from;
+}
+
+await inBrowser(4191, async ({ url, open, folder }) => {
+  await mkdir(join(folder, "files"));
+  const files = await makeFiles(bookPhotos, join(folder, "files"));
+  const { page } = await open("profile");
+  await page.goto(url);
+  await chooseFiles(page, files.slice(0, photos));
+  await page.getByText("A size of my own").click();
+  for (const [label, text] of [
+    ["Width", "24 in"],
+    ["Height", "12 in"],
+    ["Bleed", "3 mm"],
+  ] as const) {
+    await page.getByRole("textbox", { name: label }).fill(text);
+    await page.getByRole("textbox", { name: label }).press("Enter");
+  }
+  await page.getByRole("button", { name: "Start this collage" }).click();
+  await arrangeFirst(page, photos);
+  await expectKept(page);
+  await page.getByRole("link", { name: /^Send/ }).click();
+  const profile = join(folder, "profile");
+  const size = await page.getByText(/^\d,\d{3} × \d,\d{3}$/).textContent();
+  const made = await withMemory(profile, async () => {
+    const saving = page.waitForEvent("download", long);
+    await page.getByRole("button", { name: "Save the JPEG to disk" }).click();
+    await (await saving).path();
+  });
+  const beside = await page.evaluate(bare);
+  const out = (text: string) => process.stdout.write(`${text}\n`);
+  out(
+    `${size} pixels, ${photos} photos: ${(made.ms / 1000).toFixed(1)} s, bare decode, draw and encode ${(beside / 1000).toFixed(1)} s: ${(made.ms / beside).toFixed(2)} times; at most ${made.mostMb.toFixed(0)} MB in all processes`,
+  );
+
+  await page.goto(url);
+  await chooseFiles(page, files.slice(photos));
+  await startBook(page, "Marrow & Lisle", "210 × 210 mm");
+  await page.getByRole("link", { name: "Overview" }).click();
+  await page.getByRole("button", { name: "Add pages" }).waitFor();
+  await page.getByRole("button", { name: "Pace the book" }).click();
+  await page.getByLabel("Pages in the book").selectOption("60");
+  await page.getByRole("button", { name: "Pace it" }).click();
+  await page.getByText(/photos are on 60 pages now/).waitFor(long);
+  await page.getByRole("link", { name: /^Send/ }).click();
+  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByRole("combobox", { name: "Kind of file" }).selectOption("pdf");
+  let path = "";
+  const pdf = await withMemory(profile, async () => {
+    const saving = page.waitForEvent("download", long);
+    await page.getByRole("button", { name: /^Save the PDF/ }).click();
+    path = await (await saving).path();
+  });
+  const megabytes = (await readFile(path)).length / 1e6;
+  const from = performance.now();
+  const plain = await PDFDocument.create();
+  const images = [];
+  for (const file of files) images.push(await plain.embedJpg(await readFile(file)));
+  for (let i = 0; i < 60; i += 1) {
+    const sheet = plain.addPage([600, 600]);
+    for (const image of images.slice(2 * i, 2 * i + 2)) sheet.drawImage(image, { x: 0, y: 0, width: 200, height: 150 });
+  }
+  await plain.save();
+  const bareMs = performance.now() - from;
+  out(
+    `PDF of 60 pages, ${bookPhotos} photos, ${megabytes.toFixed(0)} MB: ${(pdf.ms / 1000).toFixed(1)} s, pdf-lib's bare embedding ${(bareMs / 1000).toFixed(1)} s: ${(pdf.ms / bareMs).toFixed(2)} times; at most ${pdf.mostMb.toFixed(0)} MB in all processes`,
+  );
+});
