@@ -71,8 +71,9 @@ await inBrowser(4191, async ({ url, open, folder }) => {
     `${size} pixels, ${photos} photos: ${(made.ms / 1000).toFixed(1)} s, bare decode, draw and encode ${(beside / 1000).toFixed(1)} s: ${(made.ms / beside).toFixed(2)} times; at most ${made.mostMb.toFixed(0)} MB in all processes`,
   );
 
-  await page.goto(url);
+  await page.goto(`${url}/photos`);
   await chooseFiles(page, files.slice(photos));
+  await page.goto(url);
   await startBook(page, "Marrow & Lisle", "210 × 210 mm");
   await page.getByRole("link", { name: "Overview" }).click();
   await page.getByRole("button", { name: "Add pages" }).waitFor();

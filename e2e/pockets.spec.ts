@@ -101,6 +101,13 @@ test("pocket pages: a pattern with true sizes, filled, a photo through several, 
     await expect(tiles(page)).toHaveCount(2);
   });
 
+  await test.step("empty pockets are no mistake to the check", async () => {
+    await page.getByRole("link", { name: /^Check/ }).click();
+    await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false");
+    await expect(page.getByText(/An? empty tile|empty tiles/)).toHaveCount(0);
+    await expect(page.getByRole("img", { name: /photos?: \d+ as sharp/ })).toBeVisible();
+  });
+
   await test.step("each card as its own print, exact to the pixel; or whole pages", async () => {
     await expectKept(page);
     await page.getByRole("link", { name: /Send/ }).click();

@@ -16,6 +16,7 @@ import {
   paintedPage,
   startBook,
   startCollage,
+  typeInto,
 } from "./support/tessip.ts";
 
 /** Whether it was made before or not. */
@@ -152,6 +153,27 @@ test("the files of a book: paused, in a folder, and in one zip after the browser
     for (const name of names) expect((await sharp(Buffer.from(inside[name]!)).metadata()).width).toBe(px);
   });
   await context.close();
+});
+
+test("a poster larger than any canvas is written in bands, whole to its foot", async ({ page }) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(1));
+  await page.getByText("A size of my own").click();
+  await typeInto(page, "Width", "1480 mm");
+  await typeInto(page, "Height", "1480 mm");
+  await page.getByRole("button", { name: "Start this collage" }).click();
+  await arrangeFirst(page, 1);
+  await page.getByRole("link", { name: /^Send/ }).click();
+  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByLabel(/Colours as fine/).uncheck();
+  const { path } = await saved(page, again);
+  const meta = await sharp(path, { limitInputPixels: false }).metadata();
+  expect(meta.width! * meta.height!).toBeGreaterThan(300_000_000);
+  expect(meta.density).toBe(300);
+  const foot = await sharp(path, { limitInputPixels: false })
+    .extract({ left: 4000, top: meta.height! - 2500, width: 2000, height: 1000 })
+    .stats();
+  expect(Math.max(...foot.channels.map((c) => c.stdev))).toBeGreaterThan(3);
 });
 
 const run = (program: string, ...args: string[]): string => execFileSync(program, args, { encoding: "utf8" });

@@ -4,7 +4,15 @@ export { heifExif } from "./heif.ts";
 export { isSrgb, jpegProfile } from "./icc/read-profile.ts";
 export { type PrintColour, printColours, rgbProfile, srgbProfile } from "./icc/rgb-profile.ts";
 export { bareJpeg } from "./jpeg/bare.ts";
-export { JpegEncoder, type JpegWish, mostJpegSidePx } from "./jpeg/encode/jpeg-encoder.ts";
+export {
+  freshRows,
+  JpegEncoder,
+  type JpegWish,
+  jpegEnd,
+  jpegHead,
+  jpegPart,
+  mostJpegSidePx,
+} from "./jpeg/encode/jpeg-encoder.ts";
 export { type ExifThumbnail, exifThumbnail } from "./jpeg/exif-thumbnail.ts";
 export { type JpegFacts, readJpegFacts } from "./jpeg/facts.ts";
 export { BrokenJpeg, hasEnd, type JpegTrouble } from "./jpeg/segments.ts";

@@ -65,7 +65,7 @@ test("a size of one's own is taken or says what is wrong with it", () => {
   expect(own({ heightMm: 5000 })).toBe("sizeTooLarge");
   expect(own({ bleedMm: -1 })).toBe("bleedOutside");
   expect(own({ ppi: 20 })).toBe("ppiOutside");
-  expect(own({ widthMm: 2000, heightMm: 2000, ppi: 300 })).toBe("tooManyPixels");
+  expect(own({ widthMm: 2000, heightMm: 2000, ppi: 600 })).toBe("tooManyPixels");
   const huge = { name: "own", widthMm: 2000, heightMm: 1900, bleedMm: 3 };
   const refusal = ownFormat({ ...huge, ppi: 1200 });
   expect(!refusal.ok && ownFormat({ ...huge, ppi: Number(refusal.facts.fitsPpi) }).ok).toBe(true);

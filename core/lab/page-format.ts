@@ -42,7 +42,7 @@ export function formatFromCard(card: LabCard, size: PrintSize, sideways: boolean
   };
 }
 
-/** What a page of one's own may measure. The pixel limits are those of one browser canvas. */
+/** What a page of one's own may measure. A side is what a JPEG can hold; the pixels are those of a file that can still be handled. */
 export const ownSizeLimits = {
   leastMm: 20,
   mostMm: 2000,
@@ -50,7 +50,7 @@ export const ownSizeLimits = {
   leastPpi: 72,
   mostPpi: 1200,
   mostSidePx: 65_535,
-  mostPixels: 268_000_000,
+  mostPixels: 600_000_000,
 } as const;
 
 export type FormatTrouble = "sizeTooSmall" | "sizeTooLarge" | "bleedOutside" | "ppiOutside" | "tooManyPixels";

@@ -17,8 +17,8 @@ export const printFonts = new FontShelf(fontUrls);
 
 /** A canvas of so many pixels is held by every browser, and costs no more than two photos. */
 const bandPixels = 32_000_000;
-/** Rows of every kind of JPEG go into this many. */
-const rowsTogether = 16;
+/** A JPEG can be coded from every such row on by itself, whatever its kind. */
+const rowsTogether = 256;
 
 /** The fonts of all words on a page; without one of them the file would lack its words. */
 export const facesOn = (page: Page): string[] => [

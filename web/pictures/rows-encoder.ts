@@ -1,5 +1,10 @@
 import {
+  freshRows,
   JpegEncoder,
+  type JpegWish,
+  jpegEnd,
+  jpegHead,
+  jpegPart,
   mostJpegSidePx,
   PngFilter,
   pngChunk,
@@ -10,7 +15,8 @@ import {
   TiffSizeError,
   tiffHead,
 } from "#core/files";
-import type { PictureWish } from "../workers/jobs.ts";
+import type { EncodeJobs, PictureWish } from "../workers/jobs.ts";
+import { portOf, WorkerLine } from "../workers/line.ts";
 import { PrintError } from "./print-error.ts";
 
 type Bytes = Uint8Array<ArrayBuffer>;
@@ -33,14 +39,12 @@ export function rowsEncoder(wish: PictureWish, size: Size): RowsEncoder {
     case "jpeg": {
       if (Math.max(size.widthPx, size.heightPx) > mostJpegSidePx)
         throw new PrintError("tooLargeForKind", `${size.widthPx} × ${size.heightPx}`);
-      const { chroma, progressive } = wish;
-      const encoder = new JpegEncoder({
-        ...size,
-        profile,
-        chroma,
-        progressive,
-        quality: Math.round(100 * wish.quality),
-      });
+      const { chroma } = wish;
+      // A progressive picture is held in memory until it is whole.
+      const progressive = wish.progressive && size.widthPx * size.heightPx <= mostProgressivePixels;
+      const how = { ...size, profile, chroma, quality: Math.round(100 * wish.quality) };
+      if (!progressive) return sideBySide(how);
+      const encoder = new JpegEncoder({ ...how, progressive });
       return { add: async (rows) => encoder.addRows(asBytes(rows)), finish: async () => encoder.finish() };
     }
     case "png":
@@ -64,8 +68,41 @@ export function rowsEncoder(wish: PictureWish, size: Size): RowsEncoder {
   }
 }
 
+const helper = new WorkerLine<EncodeJobs>(() =>
+  portOf(new Worker(new URL("../workers/encode.worker.ts", import.meta.url), { type: "module" })),
+);
+
+/** So few rows are sooner coded here than handed over. */
+const leastShared = 512;
+
+/** A baseline JPEG, of whose bands a helper codes the lower half meanwhile. Bands begin where coding may begin afresh. */
+function sideBySide(wish: Omit<JpegWish, "progressive">): RowsEncoder {
+  const fresh = freshRows(wish);
+  let front = jpegHead(wish);
+  let row = 0;
+  return {
+    add: async (band) => {
+      const rows = asBytes(band);
+      const line = 4 * wish.widthPx;
+      const count = rows.length / line;
+      const half = count < leastShared ? count : Math.ceil(count / 2 / fresh) * fresh;
+      const lower =
+        half < count
+          ? helper.run("jpegPart", { wish, rows: rows.slice(half * line), fromRow: row + half })
+          : Promise.resolve([]);
+      const upper = jpegPart(wish, rows.subarray(0, half * line), row);
+      row += count;
+      const parts = [...front, ...upper, ...(await lower)];
+      front = [];
+      return parts;
+    },
+    finish: async () => [jpegEnd()],
+  };
+}
+
 const asBytes = (rows: ImageDataArray): Uint8ClampedArray => rows as Uint8ClampedArray;
 
+const mostProgressivePixels = 150_000_000;
 const chunkBytes = 1 << 20;
 
 function pngEncoder(wish: Size & { readonly profile: Uint8Array }): RowsEncoder {

@@ -1,7 +1,7 @@
 import type { Way } from "#core/arrange";
 import type { Finding, PageAt, PlacedSharpness, WorkFacts } from "#core/check";
 import type { Look, Page, PrintFile, Project } from "#core/document";
-import type { PrintColour } from "#core/files";
+import type { JpegWish, PrintColour } from "#core/files";
 import type { Framed } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import type { PacePhoto, PaceRow } from "#core/pace";
@@ -87,6 +87,14 @@ export interface PictureWish {
   readonly quality: number;
   readonly chroma: "444" | "420";
   readonly progressive: boolean;
+}
+
+export interface EncodeJobs {
+  /** A stretch of a baseline JPEG, so that two can be coded at the same time. */
+  readonly jpegPart: Job<
+    { readonly wish: Omit<JpegWish, "progressive">; readonly rows: Uint8ClampedArray; readonly fromRow: number },
+    readonly Uint8Array<ArrayBuffer>[]
+  >;
 }
 
 export interface PrintOrder {

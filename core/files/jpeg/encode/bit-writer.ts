@@ -28,6 +28,14 @@ export class BitWriter {
     if (this.#count > 0) this.put((1 << (8 - this.#count)) - 1, 8 - this.#count);
   }
 
+  /** A marker between whole bytes, where no stuffing belongs. */
+  mark(marker: number): void {
+    if (this.#length + 2 > this.#bytes.length) this.#grow();
+    this.#bytes[this.#length] = 0xff;
+    this.#bytes[this.#length + 1] = marker;
+    this.#length += 2;
+  }
+
   /** What was written since it was last taken. */
   take(): Uint8Array<ArrayBuffer> {
     const taken = this.#bytes.slice(0, this.#length);

@@ -4,7 +4,7 @@ import sharp from "sharp";
 import { srgbProfile } from "../../icc/rgb-profile.ts";
 import { readJpegFacts } from "../facts.ts";
 import { codesOf, huffmanFor } from "./huffman.ts";
-import { JpegEncoder, type JpegWish } from "./jpeg-encoder.ts";
+import { freshRows, JpegEncoder, type JpegWish, jpegEnd, jpegHead, jpegPart } from "./jpeg-encoder.ts";
 
 /** A soft picture with an edge and some noise in it. */
 function picture(w: number, h: number, seed = 1): Uint8ClampedArray {
@@ -96,6 +96,21 @@ test("rows may come in any portions; the same picture gives the same bytes", () 
     ),
     { numRuns: 40 },
   );
+});
+
+test("parts that were coded by themselves, put next to each other, are the file that comes out in one go", async () => {
+  for (const chroma of ["444", "420"] as const) {
+    const [w, h] = [90, 1200];
+    const rgba = picture(w, h);
+    const wish = { widthPx: w, heightPx: h, quality: 90, chroma, ppi: 300, profile: srgbProfile() };
+    const whole = encoded(rgba, w, h, { quality: 90, chroma });
+    const step = 2 * freshRows(wish);
+    const parts = [...jpegHead(wish)];
+    for (let y = 0; y < h; y += step) parts.push(...jpegPart(wish, rgba.subarray(4 * w * y, 4 * w * (y + step)), y));
+    expect(Buffer.concat([...parts, jpegEnd()]).equals(whole)).toBe(true);
+    expect(await apart(whole, rgba)).toBeLessThan(6);
+    expect(() => jpegPart(wish, rgba, 8)).toThrow("afresh");
+  }
 });
 
 test("any size at all is read back whole", async () => {

@@ -25,6 +25,40 @@ export class JpegSizeError extends RangeError {
 }
 
 /**
+ * How many rows of pixels a baseline picture has between two places where its coding begins afresh (T.81, B.2.4.4), so
+ * that parts of it can be coded at the same time. A power of two, and at least 32.
+ */
+export function freshRows({ widthPx, chroma }: Pick<JpegWish, "widthPx" | "chroma">): number {
+  const unit = chroma === "444" ? 8 : 16;
+  const across = Math.ceil(widthPx / unit);
+  let units = mostFreshUnits;
+  while (units > 1 && units * across > 0xffff) units /= 2;
+  return units * unit;
+}
+
+const mostFreshUnits = 16;
+
+/**
+ * Rows of a baseline picture that begin `fromRow` pixels down, at a multiple of `freshRows`, as they stand in the file:
+ * what a `JpegEncoder` gives back when these rows are its turn.
+ */
+export function jpegPart(
+  wish: Omit<JpegWish, "progressive">,
+  rgba: Uint8ClampedArray | Uint8Array,
+  fromRow: number,
+): Uint8Array<ArrayBuffer>[] {
+  const rows = rgba.length / (4 * wish.widthPx);
+  const encoder = new JpegEncoder({ ...wish, progressive: false, heightPx: fromRow + rows }, fromRow);
+  return [...encoder.addRows(rgba), ...encoder.finish()];
+}
+
+/** Everything in front of the first row of a baseline picture. */
+export const jpegHead = (wish: Omit<JpegWish, "progressive">): Uint8Array<ArrayBuffer>[] =>
+  new JpegEncoder({ ...wish, progressive: false }).head();
+
+export const jpegEnd = (): Uint8Array<ArrayBuffer> => Uint8Array.of(0xff, 0xd9);
+
+/**
  * A JPEG (ITU-T T.81, JFIF 1.02) from rows of RGBA that come a few at a time, so that a page of any height can be written
  * at bounded memory. Alpha is not looked at. The same rows give the same bytes.
  */
@@ -40,8 +74,14 @@ export class JpegEncoder {
   #leftRows = 0;
   #seen = 0;
   #begun = false;
+  /** Of the next row of units, from the picture's top. */
+  #unitRow = 0;
+  /** Nothing but a stretch of rows is asked for. */
+  readonly #part: boolean;
+  readonly #freshUnits: number;
 
-  constructor(wish: JpegWish) {
+  /** From a row further down, only what stands in the file for the rows from there. */
+  constructor(wish: JpegWish, fromRow?: number) {
     const { widthPx, heightPx } = wish;
     if (!(widthPx >= 1 && heightPx >= 1 && widthPx <= mostJpegSidePx && heightPx <= mostJpegSidePx))
       throw new JpegSizeError(`a JPEG has 1 to ${mostJpegSidePx} pixels a side, not ${widthPx} × ${heightPx}`);
@@ -54,6 +94,12 @@ export class JpegEncoder {
       { id: 3, h: 1, v: 1, quant: chroma, table: 1 },
     ];
     this.#maker = new BlockMaker(widthPx, this.#components);
+    this.#part = fromRow !== undefined;
+    this.#freshUnits = freshRows(wish) / this.#maker.unitPx;
+    this.#unitRow = (fromRow ?? 0) / this.#maker.unitPx;
+    this.#seen = fromRow ?? 0;
+    if (this.#unitRow % this.#freshUnits !== 0)
+      throw new JpegSizeError(`coding does not begin afresh at row ${fromRow}`);
     this.#means = this.#components.map(() => 0);
     this.#left = new Uint8ClampedArray(4 * widthPx * this.#maker.unitPx);
     const writers = tableSpecs.map((spec) => new SymbolWriter(codesOf(spec), this.#bits));
@@ -94,19 +140,24 @@ export class JpegEncoder {
     if (this.#seen !== this.#wish.heightPx)
       throw new JpegSizeError(`${this.#seen} rows came where ${this.#wish.heightPx} were announced`);
     if (this.#leftRows > 0) this.#code(this.#maker.row(this.#left, 0, this.#leftRows));
-    const end = Uint8Array.of(0xff, 0xd9);
-    if (this.#wish.progressive) return [this.#head(), ...this.#allScans(), end];
+    if (this.#wish.progressive) return [this.#front(), ...this.#allScans(), jpegEnd()];
     this.#bits.align();
-    return [...this.#ready(), end];
+    return this.#part ? this.#ready() : [...this.#ready(), jpegEnd()];
+  }
+
+  /** Everything in front of the first row. */
+  head(): Uint8Array<ArrayBuffer>[] {
+    const tables = tableSpecs.map((spec, i) => huffmanSegment(spec, i % 2 === 1, (i >> 1) as 0 | 1));
+    const fresh = Uint8Array.from(segment(0xdd, word(this.#freshUnits * this.#maker.unitsAcross)));
+    return [this.#front(), ...tables, fresh, scanHeader(this.#components, 0, 63)];
   }
 
   #ready(): Uint8Array<ArrayBuffer>[] {
     if (this.#wish.progressive || this.#bits.length === 0) return [];
     const scan = this.#bits.take();
-    if (this.#begun) return [scan];
+    if (this.#begun || this.#part) return [scan];
     this.#begun = true;
-    const tables = tableSpecs.map((spec, i) => huffmanSegment(spec, i % 2 === 1, (i >> 1) as 0 | 1));
-    return [this.#head(), ...tables, scanHeader(this.#components, 0, 63), scan];
+    return [...this.head(), scan];
   }
 
   #code(row: UnitRow): void {
@@ -114,6 +165,12 @@ export class JpegEncoder {
       this.#rows.push(row);
       return;
     }
+    if (this.#unitRow % this.#freshUnits === 0 && this.#unitRow > 0) {
+      this.#bits.align();
+      this.#bits.mark(0xd0 + ((this.#unitRow / this.#freshUnits - 1) % 8));
+      this.#means.fill(0);
+    }
+    this.#unitRow += 1;
     for (let unit = 0; unit < this.#maker.unitsAcross; unit += 1)
       for (let i = 0; i < row.length; i += 1) {
         const blocks = row[i]!;
@@ -190,8 +247,8 @@ export class JpegEncoder {
     }
   }
 
-  /** Everything in front of the first table: density, profile, quantization, size. */
-  #head(): Uint8Array<ArrayBuffer> {
+  /** What both kinds begin with: density, profile, quantization, size. */
+  #front(): Uint8Array<ArrayBuffer> {
     const { widthPx, heightPx, ppi, profile, progressive } = this.#wish;
     const density = Math.round(ppi);
     const jfif = [0x4a, 0x46, 0x49, 0x46, 0, 1, 2, 1, ...word(density), ...word(density), 0, 0];
