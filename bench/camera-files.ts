@@ -3,9 +3,13 @@ import { join } from "node:path";
 import sharp from "sharp";
 import { sampleFolder } from "../e2e/support/files.ts";
 
-/** Twelve pictures, each written many times with another comment, so that no two files are the same. */
-export async function makeFiles(count: number, folder: string): Promise<string[]> {
-  const names = (await readdir(sampleFolder)).filter((f) => f.startsWith("HLD_01")).slice(0, 12);
+/** So many pictures of 12 megapixels, each written as often as it takes with another comment, so that no two files are the same. */
+export async function makeFiles(count: number, folder: string, pictures = 12): Promise<string[]> {
+  const names = (await readdir(sampleFolder))
+    .filter((f) => /^HLD_0[01]\d\d\.jpg$/.test(f))
+    .sort()
+    .reverse()
+    .slice(0, pictures);
   const bases = await Promise.all(
     names.map((f) =>
       sharp(join(sampleFolder, f)).rotate().resize(4000, 3000, { fit: "cover" }).jpeg({ quality: 88 }).toBuffer(),

@@ -41,7 +41,7 @@ async function bare(): Promise<number> {
 
 await inBrowser(4191, async ({ url, open, folder }) => {
   await mkdir(join(folder, "files"));
-  const files = await makeFiles(bookPhotos, join(folder, "files"));
+  const files = await makeFiles(bookPhotos, join(folder, "files"), bookPhotos);
   const { page } = await open("profile");
   await page.goto(url);
   await chooseFiles(page, files.slice(0, photos));
@@ -90,11 +90,13 @@ await inBrowser(4191, async ({ url, open, folder }) => {
     await page.getByRole("button", { name: /^Save the PDF/ }).click();
     path = await (await saving).path();
   });
-  const megabytes = (await readFile(path)).length / 1e6;
+  const bytes = await readFile(path);
+  // Near twins are not placed, so fewer go in than were brought along.
+  const inside = bytes.toString("latin1").split("/DCTDecode").length - 1;
   const from = performance.now();
   const plain = await PDFDocument.create();
   const images = [];
-  for (const file of files) images.push(await plain.embedJpg(await readFile(file)));
+  for (const file of files.slice(0, inside)) images.push(await plain.embedJpg(await readFile(file)));
   for (let i = 0; i < 60; i += 1) {
     const sheet = plain.addPage([600, 600]);
     for (const image of images.slice(2 * i, 2 * i + 2)) sheet.drawImage(image, { x: 0, y: 0, width: 200, height: 150 });
@@ -102,6 +104,6 @@ await inBrowser(4191, async ({ url, open, folder }) => {
   await plain.save();
   const bareMs = performance.now() - from;
   out(
-    `PDF of 60 pages, ${bookPhotos} photos, ${megabytes.toFixed(0)} MB: ${(pdf.ms / 1000).toFixed(1)} s, pdf-lib's bare embedding ${(bareMs / 1000).toFixed(1)} s: ${(pdf.ms / bareMs).toFixed(2)} times; at most ${pdf.mostMb.toFixed(0)} MB in all processes`,
+    `PDF of 60 pages, ${inside} photos, ${(bytes.length / 1e6).toFixed(0)} MB: ${(pdf.ms / 1000).toFixed(1)} s, pdf-lib's bare embedding ${(bareMs / 1000).toFixed(1)} s: ${(pdf.ms / bareMs).toFixed(2)} times; at most ${pdf.mostMb.toFixed(0)} MB in all processes`,
   );
 });

@@ -80,18 +80,28 @@ export async function paintBands(
       ctx.clip();
       ctx.translate(dx, dy);
       const here = chain(toPixels, translation(dx, dy));
-      for (const step of steps) {
-        doing.signal.throwIfAborted();
-        if (step.draw === "photo") {
-          if (reaches(step.clip, here, rows)) {
-            // One photo at a time, so that memory does not grow with the page.
-            const picture = await pictureFor(byId.get(step.photoId)!, longSidePx(step.matrix, toPixels));
-            paintStep(ctx, step, { picture: picture.image });
-            picture.close();
-          }
-        } else paintStep(ctx, step, step.draw === "words" ? { face: printFonts.face(step.face) } : {});
-        done += 1;
-        doing.progress((from + (rows * done) / stepsOf(drawings)) / heightPx);
+      const pictures = aheadOf(
+        steps.flatMap((step) =>
+          step.draw === "photo" && reaches(step.clip, here, rows)
+            ? [() => pictureFor(byId.get(step.photoId)!, longSidePx(step.matrix, toPixels))]
+            : [],
+        ),
+      );
+      try {
+        for (const step of steps) {
+          doing.signal.throwIfAborted();
+          if (step.draw === "photo") {
+            if (reaches(step.clip, here, rows)) {
+              const picture = await pictures.next();
+              paintStep(ctx, step, { picture: picture.image });
+              picture.close();
+            }
+          } else paintStep(ctx, step, step.draw === "words" ? { face: printFonts.face(step.face) } : {});
+          done += 1;
+          doing.progress((from + (rows * done) / stepsOf(drawings)) / heightPx);
+        }
+      } finally {
+        pictures.drop();
       }
       ctx.restore();
     }
@@ -101,6 +111,30 @@ export async function paintBands(
     doing.signal.throwIfAborted();
     await take(data, from);
   }
+}
+
+/**
+ * Pictures one after the other, the next being decoded while one is drawn: two in memory at most, so that it does not grow
+ * with the page.
+ */
+function aheadOf(decodes: readonly (() => Promise<Decoded>)[]) {
+  let at = 0;
+  let coming: Promise<Decoded> | undefined;
+  const begin = () => {
+    coming = decodes[at]?.();
+    // Whoever asks for it hears why it failed.
+    coming?.catch(() => {});
+    at += 1;
+  };
+  return {
+    next: async (): Promise<Decoded> => {
+      if (!coming) begin();
+      const picture = await coming!;
+      begin();
+      return picture;
+    },
+    drop: () => void coming?.then((p) => p.close()).catch(() => {}),
+  };
 }
 
 const stepsOf = (drawings: readonly { readonly steps: readonly DrawStep[] }[]): number =>

@@ -39,8 +39,10 @@ export function codeDc(difference: number, to: SymbolSink): void {
 
 /** T.81, F.1.2.2: all other coefficients of a block, by runs of zeros. */
 export function codeAc(blocks: Int16Array, at: number, to: SymbolSink): void {
+  let last = 63;
+  while (last > 0 && blocks[at + zigzag[last]!] === 0) last -= 1;
   let zeros = 0;
-  for (let k = 1; k < 64; k += 1) {
+  for (let k = 1; k <= last; k += 1) {
     const v = blocks[at + zigzag[k]!]!;
     if (v === 0) {
       zeros += 1;
@@ -51,7 +53,7 @@ export function codeAc(blocks: Int16Array, at: number, to: SymbolSink): void {
     to.symbol((zeros << 4) | size, (v < 0 ? v - 1 : v) & ((1 << size) - 1), size);
     zeros = 0;
   }
-  if (zeros > 0) to.symbol(0, 0, 0);
+  if (last < 63) to.symbol(0, 0, 0);
 }
 
 const longestRun = 0x7fff;
