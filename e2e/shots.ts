@@ -34,9 +34,6 @@ try {
   await page.goto("/");
   await page.getByRole("button", { name: "Take the sample photos" }).waitFor();
   await shot(page, "start-empty");
-  await page.goto("/photos");
-  await page.getByRole("button", { name: "Take the sample photos" }).waitFor();
-  await shot(page, "photos-empty");
   await takeSample(page);
   await page.goto("/");
   await startCollage(page, "Hollow Oak Posters", "18 × 24 in", "Sideways");
@@ -80,6 +77,7 @@ try {
   await page.getByRole("button", { name: "Make 2 pages" }).click();
   await shot(page, "pages-several");
   await page.getByRole("link", { name: /Send/ }).click();
+  await page.getByRole("button", { name: "Otherwise" }).click();
   await shot(page, "send");
   await page.getByRole("link", { name: "To all your work" }).click();
   await page.getByText("Pocket pages", { exact: true }).click();
@@ -109,6 +107,9 @@ try {
   await page.keyboard.press("Escape");
   await page.getByRole("option", { name: "The cover" }).click();
   await shot(page, "cover");
+  await page.getByRole("link", { name: /^Check/ }).click();
+  await page.locator("[data-testid=findings][aria-busy=false]").waitFor();
+  await shot(page, "check");
   await page.getByRole("button", { name: "More about this work" }).click();
   await page.getByRole("menuitem", { name: "Read through" }).click();
   for (let i = 0; i < 4; i += 1) {
