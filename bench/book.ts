@@ -45,6 +45,14 @@ await inBrowser(4194, async ({ url, open }) => {
       "add two pages",
       await frameWork(page, () => page.getByRole("button", { name: "Add 2 pages, and keep the sides" }).click()),
     ],
+    [
+      "check it all",
+      await frameWork(page, async () => {
+        await page.getByRole("link", { name: /^Check/ }).click();
+        await page.locator("[data-testid=findings][aria-busy=false]").waitFor({ timeout: 120_000 });
+        await page.getByRole("link", { name: /^Pages/ }).click();
+      }),
+    ],
     ["open overview", await frameWork(page, () => page.getByRole("link", { name: "Overview" }).click())],
     [
       "scroll overview",

@@ -1,3 +1,5 @@
+import { execFileSync } from "node:child_process";
+import { join } from "node:path";
 import { expect, type Locator, type Page, test } from "@playwright/test";
 import { samplePhotos } from "./support/files.ts";
 import {
@@ -8,6 +10,7 @@ import {
   pace,
   startBook,
   startCollage,
+  takeSample,
   tiles,
   undoButton,
 } from "./support/tessip.ts";
@@ -176,5 +179,64 @@ test("a book is checked for binding, cover, blank pages and originals; many are 
     await expect(page.getByText("They come from the old computer tomorrow").first()).toBeVisible();
     await undoButton(page).click();
     await expect(gone).toBeVisible();
+  });
+});
+
+test("the sample's book and pocket pages: checked, mended and made into files", async ({ page }, info) => {
+  await page.goto("/");
+  await takeSample(page);
+  await page.getByRole("button", { name: "Make an example book and pocket pages" }).click();
+  await page.getByRole("link", { name: "Open Our year on the Marigold" }).click();
+
+  await test.step("the book: what prints soft is taken away, and nothing goes wrong any more", async () => {
+    await expect(station(page)).toContainText("2 to fix");
+    await toCheck(page);
+    const soft = kind(page, /photos? that prints? soft/);
+    for (let left = 2; left > 0; left -= 1) {
+      await soft
+        .getByRole("button", { name: /^Go there/ })
+        .last()
+        .click();
+      await expect(tiles(page).and(page.locator("[aria-selected=true]"))).toHaveCount(1);
+      await page.keyboard.press("Shift+Delete");
+      await expectUndo(page, "Took away a tile");
+      await toCheck(page);
+    }
+    await expect(soft).toHaveCount(0);
+    await expect(page.getByRole("region", { name: "Goes wrong on paper" })).toHaveCount(0);
+    await expect(page.getByRole("region", { name: "Good to know" })).toBeVisible();
+  });
+
+  await test.step("as one small PDF with its cover, as other programs read it", async () => {
+    await page.getByRole("link", { name: /^Send/ }).click();
+    await page.getByRole("button", { name: "Otherwise" }).click();
+    await page.getByRole("combobox", { name: "Kind of file" }).selectOption("pdf");
+    await page.getByLabel("Small, to read on screen").check();
+    const download = page.waitForEvent("download", { timeout: 200_000 });
+    await page.getByRole("button", { name: "Save the PDF to disk" }).click();
+    const path = join(info.outputDir, "book.pdf");
+    await (await download).saveAs(path);
+    expect(execFileSync("pdfinfo", [path], { encoding: "utf8" })).toMatch(/Pages:\s+41/);
+    expect(execFileSync("qpdf", ["--check", path], { encoding: "utf8" })).toContain("No syntax or stream encoding");
+    expect(execFileSync("pdftotext", [path, "-"], { encoding: "utf8" })).toContain("Our year on the Marigold");
+  });
+
+  await test.step("the pocket pages: a card whose words are too small is mended, and a page goes out whole", async () => {
+    await page.getByRole("link", { name: "To all your work" }).click();
+    await page.getByRole("link", { name: "Open The kitchen drawer" }).click();
+    await tiles(page).first().click();
+    await page.keyboard.press("Delete");
+    await page.getByRole("button", { name: "Write here" }).click();
+    await page.keyboard.type("Tea at the lock");
+    await page.keyboard.press("Escape");
+    const size = page.getByRole("textbox", { name: "Size, pt" });
+    await size.fill("4");
+    await size.press("Enter");
+    await toCheck(page);
+    await kind(page, /Very small words/)
+      .getByRole("button", { name: "Make the words larger" })
+      .click();
+    await expect(kind(page, /Very small words/)).toHaveCount(0);
+    await expectUndo(page, "Mended a finding");
   });
 });

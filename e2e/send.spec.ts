@@ -29,6 +29,24 @@ async function saved(page: Page, button: string | RegExp): Promise<{ readonly na
   return { name: file.suggestedFilename(), path: await file.path() };
 }
 
+/** A collage with a title, on its way to be sent; gives back how it looks. */
+async function titledCollage(page: Page, photos: number, title: string): Promise<Buffer> {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(photos));
+  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
+  await arrangeFirst(page, photos);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "A title" }).click();
+  await page.keyboard.type(title);
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Escape");
+  await expectKept(page);
+  const onScreen = await paintedPage(page);
+  await page.getByRole("link", { name: /^Send/ }).click();
+  await page.getByRole("button", { name: "Otherwise" }).click();
+  return onScreen;
+}
+
 test("a page as JPEG, PNG and TIFF, in other colours and without bleed, each read back by another program", async ({
   page,
 }) => {
@@ -181,19 +199,7 @@ const run = (program: string, ...args: string[]): string => execFileSync(program
 test("a PDF: boxes, intent and fonts as other programs read them, words as text, JPEGs untouched, the same picture as on screen", async ({
   page,
 }, info) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(5));
-  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
-  await arrangeFirst(page, 5);
-  await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "A title" }).click();
-  await page.keyboard.type("First light, afloat");
-  await page.keyboard.press("Escape");
-  await page.keyboard.press("Escape");
-  await expectKept(page);
-  const onScreen = await paintedPage(page);
-  await page.getByRole("link", { name: /^Send/ }).click();
-  await page.getByRole("button", { name: "Otherwise" }).click();
+  const onScreen = await titledCollage(page, 5, "First light, afloat");
   await page.getByRole("combobox", { name: "Kind of file" }).selectOption("pdf");
   const { name, path } = await saved(page, again);
   expect(name).toBe("My-collage.pdf");
@@ -248,19 +254,7 @@ test("a PDF: boxes, intent and fonts as other programs read them, words as text,
 test("a page to go on with elsewhere: a drawing with its photos inside, and layers one over the other", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(3));
-  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
-  await arrangeFirst(page, 3);
-  await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "A title" }).click();
-  await page.keyboard.type("Moored & <dry>");
-  await page.keyboard.press("Escape");
-  await page.keyboard.press("Escape");
-  await expectKept(page);
-  const onScreen = await paintedPage(page);
-  await page.getByRole("link", { name: /^Send/ }).click();
-  await page.getByRole("button", { name: "Otherwise" }).click();
+  const onScreen = await titledCollage(page, 3, "Moored & <dry>");
   const kind = page.getByRole("combobox", { name: "Kind of file" });
 
   await test.step("SVG, drawn by another program", async () => {

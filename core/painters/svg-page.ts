@@ -56,17 +56,13 @@ const fine = (v: number): string =>
     .replace(/^-0$/, "0");
 const matrixOf = ({ a, b, c, d, e, f }: Matrix): string => `matrix(${[a, b, c, d, e, f].map(fine).join(" ")})`;
 
-const pathOf = (path: PathData): string =>
-  path
-    .map((s) =>
-      s[0] === "Z"
-        ? "z"
-        : `${s[0]}${s
-            .slice(1)
-            .map((v) => num(v as number))
-            .join(" ")}`,
-    )
-    .join("");
+const segmentOf = (s: PathData[number], write: (v: number) => string): string => {
+  const [letter, ...values] = s as readonly [string, ...number[]];
+  return letter === "Z" ? "z" : `${letter}${values.map(write).join(" ")}`;
+};
+
+/** In mm; or in shares of a letter's size, which need more decimals. */
+const pathOf = (path: PathData, write = num): string => path.map((s) => segmentOf(s, write)).join("");
 
 function stepSvg(step: DrawStep, supply: SvgSupply, clip: (path: string) => string): string {
   switch (step.draw) {
@@ -86,22 +82,9 @@ function stepSvg(step: DrawStep, supply: SvgSupply, clip: (path: string) => stri
       const letters = step.glyphs.map((g) => {
         const at = multiply(translation(g.x, g.y), scaling(step.sizeMm, step.sizeMm));
         const path = face.outline(g.file, g.id);
-        return path.length === 0 ? "" : `<path transform="${matrixOf(at)}" d="${fineOutline(path)}"/>`;
+        return path.length === 0 ? "" : `<path transform="${matrixOf(at)}" d="${pathOf(path, fine)}"/>`;
       });
       return `<g role="img" aria-label="${escaped(step.text)}" fill="${step.colour}" transform="${matrixOf(step.matrix)}">${letters.join("")}</g>`;
     }
   }
 }
-
-/** An outline in shares of the letter's size needs more decimals than one in mm. */
-const fineOutline = (path: PathData): string =>
-  path
-    .map((s) =>
-      s[0] === "Z"
-        ? "z"
-        : `${s[0]}${s
-            .slice(1)
-            .map((v) => fine(v as number))
-            .join(" ")}`,
-    )
-    .join("");

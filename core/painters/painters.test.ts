@@ -1,0 +1,90 @@
+import { expect, test } from "@jest/globals";
+import fc from "fast-check";
+import sharp from "sharp";
+import { bleedBox } from "#core/lab";
+import { type DrawStep, scene } from "#core/scene";
+import { factsOf, holding, lying, photo, tile } from "../check/check.fixture.ts";
+import { collage, squareFormat } from "../document/project.fixture.ts";
+import { cutMarks, oraStack, pdfContent, svgOf } from "./index.ts";
+
+const project = collage([1]);
+const known = factsOf([photo("p")]);
+const identity = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+
+const partOf = (steps: readonly DrawStep[]) => ({ dx: 0, dy: 0, clip: bleedBox(squareFormat), steps });
+const steps = (background: string): readonly DrawStep[] =>
+  scene(
+    {
+      ...lying(project, "page", [
+        tile("c", { x: 50, y: 60, w: 100, h: 80 }, { kind: "colour", colour: "#b2472a" }),
+        tile("p", { x: 160, y: 60, w: 90, h: 60 }, holding("p")),
+      ]),
+      look: { ...project.style, background },
+    },
+    squareFormat,
+    known,
+  ).steps;
+
+test("an SVG drawn by another program has each colour where its tile lies", async () => {
+  const box = bleedBox(squareFormat);
+  const supply = { photo: () => undefined, face: () => undefined };
+  const svg = svgOf({ box, title: "A & <b>\u0000", parts: [partOf(steps("#102030"))] }, supply);
+  const { data, info } = await sharp(Buffer.from(svg))
+    .resize(312, 312)
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const at = (x: number, y: number) => {
+    const i =
+      3 *
+      (Math.round(((y - box.y) / box.h) * info.height) * info.width + Math.round(((x - box.x) / box.w) * info.width));
+    return [...data.subarray(i, i + 3)];
+  };
+  expect(at(20, 20)).toEqual([0x10, 0x20, 0x30]);
+  expect(at(100, 100)).toEqual([0xb2, 0x47, 0x2a]);
+  expect(svg).toContain("<title>A &#38; &#60;b&#62;</title>");
+});
+
+test("a PDF's content opens and closes everything, and leaves out what it has no file of", () => {
+  const names = { photo: () => undefined, glyph: () => undefined, alpha: () => "A1" };
+  const content = pdfContent({ parts: [partOf(steps("#ffffff"))], toPoints: identity, marks: [] }, names);
+  const count = (op: RegExp) => content.match(op)?.length ?? 0;
+  expect(count(/\bq\b/g)).toBe(count(/\bQ\b/g));
+  expect(content).not.toContain("Do");
+  const placed = pdfContent(
+    { parts: [partOf(steps("#ffffff"))], toPoints: identity, marks: [[0, 0, 1, 1]] },
+    { ...names, photo: () => ({ name: "P9", toUnit: identity }) },
+  );
+  expect(placed).toContain("/P9 Do");
+  expect(placed).toMatch(/0 0 m 1 1 l S/);
+});
+
+test("cut marks lie outside of all that is printed, in line with the cut", () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 20, max: 900, noNaN: true }),
+      fc.double({ min: 20, max: 900, noNaN: true }),
+      fc.double({ min: 0, max: 10, noNaN: true }),
+      (w, h, bleedMm) => {
+        const marks = cutMarks({ x: 0, y: 0, w, h }, bleedMm);
+        expect(marks).toHaveLength(8);
+        for (const [x0, y0, x1, y1] of marks) {
+          const upright = x0 === x1 && (x0 === 0 || x0 === w);
+          const level = y0 === y1 && (y0 === 0 || y0 === h);
+          expect(upright || level).toBe(true);
+          const out = (v: number, most: number) => v < -bleedMm || v > most + bleedMm;
+          expect(upright ? out(y0, h) && out(y1, h) : out(x0, w) && out(x1, w)).toBe(true);
+        }
+      },
+    ),
+  );
+});
+
+test("layers are listed from front to back, whatever their names", () => {
+  const size = { widthPx: 20, heightPx: 10, ppi: 300 };
+  const layer = (name: string, i: number) => ({ name, path: `data/${i}.png`, x: 0, y: 0 });
+  const stack = oraStack(size, ["ground", 'a "b" & <c>\u0007'].map(layer));
+  expect([...stack.matchAll(/src="([^"]+)"/g)].map((m) => m[1])).toEqual(["data/1.png", "data/0.png"]);
+  expect(stack).toContain('name="a &#34;b&#34; &#38; &#60;c&#62; "');
+  expect(stack).toContain('w="20" h="10" xres="300"');
+});
