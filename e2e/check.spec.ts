@@ -192,7 +192,8 @@ test("the sample's book and pocket pages: checked, mended and made into files", 
     await expect(station(page)).toContainText("2 to fix");
     await toCheck(page);
     const soft = kind(page, /photos? that prints? soft/);
-    for (let left = 2; left > 0; left -= 1) {
+    // Those beside it take its room, and may become too large themselves.
+    for (let most = 6; most > 0 && (await soft.count()) > 0; most -= 1) {
       await soft
         .getByRole("button", { name: /^Go there/ })
         .last()

@@ -3,9 +3,10 @@ import type { PictureWish } from "../workers/jobs.ts";
 import { PrintError } from "./print-error.ts";
 
 const cells = 4;
-const stride = 16;
+/** Every so many rows are enough: what lies on a page is higher than that. */
+const stride = 3;
 /** What an encoder at the lowest quality leaves of a mean. */
-const mostApart = 6;
+const mostApart = 8;
 const headBytes = 200_000;
 
 /** The mean colours of a coarse grid over a picture, gathered while its rows go by. */
@@ -24,13 +25,26 @@ export class CoarseLook {
 
   add(rgba: ArrayLike<number>, from: number): void {
     const rows = rgba.length / (4 * this.#width);
-    for (let y = (this.#every - (from % this.#every)) % this.#every; y < rows; y += this.#every)
-      for (let x = 0; x < this.#width; x += this.#every) {
-        const cell = Math.floor((cells * (from + y)) / this.#height) * cells + Math.floor((cells * x) / this.#width);
-        const i = 4 * (y * this.#width + x);
-        for (let c = 0; c < 3; c += 1) this.#sums[3 * cell + c]! += rgba[i + c]!;
-        this.#counts[cell]! += 1;
-      }
+    for (let y = (this.#every - (from % this.#every)) % this.#every; y < rows; y += this.#every) {
+      const row = Math.floor((cells * (from + y)) / this.#height) * cells;
+      for (let column = 0; column < cells; column += 1) this.#addStretch(rgba, y, row + column, column);
+    }
+  }
+
+  /** That part of a line that lies in one cell. */
+  #addStretch(rgba: ArrayLike<number>, y: number, cell: number, column: number): void {
+    const x0 = Math.ceil((column * this.#width) / cells);
+    const x1 = Math.ceil(((column + 1) * this.#width) / cells);
+    let [r, g, b] = [0, 0, 0];
+    for (let x = x0, i = 4 * (y * this.#width + x0); x < x1; x += 1, i += 4) {
+      r += rgba[i]!;
+      g += rgba[i + 1]!;
+      b += rgba[i + 2]!;
+    }
+    this.#sums[3 * cell]! += r;
+    this.#sums[3 * cell + 1]! += g;
+    this.#sums[3 * cell + 2]! += b;
+    this.#counts[cell]! += x1 - x0;
   }
 
   /** The largest distance of any cell's mean from the other's. */

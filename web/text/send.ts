@@ -51,6 +51,7 @@ export const send = {
   somePages: "Some pages",
   whichSome: "Pages, as 1-4, 8",
   noneOfThose: "There is no such page. Type numbers, or from and to: 1-4, 8.",
+  theCover: "The cover",
   pageOf: (n: number, of: number) => `Page ${n} of ${of}`,
   pageBefore: "The page before",
   pageAfter: "The page after",

@@ -39,6 +39,7 @@ interface Known {
 
 /** After the last change, so that a drag or typing is not checked letter by letter. */
 const restMs = 350;
+const againMs = 3000;
 const pagesAtOnce = 12;
 const coloursAtOnce = 6;
 /** A twin has to be worth the change. */
@@ -99,7 +100,8 @@ export class Checker {
         await this.#lookOnce();
       } while (this.#again && !this.#left.signal.aborted);
     } catch {
-      // A worker that died, or the place was left: the next change asks again.
+      // A worker that died is started anew; where the project was left nobody asks any more.
+      if (!this.#left.signal.aborted) this.#soon = setTimeout(() => void this.#look(), againMs);
     } finally {
       this.#running = false;
     }

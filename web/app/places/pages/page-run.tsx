@@ -11,7 +11,7 @@ import {
 import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { LayoutGrid, Plus } from "lucide-react";
-import { type KeyboardEvent, memo, useEffect, useMemo, useRef } from "react";
+import { type KeyboardEvent, memo, useDeferredValue, useEffect, useMemo, useRef } from "react";
 import { Link, useParams } from "react-router";
 import { countLeaves, formatOf, type Page } from "#core/document";
 import { type PageFormat, seenBox } from "#core/lab";
@@ -41,7 +41,8 @@ const numberPx = 37;
 export function PageRun() {
   const kit = useKit();
   const session = useSession();
-  const project = useProject((s) => s.project);
+  // The open page comes first, and its row a moment later: a book has a hundred of them.
+  const project = useDeferredValue(useProject((s) => s.project));
   const { pages, kind } = project;
   const open = useProject((s) => openPage(s).id);
   const list = useRef<HTMLDivElement>(null);
@@ -49,9 +50,10 @@ export function PageRun() {
   const rows = useMemo(() => rowsOf(project), [project]);
   const keys = useMemo(() => rows.map((r) => r.key), [rows]);
   const of = countLeaves(pages);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the row of a page that was just added comes a moment after it
   useEffect(() => {
     list.current?.querySelector(`[data-page="${open}"]`)?.scrollIntoView({ block: "nearest" });
-  }, [open]);
+  }, [open, pages]);
   if (pages.length < 2 && kind !== "book") return null;
 
   const moveRow = (key: string, to: number) => {
@@ -73,14 +75,15 @@ export function PageRun() {
       );
   };
   const onKeyDown = (e: KeyboardEvent) => {
-    const at = pages.findIndex((p) => p.id === open);
+    const now = session.state.getState().project.pages;
+    const at = now.findIndex((p) => p.id === open);
     const row = rows.findIndex((r) => r.pages.some((p) => p.id === open));
     const by = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 }[e.key];
     if (by !== undefined && e.altKey) {
       if (rows[row] && rows[row + by]) moveRow(rows[row].key, row + by);
     } else if (by !== undefined) {
-      openThe(kit, session, pages[at + by]);
-      const next = pages[at + by]?.id ?? open;
+      openThe(kit, session, now[at + by]);
+      const next = now[at + by]?.id ?? open;
       requestAnimationFrame(() => list.current?.querySelector<HTMLElement>(`[data-page="${next}"]`)?.focus());
     } else if (e.key === "Delete") removeThePage(kit, session);
     else return;

@@ -115,12 +115,12 @@ function Pager({ page }: { readonly page: Page }) {
         size="sm"
         variant="outline"
         aria-label={words.pageBefore}
-        disabled={at === 0}
+        disabled={at <= 0}
         onClick={() => stepPage(kit, session, -1)}
       >
         <ChevronLeft size={18} />
       </IconButton>
-      {words.pageOf(at + 1, pages.length)}
+      {at < 0 ? words.theCover : words.pageOf(at + 1, pages.length)}
       <IconButton
         size="sm"
         variant="outline"
