@@ -1,21 +1,22 @@
 import { Box, chakra, Flex, HStack, IconButton, Text } from "@chakra-ui/react";
 import { Check, CircleAlert, LoaderCircle, Redo2, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
-import { Link, NavLink, useLocation, useParams } from "react-router";
+import { Link, useLocation, useParams } from "react-router";
 import { useStore } from "zustand";
-import type { Weight } from "#core/check";
 import { emptyTiles, nextRedo, nextUndo } from "#core/document";
 import { deedWords } from "../../text/photos.ts";
 import { common, history as historyWords, keeping as keepingWords, stepWords, walk } from "../../text/places.ts";
 import { useKit } from "../kit.ts";
-import { useCheck, useFindings } from "../state/check-hooks.ts";
 import { shown, useLibrary, useMaybeSession } from "../state/hooks.ts";
 import type { LibraryStep } from "../state/library.ts";
 import { isSent, type ProjectSession, type ProjectState } from "../state/project-session.ts";
 import { clock } from "./dates.ts";
 import { KeysSheet } from "./keys-sheet.tsx";
+import { Station } from "./station.tsx";
 import { Tip } from "./tip.tsx";
 
+// What the check needs comes after the first screen.
+const CheckStation = lazy(() => import("./check-station.tsx").then((m) => ({ default: m.CheckStation })));
 const WorkMenu = lazy(() => import("./work/work-menu.tsx").then((m) => ({ default: m.WorkMenu })));
 
 /** The walk through the job and its state at once. */
@@ -77,7 +78,9 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
         <Way />
         <Station to={`/work/${projectId}/pages`} name={walk.pages} state={tiles} />
         <Way />
-        <CheckStation to={`/work/${projectId}/check`} />
+        <Suspense fallback={<Station to={`/work/${projectId}/check`} name={walk.check} state={walk.checking} />}>
+          <CheckStation to={`/work/${projectId}/check`} />
+        </Suspense>
         <Way />
         <Station to={`/work/${projectId}/send`} name={walk.send} state={sent ? walk.sent : walk.notSent} />
       </HStack>
@@ -93,15 +96,6 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
   );
 }
 
-function CheckStation({ to }: { readonly to: string }) {
-  const { open } = useFindings();
-  const looking = useCheck((s) => s.looking);
-  const count = (weight: Weight) => open.filter((f) => f.weight === weight).length;
-  const [wrong, doubts] = [count("wrong"), count("doubt")];
-  const state = looking && open.length === 0 ? walk.checking : walk.toFix(wrong, doubts);
-  return <Station to={to} name={walk.check} state={state} tone={wrong > 0 ? "clay.600" : undefined} />;
-}
-
 /** A sentence, so that what shows it is drawn again only when it changes. */
 function tileWords(s: ProjectState): string {
   const { pages } = shown(s);
@@ -111,45 +105,6 @@ function tileWords(s: ProjectState): string {
 }
 
 const Way = () => <Box aria-hidden w="34px" h="2px" bg="oat.400" mx="1" borderRadius="full" />;
-
-interface StationProps {
-  readonly to: string;
-  readonly name: string;
-  readonly state: string;
-  readonly tone?: string | undefined;
-}
-
-function Station({ to, name, state, tone }: StationProps) {
-  return (
-    <NavLink to={to}>
-      {({ isActive }) => (
-        <Box
-          px="3"
-          py="1"
-          borderRadius="soft"
-          bg={isActive ? "oat.200" : "transparent"}
-          _hover={{ bg: "oat.200" }}
-          lineHeight="1.15"
-          textAlign="center"
-          minW="92px"
-        >
-          <Text as="span" display="block" fontWeight="600" fontSize="15px" color={isActive ? "ink.900" : "ink.700"}>
-            {name}
-          </Text>
-          <Text
-            as="span"
-            display="block"
-            fontSize="12.5px"
-            color={tone ?? "fg.subtle"}
-            fontVariantNumeric="tabular-nums"
-          >
-            {state}
-          </Text>
-        </Box>
-      )}
-    </NavLink>
-  );
-}
 
 function ProjectName({ session }: { readonly session: ProjectSession }) {
   const name = useStore(session.state, (s) => s.project.name);

@@ -1,0 +1,42 @@
+import { Box, Text } from "@chakra-ui/react";
+import { NavLink } from "react-router";
+
+interface StationProps {
+  readonly to: string;
+  readonly name: string;
+  readonly state: string;
+  readonly tone?: string | undefined;
+}
+
+/** A place of the walk through the job, and how things stand there. */
+export function Station({ to, name, state, tone }: StationProps) {
+  return (
+    <NavLink to={to}>
+      {({ isActive }) => (
+        <Box
+          px="3"
+          py="1"
+          borderRadius="soft"
+          bg={isActive ? "oat.200" : "transparent"}
+          _hover={{ bg: "oat.200" }}
+          lineHeight="1.15"
+          textAlign="center"
+          minW="92px"
+        >
+          <Text as="span" display="block" fontWeight="600" fontSize="15px" color={isActive ? "ink.900" : "ink.700"}>
+            {name}
+          </Text>
+          <Text
+            as="span"
+            display="block"
+            fontSize="12.5px"
+            color={tone ?? "fg.subtle"}
+            fontVariantNumeric="tabular-nums"
+          >
+            {state}
+          </Text>
+        </Box>
+      )}
+    </NavLink>
+  );
+}
