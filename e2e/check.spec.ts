@@ -22,7 +22,8 @@ const kind = (page: Page, title: string | RegExp): Locator =>
 
 async function toCheck(page: Page): Promise<void> {
   await station(page).click();
-  await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false");
+  // While faces are still being looked for among many photos, pages are looked at again and again.
+  await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false", { timeout: 180_000 });
 }
 
 test("a collage is checked as it is edited: findings with pictures, mended by a click, accepted until the place changes", async ({
@@ -157,7 +158,7 @@ test("a book is checked for binding, cover, blank pages and originals; many are 
       db.close();
     });
     await page.reload();
-    await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false");
+    await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false", { timeout: 180_000 });
     const gone = kind(page, /\d+ photos whose files are gone/);
     await expect(gone).toContainText("Bring it in again, or put another in its place.");
     await gone
@@ -189,7 +190,7 @@ test("the sample's book and pocket pages: checked, mended and made into files", 
   await page.getByRole("link", { name: "Open Our year on the Marigold" }).click();
 
   await test.step("the book: what prints soft is taken away, and nothing goes wrong any more", async () => {
-    await expect(station(page)).toContainText("2 to fix");
+    await expect(station(page)).toContainText("2 to fix", { timeout: 180_000 });
     await toCheck(page);
     const soft = kind(page, /photos? that prints? soft/);
     // Those beside it take its room, and may become too large themselves.

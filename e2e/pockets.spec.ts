@@ -103,7 +103,7 @@ test("pocket pages: a pattern with true sizes, filled, a photo through several, 
 
   await test.step("empty pockets are no mistake to the check", async () => {
     await page.getByRole("link", { name: /^Check/ }).click();
-    await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false");
+    await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false", { timeout: 180_000 });
     await expect(page.getByText(/An? empty tile|empty tiles/)).toHaveCount(0);
     await expect(page.getByRole("img", { name: /photos?: \d+ as sharp/ })).toBeVisible();
   });
