@@ -280,6 +280,26 @@ test("words on a spine that is too narrow for them are found and taken off", () 
   expect(formatOf(titled, titled.cover!.page).widthMm).toBeGreaterThan(titled.format.widthMm);
 });
 
+test("a cover that was made elsewhere for another spine is found; one of the right width is not", () => {
+  const bare = book();
+  const project = mendedBy(bare, checkWork(bare, noWork)[0]!, "makeCover");
+  const { page } = project.cover!;
+  const { widthMm, heightMm, bleedMm } = formatOf(project, page);
+  const lies = { x: -bleedMm, y: -bleedMm, w: widthMm + 2 * bleedMm, h: heightMm + 2 * bleedMm };
+  const whole = { ...page, tiles: [], over: [tile("made", lies, holding("made"))] };
+  const covered: Project = { ...project, cover: { ...project.cover!, page: whole } };
+  const found = (offMm: number) => {
+    const made = photo("made", {
+      hidden: true,
+      widthPx: Math.round(40 * (lies.w + offMm)),
+      heightPx: Math.round(40 * lies.h),
+    });
+    return codes(checkWork(covered, { ...noWork, photos: [made] }));
+  };
+  expect(found(0)).not.toContain("coverOfOtherSize");
+  expect(found(6)).toContain("coverOfOtherSize");
+});
+
 const day = (n: number, hour = 10) => `2026-03-${String(n).padStart(2, "0")}T${hour}:00:00`;
 
 /** A covered book whose pages hold these photos. */

@@ -3,6 +3,7 @@ export { FontError, fontMetrics, subsetFont } from "./font/subset.ts";
 export { heifExif } from "./heif.ts";
 export { isSrgb, jpegProfile } from "./icc/read-profile.ts";
 export { type PrintColour, printColours, rgbProfile, srgbProfile } from "./icc/rgb-profile.ts";
+export { joined } from "./joined.ts";
 export { bareJpeg } from "./jpeg/bare.ts";
 export {
   freshRows,

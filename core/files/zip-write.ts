@@ -1,3 +1,4 @@
+import { joined } from "./joined.ts";
 import { viewOf } from "./view-of.ts";
 
 /** A file that goes into an archive as it is, without being packed. */
@@ -115,16 +116,6 @@ function endRecords(records: readonly Uint8Array[], offset: number): Uint8Array<
   where.setBigUint64(8, BigInt(offset + length), true);
   where.setUint32(16, 1, true);
   return [end64, locator, end];
-}
-
-function joined(parts: readonly Uint8Array[]): Uint8Array<ArrayBuffer> {
-  const out = new Uint8Array(parts.reduce((sum, p) => sum + p.length, 0));
-  let at = 0;
-  for (const p of parts) {
-    out.set(p, at);
-    at += p.length;
-  }
-  return out;
 }
 
 /** Core has no TextEncoder: the browser's own encoding of an address does the same. */

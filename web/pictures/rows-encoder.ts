@@ -2,6 +2,7 @@ import {
   freshRows,
   JpegEncoder,
   type JpegWish,
+  joined,
   jpegEnd,
   jpegHead,
   jpegPart,
@@ -114,7 +115,7 @@ function pngEncoder(wish: Size & { readonly profile: Uint8Array }): RowsEncoder 
     let held: Uint8Array[] = [];
     let bytes = 0;
     const flush = () => {
-      if (bytes > 0) ready.push(pngChunk("IDAT", joined(held, bytes)));
+      if (bytes > 0) ready.push(pngChunk("IDAT", joined(held)));
       held = [];
       bytes = 0;
     };
@@ -137,14 +138,4 @@ function pngEncoder(wish: Size & { readonly profile: Uint8Array }): RowsEncoder 
       return [...taken(), pngEnd()];
     },
   };
-}
-
-function joined(parts: readonly Uint8Array[], bytes: number): Bytes {
-  const out = new Uint8Array(bytes);
-  let at = 0;
-  for (const part of parts) {
-    out.set(part, at);
-    at += part.length;
-  }
-  return out;
 }

@@ -1,3 +1,4 @@
+import { joined } from "../joined.ts";
 import { viewOf } from "../view-of.ts";
 
 /** A font that cannot be taken apart. */
@@ -87,12 +88,7 @@ export function subsetFont(sfnt: Uint8Array, glyphs: Iterable<number>): Uint8Arr
   locaView.setUint32(4 * count, at);
   viewOf(head).setInt16(50, 1);
   viewOf(head).setUint32(8, 0);
-  const outlines = new Uint8Array(at);
-  let to = 0;
-  for (const p of pieces) {
-    outlines.set(p, to);
-    to += p.length;
-  }
+  const outlines = joined(pieces);
   const changed = new Map<string, Uint8Array>([
     ["head", head],
     ["loca", loca],

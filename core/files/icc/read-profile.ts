@@ -1,3 +1,4 @@
+import { joined } from "../joined.ts";
 import { headerSegments, marker } from "../jpeg/segments.ts";
 import { viewOf } from "../view-of.ts";
 
@@ -15,13 +16,7 @@ export function jpegProfile(bytes: Uint8Array): Uint8Array | undefined {
   }
   if (parts.length === 0) return undefined;
   parts.sort((a, b) => a.number - b.number);
-  const out = new Uint8Array(parts.reduce((sum, p) => sum + p.bytes.length, 0));
-  let at = 0;
-  for (const p of parts) {
-    out.set(p.bytes, at);
-    at += p.bytes.length;
-  }
-  return out;
+  return joined(parts.map((p) => p.bytes));
 }
 
 /** IEC 61966-2-1 in D50, as profiles write it; makers round differently. */

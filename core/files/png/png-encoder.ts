@@ -1,4 +1,5 @@
 import { crc32 } from "../crc32.ts";
+import { joined } from "../joined.ts";
 
 /** PNG, third edition (W3C, 2023). 8 bits a channel, without alpha: what is printed has none. */
 
@@ -129,14 +130,4 @@ export function zlibStored(bytes: Uint8Array): Uint8Array<ArrayBuffer> {
   }
   parts.push(Uint8Array.of(b >> 8, b & 255, a >> 8, a & 255));
   return joined(parts);
-}
-
-function joined(parts: readonly Uint8Array[]): Uint8Array<ArrayBuffer> {
-  const out = new Uint8Array(parts.reduce((sum, p) => sum + p.length, 0));
-  let at = 0;
-  for (const p of parts) {
-    out.set(p, at);
-    at += p.length;
-  }
-  return out;
 }
