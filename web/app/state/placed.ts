@@ -1,11 +1,13 @@
-import { useMemo } from "react";
+import { useDeferredValue, useMemo } from "react";
 import { useStore } from "zustand";
 import { leavesBefore, type Project, photosOf } from "#core/document";
 import { useMaybeSession } from "./hooks.ts";
 import type { ProjectSession } from "./project-session.ts";
 
-/** On which pages (from 1) each photo of a project lies. */
-export function pagesOfPhotos(project: Project): ReadonlyMap<string, readonly number[]> {
+/** On which pages (from 1) each photo lies. */
+export type Placed = ReadonlyMap<string, readonly number[]>;
+
+export function pagesOfPhotos(project: Project): Placed {
   const found = new Map<string, number[]>();
   const before = leavesBefore(project.pages);
   for (const [i, page] of project.pages.entries())
@@ -17,7 +19,7 @@ export function pagesOfPhotos(project: Project): ReadonlyMap<string, readonly nu
   return found;
 }
 
-const nowhere: ReadonlyMap<string, readonly number[]> = new Map();
+const nowhere: Placed = new Map();
 const noProject = {
   subscribe: () => () => {},
   getState: () => undefined,
@@ -25,8 +27,18 @@ const noProject = {
 } as unknown as ProjectSession["state"];
 
 /** The same for the open project; empty where none is open. */
-export function usePlaced(): ReadonlyMap<string, readonly number[]> {
-  const session = useMaybeSession();
-  const project = useStore(session?.state ?? noProject, (s): Project | undefined => s?.project);
+export function usePlaced(): Placed {
+  const project = useMaybeProject();
   return useMemo(() => (project ? pagesOfPhotos(project) : nowhere), [project]);
+}
+
+/** The same a moment after the project changed, when there is time for it. */
+export function usePlacedLater(): Placed {
+  const project = useDeferredValue(useMaybeProject());
+  return useMemo(() => (project ? pagesOfPhotos(project) : nowhere), [project]);
+}
+
+function useMaybeProject(): Project | undefined {
+  const session = useMaybeSession();
+  return useStore(session?.state ?? noProject, (s): Project | undefined => s?.project);
 }

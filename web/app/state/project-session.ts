@@ -47,7 +47,17 @@ export interface ProjectState {
 export const openPage = (s: ProjectState): Page => pageIn(s.project, s.pageId);
 /** The format of the open page where it stands. */
 export const openFormat = (s: ProjectState): PageFormat => formatOf(s.project, openPage(s));
-export const pageIn = (project: Project, pageId: string): Page => findPage(project, pageId) ?? project.pages[0]!;
+export function pageIn({ pages, cover }: Project, pageId: string): Page {
+  if (cover?.page.id === pageId) return cover.page;
+  // Dozens of parts of the screen ask for the same page after every change, of hundreds.
+  let byId = pagesById.get(pages);
+  if (!byId) {
+    byId = new Map(pages.map((p) => [p.id, p]));
+    pagesById.set(pages, byId);
+  }
+  return byId.get(pageId) ?? pages[0]!;
+}
+const pagesById = new WeakMap<readonly Page[], ReadonlyMap<string, Page>>();
 
 /** After a step the page that it touched lies open: the one that was, if it is among them. */
 function pageAfter(before: Project, after: Project, pageId: string): string {

@@ -1,4 +1,5 @@
 import { Box, chakra, HStack } from "@chakra-ui/react";
+import { memo } from "react";
 import { formatLength } from "#core/units";
 import { pages as words } from "../../../text/pages.ts";
 import { useKit } from "../../kit.ts";
@@ -9,7 +10,7 @@ import { openFormat, useDesk, useProject } from "../../state/hooks.ts";
 const tones: readonly MatTone[] = ["light", "grey", "dark"];
 
 /** Under the page: what its lines mean, and the colour of the mat to judge photos by. */
-export function MatTools() {
+export const MatTools = memo(function MatTools() {
   const { desk } = useKit();
   const mat = useDesk((s) => s.mat);
   const cutLines = useDesk((s) => s.cutLines);
@@ -77,4 +78,4 @@ export function MatTools() {
       </HStack>
     </HStack>
   );
-}
+});

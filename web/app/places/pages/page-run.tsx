@@ -13,7 +13,7 @@ import { CSS } from "@dnd-kit/utilities";
 import { LayoutGrid, Plus } from "lucide-react";
 import { type KeyboardEvent, memo, useDeferredValue, useEffect, useMemo, useRef } from "react";
 import { Link, useParams } from "react-router";
-import { countLeaves, formatOf, type Page } from "#core/document";
+import { countLeaves, formatOf, type Page, type Project } from "#core/document";
 import { type PageFormat, seenBox } from "#core/lab";
 import { book as bookWords } from "../../../text/book.ts";
 import { run as words } from "../../../text/pages.ts";
@@ -37,14 +37,26 @@ const facingPx = 92;
 /** The number under a row, with the space around both. */
 const numberPx = 37;
 
-/** All pages of the work in their order, facing ones side by side; dragged or moved by key to reorder. */
+/**
+ * All pages of the work in their order, facing ones side by side; dragged or moved by key to reorder. The open page itself
+ * comes first, and its row a moment later: a book has a hundred of them.
+ */
 export function PageRun() {
+  const project = useDeferredValue(useProject((s) => s.project));
+  const open = useDeferredValue(useProject((s) => openPage(s).id));
+  return project.pages.length < 2 && project.kind !== "book" ? null : <Run project={project} open={open} />;
+}
+
+interface RunProps {
+  readonly project: Project;
+  /** The open page's id. */
+  readonly open: string;
+}
+
+const Run = memo(function Run({ project, open }: RunProps) {
   const kit = useKit();
   const session = useSession();
-  // The open page comes first, and its row a moment later: a book has a hundred of them.
-  const project = useDeferredValue(useProject((s) => s.project));
   const { pages, kind } = project;
-  const open = useProject((s) => openPage(s).id);
   const list = useRef<HTMLDivElement>(null);
   const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 5 } }));
   const rows = useMemo(() => rowsOf(project), [project]);
@@ -54,7 +66,6 @@ export function PageRun() {
   useEffect(() => {
     list.current?.querySelector(`[data-page="${open}"]`)?.scrollIntoView({ block: "nearest" });
   }, [open, pages]);
-  if (pages.length < 2 && kind !== "book") return null;
 
   const moveRow = (key: string, to: number) => {
     const row = rows.find((r) => r.key === key);
@@ -148,7 +159,7 @@ export function PageRun() {
       </chakra.button>
     </Box>
   );
-}
+});
 
 function ToOverview() {
   const { projectId } = useParams();

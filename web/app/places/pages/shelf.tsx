@@ -2,7 +2,7 @@ import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { useDraggable } from "@dnd-kit/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { LayoutGrid } from "lucide-react";
-import { type KeyboardEvent, useCallback, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, memo, useCallback, useMemo, useRef, useState } from "react";
 import { emptyTiles } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import { run, shelf as words } from "../../../text/pages.ts";
@@ -15,7 +15,7 @@ import { choose, chooseAll, nothingChosen } from "../../state/choose.ts";
 import type { Dragged } from "../../state/drop-meaning.ts";
 import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { fillWith } from "../../state/page-gestures.ts";
-import { usePlaced } from "../../state/placed.ts";
+import { type Placed, usePlacedLater } from "../../state/placed.ts";
 import { openPage } from "../../state/project-session.ts";
 import { grownBy, keep } from "../../state/tree-gestures.ts";
 import { PageForEach } from "./page-for-each.tsx";
@@ -24,13 +24,16 @@ import { ShelfTime } from "./shelf-time.tsx";
 const photoPx = 88;
 const gapPx = 6;
 
-/** The photos at hand, in the order they were taken; from here they go onto the page. */
+/** The photos at hand, in the order they were taken; from here they go onto the page. On which pages they are follows the page. */
 export function Shelf() {
+  return <ShelfOf placed={usePlacedLater()} />;
+}
+
+const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
   const { desk } = useKit();
   const library = useLibrary((s) => s.photos);
   const all = useMemo(() => library.filter((p) => !p.hidden), [library]);
   const choice = useDesk((s) => s.photos);
-  const placed = usePlaced();
   const [bareOnly, setBareOnly] = useState(false);
   const isPlaced = useCallback((id: string) => placed.has(id), [placed]);
   const photos = useMemo(() => (bareOnly ? all.filter((p) => !placed.has(p.id)) : all), [all, bareOnly, placed]);
@@ -148,7 +151,7 @@ export function Shelf() {
       )}
     </Box>
   );
-}
+});
 
 const widthOf = (photo: Photo): number => Math.round(photoPx * Math.min(2.4, Math.max(0.6, aspectOf(photo))));
 
