@@ -247,7 +247,7 @@ test("from files on disk to a collage that a lab can print, with the browser kil
       space: "srgb",
     });
     expect(seen.icc!.toString("latin1")).toContain("sRGB IEC61966-2.1");
-    expect(await differing(await sharp(path).png().toBuffer(), onScreen)).toBeLessThan(0.02);
+    expect(await differing(await sharp(path).png().toBuffer(), onScreen)).toBeLessThan(0.002);
     await expect(page.getByRole("link", { name: /Send/ })).toContainText("saved to disk");
   });
   await context.close();

@@ -35,7 +35,7 @@ export const sendWishes = {
 
 export const send = {
   title: "Send",
-  lead: "One file, exactly as the lab wants it.",
+  lead: "Each file exactly as the lab wants it.",
   file: "File",
   pixels: "Pixels",
   density: "Density",
@@ -83,6 +83,15 @@ export const send = {
   savedFacts: (w: number, h: number, ppi: number, colour: string, mb: string) =>
     `Read back and right: ${w.toLocaleString("en")} × ${h.toLocaleString("en")} pixels, ${ppi} ppi, ${colour}, ${mb} MB.`,
   savedWhole: (mb: string) => `Read back and whole: ${mb} MB.`,
+  tooLarge: (n: number, mb: number) =>
+    n === 1
+      ? `The lab takes files up to ${mb} MB, and this one is larger.`
+      : `${n} files are larger than the ${mb} MB that the lab takes.`,
+  tooLargeLead: (first: string, n: number, mb: string) =>
+    n === 1
+      ? `${first}: ${mb} MB. It was saved, but the lab would refuse it.`
+      : `${first} and ${n - 1} more, up to ${mb} MB. They were saved, but the lab would refuse them.`,
+  lowerQuality: (percent: number) => `Take quality ${percent} % instead`,
   whole: "As the lab gets it",
   cut: "As you get it back",
   veil: "The veiled edge is cut away.",

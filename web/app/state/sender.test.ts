@@ -149,3 +149,14 @@ test("without such a storage it all works in memory, and a second try goes on as
   expect(await one.send(order(tasks(3), "zip"))).toBe(true);
   expect(made).toEqual(["page-2.jpg", "page-3.jpg"]);
 });
+
+test("files that came out larger than the lab takes are named; they are handed over all the same", async () => {
+  const { saved, sender, tasks } = desk(storage());
+  const made = sender();
+  expect(await made.send({ ...order(tasks(11)), mostBytes: "picture 9".length })).toBe(true);
+  expect(saved).toHaveLength(11);
+  expect(made.state.getState().tooLarge).toEqual([
+    { name: "page-10.jpg", bytes: 10 },
+    { name: "page-11.jpg", bytes: 10 },
+  ]);
+});

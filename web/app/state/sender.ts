@@ -25,6 +25,8 @@ export interface SendOrder {
   readonly folder?: FileSystemDirectoryHandle | undefined;
   /** Of the project's state and of what is asked for; files of another mark are made again. */
   readonly mark: string;
+  /** The lab takes no larger files. */
+  readonly mostBytes?: number | undefined;
 }
 
 export interface SendState {
@@ -36,6 +38,8 @@ export interface SendState {
   /** Of the file that is being made. */
   readonly share: number;
   readonly bytes: number;
+  /** Files that came out larger than the lab takes. */
+  readonly tooLarge: readonly { readonly name: string; readonly bytes: number }[];
   readonly failure: { readonly code: string; readonly message: string } | undefined;
   /** Made by a tab that closed before all were done. */
   readonly left: { readonly mark: string; readonly done: number; readonly of: number } | undefined;
@@ -48,6 +52,7 @@ const idle: SendState = {
   done: 0,
   share: 0,
   bytes: 0,
+  tooLarge: [],
   failure: undefined,
   left: undefined,
 };
@@ -102,7 +107,10 @@ export class Sender {
         this.state.setState((s) => ({ done: i + 1, share: 0, bytes: s.bytes + file.size }));
         await this.#whilePaused();
       }
-      this.state.setState({ is: "handing" });
+      const tooLarge = files
+        .filter(({ file }) => file.size > (order.mostBytes ?? Number.POSITIVE_INFINITY))
+        .map(({ name, file }) => ({ name, bytes: file.size }));
+      this.state.setState({ is: "handing", tooLarge });
       if (order.to === "zip") this.#given.saveToDisk(await this.#zipped(files), order.zipName);
       if (order.to === "folder" && order.folder) await intoFolder(order.folder, files, this.#stop.signal);
       this.state.setState({ is: "saved" });

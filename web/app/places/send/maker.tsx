@@ -12,7 +12,7 @@ import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import type { SendTo } from "../../state/sender.ts";
 import { senderOf } from "../../state/senders.ts";
 import { pagesAsked } from "./pages-asked.ts";
-import { Making, SendEnd } from "./progress.tsx";
+import { leastQuality, Making, SendEnd, TooLarge } from "./progress.tsx";
 import { tasksFor, zipNameOf } from "./tasks.ts";
 import type { Wishes } from "./wishes.ts";
 
@@ -21,12 +21,13 @@ interface MakerProps {
   readonly open: PrintFile;
   readonly files: readonly PrintFile[];
   readonly wishes: Wishes;
+  readonly onWishes: (wishes: Wishes) => void;
 }
 
 type FolderPicker = { showDirectoryPicker?: (how: { mode: "readwrite" }) => Promise<FileSystemDirectoryHandle> };
 
 /** Makes the files of all pages that have something on them, or of the one that is looked at, or of some. */
-export function Maker({ open, files, wishes }: MakerProps) {
+export function Maker({ open, files, wishes, onWishes }: MakerProps) {
   const kit = useKit();
   const session = useSession();
   const sender = senderOf(session);
@@ -47,6 +48,7 @@ export function Maker({ open, files, wishes }: MakerProps) {
       : which === "this"
         ? [open]
         : files.filter((f) => (f.number === "cover" ? /cover/i.test(asked) : chosen.has(f.number)));
+  const mostMb = project.lab?.file.mostMb;
   const orderMark = JSON.stringify([mark, wishes, wanted.map((f) => [f.number, f.pocket])]);
 
   async function make() {
@@ -62,7 +64,9 @@ export function Maker({ open, files, wishes }: MakerProps) {
     const { history } = session.state.getState();
     const tasks = tasksFor(wanted, project, wishes, { store: kit.store, printing: kit.printing, byId });
     const where = tasks.length > 1 ? to : "each";
-    const all = await sender.send({ tasks, to: where, zipName: zipNameOf(project), folder, mark: orderMark });
+    const mostBytes = mostMb === undefined ? undefined : mostMb * 1e6;
+    const zipName = zipNameOf(project);
+    const all = await sender.send({ tasks, to: where, zipName, folder, mark: orderMark, mostBytes });
     if (all) session.markSent(history);
   }
 
@@ -135,6 +139,14 @@ export function Maker({ open, files, wishes }: MakerProps) {
             ? words.goOn(wanted.length)
             : words.save(wishes.kind === "pdf" ? 1 : wanted.length, wishes.kind)}
       </Button>
+      {same && state.is === "saved" && state.tooLarge.length > 0 && mostMb !== undefined && (
+        <TooLarge
+          files={state.tooLarge}
+          mostMb={mostMb}
+          quality={wishes.kind === "jpeg" && wishes.picture.quality > leastQuality ? wishes.picture.quality : undefined}
+          onQuality={(quality) => onWishes({ ...wishes, picture: { ...wishes.picture, quality } })}
+        />
+      )}
       {first && (same || state.is !== "saved") && (
         <SendEnd
           state={state}

@@ -43,6 +43,36 @@ export function Making({ sender, state }: { readonly sender: Sender; readonly st
   );
 }
 
+/** Below this a JPEG shows that it is one. */
+export const leastQuality = 0.7;
+
+interface TooLargeProps {
+  readonly files: SendState["tooLarge"];
+  readonly mostMb: number;
+  /** As it is now, where a lower one would help. */
+  readonly quality: number | undefined;
+  readonly onQuality: (quality: number) => void;
+}
+
+/** Files that were made right, and that the lab would still refuse. */
+export function TooLarge({ files, mostMb, quality, onQuality }: TooLargeProps) {
+  const largest = Math.max(...files.map((f) => f.bytes)) / 1e6;
+  const lower = quality && Math.max(leastQuality, Math.round(quality * 100 - 5) / 100);
+  return (
+    <Box role="alert" mt="4" bg="saffron.100" color="saffron.700" borderRadius="soft" px="4" py="3">
+      <Text fontWeight="600">{words.tooLarge(files.length, mostMb)}</Text>
+      <Text mt="1" fontSize="14px" wordBreak="break-word">
+        {words.tooLargeLead(files[0]!.name, files.length, largest.toFixed(1))}
+      </Text>
+      {lower && (
+        <Button size="sm" variant="outline" mt="2" onClick={() => onQuality(lower)}>
+          {words.lowerQuality(Math.round(lower * 100))}
+        </Button>
+      )}
+    </Box>
+  );
+}
+
 interface SendEndProps {
   readonly state: SendState;
   /** Of a file that is made of pixels. */

@@ -66,7 +66,7 @@ function Sending({ page }: { readonly page: Page }) {
         />
         <Checks />
         <FileWishes wishes={wishes} onWishes={setWishes} />
-        <Maker open={file} files={files} wishes={wishes} />
+        <Maker open={file} files={files} wishes={wishes} onWishes={setWishes} />
       </Box>
     </Grid>
   );
