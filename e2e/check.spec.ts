@@ -1,13 +1,14 @@
 import { execFileSync } from "node:child_process";
 import { join } from "node:path";
 import { expect, type Locator, type Page, test } from "@playwright/test";
-import { samplePhotos } from "./support/files.ts";
+import { samplePhotos, widePhoto } from "./support/files.ts";
 import {
   arrangeFirst,
   chooseFiles,
   expectKept,
   expectUndo,
   pace,
+  shelfPhotos,
   startBook,
   startCollage,
   takeSample,
@@ -28,7 +29,7 @@ async function toCheck(page: Page): Promise<void> {
 
 test("a collage is checked as it is edited: findings with pictures, mended by a click, accepted until the place changes", async ({
   page,
-}) => {
+}, info) => {
   await page.goto("/");
   await chooseFiles(page, samplePhotos(8));
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
@@ -120,6 +121,16 @@ test("a collage is checked as it is edited: findings with pictures, mended by a 
     await toCheck(page);
     await expect(small).toBeVisible();
     await expect(page.getByText("meant so", { exact: false }).and(page.getByRole("region"))).toHaveCount(0);
+  });
+
+  await test.step("a photo with colours that the lab's range does not hold is named", async () => {
+    await page.getByRole("link", { name: /^Photos/ }).click();
+    await chooseFiles(page, [await widePhoto(info.outputPath("wide"))]);
+    await page.getByRole("link", { name: /^Pages/ }).click();
+    await shelfPhotos(page).last().click();
+    await page.getByRole("button", { name: "Arrange 1 photo" }).click();
+    await toCheck(page);
+    await expect(kind(page, "Colours brighter than the print can show")).toContainText(/(9\d|100) % of the photo/);
   });
 });
 

@@ -184,7 +184,10 @@ test("the files of a book: paused, in a folder, and in one zip after the browser
     expect([alone!.width, alone!.height]).toEqual([leaf + 2 * bleed, leaf + 2 * bleed]);
     expect([spread!.width, spread!.height]).toEqual([2 * leaf + 2 * bleed, leaf + 2 * bleed]);
     const left = { left: 0, top: 0, width: bleed + leaf, height: leaf + 2 * bleed };
-    const half = await sharp(Buffer.from(Object.values(inside)[1]!)).extract(left).png().toBuffer();
+    const half = await sharp(Buffer.from(Object.values(inside)[1]!))
+      .extract(left)
+      .png()
+      .toBuffer();
     expect(await differing(await sharp(second).extract(left).png().toBuffer(), half)).toBeLessThan(0.005);
   });
   await context.close();

@@ -1,3 +1,4 @@
+import { execFileSync } from "node:child_process";
 import { readdirSync } from "node:fs";
 import { mkdir, readFile, writeFile } from "node:fs/promises";
 import { join } from "node:path";
@@ -191,4 +192,16 @@ async function bmp(picture: Sharp): Promise<Uint8Array> {
       for (const c of [0, 1, 2]) out[to + c] = data[from + 2 - c]!;
     }
   return out;
+}
+
+/** A photo of a red that only screens with a wide range of colours show. */
+export async function widePhoto(folder: string): Promise<string> {
+  await mkdir(folder, { recursive: true });
+  const [path, profile] = [join(folder, "poppies.jpg"), join(folder, "wide.icc")];
+  const red = sharp({ create: { width: 1600, height: 1200, channels: 3, background: "#fa1208" } });
+  await writeFile(profile, (await sharp(await red.clone().withIccProfile("p3").jpeg().toBuffer()).metadata()).icc!);
+  await red.jpeg({ quality: 95 }).toFile(path);
+  // The same numbers under another profile are another red.
+  execFileSync("exiftool", ["-q", "-overwrite_original", `-icc_profile<=${profile}`, path]);
+  return path;
 }
