@@ -5,6 +5,7 @@ import { expect, test } from "@jest/globals";
 const order = [
   "outcome",
   "colour",
+  "chance",
   "units",
   "geometry",
   "words",
@@ -14,6 +15,7 @@ const order = [
   "files",
   "fit",
   "arrange",
+  "packing",
   "document",
   "pace",
   "project-file",

@@ -1,5 +1,5 @@
+import { seededChance } from "#core/chance";
 import type { Rect } from "#core/geometry";
-import { seededChance } from "./chance.ts";
 import { type FitTask, slicingTask, treeOf } from "./exact-fit.ts";
 import { lineBreaks } from "./line-breaks.ts";
 import { Score } from "./slicing/score.ts";

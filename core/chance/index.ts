@@ -1,0 +1,1 @@
+export { seededChance } from "./seeded.ts";
