@@ -62,6 +62,8 @@ export const stepCodes = [
   "wentBack",
   "mended",
   "accepted",
+  "packedSheets",
+  "changedSheets",
 ] as const;
 export type StepCode = (typeof stepCodes)[number];
 

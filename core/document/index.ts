@@ -86,6 +86,7 @@ export {
   withPattern,
 } from "./pocket-pages.ts";
 export {
+  cardAlone,
   type FilePart,
   type FilesWish,
   fileHolds,

@@ -46,6 +46,7 @@ export function newProject(
     palette: [],
     notes: [],
     accepted: [],
+    sheets: null,
     words: firstWordStyles,
     createdAt: given.at,
   };

@@ -1,16 +1,15 @@
-import type { Rect } from "#core/geometry";
+import { identity, type Matrix, type Rect, translation } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
 import { countLeaves, coverFormat, firstOnRight, formatOf, leavesBefore, openingsOf, rulesOf } from "./book.ts";
 import { frameRect, type Page, photosOf, type Tile } from "./page.ts";
 import type { Project } from "./project.ts";
 import { drawnPage } from "./running.ts";
 
-/** A page on a file: moved by `dx` and `dy` mm, and seen inside `clip` (both in the file's own mm, from its trim's top left). */
+/** A page on a file: where `place` takes it, and seen inside `clip` (both in the file's own mm, from its trim's top left). */
 export interface FilePart {
   readonly page: Page;
   readonly format: PageFormat;
-  readonly dx: number;
-  readonly dy: number;
+  readonly place: Matrix;
   readonly clip: Rect;
 }
 
@@ -22,6 +21,8 @@ export interface PrintFile {
   readonly pocket?: number;
   readonly format: PageFormat;
   readonly parts: readonly FilePart[];
+  /** What the file says of its density, where its pixels are not those of its size at the format's. */
+  readonly densityPpi?: number;
   /** Pages of the project that are on it. */
   readonly pageIds: readonly string[];
 }
@@ -81,7 +82,7 @@ function filesHolding(
 const whole = (number: PrintFile["number"], page: Page, pageId: string, format: PageFormat): PrintFile => ({
   number,
   format,
-  parts: [{ page, format, dx: 0, dy: 0, clip: bleedBox(format) }],
+  parts: [{ page, format, place: identity, clip: bleedBox(format) }],
   pageIds: [pageId],
 });
 
@@ -96,7 +97,12 @@ function leafFiles(project: Project, drawn: (page: Page) => Page): PrintFile[] {
         number: before[i]! + k + 1,
         format: leaf,
         parts: [
-          { page: drawn(page), format: formatOf(project, page), dx: -k * leaf.widthMm, dy: 0, clip: bleedBox(leaf) },
+          {
+            page: drawn(page),
+            format: formatOf(project, page),
+            place: translation(-k * leaf.widthMm, 0),
+            clip: bleedBox(leaf),
+          },
         ],
         pageIds: [page.id],
       }),
@@ -114,8 +120,7 @@ function spreadFiles(project: Project, drawn: (page: Page) => Page): PrintFile[]
     const part = (page: Page, onRight: boolean): FilePart => ({
       page: drawn(page),
       format: formatOf(project, page),
-      dx: onRight ? leaf.widthMm : 0,
-      dy: 0,
+      place: translation(onRight ? leaf.widthMm : 0, 0),
       clip: { ...box, x: onRight ? leaf.widthMm : box.x, w: half },
     });
     const parts = [...(o.left ? [part(o.left, false)] : []), ...(o.right ? [part(o.right, true)] : [])];
@@ -144,17 +149,20 @@ function insertFiles(project: Project, page: Page, number: number): PrintFile[] 
       bleedMm,
       safeMm: Math.min(3, r.w / 8),
     };
-    const alone: Page = {
-      ...page,
-      tiles: [grown(tile, bleedMm)],
-      over: [],
-      arrangement: null,
-      look: { ...page.look, backdrop: null },
-    };
-    const part: FilePart = { page: alone, format: pageFormat, dx: -r.x, dy: -r.y, clip: bleedBox(format) };
+    const alone = cardAlone(page, tile, bleedMm);
+    const part: FilePart = { page: alone, format: pageFormat, place: translation(-r.x, -r.y), clip: bleedBox(format) };
     return [{ number, pocket: i + 1, format, parts: [part], pageIds: [page.id] }];
   });
 }
+
+/** A page with nothing on it but one of its cards, which goes on into its bleed. */
+export const cardAlone = (page: Page, tile: Tile, bleedMm: number): Page => ({
+  ...page,
+  tiles: [grown(tile, bleedMm)],
+  over: [],
+  arrangement: null,
+  look: { ...page.look, backdrop: null },
+});
 
 /** A tile with its bleed; the photo in it prints as large as before where a hand has framed it. */
 function grown(tile: Tile, byMm: number): Tile {

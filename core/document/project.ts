@@ -2,6 +2,7 @@ import { z } from "zod";
 import { colourSchema } from "#core/colour";
 import { labCardSchema, pageFormatSchema } from "#core/lab";
 import { patternSchema } from "#core/pockets";
+import { printSheetsSchema } from "#core/sheets";
 import { units } from "#core/units";
 import { firstWordStyles, wordStyleSchema } from "#core/words";
 import { lookSchema, type Page, pageSchema } from "./page.ts";
@@ -93,6 +94,8 @@ export const projectSchema = z
     notes: z.array(noteSchema).max(2000).readonly().default([]),
     /** Findings of the print check that a person said are meant so, each until its place changes. */
     accepted: z.array(acceptedSchema).max(5000).readonly().default([]),
+    /** What is printed on sheets to be cut apart, and how it lies there. */
+    sheets: printSheetsSchema.nullable().default(null),
     /** What new words look like. */
     words: z
       .object({ title: wordStyleSchema, caption: wordStyleSchema, journal: wordStyleSchema })

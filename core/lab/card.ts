@@ -11,6 +11,8 @@ const printSizeSchema = z
     heightMm: mm(20, 3000),
     /** Whether the lab takes this size sideways as well. */
     turns: z.boolean(),
+    /** Of one print, in the card's currency. */
+    price: z.number().nonnegative().max(100_000).optional(),
   })
   .readonly();
 export type PrintSize = z.infer<typeof printSizeSchema>;
@@ -27,6 +29,13 @@ export const labCardSchema = z
     unit: z.enum(["mm", "cm", "in"]),
     /** Added outside the trim on every side, and cut away. */
     bleedMm: mm(0, 25),
+    /** Of the picture itself the machine may lose so much at each edge, since it prints a little beyond the paper. */
+    lossMm: mm(0, 10).default(0),
+    /** As in ISO 4217. */
+    currency: z
+      .string()
+      .regex(/^[A-Z]{3}$/)
+      .optional(),
     /** Inside the trim, on every side: what must not be lost stays within. */
     safeMm: mm(0, 50),
     ppi: z.object({ wanted: z.number().min(72).max(1200), least: z.number().min(36).max(1200) }).readonly(),

@@ -1,7 +1,9 @@
 import { expect, test } from "@jest/globals";
 import { seededChance } from "#core/chance";
 import { leastSheets } from "./bounds.ts";
-import { ItemTooLargeError, type PackAsk, type Packed, Packing, placedItems } from "./pack.ts";
+import { placedItems } from "./cutting.ts";
+import { withItem, withoutItem } from "./edit.ts";
+import { ItemTooLargeError, type PackAsk, type Packed, Packing } from "./pack.ts";
 
 type Item = PackAsk["items"][number];
 
@@ -208,4 +210,24 @@ test("nothing needs no sheet, and what no sheet can hold is named", () => {
   const ask = { kinds: [{ width: 10, height: 20, cost: 1 }], items: [{ w: 20, h: 10, turns: false }] };
   expect(() => packed(ask, 10)).toThrow(ItemTooLargeError);
   expect(packed({ ...ask, items: [{ w: 20, h: 10, turns: true }] }, 10).sheets).toHaveLength(1);
+});
+
+test("a hand takes an item out and puts it on another sheet, where it fits", () => {
+  const ask = {
+    kinds: [{ width: 100, height: 60, cost: 1 }],
+    items: [20, 30, 40].map((w) => ({ w, h: 60, turns: false })),
+  };
+  const { cutting } = packed(ask, 10).sheets[0]!;
+  const without = withoutItem(cutting, 1)!;
+  expect(
+    placedItems(without)
+      .map((p) => p.item)
+      .sort(),
+  ).toEqual([0, 2]);
+  const again = withItem(without, ask.kinds[0]!, { item: 7, w: 60, h: 35, turns: true })!;
+  expect(placedItems(again)).toContainEqual(expect.objectContaining({ item: 7, turned: true, w: 35 }));
+  expect(comesApart(placedItems(again))).toBe(true);
+  expect(withItem(without, ask.kinds[0]!, { item: 7, w: 60, h: 35, turns: false })).toBeUndefined();
+  expect(withoutItem(withoutItem(without, 0)!, 2)).toBeUndefined();
+  expect(withItem(undefined, ask.kinds[0]!, { item: 0, w: 10, h: 10, turns: true })).toMatchObject({ item: 0 });
 });

@@ -11,7 +11,7 @@ const project = collage([1]);
 const known = factsOf([photo("p")]);
 const identity = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
 
-const partOf = (steps: readonly DrawStep[]) => ({ dx: 0, dy: 0, clip: bleedBox(squareFormat), steps });
+const partOf = (steps: readonly DrawStep[]) => ({ place: identity, clip: bleedBox(squareFormat), steps });
 const steps = (background: string): readonly DrawStep[] =>
   scene(
     {

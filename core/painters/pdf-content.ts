@@ -1,6 +1,6 @@
 import type { FilePart } from "#core/document";
 import { nums } from "#core/files";
-import type { Matrix, PathData, Rect } from "#core/geometry";
+import { identity, type Matrix, type PathData, type Rect } from "#core/geometry";
 import type { DrawStep } from "#core/scene";
 
 /** Names under which a page's content finds what stands elsewhere in the file. */
@@ -12,7 +12,7 @@ export interface PdfNames {
 }
 
 export interface PdfSheet {
-  readonly parts: readonly (Pick<FilePart, "dx" | "dy" | "clip"> & { readonly steps: readonly DrawStep[] })[];
+  readonly parts: readonly (Pick<FilePart, "place" | "clip"> & { readonly steps: readonly DrawStep[] })[];
   /** From the file's mm, y down, to points from the page's foot. */
   readonly toPoints: Matrix;
   readonly marks: readonly (readonly [x0: number, y0: number, x1: number, y1: number])[];
@@ -21,9 +21,9 @@ export interface PdfSheet {
 /** A sheet as operators of a PDF (ISO 32000-1, annex A): outlines stay outlines, and words stay words. */
 export function pdfContent(sheet: PdfSheet, names: PdfNames): string {
   const out: string[] = [`q ${matrix(sheet.toPoints)} cm`];
-  for (const { steps, dx, dy, clip } of sheet.parts) {
+  for (const { steps, place, clip } of sheet.parts) {
     out.push(`q ${rect(clip)} re W n`);
-    if (dx !== 0 || dy !== 0) out.push(`1 0 0 1 ${nums(dx, dy)} cm`);
+    if (place !== identity) out.push(`${matrix(place)} cm`);
     for (const step of steps) out.push(...stepLines(step, names));
     out.push("Q");
   }

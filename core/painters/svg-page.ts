@@ -8,7 +8,7 @@ export interface SvgSheet {
   /** All that is printed, in mm. */
   readonly box: Rect;
   readonly title: string;
-  readonly parts: readonly (Pick<FilePart, "dx" | "dy" | "clip"> & { readonly steps: readonly DrawStep[] })[];
+  readonly parts: readonly (Pick<FilePart, "place" | "clip"> & { readonly steps: readonly DrawStep[] })[];
 }
 
 export interface SvgSupply {
@@ -27,10 +27,10 @@ export function svgOf({ box, title, parts }: SvgSheet, supply: SvgSupply): strin
     clips.push(`<clipPath id="c${clips.length + 1}"><path d="${path}"/></clipPath>`);
     return `url(#c${clips.length})`;
   };
-  const body = parts.map(({ steps, dx, dy, clip: r }) => {
+  const body = parts.map(({ steps, place, clip: r }) => {
     const inside = clip(`M${num(r.x)} ${num(r.y)}h${num(r.w)}v${num(r.h)}h${num(-r.w)}z`);
     const drawn = steps.map((s) => stepSvg(s, supply, clip)).join("\n");
-    return `<g clip-path="${inside}"><g transform="translate(${num(dx)} ${num(dy)})">\n${drawn}\n</g></g>`;
+    return `<g clip-path="${inside}"><g transform="${matrixOf(place)}">\n${drawn}\n</g></g>`;
   });
   const [w, h] = [num(box.w), num(box.h)];
   return [

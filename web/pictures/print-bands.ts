@@ -72,14 +72,14 @@ export async function paintBands(
     ctx.fillStyle = "#ffffff";
     ctx.fillRect(0, 0, widthPx, rows);
     let done = 0;
-    for (const { steps, dx, dy, clip } of drawings) {
+    for (const { steps, place, clip } of drawings) {
       ctx.save();
       setMatrix(ctx, toPixels);
       ctx.beginPath();
       ctx.rect(clip.x, clip.y, clip.w, clip.h);
       ctx.clip();
-      ctx.translate(dx, dy);
-      const here = chain(toPixels, translation(dx, dy));
+      ctx.transform(place.a, place.b, place.c, place.d, place.e, place.f);
+      const here = chain(toPixels, place);
       const pictures = aheadOf(
         steps.flatMap((step) =>
           step.draw === "photo" && reaches(step.clip, here, rows)

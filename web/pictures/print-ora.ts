@@ -31,7 +31,7 @@ export async function printOra(order: PagePrint, doing: Doing): Promise<PrintedF
   const box = bleedBox(file.format);
   const toPixels = chain(scaling(size.widthPx / box.w, size.heightPx / box.h), translation(-box.x, -box.y));
   const sheets = file.parts.flatMap((part) => {
-    const here = chain(toPixels, translation(part.dx, part.dy));
+    const here = chain(toPixels, part.place);
     return sheetsOf(part.page, (tile) => tileSteps(tile, part.format, facts), facts, part.format, order).map(
       (s): Sheet => ({ ...s, toPixels: here }),
     );

@@ -11,7 +11,7 @@ const types = { jpeg: "image/jpeg", png: "image/png", tiff: "image/tiff" } as co
 /** The file as the lab wants it: exact pixels, density and profile, and read back before it is handed out. */
 export async function printPicture(order: PrintOrder, doing: Doing): Promise<PrintedFile> {
   const { file, wish, keepAs } = order;
-  const { ppi } = file.format;
+  const ppi = file.densityPpi ?? file.format.ppi;
   const size = { ...printPixels(file.format), ppi };
   const encoder = rowsEncoder(wish, size);
   const look = new CoarseLook(size.widthPx, size.heightPx);

@@ -165,6 +165,10 @@ export function stepWords({ code, count }: StepName): string {
       return count === 1 ? "Mended a finding" : `Mended ${count} findings`;
     case "accepted":
       return count === 1 ? "Accepted a finding" : `Accepted ${count} findings`;
+    case "packedSheets":
+      return "Packed the print sheets";
+    case "changedSheets":
+      return "Changed the print sheets";
     case "wentBack":
       return "Went back to a snapshot";
   }

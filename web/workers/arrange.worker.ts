@@ -1,7 +1,10 @@
 import { nanoid } from "nanoid";
+import { seededChance } from "#core/chance";
 import { type Page, waysOfPage } from "#core/document";
 import { pacedPages, pacePlan, withFilled } from "#core/pace";
+import { packSheets, piecesOf, type SheetPlan } from "#core/sheets";
 import type { ArrangeJobs } from "./jobs.ts";
+import { WorkerError } from "./protocol.ts";
 import { type Doing, serveJobs } from "./serve.ts";
 
 async function otherWays({ page, format, photos, seed }: ArrangeJobs["otherWays"]["in"]) {
@@ -28,5 +31,23 @@ async function pacePages({ photos, row, ...given }: ArrangeJobs["pacePages"]["in
   return withFilled(row, pages);
 }
 
-const hear = serveJobs<ArrangeJobs>({ otherWays, pacePages }, (m) => postMessage(m));
+/** As many as it takes a few seconds at most, however many cards there are. */
+const packSteps = 6000;
+const packRounds = 40;
+
+async function packBest({ sheets, seed }: ArrangeJobs["packSheets"]["in"], doing: Doing): Promise<SheetPlan> {
+  const begun = packSheets(sheets, seededChance(seed));
+  if (!begun.ok) throw new WorkerError(begun.code, JSON.stringify(begun.facts));
+  const { packing, plan } = begun.value;
+  const steps = Math.max(20, Math.round((packSteps * 100) / Math.max(100, piecesOf(sheets.wants).length)));
+  for (let round = 0; round < packRounds && !packing.done; round += 1) {
+    packing.run(Math.ceil(steps / packRounds));
+    doing.progress((round + 1) / packRounds, plan());
+    await new Promise((go) => setTimeout(go));
+    doing.signal.throwIfAborted();
+  }
+  return plan();
+}
+
+const hear = serveJobs<ArrangeJobs>({ otherWays, pacePages, packSheets: packBest }, (m) => postMessage(m));
 addEventListener("message", (e) => void hear(e.data));

@@ -6,6 +6,7 @@ import type { Framed } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import type { PacePhoto, PaceRow } from "#core/pace";
 import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
+import type { PrintSheets, SheetPlan } from "#core/sheets";
 import type { KeepAs } from "../pictures/kept-file.ts";
 import type { Job } from "./protocol.ts";
 
@@ -51,6 +52,11 @@ export interface ArrangeJobs {
     },
     readonly Page[]
   >;
+  /**
+   * What is wanted packed onto sheets, with the best plan so far as it goes on. Failure codes are those of a packing that
+   * cannot begin.
+   */
+  readonly packSheets: Job<{ readonly sheets: PrintSheets; readonly seed: number }, SheetPlan>;
 }
 
 export interface PagesToCheck {

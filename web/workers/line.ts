@@ -1,14 +1,15 @@
 import { type FromWorker, type JobTable, type Port, WorkerError } from "./protocol.ts";
 
-export interface RunOptions {
+export interface RunOptions<Out = unknown> {
   readonly signal?: AbortSignal;
-  readonly onProgress?: (share: number) => void;
+  /** `soFar`: of jobs that tell what would come out if they ended now. */
+  readonly onProgress?: (share: number, soFar?: Out) => void;
 }
 
 interface Waiting {
   readonly resolve: (output: unknown) => void;
   readonly reject: (e: WorkerError) => void;
-  readonly onProgress: ((share: number) => void) | undefined;
+  readonly onProgress: ((share: number, soFar?: unknown) => void) | undefined;
 }
 
 /** A worker that does not look up from its work is ended this long after it was asked to stop. */
@@ -25,7 +26,11 @@ export class WorkerLine<T extends JobTable<T>> {
     this.#start = start;
   }
 
-  run<K extends keyof T & string>(job: K, input: T[K]["in"], options: RunOptions = {}): Promise<T[K]["out"]> {
+  run<K extends keyof T & string>(
+    job: K,
+    input: T[K]["in"],
+    options: RunOptions<T[K]["out"]> = {},
+  ): Promise<T[K]["out"]> {
     const { signal, onProgress } = options;
     if (signal?.aborted) return Promise.reject(new WorkerError("cancelled", job));
     this.#count += 1;
@@ -34,7 +39,11 @@ export class WorkerLine<T extends JobTable<T>> {
     const stop = () => this.#cancel(id);
     signal?.addEventListener("abort", stop);
     const answer = new Promise<T[K]["out"]>((resolve, reject) => {
-      this.#waiting.set(id, { resolve: resolve as Waiting["resolve"], reject, onProgress });
+      this.#waiting.set(id, {
+        resolve: resolve as Waiting["resolve"],
+        reject,
+        onProgress: onProgress as Waiting["onProgress"],
+      });
       port.send({ kind: "run", id, job, input });
     });
     // A signal that lives longer than its jobs would hold on to what each of them was given.
@@ -54,7 +63,7 @@ export class WorkerLine<T extends JobTable<T>> {
     const waiting = this.#waiting.get(message.id);
     if (!waiting) return;
     if (message.kind === "progress") {
-      waiting.onProgress?.(message.share);
+      waiting.onProgress?.(message.share, message.soFar);
       return;
     }
     this.#waiting.delete(message.id);

@@ -11,7 +11,8 @@ export type ToWorker =
   | { readonly kind: "cancel"; readonly id: number };
 
 export type FromWorker =
-  | { readonly kind: "progress"; readonly id: number; readonly share: number }
+  /** `soFar`: what would come out if it ended now, of jobs that have such a thing. */
+  | { readonly kind: "progress"; readonly id: number; readonly share: number; readonly soFar?: unknown }
   | { readonly kind: "done"; readonly id: number; readonly output: unknown }
   | { readonly kind: "failed"; readonly id: number; readonly code: string; readonly message: string };
 

@@ -1,8 +1,8 @@
 import { type FromWorker, type JobTable, type ToWorker, WorkerError } from "./protocol.ts";
 
 export interface Doing {
-  /** 0 to 1. */
-  progress(share: number): void;
+  /** 0 to 1, and what would come out if it ended now. */
+  progress(share: number, soFar?: unknown): void;
   readonly signal: AbortSignal;
 }
 
@@ -21,7 +21,10 @@ export function serveJobs<T extends JobTable<T>>(handlers: Handlers<T>, answer: 
     }
     const stop = new AbortController();
     running.set(id, stop);
-    const doing: Doing = { signal: stop.signal, progress: (share) => answer({ kind: "progress", id, share }) };
+    const doing: Doing = {
+      signal: stop.signal,
+      progress: (share, soFar) => answer({ kind: "progress", id, share, soFar }),
+    };
     try {
       const handler = handlers[message.job as keyof T];
       if (!handler) throw new WorkerError("noSuchJob", message.job);

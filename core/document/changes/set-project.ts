@@ -15,6 +15,7 @@ const settable = [
   "palette",
   "notes",
   "accepted",
+  "sheets",
   "words",
   "lab",
   "format",

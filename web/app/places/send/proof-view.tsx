@@ -65,7 +65,7 @@ export function ProofView({ page, file }: { readonly page: Page; readonly file: 
                     page={part.page}
                     format={part.format}
                     scale={scale}
-                    box={{ ...part.clip, x: part.clip.x - part.dx, y: part.clip.y - part.dy }}
+                    box={{ ...part.clip, x: part.clip.x - part.place.e, y: part.clip.y - part.place.f }}
                   />
                 </Box>
               ))}

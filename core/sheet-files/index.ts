@@ -1,0 +1,2 @@
+export { type PiecePage, piecePage } from "./piece-page.ts";
+export { backFile, type DrawnSheet, drawnSheets, type SheetFileAsk, sheetFile } from "./sheet-file.ts";

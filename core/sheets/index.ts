@@ -1,0 +1,19 @@
+export { type Cut, type LaidCard, type LaidSheet, layOut } from "./cuts.ts";
+export { filledUp, movedPiece } from "./edit-plan.ts";
+export { costOf, packSheets, type SheetPacking, type SheetTrouble, sheetsMark, usableSizes } from "./pack-sheets.ts";
+export {
+  cutMarks,
+  mostPieces,
+  noSheets,
+  type PieceSource,
+  type PlannedSheet,
+  type PrintSheets,
+  pieceLabels,
+  piecesOf,
+  printSheetsSchema,
+  type SheetPlan,
+  type SheetWays,
+  type Stock,
+  type Want,
+} from "./plan.ts";
+export { type SheetSize, sheetSizes } from "./sizes.ts";
