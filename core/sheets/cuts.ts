@@ -26,8 +26,8 @@ export interface Cut {
   readonly toMm: number;
   /** What the trimmer is set to: from the left or top edge of the piece in hand. */
   readonly setMm: number;
-  /** Whether what comes off is waste. */
-  readonly waste: boolean;
+  /** What is not needed afterwards: the strip that was measured, or the rest of the piece. */
+  readonly waste: "strip" | "rest" | undefined;
 }
 
 export interface LaidSheet {
@@ -65,7 +65,7 @@ export function layOut(cutting: Cutting, sheet: SheetToCut): LaidSheet {
   const { spacingMm } = sheet;
   const spareIn = spares(sheet);
 
-  const cut = (way: Cut["way"], piece: Piece, setMm: number, waste: boolean): void => {
+  const cut = (way: Cut["way"], piece: Piece, setMm: number, waste: Cut["waste"]): void => {
     const down = way === "down";
     const atMm = (down ? piece.x : piece.y) + setMm;
     const [fromMm, toMm] = down ? [piece.y, piece.y + piece.h] : [piece.x, piece.x + piece.w];
@@ -78,7 +78,7 @@ export function layOut(cutting: Cutting, sheet: SheetToCut): LaidSheet {
     const need = needOf(part, way, spacingMm);
     const have = down ? piece.w : piece.h;
     if (have - need <= hair || have - need <= spareIn(part, way) + hair) return piece;
-    cut(way, piece, need, true);
+    cut(way, piece, need, "rest");
     return down ? { ...piece, w: need } : { ...piece, h: need };
   };
 
@@ -103,10 +103,10 @@ export function layOut(cutting: Cutting, sheet: SheetToCut): LaidSheet {
       const size = last ? room : needOf(p, way, spacingMm) + (all > 0 ? (free * spareIn(p, way)) / all : 0);
       pieces.push(part.across ? { ...rest, w: size } : { ...rest, h: size });
       if (last) break;
-      cut(way, rest, size, false);
+      cut(way, rest, size, undefined);
       rest = after(rest, part.across, size);
       if (spacingMm > hair) {
-        cut(way, rest, spacingMm, true);
+        cut(way, rest, spacingMm, "strip");
         rest = after(rest, part.across, spacingMm);
       }
     }
@@ -116,7 +116,7 @@ export function layOut(cutting: Cutting, sheet: SheetToCut): LaidSheet {
   let paper: Piece = { x: 0, y: 0, w: sheet.widthMm, h: sheet.heightMm };
   if (sheet.insetMm > hair) {
     for (const way of ["across", "down"] as const) {
-      cut(way, paper, sheet.insetMm, true);
+      cut(way, paper, sheet.insetMm, "strip");
       paper = after(paper, way === "down", sheet.insetMm);
     }
   }

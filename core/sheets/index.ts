@@ -1,3 +1,4 @@
+export { placedItems } from "#core/packing";
 export { type Cut, type LaidCard, type LaidSheet, layOut } from "./cuts.ts";
 export { filledUp, movedPiece } from "./edit-plan.ts";
 export { costOf, packSheets, type SheetPacking, type SheetTrouble, sheetsMark, usableSizes } from "./pack-sheets.ts";

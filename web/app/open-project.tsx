@@ -12,13 +12,13 @@ import { FaultPlace } from "./parts/fault.tsx";
 import { Header } from "./parts/header.tsx";
 import { notices } from "./parts/notices.ts";
 import { Strip } from "./parts/strip.tsx";
-import { fetchLabs, labsKey } from "./places/start/use-labs.ts";
 import { CheckerContext } from "./state/check-hooks.ts";
 import { Checker } from "./state/checker.ts";
 import { nothingChosen } from "./state/choose.ts";
 import { holdProject } from "./state/hold-project.ts";
 import { SessionContext } from "./state/hooks.ts";
 import { ProjectSession } from "./state/project-session.ts";
+import { fetchLabs, labsKey } from "./state/use-labs.ts";
 
 type Opening =
   | { readonly is: "opening" }

@@ -38,6 +38,10 @@ export const routes: RouteObject[] = [
             path: "check",
             lazy: async () => ({ Component: (await import("./places/check/check-place.tsx")).CheckPlace }),
           },
+          {
+            path: "sheets",
+            lazy: async () => ({ Component: (await import("./places/sheets/sheets-place.tsx")).SheetsPlace }),
+          },
           { path: "send", lazy: async () => ({ Component: (await import("./places/send/send-place.tsx")).SendPlace }) },
         ],
       },

@@ -6,6 +6,7 @@ import { useStore } from "zustand";
 import { emptyTiles, nextRedo, nextUndo } from "#core/document";
 import { deedWords } from "../../text/photos.ts";
 import { common, history as historyWords, keeping as keepingWords, stepWords, walk } from "../../text/places.ts";
+import { sheets as sheetWords } from "../../text/sheets.ts";
 import { useKit } from "../kit.ts";
 import { shown, useLibrary, useMaybeSession } from "../state/hooks.ts";
 import type { LibraryStep } from "../state/library.ts";
@@ -70,6 +71,7 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
   const count = useLibrary((s) => s.photos.length);
   const tiles = useStore(session.state, tileWords);
   const sent = useStore(session.state, isSent);
+  const sheetState = useStore(session.state, sheetsState);
   return (
     <>
       <ProjectName session={session} />
@@ -81,6 +83,8 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
         <Suspense fallback={<Station to={`/work/${projectId}/check`} name={walk.check} state={walk.checking} />}>
           <CheckStation to={`/work/${projectId}/check`} />
         </Suspense>
+        <Way />
+        <Station to={`/work/${projectId}/sheets`} name={sheetWords.station} state={sheetState} />
         <Way />
         <Station to={`/work/${projectId}/send`} name={walk.send} state={sent ? walk.sent : walk.notSent} />
       </HStack>
@@ -104,7 +108,13 @@ function tileWords(s: ProjectState): string {
   return walk.tileState(pages.length, tiles, empty);
 }
 
-const Way = () => <Box aria-hidden w="34px" h="2px" bg="oat.400" mx="1" borderRadius="full" />;
+function sheetsState({ project }: ProjectState): string {
+  const { sheets } = project;
+  if (!sheets || sheets.wants.length === 0) return sheetWords.none;
+  return sheets.plan ? sheetWords.count(sheets.plan.sheets.length) : sheetWords.notPacked;
+}
+
+const Way = () => <Box aria-hidden w="20px" h="2px" bg="oat.400" mx="1" borderRadius="full" />;
 
 function ProjectName({ session }: { readonly session: ProjectSession }) {
   const name = useStore(session.state, (s) => s.project.name);

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import type { Page, Tile } from "#core/document";
-import { chain, scaling, translation } from "#core/geometry";
+import { chain, type Rect, scaling, translation } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { type Scene, scene } from "#core/scene";
 import type { Face } from "#core/words";
@@ -17,12 +17,14 @@ interface PageCanvasProps {
   readonly moving?: boolean;
   /** Left out, because it is being drawn elsewhere. */
   readonly without?: string | undefined;
+  /** What of the page is painted, in mm; all of it where nothing is said. */
+  readonly box?: Rect;
 }
 
 const restMs = 140;
 
 /** A page as it prints, bleed included, painted from previews. */
-export function PageCanvas({ page, format, scale, moving = false, without }: PageCanvasProps) {
+export function PageCanvas({ page, format, scale, moving = false, without, box }: PageCanvasProps) {
   const { bitmaps, fonts } = useKit();
   const facts = useFacts();
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -32,7 +34,8 @@ export function PageCanvas({ page, format, scale, moving = false, without }: Pag
     if (!at) return;
     const others = (tiles: readonly Tile[]) => tiles.filter((t) => t.id !== without);
     const seen = without ? { ...page, tiles: others(page.tiles), over: others(page.over) } : page;
-    const drawing = scene(seen, format, facts);
+    const whole = scene(seen, format, facts);
+    const drawing = box ? { ...whole, box } : whole;
     const paint = painter(at, drawing, scale, {
       bitmap: (id, longPx) => bitmaps.get(id, longPx),
       face: (key) => fonts.face(key),
@@ -54,7 +57,7 @@ export function PageCanvas({ page, format, scale, moving = false, without }: Pag
       clearTimeout(rest);
       unwatch();
     };
-  }, [page, format, scale, moving, without, facts, bitmaps, fonts]);
+  }, [page, format, scale, moving, without, box, facts, bitmaps, fonts]);
 
   return <canvas ref={canvas} style={{ display: "block", width: "100%", height: "100%" }} aria-hidden />;
 }

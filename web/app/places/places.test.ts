@@ -5,12 +5,12 @@ import type { Photo } from "#core/photo";
 import { firstWordStyles } from "#core/words";
 import { collage } from "../../../core/document/project.fixture.ts";
 import { meaningOfDrop } from "../state/drop-meaning.ts";
+import { gatherOriginals } from "../state/gather-originals.ts";
 import { snapped } from "./pages/page-seams.ts";
 import { nearestToward, placeOf, toPage, viewOf } from "./pages/page-view.ts";
 import { neighbour, wallRows } from "./photos/rows.ts";
 import { binPhotos, spanOf } from "./photos/time-bins.ts";
 import { gathered, wallGroups } from "./photos/wall-groups.ts";
-import { gatherOriginals } from "./send/make-file.ts";
 import { pagesAsked } from "./send/pages-asked.ts";
 
 const photo = (id: string, widthPx: number, heightPx: number, day = "2026-01-01") =>

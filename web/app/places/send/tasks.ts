@@ -3,8 +3,9 @@ import { plainName } from "#core/lab";
 import type { Photo } from "#core/photo";
 import type { Store } from "../../../storage/store.ts";
 import type { Kit } from "../../kit.ts";
+import { gatherOriginals } from "../../state/gather-originals.ts";
 import type { SendTask } from "../../state/sender.ts";
-import { gatherOriginals } from "./make-file.ts";
+
 import { sendFileName, type Wishes } from "./wishes.ts";
 
 interface Hands {

@@ -8,7 +8,7 @@ import { useKit } from "../../kit.ts";
 import { notices } from "../../parts/notices.ts";
 import { makeExamples } from "../../state/example-works.ts";
 import { useLibrary } from "../../state/hooks.ts";
-import { useLabs } from "./use-labs.ts";
+import { useLabs } from "../../state/use-labs.ts";
 
 const leastPhotos = 100;
 const sampleName = /^(HLD|PX)_\d{4}\.(jpg|heic)$/i;

@@ -13,10 +13,10 @@ import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { PageCanvas } from "../../parts/page-canvas.tsx";
 import { useSizeOf } from "../../parts/size-of.ts";
 import { useLibrary } from "../../state/hooks.ts";
+import { useLabs } from "../../state/use-labs.ts";
 import { LabChooser } from "./lab-chooser.tsx";
 import { type OwnSize, OwnSizeForm } from "./own-size-form.tsx";
 import { SizeChooser } from "./size-chooser.tsx";
-import { useLabs } from "./use-labs.ts";
 
 const firstOwnSize: OwnSize = { widthMm: 300, heightMm: 300, bleedMm: 3, ppi: 300 };
 

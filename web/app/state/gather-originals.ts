@@ -1,8 +1,8 @@
 import { captionedOn, type PrintFile, photosOfFile } from "#core/document";
 import type { Photo } from "#core/photo";
-import type { Store } from "../../../storage/store.ts";
-import type { PrintOrder } from "../../../workers/jobs.ts";
-import { WorkerError } from "../../../workers/protocol.ts";
+import type { Store } from "../../storage/store.ts";
+import type { PrintOrder } from "../../workers/jobs.ts";
+import { WorkerError } from "../../workers/protocol.ts";
 
 /** Every photo of a file with its original; a missing one stops the file, since it would leave a hole in print. */
 export async function gatherOriginals(

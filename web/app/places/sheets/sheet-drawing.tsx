@@ -1,0 +1,205 @@
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { type KeyboardEvent, useMemo, useRef } from "react";
+import { type DrawnSheet, piecePage } from "#core/sheet-files";
+import type { Cut, LaidCard } from "#core/sheets";
+import { sheets as words } from "../../../text/sheets.ts";
+import { PageCanvas } from "../../parts/page-canvas.tsx";
+import { useSizeOf } from "../../parts/size-of.ts";
+import { useFacts } from "../../state/facts.ts";
+import { useProject } from "../../state/hooks.ts";
+import { labelOf } from "./piece-labels.ts";
+import css from "./sheet-drawing.module.css";
+
+const roomPx = 34;
+
+interface SheetDrawingProps {
+  readonly sheet: DrawnSheet;
+  readonly of: number;
+  /** The item that is chosen, and the cut that is pointed at. */
+  readonly chosen: number | undefined;
+  readonly overCut: number | undefined;
+  readonly onChoose: (item: number | undefined) => void;
+  /** It was packed for something else. */
+  readonly stale: boolean;
+}
+
+/** One sheet to scale: the cards as they lie, and the cuts by their numbers. */
+export function SheetDrawing({ sheet, of, chosen, overCut, onChoose, stale }: SheetDrawingProps) {
+  const { size, laid, index } = sheet;
+  const [ref, room] = useSizeOf();
+  const list = useRef<HTMLDivElement>(null);
+  const scale = room ? Math.min((room.w - 2 * roomPx) / size.widthMm, (room.h - 2 * roomPx) / size.heightMm) : 0;
+  const onKeyDown = (e: KeyboardEvent) => {
+    const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[e.key];
+    const now = laid.cards.findIndex((c) => c.item === chosen);
+    if (e.key === "Escape") onChoose(undefined);
+    else if (by !== undefined && laid.cards.length > 0) {
+      const next = laid.cards[(Math.max(0, now) + (now < 0 ? 0 : by) + laid.cards.length) % laid.cards.length]!;
+      onChoose(next.item);
+      list.current?.querySelector<HTMLElement>(`[data-item="${next.item}"]`)?.focus();
+    } else return;
+    e.preventDefault();
+  };
+  return (
+    <Flex direction="column" flex="1" minH="0">
+      <Flex justify="space-between" align="baseline" px="6" pt="5">
+        <Heading as="h1" fontSize="21px" fontWeight="520">
+          {words.sheetOf(index + 1, of, size.name)}
+        </Heading>
+        {stale && (
+          <Text fontSize="14px" color="saffron.700" fontWeight="500">
+            {words.changed}
+          </Text>
+        )}
+      </Flex>
+      <Box ref={ref} flex="1" minH="0" position="relative">
+        {scale > 0 && (
+          <div
+            ref={list}
+            role="listbox"
+            aria-label={words.sheetOf(index + 1, of, size.name)}
+            data-testid="sheet"
+            className={css.paper}
+            style={{
+              width: size.widthMm * scale,
+              height: size.heightMm * scale,
+              left: (room!.w - size.widthMm * scale) / 2,
+              top: (room!.h - size.heightMm * scale) / 2,
+            }}
+            onKeyDown={onKeyDown}
+          >
+            {laid.cards.map((card, i) => (
+              <Card
+                key={card.item}
+                sheet={sheet}
+                card={card}
+                scale={scale}
+                chosen={card.item === chosen}
+                stop={chosen === undefined ? i === 0 : card.item === chosen}
+                onChoose={() => onChoose(card.item === chosen ? undefined : card.item)}
+              />
+            ))}
+            <CutLines cuts={laid.cuts} sheet={sheet} scale={scale} over={overCut} />
+          </div>
+        )}
+      </Box>
+    </Flex>
+  );
+}
+
+interface CardProps {
+  readonly sheet: DrawnSheet;
+  readonly card: LaidCard;
+  readonly scale: number;
+  readonly chosen: boolean;
+  /** Tab stops here. */
+  readonly stop: boolean;
+  readonly onChoose: () => void;
+}
+
+function Card({ sheet, card, scale, chosen, stop, onChoose }: CardProps) {
+  const project = useProject((s) => s.project);
+  const facts = useFacts();
+  const want = sheet.wants.get(card.item)!;
+  const { cell, turned } = card;
+  const more = Math.max(0, (cell.w - card.w) / 2, (cell.h - card.h) / 2);
+  const [w, h] = turned ? [cell.h, cell.w] : [cell.w, cell.h];
+  const seen = useMemo(() => {
+    const piece = piecePage(project, want, more, (id) => facts.photo(id)?.takenAt);
+    const [cardW, cardH] = turned ? [card.h, card.w] : [card.w, card.h];
+    return piece && { ...piece, box: cellBox(piece.cut, w, h, cardW, cardH), times: cardW / piece.cut.w };
+  }, [project, want, more, facts, turned, card, w, h]);
+  const label = words.card(labelOf(project, want, facts), sheet.index + 1);
+  return (
+    <div
+      role="option"
+      aria-selected={chosen}
+      aria-label={label}
+      title={label}
+      tabIndex={stop ? 0 : -1}
+      data-item={card.item}
+      className={`${css.card} ${chosen ? css.chosen : ""}`}
+      onClick={onChoose}
+      onKeyDown={(e) => {
+        if (e.key !== "Enter" && e.key !== " ") return;
+        e.preventDefault();
+        onChoose();
+      }}
+      style={{ left: cell.x * scale, top: cell.y * scale, width: cell.w * scale, height: cell.h * scale }}
+    >
+      <div
+        className={css.picture}
+        style={{
+          width: w * scale,
+          height: h * scale,
+          transform: turned ? `translateX(${cell.w * scale}px) rotate(90deg)` : undefined,
+        }}
+      >
+        {seen && <PageCanvas page={seen.page} format={seen.format} scale={scale * seen.times} box={seen.box} />}
+      </div>
+    </div>
+  );
+}
+
+/** The cell around the cut of a piece, in the piece's own mm. */
+function cellBox(
+  cut: { readonly x: number; readonly y: number; readonly w: number; readonly h: number },
+  cellW: number,
+  cellH: number,
+  cardW: number,
+  cardH: number,
+) {
+  const [kx, ky] = [cut.w / cardW, cut.h / cardH];
+  return { x: cut.x - ((cellW - cardW) / 2) * kx, y: cut.y - ((cellH - cardH) / 2) * ky, w: cellW * kx, h: cellH * ky };
+}
+
+interface CutLinesProps {
+  readonly cuts: readonly Cut[];
+  readonly sheet: DrawnSheet;
+  readonly scale: number;
+  readonly over: number | undefined;
+}
+
+/** Every cut as a line over the sheet, with its number where it begins. */
+function CutLines({ cuts, sheet, scale, over }: CutLinesProps) {
+  const { widthMm, heightMm } = sheet.size;
+  const outPx = 11;
+  return (
+    <svg
+      aria-hidden="true"
+      className={css.cuts}
+      width={widthMm * scale}
+      height={heightMm * scale}
+      viewBox={`0 0 ${widthMm * scale} ${heightMm * scale}`}
+    >
+      {cuts.map((cut) => {
+        const [at, from, to] = [cut.atMm * scale, cut.fromMm * scale, cut.toMm * scale];
+        const down = cut.way === "down";
+        const state = over === cut.number ? css.overCut : "";
+        // Cuts from the sheet's own edge have their number beside it; others where they begin.
+        const outside = cut.fromMm < 0.02;
+        const lead = outside ? -outPx : from + outPx;
+        return (
+          <g key={cut.number} className={state}>
+            {[css.under, css.cut].map((look) => (
+              <line
+                key={look}
+                className={look}
+                x1={down ? at : from}
+                y1={down ? from : at}
+                x2={down ? at : to}
+                y2={down ? to : at}
+              />
+            ))}
+            <g transform={`translate(${down ? at : lead} ${down ? lead : at})`}>
+              <circle r="9" className={css.spot} />
+              <text className={css.number} y="4">
+                {cut.number}
+              </text>
+            </g>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,127 @@
+import { Box, Button, Heading, VStack } from "@chakra-ui/react";
+import { FileDown, ListOrdered } from "lucide-react";
+import { useMemo } from "react";
+import { useStore } from "zustand";
+import type { PrintFile } from "#core/document";
+import { fileName, plainName } from "#core/lab";
+import { backFile, cuttingList, type DrawnSheet, type SheetFileAsk, sheetFile } from "#core/sheet-files";
+import type { PrintSheets } from "#core/sheets";
+import { formatLength, formatSize } from "#core/units";
+import { sheets as words } from "../../../text/sheets.ts";
+import { useKit } from "../../kit.ts";
+import { useFacts } from "../../state/facts.ts";
+import { gatherOriginals } from "../../state/gather-originals.ts";
+import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
+import type { SendTask } from "../../state/sender.ts";
+import { sheetSenderOf } from "../../state/senders.ts";
+import { Making, SendEnd } from "../send/progress.tsx";
+import { labelOf } from "./piece-labels.ts";
+
+const quality = 0.95;
+
+interface SheetFilesProps {
+  readonly sheets: PrintSheets;
+  readonly drawn: readonly DrawnSheet[];
+}
+
+/** The sheets as files for whoever prints them, and the list to cut by. */
+export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
+  const kit = useKit();
+  const session = useSession();
+  const project = useProject((s) => s.project);
+  const facts = useFacts();
+  const byId = useLibrary((s) => s.byId);
+  const sender = sheetSenderOf(session);
+  const state = useStore(sender.state);
+  const ask = useMemo(
+    (): SheetFileAsk => ({
+      project,
+      sheets,
+      takenOf: (id) => facts.photo(id)?.takenAt,
+      labelOf: (want) => labelOf(project, want, facts),
+    }),
+    [project, sheets, facts],
+  );
+  const card = sheets.stock?.kind === "lab" ? sheets.stock.card : undefined;
+  const kind = card?.file.kind ?? "jpeg";
+  const wish = {
+    kind,
+    colour: card?.file.colour ?? "srgb",
+    quality: card?.file.quality ?? quality,
+    chroma: "444",
+    progressive: false,
+  } as const;
+  const nameOf = (sheet: DrawnSheet, back: boolean) =>
+    fileName(
+      card?.file.name ?? "{project}-{page}",
+      {
+        project: back ? `${project.name} ${words.backName}` : project.name,
+        size: sheet.size.name || "sheet",
+        page: sheet.index + 1,
+        pages: drawn.length,
+      },
+      kind === "jpeg" ? "jpg" : kind === "tiff" ? "tif" : kind,
+    );
+  const task = (name: string, file: PrintFile): SendTask => ({
+    name,
+    make: async ({ keepAs, signal, onProgress }) => {
+      const photos = await gatherOriginals(file, byId, kit.store);
+      const made = await kit.printing.run("printPicture", { file, wish, photos, keepAs }, { signal, onProgress });
+      return made.file;
+    },
+  });
+  const changed = useProject((s) => s.history.steps[s.history.done - 1]?.at ?? "");
+  const mark = JSON.stringify([changed, wish]);
+
+  const saveSheets = () => {
+    const tasks = drawn.flatMap((sheet) => [
+      task(nameOf(sheet, false), sheetFile(sheet, ask)),
+      ...(sheets.ways.labels === "back" ? [task(nameOf(sheet, true), backFile(sheet, ask))] : []),
+    ]);
+    const to = tasks.length > 1 ? "zip" : "each";
+    void sender.send({ tasks, to, zipName: `${plainName(project.name)}-sheets.zip`, mark });
+  };
+  const saveList = () => {
+    const { unit, format } = project;
+    const files = cuttingList(drawn, {
+      ...ask,
+      title: words.listTitle(project.name),
+      sheetTitle: (sheet) => words.listSheet(sheet.index + 1, drawn.length, sheet.size.name, sheet.laid.cards.length),
+      sizeOf: (want) => formatSize(want.widthMm, want.heightMm, unit, format.ppi),
+      cutWords: (cut) => words.cut(cut.way, formatLength(cut.setMm, unit, format.ppi), cut.waste),
+    });
+    const list: SendTask = {
+      name: `${plainName(project.name)}-${words.listName}.pdf`,
+      make: async ({ keepAs, signal, onProgress }) => {
+        const each = await Promise.all(files.map((f) => gatherOriginals(f, byId, kit.store)));
+        const photos = [...new Map(each.flat().map((p) => [p.photo.id, p])).values()];
+        const order = { title: words.listTitle(project.name), files, photos, marks: false, small: true, keepAs };
+        return (await kit.printing.run("printPdf", order, { signal, onProgress })).file;
+      },
+    };
+    void sender.send({ tasks: [list], to: "each", zipName: "", mark: `${mark} list` });
+  };
+
+  return (
+    <Box as="section" mb="6">
+      <Heading as="h3" fontFamily="body" fontSize="15px" fontWeight="600" mb="2.5">
+        {words.files}
+      </Heading>
+      {state.is === "making" || state.is === "paused" || state.is === "handing" ? (
+        <Making sender={sender} state={state} />
+      ) : (
+        <>
+          <VStack align="stretch" gap="2">
+            <Button variant="outline" onClick={saveSheets}>
+              <FileDown size={18} aria-hidden /> {words.saveSheets(drawn.length)}
+            </Button>
+            <Button variant="outline" onClick={saveList}>
+              <ListOrdered size={18} aria-hidden /> {words.saveList}
+            </Button>
+          </VStack>
+          <SendEnd state={state} size={undefined} ppi={0} colour={wish.colour} />
+        </>
+      )}
+    </Box>
+  );
+}

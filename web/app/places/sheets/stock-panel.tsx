@@ -1,0 +1,206 @@
+import { Box, Grid, Text, VStack } from "@chakra-ui/react";
+import type { Stock } from "#core/sheets";
+import { formatLength } from "#core/units";
+import { sheets as words } from "../../../text/sheets.ts";
+import { Choose } from "../../parts/choose-one.tsx";
+import { LengthField } from "../../parts/length-field.tsx";
+import { NumberField } from "../../parts/number-field.tsx";
+import { Tick } from "../../parts/tick.tsx";
+import { useProject, useSession } from "../../state/hooks.ts";
+import { changeSheets, fromLab, ownPrinter, ownRoll } from "../../state/print-sheets.ts";
+import { useLabs } from "../../state/use-labs.ts";
+import { PanelSection } from "../pages/panel/parts.tsx";
+import { money } from "./money.ts";
+
+/** What it is printed on: a lab's prints with their prices, one's own printer, or a roll. */
+export function StockPanel({ stock }: { readonly stock: Stock | null }) {
+  const session = useSession();
+  const labs = useLabs();
+  const cards = (labs.data ?? []).filter((c) => c.kind !== "book");
+  const set = (next: Stock | null) => changeSheets(session, { stock: next });
+  const printing = cards.find((c) => c.kind === "prints") ?? cards[0];
+  return (
+    <PanelSection title={words.on}>
+      <Choose
+        label={words.on}
+        value={stock?.kind ?? "none"}
+        options={[
+          ...(stock ? [] : [["none", "\u2013"] as const]),
+          ...(printing || stock?.kind === "lab" ? [["lab", words.stocks.lab] as const] : []),
+          ["printer", words.stocks.printer],
+          ["roll", words.stocks.roll],
+        ]}
+        onChoose={(kind) => {
+          if (kind === "lab" && printing) set(fromLab(printing));
+          if (kind === "printer") set(ownPrinter);
+          if (kind === "roll") set(ownRoll);
+        }}
+      />
+      <Box mt="3">
+        {stock?.kind === "lab" && <LabStock stock={stock} cards={cards} onStock={set} />}
+        {stock?.kind === "printer" && <PrinterStock stock={stock} onStock={set} />}
+        {stock?.kind === "roll" && <RollStock stock={stock} onStock={set} />}
+      </Box>
+    </PanelSection>
+  );
+}
+
+type Of<K extends Stock["kind"]> = Extract<Stock, { kind: K }>;
+type LabCards = readonly Of<"lab">["card"][];
+
+function LabStock({
+  stock,
+  cards,
+  onStock,
+}: {
+  readonly stock: Of<"lab">;
+  readonly cards: LabCards;
+  readonly onStock: (stock: Stock | null) => void;
+}) {
+  const { card, sizeIds } = stock;
+  const unit = useProject((s) => s.project.unit);
+  const all = cards.some((c) => c.id === card.id) ? cards : [card, ...cards];
+  return (
+    <>
+      <Choose
+        label={words.lab}
+        value={card.id}
+        options={all.map((c) => [c.id, c.name] as const)}
+        onChoose={(id) => onStock(fromLab(all.find((c) => c.id === id)!))}
+      />
+      {(card.lossMm > 0 || card.bleedMm > 0) && (
+        <Text fontSize="13.5px" color="fg.muted" mt="2">
+          {card.lossMm > 0
+            ? words.loses(formatLength(card.lossMm, unit, 300))
+            : words.cutsAway(formatLength(card.bleedMm, unit, 300))}
+        </Text>
+      )}
+      <VStack align="stretch" gap="1" mt="3">
+        {card.sizes.map((s) => (
+          <Grid key={s.id} templateColumns="1fr auto" alignItems="center">
+            <Tick
+              label={s.name}
+              on={sizeIds.includes(s.id)}
+              onTick={(on) =>
+                onStock({ ...stock, sizeIds: on ? [...sizeIds, s.id] : sizeIds.filter((id) => id !== s.id) })
+              }
+            />
+            <Text fontSize="13.5px" color="fg.subtle" fontVariantNumeric="tabular-nums">
+              {s.price === undefined ? words.noPrice : words.each(money(s.price, stock))}
+            </Text>
+          </Grid>
+        ))}
+      </VStack>
+    </>
+  );
+}
+
+interface Fields {
+  readonly label: string;
+  readonly mm: number;
+  readonly least: number;
+  readonly most: number;
+  readonly put: (mm: number) => void;
+}
+
+function Lengths({ fields }: { readonly fields: readonly Fields[] }) {
+  const unit = useProject((s) => s.project.unit);
+  return fields.map(({ label, mm, least, most, put }) => (
+    <LengthField
+      key={label}
+      label={label}
+      mm={mm}
+      unit={unit === "px" ? "mm" : unit}
+      ppi={300}
+      onMm={(next) => (next >= least && next <= most ? put(next) : `${least} \u2013 ${most} mm`) as string | undefined}
+    />
+  ));
+}
+
+function PrinterStock({ stock, onStock }: { readonly stock: Of<"printer">; readonly onStock: (stock: Stock) => void }) {
+  return (
+    <Grid templateColumns="1fr 1fr" gap="3">
+      <Lengths
+        fields={[
+          {
+            label: words.paperWidth,
+            mm: stock.widthMm,
+            least: 20,
+            most: 3000,
+            put: (widthMm) => onStock({ ...stock, widthMm }),
+          },
+          {
+            label: words.paperHeight,
+            mm: stock.heightMm,
+            least: 20,
+            most: 3000,
+            put: (heightMm) => onStock({ ...stock, heightMm }),
+          },
+          {
+            label: words.margin,
+            mm: stock.marginMm,
+            least: 0,
+            most: 200,
+            put: (marginMm) => onStock({ ...stock, marginMm }),
+          },
+        ]}
+      />
+      <NumberField
+        label={words.price}
+        value={stock.price}
+        least={0}
+        most={10_000}
+        step={0.1}
+        onNumber={(price) => onStock({ ...stock, price })}
+      />
+      <NumberField
+        label={words.ppi}
+        value={stock.ppi}
+        least={72}
+        most={1200}
+        step={10}
+        onNumber={(ppi) => onStock({ ...stock, ppi })}
+      />
+    </Grid>
+  );
+}
+
+function RollStock({ stock, onStock }: { readonly stock: Of<"roll">; readonly onStock: (stock: Stock) => void }) {
+  return (
+    <Grid templateColumns="1fr 1fr" gap="3">
+      <Lengths
+        fields={[
+          {
+            label: words.rollWidth,
+            mm: stock.widthMm,
+            least: 20,
+            most: 3000,
+            put: (widthMm) => onStock({ ...stock, widthMm }),
+          },
+          {
+            label: words.longest,
+            mm: stock.longestMm,
+            least: 50,
+            most: 20_000,
+            put: (longestMm) => onStock({ ...stock, longestMm }),
+          },
+          {
+            label: words.margin,
+            mm: stock.marginMm,
+            least: 0,
+            most: 200,
+            put: (marginMm) => onStock({ ...stock, marginMm }),
+          },
+        ]}
+      />
+      <NumberField
+        label={words.metre}
+        value={stock.pricePerMetre}
+        least={0}
+        most={10_000}
+        step={0.5}
+        onNumber={(pricePerMetre) => onStock({ ...stock, pricePerMetre })}
+      />
+    </Grid>
+  );
+}
