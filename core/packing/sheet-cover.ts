@@ -85,6 +85,7 @@ export class SheetCover {
       spent += p.cost;
       add(held, p.counts, 1);
     }
+    if (chosen.length === 0) return undefined;
     let missing = this.#missing(held);
     this.#past.fill(missing);
     for (let move = 0; move < moves && missing > slack; move += 1) {

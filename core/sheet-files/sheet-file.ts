@@ -18,8 +18,8 @@ import { groundPage, ink, plainTile, wordsTile } from "./plain-tiles.ts";
 
 const paper = "#ffffff";
 const hairMm = 0.15;
-/** Marks stand off a little, so that they are cut away. */
-const mark = { offMm: 1, longMm: 4 };
+/** Marks stand off the picture a little; shorter ones where there is little room. */
+const mark = { offMm: 0.5, longMm: [4, 2] } as const;
 const label = { sizePt: 5.5, highMm: 2.8, leastWideMm: 14, mostWideMm: 60, offMm: 0.6 };
 
 /** A planned sheet with everything that its drawings and files need. */
@@ -200,22 +200,26 @@ const within = (a: Rect, b: Rect): boolean =>
 
 /** Short strokes in line with each card's edges, where no picture is. */
 function outsideMarks(sheet: DrawnSheet, painted: readonly Rect[]): Tile[] {
-  const { offMm, longMm } = mark;
   const found = new Map<string, Tile>();
-  for (const { cell } of sheet.laid.cards) {
-    for (const x of [cell.x, cell.x + cell.w])
-      for (const y of [cell.y - offMm - longMm, cell.y + cell.h + offMm])
-        stroke({ x: x - hairMm / 2, y, w: hairMm, h: longMm });
-    for (const y of [cell.y, cell.y + cell.h])
-      for (const x of [cell.x - offMm - longMm, cell.x + cell.w + offMm])
-        stroke({ x, y: y - hairMm / 2, w: longMm, h: hairMm });
+  const put = (strokes: readonly Rect[]): void => {
+    const r = strokes.find((s) => within(s, printable(sheet)) && !painted.some((p) => meet(p, s)));
+    if (r) found.set([r.x, r.y, r.w].map((n) => n.toFixed(2)).join(" "), plainTile("", r, ink));
+  };
+  const lengths = (of: (longMm: number) => Rect) => mark.longMm.map(of);
+  for (const [i, { cell }] of sheet.laid.cards.entries()) {
+    const seen = painted[i]!;
+    for (const edge of [cell.x, cell.x + cell.w]) {
+      const x = edge - hairMm / 2;
+      put(lengths((h) => ({ x, y: seen.y - mark.offMm - h, w: hairMm, h })));
+      put(lengths((h) => ({ x, y: seen.y + seen.h + mark.offMm, w: hairMm, h })));
+    }
+    for (const edge of [cell.y, cell.y + cell.h]) {
+      const y = edge - hairMm / 2;
+      put(lengths((w) => ({ x: seen.x - mark.offMm - w, y, w, h: hairMm })));
+      put(lengths((w) => ({ x: seen.x + seen.w + mark.offMm, y, w, h: hairMm })));
+    }
   }
   return [...found.values()];
-
-  function stroke(r: Rect): void {
-    if (!within(r, printable(sheet)) || painted.some((p) => meet(p, r))) return;
-    found.set([r.x, r.y, r.w].map((n) => n.toFixed(2)).join(" "), plainTile("", r, ink));
-  }
 }
 
 /** Strokes at the sheet's own edges, where a cut begins or ends there. */

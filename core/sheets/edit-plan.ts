@@ -1,5 +1,6 @@
+import { seededChance } from "#core/chance";
 import { done, type Outcome, refused } from "#core/outcome";
-import { type Cutting, type OneItem, placedItems, withItem, withoutItem } from "#core/packing";
+import { type Cutting, type OneItem, Packing, placedItems, withItem, withoutItem } from "#core/packing";
 import { costOf, usableSizes } from "./pack-sheets.ts";
 import { mostPieces, type PlannedSheet, type PrintSheets, type SheetPlan, type Want } from "./plan.ts";
 import type { SheetSize } from "./sizes.ts";
@@ -31,7 +32,9 @@ export function movedPiece(given: PrintSheets, item: number, toSheet: number): O
   if (!plan || !target || !want || !size) return refused("noPlan");
   const from = plan.sheets.findIndex((s) => placedItems(s.cutting).some((p) => p.item === item));
   if (from === toSheet) return done(plan);
-  const cutting = withItem(target.cutting, roomOf(size, ways.spacingMm), itemOf(item, want, ways.spacingMm));
+  const cutting =
+    withItem(target.cutting, roomOf(size, ways.spacingMm), itemOf(item, want, ways.spacingMm)) ??
+    laidAnew(given, target, size, item);
   if (!cutting) return refused("noRoom", { sheet: toSheet + 1 });
   const sheets = plan.sheets.flatMap((s, i): PlannedSheet[] => {
     if (i === toSheet) return [{ ...s, cutting }];
@@ -41,6 +44,29 @@ export function movedPiece(given: PrintSheets, item: number, toSheet: number): O
   });
   return done(withCost(plan, sheets, given));
 }
+
+const steps = 300;
+
+/** Everything on a sheet and one item more, packed again onto one such sheet; nothing where that is not found. */
+function laidAnew(given: PrintSheets, sheet: PlannedSheet, size: SheetSize, item: number): Cutting | undefined {
+  const { plan, wants, ways } = given;
+  const items = [...placedItems(sheet.cutting).map((p) => p.item), item];
+  const asked = items.flatMap((i) => {
+    const want = wants.find((w) => w.id === plan?.pieces[i]?.wantId);
+    return want ? [itemOf(i, want, ways.spacingMm)] : [];
+  });
+  const packing = new Packing({
+    kinds: [{ ...roomOf(size, ways.spacingMm), cost: 1 }],
+    items: asked,
+    chance: seededChance(1),
+  });
+  packing.run(steps);
+  const [only, more] = packing.best.sheets;
+  return only && !more && asked.length === items.length ? numbered(only.cutting, items) : undefined;
+}
+
+const numbered = (c: Cutting, items: readonly number[]): Cutting =>
+  "item" in c ? { ...c, item: items[c.item]! } : { ...c, parts: c.parts.map((p) => numbered(p, items)) };
 
 /** More copies of what may fill what is left over, as many as there is room for, in turn; and of each how many that is. */
 export function filledUp(given: PrintSheets):
