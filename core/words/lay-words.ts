@@ -11,6 +11,8 @@ export interface SetGlyph {
   readonly id: number;
   readonly x: number;
   readonly y: number;
+  /** The letters that it stands for, where it stands for several. */
+  readonly letters?: string;
 }
 
 /** A place between two letters: `at` in the text, `x` in mm. */
@@ -174,6 +176,15 @@ interface LineFacts {
   readonly last: boolean;
 }
 
+/** What a glyph stands for; nothing where several stand for the same letters. They are in the order of the text or against it. */
+function lettersOf({ glyphs, text }: LineFacts, i: number, end: number): string {
+  const { cluster } = glyphs[i]!;
+  const beside = [glyphs[i - 1]?.cluster, glyphs[i + 1]?.cluster];
+  if (beside.includes(cluster)) return "";
+  const after = beside.filter((c) => c !== undefined && c > cluster) as number[];
+  return text.slice(cluster, Math.min(end, ...after));
+}
+
 function setLine(run: Run, f: LineFacts, at: Pick<Line, "baseline" | "top" | "height">): Line {
   const natural = widthOf(f.advances, run.from, run.to);
   const spaces = countSpaces(f.text, run);
@@ -191,12 +202,15 @@ function setLine(run: Run, f: LineFacts, at: Pick<Line, "baseline" | "top" | "he
   begins.set(run.to, x);
   const glyphs: SetGlyph[] = [];
   let pen: { readonly cluster: number; x: number } = { cluster: -1, x: x0 };
-  for (const g of f.glyphs) {
+  for (const [i, g] of f.glyphs.entries()) {
     if (g.cluster < run.from || g.cluster >= run.to) continue;
     // Several glyphs of one letter follow each other; a new letter starts where it begins.
     if (g.cluster !== pen.cluster) pen = { cluster: g.cluster, x: begins.get(g.cluster)! };
-    if (!/\s/u.test(f.text[g.cluster]!))
-      glyphs.push({ file: g.file, id: g.id, x: pen.x + g.dx * f.sizeMm, y: at.baseline - g.dy * f.sizeMm });
+    if (!/\s/u.test(f.text[g.cluster]!)) {
+      const set = { file: g.file, id: g.id, x: pen.x + g.dx * f.sizeMm, y: at.baseline - g.dy * f.sizeMm };
+      const letters = lettersOf(f, i, run.to);
+      glyphs.push(letters.length > 1 ? { ...set, letters } : set);
+    }
     pen.x += g.advance * f.sizeMm;
   }
   return { from: run.from, to: run.to, x: x0, width, ...at, glyphs, stops: stopsOf(run, f, begins) };

@@ -20,6 +20,8 @@ interface UsedFont {
   readonly face: string;
   readonly file: FontFile;
   readonly glyphs: Set<number>;
+  /** Of glyphs that stand for several letters. */
+  readonly letters: Map<number, string>;
 }
 
 /** All files as pages of one PDF, written from front to back with one photo in memory at a time. */
@@ -85,8 +87,10 @@ async function writePages(pdf: PdfWriter, order: PdfOrder, doing: Doing): Promis
     );
     doing.progress((i + 1) / (order.files.length + 1));
   }
-  for (const { ref, face, file, glyphs } of fonts.values())
-    writeFont(pdf, { name: face, sfnt: file.sfnt, glyphs, textOf: (g) => file.texts.get(g) }, ref);
+  for (const { ref, face, file, glyphs, letters } of fonts.values()) {
+    const textOf = (g: number) => letters.get(g) ?? file.texts.get(g);
+    writeFont(pdf, { name: face, sfnt: file.sfnt, glyphs, textOf }, ref);
+  }
   pdf.object(`<< /Type /Pages /Count ${pages.length} /Kids [${pages.map(refTo).join(" ")}] >>`, tree);
   const profile = pdf.stream("/N 3", [Uint8Array.from(rgbProfile("srgb"))]);
   const intent = pdf.object(
@@ -106,10 +110,18 @@ async function noteLetters(pdf: PdfWriter, step: Extract<DrawStep, { draw: "word
     if (!use) {
       const file = files[g.file];
       if (!file) throw new PrintError("fontMissing", step.face);
-      use = { name: `F${fonts.size + 1}`, ref: pdf.reserve(), face: step.face, file, glyphs: new Set() };
+      use = {
+        name: `F${fonts.size + 1}`,
+        ref: pdf.reserve(),
+        face: step.face,
+        file,
+        glyphs: new Set(),
+        letters: new Map(),
+      };
       fonts.set(key, use);
     }
     use.glyphs.add(g.id);
+    if (g.letters) use.letters.set(g.id, g.letters);
   }
 }
 

@@ -1,7 +1,7 @@
 import { Box, Button, Grid, HStack, Text } from "@chakra-ui/react";
 import { ChevronDown, ChevronUp } from "lucide-react";
 import { useState } from "react";
-import { fileHolds } from "#core/document";
+import { fileHolds, type Project } from "#core/document";
 import { printColours } from "#core/files";
 import { sendWishes as words } from "../../../text/send.ts";
 import { Choose } from "../../parts/choose-one.tsx";
@@ -96,7 +96,7 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
                 <Tick label={words.small} on={wishes.small} onTick={(small) => onWishes({ ...wishes, small })} />
               </>
             )}
-            {project.format.bleedMm > 0 && (
+            {hasBleed(project) && (
               <Tick
                 label={words.withoutBleed}
                 on={wishes.withoutBleed}
@@ -114,6 +114,10 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
     </Box>
   );
 }
+
+/** Cards that are printed by themselves have a bleed of their own. */
+const hasBleed = ({ format, pockets }: Project): boolean =>
+  (pockets?.output === "inserts" ? pockets.bleedMm : format.bleedMm) > 0;
 
 function Named({ label, children }: { readonly label: string; readonly children: React.ReactNode }) {
   return (

@@ -88,6 +88,20 @@ export function Packer({ sheets }: { readonly sheets: PrintSheets }) {
           </Text>
         </Box>
       )}
+      {plan && !packed && (
+        <Text
+          role="status"
+          bg="saffron.100"
+          color="saffron.700"
+          borderRadius="soft"
+          px="4"
+          py="2.5"
+          mb="3"
+          fontSize="14.5px"
+        >
+          {words.changed}
+        </Text>
+      )}
       <Button w="full" size={packed ? "md" : "lg"} variant={packed ? "outline" : "solid"} onClick={() => void pack()}>
         <Scissors size={18} aria-hidden /> {plan ? words.packAgain : words.pack}
       </Button>

@@ -1,4 +1,4 @@
-import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading } from "@chakra-ui/react";
 import { type KeyboardEvent, useMemo, useRef } from "react";
 import { type DrawnSheet, piecePage } from "#core/sheet-files";
 import type { Cut, LaidCard } from "#core/sheets";
@@ -19,12 +19,10 @@ interface SheetDrawingProps {
   readonly chosen: number | undefined;
   readonly overCut: number | undefined;
   readonly onChoose: (item: number | undefined) => void;
-  /** It was packed for something else. */
-  readonly stale: boolean;
 }
 
 /** One sheet to scale: the cards as they lie, and the cuts by their numbers. */
-export function SheetDrawing({ sheet, of, chosen, overCut, onChoose, stale }: SheetDrawingProps) {
+export function SheetDrawing({ sheet, of, chosen, overCut, onChoose }: SheetDrawingProps) {
   const { size, laid, index } = sheet;
   const [ref, room] = useSizeOf();
   const list = useRef<HTMLDivElement>(null);
@@ -42,16 +40,9 @@ export function SheetDrawing({ sheet, of, chosen, overCut, onChoose, stale }: Sh
   };
   return (
     <Flex direction="column" flex="1" minH="0">
-      <Flex justify="space-between" align="baseline" px="6" pt="5">
-        <Heading as="h1" fontSize="21px" fontWeight="520">
-          {words.sheetOf(index + 1, of, size.name)}
-        </Heading>
-        {stale && (
-          <Text fontSize="14px" color="saffron.700" fontWeight="500">
-            {words.changed}
-          </Text>
-        )}
-      </Flex>
+      <Heading as="h1" fontSize="21px" fontWeight="520" px="6" pt="5">
+        {words.sheetOf(index + 1, of, size.name)}
+      </Heading>
       <Box ref={ref} flex="1" minH="0" position="relative">
         {scale > 0 && (
           <div

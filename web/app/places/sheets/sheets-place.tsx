@@ -44,7 +44,6 @@ export function SheetsPlace() {
               chosen={item}
               onChoose={setItem}
               overCut={overCut}
-              stale={!isPacked(sheets)}
             />
             <SheetStrip
               sheets={drawn}

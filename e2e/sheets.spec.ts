@@ -1,0 +1,239 @@
+import { execFileSync } from "node:child_process";
+import { readFile } from "node:fs/promises";
+import { expect, type Page, test } from "@playwright/test";
+import { unzipSync } from "fflate";
+import sharp from "sharp";
+import { samplePhotos } from "./support/files.ts";
+import {
+  arrangeFirst,
+  chooseFiles,
+  differing,
+  expectKept,
+  expectUndo,
+  shelfPhotos,
+  startCollage,
+  typeInto,
+} from "./support/tessip.ts";
+
+const cards = (page: Page) => page.getByTestId("sheet").getByRole("option");
+const cuts = (page: Page) => page.getByRole("region", { name: "Cut in this order" }).getByRole("listitem");
+const sheetRow = (page: Page) => page.getByRole("listbox", { name: "All sheets" }).getByRole("option");
+
+async function pack(page: Page): Promise<void> {
+  await page.getByRole("button", { name: /^Pack (the sheets|again)$/ }).click();
+  await expect(page.getByTestId("packed")).toBeVisible({ timeout: 60_000 });
+}
+
+async function savedZip(page: Page, button: RegExp): Promise<Record<string, Uint8Array>> {
+  const download = page.waitForEvent("download", { timeout: 120_000 });
+  await page.getByRole("button", { name: button }).click();
+  return unzipSync(await readFile(await (await download).path()));
+}
+
+/** Cuts a file of a 4 × 6 inch print as the list says, with the trimmer on the paper: 1.5 mm at its short sides are lost, and as much in proportion. */
+async function cutApart(file: Buffer, list: readonly string[]): Promise<Buffer[]> {
+  const { width, height } = await sharp(file).metadata();
+  const perMm = 1200 / (101.6 + 3);
+  const [w, h] = (width! < height! ? [101.6, 152.4] : [152.4, 101.6]).map((mm) => mm * perMm) as [number, number];
+  let hand = { left: (width! - w) / 2, top: (height! - h) / 2, width: w, height: h };
+  const pieces = [];
+  for (const words of list) {
+    const set = Number(words.match(/([\d.]+) in/)![1]) * 25.4 * perMm;
+    const down = words.includes("left");
+    const first = down ? { ...hand, width: set } : { ...hand, height: set };
+    const rest = down
+      ? { ...hand, left: hand.left + set, width: hand.width - set }
+      : { ...hand, top: hand.top + set, height: hand.height - set };
+    if (!words.includes("waste")) pieces.push(rest);
+    hand = first;
+  }
+  const whole = (r: typeof hand) =>
+    Object.fromEntries(Object.entries(r).map(([k, v]) => [k, Math.round(v)])) as typeof hand;
+  return Promise.all([hand, ...pieces].map((r) => sharp(file).extract(whole(r)).toBuffer()));
+}
+
+test("cards of pocket pages: packed onto a lab's prints, cut apart in the files, moved by hand, and listed for the trimmer", async ({
+  page,
+}, info) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(7));
+  await page.getByText("Pocket pages", { exact: true }).click();
+  await page.getByText("6 × 8 in", { exact: true }).click();
+  await page.getByText("Four upright, 3 × 4 in", { exact: true }).click();
+  await page.getByRole("button", { name: "Start these pages" }).click();
+  await shelfPhotos(page).first().click();
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press("Shift+ArrowRight");
+  await page.getByRole("button", { name: "Arrange 4 photos" }).click();
+  await page.getByRole("listbox", { name: "The pages of this work" }).getByRole("option").nth(1).click();
+  await shelfPhotos(page).nth(4).click();
+  for (let i = 0; i < 2; i += 1) await page.keyboard.press("Shift+ArrowRight");
+  await page.getByRole("button", { name: "Arrange 3 photos" }).click();
+  await expectKept(page);
+  await page.getByRole("link", { name: /^Send/ }).click();
+  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByLabel(/Already cut/).check();
+  await page.getByText("In one zip", { exact: true }).click();
+  const prints = Object.values(await savedZip(page, /^Save 7 JPEGs to disk/));
+
+  await test.step("by one click everything in the pockets; nothing is packed without a sheet", async () => {
+    await page.getByRole("link", { name: /^Print sheets/ }).click();
+    await expect(page.getByText("Nothing to print yet")).toBeVisible();
+    await page.getByRole("button", { name: "All cards of the pockets" }).click();
+    await expect(page.getByRole("region", { name: "7 cards, 3 × 4 in" })).toBeVisible();
+    await page.getByRole("button", { name: "Pack the sheets" }).click();
+    await expect(page.getByRole("alert")).toContainText("No sheet is chosen.");
+  });
+
+  await test.step("two on each print, for the least money, apart with a single cut", async () => {
+    await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
+    await expect(page.getByText(/The machine may lose 0\.059 in at each edge/)).toBeVisible();
+    await pack(page);
+    await expect(page.getByTestId("packed")).toContainText("4 sheets, £0.76");
+    await expectUndo(page, "Packed the print sheets");
+    await expect(page.getByRole("link", { name: /^Print sheets/ })).toContainText("4 sheets");
+    await expect(sheetRow(page)).toHaveCount(4);
+    await expect(cards(page)).toHaveCount(2);
+    await expect(cuts(page)).toHaveCount(1);
+    await expect(cuts(page)).toContainText(/From the (top|left) 3 in/);
+  });
+
+  await test.step("the sheets' files have the lab's pixels, and cut along the cut each piece is the card itself", async () => {
+    const files = Object.values(await savedZip(page, /^Save 4 sheets$/));
+    expect(files).toHaveLength(4);
+    const found = new Set<number>();
+    for (const [n, file] of files.entries()) {
+      const meta = await sharp(Buffer.from(file)).metadata();
+      expect([meta.width!, meta.height!].sort((a, b) => a - b)).toEqual([1200, 1800]);
+      expect(meta.density).toBe(300);
+      expect(meta.icc!.toString("latin1")).toContain("sRGB IEC61966-2.1");
+      await sheetRow(page).nth(n).click();
+      for (const piece of await cutApart(Buffer.from(file), await cuts(page).allTextContents()))
+        for (const turn of [0, 90, 270]) {
+          const standing = await sharp(piece).rotate(turn).resize(300, 400, { fit: "fill" }).png().toBuffer();
+          for (const [i, print] of prints.entries()) {
+            const wanted = await sharp(Buffer.from(print)).resize(300, 400, { fit: "fill" }).png().toBuffer();
+            if ((await differing(wanted, standing)) < 0.02) found.add(i);
+          }
+        }
+    }
+    await sheetRow(page).first().click();
+    expect([...found].sort()).toEqual([0, 1, 2, 3, 4, 5, 6]);
+  });
+
+  await test.step("a card is chosen by key and moved to another sheet by hand", async () => {
+    await cards(page).first().focus();
+    await page.keyboard.press("Enter");
+    const chosen = page.getByTestId("sheet").getByRole("option", { selected: true });
+    await expect(chosen).toHaveAccessibleName(/^page [12], pocket [1-4], on sheet 1$/);
+    const lone = await page.evaluate(() => {
+      const rows = [...document.querySelectorAll("[data-sheet]")];
+      return rows.findIndex((r) => r.querySelectorAll("rect").length === 1);
+    });
+    await page.getByRole("combobox", { name: "Move to" }).selectOption({ label: `Sheet ${lone === 0 ? 2 : lone + 1}` });
+    await expectUndo(page, "Changed the print sheets");
+    await expect(page.locator(`[data-sheet="${lone}"] rect`)).toHaveCount(2);
+    const full = lone === 1 ? 3 : 2;
+    await page.getByTestId("sheet").getByRole("option").first().click();
+    await page.getByRole("combobox", { name: "Move to" }).selectOption({ label: `Sheet ${full}` });
+    await expect(page.getByText("There is no room for it on that sheet as everything lies.")).toBeVisible();
+    await page.keyboard.press("Escape");
+  });
+
+  await test.step("what is asked for can be wrong, and that is said; what was packed before is marked as old", async () => {
+    await page.getByRole("spinbutton").or(page.getByLabel("Copies of each")).first().fill("2");
+    await page.keyboard.press("Enter");
+    await expect(page.getByText("What you print has changed since these sheets were packed.")).toBeVisible();
+    await page.getByRole("combobox", { name: "On what" }).selectOption("printer");
+    await typeInto(page, "Cannot print at the edge", "120 mm");
+    await page.getByRole("button", { name: "Pack again" }).click();
+    await expect(page.getByRole("alert")).toContainText("leave nothing of the paper to print on");
+    await typeInto(page, "Cannot print at the edge", "5 mm");
+    await typeInto(page, "Paper height", "80 mm");
+    await typeInto(page, "Paper width", "90 mm");
+    await page.getByRole("button", { name: "Pack again" }).click();
+    await expect(page.getByRole("alert")).toContainText("A piece of 3 × 4 in fits on none of these sheets.");
+    await typeInto(page, "Paper width", "210 mm");
+    await typeInto(page, "Paper height", "297 mm");
+  });
+
+  await test.step("on one's own printer: with space, marks and words beside; the list of cuts as a PDF", async () => {
+    await page.getByText("Leave space between", { exact: true }).click();
+    await pack(page);
+    await expect(page.getByTestId("packed")).toContainText(/^[34] sheets/);
+    const n = await cuts(page).count();
+    expect(n).toBeGreaterThan(6);
+    const download = page.waitForEvent("download", { timeout: 120_000 });
+    await page.getByRole("button", { name: "Save the cutting list" }).click();
+    const path = info.outputPath("list.pdf");
+    await (await download).saveAs(path);
+    execFileSync("qpdf", ["--check", path]);
+    const text = execFileSync("pdftotext", ["-layout", path, "-"], { encoding: "utf8" });
+    expect(text).toContain("My pocket pages: cutting list");
+    expect(text).toContain("page 1, pocket 1");
+    for (const words of await cuts(page).allTextContents()) expect(text).toContain(words.replace(/^\d+/, "").trim());
+    const sheets = Object.values(await savedZip(page, /^Save [34] sheets$/));
+    const meta = await sharp(Buffer.from(sheets[0]!)).metadata();
+    expect([meta.width, meta.height]).toEqual([2480, 3508]);
+  });
+
+  await test.step("all of it is there again after the tab was closed", async () => {
+    await expectKept(page);
+    await page.reload();
+    await expect(page.getByTestId("packed")).toBeVisible();
+    await expect(page.getByRole("region", { name: "14 cards, 3 × 4 in" })).toBeVisible();
+  });
+});
+
+test("photos in usual sizes over a mix of prints; what is left over is filled; a roll; pages of a collage", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(6));
+  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
+  await arrangeFirst(page, 4);
+  await shelfPhotos(page).first().click();
+  for (let i = 0; i < 4; i += 1) await page.keyboard.press("Shift+ArrowRight");
+
+  await test.step("photos are taken in a size from the list, or one that is typed", async () => {
+    await page.getByRole("link", { name: /^Print sheets/ }).click();
+    await page.getByRole("button", { name: "Photos …" }).click();
+    await page.getByRole("combobox", { name: "Size" }).selectOption({ label: "2 × 3 in" });
+    await page.getByRole("button", { name: "Take these 5 photos" }).click();
+    await page.getByRole("button", { name: "Photos …" }).click();
+    await page.getByRole("combobox", { name: "Size" }).selectOption("own");
+    await typeInto(page, "Width", "9 cm");
+    await typeInto(page, "Height", "13 cm");
+    await page.getByRole("button", { name: "Take these 5 photos" }).click();
+    await expect(page.getByRole("region", { name: /photos?, / })).not.toHaveCount(0);
+  });
+
+  await test.step("over the lab's sizes at least cost; with white borders and corners to round by", async () => {
+    await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
+    await pack(page);
+    await expect(page.getByTestId("packed")).toContainText(/sheets, £\d+\.\d\d/);
+    const first = page.getByRole("region", { name: /photos?, / }).first();
+    await first.getByRole("button", { name: "More about these" }).click();
+    await typeInto(page, "White border", "3 mm");
+    await typeInto(page, "Round corners to", "5 mm");
+    await first.getByLabel("Fill what is left over with it").check();
+    await pack(page);
+    const before = await page.getByTestId("packed").textContent();
+    await page.getByRole("button", { name: "Fill what is left over" }).click();
+    await expect(page.getByText(/cop(y|ies) more|Nothing more fits/)).toBeVisible();
+    const money = /£\d+\.\d\d/;
+    expect((await page.getByTestId("packed").textContent())!.match(money)![0]).toBe(before!.match(money)![0]);
+  });
+
+  await test.step("whole pages as well, from a roll that is cut off where the last piece ends", async () => {
+    await page.getByRole("button", { name: "All pages" }).click();
+    await expect(page.getByRole("region", { name: "1 page, 8 × 8 in" })).toBeVisible();
+    await page.getByRole("combobox", { name: "On what" }).selectOption("roll");
+    await typeInto(page, "Price of a metre", "9");
+    await pack(page);
+    await expect(page.getByTestId("packed")).toContainText(/1 sheet, \d\.\d\d/);
+    await page.getByRole("button", { name: /^Do not print 1 page/ }).click();
+    await expect(page.getByText("What you print has changed since these sheets were packed.")).toBeVisible();
+    await page.keyboard.press("Control+z");
+    await expect(page.getByTestId("packed")).toBeVisible();
+  });
+});
