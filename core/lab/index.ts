@@ -9,6 +9,7 @@ export {
   spineMm,
 } from "./book.ts";
 export { type LabCard, labCardSchema, type PrintSize } from "./card.ts";
+export { type CardIssue, cardIssues, cardText, plainCard, readCardFile } from "./card-file.ts";
 export { fileName, plainName } from "./file-name.ts";
 export {
   bleedBox,

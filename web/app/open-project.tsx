@@ -85,7 +85,11 @@ function Checked({ session, children }: { readonly session: ProjectSession; read
         ...kit,
         line: kit.checking,
         labCards: () =>
-          queries.fetchQuery({ queryKey: labsKey, queryFn: fetchLabs, staleTime: Number.POSITIVE_INFINITY }),
+          queries.fetchQuery({
+            queryKey: labsKey,
+            queryFn: () => fetchLabs(kit.store),
+            staleTime: Number.POSITIVE_INFINITY,
+          }),
       }),
     [session, kit, queries],
   );

@@ -14,6 +14,7 @@ export const routes: RouteObject[] = [
         path: "photos",
         lazy: async () => ({ Component: (await import("./places/photos/photos-place.tsx")).PhotosPlace }),
       },
+      { path: "labs", lazy: async () => ({ Component: (await import("./places/labs/labs-place.tsx")).LabsPlace }) },
       {
         path: "work/:projectId",
         lazy: async () => ({ Component: (await import("./open-project.tsx")).OpenProject }),

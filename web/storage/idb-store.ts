@@ -1,5 +1,6 @@
 import { openDB } from "idb";
 import { type Page, projectSchema, type Step, stepSchema } from "#core/document";
+import { type LabCard, labCardSchema } from "#core/lab";
 import { isWholePhoto, type NamedSpan, namedSpanSchema, type Photo, photoSchema } from "#core/photo";
 import { type Template, templateSchema } from "#core/templates";
 import { type Db, databaseName, type StoredProject, upgrades } from "./schema.ts";
@@ -172,6 +173,18 @@ class IdbStore implements Store {
 
   keepFavourites(templateIds: readonly string[]) {
     return guarded(async () => void (await this.#db.put("favourites", templateIds, "templates")));
+  }
+
+  labs() {
+    return guarded(async () => (await this.#db.getAll("labs")).flatMap((c) => labCardSchema.safeParse(c).data ?? []));
+  }
+
+  putLab(card: LabCard) {
+    return guarded(async () => void (await this.#db.put("labs", card)));
+  }
+
+  removeLab(labId: string) {
+    return guarded(() => this.#db.delete("labs", labId));
   }
 
   original(photoId: string) {

@@ -1,3 +1,4 @@
+import type { LabCard } from "#core/lab";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
 import type { OpenedProject, Snapshot, Store } from "./store.ts";
@@ -8,6 +9,7 @@ export function openMemoryStore(): Store {
   const blobs = new Map<string, Blob>();
   let spans: readonly NamedSpan[] = [];
   const templates = new Map<string, Template>();
+  const labs = new Map<string, LabCard>();
   let favourites: readonly string[] = [];
   const projects = new Map<string, OpenedProject>();
   const snapshots = new Map<string, Snapshot>();
@@ -52,6 +54,9 @@ export function openMemoryStore(): Store {
     keepFavourites: async (ids) => {
       favourites = ids;
     },
+    labs: async () => [...labs.values()],
+    putLab: async (card) => void labs.set(card.id, card),
+    removeLab: async (id) => void labs.delete(id),
     original: async (id) => blobs.get(id),
     originals: async () => [...photos.keys()].filter((id) => blobs.has(id)),
     preview: async (id, size) => blobs.get(`${id}/${size}`),

@@ -1,5 +1,6 @@
 import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from "idb";
 import type { Page, Project, Step } from "#core/document";
+import type { LabCard } from "#core/lab";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
 import type { SentMark, Snapshot } from "./store.ts";
@@ -33,6 +34,7 @@ export interface Kept extends DBSchema {
   snapshots: { key: string; value: Snapshot; indexes: { byProject: string } };
   /** [projectId, number]: numbers only grow, so that a step keeps its record while older ones fall away. */
   steps: { key: [string, number]; value: Step };
+  labs: { key: string; value: LabCard };
 }
 
 export type Db = IDBPDatabase<Kept>;
@@ -60,6 +62,9 @@ export const upgrades: readonly Upgrade[] = [
   },
   (db) => {
     db.createObjectStore("pages");
+  },
+  (db) => {
+    db.createObjectStore("labs", { keyPath: "id" });
   },
 ];
 

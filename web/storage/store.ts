@@ -1,4 +1,5 @@
 import type { Project, Step } from "#core/document";
+import type { LabCard } from "#core/lab";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
 
@@ -77,6 +78,10 @@ export interface Store {
   /** Ids of templates, own ones and others. */
   favourites(): Promise<readonly string[]>;
   keepFavourites(templateIds: readonly string[]): Promise<void>;
+  /** Lab cards of one's own; those that a server hands out are no part of storage. */
+  labs(): Promise<readonly LabCard[]>;
+  putLab(card: LabCard): Promise<void>;
+  removeLab(labId: string): Promise<void>;
   projects(): Promise<{ readonly cards: readonly ProjectCard[]; readonly damaged: number }>;
   openProject(projectId: string): Promise<OpenedProject | undefined>;
   saveProject(save: ProjectSave): Promise<void>;

@@ -16,6 +16,7 @@ export const start = {
       : `${n} pieces of work could not be read. They are left as they are.`,
   lab: "Who prints it",
   labsMissing: "The lab cards could not be loaded. You can still type a size of your own.",
+  ownLabs: "A lab that is not here …",
   ownSize: "A size of my own",
   ownSizeAbout: "For your own printer, or a lab that is not listed.",
   size: "Size",

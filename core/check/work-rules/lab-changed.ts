@@ -3,8 +3,9 @@ import type { WorkRule } from "../facts.ts";
 import { type LabPart, labParts } from "../finding.ts";
 
 const partOf: Record<LabPart, (card: LabCard) => unknown> = {
-  sizes: (c) => c.sizes,
-  bleed: (c) => c.bleedMm,
+  // What a size costs changes nothing on paper.
+  sizes: (c) => c.sizes.map(({ price: _, ...size }) => size),
+  bleed: (c) => [c.bleedMm, c.lossMm],
   safe: (c) => c.safeMm,
   ppi: (c) => c.ppi,
   file: (c) => c.file,

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { barePage, layPhotos, layTree, newBook, newProject, newStyle } from "#core/document";
 import { bleedBox, formatFromCard, type LabCard, ownFormat, type PageFormat, printPixels } from "#core/lab";
 import { done } from "#core/outcome";
@@ -60,6 +60,9 @@ export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
       <Section title={words.lab}>
         {labs.isError && <Text color="clay.600">{words.labsMissing}</Text>}
         <LabChooser labs={cards ?? []} chosen={lab?.id ?? "own"} own={kind === "collage"} onChoose={setLabId} />
+        <Button asChild size="sm" variant="ghost" mt="3">
+          <Link to="/labs">{words.ownLabs}</Link>
+        </Button>
       </Section>
       <Section title={words.size}>
         {lab && size ? (

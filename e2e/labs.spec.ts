@@ -1,0 +1,124 @@
+import { readFile, writeFile } from "node:fs/promises";
+import { expect, type Page, test } from "@playwright/test";
+import { samplePhotos } from "./support/files.ts";
+import { arrangeFirst, chooseFiles, expectKept, typeInto } from "./support/tessip.ts";
+
+async function bringIn(page: Page, path: string): Promise<void> {
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Bring in a card file" }).click();
+  await (await chooser).setFiles(path);
+}
+
+async function type(page: Page, label: string, text: string): Promise<void> {
+  await page.getByRole("textbox", { name: label, exact: true }).fill(text);
+}
+
+test("a lab's card of one's own: typed with a drawing that follows, kept, saved and brought in; and what it wants is held to", async ({
+  page,
+}, info) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(4));
+  await page.getByRole("link", { name: "A lab that is not here …" }).click();
+
+  await test.step("what contradicts itself cannot be kept, and is named", async () => {
+    await page.getByRole("button", { name: "A new card" }).click();
+    await type(page, "Name of the lab", "Sallow Street Prints");
+    await typeInto(page, "Bleed", "-3");
+    await expect(page.getByRole("alert").first()).toBeVisible();
+    await typeInto(page, "Bleed", "4 mm");
+    await expect(page.getByRole("figure")).toContainText("4 mm cut away");
+    await typeInto(page, "Keep clear", "50 mm");
+    await expect(page.getByText("Nothing is left of this size when its edge is kept clear.")).toBeVisible();
+    await expect(page.getByRole("button", { name: "Keep this card" })).toBeDisabled();
+    await typeInto(page, "Keep clear", "3 mm");
+    await typeInto(page, "At least", "400");
+    await expect(page.getByText("The pixels it still takes are more than those it wants.")).toBeVisible();
+    await typeInto(page, "At least", "100");
+  });
+
+  await test.step("sizes, limits and names; kept", async () => {
+    const size = page.getByRole("group", { name: "100 × 150 mm" });
+    await size.getByRole("textbox", { name: "Width" }).fill("12 cm");
+    await page.keyboard.press("Enter");
+    await page.getByRole("group", { name: "120 × 150 mm" }).getByRole("textbox", { name: "Price" }).fill("0.4");
+    await page.keyboard.press("Enter");
+    await page.getByRole("button", { name: "One more size" }).click();
+    await expect(page.getByRole("group", { name: "200 × 300 mm" })).toBeVisible();
+    await page.getByRole("button", { name: "Without 200 × 300 mm" }).click();
+    await type(page, "Names", "{project}_{size}_{page}");
+    await type(page, "Largest file, MB", "0.2");
+    await type(page, "Longest name, letters", "20");
+    await type(page, "Currency, as GBP", "eur");
+    await expect(page.getByText("A-year-aboard-120-x-150-mm-03.jpg")).toBeVisible();
+    await page.getByRole("button", { name: "Keep this card" }).click();
+    await expect(page.getByText("Sallow Street Prints is kept in this browser.")).toBeVisible();
+  });
+
+  const saved = info.outputPath("card.json");
+  await test.step("saved as a file, deleted, undone; files that are no cards are refused in words", async () => {
+    const download = page.waitForEvent("download");
+    await page.getByRole("button", { name: "Save as a file" }).click();
+    const file = await download;
+    expect(file.suggestedFilename()).toBe("Sallow-Street-Prints.lab.json");
+    await file.saveAs(saved);
+    const card = JSON.parse(await readFile(saved, "utf8"));
+    expect(card).toMatchObject({ bleedMm: 4, currency: "EUR", file: { mostMb: 0.2, mostNameLength: 20 } });
+    expect(card.sizes).toEqual([expect.objectContaining({ widthMm: 120, price: 0.4 })]);
+    await page.getByRole("button", { name: "Delete this card" }).click();
+    await expect(page.getByRole("button", { name: "Sallow Street Prints", exact: true })).toHaveCount(0);
+    await page.getByRole("button", { name: "Undo" }).click();
+    await expect(page.getByRole("button", { name: "Sallow Street Prints", exact: true })).toBeVisible();
+    const wrong = info.outputPath("wrong.json");
+    await writeFile(wrong, "Dear lab,");
+    await bringIn(page, wrong);
+    await expect(page.getByText(/it is no JSON/)).toBeVisible();
+    await writeFile(wrong, JSON.stringify({ ...card, bleedMm: -2 }));
+    await bringIn(page, wrong);
+    await expect(page.getByText(/look at “bleedMm”/)).toBeVisible();
+  });
+
+  await test.step("a book's card begins from a lab's, and its rules hold together", async () => {
+    await page.getByRole("button", { name: "Begin from Marrow & Lisle" }).click();
+    await expect(page.getByRole("textbox", { name: "Name of the lab" })).toHaveValue("Marrow & Lisle, mine");
+    await expect(page.getByRole("figure")).toContainText("hidden in the fold");
+    await typeInto(page, "Fewest pages", "900");
+    await expect(page.getByText("The fewest pages are more than the most.")).toBeVisible();
+  });
+
+  await test.step("work for that lab: its name pattern and its limits are checked before, and files looked at after", async () => {
+    await page.getByRole("link", { name: "To all your work" }).click();
+    await page.getByText("Sallow Street Prints", { exact: true }).click();
+    await page.getByRole("button", { name: "Start this collage" }).click();
+    await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();
+    await page.getByRole("textbox", { name: "Name of this work" }).fill("A very long name for a small work");
+    await page.keyboard.press("Enter");
+    await arrangeFirst(page, 4);
+    await page.getByRole("link", { name: /^Check/ }).click();
+    await expect(page.getByText("A file name too long for the lab")).toBeVisible();
+    await expect(page.getByText("A file may become too large")).toBeVisible();
+    await page.getByRole("textbox", { name: "Name of this work" }).fill("Sallow");
+    await page.keyboard.press("Enter");
+    await expect(page.getByText("A file name too long for the lab")).toBeVisible();
+    await page.getByRole("link", { name: /^Send/ }).click();
+    const download = page.waitForEvent("download");
+    await page.getByRole("button", { name: "Save the JPEG to disk" }).click();
+    expect((await download).suggestedFilename()).toBe("Sallow-120-x-150-mm-1.jpg");
+    await expect(page.getByText("The lab takes files up to 0.2 MB, and this one is larger.")).toBeVisible();
+    await page.getByRole("button", { name: "Take quality 90 % instead" }).click();
+    await expect(page.getByText("As you asked for it")).toBeVisible();
+    await expectKept(page);
+  });
+
+  await test.step("the lab's card changes: work that was begun goes by its own copy, and the check says so", async () => {
+    await page.goto("/labs");
+    await page.getByRole("button", { name: "Sallow Street Prints", exact: true }).click();
+    await typeInto(page, "Bleed", "2 mm");
+    await page.getByRole("button", { name: "Keep this card" }).click();
+    await expect(page.getByText("Sallow Street Prints is kept in this browser.")).toBeVisible();
+    await page.getByRole("link", { name: "To all your work" }).click();
+    await page.getByRole("link", { name: "Open Sallow" }).click();
+    await page.getByRole("link", { name: /^Check/ }).click();
+    await expect(page.getByText("The lab has changed its card")).toBeVisible();
+    await expect(page.getByText("the bleed").first()).toBeVisible();
+  });
+});

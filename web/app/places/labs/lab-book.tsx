@@ -1,0 +1,165 @@
+import { Box, Grid, Text, VStack } from "@chakra-ui/react";
+import type { BookCover, BookRules, LabCard } from "#core/lab";
+import { labs as words } from "../../../text/labs.ts";
+import { Choose } from "../../parts/choose-one.tsx";
+import { Labelled } from "../../parts/labelled.tsx";
+import { NumberField } from "../../parts/number-field.tsx";
+import { Tick } from "../../parts/tick.tsx";
+import { Length, Named } from "./lab-form.tsx";
+
+/** Rules that many labs have, to change from. */
+export const plainBook: BookRules = {
+  binding: "gutter",
+  gutterMm: 8,
+  pages: { least: 24, most: 120, step: 2 },
+  firstOnRight: true,
+  files: "pages",
+  papers: [{ id: "paper-1", name: "Matt", leafMm: 0.2 }],
+  covers: [
+    {
+      id: "cover-1",
+      name: "Hard cover",
+      overhangMm: 3,
+      wrapMm: 15,
+      flapMm: 0,
+      spine: { kind: "leaves", baseMm: 4 },
+      leastForWordsMm: 8,
+    },
+  ],
+};
+
+const bindings = ["gutter", "layFlat"] as const;
+const holds = ["pages", "spreads"] as const;
+
+interface LabBookProps {
+  readonly book: BookRules;
+  readonly unit: LabCard["unit"];
+  readonly onBook: (book: BookRules) => void;
+}
+
+/** What a lab wants of a book: binding, pages, papers and covers. */
+export function LabBook({ book, unit, onBook }: LabBookProps) {
+  const set = (change: Partial<BookRules>) => onBook({ ...book, ...change });
+  const pages = (change: Partial<BookRules["pages"]>) => set({ pages: { ...book.pages, ...change } });
+  const count = (label: string, key: "least" | "most" | "step", least: number, most: number) => (
+    <NumberField
+      label={label}
+      value={book.pages[key]}
+      least={least}
+      most={most}
+      step={key === "step" ? 1 : book.pages.step}
+      onNumber={(n) => pages({ [key]: Math.round(n) })}
+    />
+  );
+  return (
+    <VStack align="stretch" gap="4">
+      <Grid templateColumns="1fr 1fr 1fr" gap="4">
+        <Named label={words.binding}>
+          <Choose
+            label={words.binding}
+            value={book.binding}
+            options={bindings.map((b) => [b, words.bindings[b]] as const)}
+            onChoose={(binding) => set(binding === "layFlat" ? { binding, gutterMm: 0 } : { binding })}
+          />
+        </Named>
+        {book.binding === "gutter" && (
+          <Length
+            label={words.gutter}
+            help={words.gutterHelp}
+            mm={book.gutterMm}
+            unit={unit}
+            least={0}
+            most={40}
+            onMm={(gutterMm) => set({ gutterMm })}
+          />
+        )}
+        <Named label={words.holds}>
+          <Choose
+            label={words.holds}
+            value={book.files}
+            options={holds.map((h) => [h, words.holdsWhat[h]] as const)}
+            onChoose={(files) => set({ files })}
+          />
+        </Named>
+      </Grid>
+      <Grid templateColumns="1fr 1fr 1fr" gap="4">
+        {count(words.least, "least", 2, 1000)}
+        {count(words.most, "most", 2, 1000)}
+        {count(words.step, "step", 1, 100)}
+      </Grid>
+      <Tick label={words.firstOnRight} on={book.firstOnRight} onTick={(firstOnRight) => set({ firstOnRight })} />
+      {book.papers.map((p, i) => (
+        <Grid key={p.id} templateColumns="1fr 1fr 1fr" gap="4">
+          <Labelled
+            label={words.paper}
+            value={p.name}
+            maxLength={60}
+            onChange={(e) => set({ papers: book.papers.with(i, { ...p, name: e.target.value }) })}
+          />
+          <Length
+            label={words.leaf}
+            mm={p.leafMm}
+            unit="mm"
+            least={0.02}
+            most={5}
+            onMm={(leafMm) => set({ papers: book.papers.with(i, { ...p, leafMm }) })}
+          />
+        </Grid>
+      ))}
+      {book.covers.map((c, i) => (
+        <CoverFields key={c.id} cover={c} unit={unit} onCover={(next) => set({ covers: book.covers.with(i, next) })} />
+      ))}
+    </VStack>
+  );
+}
+
+interface CoverFieldsProps {
+  readonly cover: BookCover;
+  readonly unit: LabCard["unit"];
+  readonly onCover: (cover: BookCover) => void;
+}
+
+function CoverFields({ cover, unit, onCover }: CoverFieldsProps) {
+  const length = (label: string, key: "overhangMm" | "wrapMm" | "flapMm" | "leastForWordsMm", most: number) => (
+    <Length
+      label={label}
+      mm={cover[key]}
+      unit={unit}
+      least={0}
+      most={most}
+      onMm={(mm) => onCover({ ...cover, [key]: mm })}
+    />
+  );
+  const { spine } = cover;
+  return (
+    <Box>
+      <Grid templateColumns="1fr 1fr 1fr" gap="4">
+        <Labelled
+          label={words.cover}
+          value={cover.name}
+          maxLength={60}
+          onChange={(e) => onCover({ ...cover, name: e.target.value })}
+        />
+        {length(words.overhang, "overhangMm", 10)}
+        {length(words.wrap, "wrapMm", 40)}
+        {length(words.flap, "flapMm", 200)}
+        {spine.kind === "leaves" && (
+          <Length
+            label={words.spineBase}
+            mm={spine.baseMm}
+            unit={unit}
+            least={0}
+            most={50}
+            onMm={(baseMm) => onCover({ ...cover, spine: { ...spine, baseMm } })}
+          />
+        )}
+        {length(words.wordsFrom, "leastForWordsMm", 60)}
+      </Grid>
+      {spine.kind === "table" && (
+        <Text fontSize="13.5px" color="fg.muted" mt="2">
+          {words.spineTable(spine.rows.length)}
+        </Text>
+      )}
+    </Box>
+  );
+}

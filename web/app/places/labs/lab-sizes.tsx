@@ -1,0 +1,112 @@
+import { Box, Button, chakra, Grid, VStack } from "@chakra-ui/react";
+import { X } from "lucide-react";
+import type { LabCard, PrintSize } from "#core/lab";
+import { formatSize } from "#core/units";
+import { labs as words } from "../../../text/labs.ts";
+import { Labelled } from "../../parts/labelled.tsx";
+import { NumberField } from "../../parts/number-field.tsx";
+import { Tick } from "../../parts/tick.tsx";
+import { Length } from "./lab-form.tsx";
+
+interface LabSizesProps {
+  readonly card: LabCard;
+  readonly onSizes: (sizes: LabCard["sizes"]) => void;
+}
+
+/** The sizes that a lab takes, with what one costs. */
+export function LabSizes({ card, onSizes }: LabSizesProps) {
+  const { sizes, unit } = card;
+  const put = (i: number, change: Partial<PrintSize>) => {
+    const next = { ...sizes[i]!, ...change };
+    // A size that was named by its measures goes on being so.
+    const before = sizes[i]!;
+    const measured = formatSize(before.widthMm, before.heightMm, unit, 300);
+    const named =
+      before.name === measured
+        ? { ...next, name: change.name ?? formatSize(next.widthMm, next.heightMm, unit, 300) }
+        : next;
+    onSizes(sizes.with(i, named));
+  };
+  const free = () => {
+    let n = sizes.length + 1;
+    while (sizes.some((s) => s.id === `size-${n}`)) n += 1;
+    return `size-${n}`;
+  };
+  return (
+    <VStack align="stretch" gap="4">
+      {sizes.map((s, i) => (
+        <Grid
+          key={s.id}
+          role="group"
+          aria-label={s.name}
+          templateColumns="1.6fr 1fr 1fr 0.8fr auto auto"
+          gap="3"
+          alignItems="end"
+        >
+          <Labelled
+            label={words.sizeName}
+            value={s.name}
+            maxLength={60}
+            onChange={(e) => put(i, { name: e.target.value })}
+          />
+          <Length
+            label={words.width}
+            mm={s.widthMm}
+            unit={unit}
+            least={20}
+            most={3000}
+            onMm={(widthMm) => put(i, { widthMm })}
+          />
+          <Length
+            label={words.height}
+            mm={s.heightMm}
+            unit={unit}
+            least={20}
+            most={3000}
+            onMm={(heightMm) => put(i, { heightMm })}
+          />
+          <NumberField
+            label={words.price}
+            value={s.price ?? 0}
+            least={0}
+            most={100_000}
+            step={0.1}
+            onNumber={(price) => put(i, { price })}
+          />
+          <Box pb="2">
+            <Tick label={words.turns} on={s.turns} onTick={(turns) => put(i, { turns })} />
+          </Box>
+          <chakra.button
+            type="button"
+            aria-label={words.dropSize(s.name)}
+            title={words.dropSize(s.name)}
+            disabled={sizes.length === 1}
+            onClick={() => onSizes(sizes.filter((_, k) => k !== i))}
+            w="32px"
+            h="36px"
+            display="grid"
+            placeItems="center"
+            borderRadius="soft"
+            _hover={{ bg: "oat.200" }}
+            _disabled={{ opacity: 0.3 }}
+          >
+            <X size={16} aria-hidden />
+          </chakra.button>
+        </Grid>
+      ))}
+      <Button
+        alignSelf="start"
+        size="sm"
+        variant="outline"
+        onClick={() =>
+          onSizes([
+            ...sizes,
+            { id: free(), name: formatSize(200, 300, unit, 300), widthMm: 200, heightMm: 300, turns: true },
+          ])
+        }
+      >
+        {words.addSize}
+      </Button>
+    </VStack>
+  );
+}
