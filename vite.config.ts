@@ -66,6 +66,6 @@ export default defineConfig({
   server: {
     host: "127.0.0.1",
     port: 5173,
-    proxy: Object.fromEntries(["/health", "/lab", "/sample"].map((p) => [p, "http://127.0.0.1:4173"])),
+    proxy: Object.fromEntries(["/health", "/lab/", "/sample"].map((p) => [p, "http://127.0.0.1:4173"])),
   },
 });

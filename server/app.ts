@@ -2,11 +2,11 @@ import { serveStatic } from "@hono/node-server/serve-static";
 import { Hono } from "hono";
 import { HTTPException } from "hono/http-exception";
 import { secureHeaders } from "hono/secure-headers";
-import type { LabCard } from "#core/lab";
+import { labRoutes, type PrintLab } from "./lab/lab-routes.ts";
 import type { Sample } from "./sample.ts";
 
 export interface Served {
-  readonly labs: readonly LabCard[];
+  readonly lab: PrintLab;
   /** Missing until the sample photos have been drawn. */
   readonly sample: Sample | undefined;
   /** Where the built client lies. */
@@ -45,7 +45,7 @@ export function createApp(served: Served): Hono {
   );
 
   app.get("/health", (c) => c.json({ ok: true }));
-  app.get("/lab/cards", (c) => c.json({ cards: served.labs }));
+  app.route("/lab", labRoutes(served.lab));
 
   app.get("/sample", (c) => {
     if (!served.sample) throw new HTTPException(404, { message: "noSample" });

@@ -2,6 +2,7 @@ import { join, relative } from "node:path";
 import { parseArgs } from "node:util";
 import { serve } from "@hono/node-server";
 import { createApp } from "./app.ts";
+import { OrderShelf } from "./lab/orders.ts";
 import { readLabs } from "./labs.ts";
 import { openSample } from "./sample.ts";
 
@@ -17,7 +18,12 @@ const { values } = parseArgs({
 const log = (line: string) => process.stderr.write(`${line}\n`);
 const home = values.home;
 const app = createApp({
-  labs: await readLabs(join(home, "demo", "labs"), log),
+  lab: {
+    cards: await readLabs(join(home, "demo", "labs"), log),
+    orders: new OrderShelf(join(home, "demo", ".cache", "orders")),
+    now: () => new Date(),
+    pause: (ms) => new Promise((go) => setTimeout(go, ms)),
+  },
   sample: await openSample(join(home, "demo", ".cache", "sample")),
   webFolder: relative(process.cwd(), join(home, "dist", "web")) || ".",
   log,

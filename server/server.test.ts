@@ -4,6 +4,7 @@ import { join, relative } from "node:path";
 import { expect, test } from "@jest/globals";
 import { labCardSchema } from "#core/lab";
 import { createApp } from "./app.ts";
+import { OrderShelf } from "./lab/orders.ts";
 import { readLabs } from "./labs.ts";
 import { openSample } from "./sample.ts";
 
@@ -27,8 +28,14 @@ await writeFile(join(home, "secret.jpg"), "secret");
 const lines: string[] = [];
 const log = (line: string) => lines.push(line);
 const labs = await readLabs("demo/labs", log);
+const lab = {
+  cards: labs,
+  orders: new OrderShelf(join(home, "orders")),
+  now: () => new Date("2026-05-01T10:00:00Z"),
+  pause: async () => {},
+};
 const app = createApp({
-  labs,
+  lab,
   sample: await openSample(join(home, "sample")),
   webFolder: relative(process.cwd(), join(home, "web")),
   log,
@@ -74,13 +81,13 @@ test("sample photos are handed out by the names in their index, and nothing else
     "/assets/..%2f..%2fsecret.jpg",
   ])
     expect((await app.request(path)).status).toBe(404);
-  const bare = createApp({ labs, sample: undefined, webFolder: ".", log });
+  const bare = createApp({ lab, sample: undefined, webFolder: ".", log });
   expect((await bare.request("/sample")).status).toBe(404);
 });
 
 test("a fault inside is logged and answered without its insides", async () => {
   const broken = createApp({
-    labs,
+    lab,
     sample: {
       index: { title: "", photos: [], papers: [], ornaments: [] },
       read: async () => Promise.reject(new Error("disk at /root/x")),

@@ -12,6 +12,20 @@ export { type LabCard, labCardSchema, type PrintSize } from "./card.ts";
 export { type CardIssue, cardIssues, cardText, plainCard, readCardFile } from "./card-file.ts";
 export { fileName, plainName } from "./file-name.ts";
 export {
+  type LabMood,
+  labMoods,
+  mostPacketBytes,
+  type Order,
+  type OrderStage,
+  orderSchema,
+  orderStages,
+  type Packet,
+  type PacketFile,
+  packetSchema,
+  type Reason,
+  reasonCodes,
+} from "./packet.ts";
+export {
   bleedBox,
   type Fold,
   type FormatTrouble,

@@ -40,6 +40,10 @@ export const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import("./places/check/check-place.tsx")).CheckPlace }),
           },
           {
+            path: "orders",
+            lazy: async () => ({ Component: (await import("./places/orders/orders-place.tsx")).OrdersPlace }),
+          },
+          {
             path: "sheets",
             lazy: async () => ({ Component: (await import("./places/sheets/sheets-place.tsx")).SheetsPlace }),
           },

@@ -10,6 +10,7 @@ import {
   type PreviewSize,
   type ProjectCard,
   type ProjectSave,
+  type SentOrder,
   type Snapshot,
   type Store,
   StoreError,
@@ -185,6 +186,17 @@ class IdbStore implements Store {
 
   removeLab(labId: string) {
     return guarded(() => this.#db.delete("labs", labId));
+  }
+
+  orders(projectId: string) {
+    return guarded(async () => {
+      const found = await this.#db.getAllFromIndex("orders", "byProject", projectId);
+      return found.sort((a, b) => (a.at < b.at ? 1 : -1));
+    });
+  }
+
+  putOrder(order: SentOrder) {
+    return guarded(async () => void (await this.#db.put("orders", order)));
   }
 
   original(photoId: string) {

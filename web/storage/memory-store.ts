@@ -1,7 +1,7 @@
 import type { LabCard } from "#core/lab";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
-import type { OpenedProject, Snapshot, Store } from "./store.ts";
+import type { OpenedProject, SentOrder, Snapshot, Store } from "./store.ts";
 
 /** Where a browser refuses to keep anything: one can work and export, but it is gone with the tab. */
 export function openMemoryStore(): Store {
@@ -9,6 +9,7 @@ export function openMemoryStore(): Store {
   const blobs = new Map<string, Blob>();
   let spans: readonly NamedSpan[] = [];
   const templates = new Map<string, Template>();
+  const orders = new Map<string, SentOrder>();
   const labs = new Map<string, LabCard>();
   let favourites: readonly string[] = [];
   const projects = new Map<string, OpenedProject>();
@@ -54,6 +55,9 @@ export function openMemoryStore(): Store {
     keepFavourites: async (ids) => {
       favourites = ids;
     },
+    orders: async (projectId) =>
+      [...orders.values()].filter((o) => o.projectId === projectId).sort((a, b) => (a.at < b.at ? 1 : -1)),
+    putOrder: async (order) => void orders.set(order.id, order),
     labs: async () => [...labs.values()],
     putLab: async (card) => void labs.set(card.id, card),
     removeLab: async (id) => void labs.delete(id),

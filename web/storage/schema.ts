@@ -3,7 +3,7 @@ import type { Page, Project, Step } from "#core/document";
 import type { LabCard } from "#core/lab";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
-import type { SentMark, Snapshot } from "./store.ts";
+import type { SentMark, SentOrder, Snapshot } from "./store.ts";
 
 export interface StoredProject {
   readonly id: string;
@@ -35,6 +35,7 @@ export interface Kept extends DBSchema {
   /** [projectId, number]: numbers only grow, so that a step keeps its record while older ones fall away. */
   steps: { key: [string, number]; value: Step };
   labs: { key: string; value: LabCard };
+  orders: { key: string; value: SentOrder; indexes: { byProject: string } };
 }
 
 export type Db = IDBPDatabase<Kept>;
@@ -65,6 +66,7 @@ export const upgrades: readonly Upgrade[] = [
   },
   (db) => {
     db.createObjectStore("labs", { keyPath: "id" });
+    db.createObjectStore("orders", { keyPath: "id" }).createIndex("byProject", "projectId");
   },
 ];
 

@@ -30,6 +30,18 @@ export interface OpenedProject extends ProjectCard {
 }
 
 /** A project as it was when a person gave that moment a name. */
+/** An order that was begun at a lab, by the number that the lab gave it. */
+export interface SentOrder {
+  readonly id: string;
+  readonly projectId: string;
+  readonly labName: string;
+  readonly title: string;
+  readonly at: string;
+  readonly files: number;
+  /** Of what was sent: an order of the same goes on where it stopped. */
+  readonly mark: string;
+}
+
 export interface Snapshot {
   readonly id: string;
   readonly projectId: string;
@@ -82,6 +94,9 @@ export interface Store {
   labs(): Promise<readonly LabCard[]>;
   putLab(card: LabCard): Promise<void>;
   removeLab(labId: string): Promise<void>;
+  /** What went to labs of one project, the newest first. */
+  orders(projectId: string): Promise<readonly SentOrder[]>;
+  putOrder(order: SentOrder): Promise<void>;
   projects(): Promise<{ readonly cards: readonly ProjectCard[]; readonly damaged: number }>;
   openProject(projectId: string): Promise<OpenedProject | undefined>;
   saveProject(save: ProjectSave): Promise<void>;

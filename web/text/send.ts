@@ -59,6 +59,9 @@ export const send = {
   toEach: "Each by itself",
   toZip: "In one zip",
   toFolder: "Into a folder",
+  toLab: "To the lab",
+  sendTo: (lab: string) => `Send it to ${lab}`,
+  orders: (n: number) => (n === 1 ? "1 order" : `${n} orders`),
   save: (n: number, kind: keyof typeof kindNames) =>
     n === 1 ? `Save the ${kindNames[kind]} to disk` : `Save ${n} ${kindNames[kind]}s to disk`,
   saveAgain: (n: number) => (n === 1 ? "Save it once more" : "Save them once more"),
@@ -68,6 +71,7 @@ export const send = {
   making: (n: number) => (n === 1 ? "Making the file" : `Making ${n} files`),
   fileOf: (n: number, of: number, name: string, percent: number) => `File ${n} of ${of}: ${name}, ${percent} %`,
   handing: "Handing them over",
+  handingShare: (percent: number) => `On the way to the lab, ${percent} %`,
   paused: (done: number, of: number) => `Paused: ${done} of ${of} are done.`,
   pause: "Pause",
   resume: "Go on",
@@ -119,6 +123,14 @@ export function printTrouble(code: string, detail: string): string {
       return "There is no room left on this disk. Make some, then go on.";
     case "folderRefused":
       return "The browser may no longer write into that folder, or it is gone. Choose it again, or save a zip.";
+    case "labGone":
+      return "The lab does not answer. Everything that was made is kept; try again in a while.";
+    case "labFull":
+      return "The lab takes no more orders just now. Everything that was made is kept; try again later.";
+    case "cutOff":
+      return "The line to the lab was cut. What has arrived there stays there: going on sends only the rest.";
+    case "labRefused":
+      return "The lab has looked at the files and sends them back. Its reasons stand under Orders.";
     case "folderWrong":
       return `A file did not arrive whole in the folder: ${detail}.`;
     case "fontMissing":

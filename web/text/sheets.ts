@@ -99,6 +99,7 @@ export const sheets = {
   files: "Files of the sheets",
   saveSheets: (n: number) => (n === 1 ? "Save the sheet" : `Save ${n} sheets`),
   saveList: "Save the cutting list",
+  orderFrom: (lab: string) => `Order them from ${lab}`,
   backName: "back",
   listName: "cutting-list",
   listTitle: (name: string) => `${name}: cutting list`,

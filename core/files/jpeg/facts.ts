@@ -27,13 +27,14 @@ export function readJpegFacts(bytes: Uint8Array): JpegFacts {
   const frame = segments.find((s) => s.marker >= 0xc0 && s.marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(s.marker));
   if (!frame) throw new BrokenJpeg("notAJpeg", 2);
   const jfif = segments.find((s) => isJfif(bytes, s));
-  const inches = jfif && bytes[jfif.start + 11] === 1;
+  // ITU-T T.871: dots per inch, or per centimetre.
+  const perInch = jfif && [undefined, 1, 2.54][bytes[jfif.start + 11] ?? 0];
   return {
     heightPx: view.getUint16(frame.start + 5),
     widthPx: view.getUint16(frame.start + 7),
     components: bytes[frame.start + 9] ?? 0,
     bits: bytes[frame.start + 4] ?? 0,
-    ppi: inches ? view.getUint16(jfif.start + 12) : undefined,
+    ppi: perInch ? view.getUint16(jfif.start + 12) * perInch : undefined,
     profileBytes: segments
       .filter((s) => isIcc(bytes, s))
       .reduce((n, s) => n + s.end - s.start - 4 - iccHeader.length - 2, 0),

@@ -1,6 +1,7 @@
 import { createStore } from "zustand/vanilla";
 import { crc32, storedZip } from "#core/files";
 import { WorkerError } from "../../workers/protocol.ts";
+import type { NamedFile } from "./lab-line.ts";
 import { openPacketStore, type PacketStore } from "./packet-store.ts";
 
 /** One file to be made. */
@@ -13,8 +14,8 @@ export interface SendTask {
   }): Promise<Blob>;
 }
 
-export const places = ["each", "zip", "folder"] as const;
-/** Each among the downloads, all in one zip there, or in a folder that the person chose. */
+export const places = ["each", "zip", "folder", "lab"] as const;
+/** Each among the downloads, all in one zip there, in a folder that the person chose, or sent to the lab. */
 export type SendTo = (typeof places)[number];
 
 export interface SendOrder {
@@ -25,6 +26,13 @@ export interface SendOrder {
   readonly folder?: FileSystemDirectoryHandle | undefined;
   /** Of the project's state and of what is asked for; files of another mark are made again. */
   readonly mark: string;
+  /** Hands everything to the lab. */
+  readonly deliver?: (
+    files: readonly NamedFile[],
+    how: { readonly signal: AbortSignal; readonly onProgress: (share: number) => void },
+  ) => Promise<void>;
+  /** Goes into the zip as well. */
+  readonly beside?: (files: readonly NamedFile[]) => Promise<readonly NamedFile[]>;
   /** The lab takes no larger files. */
   readonly mostBytes?: number | undefined;
 }
@@ -98,7 +106,7 @@ export class Sender {
     this.state.setState({ ...idle, is: "making", mark: order.mark, names }, true);
     try {
       const done = await this.#alreadyDone(order.mark);
-      const files: { readonly name: string; readonly file: Blob }[] = [];
+      const files: NamedFile[] = [];
       for (const [i, task] of order.tasks.entries()) {
         const ready = done.get(task.name);
         const file = ready ?? (await this.#make(order, task, done));
@@ -111,7 +119,14 @@ export class Sender {
         .filter(({ file }) => file.size > (order.mostBytes ?? Number.POSITIVE_INFINITY))
         .map(({ name, file }) => ({ name, bytes: file.size }));
       this.state.setState({ is: "handing", tooLarge });
-      if (order.to === "zip") this.#given.saveToDisk(await this.#zipped(files), order.zipName);
+      if (order.to === "zip") {
+        const beside = (await order.beside?.(files)) ?? [];
+        this.#given.saveToDisk(await this.#zipped([...files, ...beside]), order.zipName);
+      }
+      if (order.to === "lab" && order.deliver) {
+        const onProgress = (share: number) => this.state.setState({ share });
+        await order.deliver(files, { signal: this.#stop.signal, onProgress });
+      }
       if (order.to === "folder" && order.folder) await intoFolder(order.folder, files, this.#stop.signal);
       this.state.setState({ is: "saved" });
       // Made once more, they are made anew; until then a download may still be reading them.
@@ -187,7 +202,7 @@ export class Sender {
     this.#stop.signal.throwIfAborted();
   }
 
-  async #zipped(files: readonly { readonly name: string; readonly file: Blob }[]): Promise<Blob> {
+  async #zipped(files: readonly NamedFile[]): Promise<Blob> {
     const entries = [];
     for (const { name, file } of files) {
       let crc = 0;

@@ -8,7 +8,7 @@ import { Choose } from "../../parts/choose-one.tsx";
 import { NumberField } from "../../parts/number-field.tsx";
 import { Tick } from "../../parts/tick.tsx";
 import { useProject } from "../../state/hooks.ts";
-import { type FileKind, fileKinds, labWishes, type Wishes } from "./wishes.ts";
+import { type FileKind, fileKinds, labWishes, type Wishes } from "../../state/wishes.ts";
 
 interface FileWishesProps {
   readonly wishes: Wishes;

@@ -1,6 +1,8 @@
 import { Box, Button, Text } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
 import { FileDown } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
+import { useNavigate } from "react-router";
 import { useStore } from "zustand";
 import { holdsAnything, type PrintFile } from "#core/document";
 import { printPixels } from "#core/lab";
@@ -11,10 +13,11 @@ import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import type { SendTo } from "../../state/sender.ts";
 import { senderOf } from "../../state/senders.ts";
+import { aboutPages, isServed, orderSheet, toLab } from "../../state/to-lab.ts";
+import type { Wishes } from "../../state/wishes.ts";
 import { pagesAsked } from "./pages-asked.ts";
 import { leastQuality, Making, SendEnd, TooLarge } from "./progress.tsx";
 import { tasksFor, zipNameOf } from "./tasks.ts";
-import type { Wishes } from "./wishes.ts";
 
 interface MakerProps {
   /** The file of the page that is looked at. */
@@ -30,6 +33,8 @@ type FolderPicker = { showDirectoryPicker?: (how: { mode: "readwrite" }) => Prom
 export function Maker({ open, files, wishes, onWishes }: MakerProps) {
   const kit = useKit();
   const session = useSession();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
   const sender = senderOf(session);
   const state = useStore(sender.state);
   const project = useProject((s) => s.project);
@@ -48,6 +53,8 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
       : which === "this"
         ? [open]
         : files.filter((f) => (f.number === "cover" ? /cover/i.test(asked) : chosen.has(f.number)));
+  // A lab of one's own has no line to send by.
+  const takes = isServed(project.lab) && (wishes.kind === project.lab?.file.kind || wishes.kind === "pdf");
   const mostMb = project.lab?.file.mostMb;
   const orderMark = JSON.stringify([mark, wishes, wanted.map((f) => [f.number, f.pocket])]);
 
@@ -63,11 +70,15 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
     }
     const { history } = session.state.getState();
     const tasks = tasksFor(wanted, project, wishes, { store: kit.store, printing: kit.printing, byId });
-    const where = tasks.length > 1 ? to : "each";
+    const where = tasks.length > 1 || to === "lab" ? to : "each";
+    const about = aboutPages(project, wanted, wishes.kind);
+    const packet = about && { deliver: toLab(kit, session, about, orderMark), beside: orderSheet(project, about) };
     const mostBytes = mostMb === undefined ? undefined : mostMb * 1e6;
     const zipName = zipNameOf(project);
-    const all = await sender.send({ tasks, to: where, zipName, folder, mark: orderMark, mostBytes });
+    const all = await sender.send({ tasks, to: where, zipName, folder, mark: orderMark, mostBytes, ...packet });
     if (all) session.markSent(history);
+    if (to === "lab") await queries.invalidateQueries({ queryKey: ["orders"] });
+    if (all && to === "lab") await navigate(`/work/${project.id}/orders`);
   }
 
   if (state.is === "making" || state.is === "paused" || state.is === "handing")
@@ -106,15 +117,16 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
           )}
         </Box>
       )}
-      {wanted.length > 1 && (
+      {(wanted.length > 1 || takes) && (
         <Box mb="4">
           <OneOfFew
             label={words.where}
-            value={to}
+            value={takes || to !== "lab" ? to : "each"}
             options={[
               ["each", words.toEach],
-              ["zip", words.toZip],
-              ...("showDirectoryPicker" in window ? [["folder", words.toFolder] as const] : []),
+              ...(wanted.length > 1 ? [["zip", words.toZip] as const] : []),
+              ...("showDirectoryPicker" in window && wanted.length > 1 ? [["folder", words.toFolder] as const] : []),
+              ...(takes ? [["lab", words.toLab] as const] : []),
             ]}
             onChoose={setTo}
           />
@@ -137,7 +149,9 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
           ? words.saveAgain(wanted.length)
           : (same && state.is === "failed") || state.left?.mark === orderMark
             ? words.goOn(wanted.length)
-            : words.save(wishes.kind === "pdf" ? 1 : wanted.length, wishes.kind)}
+            : to === "lab" && project.lab
+              ? words.sendTo(project.lab.name)
+              : words.save(wishes.kind === "pdf" ? 1 : wanted.length, wishes.kind)}
       </Button>
       {same && state.is === "saved" && state.tooLarge.length > 0 && mostMb !== undefined && (
         <TooLarge

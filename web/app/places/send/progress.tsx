@@ -8,13 +8,18 @@ import type { Sender, SendState } from "../../state/sender.ts";
 /** How far it is, file by file and over all of them. */
 export function Making({ sender, state }: { readonly sender: Sender; readonly state: SendState }) {
   const of = Math.max(1, state.names.length);
-  const percent = state.is === "handing" ? 100 : Math.min(99, Math.round((100 * (state.done + state.share)) / of));
+  const percent =
+    state.is === "handing"
+      ? Math.round(100 * (state.share || 1))
+      : Math.min(99, Math.round((100 * (state.done + state.share)) / of));
   const paused = state.is === "paused";
   return (
     <Box>
       <Text fontWeight="600" role="status" mb="2" fontVariantNumeric="tabular-nums">
         {state.is === "handing"
-          ? words.handing
+          ? state.share > 0
+            ? words.handingShare(percent)
+            : words.handing
           : paused
             ? words.paused(state.done, of)
             : `${words.making(of)}: ${words.makingShare(percent)}`}

@@ -1,4 +1,5 @@
 import { Box, Button, Grid, Heading, HStack, Text, VStack } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { CircleCheck, TriangleAlert } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
@@ -6,14 +7,15 @@ import { holdsAnything, type Page, type PrintFile, printFiles } from "#core/docu
 import { printPixels } from "#core/lab";
 import { formatLength, formatSize } from "#core/units";
 import { send as words } from "../../../text/send.ts";
+import { useKit } from "../../kit.ts";
 import { useFindings } from "../../state/check-hooks.ts";
 import { useFacts } from "../../state/facts.ts";
 import { useProject } from "../../state/hooks.ts";
 import { openPage } from "../../state/project-session.ts";
+import { labWishes, sendFileName, type Wishes } from "../../state/wishes.ts";
 import { FileWishes } from "./file-wishes.tsx";
 import { Maker } from "./maker.tsx";
 import { ProofView } from "./proof-view.tsx";
-import { labWishes, sendFileName, type Wishes } from "./wishes.ts";
 
 /** The file by name, size and pixels before it is made; then saved to disk. */
 export function SendPlace() {
@@ -67,8 +69,27 @@ function Sending({ page }: { readonly page: Page }) {
         <Checks />
         <FileWishes wishes={wishes} onWishes={setWishes} />
         <Maker open={file} files={files} wishes={wishes} onWishes={setWishes} />
+        <ToOrders />
       </Box>
     </Grid>
+  );
+}
+
+/** What was sent before. */
+function ToOrders() {
+  const { store } = useKit();
+  const { projectId } = useParams();
+  const orders = useQuery({
+    queryKey: ["orders", projectId],
+    queryFn: () => store.orders(projectId ?? ""),
+    staleTime: 0,
+  });
+  const count = orders.data?.length ?? 0;
+  if (count === 0) return null;
+  return (
+    <Button asChild variant="ghost" size="sm" mt="4">
+      <Link to={`/work/${projectId}/orders`}>{words.orders(count)}</Link>
+    </Button>
   );
 }
 

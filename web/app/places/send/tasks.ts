@@ -6,7 +6,7 @@ import type { Kit } from "../../kit.ts";
 import { gatherOriginals } from "../../state/gather-originals.ts";
 import type { SendTask } from "../../state/sender.ts";
 
-import { sendFileName, type Wishes } from "./wishes.ts";
+import { sendFileName, type Wishes } from "../../state/wishes.ts";
 
 interface Hands {
   readonly store: Pick<Store, "original">;

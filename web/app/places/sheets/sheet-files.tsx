@@ -1,9 +1,10 @@
 import { Box, Button, Heading, VStack } from "@chakra-ui/react";
-import { FileDown, ListOrdered } from "lucide-react";
+import { FileDown, ListOrdered, Send } from "lucide-react";
 import { useMemo } from "react";
+import { useNavigate } from "react-router";
 import { useStore } from "zustand";
 import type { PrintFile } from "#core/document";
-import { fileName, plainName } from "#core/lab";
+import { fileName, type LabCard, plainName } from "#core/lab";
 import { backFile, cuttingList, type DrawnSheet, type SheetFileAsk, sheetFile } from "#core/sheet-files";
 import type { PrintSheets } from "#core/sheets";
 import { formatLength, formatSize } from "#core/units";
@@ -14,6 +15,7 @@ import { gatherOriginals } from "../../state/gather-originals.ts";
 import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import type { SendTask } from "../../state/sender.ts";
 import { sheetSenderOf } from "../../state/senders.ts";
+import { aboutSheets, isServed, toLab } from "../../state/to-lab.ts";
 import { Making, SendEnd } from "../send/progress.tsx";
 import { labelOf } from "./piece-labels.ts";
 
@@ -28,6 +30,7 @@ interface SheetFilesProps {
 export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
   const kit = useKit();
   const session = useSession();
+  const navigate = useNavigate();
   const project = useProject((s) => s.project);
   const facts = useFacts();
   const byId = useLibrary((s) => s.byId);
@@ -73,13 +76,20 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
   const changed = useProject((s) => s.history.steps[s.history.done - 1]?.at ?? "");
   const mark = JSON.stringify([changed, wish]);
 
-  const saveSheets = () => {
-    const tasks = drawn.flatMap((sheet) => [
+  const sheetTasks = () =>
+    drawn.flatMap((sheet) => [
       task(nameOf(sheet, false), sheetFile(sheet, ask)),
       ...(sheets.ways.labels === "back" ? [task(nameOf(sheet, true), backFile(sheet, ask))] : []),
     ]);
+  const saveSheets = () => {
+    const tasks = sheetTasks();
     const to = tasks.length > 1 ? "zip" : "each";
     void sender.send({ tasks, to, zipName: `${plainName(project.name)}-sheets.zip`, mark });
+  };
+  const order = async (from: LabCard) => {
+    const deliver = toLab(kit, session, aboutSheets(project, from, drawn), mark, from.name);
+    const sent = await sender.send({ tasks: sheetTasks(), to: "lab", zipName: "", mark, deliver });
+    if (sent) await navigate(`/work/${project.id}/orders`);
   };
   const saveList = () => {
     const { unit, format } = project;
@@ -115,6 +125,11 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
             <Button variant="outline" onClick={saveSheets}>
               <FileDown size={18} aria-hidden /> {words.saveSheets(drawn.length)}
             </Button>
+            {card && isServed(card) && (
+              <Button variant="outline" onClick={() => void order(card)}>
+                <Send size={18} aria-hidden /> {words.orderFrom(card.name)}
+              </Button>
+            )}
             <Button variant="outline" onClick={saveList}>
               <ListOrdered size={18} aria-hidden /> {words.saveList}
             </Button>

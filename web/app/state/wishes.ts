@@ -1,7 +1,7 @@
 import type { FilesWish, PrintFile, Project } from "#core/document";
 import { lastNumber } from "#core/document";
 import { fileName } from "#core/lab";
-import type { PictureWish } from "../../../workers/jobs.ts";
+import type { PictureWish } from "../../workers/jobs.ts";
 
 export const fileKinds = ["jpeg", "png", "tiff", "pdf", "svg", "ora"] as const;
 export type FileKind = (typeof fileKinds)[number];
