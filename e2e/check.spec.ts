@@ -252,4 +252,15 @@ test("the sample's book and pocket pages: checked, mended and made into files", 
     await expect(kind(page, /Very small words/)).toHaveCount(0);
     await expectUndo(page, "Mended a finding");
   });
+
+  await test.step("its cards by one click onto a lab's prints, and the sheets to the lab", async () => {
+    await page.getByRole("link", { name: /^Print sheets/ }).click();
+    await page.getByRole("button", { name: "All cards of the pockets" }).click();
+    await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
+    await page.getByRole("button", { name: "Pack the sheets" }).click();
+    await expect(page.getByTestId("packed")).toContainText(/sheets?, £/, { timeout: 60_000 });
+    await expect(page.getByTestId("sheet").getByRole("option")).not.toHaveCount(0);
+    await page.getByRole("button", { name: "Order them from Fernhill Prints" }).click();
+    await expect(page.getByText(/^Receipt /)).toBeVisible({ timeout: 180_000 });
+  });
 });

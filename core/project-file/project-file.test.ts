@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import { layTree, newProject, type Project } from "#core/document";
 import { photoSchema } from "#core/photo";
+import { noSheets } from "#core/sheets";
 import { emptied, photoIdsOf, projectFileOf, projectJsonSchema, readProjectFile, withPhotoIds } from "./index.ts";
 
 const format = { name: "30 cm", widthMm: 300, heightMm: 300, bleedMm: 3, safeMm: 5, ppi: 300, leastPpi: 150 };
@@ -42,8 +43,21 @@ function work(): Project {
     card: null,
   } as const;
   const backdrop = { view: { ...viewOf(first!), photoId: "e" }, veil: 0.5, across: "page" } as const;
+  const source = { from: "photo", photoId: "f" } as const;
+  const want = {
+    id: "w",
+    source,
+    widthMm: 50,
+    heightMm: 70,
+    count: 1,
+    bleedMm: 2,
+    spareMm: 0,
+    borderMm: 0,
+    cornerMm: 0,
+  };
   return {
     ...bare,
+    sheets: { ...noSheets, wants: [{ ...want, turns: true, fills: false }] },
     pages: [{ ...page, over: [{ ...first!, id: newId(), filling: words }], look: { ...page.look, backdrop } }],
   };
 }
@@ -55,14 +69,14 @@ function viewOf(tile: Project["pages"][number]["tiles"][number]) {
 
 test("a work survives its file, every photo that it mentions is named", () => {
   const project = work();
-  expect(photoIdsOf(project)).toEqual(["e", "a", "b", "c", "d"]);
+  expect(photoIdsOf(project)).toEqual(["e", "a", "b", "c", "d", "f"]);
   const file = projectFileOf(project, [photo("a")], []);
   expect(readProjectFile(JSON.stringify(file))).toEqual({ ok: true, value: file });
 });
 
 test("photos take the ids that they have here, wherever they are mentioned", () => {
   const renamed = withPhotoIds(work(), (id) => `${id}2`);
-  expect(photoIdsOf(renamed)).toEqual(["e2", "a2", "b2", "c2", "d2"]);
+  expect(photoIdsOf(renamed)).toEqual(["e2", "a2", "b2", "c2", "d2", "f2"]);
 });
 
 test("to begin another from it, all photos are gone and the places stay", () => {

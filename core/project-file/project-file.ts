@@ -2,6 +2,7 @@ import { z } from "zod";
 import { captionedOn, mapTiles, type Page, type Project, photosOf, projectSchema, type View } from "#core/document";
 import { done, type Outcome, refused } from "#core/outcome";
 import { namedSpanSchema, type Photo, photoSchema } from "#core/photo";
+import type { Want } from "#core/sheets";
 
 /** The version that is written. A number is added with a step in `migrations` that leads to it. */
 export const projectFileVersion = 1;
@@ -45,12 +46,13 @@ export function readProjectFile(text: string): Outcome<ProjectFile, ProjectFileT
   return refused("damagedProject", { where: issue?.path.join(".") ?? "" });
 }
 
-/** Every photo that a project shows, cover and backgrounds included. */
+/** Every photo that a project shows or prints, cover and backgrounds included. */
 export const photoIdsOf = (project: Project): readonly string[] => [
   ...new Set(
     [...project.pages, ...(project.cover ? [project.cover.page] : [])]
       .flatMap(photosOf)
-      .concat(project.pages.flatMap(captionedOn)),
+      .concat(project.pages.flatMap(captionedOn))
+      .concat((project.sheets?.wants ?? []).flatMap((w) => (w.source.from === "photo" ? [w.source.photoId] : []))),
   ),
 ];
 
@@ -85,10 +87,13 @@ export function withPhotoIds(project: Project, idOf: (id: string) => string): Pr
       ? { ...mapped, look: { ...mapped.look, backdrop: { ...backdrop, view: view(backdrop.view) } } }
       : mapped;
   };
+  const want = (w: Want): Want =>
+    w.source.from === "photo" ? { ...w, source: { ...w.source, photoId: idOf(w.source.photoId) } } : w;
   return {
     ...project,
     pages: project.pages.map(page),
     cover: project.cover && { ...project.cover, page: page(project.cover.page) },
+    sheets: project.sheets && { ...project.sheets, wants: project.sheets.wants.map(want) },
   };
 }
 
@@ -111,5 +116,6 @@ export function emptied(project: Project): Project {
     ...project,
     pages: project.pages.map(page),
     cover: project.cover && { ...project.cover, page: page(project.cover.page) },
+    sheets: null,
   };
 }

@@ -57,6 +57,7 @@ export const send = {
   pageAfter: "The page after",
   where: "Where to",
   toEach: "Each by itself",
+  toDisk: "To this disk",
   toZip: "In one zip",
   toFolder: "Into a folder",
   toLab: "To the lab",

@@ -75,7 +75,20 @@ export function keepSnapshot(kit: Hands, session: ProjectSession, name: string):
 
 /** The work as it was, as one step that can be undone. */
 export function goBackTo(session: ProjectSession, { project }: Snapshot): void {
-  const { name, unit, style, book, cover, palette, words, lab, format, pages } = project;
-  const change: Change = { type: "setProject", name, unit, style, book, cover, palette, words, lab, format, pages };
+  const { name, unit, style, book, cover, palette, words, lab, format, pages, sheets } = project;
+  const change: Change = {
+    type: "setProject",
+    name,
+    unit,
+    style,
+    book,
+    cover,
+    palette,
+    words,
+    lab,
+    format,
+    pages,
+    sheets,
+  };
   session.commit({ code: "wentBack", count: 1 }, [change]);
 }

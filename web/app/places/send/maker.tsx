@@ -123,7 +123,7 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
             label={words.where}
             value={takes || to !== "lab" ? to : "each"}
             options={[
-              ["each", words.toEach],
+              ["each", wanted.length > 1 ? words.toEach : words.toDisk],
               ...(wanted.length > 1 ? [["zip", words.toZip] as const] : []),
               ...("showDirectoryPicker" in window && wanted.length > 1 ? [["folder", words.toFolder] as const] : []),
               ...(takes ? [["lab", words.toLab] as const] : []),

@@ -7,10 +7,10 @@ import { common } from "../../../text/places.ts";
 import { sheetTrouble, sheets as words } from "../../../text/sheets.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import { useKit } from "../../kit.ts";
+import { money } from "../../parts/money.ts";
 import { notices } from "../../parts/notices.ts";
 import { useProject, useSession } from "../../state/hooks.ts";
 import { fillLeftOver, isPacked, packNow } from "../../state/print-sheets.ts";
-import { money } from "./money.ts";
 
 /** Starts the packing, says how far it is, and what it came to. */
 export function Packer({ sheets }: { readonly sheets: PrintSheets }) {
@@ -49,7 +49,8 @@ export function Packer({ sheets }: { readonly sheets: PrintSheets }) {
     const [w, h] = [Number(facts.widthMm ?? 0), Number(facts.heightMm ?? 0)];
     return sheetTrouble(code, facts, formatSize(w, h, unit, ppi));
   }
-  const costOf = (p: SheetPlan) => (p.cost > 0 ? words.costIs(money(p.cost, stock)) : "");
+  const costOf = (p: SheetPlan) =>
+    p.cost > 0 ? words.costIs(money(p.cost, stock?.kind === "lab" ? stock.card.currency : undefined)) : "";
 
   if (soFar) {
     const percent = Math.round(soFar.share * 100);

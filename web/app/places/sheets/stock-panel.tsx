@@ -4,13 +4,13 @@ import { formatLength } from "#core/units";
 import { sheets as words } from "../../../text/sheets.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { LengthField } from "../../parts/length-field.tsx";
+import { money } from "../../parts/money.ts";
 import { NumberField } from "../../parts/number-field.tsx";
 import { Tick } from "../../parts/tick.tsx";
 import { useProject, useSession } from "../../state/hooks.ts";
 import { changeSheets, fromLab, ownPrinter, ownRoll } from "../../state/print-sheets.ts";
 import { useLabs } from "../../state/use-labs.ts";
 import { PanelSection } from "../pages/panel/parts.tsx";
-import { money } from "./money.ts";
 
 /** What it is printed on: a lab's prints with their prices, one's own printer, or a roll. */
 export function StockPanel({ stock }: { readonly stock: Stock | null }) {
@@ -86,7 +86,7 @@ function LabStock({
               }
             />
             <Text fontSize="13.5px" color="fg.subtle" fontVariantNumeric="tabular-nums">
-              {s.price === undefined ? words.noPrice : words.each(money(s.price, stock))}
+              {s.price === undefined ? words.noPrice : words.each(money(s.price, card.currency))}
             </Text>
           </Grid>
         ))}

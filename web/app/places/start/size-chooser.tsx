@@ -1,6 +1,7 @@
 import { Box, Flex, RadioCard, Text } from "@chakra-ui/react";
 import { formatFromCard, type LabCard } from "#core/lab";
 import { start as words } from "../../../text/start.ts";
+import { money } from "../../parts/money.ts";
 
 interface SizeChooserProps {
   readonly lab: LabCard;
@@ -43,6 +44,11 @@ export function SizeChooser({ lab, sideways, chosen, onChoose }: SizeChooserProp
               />
               <RadioCard.ItemText mt="2" fontWeight="500" fontVariantNumeric="tabular-nums">
                 <Text as="span">{size.name}</Text>
+                {size.price !== undefined && (
+                  <Text as="span" display="block" fontSize="13px" fontWeight="400" color="fg.subtle" textAlign="center">
+                    {money(size.price, lab.currency)}
+                  </Text>
+                )}
               </RadioCard.ItemText>
             </RadioCard.ItemControl>
           </RadioCard.Item>
