@@ -2,44 +2,17 @@ import { expect, test } from "@jest/globals";
 import { seededChance } from "#core/chance";
 import { frameRect } from "#core/document";
 import { applyTo } from "#core/geometry";
-import { bleedBox, labCardSchema, printPixels } from "#core/lab";
-import { noSheets, type PrintSheets, packSheets, type Stock, type Want } from "#core/sheets";
+import { bleedBox, printPixels } from "#core/lab";
+import { noSheets, type PrintSheets, packSheets, type Want } from "#core/sheets";
 import { collage } from "../document/project.fixture.ts";
+import { printer, prints, want } from "../sheets/sheets.fixture.ts";
 import { cuttingList } from "./cutting-list.ts";
 import { backFile, drawnSheets, sheetFile } from "./sheet-file.ts";
 
-const lab = labCardSchema.parse({
-  schema: 1,
-  id: "a-lab",
-  name: "A lab",
-  kind: "prints",
-  unit: "in",
-  about: "",
-  bleedMm: 0,
-  lossMm: 1.5,
-  safeMm: 3,
-  ppi: { wanted: 300, least: 150 },
-  file: { kind: "jpeg", quality: 0.9, name: "{page}" },
-  sizes: [{ id: "4x6", name: "4 × 6 in", widthMm: 101.6, heightMm: 152.4, turns: true }],
-});
-const prints: Stock = { kind: "lab", card: lab, sizeIds: ["4x6"] };
-const printer: Stock = { kind: "printer", widthMm: 210, heightMm: 297, marginMm: 4, price: 0, ppi: 300 };
 const project = collage([2]);
 
-const photo = (id: string, widthMm: number, heightMm: number, more: Partial<Want> = {}): Want => ({
-  id,
-  source: { from: "photo", photoId: id },
-  widthMm,
-  heightMm,
-  count: 1,
-  bleedMm: 2,
-  spareMm: 0,
-  borderMm: 0,
-  cornerMm: 0,
-  turns: true,
-  fills: false,
-  ...more,
-});
+const photo = (id: string, widthMm: number, heightMm: number, more: Partial<Want> = {}): Want =>
+  want(id, widthMm, heightMm, { bleedMm: 2, ...more });
 
 function filesOf(given: Partial<PrintSheets>) {
   const sheets: PrintSheets = { ...noSheets, ...given };
@@ -73,10 +46,10 @@ test("a card lies in the file just where it is cut, turned or not, with its pict
     for (const [i, sheet] of drawn.entries())
       for (const [k, card] of sheet.laid.cards.entries()) {
         const part = files[i]!.parts[k + 1]!;
-        const want = sheet.wants.get(card.item)!;
+        const own = sheet.wants.get(card.item)!;
         const corners = [
           { x: 0, y: 0 },
-          { x: want.widthMm, y: want.heightMm },
+          { x: own.widthMm, y: own.heightMm },
         ].map((p) => applyTo(part.place, p));
         const [x0, x1] = corners.map((c) => c.x - sheet.paperAt.x).sort((a, b) => a - b) as [number, number];
         const [y0, y1] = corners.map((c) => c.y - sheet.paperAt.y).sort((a, b) => a - b) as [number, number];

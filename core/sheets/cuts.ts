@@ -1,14 +1,7 @@
-import type { Cutting } from "#core/packing";
+import type { Cutting, PlacedItem } from "#core/packing";
 
-/** A card as it lies on a sheet, in mm from the paper's top left. */
-export interface LaidCard {
-  readonly item: number;
-  readonly turned: boolean;
-  /** As it is wanted. */
-  readonly x: number;
-  readonly y: number;
-  readonly w: number;
-  readonly h: number;
+/** A card as it lies on a sheet, in mm from the paper's top left, as large as it is wanted. */
+export interface LaidCard extends PlacedItem {
   /** As it is cut: a little more where a cut was saved by it. */
   readonly cell: { readonly x: number; readonly y: number; readonly w: number; readonly h: number };
 }

@@ -1,47 +1,12 @@
 import { expect, test } from "@jest/globals";
 import { seededChance } from "#core/chance";
-import { labCardSchema } from "#core/lab";
 import { placedItems } from "#core/packing";
 import { type Cut, type LaidSheet, layOut } from "./cuts.ts";
 import { filledUp, movedPiece } from "./edit-plan.ts";
 import { packSheets, sheetsMark } from "./pack-sheets.ts";
-import { noSheets, type PrintSheets, printSheetsSchema, type Stock, type Want } from "./plan.ts";
+import { noSheets, type PrintSheets, printSheetsSchema, type Stock } from "./plan.ts";
+import { printer, printLab, prints, want } from "./sheets.fixture.ts";
 import { sheetSizes } from "./sizes.ts";
-
-const lab = labCardSchema.parse({
-  schema: 1,
-  id: "a-lab",
-  name: "A lab",
-  kind: "prints",
-  unit: "in",
-  about: "",
-  bleedMm: 0,
-  lossMm: 1.5,
-  safeMm: 3,
-  ppi: { wanted: 300, least: 150 },
-  file: { kind: "jpeg", quality: 0.9, name: "{page}" },
-  sizes: [
-    { id: "4x6", name: "4 × 6 in", widthMm: 101.6, heightMm: 152.4, turns: true, price: 0.2 },
-    { id: "8x10", name: "8 × 10 in", widthMm: 203.2, heightMm: 254, turns: true, price: 2 },
-  ],
-});
-const prints: Stock = { kind: "lab", card: lab, sizeIds: ["4x6"] };
-const printer = { kind: "printer", widthMm: 210, heightMm: 297, marginMm: 4, price: 0, ppi: 300 } as const;
-
-const want = (id: string, widthMm: number, heightMm: number, more: Partial<Want> = {}): Want => ({
-  id,
-  source: { from: "photo", photoId: id },
-  widthMm,
-  heightMm,
-  count: 1,
-  bleedMm: 0,
-  spareMm: 0,
-  borderMm: 0,
-  cornerMm: 0,
-  turns: true,
-  fills: false,
-  ...more,
-});
 
 function packed(given: Partial<PrintSheets>, steps = 60): PrintSheets {
   const sheets = { ...noSheets, ...given };
@@ -162,7 +127,7 @@ test("from a roll only as much is cut off as the cards take, and that is what it
 });
 
 test("prices of nothing: the least paper is used, and nothing is said of a cost", () => {
-  const bare = { ...lab, sizes: lab.sizes.map((s) => ({ ...s, price: 0 })) };
+  const bare = { ...printLab, sizes: printLab.sizes.map((s) => ({ ...s, price: 0 })) };
   const stock: Stock = { kind: "lab", card: bare, sizeIds: ["4x6", "8x10"] };
   const { plan } = packed({ wants: [want("a", 101.6, 152.4, { count: 2 })], stock });
   expect(plan!.cost).toBe(0);

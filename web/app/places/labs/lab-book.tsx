@@ -3,9 +3,10 @@ import type { BookCover, BookRules, LabCard } from "#core/lab";
 import { labs as words } from "../../../text/labs.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { Labelled } from "../../parts/labelled.tsx";
+import { Named } from "../../parts/named.tsx";
 import { NumberField } from "../../parts/number-field.tsx";
 import { Tick } from "../../parts/tick.tsx";
-import { Length, Named } from "./lab-form.tsx";
+import { Length } from "./lab-form.tsx";
 
 /** Rules that many labs have, to change from. */
 export const plainBook: BookRules = {

@@ -5,6 +5,7 @@ import { labs as words } from "../../../text/labs.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { Labelled } from "../../parts/labelled.tsx";
 import { LengthField } from "../../parts/length-field.tsx";
+import { Named } from "../../parts/named.tsx";
 import { NumberField } from "../../parts/number-field.tsx";
 import { LabBook, plainBook } from "./lab-book.tsx";
 import { LabSizes } from "./lab-sizes.tsx";
@@ -195,17 +196,6 @@ export function Length({ least, most, onMm, help, ...field }: LengthProps) {
       ppi={300}
       onMm={(mm) => (mm >= least && mm <= most ? void onMm(mm) : `${least} \u2013 ${most} mm`)}
     />
-  );
-}
-
-export function Named({ label, children }: { readonly label: string; readonly children: ReactNode }) {
-  return (
-    <Box>
-      <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1" aria-hidden>
-        {label}
-      </Text>
-      {children}
-    </Box>
   );
 }
 

@@ -5,6 +5,7 @@ import { fileHolds, type Project } from "#core/document";
 import { printColours } from "#core/files";
 import { sendWishes as words } from "../../../text/send.ts";
 import { Choose } from "../../parts/choose-one.tsx";
+import { Named } from "../../parts/named.tsx";
 import { NumberField } from "../../parts/number-field.tsx";
 import { Tick } from "../../parts/tick.tsx";
 import { useProject } from "../../state/hooks.ts";
@@ -118,14 +119,3 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
 /** Cards that are printed by themselves have a bleed of their own. */
 const hasBleed = ({ format, pockets }: Project): boolean =>
   (pockets?.output === "inserts" ? pockets.bleedMm : format.bleedMm) > 0;
-
-function Named({ label, children }: { readonly label: string; readonly children: React.ReactNode }) {
-  return (
-    <Box>
-      <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1" aria-hidden>
-        {label}
-      </Text>
-      {children}
-    </Box>
-  );
-}

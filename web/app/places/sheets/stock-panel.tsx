@@ -95,24 +95,23 @@ function LabStock({
   );
 }
 
-interface Fields {
-  readonly label: string;
-  readonly mm: number;
-  readonly least: number;
-  readonly most: number;
-  readonly put: (mm: number) => void;
+interface LengthsProps<T> {
+  readonly stock: T;
+  readonly onStock: (stock: T) => void;
+  readonly fields: readonly (readonly [label: string, key: keyof T & string, least: number, most: number])[];
 }
 
-function Lengths({ fields }: { readonly fields: readonly Fields[] }) {
+/** Lengths of a stock, each within bounds. */
+function Lengths<T extends object>({ stock, onStock, fields }: LengthsProps<T>) {
   const unit = useProject((s) => s.project.unit);
-  return fields.map(({ label, mm, least, most, put }) => (
+  return fields.map(([label, key, least, most]) => (
     <LengthField
-      key={label}
+      key={key}
       label={label}
-      mm={mm}
+      mm={Number(stock[key])}
       unit={unit === "px" ? "mm" : unit}
       ppi={300}
-      onMm={(next) => (next >= least && next <= most ? put(next) : `${least} \u2013 ${most} mm`) as string | undefined}
+      onMm={(mm) => (mm >= least && mm <= most ? void onStock({ ...stock, [key]: mm }) : `${least} \u2013 ${most} mm`)}
     />
   ));
 }
@@ -121,28 +120,12 @@ function PrinterStock({ stock, onStock }: { readonly stock: Of<"printer">; reado
   return (
     <Grid templateColumns="1fr 1fr" gap="3">
       <Lengths
+        stock={stock}
+        onStock={onStock}
         fields={[
-          {
-            label: words.paperWidth,
-            mm: stock.widthMm,
-            least: 20,
-            most: 3000,
-            put: (widthMm) => onStock({ ...stock, widthMm }),
-          },
-          {
-            label: words.paperHeight,
-            mm: stock.heightMm,
-            least: 20,
-            most: 3000,
-            put: (heightMm) => onStock({ ...stock, heightMm }),
-          },
-          {
-            label: words.margin,
-            mm: stock.marginMm,
-            least: 0,
-            most: 200,
-            put: (marginMm) => onStock({ ...stock, marginMm }),
-          },
+          [words.paperWidth, "widthMm", 20, 3000],
+          [words.paperHeight, "heightMm", 20, 3000],
+          [words.margin, "marginMm", 0, 200],
         ]}
       />
       <NumberField
@@ -169,28 +152,12 @@ function RollStock({ stock, onStock }: { readonly stock: Of<"roll">; readonly on
   return (
     <Grid templateColumns="1fr 1fr" gap="3">
       <Lengths
+        stock={stock}
+        onStock={onStock}
         fields={[
-          {
-            label: words.rollWidth,
-            mm: stock.widthMm,
-            least: 20,
-            most: 3000,
-            put: (widthMm) => onStock({ ...stock, widthMm }),
-          },
-          {
-            label: words.longest,
-            mm: stock.longestMm,
-            least: 50,
-            most: 20_000,
-            put: (longestMm) => onStock({ ...stock, longestMm }),
-          },
-          {
-            label: words.margin,
-            mm: stock.marginMm,
-            least: 0,
-            most: 200,
-            put: (marginMm) => onStock({ ...stock, marginMm }),
-          },
+          [words.rollWidth, "widthMm", 20, 3000],
+          [words.longest, "longestMm", 50, 20_000],
+          [words.margin, "marginMm", 0, 200],
         ]}
       />
       <NumberField

@@ -1,8 +1,9 @@
-import { Box, Text } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { cutMarks, pieceLabels, type SheetWays } from "#core/sheets";
 import { sheets as words } from "../../../text/sheets.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { LengthField } from "../../parts/length-field.tsx";
+import { Named } from "../../parts/named.tsx";
 import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { Tick } from "../../parts/tick.tsx";
 import { useProject, useSession } from "../../state/hooks.ts";
@@ -41,33 +42,26 @@ export function WaysPanel({ ways }: { readonly ways: SheetWays }) {
       <Box mt="3">
         <Tick label={words.together} on={ways.together} onTick={(together) => set({ together })} />
       </Box>
-      <Named label={words.marks}>
-        <Choose
-          label={words.marks}
-          value={ways.marks}
-          options={cutMarks.map((m) => [m, words.marksKinds[m]] as const)}
-          onChoose={(marks) => set({ marks })}
-        />
-      </Named>
-      <Named label={words.labels}>
-        <Choose
-          label={words.labels}
-          value={ways.labels}
-          options={pieceLabels.map((l) => [l, words.labelKinds[l]] as const)}
-          onChoose={(labels) => set({ labels })}
-        />
-      </Named>
+      <Box mt="3">
+        <Named label={words.marks}>
+          <Choose
+            label={words.marks}
+            value={ways.marks}
+            options={cutMarks.map((m) => [m, words.marksKinds[m]] as const)}
+            onChoose={(marks) => set({ marks })}
+          />
+        </Named>
+      </Box>
+      <Box mt="3">
+        <Named label={words.labels}>
+          <Choose
+            label={words.labels}
+            value={ways.labels}
+            options={pieceLabels.map((l) => [l, words.labelKinds[l]] as const)}
+            onChoose={(labels) => set({ labels })}
+          />
+        </Named>
+      </Box>
     </PanelSection>
-  );
-}
-
-function Named({ label, children }: { readonly label: string; readonly children: React.ReactNode }) {
-  return (
-    <Box mt="3">
-      <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1" aria-hidden>
-        {label}
-      </Text>
-      {children}
-    </Box>
   );
 }
