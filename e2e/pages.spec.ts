@@ -36,7 +36,7 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
     await page.getByRole("button", { name: "Another page" }).click();
     await expectUndo(page, "Added a page");
     await expect(run(page)).toHaveCount(2);
-    expect(await openNumber(page)).toBe(2);
+    await expect.poll(() => openNumber(page)).toBe(2);
     await expect(page.getByText("This page is empty")).toBeVisible();
     await arrangeFirst(page, 3);
     await page.keyboard.press("Escape");
@@ -47,15 +47,15 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
     await page.keyboard.press("Delete");
     await expect(page.getByRole("link", { name: /Pages/ })).toContainText("3 pages, 1 empty");
     await page.keyboard.press("PageUp");
-    expect(await openNumber(page)).toBe(2);
+    await expect.poll(() => openNumber(page)).toBe(2);
     await expect(page.getByRole("option", { name: /^Tile 1 of 3: empty/ })).toHaveCount(0);
   });
 
   await test.step("undo goes to the page that it changes", async () => {
     await page.keyboard.press("PageUp");
-    expect(await openNumber(page)).toBe(1);
+    await expect.poll(() => openNumber(page)).toBe(1);
     await undoButton(page).click();
-    expect(await openNumber(page)).toBe(3);
+    await expect.poll(() => openNumber(page)).toBe(3);
     await expectUndo(page, "Made a page like this one");
   });
 
@@ -63,7 +63,7 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
     await run(page).nth(2).focus();
     await page.keyboard.press("Alt+ArrowUp");
     await expectUndo(page, "Moved a page");
-    expect(await openNumber(page)).toBe(2);
+    await expect.poll(() => openNumber(page)).toBe(2);
     await drag(page, run(page).nth(0), run(page).nth(2));
     await expect(run(page).nth(2)).toHaveAccessibleName("Page 3 of 3, 4 tiles");
     await run(page).nth(2).click();
@@ -87,7 +87,7 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
     await page.getByRole("button", { name: "Make 4 pages" }).click();
     await expectUndo(page, "Added 4 pages");
     await expect(run(page)).toHaveCount(7);
-    expect(await openNumber(page)).toBe(4);
+    await expect.poll(() => openNumber(page)).toBe(4);
     const sizes = (all: readonly { width: number; height: number }[]) =>
       all.map((b) => `${b.width.toFixed(0)} × ${b.height.toFixed(0)}`).toSorted();
     await expect.poll(async () => sizes(await tileBoxes(page))).toEqual(sizes(drawn));

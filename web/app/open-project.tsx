@@ -38,8 +38,8 @@ export function OpenProject() {
     desk.setState({ photos: nothingChosen, tiles: nothingChosen, reframing: undefined, templates: false });
     const hold = holdProject(projectId, (mine) => {
       // What another tab did meanwhile has to be read again before this one may go on.
-      if (mine) void reopen();
-      else session?.setReadOnly(true);
+      if (mine || !session) void reopen();
+      else session.setReadOnly(true);
     });
     async function reopen() {
       const opened = await store.openProject(projectId).catch(() => undefined);
@@ -48,7 +48,7 @@ export function OpenProject() {
       session?.setReadOnly(!hold.mine);
       setOpening(session ? { is: "open", session } : { is: "missing" });
     }
-    void reopen();
+    if (hold.mine) void reopen();
     return () => {
       left = true;
       void session?.settled().then(() => {

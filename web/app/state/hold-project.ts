@@ -5,20 +5,30 @@ export interface Hold {
 }
 
 const lockName = (projectId: string) => `tessip-work-${projectId}`;
+/** A page that is being loaded again holds on for so long to what it had. */
+const lettingGoMs = 250;
 const takers = new Map<string, () => void>();
 
+/** Take it if nobody has it; wait for whoever has it; take it away. */
+const ways = { ask: { ifAvailable: true }, wait: {}, steal: { steal: true } } as const;
+
 /**
- * Asks for the project. `hear` is told when it becomes this tab's, and when another tab takes it over. Where the browser
- * has no locks the project is this tab's at once.
+ * Asks for the project. `hear` is told at first whose it is, then when it becomes this tab's, and when another tab takes it
+ * over. Where the browser has no locks the project is this tab's at once, and nothing is heard.
  */
 export function holdProject(projectId: string, hear: (mine: boolean) => void): Hold {
   let mine = !("locks" in navigator);
   let gone = false;
   let release: (() => void) | undefined;
-  const request = (steal: boolean) =>
+  const request = (way: keyof typeof ways): Promise<void> =>
     navigator.locks
-      .request(lockName(projectId), steal ? { steal } : {}, async () => {
+      .request(lockName(projectId), ways[way], async (lock) => {
         if (gone) return;
+        if (!lock) {
+          void request("wait");
+          setTimeout(() => !mine && !gone && hear(false), lettingGoMs);
+          return;
+        }
         mine = true;
         hear(true);
         await new Promise<void>((done) => {
@@ -30,14 +40,11 @@ export function holdProject(projectId: string, hear: (mine: boolean) => void): H
         mine = false;
         if (gone) return;
         hear(false);
-        request(false);
+        void request("wait");
       });
   if ("locks" in navigator) {
-    void navigator.locks.query().then(({ held }) => {
-      if (!gone && held?.some((l) => l.name === lockName(projectId))) hear(false);
-    });
-    request(false);
-    takers.set(projectId, () => request(true));
+    void request("ask");
+    takers.set(projectId, () => void request("steal"));
   }
   return {
     get mine() {
