@@ -94,6 +94,12 @@ try {
   await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
   await page.getByRole("button", { name: "Pack the sheets" }).click();
   await page.getByTestId("packed").waitFor({ timeout: 60_000 });
+  // One that has something to cut.
+  await page
+    .locator("[data-sheet]")
+    .filter({ has: page.locator("rect:nth-of-type(2)") })
+    .first()
+    .click();
   await shot(page, "sheets");
   await page.getByRole("button", { name: "Order them from Fernhill Prints" }).click();
   await page.locator("[data-stage=printing]").waitFor({ timeout: 120_000 });

@@ -3,7 +3,7 @@ import { Check, CircleAlert, LoaderCircle, Redo2, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useLocation, useParams } from "react-router";
 import { useStore } from "zustand";
-import { emptyTiles, nextRedo, nextUndo } from "#core/document";
+import { emptyTiles, nextRedo, nextUndo, type Page } from "#core/document";
 import { deedWords } from "../../text/photos.ts";
 import { common, history as historyWords, keeping as keepingWords, stepWords, walk } from "../../text/places.ts";
 import { sheets as sheetWords } from "../../text/sheets.ts";
@@ -100,11 +100,21 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
   );
 }
 
+/** Counted once a page: after every change all pages of a book are asked for. */
+function emptyIn(page: Page): number {
+  const known = empties.get(page);
+  if (known !== undefined) return known;
+  const count = emptyTiles(page).length;
+  empties.set(page, count);
+  return count;
+}
+const empties = new WeakMap<Page, number>();
+
 /** A sentence, so that what shows it is drawn again only when it changes. */
 function tileWords(s: ProjectState): string {
   const { pages } = shown(s);
   const tiles = pages.reduce((sum, p) => sum + p.tiles.length, 0);
-  const empty = pages.reduce((sum, p) => sum + emptyTiles(p).length, 0);
+  const empty = pages.reduce((sum, p) => sum + emptyIn(p), 0);
   return walk.tileState(pages.length, tiles, empty);
 }
 

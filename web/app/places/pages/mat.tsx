@@ -1,4 +1,4 @@
-import { Box, Button, Heading, Text, VStack } from "@chakra-ui/react";
+import { Box, Button } from "@chakra-ui/react";
 import { useMemo } from "react";
 import { Link, useParams } from "react-router";
 import { drawnPage } from "#core/document";
@@ -15,6 +15,7 @@ import { openPage } from "../../state/project-session.ts";
 import { CutLines } from "./cut-lines.tsx";
 import { FacingPage, useFacing } from "./facing-page.tsx";
 import { FreeLayer } from "./free-layer.tsx";
+import css from "./mat.module.css";
 import { MatTools } from "./mat-tools.tsx";
 import { openingView, type PageView } from "./page-view.ts";
 import { ReframeLayer } from "./reframe-layer.tsx";
@@ -138,22 +139,9 @@ function EmptyPage() {
   const photos = useLibrary((s) => s.photos);
   const { projectId } = useParams();
   return (
-    <VStack
-      position="absolute"
-      inset="0"
-      justify="center"
-      gap="3"
-      p="6"
-      textAlign="center"
-      color="ink.900"
-      pointerEvents="none"
-    >
-      <Heading as="h1" fontSize="27px" fontWeight="520">
-        {words.emptyPage}
-      </Heading>
-      <Text color="fg.muted" maxW="320px" textWrap="balance">
-        {words.emptyPageLead}
-      </Text>
+    <div className={css.empty}>
+      <h1>{words.emptyPage}</h1>
+      <p>{words.emptyPageLead}</p>
       {photos.length > 0 ? (
         <Button
           pointerEvents="auto"
@@ -167,6 +155,6 @@ function EmptyPage() {
           <Link to={`/work/${projectId}/photos`}>{words.bringFirst}</Link>
         </Button>
       )}
-    </VStack>
+    </div>
   );
 }
