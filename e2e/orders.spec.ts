@@ -39,6 +39,10 @@ test("a collage goes to the lab: full, cut off, sent back, and taken; the order 
     await toSend();
     await page.getByRole("button", { name: "Send it to Quayside Collage Press" }).click();
     await expect(page.getByRole("alert")).toContainText("The lab takes no more orders just now.", { timeout: 60_000 });
+    await page.context().setOffline(true);
+    await page.getByRole("button", { name: "Try again" }).click();
+    await expect(page.getByRole("alert")).toContainText("The lab does not answer.", { timeout: 60_000 });
+    await page.context().setOffline(false);
   });
 
   await test.step("cut off at 60 %, and gone on with where it stopped", async () => {

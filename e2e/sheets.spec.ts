@@ -27,7 +27,8 @@ async function pack(page: Page): Promise<void> {
 async function savedZip(page: Page, button: RegExp): Promise<Record<string, Uint8Array>> {
   const download = page.waitForEvent("download", { timeout: 120_000 });
   await page.getByRole("button", { name: button }).click();
-  return unzipSync(await readFile(await (await download).path()));
+  const inside = unzipSync(await readFile(await (await download).path()));
+  return Object.fromEntries(Object.entries(inside).filter(([name]) => name.endsWith(".jpg")));
 }
 
 /** Cuts a file of a 4 × 6 inch print as the list says, with the trimmer on the paper: 1.5 mm at its short sides are lost, and as much in proportion. */

@@ -62,12 +62,12 @@ export function toLab(
 
 /** The list with its checksums and an order sheet in plain text, for a packet that is carried there. */
 export function orderSheet(
-  { lab, name }: Project,
+  labName: string,
   about: PacketAbout,
 ): (files: readonly NamedFile[]) => Promise<readonly NamedFile[]> {
   return async (files) => {
     const packet = await packetOf(about, files);
-    const sheet = orderWords.sheet(lab?.name ?? "", name, packet);
+    const sheet = orderWords.sheet(labName, about.title, packet);
     return [
       { name: "order.txt", file: new Blob([sheet], { type: "text/plain" }) },
       { name: "packet.json", file: new Blob([JSON.stringify(packet, null, 2)], { type: "application/json" }) },

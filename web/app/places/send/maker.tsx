@@ -72,7 +72,10 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
     const tasks = tasksFor(wanted, project, wishes, { store: kit.store, printing: kit.printing, byId });
     const where = tasks.length > 1 || to === "lab" ? to : "each";
     const about = aboutPages(project, wanted, wishes.kind);
-    const packet = about && { deliver: toLab(kit, session, about, orderMark), beside: orderSheet(project, about) };
+    const packet = about && {
+      deliver: toLab(kit, session, about, orderMark),
+      beside: orderSheet(project.lab?.name ?? "", about),
+    };
     const mostBytes = mostMb === undefined ? undefined : mostMb * 1e6;
     const zipName = zipNameOf(project);
     const all = await sender.send({ tasks, to: where, zipName, folder, mark: orderMark, mostBytes, ...packet });

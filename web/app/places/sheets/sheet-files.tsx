@@ -15,7 +15,7 @@ import { gatherOriginals } from "../../state/gather-originals.ts";
 import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import type { SendTask } from "../../state/sender.ts";
 import { sheetSenderOf } from "../../state/senders.ts";
-import { aboutSheets, isServed, toLab } from "../../state/to-lab.ts";
+import { aboutSheets, isServed, orderSheet, toLab } from "../../state/to-lab.ts";
 import { Making, SendEnd } from "../send/progress.tsx";
 import { labelOf } from "./piece-labels.ts";
 
@@ -84,7 +84,9 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
   const saveSheets = () => {
     const tasks = sheetTasks();
     const to = tasks.length > 1 ? "zip" : "each";
-    void sender.send({ tasks, to, zipName: `${plainName(project.name)}-sheets.zip`, mark });
+    const zipName = `${plainName(project.name)}-sheets.zip`;
+    const beside = card && { beside: orderSheet(card.name, aboutSheets(project, card, drawn)) };
+    void sender.send({ tasks, to, zipName, mark, ...beside });
   };
   const order = async (from: LabCard) => {
     const deliver = toLab(kit, session, aboutSheets(project, from, drawn), mark, from.name);
