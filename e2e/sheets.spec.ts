@@ -177,6 +177,20 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
     expect([meta.width, meta.height]).toEqual([2480, 3508]);
   });
 
+  await test.step("each page's cards together, marks at the edges, and what belongs where on the back", async () => {
+    await page.getByLabel("Keep each page's cards on one sheet").check();
+    await page.getByRole("combobox", { name: "Cut marks" }).selectOption("edges");
+    await page.getByRole("combobox", { name: "Page and pocket" }).selectOption("back");
+    await pack(page);
+    const files = await savedZip(page, /^Save [34] sheets$/);
+    const backs = Object.keys(files).filter((name) => name.includes("-back-"));
+    expect(backs).toHaveLength(Object.keys(files).length / 2);
+    for (const name of backs) {
+      const { min, mean } = (await sharp(Buffer.from(files[name]!)).stats()).channels[0]!;
+      expect([min < 100, mean > 240]).toEqual([true, true]);
+    }
+  });
+
   await test.step("all of it is there again after the tab was closed", async () => {
     await expectKept(page);
     await page.reload();
