@@ -2,7 +2,6 @@ import type { FilePart, PrintFile, Project, Tile } from "#core/document";
 import { chain, identity, type Matrix, type Rect, scaling, translation } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
 import {
-  type Cut,
   type LaidCard,
   type LaidSheet,
   layOut,
@@ -228,7 +227,7 @@ function edgeMarks({ laid, size, format, paperAt }: DrawnSheet): Rect[] {
   const strokes = new Map<string, Rect>();
   const put = (r: Rect) => strokes.set(`${r.x.toFixed(2)} ${r.y.toFixed(2)}`, r);
   const inside = size.insetMm > 0 ? 2 : 0.8;
-  for (const cut of laid.cuts.filter(isThrough)) {
+  for (const cut of laid.cuts) {
     const down = cut.way === "down";
     const [end, outer] = down ? [size.heightMm, paperAt.y - box.y] : [size.widthMm, paperAt.x - box.x];
     for (const [at, touches] of [
@@ -243,8 +242,6 @@ function edgeMarks({ laid, size, format, paperAt }: DrawnSheet): Rect[] {
   }
   return [...strokes.values()];
 }
-
-const isThrough = (cut: Cut): boolean => cut.toMm > cut.fromMm;
 
 /** Small words below or beside a card, where there is bare paper enough. */
 function labels(sheet: DrawnSheet, painted: readonly Rect[], labelOf: (want: Want) => string): Tile[] {

@@ -64,7 +64,6 @@ export const labs = {
   holdsWhat: { pages: "a page", spreads: "a spread" },
   paper: "Paper",
   leaf: "A leaf is thick",
-  addPaper: "One more paper",
   cover: "Cover",
   overhang: "Boards reach beyond by",
   wrap: "Turned in or cut away",

@@ -18,7 +18,6 @@ export const orderWords = {
     printing: "printing",
     posted: "posted",
   } satisfies Record<OrderStage, string>,
-  arrived: (percent: number) => `${percent} % has arrived. Send it again to go on where it stopped.`,
   gone: "The lab does not answer, or does not know this order any more.",
   reasons: "Why the lab sends it back",
   whole: "The packet",

@@ -35,7 +35,6 @@ export const sheets = {
     photo: (n: number) => (n === 1 ? "1 photo" : `${n} photos`),
   },
   copies: "Copies of each",
-  copiesOf: (what: string) => `Copies of ${what}`,
   more: "More about these",
   less: "Less about these",
   bleed: "Bleed",

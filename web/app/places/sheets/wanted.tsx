@@ -1,7 +1,6 @@
 import { Box, Button, chakra, Flex, Grid, Heading, HStack, Text, VStack } from "@chakra-ui/react";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
 import { useState } from "react";
-import { lastNumber } from "#core/document";
 import type { PrintSheets, Want } from "#core/sheets";
 import { formatSize } from "#core/units";
 import { sheets as words } from "../../../text/sheets.ts";
@@ -31,7 +30,6 @@ export function Wanted({ sheets }: { readonly sheets: PrintSheets }) {
   const session = useSession();
   const pockets = useProject((s) => s.project.kind === "pockets");
   const outdated = useProject((s) => outdatedCards(s.project));
-  const pages = useProject((s) => lastNumber(s.project));
   const [photos, setPhotos] = useState(false);
   return (
     <>
@@ -55,7 +53,7 @@ export function Wanted({ sheets }: { readonly sheets: PrintSheets }) {
           </Button>
         </Box>
       )}
-      <VStack align="stretch" gap="4" data-pages={pages}>
+      <VStack align="stretch" gap="4">
         {wantGroups(sheets.wants).map((g) => (
           <Group key={g.key} group={g} />
         ))}
@@ -164,7 +162,7 @@ function Group({ group }: { readonly group: WantGroup }) {
         <Flex direction="column" gap="3" mt="3">
           <Grid templateColumns="1fr 1fr" gap="3">
             {length(words.bleed, "bleedMm", 25)}
-            {length(words.spare, "spareMm", 20)}
+            {length(words.spare, "spareMm", 20, words.spareHelp)}
             {length(words.border, "borderMm", 50)}
             {length(words.corner, "cornerMm", 50)}
           </Grid>
