@@ -1,4 +1,3 @@
-import { freshSheets } from "./fresh-sheets.ts";
 import { measures, PlaceFinder } from "./places.ts";
 import { fitsSomehow, type PackProblem, slack } from "./problem.ts";
 import { SheetCover } from "./sheet-cover.ts";
@@ -10,6 +9,7 @@ const blink = 0.01;
 
 /** Where there are at least so many items of a size, sheets are known by what sizes they hold. */
 const itemsPerSize = 3;
+const freshSheets = 200;
 const coverEvery = 50;
 const coverMoves = 20000;
 
@@ -48,7 +48,7 @@ export class PackSearch {
   #missing = 0;
   #spent = 0;
   #gathering = false;
-  #seenFresh = false;
+  #seenMore = false;
   #gathered: number | undefined;
 
   constructor(problem: PackProblem, chance: () => number) {
@@ -115,6 +115,42 @@ export class PackSearch {
     return true;
   }
 
+  /** Fills bare sheets with items in any order, for the cover to choose from. */
+  #seeMore(cover: SheetCover): void {
+    const chance = this.#chance;
+    const { count, w, h, turns, kinds } = this.#problem;
+    const first = new Map<number, number>();
+    const held = new Int16Array(this.#sizes);
+    for (let i = 0; i < count; i += 1) {
+      held[this.#size[i]!]! += 1;
+      if (!first.has(this.#size[i]!)) first.set(this.#size[i]!, i);
+    }
+    this.#finder.blink = blink;
+    for (let round = 0; round < freshSheets; round += 1) {
+      const at = Math.floor(chance() * kinds.length);
+      const kind = kinds[at]!;
+      const sheet = new SlicedSheet(at, kind.width, kind.height);
+      const left = held.slice();
+      this.#finder.measure = measures[Math.floor(chance() * measures.length)]!;
+      const sizes = [...first].sort(() => chance() - 0.5);
+      for (const [size, item] of sizes) {
+        const most = chance() < 0.5 ? left[size]! : 1 + Math.floor(chance() * 4);
+        for (let k = 0; k < Math.min(most, left[size]!); k += 1) {
+          this.#finder.begin();
+          if (!sheet.root) {
+            if (!fitsSomehow(this.#problem, item, kind)) break;
+            this.#finder.takeBare(sheet, w[item]!, h[item]!, turns[item] === 1);
+          } else {
+            this.#finder.look(sheet, w[item]!, h[item]!, turns[item] === 1);
+            if (!this.#finder.sheet) break;
+          }
+          this.#finder.put(item, w[item]!, h[item]!);
+        }
+      }
+      if (sheet.root) cover.see(sheet);
+    }
+  }
+
   /** How many sheets more than one each group of items lies on, in the cheapest way so far. */
   get splits(): number {
     return this.#splitsOf(this.best);
@@ -162,9 +198,8 @@ export class PackSearch {
   /** Whether sheets that were seen cover everything at less than the best cost. */
   #coverAll(): boolean {
     if (!this.#cover) return false;
-    if (!this.#seenFresh)
-      for (const sheet of freshSheets(this.#problem, this.#size, this.#chance)) this.#cover.see(sheet);
-    this.#seenFresh = true;
+    if (!this.#seenMore) this.#seeMore(this.#cover);
+    this.#seenMore = true;
     const sheets = this.#cover.find(this.bestCost, coverMoves);
     if (!sheets) return false;
     this.#take(sheets, []);
