@@ -19,6 +19,7 @@ import { holdProject } from "./state/hold-project.ts";
 import { SessionContext } from "./state/hooks.ts";
 import { ProjectSession } from "./state/project-session.ts";
 import { fetchLabs, labsKey } from "./state/use-labs.ts";
+import { worksChanged } from "./state/use-works.ts";
 
 type Opening =
   | { readonly is: "opening" }
@@ -53,7 +54,7 @@ export function OpenProject() {
       left = true;
       void session?.settled().then(() => {
         hold.letGo();
-        void queries.invalidateQueries({ queryKey: ["projects"] });
+        void worksChanged(queries);
       });
       if (!session) hold.letGo();
     };

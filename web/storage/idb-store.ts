@@ -229,9 +229,13 @@ class IdbStore implements Store {
       const tx = this.#db.transaction(["projects", "pages"]);
       const records = await tx.objectStore("projects").getAll();
       for (const record of records) {
-        const pages = await pagesOf(tx.objectStore("pages"), record);
-        const read = projectSchema.safeParse({ ...record.project, pages });
-        if (read.success) cards.push({ project: read.data, savedAt: record.savedAt });
+        const { pageIds } = record;
+        const first = pageIds
+          ? await Promise.all(pageIds.slice(0, 2).map((id) => tx.objectStore("pages").get([record.id, id])))
+          : record.project.pages?.slice(0, 2);
+        const read = projectSchema.safeParse({ ...record.project, pages: first });
+        const pageCount = (pageIds ?? record.project.pages ?? []).length;
+        if (read.success) cards.push({ project: read.data, pageCount, savedAt: record.savedAt });
         else damaged += 1;
       }
       return { cards: cards.sort((a, b) => (a.savedAt < b.savedAt ? 1 : -1)), damaged };

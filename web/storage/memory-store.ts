@@ -66,7 +66,10 @@ export function openMemoryStore(): Store {
     preview: async (id, size) => blobs.get(`${id}/${size}`),
     previews: async (wanted) => wanted.map((w) => blobs.get(`${w.photoId}/${w.size}`)),
     keepPreview: async (id, size, preview) => void blobs.set(`${id}/${size}`, preview),
-    projects: async () => ({ cards: [...projects.values()].reverse(), damaged: 0 }),
+    projects: async () => ({
+      cards: [...projects.values()].reverse().map((p) => ({ ...p, pageCount: p.project.pages.length })),
+      damaged: 0,
+    }),
     openProject: async (id) => projects.get(id),
     saveProject: async (save) => void projects.set(save.project.id, save),
     removeProject: async (id) => {

@@ -12,8 +12,11 @@ export interface NewPhoto {
   readonly small: Blob;
 }
 
+/** What is shown of a work before it is opened. */
 export interface ProjectCard {
+  /** With its first two pages only. */
   readonly project: Project;
+  readonly pageCount: number;
   readonly savedAt: string;
 }
 
@@ -22,14 +25,15 @@ export interface SentMark {
   readonly afterStep: string;
 }
 
-export interface OpenedProject extends ProjectCard {
+export interface OpenedProject {
+  readonly project: Project;
+  readonly savedAt: string;
   readonly steps: readonly Step[];
   /** How many of the steps are done; the rest were undone. */
   readonly done: number;
   readonly sent: SentMark | undefined;
 }
 
-/** A project as it was when a person gave that moment a name. */
 /** An order that was begun at a lab, by the number that the lab gave it. */
 export interface SentOrder {
   readonly id: string;
@@ -42,6 +46,7 @@ export interface SentOrder {
   readonly mark: string;
 }
 
+/** A project as it was when a person gave that moment a name. */
 export interface Snapshot {
   readonly id: string;
   readonly projectId: string;

@@ -53,6 +53,7 @@ export const work = {
   combineLead: "Its pages come after the last one here, solved again for this size. The other work stays as it is.",
   combineDo: "Take it in",
   combineNone: "There is no other work in this browser.",
+  combineUnread: "That work could not be read, so nothing was taken in.",
   combined: (n: number) => (n === 1 ? "1 page came in." : `${n} pages came in.`),
   which: "Which work",
   sizeTitle: "Another lab or size",

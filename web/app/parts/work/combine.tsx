@@ -1,9 +1,9 @@
 import { Text, VStack } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { work as words } from "../../../text/work.ts";
 import { useKit } from "../../kit.ts";
 import type { ProjectSession } from "../../state/project-session.ts";
+import { useWorks } from "../../state/use-works.ts";
 import { combine } from "../../state/work.ts";
 import { Ask } from "../ask.tsx";
 import { Choose } from "../choose-one.tsx";
@@ -12,11 +12,18 @@ import { notices } from "../notices.ts";
 /** Pages of another work behind those of this one. */
 export function Combine({ session, onClose }: { readonly session: ProjectSession; readonly onClose: () => void }) {
   const kit = useKit();
-  const works = useQuery({ queryKey: ["projects"], queryFn: () => kit.store.projects(), staleTime: 0 });
+  const works = useWorks();
   const own = session.state.getState().project.id;
-  const others = (works.data?.cards ?? []).map((c) => c.project).filter((p) => p.id !== own);
+  const others = (works.data?.cards ?? []).filter((c) => c.project.id !== own);
   const [chosen, setChosen] = useState<string>();
-  const other = others.find((p) => p.id === chosen) ?? others[0];
+  const other = others.find((c) => c.project.id === chosen) ?? others[0];
+
+  async function add(workId: string) {
+    const whole = await kit.store.openProject(workId).catch(() => undefined);
+    if (whole) notices.create({ title: words.combined(combine(kit, session, whole.project)), type: "success" });
+    else notices.create({ title: words.combineUnread, type: "error" });
+  }
+
   return (
     <Ask
       title={words.combineTitle}
@@ -24,7 +31,7 @@ export function Combine({ session, onClose }: { readonly session: ProjectSession
       able={other !== undefined}
       onClose={onClose}
       onDo={() => {
-        if (other) notices.create({ title: words.combined(combine(kit, session, other)), type: "success" });
+        if (other) void add(other.project.id);
         onClose();
       }}
     >
@@ -33,8 +40,8 @@ export function Combine({ session, onClose }: { readonly session: ProjectSession
         {other && (
           <Choose
             label={words.which}
-            value={other.id}
-            options={others.map((p) => [p.id, `${p.name} (${p.pages.length})`])}
+            value={other.project.id}
+            options={others.map((c) => [c.project.id, `${c.project.name} (${c.pageCount})`])}
             onChoose={setChosen}
           />
         )}

@@ -5,6 +5,7 @@ import { useRef, useState } from "react";
 import { work as words } from "../../../text/work.ts";
 import { useKit } from "../../kit.ts";
 import { ProjectFileError, readProjectArchive } from "../../state/project-file.ts";
+import { worksChanged } from "../../state/use-works.ts";
 import { keepAsNew } from "../../state/work.ts";
 import { notices } from "../notices.ts";
 import { Working } from "./working.tsx";
@@ -27,7 +28,7 @@ export function OpenFile() {
         onProgress: setShare,
       });
       await keepAsNew(kit, project, project.name);
-      await queries.invalidateQueries({ queryKey: ["projects"] });
+      await worksChanged(queries);
       notices.create({ title: words.opened(project.name), type: "success" });
       if (missing.length > 0) notices.create({ title: words.openedWithout(missing), type: "error", duration: 20_000 });
     } catch (e) {

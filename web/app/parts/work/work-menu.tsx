@@ -6,6 +6,7 @@ import { useNavigate, useParams } from "react-router";
 import { work as words } from "../../../text/work.ts";
 import { useKit } from "../../kit.ts";
 import type { ProjectSession } from "../../state/project-session.ts";
+import { worksChanged } from "../../state/use-works.ts";
 import { keepAsBeginning, keepAsNew } from "../../state/work.ts";
 import { notices } from "../notices.ts";
 import { AnotherSize } from "./another-size.tsx";
@@ -27,7 +28,7 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
   const asNew = async (keep: typeof keepAsNew, name: (name: string) => string) => {
     const { project } = session.state.getState();
     const id = await keep(kit, project, name(project.name));
-    await queries.invalidateQueries({ queryKey: ["projects"] });
+    await worksChanged(queries);
     notices.create({ title: words.opened(name(project.name)), type: "success" });
     await navigate(`/work/${id}/pages`);
   };

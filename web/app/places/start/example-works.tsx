@@ -1,5 +1,5 @@
 import { Box, Button, Progress, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { Sparkles } from "lucide-react";
 import { useState } from "react";
 import { example as words } from "../../../text/example.ts";
@@ -9,6 +9,7 @@ import { notices } from "../../parts/notices.ts";
 import { makeExamples } from "../../state/example-works.ts";
 import { useLibrary } from "../../state/hooks.ts";
 import { useLabs } from "../../state/use-labs.ts";
+import { useWorks, worksChanged } from "../../state/use-works.ts";
 
 const leastPhotos = 100;
 const sampleName = /^(HLD|PX)_\d{4}\.(jpg|heic)$/i;
@@ -19,7 +20,7 @@ export function ExampleWorks() {
   const queries = useQueryClient();
   const labs = useLabs();
   const photos = useLibrary((s) => s.photos);
-  const works = useQuery({ queryKey: ["projects"], queryFn: () => kit.store.projects(), staleTime: 0 });
+  const works = useWorks();
   const [share, setShare] = useState<number>();
   const lab = labs.data?.find((l) => l.id === "otterbourne-books");
   const made = works.data?.cards.some((c) => c.project.name === words.bookName) ?? true;
@@ -31,7 +32,7 @@ export function ExampleWorks() {
     setShare(0);
     try {
       await makeExamples(kit, lab, setShare);
-      await queries.invalidateQueries({ queryKey: ["projects"] });
+      await worksChanged(queries);
       notices.create({ title: words.made, type: "success" });
     } catch {
       notices.create({ title: work.failed, type: "error" });

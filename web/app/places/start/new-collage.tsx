@@ -14,6 +14,7 @@ import { PageCanvas } from "../../parts/page-canvas.tsx";
 import { useSizeOf } from "../../parts/size-of.ts";
 import { useLibrary } from "../../state/hooks.ts";
 import { useLabs } from "../../state/use-labs.ts";
+import { worksChanged } from "../../state/use-works.ts";
 import { LabChooser } from "./lab-chooser.tsx";
 import { type OwnSize, OwnSizeForm } from "./own-size-form.tsx";
 import { SizeChooser } from "./size-chooser.tsx";
@@ -51,8 +52,8 @@ export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
         ? newBook({ ...what, lab }, { newId, at })
         : newProject({ ...what, lab: lab ?? null }, { newId, at });
     await store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
-    await queries.invalidateQueries({ queryKey: ["projects"] });
     await navigate(`/work/${project.id}/pages`);
+    void worksChanged(queries);
   }
 
   return (

@@ -8,6 +8,7 @@ import { pockets as words } from "../../../text/pockets.ts";
 import { start } from "../../../text/start.ts";
 import { useKit } from "../../kit.ts";
 import { OneOfFew } from "../../parts/one-of-few.tsx";
+import { worksChanged } from "../../state/use-works.ts";
 
 const binders = [...new Set(shippedPatterns.map((p) => p.binder))];
 const sketchPx = 132;
@@ -28,8 +29,8 @@ export function NewPockets() {
     const name = start.newName("pockets", cards.length + 1);
     const project = newPockets({ name, unit: binder === "A4" ? "mm" : "in", pattern }, { newId, at });
     await store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
-    await queries.invalidateQueries({ queryKey: ["projects"] });
     await navigate(`/work/${project.id}/pages`);
+    void worksChanged(queries);
   }
 
   return (

@@ -6,6 +6,8 @@ import { BringIn, TakeSample } from "../../parts/bring-in.tsx";
 import { IncomingBar } from "../../parts/incoming-bar.tsx";
 import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { useLibrary } from "../../state/hooks.ts";
+import { useLabs } from "../../state/use-labs.ts";
+import { useWorks } from "../../state/use-works.ts";
 import { NewCollage } from "./new-collage.tsx";
 import { YourWork } from "./your-work.tsx";
 
@@ -17,46 +19,58 @@ const NewPockets = lazy(() => import("./new-pockets.tsx").then((m) => ({ default
 /** Where one comes in: what there is already, and what could be made. */
 export function StartPlace() {
   const count = useLibrary((s) => s.photos.length);
-  const [kind, setKind] = useState<Project["kind"]>("collage");
   const coming = useLibrary((s) => s.incoming !== undefined);
+  // What comes later from storage or the lab would push away what somebody is about to click.
+  const worksKnown = useWorks().isFetchedAfterMount;
+  const labs = useLabs();
+  const labsKnown = labs.isFetched || labs.failureCount > 0;
   return (
     <Box h="full" overflowY="auto">
       <IncomingBar />
       <Box maxW="1180px" mx="auto" px="8" py="8">
         {count === 0 && !coming && <FirstPhotos />}
-        <YourWork />
-        <Suspense>
-          <ExampleWorks />
-        </Suspense>
-        <HStack justify="space-between" align="end" mb="5" gap="4">
-          <Heading as="h1" fontSize="34px" fontWeight="520" lineHeight="1.15">
-            {words.title}
-          </Heading>
+        {worksKnown && labsKnown && (
           <Suspense>
-            <OpenFile />
+            <YourWork />
+            <ExampleWorks />
+            <NewWork />
           </Suspense>
-        </HStack>
-        <Box mb="6">
-          <OneOfFew
-            label={words.title}
-            value={kind}
-            options={[
-              ["collage", words.kinds.collage],
-              ["pockets", words.kinds.pockets],
-              ["book", words.kinds.book],
-            ]}
-            onChoose={setKind}
-          />
-        </Box>
-        {kind === "pockets" ? (
-          <Suspense>
-            <NewPockets />
-          </Suspense>
-        ) : (
-          <NewCollage key={kind} kind={kind} />
         )}
       </Box>
     </Box>
+  );
+}
+
+function NewWork() {
+  const [kind, setKind] = useState<Project["kind"]>("collage");
+  return (
+    <>
+      <HStack justify="space-between" align="end" mb="5" gap="4">
+        <Heading as="h1" fontSize="34px" fontWeight="520" lineHeight="1.15">
+          {words.title}
+        </Heading>
+        <OpenFile />
+      </HStack>
+      <Box mb="6">
+        <OneOfFew
+          label={words.title}
+          value={kind}
+          options={[
+            ["collage", words.kinds.collage],
+            ["pockets", words.kinds.pockets],
+            ["book", words.kinds.book],
+          ]}
+          onChoose={setKind}
+        />
+      </Box>
+      {kind === "pockets" ? (
+        <Suspense>
+          <NewPockets />
+        </Suspense>
+      ) : (
+        <NewCollage key={kind} kind={kind} />
+      )}
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
 import { Box, Button, Heading, HStack, IconButton, SimpleGrid, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { Link } from "react-router";
 import { bleedBox } from "#core/lab";
@@ -11,6 +11,7 @@ import { useKit } from "../../kit.ts";
 import { dayHere } from "../../parts/dates.ts";
 import { notices } from "../../parts/notices.ts";
 import { PageCanvas } from "../../parts/page-canvas.tsx";
+import { useWorks, worksChanged } from "../../state/use-works.ts";
 
 const stackPx = 150;
 
@@ -18,8 +19,8 @@ const stackPx = 150;
 export function YourWork() {
   const { store } = useKit();
   const queries = useQueryClient();
-  const work = useQuery({ queryKey: ["projects"], queryFn: () => store.projects(), staleTime: 0 });
-  const refresh = () => queries.invalidateQueries({ queryKey: ["projects"] });
+  const work = useWorks();
+  const refresh = () => worksChanged(queries);
 
   async function remove(card: ProjectCard) {
     const whole: OpenedProject | undefined = await store.openProject(card.project.id);
@@ -64,7 +65,7 @@ export function YourWork() {
                   card.project.unit,
                   card.project.format.ppi,
                 )}
-                {card.project.pages.length > 1 && ` · ${words.pageCount(card.project.pages.length)}`}
+                {card.pageCount > 1 && ` · ${words.pageCount(card.pageCount)}`}
               </Text>
               <Text fontSize="13.5px" color="fg.subtle">
                 {words.lastWorked(dayHere(card.savedAt))}
