@@ -62,7 +62,13 @@ export default defineConfig({
   ],
   optimizeDeps: { entries: ["index.html", "**/*.worker.ts"] },
   worker: { format: "es" },
-  build: { outDir: "../dist/web", emptyOutDir: true, target: "es2023" },
+  build: {
+    outDir: "../dist/web",
+    emptyOutDir: true,
+    target: "es2023",
+    // A file for each set of places that share a module would be a hundred files to open before a page is seen.
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: "shared", minShareCount: 3 }] } } },
+  },
   server: {
     host: "127.0.0.1",
     port: 5173,

@@ -7,6 +7,39 @@ import { inBrowser, printTasks } from "./in-browser.ts";
  * pages give the main thread.
  */
 
+/** Since the page was asked for, in ms. */
+interface Opening {
+  /** The frame with the page and its tiles is on screen. */
+  readonly thereMs: number;
+  /** No tile of it waits for its photo any more. */
+  readonly paintedMs: number;
+}
+interface Watched {
+  readonly opening: Opening;
+}
+
+/** In the page itself: a test driver's own waiting takes longer than the opening. `#d9d2c4` is what a photo's place is until it comes. */
+const watchOpening = `{
+  const opening = (globalThis.opening = {});
+  const bare = (tile) => {
+    const canvas = document.querySelector("[data-testid=page] canvas");
+    const [box, on] = [canvas.getBoundingClientRect(), tile.getBoundingClientRect()];
+    const at = (c, low, size, px) => ((c - low) / size) * px;
+    const x = at(on.x + on.width / 2, box.x, box.width, canvas.width);
+    const y = at(on.y + on.height / 2, box.y, box.height, canvas.height);
+    const [r, g, b] = canvas.getContext("2d").getImageData(x, y, 1, 1).data;
+    return (r === 0xd9 && g === 0xd2 && b === 0xc4) || r + g + b === 0;
+  };
+  const look = () => {
+    const tiles = [...document.querySelectorAll("[data-tile]")];
+    if (tiles.length === 0) return requestAnimationFrame(look);
+    opening.thereMs ??= performance.now();
+    if (tiles.some(bare)) requestAnimationFrame(look);
+    else opening.paintedMs = performance.now();
+  };
+  requestAnimationFrame(look);
+}`;
+
 await inBrowser(4194, async ({ url, open }) => {
   const { page } = await open("profile");
   await page.goto(`${url}/photos`);
@@ -26,11 +59,12 @@ await inBrowser(4194, async ({ url, open }) => {
   const pacedMs = Date.now() - began;
   await page.getByRole("button", { name: "Back to the page" }).click();
   await page.locator("[data-keeping=kept]").waitFor();
-  const opened: number[] = [];
-  for (let k = 0; k < 4; k += 1) {
+  await page.addInitScript(watchOpening);
+  const opened: Opening[] = [];
+  for (let k = 0; k < 5; k += 1) {
     await page.reload({ waitUntil: "commit" });
-    await page.locator("[data-tile]").first().waitFor();
-    opened.push(await page.evaluate(() => performance.now()));
+    await page.waitForFunction(() => (globalThis as Partial<Watched>).opening?.paintedMs !== undefined);
+    opened.push(await page.evaluate(() => (globalThis as unknown as Watched).opening));
     await page.waitForTimeout(1500);
   }
   const figures: [string, FrameWork][] = [
@@ -63,7 +97,9 @@ await inBrowser(4194, async ({ url, open }) => {
     ],
   ];
   process.stdout.write(`200 pages, 2,000 photos: paced in ${pacedMs} ms by the clock, in the worker\n`);
-  process.stdout.write(`opens after a reload in ${opened.map((ms) => ms.toFixed(0)).join(", ")} ms\n`);
+  const each = (of: (o: Opening) => number) => opened.map((o) => of(o).toFixed(0)).join(", ");
+  process.stdout.write(`after a reload the page is there in ${each((o) => o.thereMs)} ms, `);
+  process.stdout.write(`with all of its photos in ${each((o) => o.paintedMs)} ms\n`);
   printTasks(figures);
 
   async function askForOne(): Promise<void> {

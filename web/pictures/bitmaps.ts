@@ -11,15 +11,15 @@ export class Bitmaps {
   readonly #previewOf: PreviewOf;
   readonly #ready = new Map<string, ImageBitmap>();
   readonly #coming = new Set<string>();
-  readonly #watchers = new Set<() => void>();
+  readonly #watchers = new Set<(photoId: string) => void>();
   #bytes = 0;
 
   constructor(previewOf: PreviewOf) {
     this.#previewOf = previewOf;
   }
 
-  /** Calls back whenever a bitmap has arrived; the function that ends it comes back. */
-  watch(hear: () => void): () => void {
+  /** Calls back whenever a photo's bitmap has arrived; the function that ends it comes back. */
+  watch(hear: (photoId: string) => void): () => void {
     this.#watchers.add(hear);
     return () => this.#watchers.delete(hear);
   }
@@ -48,7 +48,7 @@ export class Bitmaps {
       this.#ready.delete(key);
       this.#coming.delete(key);
     }
-    for (const hear of this.#watchers) hear();
+    for (const hear of this.#watchers) hear(photoId);
   }
 
   async #fetch(photoId: string, size: PreviewSize, key: string): Promise<void> {
@@ -65,7 +65,7 @@ export class Bitmaps {
     } catch {
       // Left in `#coming`: a preview that cannot be decoded would fail again at every frame.
     } finally {
-      for (const hear of this.#watchers) hear();
+      for (const hear of this.#watchers) hear(photoId);
     }
   }
 

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import type { Page, Tile } from "#core/document";
+import { type Page, photosOf, type Tile } from "#core/document";
 import { chain, type Rect, scaling, translation } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { type Scene, scene } from "#core/scene";
@@ -7,6 +7,7 @@ import type { Face } from "#core/words";
 import { type PictureOf, paintScene } from "../../painters/canvas.ts";
 import { useKit } from "../kit.ts";
 import { useFacts } from "../state/facts.ts";
+import { inTurn } from "./in-turn.ts";
 
 interface PageCanvasProps {
   readonly page: Page;
@@ -15,6 +16,8 @@ interface PageCanvasProps {
   readonly scale: number;
   /** Something is being dragged: paint fast now, and well when it rests. */
   readonly moving?: boolean;
+  /** One of many, which others may come before. */
+  readonly patient?: boolean;
   /** Left out, because it is being drawn elsewhere. */
   readonly without?: string | undefined;
   /** What of the page is painted, in mm; all of it where nothing is said. */
@@ -22,9 +25,11 @@ interface PageCanvasProps {
 }
 
 const restMs = 140;
+/** Pictures come in crowds: one painting for those that come together. */
+const crowdMs = 50;
 
 /** A page as it prints, bleed included, painted from previews. */
-export function PageCanvas({ page, format, scale, moving = false, without, box }: PageCanvasProps) {
+export function PageCanvas({ page, format, scale, moving = false, patient = false, without, box }: PageCanvasProps) {
   const { bitmaps, fonts } = useKit();
   const facts = useFacts();
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -34,32 +39,75 @@ export function PageCanvas({ page, format, scale, moving = false, without, box }
     if (!at) return;
     const others = (tiles: readonly Tile[]) => tiles.filter((t) => t.id !== without);
     const seen = without ? { ...page, tiles: others(page.tiles), over: others(page.over) } : page;
-    const whole = scene(seen, format, facts);
-    const drawing = box ? { ...whole, box } : whole;
-    const paint = painter(at, drawing, scale, {
-      bitmap: (id, longPx) => bitmaps.get(id, longPx),
-      face: (key) => fonts.face(key),
-    });
-    let frame = 0;
-    let rest: ReturnType<typeof setTimeout> | undefined;
-    const soon = () => {
-      cancelAnimationFrame(frame);
-      frame = requestAnimationFrame(() => {
-        paint(moving ? "low" : "medium");
-        clearTimeout(rest);
-        rest = setTimeout(() => paint("high"), restMs);
+    const begin = () => {
+      const whole = scene(seen, format, facts);
+      return painter(at, box ? { ...whole, box } : whole, scale, {
+        bitmap: (id, longPx) => bitmaps.get(id, longPx),
+        face: (key) => fonts.face(key),
       });
     };
-    soon();
-    const unwatch = bitmaps.watch(soon);
+    const on = new Set(photosOf(seen));
+    const stop = patient ? paintInTurn(begin) : paintNow(begin(), moving);
+    const unwatch = bitmaps.watch((photoId) => on.has(photoId) && stop.again());
     return () => {
-      cancelAnimationFrame(frame);
-      clearTimeout(rest);
+      stop.end();
       unwatch();
     };
-  }, [page, format, scale, moving, without, box, facts, bitmaps, fonts]);
+  }, [page, format, scale, moving, patient, without, box, facts, bitmaps, fonts]);
 
   return <canvas ref={canvas} style={{ display: "block", width: "100%", height: "100%" }} aria-hidden />;
+}
+
+type Paint = (quality: ImageSmoothingQuality) => void;
+
+interface Painting {
+  again(): void;
+  end(): void;
+}
+
+/** In the next frame, and once more with care when nothing has moved for a while. */
+function paintNow(paint: Paint, moving: boolean): Painting {
+  let frame = 0;
+  let rest: ReturnType<typeof setTimeout> | undefined;
+  const again = () => {
+    cancelAnimationFrame(frame);
+    frame = requestAnimationFrame(() => {
+      paint(moving ? "low" : "medium");
+      clearTimeout(rest);
+      rest = setTimeout(() => paint("high"), restMs);
+    });
+  };
+  again();
+  return {
+    again,
+    end() {
+      cancelAnimationFrame(frame);
+      clearTimeout(rest);
+    },
+  };
+}
+
+/** With care at once, when it is this one's turn. */
+function paintInTurn(begin: () => Paint): Painting {
+  let paint: Paint | undefined;
+  let soon: ReturnType<typeof setTimeout> | undefined;
+  const work = () => {
+    paint ??= begin();
+    paint("high");
+  };
+  let callOff = inTurn(work);
+  return {
+    again() {
+      soon ??= setTimeout(() => {
+        soon = undefined;
+        callOff = inTurn(work);
+      }, crowdMs);
+    },
+    end() {
+      clearTimeout(soon);
+      callOff();
+    },
+  };
 }
 
 /** Sizes the canvas for this screen and gives back a function that paints on it. */

@@ -10,6 +10,7 @@ interface SeenPageProps {
   /** What of the page shows, in mm: up to a fold, or up to the trim. */
   readonly box: Rect;
   readonly moving?: boolean;
+  readonly patient?: boolean;
   readonly without?: string | undefined;
 }
 

@@ -11,7 +11,7 @@ import {
 import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { LayoutGrid, Plus } from "lucide-react";
-import { type KeyboardEvent, memo, useDeferredValue, useEffect, useMemo, useRef } from "react";
+import { type KeyboardEvent, memo, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import { countLeaves, formatOf, type Page, type Project } from "#core/document";
 import { type PageFormat, seenBox } from "#core/lab";
@@ -20,6 +20,8 @@ import { run as words } from "../../../text/pages.ts";
 import { pockets as pocketWords } from "../../../text/pockets.ts";
 import { useKit } from "../../kit.ts";
 import { PageThumb } from "../../parts/page-thumb.tsx";
+import { useRowsSeen } from "../../parts/rows-seen.ts";
+import { useSizeOf } from "../../parts/size-of.ts";
 import { useProject, useSession } from "../../state/hooks.ts";
 import { addPage, movePages, openThe, removeThePage } from "../../state/page-list.ts";
 import { addLeaf } from "../../state/pockets.ts";
@@ -34,8 +36,9 @@ const onlyWhileDragging = { droppable: { strategy: MeasuringStrategy.WhileDraggi
 const runPx = 116;
 const thumbPx = 78;
 const facingPx = 92;
-/** The number under a row, with the space around both. */
+/** The number under a row, with the space around both: as in the style sheet. */
 const numberPx = 37;
+const padPx = 12;
 
 /**
  * All pages of the work in their order, facing ones side by side; dragged or moved by key to reorder. The open page itself
@@ -62,9 +65,23 @@ const Run = memo(function Run({ project, open }: RunProps) {
   const rows = useMemo(() => rowsOf(project), [project]);
   const keys = useMemo(() => rows.map((r) => r.key), [rows]);
   const of = countLeaves(pages);
+  const facing = kind !== "collage";
+  const heights = useMemo(
+    () => rows.map((r) => rowSize(r, formatOf(project, r.pages[0]!), facing).h + numberPx),
+    [rows, project, facing],
+  );
+  const [head, headSize] = useSizeOf();
+  const [dragged, setDragged] = useState<string>();
+  const openRow = rows.findIndex((r) => r.pages.some((p) => p.id === open));
+  const seen = useRowsSeen({
+    scroller: list,
+    heightsPx: heights,
+    topPx: (headSize?.h ?? 0) + padPx,
+    kept: dragged === undefined ? [openRow] : [openRow, keys.indexOf(dragged)],
+  });
   // biome-ignore lint/correctness/useExhaustiveDependencies: the row of a page that was just added comes a moment after it
   useEffect(() => {
-    list.current?.querySelector(`[data-page="${open}"]`)?.scrollIntoView({ block: "nearest" });
+    if (openRow >= 0) seen.scrollToIndex(openRow);
   }, [open, pages]);
 
   const moveRow = (key: string, to: number) => {
@@ -79,6 +96,7 @@ const Run = memo(function Run({ project, open }: RunProps) {
     );
   };
   const dropped = ({ active, over }: DragEndEvent) => {
+    setDragged(undefined);
     if (over && over.id !== active.id)
       moveRow(
         String(active.id),
@@ -113,29 +131,44 @@ const Run = memo(function Run({ project, open }: RunProps) {
       bg="oat.100"
       borderRightWidth="1px"
       borderColor="oat.300"
-      py="3"
+      py={`${padPx}px`}
     >
-      <ToOverview />
-      {kind === "book" && <CoverSpot widthPx={facingPx} />}
+      <Box ref={head} display="flow-root">
+        <ToOverview />
+        {kind === "book" && <CoverSpot widthPx={facingPx} />}
+      </Box>
       <DndContext
         sensors={sensors}
         collisionDetection={closestCenter}
         measuring={onlyWhileDragging}
+        onDragStart={(e) => setDragged(String(e.active.id))}
         onDragEnd={dropped}
+        onDragCancel={() => setDragged(undefined)}
       >
         <SortableContext items={keys} strategy={verticalListSortingStrategy}>
-          <Box role="listbox" aria-label={words.label} onKeyDown={onKeyDown}>
-            {rows.map((row) => (
-              <RowSpot
-                key={row.key}
-                row={row}
-                formats={row.pages.map((p) => formatOf(project, p))}
-                of={of}
-                open={row.pages.some((p) => p.id === open) ? open : undefined}
-                facing={kind !== "collage"}
-              />
-            ))}
-          </Box>
+          <div
+            role="listbox"
+            aria-label={words.label}
+            className={css.rows}
+            style={{ height: seen.getTotalSize() }}
+            onKeyDown={onKeyDown}
+          >
+            {seen.getVirtualItems().map((item) => {
+              const row = rows[item.index];
+              if (!row) return null;
+              return (
+                <RowSpot
+                  key={row.key}
+                  row={row}
+                  top={item.start - seen.options.scrollMargin}
+                  formats={row.pages.map((p) => formatOf(project, p))}
+                  of={of}
+                  open={item.index === openRow ? open : undefined}
+                  facing={facing}
+                />
+              );
+            })}
+          </div>
         </SortableContext>
       </DndContext>
       <chakra.button
@@ -182,8 +215,18 @@ function ToOverview() {
   );
 }
 
+/** CSS pixels for one mm, and the height of a row's pages. */
+function rowSize({ pages }: Row, format: PageFormat, facing: boolean): { readonly scale: number; readonly h: number } {
+  const box = seenBox(format);
+  const leaf = { w: pages[0]!.leaves === 2 ? box.w / 2 : box.w, h: box.h };
+  const scale = facing ? facingPx / (2 * leaf.w) : thumbPx / Math.max(leaf.w, leaf.h);
+  return { scale, h: leaf.h * scale };
+}
+
 interface RowSpotProps {
   readonly row: Row;
+  /** CSS pixels under the first row's top. */
+  readonly top: number;
   readonly formats: readonly PageFormat[];
   readonly of: number;
   /** The page of this row that is open, if one is. */
@@ -192,13 +235,11 @@ interface RowSpotProps {
 }
 
 const RowSpot = memo(
-  function RowSpot({ row, formats, of, open, facing }: RowSpotProps) {
+  function RowSpot({ row, top, formats, of, open, facing }: RowSpotProps) {
     const kit = useKit();
     const session = useSession();
     const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: row.key });
-    const box = seenBox(formats[0]!);
-    const leaf = { w: row.pages[0]!.leaves === 2 ? box.w / 2 : box.w, h: box.h };
-    const scale = facing ? facingPx / (2 * leaf.w) : thumbPx / Math.max(leaf.w, leaf.h);
+    const { scale } = rowSize(row, formats[0]!, facing);
     const last = row.number + row.pages.reduce((sum, p) => sum + p.leaves, 0) - 1;
     const justify = row.on === "right" ? "flex-end" : row.on === "left" ? "flex-start" : "center";
     return (
@@ -207,10 +248,10 @@ const RowSpot = memo(
         {...listeners}
         className={css.row}
         style={{
+          top,
           transform: CSS.Translate.toString(transform),
           transition,
           zIndex: isDragging ? 2 : undefined,
-          containIntrinsicHeight: leaf.h * scale + numberPx,
         }}
       >
         <div className={css.pages} style={{ justifyContent: justify, width: facing ? facingPx : undefined }}>
@@ -238,6 +279,7 @@ const RowSpot = memo(
   },
   (a, b) =>
     a.open === b.open &&
+    a.top === b.top &&
     a.of === b.of &&
     a.facing === b.facing &&
     a.row.number === b.row.number &&
