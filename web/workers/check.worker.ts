@@ -1,13 +1,21 @@
-import { checkWork } from "#core/check";
+import { checkWork, type WorkFacts } from "#core/check";
 import { beyondSrgb } from "../pictures/beyond-srgb.ts";
 import { checkPages } from "../pictures/check-pages.ts";
 import type { CheckJobs } from "./jobs.ts";
+import { WorkerError } from "./protocol.ts";
 import { serveJobs } from "./serve.ts";
+
+let known: WorkFacts | undefined;
 
 const hear = serveJobs<CheckJobs>(
   {
     checkPages,
-    checkWork: async ({ project, facts }) => checkWork(project, facts),
+    checkWork: async ({ project, facts = known }) => {
+      // This worker may be a new one, after the one before it died.
+      if (!facts) throw new WorkerError("factsMissing", "checkWork");
+      known = facts;
+      return checkWork(project, facts);
+    },
     beyondSrgb: async (originals) => Promise.all(originals.map((o) => beyondSrgb(o).catch(() => 0))),
   },
   (m) => postMessage(m),

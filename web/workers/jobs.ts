@@ -78,9 +78,15 @@ export interface CheckedPage {
   readonly sharpness: readonly PlacedSharpness[];
 }
 
+export interface WorkToCheck {
+  readonly project: Project;
+  /** Those of the call before where nothing is said: handing over thousands of photos takes longer than the check. */
+  readonly facts: WorkFacts | undefined;
+}
+
 export interface CheckJobs {
   readonly checkPages: Job<PagesToCheck, readonly CheckedPage[]>;
-  readonly checkWork: Job<{ readonly project: Project; readonly facts: WorkFacts }, readonly Finding[]>;
+  readonly checkWork: Job<WorkToCheck, readonly Finding[]>;
   /** Of each, the share of its pixels that sRGB cannot hold. */
   readonly beyondSrgb: Job<readonly Blob[], readonly number[]>;
 }

@@ -13,6 +13,7 @@ import type { LabCard } from "#core/lab";
 import { aspectOf, framedBy, type Photo, type Pile } from "#core/photo";
 import type { CheckedPage, CheckJobs, PagesToCheck } from "../../workers/jobs.ts";
 import type { WorkerLine } from "../../workers/line.ts";
+import { WorkerError } from "../../workers/protocol.ts";
 import type { Kit } from "../kit.ts";
 import { worthOfCover } from "./cover.ts";
 import type { ProjectSession } from "./project-session.ts";
@@ -54,6 +55,8 @@ export class Checker {
   readonly #beyond = new Map<string, number>();
   #work: readonly Finding[] = [];
   #workOf: readonly unknown[] = [];
+  /** What the worker was told last of what lies beside the work. */
+  #told: readonly unknown[] = [];
   #gone: ReadonlySet<string> = new Set();
   #soon: ReturnType<typeof setTimeout> | undefined;
   #running = false;
@@ -180,12 +183,18 @@ export class Checker {
     // A lab that cannot be asked has not changed its mind as far as anybody knows.
     const cards = project.lab ? await this.#given.labCards().catch(() => []) : [];
     const cardNow = cards.find((c) => c.id === project.lab?.id);
+    const { line } = this.#given;
     const { signal } = this.#left;
-    this.#work = await this.#given.line.run(
-      "checkWork",
-      { project: { ...project, accepted: [] }, facts: { photos, piles, spans, cardNow } },
-      { signal },
-    );
+    const facts = { photos, piles, spans, cardNow };
+    const bare = { ...project, accepted: [] };
+    const same = Object.values(facts).every((f, i) => f === this.#told[i]);
+    this.#told = Object.values(facts);
+    this.#work = await line
+      .run("checkWork", { project: bare, facts: same ? undefined : facts }, { signal })
+      .catch((e: unknown) => {
+        if (!(e instanceof WorkerError && e.code === "factsMissing")) throw e;
+        return line.run("checkWork", { project: bare, facts }, { signal });
+      });
     this.#workOf = rests;
   }
 
