@@ -143,7 +143,7 @@ try {
   await page.getByRole("option", { name: /All of us, and Biscuit/ }).dblclick();
   await page.getByText("Faces were found.").waitFor({ timeout: 60_000 });
   await shot(page, "photo-sheet");
-  await page.getByRole("button", { name: "Close", exact: true }).click();
+  await page.getByRole("button", { name: "Close", exact: true }).first().click();
   await page.getByRole("link", { name: "To all your work" }).click();
   await shot(page, "start");
   await page.getByRole("link", { name: "A lab that is not here …" }).click();

@@ -29,7 +29,7 @@ import css from "../pages/page-run.module.css";
 /** Measuring hundreds of places takes longer than showing them. */
 const onlyWhileDragging = { droppable: { strategy: MeasuringStrategy.WhileDragging } };
 
-const leafPx = 92;
+const leastLeafPx = 92;
 const gapPx = 24;
 /** The number under an opening, with the space over it. */
 const numberPx = 26;
@@ -50,10 +50,12 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
   const { pages } = project;
   const rows = useMemo(() => rowsOf(project), [project]);
   const box = seenBox(project.format);
-  const scale = leafPx / box.w;
-  const cardPx = project.kind === "collage" ? leafPx : 2 * leafPx;
+  const leaves = project.kind === "collage" ? 1 : 2;
+  const across = Math.max(1, Math.floor(((room?.w ?? 0) + gapPx) / (leaves * leastLeafPx + gapPx)));
+  // What is left over at the end of a line goes to all of it.
+  const cardPx = room ? Math.floor((room.w + gapPx) / across) - gapPx : 0;
+  const scale = cardPx / leaves / box.w;
   const linePx = box.h * scale + numberPx + gapPx;
-  const across = Math.max(1, Math.floor(((room?.w ?? 0) + gapPx) / (cardPx + gapPx)));
   const lines = room ? Math.ceil(rows.length / across) : 0;
   const rowOf = (pageId: string | undefined) => rows.findIndex((r) => r.pages.some((p) => p.id === pageId));
   const openRow = rowOf(open.id);
