@@ -2,7 +2,16 @@ import { readFile } from "node:fs/promises";
 import { type Download, expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
-import { chooseFiles, expectKept, expectUndo, shelfPhotos, tile, tiles, undoButton } from "./support/tessip.ts";
+import {
+  chooseFiles,
+  expectKept,
+  expectUndo,
+  shelfPhotos,
+  tile,
+  tiles,
+  typeInto,
+  undoButton,
+} from "./support/tessip.ts";
 
 const run = (page: Page) => page.getByRole("listbox", { name: "The pages of this work" }).getByRole("option");
 
@@ -79,6 +88,16 @@ test("pocket pages: a pattern with true sizes, filled, a photo through several, 
     await undoButton(page).click();
   });
 
+  await test.step("one card has a bleed of its own", async () => {
+    await tile(page, 2).click();
+    await typeInto(page, "Bleed of this card", "3 mm");
+    await page.getByRole("button", { name: "Bleed as all cards have it" }).click();
+    await expect(page.getByRole("textbox", { name: "Bleed of this card" })).toHaveValue("0.079");
+    await typeInto(page, "Bleed of this card", "5 mm");
+    await expectUndo(page, "Changed the bleed");
+    await page.keyboard.press("Escape");
+  });
+
   await test.step("another leaf, with pockets of one's own: by number, and drawn", async () => {
     await page.getByRole("button", { name: "Another leaf, front and back" }).last().click();
     await expect(run(page)).toHaveCount(4);
@@ -120,7 +139,8 @@ test("pocket pages: a pattern with true sizes, filled, a photo through several, 
     const px = (mm: number) => Math.round((mm / 25.4) * 300);
     for (const d of downloads) {
       const meta = await sharp(await readFile(await d.path())).metadata();
-      expect([meta.width, meta.height]).toEqual([px(76.2 + 4), px(101.6 + 4)]);
+      const both = d.suggestedFilename() === "My-pocket-pages-2-02.jpg" ? 10 : 4;
+      expect([meta.width, meta.height]).toEqual([px(76.2 + both), px(101.6 + both)]);
     }
     await page.getByRole("link", { name: /Pages/ }).click();
     await page.getByText("whole pages", { exact: true }).click();

@@ -13,6 +13,7 @@ import {
   shelfPhotos,
   startCollage,
   typeInto,
+  undoButton,
 } from "./support/tessip.ts";
 
 const cards = (page: Page) => page.getByTestId("sheet").getByRole("option");
@@ -140,6 +141,19 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
     await page.keyboard.press("Escape");
   });
 
+  await test.step("of one card alone two copies", async () => {
+    await page.getByRole("button", { name: "More about these" }).click();
+    await page.getByRole("button", { name: "Piece 3", exact: true }).click();
+    await expect(page.getByText("What you set here is for 1 of 7.")).toBeVisible();
+    await typeInto(page, "Copies of each", "2");
+    await expect(page.getByRole("region", { name: "8 cards, 3 × 4 in" })).toBeVisible();
+    await page.getByRole("button", { name: "Piece 3, 2 copies" }).click();
+    await expect(page.getByLabel("Copies of each (not the same now)")).toHaveValue("1");
+    await undoButton(page).click();
+    await expect(page.getByRole("region", { name: "7 cards, 3 × 4 in" })).toBeVisible();
+    await page.getByRole("button", { name: "Less about these" }).click();
+  });
+
   await test.step("what is asked for can be wrong, and that is said; what was packed before is marked as old", async () => {
     await page.getByRole("spinbutton").or(page.getByLabel("Copies of each")).first().fill("2");
     await page.keyboard.press("Enter");
@@ -158,7 +172,7 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
   });
 
   await test.step("on one's own printer: with space, marks and words beside; the list of cuts as a PDF", async () => {
-    await page.getByText("Leave space between", { exact: true }).click();
+    await page.getByText("Space between", { exact: true }).click();
     await pack(page);
     await expect(page.getByTestId("packed")).toContainText(/^[34] sheets/);
     const n = await cuts(page).count();

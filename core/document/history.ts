@@ -11,6 +11,7 @@ export const stepCodes = [
   "changedMargin",
   "changedCorner",
   "changedBorder",
+  "changedBleed",
   "changedColour",
   "filledTiles",
   "swappedPhotos",

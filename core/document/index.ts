@@ -87,6 +87,7 @@ export {
 } from "./pocket-pages.ts";
 export {
   cardAlone,
+  cardBleed,
   type FilePart,
   type FilesWish,
   fileHolds,

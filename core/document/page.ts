@@ -76,7 +76,13 @@ const tileSchema = z
     outline: outlineSchema,
     frame: frameSchema,
     filling: fillingSchema,
-    edge: z.object({ border: borderSchema }).readonly(),
+    edge: z
+      .object({
+        border: borderSchema,
+        /** Of a card that is printed by itself; as all cards of the work where it is missing. */
+        bleedMm: length.optional(),
+      })
+      .readonly(),
     /** It stays where it is when the rest is arranged anew. */
     locked: z.boolean().default(false),
   })

@@ -135,13 +135,16 @@ export const photosOfFile = (file: PrintFile): readonly string[] => [
 /** How many numbers the names have to hold, so that they sort as the pages do. */
 export const lastNumber = (project: Project): number => countLeaves(project.pages);
 
+/** What a card is printed with around it, in mm: its own, or that of all cards. */
+export const cardBleed = (project: Project, tile: Tile): number => tile.edge.bleedMm ?? project.pockets?.bleedMm ?? 0;
+
 /** Each card of a page of pockets as a print of its own: its picture goes on into its bleed, and nothing else is on it. */
 function insertFiles(project: Project, page: Page, number: number): PrintFile[] {
   const pageFormat = formatOf(project, page);
-  const bleedMm = project.pockets?.bleedMm ?? 0;
   return page.tiles.flatMap((tile, i): PrintFile[] => {
     if (tile.filling.kind === "empty") return [];
     const r = frameRect(tile.frame);
+    const bleedMm = cardBleed(project, tile);
     const format: PageFormat = {
       ...project.format,
       widthMm: r.w,

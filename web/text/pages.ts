@@ -217,6 +217,8 @@ export const panel = {
   intoSafe: (by: string) => `${by} inside`,
   corner: "Corners",
   border: "Border",
+  cardBleed: "Bleed of this card",
+  bleedOfAll: "Bleed as all cards have it",
   borderColour: "Border colour",
   pageColour: "Page colour",
   ownColour: "Another colour",

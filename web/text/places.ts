@@ -65,6 +65,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the corners";
     case "changedBorder":
       return "Changed the border";
+    case "changedBleed":
+      return "Changed the bleed";
     case "changedColour":
       return "Changed the page colour";
     case "filledTiles":

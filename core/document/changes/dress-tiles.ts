@@ -1,16 +1,17 @@
 import { done, type Outcome, refused } from "#core/outcome";
-import { type Border, findTile, mapTiles } from "../page.ts";
+import { type Border, findTile, mapTiles, type Tile } from "../page.ts";
 import { findPage, type Project, withPage } from "../project.ts";
 import type { PutPage } from "./put-page.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
-/** Gives some tiles a corner or a border of their own. */
+/** Gives some tiles a corner, a border or a bleed of their own; a bleed of `null` is that of all cards again. */
 export interface DressTiles {
   readonly type: "dressTiles";
   readonly pageId: string;
   readonly tileIds: readonly string[];
   readonly cornerMm?: number;
   readonly border?: Border;
+  readonly bleedMm?: number | null;
 }
 
 export function applyDressTiles(project: Project, change: DressTiles): Outcome<Project, ChangeTrouble> {
@@ -18,17 +19,23 @@ export function applyDressTiles(project: Project, change: DressTiles): Outcome<P
   if (!page) return refused("pageGone", { pageId: change.pageId });
   const gone = change.tileIds.find((id) => !findTile(page, id));
   if (gone !== undefined) return refused("tileGone", { tileId: gone });
-  const { cornerMm, border, tileIds } = change;
+  const { cornerMm, tileIds } = change;
   const dressed = mapTiles(page, (tile) =>
     tileIds.includes(tile.id)
       ? {
           ...tile,
           outline: cornerMm === undefined ? tile.outline : { ...tile.outline, cornerMm },
-          edge: border === undefined ? tile.edge : { ...tile.edge, border },
+          edge: edged(tile.edge, change),
         }
       : tile,
   );
   return done(withPage(project, dressed));
+}
+
+function edged(edge: Tile["edge"], { border, bleedMm }: DressTiles): Tile["edge"] {
+  const { bleedMm: own, ...rest } = border === undefined ? edge : { ...edge, border };
+  const next = bleedMm === undefined ? own : (bleedMm ?? undefined);
+  return next === undefined ? rest : { ...rest, bleedMm: next };
 }
 
 export const invertDressTiles = (before: Project, change: DressTiles): PutPage => ({

@@ -1,4 +1,4 @@
-import { findPage, findTile, frameRect, type Project, type StepName } from "#core/document";
+import { cardBleed, findPage, findTile, frameRect, type Project, type StepName } from "#core/document";
 import type { LabCard } from "#core/lab";
 import { aspectOf } from "#core/photo";
 import { filledUp, movedPiece, noSheets, type PrintSheets, type SheetPlan, sheetsMark, type Want } from "#core/sheets";
@@ -69,7 +69,7 @@ export function wantInserts({ newId }: Hands, session: ProjectSession): number {
             return {
               ...usual,
               id: newId(),
-              bleedMm: project.pockets?.bleedMm ?? 0,
+              bleedMm: cardBleed(project, tile),
               spareMm: project.pockets?.lessMm ?? 0,
               source: { from: "insert", pageId: page.id, tileId: tile.id },
               ...before,

@@ -23,6 +23,7 @@ import { PiecePicture } from "./piece-picture.tsx";
 
 /** How many pictures of a group are shown. */
 const mostPictures = 8;
+const nothing: ReadonlySet<string> = new Set();
 
 /** Everything that is to be printed, by kind and size. */
 export function Wanted({ sheets }: { readonly sheets: PrintSheets }) {
@@ -81,9 +82,17 @@ function Group({ group }: { readonly group: WantGroup }) {
   const unit = useProject((s) => s.project.unit);
   const ppi = useProject((s) => s.project.format.ppi);
   const [open, setOpen] = useState(false);
-  const first = group.wants[0]!;
+  const [picked, setPicked] = useState<ReadonlySet<string>>(nothing);
   const ids = new Set(group.wants.map((w) => w.id));
-  const change = (next: Partial<Want>) => changeWants(session, ids, next);
+  const some = open ? group.wants.filter((w) => picked.has(w.id)) : [];
+  const meant = some.length > 0 ? some : group.wants;
+  const first = meant[0]!;
+  const change = (next: Partial<Want>) => changeWants(session, new Set(meant.map((w) => w.id)), next);
+  const pick = (id: string) => {
+    const next = new Set(picked);
+    if (!next.delete(id)) next.add(id);
+    setPicked(next);
+  };
   const size = formatSize(first.widthMm, first.heightMm, unit, ppi);
   const kind = words.kinds[first.source.from](group.count);
   const length = (label: string, key: "bleedMm" | "spareMm" | "borderMm" | "cornerMm", most: number, help?: string) => (
@@ -128,19 +137,23 @@ function Group({ group }: { readonly group: WantGroup }) {
           <X size={16} aria-hidden />
         </chakra.button>
       </HStack>
-      <HStack gap="1.5" mt="2" wrap="wrap" align="end">
-        {group.wants.slice(0, mostPictures).map((w) => (
-          <PiecePicture key={w.id} want={w} longPx={40} />
-        ))}
-        {group.wants.length > mostPictures && (
-          <Text fontSize="13px" color="fg.subtle">
-            + {group.wants.length - mostPictures}
-          </Text>
-        )}
-      </HStack>
+      {open ? (
+        <Pick group={group} picked={picked} onPick={pick} />
+      ) : (
+        <HStack gap="1.5" mt="2" wrap="wrap" align="end">
+          {group.wants.slice(0, mostPictures).map((w) => (
+            <PiecePicture key={w.id} want={w} longPx={40} />
+          ))}
+          {group.wants.length > mostPictures && (
+            <Text fontSize="13px" color="fg.subtle">
+              + {group.wants.length - mostPictures}
+            </Text>
+          )}
+        </HStack>
+      )}
       <Grid templateColumns="1fr auto" gap="3" mt="3" alignItems="end">
         <NumberField
-          label={words.copies}
+          label={meant.every((w) => w.count === first.count) ? words.copies : words.copiesDiffer}
           value={first.count}
           least={0}
           most={500}
@@ -170,6 +183,57 @@ function Group({ group }: { readonly group: WantGroup }) {
           <Tick label={words.fills} on={first.fills} onTick={(fills) => change({ fills })} />
         </Flex>
       )}
+    </Box>
+  );
+}
+
+interface PickProps {
+  readonly group: WantGroup;
+  readonly picked: ReadonlySet<string>;
+  readonly onPick: (wantId: string) => void;
+}
+
+/** Every piece of a group, to say something of only some of them. */
+function Pick({ group, picked, onPick }: PickProps) {
+  const some = group.wants.filter((w) => picked.has(w.id)).length;
+  return (
+    <Box mt="2">
+      <Text fontSize="13.5px" color="fg.muted" role="status">
+        {some === 0 ? words.forAll : words.forSome(some, group.wants.length)}
+      </Text>
+      <Flex gap="1.5" mt="2" wrap="wrap" align="end" maxH="260px" overflowY="auto" p="1">
+        {group.wants.map((w, i) => (
+          <chakra.button
+            key={w.id}
+            type="button"
+            aria-pressed={picked.has(w.id)}
+            aria-label={words.piece(i + 1, w.count)}
+            title={words.piece(i + 1, w.count)}
+            onClick={() => onPick(w.id)}
+            position="relative"
+            outlineOffset="2px"
+            {...(picked.has(w.id) ? { boxShadow: "0 0 0 3px {colors.glaze.500}" } : {})}
+          >
+            <PiecePicture want={w} longPx={52} />
+            {w.count !== 1 && (
+              <Text
+                as="span"
+                position="absolute"
+                right="0"
+                bottom="0"
+                px="1"
+                fontSize="12px"
+                fontWeight="600"
+                bg="oat.25"
+                color="ink.900"
+                borderTopLeftRadius="soft"
+              >
+                × {w.count}
+              </Text>
+            )}
+          </chakra.button>
+        ))}
+      </Flex>
     </Box>
   );
 }

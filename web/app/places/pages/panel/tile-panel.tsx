@@ -2,7 +2,7 @@ import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { Crop, PaintBucket, Type } from "lucide-react";
 import { memo } from "react";
 import type { Colour } from "#core/colour";
-import { frameRect, isFree, type Tile } from "#core/document";
+import { cardBleed, frameRect, isFree, type Tile } from "#core/document";
 import { formatLength, formatSize } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/pages.ts";
 import { words as wordWords } from "../../../../text/words.ts";
@@ -148,23 +148,27 @@ function PlainColour({ tile }: { readonly tile: Tile }) {
   );
 }
 
+const mostBleedMm = 25;
 const firstColour: Colour = "#d9d2c4";
 
-/** The tile's own corner and border. */
+/** The tile's own corner and border, and a card's own bleed. */
 function Dress({ tile }: { readonly tile: Tile }) {
   const session = useSession();
   const page = usePanel(openPage);
   const format = usePanel(openFormat);
   const unit = usePanel((s) => s.project.unit);
-  const change = (dress: { cornerMm?: number; widthMm?: number }) =>
+  const project = usePanel((s) => s.project);
+  const isCard = page.arrangement?.kind === "pockets" && !isFree(page, tile.id);
+  const change = (dress: { cornerMm?: number; widthMm?: number; bleedMm?: number | null }) =>
     ({
       type: "dressTiles",
       pageId: page.id,
       tileIds: [tile.id],
       ...(dress.cornerMm === undefined ? {} : { cornerMm: dress.cornerMm }),
+      ...(dress.bleedMm === undefined ? {} : { bleedMm: dress.bleedMm }),
       ...(dress.widthMm === undefined ? {} : { border: { ...tile.edge.border, widthMm: dress.widthMm } }),
     }) as const;
-  const keep = (code: "changedCorner" | "changedBorder", dress: Parameters<typeof change>[0]) => {
+  const keep = (code: "changedCorner" | "changedBorder" | "changedBleed", dress: Parameters<typeof change>[0]) => {
     const kept = session.commit({ code, count: 1 }, [change(dress)]);
     return kept.ok ? undefined : changeTrouble(kept, (mm) => formatLength(mm, unit, format.ppi));
   };
@@ -189,6 +193,22 @@ function Dress({ tile }: { readonly tile: Tile }) {
         onMove={(widthMm) => session.preview([change({ widthMm })])}
         onMm={(widthMm) => keep("changedBorder", { widthMm })}
       />
+      {isCard && (
+        <LengthRow
+          label={words.cardBleed}
+          mm={cardBleed(project, tile)}
+          sliderMostMm={10}
+          unit={unit}
+          format={format}
+          onMove={(bleedMm) => session.preview([change({ bleedMm })])}
+          onMm={(bleedMm) => keep("changedBleed", { bleedMm: Math.min(mostBleedMm, bleedMm) })}
+        />
+      )}
+      {isCard && tile.edge.bleedMm !== undefined && (
+        <Button size="sm" variant="ghost" onClick={() => keep("changedBleed", { bleedMm: null })}>
+          {words.bleedOfAll}
+        </Button>
+      )}
     </PanelSection>
   );
 }
