@@ -17,6 +17,7 @@ import {
   tile,
   tileBoxes,
   tiles,
+  typeInto,
   undoButton,
 } from "./support/tessip.ts";
 
@@ -92,6 +93,25 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
       all.map((b) => `${b.width.toFixed(0)} × ${b.height.toFixed(0)}`).toSorted();
     await expect.poll(async () => sizes(await tileBoxes(page))).toEqual(sizes(drawn));
     await expect(page.getByRole("link", { name: /Pages/ })).toContainText("7 pages, 2 empty");
+  });
+
+  await test.step("a look of one page for some others, by their numbers", async () => {
+    await page.keyboard.press("Escape");
+    await typeInto(page, "Gap", "9 mm");
+    await page.getByRole("button", { name: "This look on some pages …" }).click();
+    await page.getByRole("textbox", { name: "Page numbers" }).fill("4, 40");
+    await expect(page.getByText("None of these is another page of this work.")).toBeVisible();
+    await page.getByRole("textbox", { name: "Page numbers" }).fill("1-2, 6");
+    await page.getByRole("button", { name: "Dress 3 pages" }).click();
+    await expectUndo(page, "Dressed 3 pages");
+    const gapOn = async (n: number) => {
+      await run(page)
+        .nth(n - 1)
+        .click();
+      return expect(page.getByRole("textbox", { name: "Gap", exact: true }));
+    };
+    await (await gapOn(6)).toHaveValue("0.354");
+    await (await gapOn(7)).not.toHaveValue("0.354");
   });
 
   await test.step("all pages are sent, each its own file, and are there when the work is opened again", async () => {

@@ -4,6 +4,7 @@ import { frameRect, newTile, printFiles, withFree } from "#core/document";
 import type { Photo } from "#core/photo";
 import { firstWordStyles } from "#core/words";
 import { collage } from "../../../core/document/project.fixture.ts";
+import { pagesAsked } from "../parts/pages-asked.ts";
 import { meaningOfDrop } from "../state/drop-meaning.ts";
 import { gatherOriginals } from "../state/gather-originals.ts";
 import { snapped } from "./pages/page-seams.ts";
@@ -11,7 +12,6 @@ import { nearestToward, placeOf, toPage, viewOf } from "./pages/page-view.ts";
 import { neighbour, wallRows } from "./photos/rows.ts";
 import { binPhotos, spanOf } from "./photos/time-bins.ts";
 import { gathered, wallGroups } from "./photos/wall-groups.ts";
-import { pagesAsked } from "./send/pages-asked.ts";
 
 const photo = (id: string, widthPx: number, heightPx: number, day = "2026-01-01") =>
   ({ id, name: id, widthPx, heightPx, takenAt: `${day}T10:00:00` }) as Photo;

@@ -12,6 +12,7 @@ import {
   type Look,
   layTree,
   leafMates,
+  leavesBefore,
   matchedTo,
   mostPages,
   mostTiles,
@@ -256,16 +257,30 @@ export function pageForEach(
   kit.desk.setState({ photos: nothingChosen });
 }
 
-/** Every page looks as the open one does, as far as its tiles have room in it; new pages will too. */
+/** Every page looks as the open one does; new pages will too. */
 export function lookOnAll(session: ProjectSession): void {
   const now = session.state.getState();
+  lookOn(session, now.project.pages, [{ type: "setProject", style: openPage(now).look }]);
+}
+
+/** The pages that one of these numbers is printed on. */
+export function pagesNumbered(session: ProjectSession, numbers: ReadonlySet<number>): readonly Page[] {
+  const { pages } = session.state.getState().project;
+  const before = leavesBefore(pages);
+  return pages.filter((p, i) =>
+    Array.from({ length: p.leaves }, (_, k) => before[i]! + k + 1).some((n) => numbers.has(n)),
+  );
+}
+
+/** These pages look as the open one does, as far as their tiles have room in it. */
+export function lookOn(session: ProjectSession, pages: readonly Page[], also: readonly Change[] = []): void {
+  const now = session.state.getState();
   const { look } = openPage(now);
-  const { pages } = now.project;
   const changes = pages.flatMap((p): Change[] => {
     const change: Change = { type: "setLook", pageId: p.id, look };
     return applyChange(now.project, change).ok ? [change] : [];
   });
-  session.commit({ code: "dressedPages", count: changes.length }, [...changes, { type: "setProject", style: look }]);
+  if (changes.length > 0) session.commit({ code: "dressedPages", count: changes.length }, [...changes, ...also]);
   if (changes.length < pages.length)
     notices.create({ title: run.notDressed(pages.length - changes.length), type: "info" });
 }

@@ -10,12 +10,12 @@ import { send as words } from "../../../text/send.ts";
 import { useKit } from "../../kit.ts";
 import { Labelled } from "../../parts/labelled.tsx";
 import { OneOfFew } from "../../parts/one-of-few.tsx";
+import { pagesAsked } from "../../parts/pages-asked.ts";
 import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import type { SendTo } from "../../state/sender.ts";
 import { senderOf } from "../../state/senders.ts";
 import { aboutPages, isServed, orderSheet, toLab } from "../../state/to-lab.ts";
 import type { Wishes } from "../../state/wishes.ts";
-import { pagesAsked } from "./pages-asked.ts";
 import { leastQuality, Making, SendEnd, TooLarge } from "./progress.tsx";
 import { tasksFor, zipNameOf } from "./tasks.ts";
 

@@ -1,4 +1,5 @@
 import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
+import { useState } from "react";
 import { type Look, type StepCode, unframed } from "#core/document";
 import { words as say } from "../../../../text/words.ts";
 import { OneOfFew } from "../../../parts/one-of-few.tsx";
@@ -6,6 +7,7 @@ import { PhotoThumb } from "../../../parts/photo-thumb.tsx";
 import { useDesk, usePanel, useSession } from "../../../state/hooks.ts";
 import { lookOnAll, lookOnFacing } from "../../../state/page-list.ts";
 import { openPage } from "../../../state/project-session.ts";
+import { LookOnSome } from "./look-on-some.tsx";
 import { Papers } from "./papers.tsx";
 import { Bead } from "./parts.tsx";
 
@@ -21,6 +23,7 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
   const chosen = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
   const several = usePanel((s) => s.project.pages.length > 1);
   const facing = usePanel((s) => s.project.kind !== "collage" && openPage(s).leaves === 1);
+  const [asking, setAsking] = useState(false);
   const { backdrop } = look;
   const put = (photoId: string) =>
     onKeep("changedBackdrop", {
@@ -88,6 +91,12 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
           {say.likeAll}
         </Button>
       )}
+      {several && (
+        <Button size="sm" variant="ghost" onClick={() => setAsking(true)}>
+          {say.likeSome} …
+        </Button>
+      )}
+      {asking && <LookOnSome onClose={() => setAsking(false)} />}
     </VStack>
   );
 }
