@@ -22,18 +22,24 @@ export interface PdfPhoto {
   readonly toUnit: Matrix;
 }
 
+/** Reading the next ones goes on beside what is done with this one; more would hold more of them in memory for little. */
+const readAhead = 2;
 const quality = { print: 95, small: 78 } as const;
 
-/** Puts photos into a PDF, each once. */
+/** Puts photos into a PDF, each once. `inOrder`: about as they will be asked for. */
 export class PdfPhotos {
   readonly #to: PdfWriter;
   readonly #small: boolean;
   readonly #profiles = new Map<string, Ref>();
   readonly #known = new Map<string, PdfPhoto>();
+  readonly #inOrder: readonly Original[];
+  readonly #reading = new Map<string, Promise<Uint8Array<ArrayBuffer>>>();
+  #next = 0;
 
-  constructor(to: PdfWriter, small: boolean) {
+  constructor(to: PdfWriter, small: boolean, inOrder: readonly Original[]) {
     this.#to = to;
     this.#small = small;
+    this.#inOrder = inOrder;
   }
 
   get(photoId: string): PdfPhoto | undefined {
@@ -47,8 +53,24 @@ export class PdfPhotos {
     this.#known.set(from.photo.id, asItIs ?? (await this.#anew(from, longPx)));
   }
 
-  async #asItIs({ original }: Original): Promise<PdfPhoto | undefined> {
-    const bytes = new Uint8Array(await original.arrayBuffer());
+  /** The bytes of one, with the next ones on their way. */
+  #read(from: Original): Promise<Uint8Array<ArrayBuffer>> {
+    const own = this.#reading.get(from.photo.id) ?? bytesOf(from);
+    this.#reading.delete(from.photo.id);
+    while (this.#reading.size < readAhead && this.#next < this.#inOrder.length) {
+      const later = this.#inOrder[this.#next]!;
+      this.#next += 1;
+      if (later.photo.id === from.photo.id || this.#known.has(later.photo.id)) continue;
+      const coming = bytesOf(later);
+      // Whoever asks for it hears why it failed.
+      coming.catch(() => {});
+      this.#reading.set(later.photo.id, coming);
+    }
+    return own;
+  }
+
+  async #asItIs(from: Original): Promise<PdfPhoto | undefined> {
+    const bytes = await this.#read(from);
     if (sniffPicture(bytes) !== "jpeg") return undefined;
     try {
       const facts = readJpegFacts(bytes);
@@ -108,6 +130,9 @@ export class PdfPhotos {
     return `[/ICCBased ${refTo(ref)}]`;
   }
 }
+
+const bytesOf = async ({ original }: Original): Promise<Uint8Array<ArrayBuffer>> =>
+  new Uint8Array(await original.arrayBuffer());
 
 function alphaOf(rgba: ArrayLike<number>): Uint8Array<ArrayBuffer> | undefined {
   const alpha = new Uint8Array(rgba.length / 4);

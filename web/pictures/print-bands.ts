@@ -113,27 +113,34 @@ export async function paintBands(
   }
 }
 
+/** Browsers decode beside each other; more than this would hold more photos in memory for little. */
+const decodedAhead = 2;
+
 /**
- * Pictures one after the other, the next being decoded while one is drawn: two in memory at most, so that it does not grow
- * with the page.
+ * Pictures one after the other, the next ones being decoded while one is drawn: three in memory at most, so that it does not
+ * grow with the page.
  */
 function aheadOf(decodes: readonly (() => Promise<Decoded>)[]) {
   let at = 0;
-  let coming: Promise<Decoded> | undefined;
+  const coming: Promise<Decoded>[] = [];
   const begin = () => {
-    coming = decodes[at]?.();
-    // Whoever asks for it hears why it failed.
-    coming?.catch(() => {});
+    const next = decodes[at]?.();
     at += 1;
+    if (!next) return;
+    // Whoever asks for it hears why it failed.
+    next.catch(() => {});
+    coming.push(next);
   };
+  for (let k = 0; k < decodedAhead; k += 1) begin();
   return {
     next: async (): Promise<Decoded> => {
-      if (!coming) begin();
-      const picture = await coming!;
+      const picture = await coming.shift()!;
       begin();
       return picture;
     },
-    drop: () => void coming?.then((p) => p.close()).catch(() => {}),
+    drop: () => {
+      for (const picture of coming) picture.then((p) => p.close()).catch(() => {});
+    },
   };
 }
 

@@ -1,3 +1,4 @@
+import { photosOfFile } from "#core/document";
 import { num, PdfWriter, type Ref, refTo, rgbProfile, textString, writeFont } from "#core/files";
 import { scaling } from "#core/geometry";
 import { bleedBox, trimBox } from "#core/lab";
@@ -48,7 +49,12 @@ export async function printPdf(order: PdfOrder, doing: Doing): Promise<PrintedFi
 
 async function writePages(pdf: PdfWriter, order: PdfOrder, doing: Doing): Promise<void> {
   const byId = new Map(order.photos.map((p) => [p.photo.id, p]));
-  const photos = new PdfPhotos(pdf, order.small);
+  const inOrder = new Set(order.files.flatMap(photosOfFile));
+  const photos = new PdfPhotos(
+    pdf,
+    order.small,
+    [...inOrder].flatMap((id) => byId.get(id) ?? []),
+  );
   const fonts = new Map<string, UsedFont>();
   const alphas = new Map<number, Ref>();
   const root = pdf.reserve();
