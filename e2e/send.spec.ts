@@ -148,6 +148,48 @@ test("the files of a book: paused, in a folder, and in one zip after the browser
     for (const [, size] of sizes) expect(size).toBeGreaterThan(20_000);
   });
 
+  await test.step("leave to write is taken back at the second file: what was made is kept for another folder", async () => {
+    await page.getByRole("textbox", { name: "Pages, as 1-4, 8" }).fill("4-6");
+    await page.evaluate(() => {
+      const picks = window as unknown as { showDirectoryPicker: () => Promise<unknown> };
+      const good = picks.showDirectoryPicker;
+      picks.showDirectoryPicker = async () => {
+        const folder = (await good()) as FileSystemDirectoryHandle;
+        let asked = 0;
+        const getFileHandle = async (name: string, how: FileSystemGetFileOptions) => {
+          asked += 1;
+          if (asked > 1) throw new DOMException("no longer", "NotAllowedError");
+          return folder.getFileHandle(name, how);
+        };
+        picks.showDirectoryPicker = good;
+        return { getFileHandle };
+      };
+    });
+    await page.getByRole("button", { name: "Save 3 JPEGs to disk" }).click();
+    await expect(page.getByRole("alert")).toContainText("The browser may no longer write into that folder");
+    await expect(page.getByRole("alert")).toContainText("3 of 3 files are done and kept.");
+    await page.getByRole("button", { name: "Go on where it stopped" }).click();
+    await expect(page.getByTestId("saved")).toContainText("3 files");
+  });
+
+  await test.step("the disk is full in the middle: what is whole is kept, and with room again only the rest is made", async () => {
+    await page.getByRole("textbox", { name: "Pages, as 1-4, 8" }).fill("7-12");
+    await page.getByText("In one zip", { exact: true }).click();
+    const cdp = await context.newCDPSession(page);
+    const { origin } = new URL(page.url());
+    const used = await page.evaluate(async () => (await navigator.storage.estimate()).usage!);
+    await cdp.send("Storage.overrideQuotaForOrigin", { origin, quotaSize: used + 1_500_000 });
+    await page.getByRole("button", { name: "Save 6 JPEGs to disk" }).click();
+    await expect(page.getByRole("alert").filter({ hasText: "There is no room left on this disk." })).toBeVisible();
+    await expect(page.getByText(/^[1-5] of 6 files are done and kept/)).toBeVisible();
+    await cdp.send("Storage.overrideQuotaForOrigin", { origin });
+    const zip = await saved(page, "Go on where it stopped");
+    const inside = unzipSync(await readFile(zip.path));
+    const pictures = Object.entries(inside).filter(([name]) => name.endsWith(".jpg"));
+    expect(pictures).toHaveLength(6);
+    for (const [, bytes] of pictures) expect((await sharp(bytes).stats()).isOpaque).toBe(true);
+  });
+
   await test.step("killed half way, what was done is kept, and only the rest is made", async () => {
     await page.getByText(/^All \d+ files$/).click();
     await page.getByText("In one zip", { exact: true }).click();
