@@ -285,6 +285,11 @@ test("a PDF: boxes, intent and fonts as other programs read them, words as text,
     ] as const)
       for (const [i, v] of box(of).entries()) expect(v).toBeCloseTo(pt(mm[i]!), 1);
     expect(await readFile(path, "latin1")).toContain("/OutputIntents");
+    expect(JSON.parse(run("exiftool", "-json", "-XMP:all", path))[0]).toMatchObject({
+      Title: "My collage",
+      Producer: "Tessip",
+      Trapped: false,
+    });
   });
 
   await test.step("words can be read, in a font of which only these letters are there; photos are the files themselves", async () => {

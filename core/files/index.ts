@@ -19,6 +19,7 @@ export { type JpegFacts, readJpegFacts } from "./jpeg/facts.ts";
 export { BrokenJpeg, hasEnd, type JpegTrouble } from "./jpeg/segments.ts";
 export { type PdfFontUse, writeFont } from "./pdf/pdf-font.ts";
 export { asciiBytes, num, nums, PdfError, PdfWriter, type Ref, refTo, textString } from "./pdf/pdf-writer.ts";
+export { xmpPacket } from "./pdf/xmp.ts";
 export { type PictureSize, pictureSize } from "./picture-size.ts";
 export { PngFilter, type PngWish, pngChunk, pngEnd, pngHead } from "./png/png-encoder.ts";
 export { attributeLooksOutside, styleLooksOutside } from "./svg-references.ts";

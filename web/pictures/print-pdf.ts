@@ -1,5 +1,5 @@
 import { photosOfFile } from "#core/document";
-import { num, PdfWriter, type Ref, refTo, rgbProfile, textString, writeFont } from "#core/files";
+import { num, PdfWriter, type Ref, refTo, rgbProfile, textString, writeFont, xmpPacket } from "#core/files";
 import { scaling } from "#core/geometry";
 import { bleedBox, trimBox } from "#core/lab";
 import { cutMarks, marksMm, type PdfNames, pdfContent } from "#core/painters";
@@ -78,7 +78,7 @@ async function writePages(pdf: PdfWriter, order: PdfOrder, doing: Doing): Promis
     const around = order.marks ? marksMm : 0;
     const toPoints = { a: pt, b: 0, c: 0, d: -pt, e: pt * (around - box.x), f: pt * (around + box.y + box.h) };
     const marks = order.marks ? cutMarks(trim, format.bleedMm) : [];
-    const content = pdf.stream("", [latin(pdfContent({ parts, toPoints, marks }, names.names))]);
+    const content = pdf.stream("", [utf8(pdfContent({ parts, toPoints, marks }, names.names))]);
     const inPoints = (r: typeof box) =>
       `[${[r.x, r.y + r.h, r.x + r.w, r.y].map((v, k) => num(k % 2 === 0 ? pt * v + toPoints.e : toPoints.f - pt * v)).join(" ")}]`;
     const media = `[0 0 ${num(pt * (box.w + 2 * around))} ${num(pt * (box.h + 2 * around))}]`;
@@ -102,7 +102,11 @@ async function writePages(pdf: PdfWriter, order: PdfOrder, doing: Doing): Promis
   const intent = pdf.object(
     `<< /Type /OutputIntent /S /GTS_PDFX /OutputConditionIdentifier (sRGB IEC61966-2.1) /RegistryName (http://www.color.org) /Info (sRGB IEC61966-2.1) /DestOutputProfile ${refTo(profile)} >>`,
   );
-  pdf.object(`<< /Type /Catalog /Pages ${refTo(tree)} /OutputIntents [${refTo(intent)}] >>`, root);
+  const about = pdf.stream("/Type /Metadata /Subtype /XML", [utf8(xmpPacket(order.title))]);
+  pdf.object(
+    `<< /Type /Catalog /Pages ${refTo(tree)} /OutputIntents [${refTo(intent)}] /Metadata ${refTo(about)} >>`,
+    root,
+  );
   const info = pdf.object(`<< /Title ${textString(order.title)} /Producer (Tessip) /Trapped /False >>`);
   pdf.finish(root, info);
 }
@@ -168,7 +172,7 @@ function namesFor(
   return { names, resources };
 }
 
-const latin = (text: string): Uint8Array<ArrayBuffer> => new TextEncoder().encode(text);
+const utf8 = (text: string): Uint8Array<ArrayBuffer> => new TextEncoder().encode(text);
 
 /** Whether all of it arrived, and its table stands where it says. */
 async function readBackPdf(file: Blob, written: number): Promise<void> {

@@ -20,6 +20,12 @@ export interface FontMetrics {
   readonly ascent: number;
   readonly descent: number;
   readonly box: readonly [number, number, number, number];
+  /** Of its upright capitals; the ascent where the font does not tell. */
+  readonly capHeight: number;
+  /** 100 (thin) to 900 (black); 400 where the font does not tell. */
+  readonly weight: number;
+  /** In degrees, to the left of upright; negative of a slanted font. */
+  readonly slant: number;
   /** In units of the font. */
   advance(glyph: number): number;
 }
@@ -52,7 +58,12 @@ export function fontMetrics(sfnt: Uint8Array): FontMetrics {
   ) as [DataView, DataView, DataView];
   const long = hhea.getUint16(34);
   const at = (o: number) => head.getInt16(o);
+  const [os2, post] = [tables.get("OS/2"), tables.get("post")].map((t) => t && viewOf(t));
   return {
+    // From version 2 on (OpenType 1.2).
+    capHeight: os2 && os2.byteLength >= 90 && os2.getUint16(0) >= 2 ? os2.getInt16(88) : hhea.getInt16(4),
+    weight: os2 && os2.byteLength >= 6 ? os2.getUint16(4) : 400,
+    slant: post && post.byteLength >= 8 ? post.getInt32(4) / 65_536 : 0,
     upem: head.getUint16(18),
     ascent: hhea.getInt16(4),
     descent: hhea.getInt16(6),

@@ -8,6 +8,7 @@ import fc from "fast-check";
 import { FontError, fontMetrics, subsetFont } from "../font/subset.ts";
 import { writeFont } from "./pdf-font.ts";
 import { num, PdfError, PdfWriter, refTo, textString } from "./pdf-writer.ts";
+import { xmpPacket } from "./xmp.ts";
 
 /** A font of the packages, unpacked from its WOFF by Node's own zlib. */
 function font(): Uint8Array {
@@ -43,11 +44,24 @@ test("a part of a font has the glyphs asked for under their numbers, is small, a
       const metrics = fontMetrics(part);
       for (const g of glyphs) expect(metrics.advance(g)).toBe(whole.advance(g));
       expect([metrics.upem, metrics.ascent]).toEqual([whole.upem, whole.ascent]);
+      expect(whole.capHeight).toBeLessThan(whole.ascent);
       // Taken apart again it is the same: nothing that it needs was left out.
       expect(subsetFont(part, glyphs)).toEqual(part);
       expect(part.length).toBeLessThan(sfnt.length);
     }),
     { numRuns: 8 },
+  );
+});
+
+test("what a PDF says of itself stays one piece of XML, whatever the title is", () => {
+  fc.assert(
+    fc.property(fc.string({ unit: "binary" }), (title) => {
+      const text = xmpPacket(title);
+      const inside = /<rdf:li xml:lang="x-default">([^<]*)<\/rdf:li>/.exec(text)![1]!;
+      expect(inside.replace(/&(amp|lt|gt);/g, "")).not.toMatch(/[<>&]/);
+      expect(text.match(/<\/?rdf:li/g)).toHaveLength(2);
+      expect(text.endsWith('<?xpacket end="r"?>')).toBe(true);
+    }),
   );
 });
 
