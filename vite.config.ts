@@ -66,6 +66,7 @@ export default defineConfig({
     outDir: "../dist/web",
     emptyOutDir: true,
     target: "es2023",
+    chunkSizeWarningLimit: 800,
     // A file for each set of places that share a module would be a hundred files to open before a page is seen.
     rolldownOptions: { output: { codeSplitting: { groups: [{ name: "shared", minShareCount: 3 }] } } },
   },

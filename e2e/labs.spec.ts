@@ -81,8 +81,41 @@ test("a lab's card of one's own: typed with a drawing that follows, kept, saved 
     await page.getByRole("button", { name: "Begin from Marrow & Lisle" }).click();
     await expect(page.getByRole("textbox", { name: "Name of the lab" })).toHaveValue("Marrow & Lisle, mine");
     await expect(page.getByRole("figure")).toContainText("hidden in the fold");
+    const fewest = await page.getByRole("textbox", { name: "Fewest pages" }).inputValue();
+    const most = await page.getByRole("textbox", { name: "Most pages" }).inputValue();
     await typeInto(page, "Fewest pages", "900");
     await expect(page.getByText("The fewest pages are more than the most.")).toBeVisible();
+    await typeInto(page, "Fewest pages", fewest);
+    await page.getByRole("button", { name: "One more paper" }).click();
+    await page.getByRole("button", { name: "Without Paper", exact: true }).click();
+    await page.getByRole("button", { name: "One more cover" }).click();
+    const cover = page.getByRole("group", { name: "Cover: Hard cover" }).last();
+    await cover.getByRole("combobox", { name: "Spine goes by" }).selectOption("table");
+    const row = (n: number) => cover.getByRole("group", { name: `Row ${n} of the spine's table` });
+    const put = async (n: number, label: string, text: string) => {
+      await row(n).getByRole("textbox", { name: label }).fill(text);
+      await page.keyboard.press("Enter");
+    };
+    await put(1, "Up to pages", "60");
+    await put(1, "Spine is wide", "7 mm");
+    await expect(page.getByText("The spine's table ends before the most pages.")).toBeVisible();
+    await cover.getByRole("button", { name: "One more row" }).click();
+    await put(2, "Up to pages", most);
+    await put(2, "Spine is wide", "5 mm");
+    await expect(page.getByText("The spine's table has to rise.")).toBeVisible();
+    await put(2, "Spine is wide", "14 mm");
+    await page.getByRole("button", { name: "Keep this card" }).click();
+    await expect(page.getByText("Marrow & Lisle, mine is kept in this browser.")).toBeVisible();
+    const download = page.waitForEvent("download");
+    await page.getByRole("button", { name: "Save as a file" }).click();
+    const { book } = JSON.parse(await readFile(await (await download).path(), "utf8"));
+    expect(book.covers.at(-1).spine).toEqual({
+      kind: "table",
+      rows: [
+        { upToPages: 60, mm: 7 },
+        { upToPages: Number(most), mm: 14 },
+      ],
+    });
   });
 
   await test.step("work for that lab: its name pattern and its limits are checked before, and files looked at after", async () => {

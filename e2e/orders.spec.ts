@@ -2,7 +2,16 @@ import { readFile } from "node:fs/promises";
 import { expect, type Page, test } from "@playwright/test";
 import { unzipSync } from "fflate";
 import { samplePhotos } from "./support/files.ts";
-import { arrangeFirst, chooseFiles, expectKept, pace, shelfPhotos, startBook, startCollage } from "./support/tessip.ts";
+import {
+  arrangeFirst,
+  chooseFiles,
+  expectKept,
+  pace,
+  shelfPhotos,
+  startBook,
+  startCollage,
+  typeInto,
+} from "./support/tessip.ts";
 
 /** The lab is one for all tests of this file, which run one after the other. */
 async function labIs(page: Page, mood: string): Promise<void> {
@@ -92,8 +101,18 @@ test("a book with its cover, and print sheets, are taken by labs that count and 
   await test.step("the book", async () => {
     await page.getByRole("link", { name: /^Send/ }).click();
     await page.getByText("To the lab", { exact: true }).click();
+    await typeInto(page, "How many books", "3");
     await page.getByRole("button", { name: "Send it to Pennywhistle Press" }).click();
     await expect(page.getByText(/^Receipt /)).toBeVisible({ timeout: 180_000 });
+    await expect(page.getByRole("heading", { name: "My book, 3 copies" })).toBeVisible();
+    await expect(page.getByRole("link", { name: /^Send/ })).toContainText("sent to the lab");
+  });
+
+  await test.step("an order is forgotten, and remembered again", async () => {
+    await page.getByRole("button", { name: "Forget this order: My book, 3 copies" }).click();
+    await expect(page.getByRole("article")).toHaveCount(0);
+    await page.getByRole("button", { name: "Undo", exact: true }).click();
+    await expect(page.getByText(/^Receipt /)).toBeVisible();
   });
 
   await test.step("in one zip, with an order sheet and the list", async () => {
@@ -108,6 +127,7 @@ test("a book with its cover, and print sheets, are taken by labs that count and 
     expect(text).toContain("Order for Pennywhistle Press");
     const list = JSON.parse(new TextDecoder().decode(inside["packet.json"]));
     expect(list.files).toHaveLength(2);
+    expect(list.files.map((f: { copies: number }) => f.copies)).toEqual([1, 1]);
     for (const f of list.files) {
       expect(inside[f.name]!.length).toBe(f.bytes);
       const sum = Buffer.from(await crypto.subtle.digest("SHA-256", Uint8Array.from(inside[f.name]!))).toString("hex");

@@ -199,6 +199,10 @@ class IdbStore implements Store {
     return guarded(async () => void (await this.#db.put("orders", order)));
   }
 
+  removeOrder(orderId: string) {
+    return guarded(() => this.#db.delete("orders", orderId));
+  }
+
   original(photoId: string) {
     return guarded(() => this.#db.get("originals", photoId));
   }

@@ -58,6 +58,7 @@ export function openMemoryStore(): Store {
     orders: async (projectId) =>
       [...orders.values()].filter((o) => o.projectId === projectId).sort((a, b) => (a.at < b.at ? 1 : -1)),
     putOrder: async (order) => void orders.set(order.id, order),
+    removeOrder: async (id) => void orders.delete(id),
     labs: async () => [...labs.values()],
     putLab: async (card) => void labs.set(card.id, card),
     removeLab: async (id) => void labs.delete(id),

@@ -23,6 +23,8 @@ export interface ProjectCard {
 /** Names the step after which the pages last went out of the browser. */
 export interface SentMark {
   readonly afterStep: string;
+  /** Where they went; to disk where nothing is said. */
+  readonly to?: "disk" | "lab";
 }
 
 export interface OpenedProject {
@@ -102,6 +104,7 @@ export interface Store {
   /** What went to labs of one project, the newest first. */
   orders(projectId: string): Promise<readonly SentOrder[]>;
   putOrder(order: SentOrder): Promise<void>;
+  removeOrder(orderId: string): Promise<void>;
   projects(): Promise<{ readonly cards: readonly ProjectCard[]; readonly damaged: number }>;
   openProject(projectId: string): Promise<OpenedProject | undefined>;
   saveProject(save: ProjectSave): Promise<void>;

@@ -30,6 +30,9 @@ export const orderWords = {
     cutsOff: "cuts the line at 60 %",
     full: "takes no more orders",
   } satisfies Record<LabMood, string>,
+  copies: (n: number) => `${n} copies`,
+  forget: (title: string) => `Forget this order: ${title}`,
+  forgotten: (title: string) => `“${title}” is no longer among your orders. The lab still has it.`,
   sheet: (lab: string, work: string, { files, book }: Packet) =>
     [
       `Order for ${lab}`,

@@ -26,8 +26,7 @@ export const walk = {
     if (tiles === 0) return "nothing on it yet";
     return pages === 1 ? all : `${pages} pages, ${all}`;
   },
-  sent: "saved to disk",
-  notSent: "not saved yet",
+  sent: { disk: "saved to disk", lab: "sent to the lab", not: "not saved yet" },
   projectName: "Name of this work",
   shortcuts: "Keys of this place",
 };

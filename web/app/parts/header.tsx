@@ -70,7 +70,7 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
   const { projectId } = useParams();
   const count = useLibrary((s) => s.photos.length);
   const tiles = useStore(session.state, tileWords);
-  const sent = useStore(session.state, isSent);
+  const sent = useStore(session.state, (s) => (isSent(s) ? (s.sent?.to ?? "disk") : "not"));
   const sheetState = useStore(session.state, sheetsState);
   return (
     <>
@@ -86,7 +86,7 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
         <Way />
         <Station to={`/work/${projectId}/sheets`} name={sheetWords.station} state={sheetState} />
         <Way />
-        <Station to={`/work/${projectId}/send`} name={walk.send} state={sent ? walk.sent : walk.notSent} />
+        <Station to={`/work/${projectId}/send`} name={walk.send} state={walk.sent[sent]} />
       </HStack>
       <HStack gap="1">
         <UndoButtons session={session} />

@@ -4,6 +4,8 @@ import { WorkerError } from "../../workers/protocol.ts";
 /** What is sent: the packet without what follows from its files. */
 export interface PacketAbout extends Omit<Packet, "files" | "schema"> {
   readonly holdsOf: (name: string) => Packet["files"][number]["holds"];
+  /** How many of each file are wanted: of a book, how many books. */
+  readonly copies: number;
 }
 
 export interface NamedFile {
@@ -19,11 +21,14 @@ const hex = (bytes: ArrayBuffer): string =>
   [...new Uint8Array(bytes)].map((b) => b.toString(16).padStart(2, "0")).join("");
 
 /** The list of what goes to the lab, with its checksums. */
-export async function packetOf({ holdsOf, ...about }: PacketAbout, files: readonly NamedFile[]): Promise<Packet> {
+export async function packetOf(
+  { holdsOf, copies, ...about }: PacketAbout,
+  files: readonly NamedFile[],
+): Promise<Packet> {
   const listed = [];
   for (const { name, file } of files) {
     const sha256 = hex(await crypto.subtle.digest("SHA-256", await file.arrayBuffer()));
-    listed.push({ name, bytes: file.size, sha256, copies: 1, holds: holdsOf(name) });
+    listed.push({ name, bytes: file.size, sha256, copies, holds: holdsOf(name) });
   }
   return { schema: 1, ...about, files: listed };
 }

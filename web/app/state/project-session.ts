@@ -133,8 +133,8 @@ export class ProjectSession {
   }
 
   /** `history` as it was when the file was begun. */
-  markSent(history: History): void {
-    this.state.setState({ sent: { afterStep: lastStepAt(history) } });
+  markSent(history: History, to: "disk" | "lab"): void {
+    this.state.setState({ sent: { afterStep: lastStepAt(history), to } });
     if (!this.state.getState().readOnly) this.keep();
   }
 

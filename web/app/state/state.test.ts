@@ -287,7 +287,7 @@ test("what was sent counts as sent until the next step, and again when that is u
   const s = session(openMemoryStore());
   rename(s, "First");
   expect(isSent(s.state.getState())).toBe(false);
-  s.markSent(s.state.getState().history);
+  s.markSent(s.state.getState().history, "disk");
   expect(isSent(s.state.getState())).toBe(true);
   rename(s, "Second");
   expect(isSent(s.state.getState())).toBe(false);

@@ -14,14 +14,19 @@ import { type FileKind, sendFileName } from "./wishes.ts";
 export const isServed = (card: LabCard | null): boolean => card !== null && !card.id.startsWith("own-");
 
 /** What the lab is told of a work's pages; nothing where it has no lab. */
-export function aboutPages(project: Project, files: readonly PrintFile[], kind: FileKind): PacketAbout | undefined {
+export function aboutPages(
+  project: Project,
+  files: readonly PrintFile[],
+  { kind, copies }: { readonly kind: FileKind; readonly copies: number },
+): PacketAbout | undefined {
   const { lab, format, book } = project;
   if (!lab) return undefined;
   const holds = new Map(files.map((f) => [sendFileName(project, f, kind), holdsOf(f, format.widthMm)]));
   const sizeId = lab.sizes.find((s) => s.name === format.name)?.id;
   return {
     labId: lab.id,
-    title: project.name,
+    title: copies === 1 ? project.name : `${project.name}, ${orderWords.copies(copies)}`,
+    copies,
     ...(sizeId === undefined ? {} : { sizeId }),
     ...(book ? { book: { pages: countLeaves(project.pages), paperId: book.paperId, coverId: book.coverId } } : {}),
     holdsOf: (name) => holds.get(name) ?? "document",
@@ -35,6 +40,7 @@ const holdsOf = (file: PrintFile, leafMm: number): Packet["files"][number]["hold
 export const aboutSheets = (project: Project, card: LabCard, sheets: readonly DrawnSheet[]): PacketAbout => ({
   labId: card.id,
   title: `${project.name}, ${orderWords.sheets(sheets.length)}`,
+  copies: 1,
   holdsOf: () => "sheet",
 });
 

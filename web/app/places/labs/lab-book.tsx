@@ -1,12 +1,14 @@
-import { Box, Grid, Text, VStack } from "@chakra-ui/react";
-import type { BookCover, BookRules, LabCard } from "#core/lab";
+import { Grid, VStack } from "@chakra-ui/react";
+import type { BookRules, LabCard } from "#core/lab";
 import { labs as words } from "../../../text/labs.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { Labelled } from "../../parts/labelled.tsx";
 import { Named } from "../../parts/named.tsx";
 import { NumberField } from "../../parts/number-field.tsx";
 import { Tick } from "../../parts/tick.tsx";
+import { firstCover, LabCovers } from "./lab-covers.tsx";
 import { Length } from "./lab-form.tsx";
+import { DropRow, freeId, OneMore } from "./list-parts.tsx";
 
 /** Rules that many labs have, to change from. */
 export const plainBook: BookRules = {
@@ -16,17 +18,7 @@ export const plainBook: BookRules = {
   firstOnRight: true,
   files: "pages",
   papers: [{ id: "paper-1", name: "Matt", leafMm: 0.2 }],
-  covers: [
-    {
-      id: "cover-1",
-      name: "Hard cover",
-      overhangMm: 3,
-      wrapMm: 15,
-      flapMm: 0,
-      spine: { kind: "leaves", baseMm: 4 },
-      leastForWordsMm: 8,
-    },
-  ],
+  covers: [firstCover],
 };
 
 const bindings = ["gutter", "layFlat"] as const;
@@ -90,7 +82,7 @@ export function LabBook({ book, unit, onBook }: LabBookProps) {
       </Grid>
       <Tick label={words.firstOnRight} on={book.firstOnRight} onTick={(firstOnRight) => set({ firstOnRight })} />
       {book.papers.map((p, i) => (
-        <Grid key={p.id} templateColumns="1fr 1fr 1fr" gap="4">
+        <Grid key={p.id} templateColumns="1fr 1fr auto 1fr" gap="4" alignItems="end">
           <Labelled
             label={words.paper}
             value={p.name}
@@ -105,62 +97,20 @@ export function LabBook({ book, unit, onBook }: LabBookProps) {
             most={5}
             onMm={(leafMm) => set({ papers: book.papers.with(i, { ...p, leafMm }) })}
           />
+          <DropRow
+            label={words.without(p.name)}
+            last={book.papers.length === 1}
+            onDrop={() => set({ papers: book.papers.filter((_, k) => k !== i) })}
+          />
         </Grid>
       ))}
-      {book.covers.map((c, i) => (
-        <CoverFields key={c.id} cover={c} unit={unit} onCover={(next) => set({ covers: book.covers.with(i, next) })} />
-      ))}
+      <OneMore
+        label={words.addPaper}
+        onMore={() =>
+          set({ papers: [...book.papers, { id: freeId(book.papers, "paper"), name: words.paper, leafMm: 0.2 }] })
+        }
+      />
+      <LabCovers covers={book.covers} unit={unit} mostPages={book.pages.most} onCovers={(covers) => set({ covers })} />
     </VStack>
-  );
-}
-
-interface CoverFieldsProps {
-  readonly cover: BookCover;
-  readonly unit: LabCard["unit"];
-  readonly onCover: (cover: BookCover) => void;
-}
-
-function CoverFields({ cover, unit, onCover }: CoverFieldsProps) {
-  const length = (label: string, key: "overhangMm" | "wrapMm" | "flapMm" | "leastForWordsMm", most: number) => (
-    <Length
-      label={label}
-      mm={cover[key]}
-      unit={unit}
-      least={0}
-      most={most}
-      onMm={(mm) => onCover({ ...cover, [key]: mm })}
-    />
-  );
-  const { spine } = cover;
-  return (
-    <Box>
-      <Grid templateColumns="1fr 1fr 1fr" gap="4">
-        <Labelled
-          label={words.cover}
-          value={cover.name}
-          maxLength={60}
-          onChange={(e) => onCover({ ...cover, name: e.target.value })}
-        />
-        {length(words.overhang, "overhangMm", 10)}
-        {length(words.wrap, "wrapMm", 40)}
-        {length(words.flap, "flapMm", 200)}
-        {spine.kind === "leaves" && (
-          <Length
-            label={words.spineBase}
-            mm={spine.baseMm}
-            unit={unit}
-            least={0}
-            most={50}
-            onMm={(baseMm) => onCover({ ...cover, spine: { ...spine, baseMm } })}
-          />
-        )}
-        {length(words.wordsFrom, "leastForWordsMm", 60)}
-      </Grid>
-      {spine.kind === "table" && (
-        <Text fontSize="13.5px" color="fg.muted" mt="2">
-          {words.spineTable(spine.rows.length)}
-        </Text>
-      )}
-    </Box>
   );
 }

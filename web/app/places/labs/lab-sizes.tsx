@@ -1,5 +1,4 @@
-import { Box, Button, chakra, Grid, VStack } from "@chakra-ui/react";
-import { X } from "lucide-react";
+import { Box, Grid, VStack } from "@chakra-ui/react";
 import type { LabCard, PrintSize } from "#core/lab";
 import { formatSize } from "#core/units";
 import { labs as words } from "../../../text/labs.ts";
@@ -7,6 +6,7 @@ import { Labelled } from "../../parts/labelled.tsx";
 import { NumberField } from "../../parts/number-field.tsx";
 import { Tick } from "../../parts/tick.tsx";
 import { Length } from "./lab-form.tsx";
+import { DropRow, freeId, OneMore } from "./list-parts.tsx";
 
 interface LabSizesProps {
   readonly card: LabCard;
@@ -26,11 +26,6 @@ export function LabSizes({ card, onSizes }: LabSizesProps) {
         ? { ...next, name: change.name ?? formatSize(next.widthMm, next.heightMm, unit, 300) }
         : next;
     onSizes(sizes.with(i, named));
-  };
-  const free = () => {
-    let n = sizes.length + 1;
-    while (sizes.some((s) => s.id === `size-${n}`)) n += 1;
-    return `size-${n}`;
   };
   return (
     <VStack align="stretch" gap="4">
@@ -76,37 +71,28 @@ export function LabSizes({ card, onSizes }: LabSizesProps) {
           <Box pb="2">
             <Tick label={words.turns} on={s.turns} onTick={(turns) => put(i, { turns })} />
           </Box>
-          <chakra.button
-            type="button"
-            aria-label={words.dropSize(s.name)}
-            title={words.dropSize(s.name)}
-            disabled={sizes.length === 1}
-            onClick={() => onSizes(sizes.filter((_, k) => k !== i))}
-            w="32px"
-            h="36px"
-            display="grid"
-            placeItems="center"
-            borderRadius="soft"
-            _hover={{ bg: "oat.200" }}
-            _disabled={{ opacity: 0.3 }}
-          >
-            <X size={16} aria-hidden />
-          </chakra.button>
+          <DropRow
+            label={words.without(s.name)}
+            last={sizes.length === 1}
+            onDrop={() => onSizes(sizes.filter((_, k) => k !== i))}
+          />
         </Grid>
       ))}
-      <Button
-        alignSelf="start"
-        size="sm"
-        variant="outline"
-        onClick={() =>
+      <OneMore
+        label={words.addSize}
+        onMore={() =>
           onSizes([
             ...sizes,
-            { id: free(), name: formatSize(200, 300, unit, 300), widthMm: 200, heightMm: 300, turns: true },
+            {
+              id: freeId(sizes, "size"),
+              name: formatSize(200, 300, unit, 300),
+              widthMm: 200,
+              heightMm: 300,
+              turns: true,
+            },
           ])
         }
-      >
-        {words.addSize}
-      </Button>
+      />
     </VStack>
   );
 }

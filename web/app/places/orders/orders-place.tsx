@@ -1,12 +1,15 @@
-import { Box, Button, Flex, Heading, HStack, Text, VStack } from "@chakra-ui/react";
+import { Box, Button, Flex, Heading, HStack, IconButton, Text, VStack } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Trash2 } from "lucide-react";
 import { Link, useParams } from "react-router";
 import { type LabMood, labMoods, type Order } from "#core/lab";
 import type { SentOrder } from "../../../storage/store.ts";
 import { reasonWords, orderWords as words } from "../../../text/orders.ts";
+import { common } from "../../../text/places.ts";
 import { useKit } from "../../kit.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { takenDay } from "../../parts/dates.ts";
+import { notices } from "../../parts/notices.ts";
 import { findOrder } from "../../state/lab-line.ts";
 import css from "./orders-place.module.css";
 
@@ -49,6 +52,19 @@ export function OrdersPlace() {
 }
 
 function OneOrder({ sent }: { readonly sent: SentOrder }) {
+  const { store } = useKit();
+  const queries = useQueryClient();
+  const again = () => queries.invalidateQueries({ queryKey: ["orders"] });
+  const forget = async () => {
+    await store.removeOrder(sent.id);
+    await again();
+    notices.create({
+      title: words.forgotten(sent.title),
+      type: "info",
+      duration: 12_000,
+      action: { label: common.undoIt, onClick: () => void store.putOrder(sent).then(again) },
+    });
+  };
   const order = useQuery({
     queryKey: ["order", sent.id],
     queryFn: ({ signal }) => findOrder(sent.id, signal),
@@ -71,9 +87,20 @@ function OneOrder({ sent }: { readonly sent: SentOrder }) {
         <Heading as="h2" fontSize="20px" fontWeight="540">
           {sent.title}
         </Heading>
-        <Text fontSize="14px" color="fg.subtle" fontVariantNumeric="tabular-nums">
-          {[sent.labName, words.files(sent.files), words.sent(takenDay(sent.at))].join(" · ")}
-        </Text>
+        <HStack gap="2">
+          <Text fontSize="14px" color="fg.subtle" fontVariantNumeric="tabular-nums">
+            {[sent.labName, words.files(sent.files), words.sent(takenDay(sent.at))].join(" · ")}
+          </Text>
+          <IconButton
+            variant="ghost"
+            size="sm"
+            aria-label={words.forget(sent.title)}
+            title={words.forget(sent.title)}
+            onClick={() => void forget()}
+          >
+            <Trash2 size={17} aria-hidden />
+          </IconButton>
+        </HStack>
       </Flex>
       {now?.receipt && (
         <Text fontWeight="600" mb="3" fontVariantNumeric="tabular-nums">

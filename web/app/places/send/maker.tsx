@@ -9,6 +9,7 @@ import { printPixels } from "#core/lab";
 import { send as words } from "../../../text/send.ts";
 import { useKit } from "../../kit.ts";
 import { Labelled } from "../../parts/labelled.tsx";
+import { NumberField } from "../../parts/number-field.tsx";
 import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { pagesAsked } from "../../parts/pages-asked.ts";
 import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
@@ -29,6 +30,9 @@ interface MakerProps {
 
 type FolderPicker = { showDirectoryPicker?: (how: { mode: "readwrite" }) => Promise<FileSystemDirectoryHandle> };
 
+/** As many as a packet may ask for. */
+const mostCopies = 1000;
+
 /** Makes the files of all pages that have something on them, or of the one that is looked at, or of some. */
 export function Maker({ open, files, wishes, onWishes }: MakerProps) {
   const kit = useKit();
@@ -43,6 +47,7 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
   const [which, setWhich] = useState<"all" | "this" | "some">("all");
   const [asked, setAsked] = useState("");
   const [to, setTo] = useState<SendTo>("each");
+  const [copies, setCopies] = useState(1);
   useEffect(() => void sender.look(), [sender]);
   // Of a collage only what has something on it; a book is sent with its bare pages.
   const full = project.kind === "book" ? files : files.filter((f) => f.parts.some((p) => holdsAnything(p.page)));
@@ -71,15 +76,15 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
     const { history } = session.state.getState();
     const tasks = tasksFor(wanted, project, wishes, { store: kit.store, printing: kit.printing, byId });
     const where = tasks.length > 1 || to === "lab" ? to : "each";
-    const about = aboutPages(project, wanted, wishes.kind);
+    const about = aboutPages(project, wanted, { kind: wishes.kind, copies });
     const packet = about && {
-      deliver: toLab(kit, session, about, orderMark),
+      deliver: toLab(kit, session, about, copies === 1 ? orderMark : `${orderMark} ${copies}`),
       beside: orderSheet(project.lab?.name ?? "", about),
     };
     const mostBytes = mostMb === undefined ? undefined : mostMb * 1e6;
     const zipName = zipNameOf(project);
     const all = await sender.send({ tasks, to: where, zipName, folder, mark: orderMark, mostBytes, ...packet });
-    if (all) session.markSent(history);
+    if (all) session.markSent(history, to === "lab" ? "lab" : "disk");
     if (to === "lab") await queries.invalidateQueries({ queryKey: ["orders"] });
     if (all && to === "lab") await navigate(`/work/${project.id}/orders`);
   }
@@ -132,6 +137,18 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
               ...(takes ? [["lab", words.toLab] as const] : []),
             ]}
             onChoose={setTo}
+          />
+        </Box>
+      )}
+      {project.lab && (to === "lab" || (to === "zip" && wanted.length > 1)) && (
+        <Box mb="4" w="180px">
+          <NumberField
+            label={words.copies(project.kind)}
+            value={copies}
+            least={1}
+            most={mostCopies}
+            step={1}
+            onNumber={(n) => setCopies(Math.round(n))}
           />
         </Box>
       )}
