@@ -60,8 +60,9 @@ export function mended(project: Project, finding: Finding, mend: MendCode, facts
       return [{ type: "setLook", pageId: page.id, look }];
     }
     case "takeAway": {
-      const next = withTakenAway(page, format, spot.tileIds);
-      return next === page ? [] : [{ type: "putPage", page: next }];
+      // Asked for twice, the second time there is nothing to take away.
+      const there = spot.tileIds.filter((id) => findTile(page, id));
+      return there.length === 0 ? [] : [{ type: "putPage", page: withTakenAway(page, format, there) }];
     }
     default: {
       const next = tile && mendedTile(project, page, tile, mend, facts);
