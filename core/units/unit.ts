@@ -33,6 +33,22 @@ export function lengthNumber(mm: number, unit: Unit, ppi: number): string {
 
 export const formatLength = (mm: number, unit: Unit, ppi: number): string => `${lengthNumber(mm, unit, ppi)} ${unit}`;
 
+/** The finest marks of a rule in inches. */
+const marksAnInch = 32;
+const onMarkMm = 0.1;
+
+/** A length as a rule shows it: inches in fractions, where one of its marks is near enough to set a trimmer by. */
+export function formatOnRule(mm: number, unit: Unit, ppi: number): string {
+  const marks = Math.round((Math.abs(mm) / mmPerInch) * marksAnInch);
+  const off = Math.abs((marks / marksAnInch) * mmPerInch - Math.abs(mm));
+  if (unit !== "in" || marks === 0 || off > onMarkMm) return formatLength(mm, unit, ppi);
+  const [whole, rest] = [Math.floor(marks / marksAnInch), marks % marksAnInch];
+  let [over, under] = [rest, marksAnInch];
+  while (over > 0 && over % 2 === 0) [over, under] = [over / 2, under / 2];
+  const fraction = rest === 0 ? [] : [`${over}/${under}`];
+  return `${mm < 0 ? "-" : ""}${[...(whole > 0 ? [String(whole)] : []), ...fraction].join(" ")} in`;
+}
+
 /** `12 × 18 in` */
 export const formatSize = (widthMm: number, heightMm: number, unit: Unit, ppi: number): string =>
   `${lengthNumber(widthMm, unit, ppi)} × ${lengthNumber(heightMm, unit, ppi)} ${unit}`;

@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { formatLength, formatSize, fromMm, lengthNumber, parseLength, toMm, units } from "./index.ts";
+import { formatLength, formatOnRule, formatSize, fromMm, lengthNumber, parseLength, toMm, units } from "./index.ts";
 
 const mm = (text: string, unit: "mm" | "cm" | "in" | "px" = "in", ppi = 300) => {
   const read = parseLength(text, unit, ppi);
@@ -30,6 +30,23 @@ test("what is no length says so", () => {
   expect(mm("1 1/0")).toBe("dividedByZero");
   for (const wrong of ["2 in * 3 in", "4 / 2 in in", "5 miles", "(3", "3)", "1 2", "+", "1e9999"])
     expect(mm(wrong)).toBe("notALength");
+});
+
+test("a length on a rule is in fractions of an inch where its marks meet it, and reads back as it is", () => {
+  expect(formatOnRule(76.2, "in", 300)).toBe("3 in");
+  expect(formatOnRule(25.4 * 2.9375, "in", 300)).toBe("2 15/16 in");
+  expect(formatOnRule(12.7, "in", 300)).toBe("1/2 in");
+  expect(formatOnRule(76.2, "mm", 300)).toBe("76.2 mm");
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.5, max: 900, noNaN: true }),
+      fc.constantFrom("in" as const, "cm" as const),
+      (length, unit) => {
+        const read = parseLength(formatOnRule(length, unit, 300), unit, 300);
+        expect(read.ok && Math.abs(read.value - length)).toBeLessThan(0.11);
+      },
+    ),
+  );
 });
 
 test("any text at all is answered without a throw", () => {

@@ -1,6 +1,6 @@
 import { Box, Heading, Text } from "@chakra-ui/react";
 import type { DrawnSheet } from "#core/sheet-files";
-import { formatLength } from "#core/units";
+import { formatOnRule } from "#core/units";
 import { sheets as words } from "../../../text/sheets.ts";
 import { useProject } from "../../state/hooks.ts";
 import css from "./cut-order.module.css";
@@ -33,7 +33,7 @@ export function CutOrder({ sheet, onOver }: CutOrderProps) {
             onPointerLeave={() => onOver(undefined)}
           >
             <b>{cut.number}</b>
-            <span>{words.cut(cut.way, formatLength(cut.setMm, unit, ppi), cut.waste)}</span>
+            <span>{words.cut(cut.way, formatOnRule(cut.setMm, unit, ppi), cut.waste)}</span>
           </li>
         ))}
       </ol>

@@ -7,7 +7,7 @@ import type { PrintFile } from "#core/document";
 import { fileName, type LabCard, plainName } from "#core/lab";
 import { backFile, cuttingList, type DrawnSheet, type SheetFileAsk, sheetFile } from "#core/sheet-files";
 import type { PrintSheets } from "#core/sheets";
-import { formatLength, formatSize } from "#core/units";
+import { formatOnRule, formatSize } from "#core/units";
 import { sheets as words } from "../../../text/sheets.ts";
 import { useKit } from "../../kit.ts";
 import { useFacts } from "../../state/facts.ts";
@@ -100,7 +100,7 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
       title: words.listTitle(project.name),
       sheetTitle: (sheet) => words.listSheet(sheet.index + 1, drawn.length, sheet.size.name, sheet.laid.cards.length),
       sizeOf: (want) => formatSize(want.widthMm, want.heightMm, unit, format.ppi),
-      cutWords: (cut) => words.cut(cut.way, formatLength(cut.setMm, unit, format.ppi), cut.waste),
+      cutWords: (cut) => words.cut(cut.way, formatOnRule(cut.setMm, unit, format.ppi), cut.waste),
     });
     const list: SendTask = {
       name: `${plainName(project.name)}-${words.listName}.pdf`,
