@@ -101,6 +101,7 @@ export function leftOutReason(code: string): string {
 
 export const sieveWords = {
   search: "Search captions and names",
+  searchShort: "Captions, names",
   filter: "Filter",
   filtered: "Filter is on",
   clear: "Show all again",

@@ -34,7 +34,7 @@ export const SieveBar = memo(function SieveBar() {
         <NumberBox
           type="search"
           aria-label={words.search}
-          placeholder={words.search}
+          placeholder={words.searchShort}
           value={sieve.text}
           onChange={(e) => set({ text: e.target.value })}
           pl="8"
