@@ -112,6 +112,7 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
     };
     await (await gapOn(6)).toHaveValue("0.354");
     await (await gapOn(7)).not.toHaveValue("0.354");
+    await run(page).nth(3).click();
   });
 
   await test.step("all pages are sent, each its own file, and are there when the work is opened again", async () => {

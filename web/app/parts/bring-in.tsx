@@ -6,7 +6,7 @@ import { z } from "zod";
 import type { Section } from "#core/photo";
 import { photos as words } from "../../text/photos.ts";
 import { useKit } from "../kit.ts";
-import type { IncomingFile } from "../state/library.ts";
+import type { IncomingFile } from "../state/library-state.ts";
 import { fromList } from "./intake.ts";
 import { Tip } from "./tip.tsx";
 

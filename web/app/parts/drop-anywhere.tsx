@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { useLocation } from "react-router";
 import { photos as words } from "../../text/photos.ts";
 import { useKit } from "../kit.ts";
-import type { IncomingFile } from "../state/library.ts";
+import type { IncomingFile } from "../state/library-state.ts";
 import { fromDrop, fromList } from "./intake.ts";
 
 const bringsFiles = (e: DragEvent) => e.dataTransfer?.types.includes("Files") ?? false;

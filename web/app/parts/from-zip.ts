@@ -1,5 +1,5 @@
 import { BrokenZip, listZip, type ZipEntry } from "#core/files";
-import type { IncomingFile } from "../state/library.ts";
+import type { IncomingFile } from "../state/library-state.ts";
 import { bytesOf, contentOf } from "../state/zip-entry.ts";
 
 /** The files in an archive, each unpacked when its turn comes. A broken archive is one file that cannot be read. */

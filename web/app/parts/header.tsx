@@ -9,7 +9,7 @@ import { common, history as historyWords, keeping as keepingWords, stepWords, wa
 import { sheets as sheetWords } from "../../text/sheets.ts";
 import { useKit } from "../kit.ts";
 import { shown, useLibrary, useMaybeSession } from "../state/hooks.ts";
-import type { LibraryStep } from "../state/library.ts";
+import type { LibraryStep } from "../state/library-state.ts";
 import { isSent, type ProjectSession, type ProjectState } from "../state/project-session.ts";
 import { clock } from "./dates.ts";
 import { KeysSheet } from "./keys-sheet.tsx";

@@ -3,7 +3,7 @@ import { TriangleAlert } from "lucide-react";
 import { leftOutReason, timeLeft, photos as words } from "../../text/photos.ts";
 import { useKit } from "../kit.ts";
 import { useLibrary } from "../state/hooks.ts";
-import type { Incoming } from "../state/library.ts";
+import type { Incoming } from "../state/library-state.ts";
 
 /** How far the bringing-in is, and what could not come in and why. Nothing when there is nothing to say. */
 export function IncomingBar() {

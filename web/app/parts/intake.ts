@@ -1,4 +1,4 @@
-import type { IncomingFile } from "../state/library.ts";
+import type { IncomingFile } from "../state/library-state.ts";
 import { fromZip } from "./from-zip.ts";
 
 /** Cameras put a small picture within this much of a file's start. */

@@ -3,7 +3,7 @@ import { useStore } from "zustand";
 import type { Page, Project } from "#core/document";
 import { useKit } from "../kit.ts";
 import type { DeskState } from "./desk.ts";
-import type { LibraryState } from "./library.ts";
+import type { LibraryState } from "./library-state.ts";
 import { type ProjectSession, type ProjectState, pageIn } from "./project-session.ts";
 
 export const useLibrary = <T>(pick: (s: LibraryState) => T): T => useStore(useKit().library.state, pick);

@@ -1,97 +1,20 @@
 import { createStore } from "zustand/vanilla";
-import { byTimeTaken, type Focus, type NamedSpan, type Photo, type Pile, photoSchema, type Section } from "#core/photo";
+import { byTimeTaken, type NamedSpan, type Photo, photoSchema, type Section } from "#core/photo";
 import type { ReadSvg } from "../../pictures/read-svg.ts";
 import { type NewPhoto, type Store, StoreError } from "../../storage/store.ts";
-import type { FocusJobs, PhotoJobs } from "../../workers/jobs.ts";
+import type { PhotoJobs } from "../../workers/jobs.ts";
 import type { WorkerPool } from "../../workers/pool.ts";
 import { WorkerError } from "../../workers/protocol.ts";
-
-/** A file on its way in. `open` is called when its turn comes, so that a folder of thousands is not held in memory. */
-export interface IncomingFile {
-  readonly name: string;
-  open(signal: AbortSignal): Promise<File>;
-  /** The first bytes, where they are at hand, so that a picture inside them can be shown while the file waits. */
-  head?(): Promise<Uint8Array>;
-}
-
-interface Queued {
-  readonly file: IncomingFile;
-  readonly section: Section;
-}
-
-/** A drawing from which something was taken out that could have run or been fetched. */
-export interface Cleaned {
-  readonly name: string;
-  readonly takenOut: number;
-}
-
-export interface LeftOut {
-  readonly name: string;
-  readonly code: string;
-}
-
-export interface Incoming {
-  readonly total: number;
-  readonly done: number;
-  /** The next ones, to show at once. */
-  readonly waiting: readonly IncomingFile[];
-  /** Milliseconds since 1970. */
-  readonly since: number;
-}
-
-/** What a person did to the library, for the words "Undo …". */
-export type LibraryDeed =
-  | "retimed"
-  | "starred"
-  | "hid"
-  | "showed"
-  | "captioned"
-  | "focused"
-  | "piled"
-  | "removed"
-  | "named";
-
-interface Snapshot {
-  readonly photos: readonly Photo[];
-  readonly spans: readonly NamedSpan[] | undefined;
-}
-
-export interface LibraryStep {
-  readonly deed: LibraryDeed;
-  readonly count: number;
-  readonly before: Snapshot;
-  readonly after: Snapshot;
-}
-
-export interface LibraryState {
-  readonly ready: boolean;
-  /** By the time taken; hidden ones too, removed ones not. */
-  readonly photos: readonly Photo[];
-  /** By name. */
-  readonly papers: readonly Photo[];
-  readonly ornaments: readonly Photo[];
-  /** All of them, of every section. */
-  readonly byId: ReadonlyMap<string, Photo>;
-  readonly spans: readonly NamedSpan[];
-  readonly piles: readonly Pile[];
-  readonly incoming: Incoming | undefined;
-  readonly leftOut: readonly LeftOut[];
-  readonly cleaned: readonly Cleaned[];
-  /** Files of the last bringing-in that were here already. */
-  readonly alreadyHere: number;
-  /** Records that could not be read from storage. */
-  readonly damaged: number;
-  readonly undoable: readonly LibraryStep[];
-  readonly redoable: readonly LibraryStep[];
-}
+import { type Finder, FocusSearch } from "./focus-search.ts";
+import type { IncomingFile, LibraryDeed, LibraryState, LibraryStep, Queued, Snapshot } from "./library-state.ts";
 
 export interface LibraryGiven {
   readonly store: Store;
   readonly pool: Pick<WorkerPool<PhotoJobs>, "run">;
-  /** Missing where faces and interest are not looked for. */
   /** Drawings are read where there is a parser for them; rejects with a code. */
   readonly readSvg?: (file: File) => Promise<ReadSvg>;
-  readonly finder?: { run(job: "findFocus", preview: Blob): Promise<FocusJobs["findFocus"]["out"]> };
+  /** Missing where faces and interest are not looked for. */
+  readonly finder?: Finder;
   readonly newId: () => string;
   readonly now: () => string;
 }
@@ -102,7 +25,6 @@ const lanes = 4;
 /** Sorting and painting again for each of thousands would cost more than the reading itself. */
 const flushEveryMs = 500;
 const pilesAfterMs = 400;
-const focusFlushMs = 900;
 
 /** All photos of this browser: bringing them in, correcting what is known of them, and undoing that. */
 export class Library {
@@ -130,10 +52,19 @@ export class Library {
   /** Of the files of this bringing-in. */
   #done = 0;
   #pilesSoon: ReturnType<typeof setTimeout> | undefined;
-  #finding = false;
+  readonly #focus: FocusSearch;
 
   constructor(given: LibraryGiven) {
     this.#given = given;
+    this.#focus = new FocusSearch({
+      store: given.store,
+      finder: given.finder,
+      photos: () => this.state.getState().photos,
+      // Bringing in goes first.
+      busy: () => this.#working > 0,
+      found: (photo) => void this.#fresh.push(photo),
+      show: () => this.#flush(),
+    });
   }
 
   async load(): Promise<void> {
@@ -154,7 +85,7 @@ export class Library {
     // Removing can be undone until the work is closed; it was closed.
     if (gone.length > 0) await store.forgetPhotos(gone).catch(() => {});
     if (undone.length > 0) await store.keepWaiting([]).catch(() => {});
-    void this.#findFocus();
+    void this.#focus.run();
   }
 
   /** Queues files; may be called again while others are still coming in. */
@@ -256,7 +187,7 @@ export class Library {
   /** Shows what was taken in. */
   showTaken(): void {
     this.#flush();
-    void this.#findFocus();
+    void this.#focus.run();
   }
 
   /** A photo as it was before its file was replaced. */
@@ -321,7 +252,7 @@ export class Library {
     if (this.#working > 0) return;
     this.state.setState({ incoming: undefined });
     this.#keepWaiting();
-    void this.#findFocus();
+    void this.#focus.run();
   }
 
   async #bringInOne({ file: from, section }: Queued): Promise<void> {
@@ -403,40 +334,6 @@ export class Library {
     const facts = photos.map(({ id, takenAt, likeness, pile, stars }) => ({ id, takenAt, likeness, pile, stars }));
     const piles = await this.#given.pool.run("findPiles", facts).catch(() => undefined);
     if (piles && this.state.getState().photos === photos) this.state.setState({ piles });
-  }
-
-  /** Looks for faces and interest in photos that nobody looked at, one after another, and keeps what comes. */
-  async #findFocus(): Promise<void> {
-    const { finder, store } = this.#given;
-    if (!finder || this.#finding) return;
-    this.#finding = true;
-    const tried = new Set<string>();
-    let lastFlush = performance.now();
-    const next = () => this.state.getState().photos.find((p) => p.focus === null && !tried.has(p.id));
-    for (let photo = next(); photo && this.#working === 0; photo = next()) {
-      tried.add(photo.id);
-      try {
-        const preview = await store.preview(photo.id, "small");
-        if (preview) await this.#keepFocus(photo.id, await finder.run("findFocus", preview));
-      } catch (e) {
-        // Without its model the finder can do nothing for any photo; a photo that it fails on is only skipped.
-        if (e instanceof WorkerError && e.code === "finderMissing") break;
-      }
-      if (performance.now() - lastFlush > focusFlushMs) {
-        this.#flush();
-        lastFlush = performance.now();
-      }
-    }
-    this.#flush();
-    this.#finding = false;
-  }
-
-  async #keepFocus(photoId: string, focus: Focus): Promise<void> {
-    const now = this.state.getState().byId.get(photoId);
-    if (!now || now.focus !== null) return;
-    const seen = { ...now, focus };
-    await this.#given.store.putPhotos([seen]);
-    this.#fresh.push(seen);
   }
 }
 

@@ -8,7 +8,8 @@ import { type Store, StoreError } from "../../storage/store.ts";
 import type { PhotoJobs } from "../../workers/jobs.ts";
 import { WorkerError } from "../../workers/protocol.ts";
 import { choose, chooseAll, nothingChosen } from "./choose.ts";
-import { type IncomingFile, Library } from "./library.ts";
+import { Library } from "./library.ts";
+import type { IncomingFile } from "./library-state.ts";
 import { pagesOfPhotos } from "./placed.ts";
 import { isSent, ProjectSession } from "./project-session.ts";
 

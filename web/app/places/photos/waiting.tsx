@@ -4,7 +4,7 @@ import { exifThumbnail } from "#core/files";
 import { orientationMatrix, orientationOf } from "#core/photo";
 import { photos as words } from "../../../text/photos.ts";
 import { useLibrary } from "../../state/hooks.ts";
-import type { IncomingFile } from "../../state/library.ts";
+import type { IncomingFile } from "../../state/library-state.ts";
 import css from "./waiting.module.css";
 
 /** Files that were let go a moment ago: the small picture that a camera put inside, or the name, until they are in. */
