@@ -69,7 +69,7 @@ export const labs = {
   flap: "Flaps",
   spineBase: "Spine without pages",
   spine: "Spine goes by",
-  spines: { leaves: "the thickness of the leaves", table: "a table of pages" },
+  spines: { leaves: "its leaves", table: "a table of pages" },
   row: (n: number) => `Row ${n} of the spine's table`,
   upTo: "Up to pages",
   spineWide: "Spine is wide",

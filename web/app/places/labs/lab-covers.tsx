@@ -73,7 +73,15 @@ function CoverFields({ cover, unit, mostPages, last, onCover, onDrop }: CoverFie
   );
   const { spine } = cover;
   return (
-    <VStack as="fieldset" align="stretch" gap="4" aria-label={`${words.cover}: ${cover.name}`}>
+    <VStack
+      as="fieldset"
+      align="stretch"
+      gap="4"
+      pt="5"
+      borderTopWidth="1px"
+      borderColor="oat.200"
+      aria-label={`${words.cover}: ${cover.name}`}
+    >
       <Grid templateColumns="1fr 1fr 1fr auto" gap="4" alignItems="end">
         <Labelled
           label={words.cover}
