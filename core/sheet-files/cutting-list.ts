@@ -1,9 +1,10 @@
-import type { PrintFile, Tile } from "#core/document";
-import { identity, type Rect } from "#core/geometry";
+import type { FilePart, PrintFile, Tile } from "#core/document";
+import { chain, identity, type Rect, scaling, translation } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
 import type { Cut, Want } from "#core/sheets";
-import { groundPage, ink, outlineTile, plainTile, wordsTile } from "./plain-tiles.ts";
-import type { DrawnSheet, SheetFileAsk } from "./sheet-file.ts";
+import { piecePage } from "./piece-page.ts";
+import { groundPage, ink, outlineTile, wordsTile } from "./plain-tiles.ts";
+import { cardPlace, type DrawnSheet, type SheetFileAsk } from "./sheet-file.ts";
 
 /** ISO 216 A4, upright; every printer has it. Lengths in mm. */
 const paper: PageFormat = { name: "A4", widthMm: 210, heightMm: 297, bleedMm: 0, safeMm: 12, ppi: 300, leastPpi: 150 };
@@ -15,7 +16,7 @@ const headMm = 14;
 const betweenMm = 8;
 const footMm = paper.heightMm - marginMm;
 
-export interface CuttingListAsk extends Pick<SheetFileAsk, "project" | "labelOf"> {
+export interface CuttingListAsk extends Pick<SheetFileAsk, "project" | "labelOf" | "takenOf"> {
   readonly title: string;
   sheetTitle(sheet: DrawnSheet): string;
   sizeOf(want: Want): string;
@@ -25,10 +26,13 @@ export interface CuttingListAsk extends Pick<SheetFileAsk, "project" | "labelOf"
 /** The sheets one after the other, each drawn with its cuts by number, and what to set the trimmer to; a page each file. */
 export function cuttingList(sheets: readonly DrawnSheet[], ask: CuttingListAsk): PrintFile[] {
   const pages: Tile[][] = [];
+  /** Of each page what lies over its words, back to front. */
+  const drawings: FilePart[][] = [];
   let y = Number.POSITIVE_INFINITY;
   const put = (t: Tile) => pages.at(-1)!.push({ ...t, id: `${pages.length} ${pages.at(-1)!.length}` });
   const newPage = () => {
     pages.push([]);
+    drawings.push([]);
     const title = pages.length === 1 ? ask.title : "";
     put(wordsTile("", { x: marginMm, y: marginMm, w: 180, h: headMm }, title, { sizePt: 16, font: "eb-garamond" }));
     y = marginMm + (title === "" ? 0 : headMm);
@@ -46,7 +50,9 @@ export function cuttingList(sheets: readonly DrawnSheet[], ask: CuttingListAsk):
     const words = { x: marginMm, y, w: 180, h: titleMm };
     put(wordsTile("", words, ask.sheetTitle(sheet), { sizePt: 11, bold: true }));
     y += titleMm;
-    drawnSheet(sheet, { x: marginMm + 4, y: y + 3, w: size.widthMm * scale, h: high }, ask).forEach(put);
+    const at = { x: marginMm + 4, y: y + 3, w: size.widthMm * scale, h: high };
+    put(outlineTile("", at, 0, 0.3));
+    drawings.at(-1)!.push(...drawnSheet(sheet, at, ask));
     let left = lines;
     let tallest = high + 4;
     while (left.length > 0) {
@@ -84,6 +90,7 @@ export function cuttingList(sheets: readonly DrawnSheet[], ask: CuttingListAsk):
         place: identity,
         clip: bleedBox(paper),
       },
+      ...drawings[i]!,
     ],
     pageIds: [],
   }));
@@ -93,19 +100,36 @@ const cardGround = "#e9e2d5";
 const cutColour = "#b2472a";
 const spotMm = 4;
 
-function drawnSheet(sheet: DrawnSheet, at: Rect, ask: CuttingListAsk): Tile[] {
+/** Every card with its picture, and over them the cuts with their numbers. */
+function drawnSheet(sheet: DrawnSheet, at: Rect, ask: CuttingListAsk): FilePart[] {
   const { size, laid } = sheet;
   const scale = at.w / size.widthMm;
   const moved = (r: Rect): Rect => ({ x: at.x + r.x * scale, y: at.y + r.y * scale, w: r.w * scale, h: r.h * scale });
-  const cards = laid.cards.flatMap((card): Tile[] => {
+  const patch = (clip: Rect, colour: string, tiles: readonly Tile[] = []): FilePart => ({
+    page: groundPage("patch", ask.project.style, colour, tiles),
+    format: paper,
+    place: identity,
+    clip,
+  });
+  const onPaper = chain(translation(at.x, at.y), scaling(scale, scale));
+  const cards = laid.cards.flatMap((card): FilePart[] => {
     const r = moved(card);
     const want = sheet.wants.get(card.item)!;
-    const room = { x: r.x + 0.8, y: r.y + r.h / 2 - 2, w: r.w - 1.6, h: Math.min(6, r.h) };
+    const piece = piecePage(ask.project, want, 0, ask.takenOf);
+    const picture: FilePart = piece
+      ? { page: piece.page, format: piece.format, place: chain(onPaper, cardPlace(card, piece.cut)), clip: r }
+      : patch(r, cardGround);
+    const high = Math.min(stripMm, r.h * 0.45);
+    const strip = { x: r.x, y: r.y + r.h - high, w: r.w, h: high };
     const text = [ask.labelOf(want), ask.sizeOf(want)].filter((t) => t !== "").join("\n");
-    const words = r.w > 12 && r.h > 7 ? [wordsTile("", room, text, { sizePt: 4.6, align: "centre" })] : [];
-    return [plainTile("", r, cardGround), ...words];
+    const words = wordsTile("words", { ...strip, x: r.x + 0.8, w: r.w - 1.6 }, text, {
+      sizePt: 4.6,
+      align: "centre",
+      vertical: "middle",
+    });
+    return r.w > 12 && r.h > 7 ? [picture, patch(strip, "#ffffff", [words])] : [picture];
   });
-  const cuts = laid.cuts.flatMap((cut): Tile[] => {
+  const cuts = laid.cuts.flatMap((cut): FilePart[] => {
     const [from, long] = [cut.fromMm, cut.toMm - cut.fromMm];
     const line = moved(
       cut.way === "down" ? { x: cut.atMm, y: from, w: 0, h: long } : { x: from, y: cut.atMm, w: long, h: 0 },
@@ -120,12 +144,11 @@ function drawnSheet(sheet: DrawnSheet, at: Rect, ask: CuttingListAsk): Tile[] {
         ? { x: line.x - spotMm / 2, y: line.y + lead, w: spotMm, h: spotMm }
         : { x: line.x + lead, y: line.y - spotMm / 2, w: spotMm, h: spotMm };
     const style = { sizePt: 5.5, bold: true, align: "centre", vertical: "middle", colour: ink } as const;
-    const number = wordsTile("", spot, String(cut.number), style);
-    const under = from < 0.02 ? [] : [{ ...plainTile("", insetBy(spot, 0.7), "#ffffff"), outline: round }];
-    return [plainTile("", stroke, cutColour), ...under, number];
+    const number = wordsTile("number", spot, String(cut.number), style);
+    return [patch(stroke, cutColour), patch(from < 0.02 ? spot : insetBy(spot, 0.7), "#ffffff", [number])];
   });
-  return [...cards, outlineTile("", at, 0, 0.3), ...cuts];
+  return [...cards, ...cuts];
 }
 
-const round = { kind: "rectangle", cornerMm: 1.3 } as const;
+const stripMm = 4.6;
 const insetBy = (r: Rect, by: number): Rect => ({ x: r.x + by, y: r.y + by, w: r.w - 2 * by, h: r.h - 2 * by });

@@ -122,6 +122,17 @@ function reachOf(sheet: DrawnSheet, card: LaidCard, spacingMm: number): Rect {
 /** A quarter to the right, about the top left. */
 const quarter: Matrix = { a: 0, b: 1, c: -1, d: 0, e: 0, f: 0 };
 
+/** From the mm of a piece's page, of which `cut` is the piece, to the sheet's paper. */
+export function cardPlace(card: LaidCard, cut: Rect): Matrix {
+  const [w, h] = card.turned ? [card.h, card.w] : [card.w, card.h];
+  return chain(
+    translation(card.x + (card.turned ? card.w : 0), card.y),
+    card.turned ? quarter : identity,
+    scaling(w / cut.w, h / cut.h),
+    translation(-cut.x, -cut.y),
+  );
+}
+
 export interface SheetFileAsk {
   readonly project: Project;
   readonly sheets: PrintSheets;
@@ -145,14 +156,7 @@ export function sheetFile(sheet: DrawnSheet, { project, sheets, takenOf, labelOf
     );
     const piece = piecePage(project, sheet.wants.get(card.item)!, beyond, takenOf);
     if (!piece) return [];
-    const { cut } = piece;
-    const [w, h] = card.turned ? [card.h, card.w] : [card.w, card.h];
-    const place = chain(
-      translation(paperAt.x + card.x + (card.turned ? card.w : 0), paperAt.y + card.y),
-      card.turned ? quarter : identity,
-      scaling(w / cut.w, h / cut.h),
-      translation(-cut.x, -cut.y),
-    );
+    const place = chain(translation(paperAt.x, paperAt.y), cardPlace(card, piece.cut));
     return [{ page: piece.page, format: piece.format, place, clip: moved(seen) }];
   });
   const painted = [...reach.values()];

@@ -123,6 +123,17 @@ test("the cutting list names every cut of every sheet once, on pages that hold t
     p.parts[0]!.page.over.flatMap((t) => (t.filling.kind === "words" ? [t.filling.text] : [])),
   );
   const cuts = drawn.flatMap((s) => s.laid.cuts);
+  const parts = pages.flatMap((p) => p.parts.slice(1));
+  const numbers = parts.flatMap((p) => p.page.over.filter((t) => t.id === "number"));
+  expect(numbers).toHaveLength(cuts.length);
+  const pictures = parts.filter((p) => p.page.id === "piece");
+  expect(pictures).toHaveLength(120);
+  for (const { place, clip } of pictures) {
+    // The whole picture, and nothing beyond the card on the drawing.
+    const [far, near] = [applyTo(place, { x: 40, y: 30 }), applyTo(place, { x: 0, y: 0 })];
+    expect(Math.abs(far.x - near.x)).toBeCloseTo(clip.w, 6);
+    expect(Math.abs(far.y - near.y)).toBeCloseTo(clip.h, 6);
+  }
   expect(words.filter((w) => /^\d+\. {2}(down|across)/.test(w))).toHaveLength(cuts.length);
   expect(words.filter((w) => w.startsWith("Sheet "))).toHaveLength(drawn.length);
   for (const { format, parts } of pages)
