@@ -3,12 +3,12 @@ import type { BookRules, LabCard } from "#core/lab";
 import { labs as words } from "../../../text/labs.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { Labelled } from "../../parts/labelled.tsx";
+import { DropRow, freeId, OneMore } from "../../parts/list-parts.tsx";
 import { Named } from "../../parts/named.tsx";
 import { NumberField } from "../../parts/number-field.tsx";
 import { Tick } from "../../parts/tick.tsx";
 import { firstCover, LabCovers } from "./lab-covers.tsx";
 import { Length } from "./lab-form.tsx";
-import { DropRow, freeId, OneMore } from "./list-parts.tsx";
 
 /** Rules that many labs have, to change from. */
 export const plainBook: BookRules = {

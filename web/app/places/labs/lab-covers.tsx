@@ -3,10 +3,10 @@ import type { BookCover, LabCard } from "#core/lab";
 import { labs as words } from "../../../text/labs.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { Labelled } from "../../parts/labelled.tsx";
+import { DropRow, freeId, OneMore } from "../../parts/list-parts.tsx";
 import { Named } from "../../parts/named.tsx";
 import { NumberField } from "../../parts/number-field.tsx";
 import { Length } from "./lab-form.tsx";
-import { DropRow, freeId, OneMore } from "./list-parts.tsx";
 
 const plainCover: Omit<BookCover, "id"> = {
   name: "Hard cover",

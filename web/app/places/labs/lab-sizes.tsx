@@ -3,10 +3,10 @@ import type { LabCard, PrintSize } from "#core/lab";
 import { formatSize } from "#core/units";
 import { labs as words } from "../../../text/labs.ts";
 import { Labelled } from "../../parts/labelled.tsx";
+import { DropRow, freeId, OneMore } from "../../parts/list-parts.tsx";
 import { NumberField } from "../../parts/number-field.tsx";
 import { Tick } from "../../parts/tick.tsx";
 import { Length } from "./lab-form.tsx";
-import { DropRow, freeId, OneMore } from "./list-parts.tsx";
 
 interface LabSizesProps {
   readonly card: LabCard;

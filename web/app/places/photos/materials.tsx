@@ -1,16 +1,12 @@
-import { Box, Button, Flex, Heading, HStack, Text, VStack } from "@chakra-ui/react";
-import { Info, Trash2, X } from "lucide-react";
-import { useMemo, useState } from "react";
-import type { Photo } from "#core/photo";
-import { photos as photoWords, chosenWords as words } from "../../../text/photos.ts";
-import { useKit } from "../../kit.ts";
+import { Box, Flex, Heading, Text, VStack } from "@chakra-ui/react";
+import { useMemo } from "react";
+import { photos as photoWords } from "../../../text/photos.ts";
 import { BringIn, TakeSample } from "../../parts/bring-in.tsx";
-import { nothingChosen } from "../../state/choose.ts";
 import { useDesk, useLibrary } from "../../state/hooks.ts";
+import { ChosenFrame } from "./chosen-frame.tsx";
 import { LibraryBar, Sections } from "./library-bar.tsx";
 import { PhotoSheet } from "./photo-sheet.tsx";
 import { PhotoWall } from "./photo-wall.tsx";
-import { RemoveDialog } from "./remove-dialog.tsx";
 import { useLibraryKeys } from "./use-library-keys.ts";
 
 type MaterialSection = "papers" | "ornaments";
@@ -56,40 +52,7 @@ export function Materials({ section }: { readonly section: MaterialSection }) {
         </Box>
         {sheet && <PhotoSheet key={sheet.id} photo={sheet} pile={undefined} />}
       </Flex>
-      {chosen.length > 0 && <MaterialBar chosen={chosen} />}
+      {chosen.length > 0 && <ChosenFrame chosen={chosen} />}
     </>
-  );
-}
-
-function MaterialBar({ chosen }: { readonly chosen: readonly Photo[] }) {
-  const { desk } = useKit();
-  const [asking, setAsking] = useState(false);
-  return (
-    <HStack
-      as="section"
-      aria-label={words.label}
-      px="6"
-      py="2.5"
-      gap="2"
-      bg="oat.50"
-      borderTopWidth="1px"
-      borderColor="oat.300"
-    >
-      <Text fontWeight="600" minW="90px" role="status">
-        {photoWords.chosen(chosen.length)}
-      </Text>
-      <Button size="sm" variant="ghost" onClick={() => setAsking(true)}>
-        <Trash2 size={17} aria-hidden /> {words.remove}
-      </Button>
-      {chosen.length === 1 && (
-        <Button size="sm" variant="ghost" onClick={() => desk.setState({ sheet: chosen[0]!.id })}>
-          <Info size={17} aria-hidden /> {words.sheet}
-        </Button>
-      )}
-      <Button size="sm" variant="ghost" ml="auto" onClick={() => desk.setState({ photos: nothingChosen })}>
-        <X size={17} aria-hidden /> {words.none}
-      </Button>
-      {asking && <RemoveDialog chosen={chosen} onClose={() => setAsking(false)} />}
-    </HStack>
   );
 }

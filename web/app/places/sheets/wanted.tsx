@@ -1,11 +1,12 @@
 import { Box, Button, chakra, Flex, Grid, Heading, HStack, Text, VStack } from "@chakra-ui/react";
-import { ChevronDown, ChevronUp, X } from "lucide-react";
+import { ChevronDown, ChevronUp } from "lucide-react";
 import { useState } from "react";
 import type { PrintSheets, Want } from "#core/sheets";
 import { formatSize } from "#core/units";
 import { sheets as words } from "../../../text/sheets.ts";
 import { useKit } from "../../kit.ts";
 import { LengthField } from "../../parts/length-field.tsx";
+import { DropRow } from "../../parts/list-parts.tsx";
 import { NumberField } from "../../parts/number-field.tsx";
 import { Tick } from "../../parts/tick.tsx";
 import { useProject, useSession } from "../../state/hooks.ts";
@@ -122,20 +123,7 @@ function Group({ group }: { readonly group: WantGroup }) {
             {size}
           </Text>
         </Box>
-        <chakra.button
-          type="button"
-          aria-label={words.remove(`${kind}, ${size}`)}
-          title={words.remove(`${kind}, ${size}`)}
-          onClick={() => dropWants(session, ids)}
-          w="28px"
-          h="28px"
-          display="grid"
-          placeItems="center"
-          borderRadius="soft"
-          _hover={{ bg: "oat.200" }}
-        >
-          <X size={16} aria-hidden />
-        </chakra.button>
+        <DropRow label={words.remove(`${kind}, ${size}`)} onDrop={() => dropWants(session, ids)} />
       </HStack>
       {open ? (
         <Pick group={group} picked={picked} onPick={pick} />

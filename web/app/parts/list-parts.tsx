@@ -3,13 +3,13 @@ import { X } from "lucide-react";
 
 interface DropRowProps {
   readonly label: string;
-  /** The last one stays. */
-  readonly last: boolean;
+  /** The only one of a list that must not be empty: it stays. */
+  readonly last?: boolean;
   readonly onDrop: () => void;
 }
 
-/** Takes one out of a list of the form. */
-export function DropRow({ label, last, onDrop }: DropRowProps) {
+/** Takes one out of a list. */
+export function DropRow({ label, last = false, onDrop }: DropRowProps) {
   return (
     <chakra.button
       type="button"
@@ -30,6 +30,7 @@ export function DropRow({ label, last, onDrop }: DropRowProps) {
   );
 }
 
+/** Adds one to a list. */
 export function OneMore({ label, onMore }: { readonly label: string; readonly onMore: () => void }) {
   return (
     <Button alignSelf="start" size="sm" variant="outline" onClick={onMore}>
