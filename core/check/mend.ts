@@ -102,7 +102,7 @@ function mendedTile(project: Project, page: Page, tile: Tile, mend: TileMend, fa
     case "frameByFocus":
       return filling.kind === "photo" ? withFilling({ kind: "photo", view: unhanded(filling.view) }) : undefined;
     case "dropBorder":
-      return { ...tile, edge: { border: { ...tile.edge.border, widthMm: 0 } } };
+      return { ...tile, edge: { ...tile.edge, border: { ...tile.edge.border, widthMm: 0 } } };
     case "reachBleed":
       return reachingBleed(tile, format);
     case "moveInside":

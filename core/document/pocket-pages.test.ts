@@ -3,6 +3,7 @@ import { firstFraming, photoMatrix } from "#core/fit";
 import { applyTo } from "#core/geometry";
 import { shippedPatterns } from "#core/pockets";
 import {
+  applyChange,
   formatOf,
   frameRect,
   framingOf,
@@ -10,6 +11,7 @@ import {
   mapTiles,
   newPockets,
   openingsOf,
+  type Project,
   printFiles,
   throughPockets,
   unframed,
@@ -72,6 +74,17 @@ test("each card is a file of its own, in its own size with its bleed; whole page
   ]);
   for (const { format } of cards)
     expect([format.widthMm.toFixed(1), format.heightMm.toFixed(1), format.bleedMm]).toEqual(["76.2", "101.6", 2]);
+  const third = now.pages[0]!.tiles[2]!;
+  const bleeding = (bleedMm: number | null, of: Project = now) =>
+    applyChange(of, { type: "dressTiles", pageId: now.pages[0]!.id, tileIds: [third.id], bleedMm });
+  const own = bleeding(6);
+  if (!own.ok) throw new Error(own.code);
+  const [grown, other] = printFiles(own.value, () => undefined);
+  expect([grown!.format.bleedMm, other!.format.bleedMm]).toEqual([6, 2]);
+  // The card itself is cut as before: only what goes on around it grew.
+  expect(grown!.format.widthMm).toBe(cards[0]!.format.widthMm);
+  expect(frameRect(grown!.parts[0]!.page.tiles[0]!.frame).w).toBeCloseTo(cards[0]!.format.widthMm + 12, 6);
+  expect(bleeding(null, own.value)).toEqual({ ok: true, value: now });
   const pages = printFiles({ ...now, pockets: { ...now.pockets!, output: "pages" } }, () => undefined);
   expect(pages.map((f) => f.format.widthMm)).toEqual([pattern.widthMm, pattern.widthMm]);
   expect(pages[0]!.parts[0]!.page.over.length).toBe(4 * 12);
