@@ -25,6 +25,7 @@ export const book = {
     add: (n: number) => `Add ${n} pages, and keep the sides`,
     remove: "Leave a bare page in its place",
     move: "Move it with the page that faces it",
+    moveNear: "Put it next to that place, and keep the sides",
   },
   makeSpread: "Make one spread of both",
   splitSpread: "Make two pages of this spread",

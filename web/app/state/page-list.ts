@@ -163,20 +163,24 @@ export function movePages(kit: Hands, session: ProjectSession, pageIds: readonly
   const target = project.pages.filter((p) => !pageIds.includes(p.id))[to];
   const opening = target && openings.find((o) => pagesOf(o).includes(target));
   const first = opening && pagesOf(opening).find((p) => !whole.includes(p.id));
-  const at = first ? rest.indexOf(first) : rest.length;
-  const together = [move(whole, at)];
+  const wanted = first ? rest.indexOf(first) : rest.length;
+  // Before the leaf alone that a book begins with, or behind the one that it ends with, even a whole opening would turn over.
+  const kept = [wanted, wanted + 1, wanted - 1].find((at) => {
+    if (at < 0 || at > rest.length) return false;
+    const row = rowAfter(project, move(whole, at));
+    return row.ok && sidesKept(project, row.value) && row.value.some((p, i) => p !== project.pages[i]);
+  });
   const name: StepName = { code: "movedPage", count: pageIds.length };
-  const alone = whole.length === pageIds.length;
   keepRow(
     kit,
     session,
     name,
     move(pageIds, to),
-    alone
+    kept === undefined
       ? undefined
       : {
-          words: book.keepSides.move,
-          doIt: () => session.commit({ code: "movedPage", count: whole.length }, together),
+          words: whole.length === pageIds.length ? book.keepSides.moveNear : book.keepSides.move,
+          doIt: () => session.commit({ code: "movedPage", count: whole.length }, [move(whole, kept)]),
         },
   );
 }
