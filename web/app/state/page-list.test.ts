@@ -1,10 +1,21 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { countLeaves, firstOnRight, newBook, type Page, type Project, sideOf, spreadsHold } from "#core/document";
+import {
+  countLeaves,
+  firstOnRight,
+  newBook,
+  newPockets,
+  type Page,
+  type Project,
+  sideOf,
+  spreadsHold,
+} from "#core/document";
 import { formatFromCard, labCardSchema } from "#core/lab";
+import { shippedPatterns } from "#core/pockets";
 import { counter } from "../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../storage/memory-store.ts";
+import type { Kit } from "../kit.ts";
 import { createDesk } from "./desk.ts";
 import {
   addPages,
@@ -16,9 +27,11 @@ import {
   type PageWhere,
   pagesNumbered,
   removePages,
+  removeThePage,
   splitSpread,
   stepPage,
 } from "./page-list.ts";
+import { addLeaf } from "./pockets.ts";
 import { ProjectSession } from "./project-session.ts";
 
 const at = "2026-01-01T00:00:00.000Z";
@@ -26,11 +39,15 @@ const labs = ["marrow-and-lisle", "tern-hill-layflat", "pennywhistle-press"].map
   labCardSchema.parse(JSON.parse(readFileSync(`demo/labs/${name}.json`, "utf8"))),
 );
 
-function opened(lab: (typeof labs)[number]) {
-  const project = newBook(
-    { name: "A book", unit: "mm", lab, format: formatFromCard(lab, lab.sizes[0]!, false) },
-    { newId: counter("p"), at },
+const opened = (lab: (typeof labs)[number]) =>
+  held(
+    newBook(
+      { name: "A book", unit: "mm", lab, format: formatFromCard(lab, lab.sizes[0]!, false) },
+      { newId: counter("p"), at },
+    ),
   );
+
+function held(project: Project) {
   const session = new ProjectSession(
     { project, steps: [], done: 0, savedAt: at, sent: undefined },
     { store: openMemoryStore(), now: () => at },
@@ -94,6 +111,33 @@ test("whatever is done to the row, spreads lie over the fold; where sides are to
         if (!keep) continue;
         const after = sides(now);
         for (const [id, side] of sides(before)) if (after.has(id)) expect([id, after.get(id)]).toEqual([id, side]);
+      }
+      while (session.state.getState().history.done > 0) session.undo();
+      expect(session.state.getState().project).toEqual(first);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test("leaves of pockets come, go and move whole: each front keeps its own back behind it", () => {
+  const pattern = shippedPatterns.find((p) => p.id === "12-twelve-upright")!;
+  fc.assert(
+    fc.property(fc.array(anyDeed, { maxLength: 10 }), (deeds) => {
+      const first = newPockets({ name: "Cards", unit: "in", pattern }, { newId: counter("p"), at });
+      const { session, kit, pages } = held(first);
+      const backs = () =>
+        new Map(pages().flatMap((p, i) => (i % 2 === 0 ? [[p.id, pages()[i + 1]?.id] as const] : [])));
+      for (const deed of deeds) {
+        const before = backs();
+        openThe(kit, session, pages()[deed.n % pages().length]);
+        if (deed.do === "add" || pages().length < 4) addLeaf(kit as unknown as Kit, session);
+        else if (deed.do === "remove") removeThePage(kit, session);
+        else movePages(kit, session, [pages()[deed.n % pages().length]!.id], deed.m % pages().length);
+        expect(pages().length % 2).toBe(0);
+        for (const [front, back] of backs()) {
+          expect(sideOf(session.state.getState().project, front)).toBe("right");
+          if (before.has(front)) expect(before.get(front)).toBe(back);
+        }
       }
       while (session.state.getState().history.done > 0) session.undo();
       expect(session.state.getState().project).toEqual(first);
