@@ -333,7 +333,10 @@ export class Library {
     const { photos } = this.state.getState();
     const facts = photos.map(({ id, takenAt, likeness, pile, stars }) => ({ id, takenAt, likeness, pile, stars }));
     const piles = await this.#given.pool.run("findPiles", facts).catch(() => undefined);
-    if (piles && this.state.getState().photos === photos) this.state.setState({ piles });
+    const now = this.state.getState();
+    // What rests on them is done anew when they are others, and a face that was found makes no other piles.
+    if (piles && now.photos === photos && JSON.stringify(piles) !== JSON.stringify(now.piles))
+      this.state.setState({ piles });
   }
 }
 

@@ -1,8 +1,8 @@
-import { expect, test } from "@jest/globals";
+import { expect, jest, test } from "@jest/globals";
 import fc from "fast-check";
 import { noHistory } from "#core/document";
 import type { Photo } from "#core/photo";
-import { collage } from "../../../core/document/project.fixture.ts";
+import { collage, counter } from "../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../storage/memory-store.ts";
 import { type Store, StoreError } from "../../storage/store.ts";
 import type { PhotoJobs } from "../../workers/jobs.ts";
@@ -224,6 +224,36 @@ test("a removed photo is gone from sight, comes back by undo or by its file, and
   const next = library(store);
   await next.load();
   expect((await store.photos()).photos.map((p) => p.id)).toEqual([first!.id]);
+});
+
+test("piles stay as they are when what was learnt of a photo makes no others", async () => {
+  jest.useFakeTimers();
+  try {
+    let found: readonly (readonly string[])[] = [];
+    const piling = {
+      run: async (job: string, input: never) =>
+        job === "findPiles" ? found.map((p) => [...p]) : pool.run(job as "readPhoto", input),
+    } as unknown as typeof pool;
+    const lib = new Library({ store: openMemoryStore(), pool: piling, newId: counter("id"), now: () => "2026-01-01" });
+    lib.bringIn(["p1.jpg", "p2.jpg"].map(file));
+    await jest.advanceTimersByTimeAsync(1000);
+    const [a, b] = lib.state.getState().photos.map((p) => p.id);
+    const after = async () => {
+      await jest.advanceTimersByTimeAsync(1000);
+      return lib.state.getState().piles;
+    };
+    found = [[a!, b!]];
+    await lib.edit("starred", [a!], (p) => ({ ...p, stars: 1 }));
+    const first = await after();
+    expect(first).toEqual([[a, b]]);
+    await lib.edit("starred", [b!], (p) => ({ ...p, stars: 2 }));
+    expect(await after()).toBe(first);
+    found = [[b!, a!]];
+    await lib.edit("starred", [b!], (p) => ({ ...p, stars: 3 }));
+    expect(await after()).toEqual([[b, a]]);
+  } finally {
+    jest.useRealTimers();
+  }
 });
 
 test("what a finder sees is kept, never over what a person set, and a finder without its model stops quietly", async () => {
