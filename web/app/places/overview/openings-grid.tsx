@@ -11,7 +11,7 @@ import {
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
-import { type KeyboardEvent, memo, useEffect, useMemo, useRef, useState } from "react";
+import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { countLeaves, drawnPage, formatOf, type Page } from "#core/document";
 import { type PageFormat, seenBox } from "#core/lab";
 import { book as words } from "../../../text/book.ts";
@@ -29,7 +29,8 @@ import css from "../pages/page-run.module.css";
 /** Measuring hundreds of places takes longer than showing them. */
 const onlyWhileDragging = { droppable: { strategy: MeasuringStrategy.WhileDragging } };
 
-const leastLeafPx = 92;
+/** A few pages are shown as large as they all fit; of many no leaf is smaller than the last. */
+const leafSizesPx = [230, 190, 156, 128, 108, 92] as const;
 const gapPx = 24;
 /** The number under an opening, with the space over it. */
 const numberPx = 26;
@@ -45,15 +46,28 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
   const [dragged, setDragged] = useState<readonly string[]>();
   const [sizeRef, room] = useSizeOf();
   const scroller = useRef<HTMLDivElement>(null);
+  const [frameRef, frame] = useSizeOf();
+  const bothRefs = useCallback(
+    (element: HTMLDivElement | null) => {
+      scroller.current = element;
+      return frameRef(element);
+    },
+    [frameRef],
+  );
   const focusOn = useRef<string>(undefined);
   const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 5 } }));
   const { pages } = project;
   const rows = useMemo(() => rowsOf(project), [project]);
   const box = seenBox(project.format);
   const leaves = project.kind === "collage" ? 1 : 2;
-  const across = Math.max(1, Math.floor(((room?.w ?? 0) + gapPx) / (leaves * leastLeafPx + gapPx)));
+  const acrossAt = (leafPx: number) => Math.max(1, Math.floor(((room?.w ?? 0) + gapPx) / (leaves * leafPx + gapPx)));
+  const fitsAt = (leafPx: number) =>
+    Math.ceil(rows.length / acrossAt(leafPx)) * ((box.h / box.w) * leafPx + numberPx + gapPx) <= (frame?.h ?? 0);
+  const leastLeafPx = leafSizesPx.find(fitsAt) ?? leafSizesPx.at(-1)!;
+  const across = acrossAt(leastLeafPx);
   // What is left over at the end of a line goes to all of it.
-  const cardPx = room ? Math.floor((room.w + gapPx) / across) - gapPx : 0;
+  const filledPx = room ? Math.floor((room.w + gapPx) / across) - gapPx : 0;
+  const cardPx = rows.length < across ? leaves * leastLeafPx : filledPx;
   const scale = cardPx / leaves / box.w;
   const linePx = box.h * scale + numberPx + gapPx;
   const lines = room ? Math.ceil(rows.length / across) : 0;
@@ -127,7 +141,15 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
   };
 
   return (
-    <Box ref={scroller} flex="1" overflowY="auto" px="8" py={`${padPx}px`} bg="mat.light">
+    <Box
+      ref={bothRefs}
+      flex="1"
+      overflowY="auto"
+      style={{ scrollbarGutter: "stable" }}
+      px="8"
+      py={`${padPx}px`}
+      bg="mat.light"
+    >
       <DndContext
         sensors={sensors}
         collisionDetection={pointerWithin}
