@@ -247,6 +247,8 @@ test("focus leads the first framing; a photo on a page is named before it goes, 
   await page.getByRole("link", { name: /Pages/ }).click();
   await expect(tile(page, 1)).toHaveAccessibleName(/Its photo is missing/);
   await page.getByRole("link", { name: /Photos/ }).click();
+  // Each place has its own undo.
+  await expect(page.getByRole("heading", { name: "3 photos" })).toBeVisible();
   await undoButton(page).click();
   await expect(page.getByRole("heading", { name: "4 photos" })).toBeVisible();
   await page.getByRole("link", { name: /Pages/ }).click();
