@@ -100,9 +100,9 @@ const pagesAsked = (asked: ReturnType<typeof worker>["asked"]) =>
 test("everything is looked at once, and after a change only the page that changed", async () => {
   const { session, checker, asked, rest } = opened(threePages());
   const stop = checker.start();
-  expect(checker.state.getState().looking).toBe(true);
+  expect(checker.state.getState()).toMatchObject({ looking: true, looked: false });
   await rest();
-  expect(checker.state.getState().looking).toBe(false);
+  expect(checker.state.getState()).toMatchObject({ looking: false, looked: true });
   expect(emptyOn(checker)).toEqual(["a", "b", "c"]);
   expect(pagesAsked(asked)).toEqual([["a", "b", "c"]]);
   asked.length = 0;

@@ -24,6 +24,8 @@ export interface CheckState {
   readonly sharpness: readonly PlacedSharpness[];
   /** Something changed that has not been looked at yet. */
   readonly looking: boolean;
+  /** Everything has been looked at once since the work was opened. */
+  readonly looked: boolean;
 }
 
 type Given = Pick<Kit, "library" | "store" | "fonts" | "newId"> & {
@@ -48,7 +50,7 @@ const sharperBy = 1.25;
 
 /** Looks at an open project in a worker as it is edited, and only at what changed. Knows nothing of React. */
 export class Checker {
-  readonly state = createStore<CheckState>(() => ({ findings: [], sharpness: [], looking: true }));
+  readonly state = createStore<CheckState>(() => ({ findings: [], sharpness: [], looking: true, looked: false }));
   readonly #session: ProjectSession;
   readonly #given: Given;
   readonly #pages = new Map<string, Known>();
@@ -131,7 +133,7 @@ export class Checker {
     await this.#lookAtWork(project);
     this.#show(project);
     await this.#lookAtColours(project, byId);
-    if (!this.#again) this.state.setState({ looking: false });
+    if (!this.#again) this.state.setState({ looking: false, looked: true });
   }
 
   /** Pages on which something changed that a finding may rest on. */
