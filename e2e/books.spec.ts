@@ -83,6 +83,22 @@ test("a book with a gutter: paced, read in openings, reordered with sides kept, 
     await expectUndo(page, "Moved 2 pages");
   });
 
+  await test.step("arrows go along the pages, and up and down the lines", async () => {
+    const selected = page
+      .getByRole("listbox", { name: "The pages of this book" })
+      .getByRole("option", { selected: true });
+    await overview(page).nth(1).click();
+    await overview(page).nth(1).focus();
+    const above = await box(selected);
+    await page.keyboard.press("ArrowDown");
+    await expect.poll(async () => (await box(selected)).y).toBeGreaterThan(above.y + above.height / 2);
+    await expect(selected).toBeFocused();
+    await page.keyboard.press("ArrowUp");
+    await expect.poll(async () => (await box(selected)).y).toBeCloseTo(above.y, 0);
+    await page.keyboard.press("ArrowRight");
+    await expect.poll(async () => (await box(selected)).x).toBeGreaterThan(above.x);
+  });
+
   await test.step("dragged in the overview, an opening moves by its number", async () => {
     const labels = () => overview(page).evaluateAll((all) => all.map((o) => o.getAttribute("data-page")));
     const was = await labels();

@@ -1,6 +1,9 @@
 import { readFileSync } from "node:fs";
+import { expect } from "@jest/globals";
 import {
+  applyChange,
   barePage,
+  type Change,
   type Filling,
   newBook,
   type Page,
@@ -13,7 +16,7 @@ import { formatFromCard, type LabCard, labCardSchema } from "#core/lab";
 import { framedBy, type Photo, type PhotoInput, photoSchema } from "#core/photo";
 import { type Face, firstWordStyles, type Typesetter } from "#core/words";
 import { counter } from "../document/project.fixture.ts";
-import type { PageFacts } from "./index.ts";
+import { type Finding, type MendCode, mended, type PageFacts } from "./index.ts";
 
 /** Every letter half an em wide; only letters of plain English are there. */
 const face: Face = {
@@ -106,3 +109,22 @@ export const lying = (project: Project, id: string, over: readonly Tile[]): Page
   ...barePage(project.style, () => id),
   over,
 });
+
+export const facts = factsOf([photo("p"), photo("q")]);
+
+export const codes = (findings: readonly Finding[]) => findings.map((f) => f.code);
+
+/** What becomes of the project when one of the ways that a finding offers is taken. */
+export function mendedBy(project: Project, finding: Finding, mend: MendCode, how: PageFacts = facts) {
+  expect(finding.mends).toContain(mend);
+  const changes = mended(project, finding, mend, { ...how, newId: counter("new"), coverPhoto: () => undefined });
+  expect(changes).not.toEqual([]);
+  return applied(project, changes);
+}
+
+export const applied = (project: Project, changes: readonly Change[]): Project =>
+  changes.reduce((now, c) => {
+    const next = applyChange(now, c);
+    if (!next.ok) throw new Error(next.code);
+    return next.value;
+  }, project);

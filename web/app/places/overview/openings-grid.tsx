@@ -70,7 +70,7 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
   const cardPx = rows.length < across ? leaves * leastLeafPx : filledPx;
   const scale = cardPx / leaves / box.w;
   const linePx = box.h * scale + numberPx + gapPx;
-  const lines = room ? Math.ceil(rows.length / across) : 0;
+  const lines = room && frame ? Math.ceil(rows.length / across) : 0;
   const rowOf = (pageId: string | undefined) => rows.findIndex((r) => r.pages.some((p) => p.id === pageId));
   const openRow = rowOf(open.id);
   const openLine = Math.floor(openRow / across);
