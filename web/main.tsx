@@ -6,10 +6,10 @@ import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { KitContext, openKit } from "./app/kit.ts";
-import { notices } from "./app/parts/notices.ts";
+import { CannotOpen } from "./app/parts/cannot-open.tsx";
 import { routes } from "./app/routes.tsx";
 import { system } from "./app/theme/system.ts";
-import { keeping } from "./text/places.ts";
+import { storeErrorFrom } from "./storage/store.ts";
 
 const NoticeStack = lazy(() => import("./app/parts/notice-stack.tsx").then((m) => ({ default: m.NoticeStack })));
 const root = createRoot(document.getElementById("root")!);
@@ -18,24 +18,25 @@ const queries = new QueryClient({
 });
 // Before the photos are read: the router fetches the first place's program meanwhile.
 const router = createBrowserRouter(routes);
-const kit = await openKit({
-  blocked: () => notices.create({ title: keeping.blocked, type: "info" }),
-  lost: () => notices.create({ title: keeping.failed.storageLost, type: "error", duration: 60_000 }),
-}).catch((why: unknown) => {
-  document.getElementById("root")!.textContent = keeping.cannotRead;
-  throw why;
-});
+const opened = await openKit().then(
+  (kit) => ({ kit }),
+  (why: unknown) => ({ why: storeErrorFrom(why).code }),
+);
 
 root.render(
   <StrictMode>
     <ChakraProvider value={system}>
       <QueryClientProvider client={queries}>
-        <KitContext.Provider value={kit}>
-          <RouterProvider router={router} />
-          <Suspense>
-            <NoticeStack />
-          </Suspense>
-        </KitContext.Provider>
+        {"kit" in opened ? (
+          <KitContext.Provider value={opened.kit}>
+            <RouterProvider router={router} />
+            <Suspense>
+              <NoticeStack />
+            </Suspense>
+          </KitContext.Provider>
+        ) : (
+          <CannotOpen code={opened.why} />
+        )}
       </QueryClientProvider>
     </ChakraProvider>
   </StrictMode>,

@@ -162,10 +162,12 @@ function madeByHand(before: Project, after: Project): Change[] {
   });
 }
 
-const merges = (last: Step, next: Step): boolean =>
-  next.mergeKey !== undefined &&
-  last.mergeKey === next.mergeKey &&
-  Date.parse(next.at) - Date.parse(last.at) <= mergeWithinMs;
+function merges(last: Step, next: Step): boolean {
+  if (next.mergeKey === undefined || last.mergeKey !== next.mergeKey) return false;
+  // A clock that was put back says nothing about how close together they were.
+  const apartMs = Date.parse(next.at) - Date.parse(last.at);
+  return apartMs > 0 && apartMs <= mergeWithinMs;
+}
 
 export const nextUndo = (h: History): StepName | undefined => h.steps[h.done - 1]?.name;
 export const nextRedo = (h: History): StepName | undefined => h.steps[h.done]?.name;

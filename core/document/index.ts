@@ -70,6 +70,7 @@ export {
   type Outline,
   type Page,
   type PocketArrangement,
+  pageSchema,
   partSchema,
   photoIdOf,
   photosOf,

@@ -40,8 +40,10 @@ export const photoSchema = z
     caption: z.string().max(4000),
     stars: z.number().int().min(0).max(5).default(0),
     hidden: z.boolean().default(false),
-    /** Put away, to be forgotten when the work is closed. */
+    /** Among the removed, from where it comes back for a while. */
     removed: z.boolean().default(false),
+    /** When it was put there. */
+    removedAt: z.string().max(64).optional(),
     /** Perceptual hash, mean colour, and how much fine detail there is; missing where it was not made. */
     likeness: z
       .object({

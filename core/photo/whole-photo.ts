@@ -41,6 +41,7 @@ const checks: Check<Photo> = {
   stars: (v) => isCount(v) && v <= 5,
   hidden: isFlag,
   removed: isFlag,
+  removedAt: (v) => v === undefined || isText(64)(v),
   likeness: (v) =>
     v === null || (isRecord(v) && isLook(v.look) && isTint(v.tint) && Number.isFinite(v.detail) && v.detail >= 0),
   focus: isFocus,

@@ -1,20 +1,43 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { useEffect } from "react";
 import { Outlet, useMatch } from "react-router";
-import { keeping } from "../text/places.ts";
+import { StoreError } from "../storage/store.ts";
+import { keeping as words } from "../text/keeping.ts";
 import { useKit } from "./kit.ts";
 import { DropAnywhere } from "./parts/drop-anywhere.tsx";
 import { Header } from "./parts/header.tsx";
+import { KeptStrips } from "./parts/kept-strips.tsx";
+import { notices } from "./parts/notices.ts";
 import { Strip } from "./parts/strip.tsx";
 
 /** The slim header and the place under it; photos can be dropped on all of it. */
 export function Frame() {
-  const { store } = useKit();
+  const { store, library } = useKit();
   // A project brings its own header, which speaks of the project.
   const inProject = useMatch("/work/:projectId/*");
+  useEffect(() => {
+    // Whatever was to be kept and was not is said, wherever it was begun.
+    const said = (e: PromiseRejectionEvent) => {
+      if (!(e.reason instanceof StoreError)) return;
+      notices.create({ title: words.failed[e.reason.code], type: "error", duration: 30_000 });
+      e.preventDefault();
+    };
+    const leaving = (e: BeforeUnloadEvent) => {
+      const { incoming, photos } = library.state.getState();
+      if (incoming || (!store.lasting && photos.length > 0)) e.preventDefault();
+    };
+    addEventListener("unhandledrejection", said);
+    addEventListener("beforeunload", leaving);
+    return () => {
+      removeEventListener("unhandledrejection", said);
+      removeEventListener("beforeunload", leaving);
+    };
+  }, [library, store]);
   return (
     <Flex direction="column" h="full" bg="bg">
       {!inProject && <Header />}
-      {!store.lasting && <Strip tone="warn">{keeping.notLasting}</Strip>}
+      {!store.lasting && <Strip tone="warn">{words.notLasting}</Strip>}
+      <KeptStrips />
       <Box flex="1" minH="0">
         <Outlet />
       </Box>

@@ -5,13 +5,15 @@ import { Outlet, useParams } from "react-router";
 import { useStore } from "zustand";
 import { coverParts } from "#core/document";
 import { formatLength } from "#core/units";
+import { type StoreTrouble, storeErrorFrom } from "../storage/store.ts";
 import { book } from "../text/book.ts";
-import { common, keeping as words } from "../text/places.ts";
+import { keeping as words } from "../text/keeping.ts";
+import { common } from "../text/places.ts";
 import { useKit } from "./kit.ts";
-import { FaultPlace } from "./parts/fault.tsx";
 import { Header } from "./parts/header.tsx";
 import { notices } from "./parts/notices.ts";
 import { Strip } from "./parts/strip.tsx";
+import { WorkFault } from "./parts/work/work-fault.tsx";
 import { CheckerContext } from "./state/check-hooks.ts";
 import { Checker } from "./state/checker.ts";
 import { nothingChosen } from "./state/choose.ts";
@@ -23,7 +25,7 @@ import { worksChanged } from "./state/use-works.ts";
 
 type Opening =
   | { readonly is: "opening" }
-  | { readonly is: "missing" }
+  | { readonly is: "shut"; readonly why: StoreTrouble | "missing" }
   | { readonly is: "open"; readonly session: ProjectSession };
 
 /** Opens the project that the address names, and keeps other tabs from changing it meanwhile. */
@@ -43,11 +45,16 @@ export function OpenProject() {
       else session.setReadOnly(true);
     });
     async function reopen() {
-      const opened = await store.openProject(projectId).catch(() => undefined);
+      const opened = await store.openProject(projectId).catch((e: unknown) => storeErrorFrom(e).code);
       if (left) return;
-      session = opened && new ProjectSession(opened, { store, now });
-      session?.setReadOnly(!hold.mine);
-      setOpening(session ? { is: "open", session } : { is: "missing" });
+      if (opened === undefined || typeof opened === "string") {
+        setOpening({ is: "shut", why: opened ?? "missing" });
+        return;
+      }
+      const onRefused = () => notices.create({ title: words.onlyLooking, type: "info" });
+      session = new ProjectSession(opened, { store, now, onRefused });
+      session.setReadOnly(!hold.mine);
+      setOpening({ is: "open", session });
     }
     if (hold.mine) void reopen();
     return () => {
@@ -61,7 +68,7 @@ export function OpenProject() {
   }, [projectId, store, now, desk, queries]);
 
   if (opening.is === "opening") return null;
-  if (opening.is === "missing") return <FaultPlace missing />;
+  if (opening.is === "shut") return <WorkFault projectId={projectId} why={opening.why} />;
   return (
     <SessionContext.Provider value={opening.session}>
       <Checked session={opening.session}>
@@ -122,6 +129,13 @@ function CoverNotice({ session }: { readonly session: ProjectSession }) {
 function Troubles({ session, projectId }: { readonly session: ProjectSession; readonly projectId: string }) {
   const keeping = useStore(session.state, (s) => s.keeping);
   const readOnly = useStore(session.state, (s) => s.readOnly);
+  useEffect(() => {
+    const leaving = (e: BeforeUnloadEvent) => {
+      if (session.state.getState().keeping.is !== "kept") e.preventDefault();
+    };
+    addEventListener("beforeunload", leaving);
+    return () => removeEventListener("beforeunload", leaving);
+  }, [session]);
   return (
     <>
       {readOnly && (
@@ -140,7 +154,7 @@ function Troubles({ session, projectId }: { readonly session: ProjectSession; re
         <Strip
           tone="bad"
           action={
-            <Button size="sm" variant="outline" onClick={() => session.keep()}>
+            <Button size="sm" variant="outline" onClick={() => void session.tryAgain()}>
               {common.tryAgain}
             </Button>
           }

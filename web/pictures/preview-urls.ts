@@ -1,9 +1,13 @@
-import type { PreviewSize, Store } from "../storage/store.ts";
+import type { PreviewSize } from "../storage/store.ts";
 
 const keptUrls = 1200;
 /** Making an address is a call to the browser's own process that the page waits for: at most this long in one go. */
 const sliceMs = 6;
 const mostAtOnce = 24;
+
+type FetchPreviews = (
+  wanted: readonly { readonly photoId: string; readonly size: PreviewSize }[],
+) => Promise<readonly (Blob | undefined)[]>;
 
 interface Wanted {
   readonly photoId: string;
@@ -16,15 +20,15 @@ interface Wanted {
  * by quickly does not stand still; what has left the screen takes its wish back. The least recently used are given back.
  */
 export class PreviewUrls {
-  readonly #store: Pick<Store, "previews">;
+  readonly #previews: FetchPreviews;
   readonly #soon: (work: () => void) => void;
   readonly #urls = new Map<string, string>();
   readonly #wanted = new Set<Wanted>();
   #fetching = false;
 
   /** `soon` puts work off until the page has painted. */
-  constructor(store: Pick<Store, "previews">, soon: (work: () => void) => void) {
-    this.#store = store;
+  constructor(previews: FetchPreviews, soon: (work: () => void) => void) {
+    this.#previews = previews;
     this.#soon = soon;
   }
 
@@ -57,7 +61,7 @@ export class PreviewUrls {
 
   async #fetch(): Promise<void> {
     const wishes = [...this.#wanted].slice(0, mostAtOnce);
-    const blobs = await this.#store.previews(wishes).catch(() => []);
+    const blobs = await this.#previews(wishes).catch(() => []);
     const until = performance.now() + sliceMs;
     for (const [i, wish] of wishes.entries()) {
       if (i > 0 && performance.now() > until) break;

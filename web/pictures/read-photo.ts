@@ -1,11 +1,13 @@
 import { BrokenJpeg, hasEnd, pictureSize, readJpegFacts } from "#core/files";
 import { contained } from "#core/fit";
 import { mediaType, orientedSize, sniffPicture, takenAtFromName, wallClock } from "#core/photo";
+import { keepOriginal } from "../storage/originals.ts";
 import type { PhotoJobs, ReadPhoto } from "../workers/jobs.ts";
 import { type Decoded, decode } from "./decode.ts";
 import { type ExifFacts, readExif } from "./exif.ts";
 import { likenessOf } from "./likeness.ts";
 import { previewLongPx } from "./preview-sizes.ts";
+import { sha256 } from "./sha256.ts";
 
 export type PhotoTrouble =
   | "emptyFile"
@@ -27,7 +29,7 @@ export class UnreadablePhoto extends Error {
 }
 
 /** Everything the library wants to know of a file, and its small preview. */
-export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto"]["in"]): Promise<ReadPhoto> {
+export async function readPhoto({ file, name, modifiedAt, keep }: PhotoJobs["readPhoto"]["in"]): Promise<ReadPhoto> {
   if (file.size === 0) throw new UnreadablePhoto("emptyFile", name);
   const bytes = new Uint8Array(
     await file.arrayBuffer().catch((e: unknown) => {
@@ -47,13 +49,14 @@ export async function readPhoto({ file, name, modifiedAt }: PhotoJobs["readPhoto
   try {
     const preview = await drawPreview(picture, previewLongPx.small);
     const { widthPx, heightPx } = stored ? orientedSize(exif.orientation, stored.widthPx, stored.heightPx) : picture;
-    const hash = await crypto.subtle.digest("SHA-256", bytes);
+    const hash = await sha256(bytes);
+    if (keep) await keepOriginal(hash, bytes);
     return {
       facts: {
         name,
         type: mediaType[kind],
         sizeBytes: bytes.length,
-        hash: [...new Uint8Array(hash)].map((b) => b.toString(16).padStart(2, "0")).join(""),
+        hash,
         widthPx,
         heightPx,
         ...takenOf(exif, name, modifiedAt),

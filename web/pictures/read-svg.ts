@@ -3,6 +3,7 @@ import { attributeLooksOutside, styleLooksOutside } from "#core/files";
 import { wallClock } from "#core/photo";
 import type { ReadPhoto } from "../workers/jobs.ts";
 import { previewLongPx } from "./preview-sizes.ts";
+import { sha256 } from "./sha256.ts";
 
 export type SvgTrouble = "svgTooLarge" | "svgDamaged";
 
@@ -35,20 +36,20 @@ export async function readSvg(file: File): Promise<ReadSvg> {
   const { svg, takenOut } = clean(new TextDecoder().decode(bytes), file.name);
   const { widthPx, heightPx } = measured(svg);
   const cleaned = new Blob([new XMLSerializer().serializeToString(svg)], { type: "image/svg+xml" });
-  const hash = await crypto.subtle.digest("SHA-256", bytes);
   return {
     facts: {
       name: file.name,
       type: "image/svg+xml",
       sizeBytes: cleaned.size,
-      hash: [...new Uint8Array(hash)].map((b) => b.toString(16).padStart(2, "0")).join(""),
+      // Of what is kept, not of what came: the kept bytes have to be known again elsewhere.
+      hash: await sha256(await cleaned.arrayBuffer()),
       widthPx,
       heightPx,
       takenAt: wallClock(file.lastModified, -new Date(file.lastModified).getTimezoneOffset()),
       takenFrom: "file",
       caption: "",
     },
-    small: await preview(cleaned, widthPx, heightPx, file.name),
+    small: await drawingPreview(cleaned, { widthPx, heightPx, name: file.name }, previewLongPx.small),
     cleaned,
     takenOut,
   };
@@ -99,7 +100,12 @@ function measured(svg: SVGSVGElement): { readonly widthPx: number; readonly heig
   return size;
 }
 
-async function preview(cleaned: Blob, widthPx: number, heightPx: number, name: string): Promise<Blob> {
+/** A picture of a drawing that was cleaned. */
+export async function drawingPreview(
+  cleaned: Blob,
+  { widthPx, heightPx, name }: { readonly widthPx: number; readonly heightPx: number; readonly name: string },
+  longPx: number,
+): Promise<Blob> {
   const url = URL.createObjectURL(cleaned);
   try {
     const image = new Image();
@@ -107,7 +113,7 @@ async function preview(cleaned: Blob, widthPx: number, heightPx: number, name: s
     await image.decode().catch(() => {
       throw new UnreadableSvg("svgDamaged", name);
     });
-    const k = previewLongPx.small / Math.max(widthPx, heightPx);
+    const k = longPx / Math.max(widthPx, heightPx);
     const canvas = new OffscreenCanvas(Math.max(1, Math.round(widthPx * k)), Math.max(1, Math.round(heightPx * k)));
     canvas.getContext("2d")!.drawImage(image, 0, 0, canvas.width, canvas.height);
     return await canvas.convertToBlob({ type: "image/webp", quality: 0.9 });

@@ -12,13 +12,22 @@ export interface StoredProject {
   readonly savedAt: string;
   /** The number of the oldest step that is kept. */
   readonly firstStep: number;
-  readonly sent: SentMark | undefined;
+  readonly sent?: SentMark | undefined;
   /** The order of its pages, each of which is a record of its own; missing where they still stand in the project. */
   readonly pageIds?: readonly string[];
+  /** When it was put among what is removed. */
+  readonly removedAt?: string | undefined;
+}
+
+/** How far the database has followed the journal. */
+export interface Applied {
+  readonly journalId: string;
+  readonly seq: number;
 }
 
 export interface Kept extends DBSchema {
   photos: { key: string; value: Photo; indexes: { byHash: string } };
+  /** Where the browser has no files of its own for originals, and from before they lay there. */
   originals: { key: string; value: Blob };
   /** `photoId/size` */
   previews: { key: string; value: Blob };
@@ -36,6 +45,8 @@ export interface Kept extends DBSchema {
   steps: { key: [string, number]; value: Step };
   labs: { key: string; value: LabCard };
   orders: { key: string; value: SentOrder; indexes: { byProject: string } };
+  /** `applied`; `safeFolder`, a handle. */
+  meta: { key: string; value: unknown };
 }
 
 export type Db = IDBPDatabase<Kept>;
@@ -67,6 +78,12 @@ export const upgrades: readonly Upgrade[] = [
   (db) => {
     db.createObjectStore("labs", { keyPath: "id" });
     db.createObjectStore("orders", { keyPath: "id" }).createIndex("byProject", "projectId");
+  },
+  (db, tx) => {
+    db.createObjectStore("meta");
+    // A photo whose file was replaced by one that lies among the removed may meet it by hash.
+    tx.objectStore("photos").deleteIndex("byHash");
+    tx.objectStore("photos").createIndex("byHash", "hash");
   },
 ];
 

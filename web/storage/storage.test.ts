@@ -6,12 +6,13 @@ import { photoSchema } from "#core/photo";
 import { shippedTemplates } from "#core/templates";
 import { collage } from "../../core/document/project.fixture.ts";
 import { again } from "./again.ts";
-import { openIdbStore } from "./idb-store.ts";
+import { keptIn } from "./keeper.fixture.ts";
 import { openMemoryStore } from "./memory-store.ts";
+import { ModelDisk } from "./model-disk.fixture.ts";
 import { databaseName } from "./schema.ts";
 import { type NewPhoto, type Store, StoreError, storeErrorFrom } from "./store.ts";
 
-const quiet = { blocked: () => {}, lost: () => {} };
+const openKept = async () => (await keptIn(new ModelDisk())).store;
 
 const newPhoto = (id: string, hash: string): NewPhoto => ({
   photo: photoSchema.parse({
@@ -32,7 +33,7 @@ const newPhoto = (id: string, hash: string): NewPhoto => ({
 });
 
 const stores: readonly (readonly [string, () => Promise<Store>])[] = [
-  ["in the browser's database", () => openIdbStore(quiet)],
+  ["in the browser's database", openKept],
   ["in memory", async () => openMemoryStore()],
 ];
 
@@ -96,13 +97,22 @@ test.each(stores)("a project comes back with its steps, done and undone, %s", as
   await save();
   const last = (await store.openProject(now.project.id))!;
   expect(last.steps.map((s) => (s.changes[0] as { name: string }).name)).toEqual(["One", "Two", "Four"]);
-  await store.removeProject(now.project.id);
-  expect(await store.openProject(now.project.id)).toBeUndefined();
+  const { id } = now.project;
+  await store.removeProject(id, "2026-01-01T00:00:00.000Z");
+  await expect(store.openProject(id)).rejects.toMatchObject({ code: "workRemoved" });
   expect((await store.projects()).cards).toEqual([]);
+  expect(await store.removedProjects()).toMatchObject([{ id, pageCount: 1 }]);
+  // What another tab still does to it must not bring half of it back.
+  await expect(save()).rejects.toMatchObject({ code: "workRemoved" });
+  await store.restoreProject(id);
+  expect((await store.openProject(id))!.steps).toHaveLength(3);
+  await store.forgetProject(id);
+  expect(await store.openProject(id)).toBeUndefined();
+  await expect(save()).rejects.toMatchObject({ code: "workRemoved" });
 });
 
 test("steps that fell out of a long history leave storage too", async () => {
-  const store = await openIdbStore(quiet);
+  const store = await openKept();
   let now: Edited = { project: { ...collage([1]), id: "long" }, history: noHistory };
   for (let i = 0; i < 405; i += 1) {
     const next = commit(now, {
@@ -126,7 +136,7 @@ test("steps that fell out of a long history leave storage too", async () => {
 });
 
 test("of many pages only those that changed are written, and a work of before the pages were apart still opens", async () => {
-  const store = await openIdbStore(quiet);
+  const store = await openKept();
   const base = collage([1, 1.5]);
   const page = base.pages[0]!;
   const named = (id: string) => ({ ...page, id });
@@ -144,6 +154,7 @@ test("of many pages only those that changed are written, and a work of before th
     ["many", "c"],
   ]);
   await expect(store.openProject("many")).rejects.toMatchObject({ code: "recordDamaged" });
+  expect(await store.salvage("many")).toMatchObject({ lostPages: 1, project: { pages: [{ id: "b" }, { id: "c" }] } });
   await db.put("pages", named("a"), ["many", "a"]);
   expect((await store.openProject("many"))!.project).toEqual(changed);
   await save({ ...changed, pages: changed.pages.slice(1) });
@@ -155,7 +166,7 @@ test("of many pages only those that changed are written, and a work of before th
 });
 
 test("a damaged record is counted and leaves the others readable", async () => {
-  const store = await openIdbStore(quiet);
+  const store = await openKept();
   await store.addPhoto(newPhoto("good", "7"));
   const raw = await openDB(databaseName);
   await raw.put("photos", { id: "bad", hash: "2", widthPx: -3 });
@@ -163,7 +174,8 @@ test("a damaged record is counted and leaves the others readable", async () => {
   const { photos, damaged } = await store.photos();
   expect(damaged).toBe(1);
   expect(photos.some((p) => p.id === "good")).toBe(true);
-  expect((await store.projects()).damaged).toBe(1);
+  expect((await store.projects()).damaged).toEqual(["bad"]);
+  expect(await store.salvage("bad")).toBeUndefined();
   await expect(store.openProject("bad")).rejects.toMatchObject({ code: "recordDamaged" });
   raw.close();
 });
@@ -172,6 +184,9 @@ test("every way a browser says no has its own name", () => {
   expect(storeErrorFrom(new DOMException("", "QuotaExceededError")).code).toBe("storageFull");
   expect(storeErrorFrom(new DOMException("", "InvalidStateError")).code).toBe("storageLost");
   expect(storeErrorFrom(new DOMException("", "SecurityError")).code).toBe("storageRefused");
+  expect(storeErrorFrom(new DOMException("", "VersionError")).code).toBe("newerVersion");
+  expect(storeErrorFrom(new DOMException("IO error: FILE_ERROR_NO_SPACE", "UnknownError")).code).toBe("storageFull");
+  expect(storeErrorFrom(null).code).toBe("storageLost");
   const own = new StoreError("recordDamaged");
   expect(storeErrorFrom(own)).toBe(own);
 });

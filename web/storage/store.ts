@@ -12,6 +12,14 @@ export interface NewPhoto {
   readonly small: Blob;
 }
 
+/** A work among the removed. */
+export interface RemovedWork {
+  readonly id: string;
+  readonly name: string;
+  readonly pageCount: number;
+  readonly removedAt: string;
+}
+
 /** What is shown of a work before it is opened. */
 export interface ProjectCard {
   /** With its first two pages only. */
@@ -69,6 +77,8 @@ export interface ProjectSave {
 export interface Store {
   /** False for a store that forgets when the tab closes. */
   readonly lasting: boolean;
+  /** Opens anew what was lost. What is not kept then has to be kept again by whoever has it. */
+  tryAgain(): Promise<void>;
   photos(): Promise<{ readonly photos: readonly Photo[]; readonly damaged: number }>;
   /** The same bytes are never kept twice: then the photo that is already here comes back. */
   addPhoto(photo: NewPhoto): Promise<{ readonly added: boolean; readonly photo: Photo }>;
@@ -105,18 +115,48 @@ export interface Store {
   orders(projectId: string): Promise<readonly SentOrder[]>;
   putOrder(order: SentOrder): Promise<void>;
   removeOrder(orderId: string): Promise<void>;
-  projects(): Promise<{ readonly cards: readonly ProjectCard[]; readonly damaged: number }>;
+  /** `damaged`: ids of works whose record cannot be read. */
+  projects(): Promise<{ readonly cards: readonly ProjectCard[]; readonly damaged: readonly string[] }>;
+  /** Of a work whose record cannot be read, what can be: its readable pages, and how many cannot. */
+  salvage(projectId: string): Promise<{ readonly project: Project; readonly lostPages: number } | undefined>;
   openProject(projectId: string): Promise<OpenedProject | undefined>;
   saveProject(save: ProjectSave): Promise<void>;
-  /** With its history and its snapshots. */
-  removeProject(projectId: string): Promise<void>;
+  /** Puts it among what is removed, with its history and its snapshots. */
+  removeProject(projectId: string, at: string): Promise<void>;
+  /** Brings it back from there, as it was. */
+  restoreProject(projectId: string): Promise<void>;
+  /** The last removed first. */
+  removedProjects(): Promise<readonly RemovedWork[]>;
+  /** For good, with its history and its snapshots. */
+  forgetProject(projectId: string): Promise<void>;
   /** Of one project, the newest first. */
   snapshots(projectId: string): Promise<readonly Snapshot[]>;
   keepSnapshot(snapshot: Snapshot): Promise<void>;
   removeSnapshot(snapshotId: string): Promise<void>;
 }
 
-export type StoreTrouble = "storageFull" | "storageRefused" | "storageLost" | "recordDamaged";
+export type StoreTrouble =
+  | "storageFull"
+  | "storageRefused"
+  | "storageLost"
+  /** Another window holds what is kept and does not answer. */
+  | "storageHeld"
+  /** It was written by a newer version of this program. */
+  | "newerVersion"
+  | "recordDamaged"
+  | "workRemoved"
+  | "alreadyHere";
+
+const troubles: readonly string[] = [
+  "storageFull",
+  "storageRefused",
+  "storageLost",
+  "storageHeld",
+  "newerVersion",
+  "recordDamaged",
+  "workRemoved",
+  "alreadyHere",
+] satisfies readonly StoreTrouble[];
 
 export class StoreError extends Error {
   override readonly name = "StoreError";
@@ -127,11 +167,15 @@ export class StoreError extends Error {
   }
 }
 
-/** Browsers name a full disk in more than one way. */
+/** Browsers name a full disk in more than one way, and some give no reason at all. */
 export function storeErrorFrom(e: unknown): StoreError {
   if (e instanceof StoreError) return e;
-  const name = e instanceof Error || e instanceof DOMException ? e.name : "";
+  if (typeof e !== "object" || e === null) return new StoreError("storageLost", e);
+  const { name = "", message = "", code } = e as { name?: string; message?: string; code?: unknown };
+  if (typeof code === "string" && troubles.includes(code)) return new StoreError(code as StoreTrouble, e);
   if (name === "QuotaExceededError" || name === "NS_ERROR_DOM_QUOTA_REACHED") return new StoreError("storageFull", e);
+  if (/NO_SPACE|full disk|Failed to write blobs/i.test(message)) return new StoreError("storageFull", e);
+  if (name === "VersionError") return new StoreError("newerVersion", e);
   if (name === "InvalidStateError" || name === "AbortError") return new StoreError("storageLost", e);
   return new StoreError("storageRefused", e);
 }

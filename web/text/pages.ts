@@ -2,6 +2,7 @@ import type { WayKind } from "#core/arrange";
 import type { ChangeTrouble } from "#core/document";
 import type { Sharpness } from "#core/fit";
 import type { Refusal } from "#core/outcome";
+import { keeping } from "./keeping.ts";
 
 export const pages = {
   title: "Pages",
@@ -279,6 +280,8 @@ export function changeTrouble(t: Refusal<ChangeTrouble>, length: (mm: number) =>
       return "A spread would come to lie on the two sides of one leaf. Move by two pages, or put a bare page before it.";
     case "lastPage":
       return "The last page stays: empty it, or remove the whole work.";
+    case "lookedAtOnly":
+      return keeping.onlyLooking;
     case "pageThere":
     case "pageGone":
     case "tileGone":

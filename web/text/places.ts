@@ -8,6 +8,7 @@ export const common = {
   done: "Done",
   stop: "Stop",
   tryAgain: "Try again",
+  bringBack: "Bring it back",
 };
 
 export const walk = {
@@ -29,24 +30,6 @@ export const walk = {
   sent: { disk: "saved to disk", lab: "sent to the lab", not: "not saved yet" },
   projectName: "Name of this work",
   shortcuts: "Keys of this place",
-};
-
-export const keeping = {
-  kept: (time: string) => `Kept in this browser, ${time}`,
-  keeping: "Keeping …",
-  failed: {
-    storageFull: "Not kept: this disk is full. Free some space, then try again; nothing on screen is lost.",
-    storageRefused: "Not kept: this browser refuses to keep data. Save your pages before you close this tab.",
-    storageLost: "Not kept: the browser closed its storage. Try again, or save your pages before you close this tab.",
-    recordDamaged: "Not kept: the record of this work is damaged.",
-  },
-  notLasting:
-    "This browser keeps nothing for Tessip, so everything here is gone when the tab closes. You can still work and save your pages to disk.",
-  cannotRead:
-    "What this browser keeps for Tessip could not be read just now. Nothing was deleted. Close all tabs of Tessip, and open it again.",
-  blocked: "Tessip is open in another tab in an older version. Close that tab, and this one goes on by itself.",
-  elsewhere: "This work is open in another tab. Here you can look, but not change it.",
-  takeOver: "Work on it here instead",
 };
 
 /** What undo would take back, as it is said after "Undo:". */
@@ -185,5 +168,5 @@ export const fault = {
   body: "Your photos and your work are kept. Go back and try again; if it happens again, reload the page.",
   back: "Back to the start",
   notHere: "There is nothing at this address",
-  notHereBody: "The work may have been removed, or it was made in another browser.",
+  notHereBody: "The address may have been mistyped.",
 };

@@ -10,6 +10,7 @@ export const start = {
   removed: (name: string) => `Removed “${name}”. Its photos stay.`,
   pageCount: (n: number) => `${n} pages`,
   lastWorked: (when: string) => `Last changed ${when}`,
+  seeDamaged: "See what can be saved",
   damaged: (n: number) =>
     n === 1
       ? "One piece of work could not be read. It is left as it is."

@@ -18,9 +18,18 @@ export interface ReadPhoto {
 
 export interface PhotoJobs {
   /** Failure codes: `emptyFile`, `notAPicture`, `damagedPicture`, `unreadableFile`. */
-  readonly readPhoto: Job<{ readonly file: Blob; readonly name: string; readonly modifiedAt: number }, ReadPhoto>;
-  /** The large preview of a photo that is in the library. */
-  readonly makeLarge: Job<{ readonly photo: Photo; readonly original: Blob }, Blob>;
+  readonly readPhoto: Job<
+    {
+      readonly file: Blob;
+      readonly name: string;
+      readonly modifiedAt: number;
+      /** Puts the bytes among the originals while they are at hand. Then a failure may also be `storageFull`. */
+      readonly keep: boolean;
+    },
+    ReadPhoto
+  >;
+  /** A preview of a photo that is in the library. */
+  readonly makePreview: Job<{ readonly photo: Photo; readonly original: Blob; readonly size: "small" | "large" }, Blob>;
   readonly findPiles: Job<readonly PileFacts[], readonly Pile[]>;
 }
 

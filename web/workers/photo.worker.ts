@@ -5,10 +5,10 @@ import { drawPreview, encodePreview, readPhoto } from "../pictures/read-photo.ts
 import type { PhotoJobs } from "./jobs.ts";
 import { serveJobs } from "./serve.ts";
 
-async function makeLarge({ photo, original }: PhotoJobs["makeLarge"]["in"]): Promise<Blob> {
-  const picture = await decodeOriginal(photo, original, previewLongPx.large);
+async function makePreview({ photo, original, size }: PhotoJobs["makePreview"]["in"]): Promise<Blob> {
+  const picture = await decodeOriginal(photo, original, previewLongPx[size]);
   try {
-    return await encodePreview(await drawPreview(picture, previewLongPx.large), photo.type);
+    return await encodePreview(await drawPreview(picture, previewLongPx[size]), photo.type);
   } finally {
     picture.close();
   }
@@ -16,5 +16,5 @@ async function makeLarge({ photo, original }: PhotoJobs["makeLarge"]["in"]): Pro
 
 const piles = async (photos: PhotoJobs["findPiles"]["in"]) => findPiles(photos);
 
-const hear = serveJobs<PhotoJobs>({ readPhoto, makeLarge, findPiles: piles }, (m) => postMessage(m));
+const hear = serveJobs<PhotoJobs>({ readPhoto, makePreview, findPiles: piles }, (m) => postMessage(m));
 addEventListener("message", (e) => void hear(e.data));

@@ -8,4 +8,6 @@ export type ChangeTrouble =
   | "gapTooWide"
   | "tooManyTiles"
   | "tooManyPages"
-  | "spreadSplit";
+  | "spreadSplit"
+  /** The project is open elsewhere, and may only be looked at here. */
+  | "lookedAtOnly";

@@ -69,7 +69,7 @@ function threePages(): Project {
 }
 
 function opened(project: Project, photos: readonly Photo[] = [photo("p0"), photo("p1")]) {
-  const store = { ...openMemoryStore(), originals: async () => photos.map((p) => p.id) };
+  const store = Object.assign(openMemoryStore(), { originals: async () => photos.map((p) => p.id) });
   const session = new ProjectSession(
     { project, steps: [], done: 0, savedAt: at, sent: undefined },
     { store, now: () => at },

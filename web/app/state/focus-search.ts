@@ -8,7 +8,8 @@ export interface Finder {
 }
 
 interface FocusSearchGiven {
-  readonly store: Pick<Store, "preview" | "putPhotos">;
+  readonly store: Pick<Store, "putPhotos">;
+  preview(photoId: string): Promise<Blob | undefined>;
   readonly finder: Finder | undefined;
   /** All that could be looked at, as they are now. */
   photos(): readonly Photo[];
@@ -31,7 +32,7 @@ export class FocusSearch {
   }
 
   async run(): Promise<void> {
-    const { finder, store, busy, photos, show } = this.#given;
+    const { finder, preview: previewOf, busy, photos, show } = this.#given;
     if (!finder || this.#running) return;
     this.#running = true;
     const tried = new Set<string>();
@@ -40,7 +41,7 @@ export class FocusSearch {
     for (let photo = next(); photo && !busy(); photo = next()) {
       tried.add(photo.id);
       try {
-        const preview = await store.preview(photo.id, "small");
+        const preview = await previewOf(photo.id);
         if (preview) await this.#keep(photo.id, await finder.run("findFocus", preview));
       } catch (e) {
         // Without its model the finder can do nothing for any photo; a photo that it fails on is only skipped.

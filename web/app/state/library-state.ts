@@ -73,6 +73,8 @@ export interface LibraryState {
   readonly incoming: Incoming | undefined;
   readonly leftOut: readonly LeftOut[];
   readonly cleaned: readonly Cleaned[];
+  /** What was removed and can still come back, the last first. */
+  readonly removed: readonly Photo[];
   /** Files of the last bringing-in that were here already. */
   readonly alreadyHere: number;
   /** Records that could not be read from storage. */

@@ -13,6 +13,8 @@ export interface LibraryGiven {
   readonly pool: Pick<WorkerPool<PhotoJobs>, "run">;
   /** Drawings are read where there is a parser for them; rejects with a code. */
   readonly readSvg?: (file: File) => Promise<ReadSvg>;
+  /** A photo's preview, made again where it was lost. */
+  readonly previewOf?: (photoId: string, size: "small") => Promise<Blob | undefined>;
   /** Missing where faces and interest are not looked for. */
   readonly finder?: Finder;
   readonly newId: () => string;
@@ -39,6 +41,7 @@ export class Library {
     incoming: undefined,
     leftOut: [],
     cleaned: [],
+    removed: [],
     alreadyHere: 0,
     damaged: 0,
     undoable: [],
@@ -53,11 +56,13 @@ export class Library {
   #done = 0;
   #pilesSoon: ReturnType<typeof setTimeout> | undefined;
   readonly #focus: FocusSearch;
+  #removed = new Map<string, Photo>();
 
   constructor(given: LibraryGiven) {
     this.#given = given;
     this.#focus = new FocusSearch({
       store: given.store,
+      preview: (id) => this.#smallOf(id),
       finder: given.finder,
       photos: () => this.state.getState().photos,
       // Bringing in goes first.
@@ -72,7 +77,7 @@ export class Library {
     const [{ photos, damaged }, spans, undone] = await Promise.all([store.photos(), store.spans(), store.waiting()]);
     // The list is written a moment late: what has come in after all is not left out.
     const here = new Set(photos.map((p) => p.name));
-    const gone = photos.filter((p) => p.removed).map((p) => p.id);
+    this.#removed = new Map(photos.flatMap((p) => (p.removed ? [[p.id, p]] : [])));
     this.state.setState({
       spans,
       damaged,
@@ -82,10 +87,43 @@ export class Library {
       photos.filter((p) => !p.removed),
       { ready: true },
     );
-    // Removing can be undone until the work is closed; it was closed.
-    if (gone.length > 0) await store.forgetPhotos(gone).catch(() => {});
     if (undone.length > 0) await store.keepWaiting([]).catch(() => {});
+    void this.#letGo();
     void this.#focus.run();
+  }
+
+  /** What has lain among the removed for its time goes for good. */
+  async #letGo(): Promise<void> {
+    const { store, now } = this.#given;
+    const undated = [...this.#removed.values()].filter((p) => !p.removedAt);
+    if (undated.length > 0) await store.putPhotos(undated.map((p) => ({ ...p, removedAt: now() }))).catch(() => {});
+    const over = [...this.#removed.values()].filter((p) => p.removedAt && timeIsOver(p.removedAt, now()));
+    if (over.length > 0) await this.forget(over.map((p) => p.id)).catch(() => {});
+  }
+
+  /** For good: their originals go too. Steps that speak of them cannot be undone any more. */
+  async forget(photoIds: readonly string[]): Promise<void> {
+    await this.#given.store.forgetPhotos(photoIds);
+    const gone = new Set(photoIds);
+    for (const id of gone) this.#removed.delete(id);
+    const speaks = (s: LibraryStep) => s.before.photos.some((p) => gone.has(p.id));
+    this.state.setState((s) => ({
+      undoable: s.undoable.filter((step) => !speaks(step)),
+      redoable: s.redoable.filter((step) => !speaks(step)),
+    }));
+    this.#show([...this.state.getState().byId.values()]);
+  }
+
+  /** Back from among the removed. */
+  async bringBack(photoIds: readonly string[]): Promise<void> {
+    const back = photoIds.flatMap((id) => {
+      const photo = this.#removed.get(id);
+      if (!photo) return [];
+      const { removedAt: _, ...kept } = photo;
+      return [{ ...kept, removed: false }];
+    });
+    await this.#given.store.putPhotos(back);
+    this.#merge(back);
   }
 
   /** Queues files; may be called again while others are still coming in. */
@@ -199,9 +237,19 @@ export class Library {
   /** Forgets what a person set, and lets the finder look at the photo anew. */
   async lookAgain(photoId: string): Promise<void> {
     const photo = this.state.getState().byId.get(photoId);
-    const preview = await this.#given.store.preview(photoId, "small");
+    const preview = await this.#smallOf(photoId);
     const focus = photo && preview && (await this.#given.finder?.run("findFocus", preview).catch(() => undefined));
     if (focus) await this.edit("focused", [photoId], (p) => ({ ...p, focus }));
+  }
+
+  /** Photos whose record was changed by the program itself. */
+  takeOver(changed: readonly Photo[]): void {
+    this.#merge(changed);
+  }
+
+  #smallOf(photoId: string): Promise<Blob | undefined> {
+    const { previewOf, store } = this.#given;
+    return previewOf ? previewOf(photoId, "small") : store.preview(photoId, "small");
   }
 
   undo(): Promise<void> {
@@ -278,7 +326,7 @@ export class Library {
       if (takenOut > 0) this.state.setState((s) => ({ cleaned: [...s.cleaned, { name, takenOut }] }));
       return { facts, small, original: cleaned };
     }
-    const input = { file, name, modifiedAt: file.lastModified };
+    const input = { file, name, modifiedAt: file.lastModified, keep: this.#given.store.lasting };
     const { facts, small } = await pool.run("readPhoto", input, signal ? { signal } : {});
     return { facts, small, original: new Blob([file], { type: facts.type }) };
   }
@@ -311,7 +359,10 @@ export class Library {
   #merge(changed: readonly Photo[]): void {
     if (changed.length === 0) return;
     const all = new Map(this.state.getState().byId);
-    for (const p of changed) p.removed ? all.delete(p.id) : all.set(p.id, p);
+    for (const p of changed) {
+      p.removed ? all.delete(p.id) : all.set(p.id, p);
+      p.removed ? this.#removed.set(p.id, p) : this.#removed.delete(p.id);
+    }
     this.#show([...all.values()]);
   }
 
@@ -324,6 +375,7 @@ export class Library {
       papers: of("papers").sort(byName),
       ornaments: of("ornaments").sort(byName),
       byId: new Map(sorted.map((p) => [p.id, p])),
+      removed: [...this.#removed.values()].sort((a, b) => ((a.removedAt ?? "") < (b.removedAt ?? "") ? 1 : -1)),
     });
     clearTimeout(this.#pilesSoon);
     this.#pilesSoon = setTimeout(() => void this.#pile(), pilesAfterMs);
@@ -339,6 +391,11 @@ export class Library {
       this.state.setState({ piles });
   }
 }
+
+/** So long something that was removed can come back. */
+export const keptRemovedDays = 30;
+export const timeIsOver = (removedAt: string, now: string): boolean =>
+  Date.parse(now) - Date.parse(removedAt) > keptRemovedDays * 86_400_000;
 
 const isDrawing = (file: File): boolean => file.type === "image/svg+xml" || /\.svg$/i.test(file.name);
 

@@ -15,7 +15,7 @@ import {
   undo,
 } from "#core/document";
 import type { PageFormat } from "#core/lab";
-import { done, type Outcome } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/outcome";
 import {
   type OpenedProject,
   type SentMark,
@@ -82,12 +82,22 @@ export class ProjectSession {
   readonly state;
   readonly #store: Store;
   readonly #now: () => string;
+  readonly #onRefused: (() => void) | undefined;
   #saving: Promise<void> | undefined;
   #unsaved = false;
 
-  constructor(opened: OpenedProject, given: { readonly store: Store; readonly now: () => string }) {
+  constructor(
+    opened: OpenedProject,
+    given: {
+      readonly store: Store;
+      readonly now: () => string;
+      /** Something was to be changed where one may only look. */
+      readonly onRefused?: () => void;
+    },
+  ) {
     this.#store = given.store;
     this.#now = given.now;
+    this.#onRefused = given.onRefused;
     this.state = createStore<ProjectState>(() => ({
       project: opened.project,
       history: { steps: opened.steps, done: opened.done },
@@ -138,6 +148,12 @@ export class ProjectSession {
     if (!this.state.getState().readOnly) this.keep();
   }
 
+  /** Opens storage anew and keeps what is here. */
+  async tryAgain(): Promise<void> {
+    await this.#store.tryAgain().catch(() => {});
+    this.keep();
+  }
+
   setReadOnly(readOnly: boolean): void {
     this.state.setState({ readOnly });
   }
@@ -150,7 +166,11 @@ export class ProjectSession {
   #move(move: (now: Edited) => Outcome<Edited, ChangeTrouble>): Outcome<Edited, ChangeTrouble> {
     const { project, history, pageId, readOnly } = this.state.getState();
     const now: Edited = { project, history };
-    if (readOnly) return done(now);
+    if (readOnly) {
+      this.state.setState({ draft: undefined });
+      this.#onRefused?.();
+      return refused("lookedAtOnly");
+    }
     const next = move(now);
     this.state.setState({ draft: undefined });
     if (next.ok && next.value !== now) {

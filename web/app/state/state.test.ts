@@ -119,7 +119,9 @@ test("papers and ornaments lie apart from the photos; a drawing is read by its o
 });
 
 test("a disk that is full names the photo and why, and a file that vanished does too", async () => {
-  const store: Store = { ...openMemoryStore(), addPhoto: async () => Promise.reject(new StoreError("storageFull")) };
+  const store: Store = Object.assign(openMemoryStore(), {
+    addPhoto: async () => Promise.reject(new StoreError("storageFull")),
+  });
   const lib = library(store);
   lib.bringIn([
     file("p1.jpg"),
@@ -205,13 +207,14 @@ test("whatever was done to photos, in any order, is undone to what was and done 
   );
 });
 
-test("a removed photo is gone from sight, comes back by undo or by its file, and is forgotten at the next start", async () => {
+test("a removed photo is gone from sight, comes back by undo, by its file and from among the removed, and goes after its time", async () => {
   const store = openMemoryStore();
   const lib = library(store);
   lib.bringIn(["p1.jpg", "p2.jpg"].map(file));
   await whenIdle(lib);
   const [first, second] = lib.state.getState().photos;
-  const remove = (id: string) => lib.edit("removed", [id], (p) => ({ ...p, removed: true }));
+  const remove = (id: string, removedAt = "2026-01-01T00:00:00.000Z") =>
+    lib.edit("removed", [id], (p) => ({ ...p, removed: true, removedAt }));
   await remove(first!.id);
   expect(lib.state.getState().photos.map((p) => p.id)).toEqual([second!.id]);
   await lib.undo();
@@ -221,8 +224,20 @@ test("a removed photo is gone from sight, comes back by undo or by its file, and
   await whenIdle(lib);
   expect(lib.state.getState().byId.has(first!.id)).toBe(true);
   await remove(second!.id);
+  // Another tab, or the same one loaded again: it is still whole, its original too.
   const next = library(store);
   await next.load();
+  expect(next.state.getState().removed.map((p) => p.id)).toEqual([second!.id]);
+  expect(await store.original(second!.id)).toBeDefined();
+  await lib.undo();
+  expect(lib.state.getState().photos).toHaveLength(2);
+  await remove(second!.id);
+  await lib.bringBack([second!.id]);
+  expect(lib.state.getState().byId.get(second!.id)).toEqual(second);
+  await remove(second!.id, "2025-11-30T00:00:00.000Z");
+  const muchLater = library(store);
+  await muchLater.load();
+  await Promise.resolve();
   expect((await store.photos()).photos.map((p) => p.id)).toEqual([first!.id]);
 });
 
@@ -258,7 +273,7 @@ test("piles stay as they are when what was learnt of a photo makes no others", a
 
 test("what a finder sees is kept, never over what a person set, and a finder without its model stops quietly", async () => {
   const point = { x: 0.3, y: 0.4 };
-  const store = { ...openMemoryStore(), preview: async () => new Blob(["x"]) };
+  const store = Object.assign(openMemoryStore(), { preview: async () => new Blob(["x"]) });
   let asked = 0;
   const looking = (answer: () => Promise<Photo["focus"] & object>) =>
     new Library({
@@ -328,10 +343,11 @@ test("whatever order things are done in, the newest state ends up in storage", a
 test("a refused save says so and loses nothing; trying again keeps it", async () => {
   let full = true;
   const memory = openMemoryStore();
-  const store: Store = {
-    ...memory,
-    saveProject: async (save) => (full ? Promise.reject(new StoreError("storageFull")) : memory.saveProject(save)),
-  };
+  const saveProject = memory.saveProject.bind(memory);
+  const store = Object.assign(memory, {
+    saveProject: async (save: Parameters<typeof saveProject>[0]) =>
+      full ? Promise.reject(new StoreError("storageFull")) : saveProject(save),
+  });
   const s = session(store);
   rename(s, "Kept in mind");
   await s.settled();
@@ -340,7 +356,7 @@ test("a refused save says so and loses nothing; trying again keeps it", async ()
     project: { name: "Kept in mind" },
   });
   full = false;
-  s.keep();
+  await s.tryAgain();
   await s.settled();
   expect(s.state.getState().keeping.is).toBe("kept");
 });
@@ -352,6 +368,7 @@ test("a preview shows without being done; a read-only session changes nothing", 
   s.dropPreview();
   s.setReadOnly(true);
   rename(s, "No");
+  expect(s.undo()).toMatchObject({ ok: false, code: "lookedAtOnly" });
   s.preview([{ type: "setProject", name: "No" }]);
   expect(s.state.getState()).toMatchObject({ draft: undefined, project: { name: "A year" } });
 });

@@ -39,8 +39,8 @@ export class TemplateShelf {
   async toggleFavourite(templateId: string): Promise<void> {
     const favourites = new Set(this.state.getState().favourites);
     if (!favourites.delete(templateId)) favourites.add(templateId);
-    this.state.setState({ favourites });
     await this.#store.keepFavourites([...favourites]);
+    this.state.setState({ favourites });
   }
 
   /** Those in a file as one's own, under new ids so that none takes another's place; how many, or why not. */

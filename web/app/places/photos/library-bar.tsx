@@ -1,5 +1,5 @@
 import { Box, Button, Heading, HStack } from "@chakra-ui/react";
-import { memo, type ReactNode } from "react";
+import { lazy, memo, type ReactNode, Suspense } from "react";
 import { Link } from "react-router";
 import { type Photo, type Section, sections } from "#core/photo";
 import { photos as words } from "../../../text/photos.ts";
@@ -9,6 +9,8 @@ import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { chooseAll, nothingChosen } from "../../state/choose.ts";
 import { useDesk, useMaybeSession } from "../../state/hooks.ts";
 import { SpaceUsed } from "./space.tsx";
+
+const Removed = lazy(() => import("../../parts/removed.tsx").then((m) => ({ default: m.Removed })));
 
 /** Which part of the library is open. */
 export const Sections = memo(function Sections() {
@@ -56,6 +58,9 @@ export function LibraryBar({ title, shownIds, filters }: LibraryBarProps) {
           {all ? words.chooseNone : words.chooseAll}
         </Button>
         {filters}
+        <Suspense>
+          <Removed />
+        </Suspense>
         <BringIn section={section} />
         {!session && section === "photos" && (
           <Button asChild size="sm">

@@ -10,7 +10,7 @@ import { usePlaced } from "../../state/placed.ts";
 
 /** Names the photos that are on pages before any of them goes. */
 export function RemoveDialog({ chosen, onClose }: { readonly chosen: readonly Photo[]; readonly onClose: () => void }) {
-  const { library, desk } = useKit();
+  const { library, desk, now } = useKit();
   const placed = usePlaced();
   const what = countOf(chosen[0]?.section ?? "photos", chosen.length);
   const used = chosen.filter((p) => placed.has(p.id));
@@ -18,7 +18,7 @@ export function RemoveDialog({ chosen, onClose }: { readonly chosen: readonly Ph
     await library.edit(
       "removed",
       chosen.map((p) => p.id),
-      (p) => ({ ...p, removed: true }),
+      (p) => ({ ...p, removed: true, removedAt: now() }),
     );
     desk.setState({ photos: nothingChosen, sheet: undefined });
     onClose();

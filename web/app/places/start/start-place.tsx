@@ -2,6 +2,7 @@ import { Box, Flex, Heading, HStack, Text, VStack } from "@chakra-ui/react";
 import { lazy, Suspense, useState } from "react";
 import type { Project } from "#core/document";
 import { start as words } from "../../../text/start.ts";
+import { useKit } from "../../kit.ts";
 import { BringIn, TakeSample } from "../../parts/bring-in.tsx";
 import { IncomingBar } from "../../parts/incoming-bar.tsx";
 import { OneOfFew } from "../../parts/one-of-few.tsx";
@@ -14,12 +15,15 @@ import { YourWork } from "./your-work.tsx";
 // The first screen shows without these, and they follow.
 const OpenFile = lazy(() => import("../../parts/work/open-file.tsx").then((m) => ({ default: m.OpenFile })));
 const ExampleWorks = lazy(() => import("./example-works.tsx").then((m) => ({ default: m.ExampleWorks })));
+const LostAll = lazy(() => import("./lost-all.tsx").then((m) => ({ default: m.LostAll })));
+const Removed = lazy(() => import("../../parts/removed.tsx").then((m) => ({ default: m.Removed })));
 const NewPockets = lazy(() => import("./new-pockets.tsx").then((m) => ({ default: m.NewPockets })));
 
 /** Where one comes in: what there is already, and what could be made. */
 export function StartPlace() {
   const count = useLibrary((s) => s.photos.length);
   const coming = useLibrary((s) => s.incoming !== undefined);
+  const { lost } = useKit();
   // What comes later from storage or the lab would push away what somebody is about to click.
   const worksKnown = useWorks().isFetchedAfterMount;
   const labs = useLabs();
@@ -31,7 +35,9 @@ export function StartPlace() {
         {count === 0 && !coming && <FirstPhotos />}
         {worksKnown && labsKnown && (
           <Suspense>
+            {lost && <LostAll mark={lost} />}
             <YourWork />
+            <Removed />
             <ExampleWorks />
             <NewWork />
           </Suspense>

@@ -4,33 +4,35 @@ import { Trash2 } from "lucide-react";
 import { Link } from "react-router";
 import { bleedBox } from "#core/lab";
 import { formatSize } from "#core/units";
-import type { OpenedProject, ProjectCard } from "../../../storage/store.ts";
+import type { ProjectCard } from "../../../storage/store.ts";
 import { common } from "../../../text/places.ts";
 import { start as words } from "../../../text/start.ts";
 import { useKit } from "../../kit.ts";
 import { dayHere } from "../../parts/dates.ts";
 import { notices } from "../../parts/notices.ts";
 import { PageCanvas } from "../../parts/page-canvas.tsx";
+import { openPacketStore } from "../../state/packet-store.ts";
 import { useWorks, worksChanged } from "../../state/use-works.ts";
 
 const stackPx = 150;
 
 /** What has been begun, as small stacks of its own pages. */
 export function YourWork() {
-  const { store } = useKit();
+  const { store, now } = useKit();
   const queries = useQueryClient();
   const work = useWorks();
   const refresh = () => worksChanged(queries);
 
-  async function remove(card: ProjectCard) {
-    const whole: OpenedProject | undefined = await store.openProject(card.project.id);
-    await store.removeProject(card.project.id);
+  async function remove({ project }: ProjectCard) {
+    await store.removeProject(project.id, now());
+    // What was made from it to be saved or sent can be made again, and is as private as the work.
+    await openPacketStore(project.id).then((made) => made?.clear());
     await refresh();
     notices.create({
-      title: words.removed(card.project.name),
+      title: words.removed(project.name),
       type: "info",
       duration: 12_000,
-      ...(whole && { action: { label: common.undoIt, onClick: () => void store.saveProject(whole).then(refresh) } }),
+      action: { label: common.undoIt, onClick: () => void store.restoreProject(project.id).then(refresh) },
     });
   }
 
@@ -43,13 +45,22 @@ export function YourWork() {
         </Button>
       </HStack>
     );
-  if (!work.data || (work.data.cards.length === 0 && work.data.damaged === 0)) return null;
+  if (!work.data || (work.data.cards.length === 0 && work.data.damaged.length === 0)) return null;
   return (
     <Box mb="9">
       <Heading as="h2" fontSize="21px" fontWeight="520" mb="4">
         {words.yourWork}
       </Heading>
-      {work.data.damaged > 0 && <Text color="clay.600">{words.damaged(work.data.damaged)}</Text>}
+      {work.data.damaged.length > 0 && (
+        <HStack color="clay.600" gap="3" mb="3">
+          <Text>{words.damaged(work.data.damaged.length)}</Text>
+          {work.data.damaged.map((id) => (
+            <Button key={id} asChild size="sm" variant="outline">
+              <Link to={`/work/${id}/pages`}>{words.seeDamaged}</Link>
+            </Button>
+          ))}
+        </HStack>
+      )}
       <SimpleGrid minChildWidth="190px" gap="6" templateColumns="repeat(auto-fill, 190px)">
         {work.data.cards.map((card) => (
           <Box key={card.project.id} position="relative" role="group">

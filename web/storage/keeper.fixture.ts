@@ -1,0 +1,52 @@
+import "fake-indexeddb/auto";
+import { Database } from "./database.ts";
+import { Keeper, type KeeperReport } from "./keeper.ts";
+import { KeptStore } from "./kept-store.ts";
+import type { ModelDisk } from "./model-disk.fixture.ts";
+
+let ids = 0;
+const open: Keeper[] = [];
+
+/** Of a keeper that still runs, a deleted database would be made again. */
+export async function nothingKept(): Promise<void> {
+  for (const keeper of open.splice(0)) await keeper.close();
+  await Database.delete();
+}
+
+/** A keeper on a modelled disk with the tests' database, and a store that writes through it as a page does. */
+export async function keptIn(disk: ModelDisk, nowMs: () => number = () => Date.now()) {
+  const reports: KeeperReport[] = [];
+  const keeper = new Keeper({
+    folder: async () => disk,
+    openDatabase: (notices) => Database.open(notices),
+    deleteDatabase: () => Database.delete(),
+    newId: () => {
+      ids += 1;
+      return `journal${ids}`;
+    },
+    nowMs,
+    later: () => () => {},
+    announce: (r) => reports.push(r),
+  });
+  open.push(keeper);
+  const opened = await keeper.open();
+  const originals = new Map<string, Blob>();
+  const store = new KeptStore({
+    lasting: true,
+    tables: async () => keeper.tables,
+    writer: {
+      commit: async (changes, needs) => void (await keeper.commit(changes, needs)),
+      keepLoose: (table, entries) => keeper.keepLoose(table, entries),
+      tryAgain: async () => void (await keeper.tryAgain()),
+    },
+    originals: {
+      keep: async ({ id }, original) => void originals.set(id, original),
+      get: async ({ id }) => originals.get(id),
+      here: async (photos) => photos.filter((p) => originals.has(p.id)).map((p) => p.id),
+      forget: async (photos) => {
+        for (const p of photos) originals.delete(p.id);
+      },
+    },
+  });
+  return { keeper, store, opened, reports };
+}

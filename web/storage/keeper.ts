@@ -1,0 +1,487 @@
+import type { Database, DatabaseNotices } from "./database.ts";
+import { type FoundJournal, fold, Journal } from "./journal/journal.ts";
+import { type Change, changeOf, keyLine, type Line, lineOf } from "./journal/record.ts";
+import { Room, recoveryBytes } from "./journal/room.ts";
+import { type FileFolder, NoRoom } from "./journal/sync-file.ts";
+import { checkNeed, type Need } from "./needs.ts";
+import type { Applied } from "./schema.ts";
+import { StoreError, storeErrorFrom } from "./store.ts";
+import { isKeptTable, keptTables, LineTables, type LooseTable, type Tables } from "./tables.ts";
+
+export interface KeeperState {
+  /** Where everything is to be read: the database, or what the keeper has in memory. */
+  readonly reading: "database" | "memory";
+  readonly full: boolean;
+  /** `newer`: what is kept was written by a newer Tessip. `lost`: nothing can be kept at the moment. */
+  readonly trouble: "none" | "newer" | "lost" | "refused";
+}
+
+/** What happened to what is kept, to be told in a sentence. */
+export type Happened =
+  /** The database was empty, damaged or behind, and was made again from the journal. */
+  | { readonly code: "rebuilt"; readonly works: number; readonly photos: number }
+  /** The last changes had not reached the database. */
+  | { readonly code: "caughtUp"; readonly changes: number }
+  /** The journal was gone; it was made again from the database. */
+  | { readonly code: "journalRemade" }
+  /** A damaged place in the journal; what could be read of it counts, and a copy was put aside. */
+  | { readonly code: "journalDamaged" }
+  /** The browser threw everything away while the program was open; what memory held was kept again. */
+  | { readonly code: "wiped"; readonly works: number; readonly photos: number };
+
+export interface KeeperReport {
+  readonly state: KeeperState;
+  readonly happened: readonly Happened[];
+  /** Works and photos that are kept and not removed. */
+  readonly works: number;
+  readonly photos: number;
+}
+
+export interface KeeperGiven {
+  /** The folder of journal and ballast; undefined where the browser has no files of its own. */
+  readonly folder: () => Promise<FileFolder | undefined>;
+  readonly openDatabase: (notices: DatabaseNotices) => Promise<Database>;
+  readonly deleteDatabase: () => Promise<void>;
+  readonly newId: () => string;
+  readonly nowMs: () => number;
+  /** Does something after so long, unless it is called off. */
+  readonly later: (work: () => void, ms: number) => () => void;
+  readonly announce: (report: KeeperReport) => void;
+}
+
+const compactFromBytes = 8_000_000;
+const compactGrowth = 4;
+const chunk = 400;
+const quietMs = 5_000;
+const aboutLine = keyLine("about", "journal");
+
+/**
+ * Owns all that is kept: every change goes into the journal first and into the database after, one after the other. The database
+ * is what everybody reads, and is made again from the journal whenever it is empty, damaged or behind.
+ */
+export class Keeper {
+  readonly #given: KeeperGiven;
+  #journal: Journal | undefined;
+  #room: Room | undefined;
+  #database: Database | undefined;
+  readonly #tables = new LineTables();
+  #journalId = "";
+  #full = false;
+  #trouble: KeeperState["trouble"] = "none";
+  #compactedBytes = 0;
+  #queue: Promise<unknown> = Promise.resolve();
+  #callOffLook: (() => void) | undefined;
+  #closed = false;
+  #untold: Happened[] = [];
+  #recoverFromMs = 0;
+  #toldWorks = 0;
+  #toldPhotos = 0;
+
+  constructor(given: KeeperGiven) {
+    this.#given = given;
+  }
+
+  /** Journal and ballast first: opening the database on a full disk can make the browser throw all of it away. */
+  open(): Promise<KeeperReport> {
+    return this.#inTurn(async () => {
+      const entries = await this.#openJournal();
+      if (this.#trouble === "none") await this.#openDatabase(entries);
+      return this.#report();
+    });
+  }
+
+  /** What was not told before is told once. */
+  #report(): KeeperReport {
+    const happened = this.#untold;
+    this.#untold = [];
+    const counts = this.#counts();
+    this.#toldWorks = counts.works;
+    this.#toldPhotos = counts.photos;
+    return { state: this.#state(), happened, ...counts };
+  }
+
+  /** The lines that stand, for a second copy elsewhere. */
+  lines(): ReadonlyMap<string, string> {
+    return this.#tables.lines;
+  }
+
+  get journalId(): string {
+    return this.#journalId;
+  }
+
+  /** Where to read while the database cannot be relied on. */
+  get tables(): Tables {
+    return this.#database ?? this.#tables;
+  }
+
+  /** All of it or nothing. Resolves with the number of the record once it is on the disk and can be read back. */
+  commit(changes: readonly Change[], needs: readonly Need[] = []): Promise<number> {
+    return this.#inTurn(async () => {
+      for (const need of needs) await checkNeed(this.tables, need);
+      if (!this.#journal && this.#trouble === "lost") await this.#startAgain();
+      const lines = changes.map(lineOf);
+      if (this.#journal) await this.#append(lines);
+      else if (!this.#database) throw new StoreError("storageRefused");
+      this.#remember(changes, lines);
+      const bytes = lines.reduce((sum, l) => sum + l.value.length + l.key.length, 0);
+      await this.#toDatabase(changes, bytes);
+      this.#lookLater();
+      await this.#compactWhenLarge();
+      return this.#journal?.seq ?? 0;
+    });
+  }
+
+  /** What may be lost: written only where there is room, and never a reason to fail. */
+  keepLoose(table: LooseTable, entries: readonly (readonly [key: string, value: unknown])[]): Promise<void> {
+    return this.#inTurn(async () => {
+      const bytes = entries.reduce((sum, [, v]) => sum + (v instanceof Blob ? v.size : 1000), 0);
+      if (this.#database && (!this.#room || (await this.#room.forDatabase(bytes)))) {
+        for (const [key, value] of entries) await this.#database.keepLoose(table, key, value);
+      } else if (!this.#database) for (const [key, value] of entries) this.#tables.keepLoose(table, key, value);
+    }).catch(() => {});
+  }
+
+  /** Where the browser has no files of its own, originals lie in the database. */
+  keepInDatabase(photoId: string, original: Blob | undefined): Promise<void> {
+    return this.#inTurn(async () => {
+      if (!this.#database) throw new StoreError(this.#full ? "storageFull" : "storageRefused");
+      if (this.#room && !(await this.#room.forDatabase(original?.size ?? 0))) throw new StoreError("storageFull");
+      await this.#database.keepLoose("originals", photoId, original);
+    });
+  }
+
+  /** Opens anew what was lost, and makes the database again once there is room. */
+  tryAgain(): Promise<KeeperReport> {
+    return this.#inTurn(async () => {
+      if (this.#trouble === "lost" || this.#trouble === "refused") await this.#startAgain();
+      if (!this.#database && this.#trouble === "none") await this.#recover();
+      const report = this.#report();
+      this.#given.announce(report);
+      return report;
+    });
+  }
+
+  /** Whether all is still there; what the browser threw away under an open tab is written again from memory. */
+  look(): Promise<void> {
+    return this.#inTurn(() => this.#look());
+  }
+
+  /** Lets go of the journal, so that another window can have it. */
+  close(): Promise<void> {
+    return this.#inTurn(async () => {
+      this.#closed = true;
+      this.#callOffLook?.();
+      this.#journal?.close();
+      this.#database?.close();
+    });
+  }
+
+  #state(): KeeperState {
+    return { reading: this.#database ? "database" : "memory", full: this.#full, trouble: this.#trouble };
+  }
+
+  #inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const next = this.#queue.then(work, work);
+    this.#queue = next.catch(() => {});
+    return next;
+  }
+
+  #tell(): void {
+    this.#given.announce(this.#report());
+  }
+
+  #counts(): { readonly works: number; readonly photos: number } {
+    let [works, photos] = [0, 0];
+    for (const [key, value] of this.#tables.lines) {
+      if (key.startsWith('["projects",') && !value.includes('"removedAt":"')) works += 1;
+      else if (key.startsWith('["photos",') && !value.includes('"removed":true')) photos += 1;
+    }
+    return { works, photos };
+  }
+
+  #remember(changes: readonly Change[], lines: readonly Line[]): void {
+    for (const [i, { key, value }] of lines.entries())
+      if (changes[i]!.value === undefined) this.#tables.lines.delete(key);
+      else this.#tables.lines.set(key, value);
+  }
+
+  async #openJournal(): Promise<FoundJournal["entries"]> {
+    const folder = await this.#given.folder().catch(() => undefined);
+    if (!folder) return [];
+    this.#room = new Room(folder, this.#given.nowMs);
+    const opened = await Journal.open(folder).catch(async (e: unknown) => {
+      if (!(e instanceof NoRoom)) throw e;
+      this.#full = true;
+      await this.#room?.dropBallast();
+      return Journal.open(folder);
+    });
+    this.#journal = opened.journal;
+    this.#compactedBytes = opened.journal.bytes;
+    fold(opened.found.entries, this.#tables.lines);
+    if (opened.found.hole) this.#untold.push({ code: "journalDamaged" });
+    const about = this.#tables.lines.get(aboutLine);
+    this.#journalId = about ? (JSON.parse(about) as { id: string }).id : "";
+    return opened.found.entries;
+  }
+
+  async #openDatabase(entries: FoundJournal["entries"]): Promise<void> {
+    const { lines } = this.#tables;
+    if (this.#room && !(await this.#room.forDatabase(0))) {
+      this.#full = true;
+      // What memory holds is read; the database is not touched before there is room.
+      if (this.#journalId) return;
+      throw new StoreError("storageFull");
+    }
+    const database = await this.#opened();
+    if (!database) {
+      if (!this.#journal) this.#trouble = "refused";
+      return;
+    }
+    this.#database = database;
+    const applied = await database.applied().catch(() => undefined);
+    const known = lines.size > 0;
+    if (!this.#journal) {
+      for (const table of keptTables)
+        for (const [line, change] of await database.records(table)) lines.set(line, JSON.stringify(change.value));
+      return;
+    }
+    try {
+      if (this.#journalId && applied?.journalId === this.#journalId && applied.seq <= this.#journal.seq) {
+        await this.#catchUp(applied, entries);
+      } else await this.#reconcile(applied, known);
+      await this.#room?.layBallast();
+    } catch (e) {
+      // The journal holds everything: the database is made again from it, now or when there is room.
+      if (!known) throw storeErrorFrom(e);
+      await this.#recover();
+    }
+  }
+
+  async #opened(): Promise<Database | undefined> {
+    const notices: DatabaseNotices = { blocked: () => {}, lost: () => this.#databaseLost() };
+    try {
+      return await this.#given.openDatabase(notices);
+    } catch (e) {
+      if (storeErrorFrom(e).code === "newerVersion") {
+        this.#trouble = "newer";
+        throw e;
+      }
+      return undefined;
+    }
+  }
+
+  /** What the journal holds and the database has not heard of yet. */
+  async #catchUp({ seq }: Applied, entries: FoundJournal["entries"]): Promise<void> {
+    const missed = entries.filter((e) => e.seq > seq);
+    if (missed.length === 0) return;
+    // Records before the missed ones may have gone into a new generation meanwhile.
+    if ((entries[0]?.seq ?? 0) > seq + 1) await this.#rebuild();
+    else await this.#fill(missed.flatMap((e) => e.lines).map(changeOf));
+    this.#untold.push({ code: "caughtUp", changes: missed.length });
+  }
+
+  /** Journal and database do not know each other: each takes from the other what it has not, and the journal counts. */
+  async #reconcile(applied: Applied | undefined, known: boolean): Promise<void> {
+    const database = this.#database!;
+    const { lines } = this.#tables;
+    const ahead = this.#journalId !== "" && applied?.journalId === this.#journalId;
+    if (!this.#journalId) this.#journalId = this.#given.newId();
+    const taken: Line[] = [{ key: aboutLine, value: JSON.stringify({ id: this.#journalId, format: 1 }) }];
+    let inDatabase = 0;
+    for (const table of keptTables)
+      for (const [key, change] of await database.records(table)) {
+        inDatabase += 1;
+        const value = JSON.stringify(change.value);
+        // Ahead of a journal whose end is gone, the database is the newer of the two.
+        if (ahead ? lines.get(key) !== value : !lines.has(key)) taken.push({ key, value });
+      }
+    for (let at = 0; at < taken.length; at += chunk) {
+      const some = taken.slice(at, at + chunk);
+      await this.#append(some);
+      for (const { key, value } of some) lines.set(key, value);
+    }
+    if (inDatabase > 0 && applied && !known) this.#untold.push({ code: "journalRemade" });
+    if (inDatabase === 0 && known) this.#untold.push({ code: "rebuilt", ...this.#counts() });
+    await this.#fill([...lines].map(([key, value]) => changeOf({ key, value })));
+  }
+
+  /** Puts records into the database, and last of all says how far it has come. */
+  async #fill(changes: readonly Change[]): Promise<void> {
+    const own = changes.filter((c) => isKeptTable(c.store));
+    for (let at = 0; at < own.length; at += chunk) {
+      const some = own.slice(at, at + chunk);
+      if (this.#room && !(await this.#room.forDatabase(JSON.stringify(some).length))) throw new NoRoom("database");
+      await this.#database!.apply(some, undefined);
+    }
+    await this.#database!.apply([], this.#applied());
+  }
+
+  #applied = (): Applied => ({ journalId: this.#journalId, seq: this.#journal?.seq ?? 0 });
+
+  async #rebuild(): Promise<void> {
+    this.#database?.close();
+    this.#database = undefined;
+    await this.#given.deleteDatabase();
+    this.#database = await this.#opened();
+    if (!this.#database) throw new StoreError("storageRefused");
+    await this.#fill([...this.#tables.lines].map(([key, value]) => changeOf({ key, value })));
+  }
+
+  /** Makes the database again where there is room for it; where not, memory goes on being read. */
+  async #recover(): Promise<void> {
+    if (this.#room && !(await this.#room.fits(recoveryBytes))) {
+      this.#full = true;
+      return;
+    }
+    try {
+      await this.#rebuild();
+      this.#full = false;
+      await this.#room?.layBallast();
+      this.#untold.push({ code: "rebuilt", ...this.#counts() });
+    } catch {
+      this.#database?.close();
+      this.#database = undefined;
+    }
+  }
+
+  async #append(lines: readonly Line[]): Promise<void> {
+    const journal = this.#journal;
+    if (!journal) throw new StoreError("storageLost");
+    try {
+      journal.append(lines);
+      return;
+    } catch (e) {
+      if (!(e instanceof NoRoom)) throw storeErrorFrom(e);
+    }
+    // A write that does not fit is also how a storage looks that was thrown away.
+    if (!(await journal.present())) {
+      await this.#wiped();
+      return this.#append(lines);
+    }
+    this.#full = true;
+    await this.#room?.dropBallast().catch(() => {});
+    // On a full disk the database cannot be relied on, even where it says that it wrote.
+    this.#toMemory();
+    try {
+      journal.append(lines);
+    } catch (e) {
+      throw storeErrorFrom(e);
+    }
+  }
+
+  async #toDatabase(changes: readonly Change[], bytes: number): Promise<void> {
+    if (this.#full || !this.#database) {
+      if (!this.#journal || this.#trouble !== "none" || this.#given.nowMs() < this.#recoverFromMs) return;
+      this.#recoverFromMs = this.#given.nowMs() + quietMs;
+      await this.#recover();
+      if (this.#database) this.#tell();
+      return;
+    }
+    if (this.#room && !(await this.#room.forDatabase(bytes))) {
+      this.#full = true;
+      this.#toMemory();
+      return;
+    }
+    try {
+      const own = changes.filter((c) => isKeptTable(c.store));
+      await this.#database.apply(own, this.#journal && this.#applied());
+    } catch (e) {
+      if (!this.#journal) throw storeErrorFrom(e);
+      // What was written after a failed write cannot be relied on, even where it says that it was done.
+      this.#toMemory();
+    }
+  }
+
+  #toMemory(): void {
+    this.#database?.close();
+    this.#database = undefined;
+    this.#tell();
+  }
+
+  #databaseLost(): void {
+    if (this.#closed || !this.#database) return;
+    this.#database = undefined;
+    void this.#inTurn(async () => {
+      if (this.#closed) return;
+      if (!this.#journal) {
+        this.#trouble = "lost";
+        this.#tell();
+        return;
+      }
+      await this.#look();
+      if (this.#database) return;
+      try {
+        await this.#recover();
+      } finally {
+        this.#tell();
+      }
+    }).catch(() => {});
+  }
+
+  #lookLater(): void {
+    this.#callOffLook?.();
+    this.#callOffLook = this.#given.later(() => void this.look().catch(() => {}), quietMs);
+  }
+
+  async #look(): Promise<void> {
+    if (this.#closed || !this.#journal) return;
+    if (!(await this.#journal.present())) return this.#wiped();
+    const { works, photos } = this.#counts();
+    if (works !== this.#toldWorks || photos !== this.#toldPhotos) this.#tell();
+  }
+
+  /** Everything that an origin keeps is gone, the journal too: what memory holds is written anew. */
+  async #wiped(): Promise<void> {
+    this.#journal?.close();
+    this.#journal = undefined;
+    this.#database?.close();
+    this.#database = undefined;
+    try {
+      await this.#startAgain();
+      this.#untold = [{ code: "wiped", ...this.#counts() }];
+      this.#tell();
+    } catch (e) {
+      this.#trouble = "lost";
+      this.#tell();
+      throw storeErrorFrom(e);
+    }
+  }
+
+  /** A new journal with all that memory holds, and a database made from it. */
+  async #startAgain(): Promise<void> {
+    const folder = await this.#given.folder();
+    if (!folder) {
+      this.#database = await this.#opened();
+      if (!this.#database) throw new StoreError("storageRefused");
+      await this.#fill([...this.#tables.lines].map(([key, value]) => changeOf({ key, value })));
+      this.#trouble = "none";
+      return;
+    }
+    this.#room = new Room(folder, this.#given.nowMs);
+    const { journal } = await Journal.open(folder);
+    this.#journal = journal;
+    this.#journalId = this.#given.newId();
+    this.#tables.lines.set(aboutLine, JSON.stringify({ id: this.#journalId, format: 1 }));
+    await journal.compact(this.#linesNow());
+    this.#trouble = "none";
+    await this.#recover();
+  }
+
+  *#linesNow(): Iterable<Line> {
+    for (const [key, value] of this.#tables.lines) yield { key, value };
+  }
+
+  async #compactWhenLarge(): Promise<void> {
+    const journal = this.#journal;
+    if (!journal || this.#full) return;
+    if (journal.bytes < compactFromBytes || journal.bytes < compactGrowth * this.#compactedBytes) return;
+    if (this.#room && !(await this.#room.fits(journal.bytes))) return;
+    try {
+      await journal.compact(this.#linesNow());
+      await this.#database?.apply([], this.#applied());
+    } catch {
+      // The old generation is whole and goes on.
+    }
+    this.#compactedBytes = journal.bytes;
+  }
+}

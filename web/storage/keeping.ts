@@ -1,0 +1,195 @@
+import { createStore } from "zustand/vanilla";
+import type { Photo } from "#core/photo";
+import { sha256 } from "../pictures/sha256.ts";
+import type { WorkerLine } from "../workers/line.ts";
+import { Database } from "./database.ts";
+import type { Key } from "./journal/record.ts";
+import type { Happened, KeeperReport, KeeperState } from "./keeper.ts";
+import type { KeeperJobs } from "./keeper-jobs.ts";
+import { KeptStore, type OriginalFiles, type Writer } from "./kept-store.ts";
+import { forgetOriginals, originalHashes, originalOf } from "./originals.ts";
+import { reportChannel } from "./shared-keeper.ts";
+import { StoreError, type StoreTrouble, storeErrorFrom } from "./store.ts";
+import type { Index, Table, Tables } from "./tables.ts";
+
+export interface KeptState extends KeeperState {
+  /** Not yet shown to the person. */
+  readonly happened: readonly Happened[];
+}
+
+/** What a page has of the keeper: what is kept, where to read it, and what became of it. */
+export class Keeping {
+  readonly state = createStore<KeptState>(() => ({ reading: "database", full: false, trouble: "none", happened: [] }));
+  readonly #line: WorkerLine<KeeperJobs>;
+  #database: Promise<Database> | undefined;
+  #counts: { readonly works: number; readonly photos: number } | undefined;
+  #hearCounts: ((counts: { readonly works: number; readonly photos: number }) => void) | undefined;
+
+  constructor(line: WorkerLine<KeeperJobs>) {
+    this.#line = line;
+    new BroadcastChannel(reportChannel).addEventListener("message", (e: MessageEvent<KeeperReport>) =>
+      this.#take(e.data),
+    );
+    // A page that is put aside, to come back by "back", would hold the journal for ever.
+    addEventListener("pagehide", (e) => e.persisted && void this.#line.run("letGo", null).catch(() => {}));
+    document.addEventListener("visibilitychange", () => {
+      if (document.visibilityState === "visible") void this.#line.run("look", null).catch(() => {});
+    });
+  }
+
+  /** What is there at the start. Rejects with a StoreError where it cannot be read just now. */
+  async open(): Promise<KeeperReport> {
+    const report = await this.#asked(() => this.#line.run("open", null));
+    this.#take(report);
+    return report;
+  }
+
+  async tryAgain(): Promise<KeeperReport> {
+    const report = await this.#asked(() => this.#line.run("tryAgain", null));
+    this.#take({ ...report, happened: [] });
+    return report;
+  }
+
+  /** Every record that the journal holds; the value as JSON. */
+  records(): Promise<KeeperJobs["records"]["out"]> {
+    return this.#asked(() => this.#line.run("records", null));
+  }
+
+  told(): void {
+    this.state.setState({ happened: [] });
+  }
+
+  store(): KeptStore {
+    return new KeptStore({
+      lasting: true,
+      writer: this.writer,
+      originals: this.originals,
+      tables: async () => this.tables,
+    });
+  }
+
+  readonly writer: Writer = {
+    commit: async (changes, needs = []) => {
+      await this.#asked(() => this.#line.run("commit", { changes, needs }));
+    },
+    keepLoose: async (table, entries) => {
+      await this.#line.run("keepLoose", { table, entries }).catch(() => {});
+    },
+    tryAgain: async () => void (await this.tryAgain()),
+  };
+
+  readonly originals: OriginalFiles = {
+    keep: async ({ id, hash }, original) => {
+      if (await this.#asked(() => this.#line.run("keepOriginal", { hash, original }))) return;
+      await this.#asked(() => this.#line.run("keepInDatabase", { photoId: id, original }));
+    },
+    get: async ({ id, hash, type }) => {
+      const file = await originalOf(hash, type);
+      return file ?? ((await this.tables.get("originals", id)) as Blob | undefined);
+    },
+    here: async (photos) => {
+      const [hashes, inDatabase] = await Promise.all([originalHashes(), this.tables.keys("originals")]);
+      const ids = new Set(inDatabase.map(String));
+      return photos.filter((p) => hashes.has(p.hash) || ids.has(p.id)).map((p) => p.id);
+    },
+    forget: async (photos) => {
+      await forgetOriginals(photos.map((p) => p.hash));
+      const inDatabase = new Set((await this.tables.keys("originals")).map(String));
+      for (const { id } of photos)
+        if (inDatabase.has(id)) await this.#line.run("keepInDatabase", { photoId: id, original: undefined });
+    },
+  };
+
+  /**
+   * Originals from before they were files of their own are moved out of the database, one after the other and each looked at
+   * again before the old one goes. It can be stopped at any moment. Gives back the photos whose record it changed.
+   */
+  async moveOriginals(photos: readonly Photo[]): Promise<readonly Photo[]> {
+    const byId = new Map(photos.map((p) => [p.id, p]));
+    const changed: Photo[] = [];
+    for (const id of (await this.tables.keys("originals")).map(String)) {
+      let photo = byId.get(id);
+      const original = (await this.tables.get("originals", id)) as Blob | undefined;
+      if (!photo || !original) continue;
+      // Of a drawing the hash of the file was kept once, and not that of the cleaned text that lies here.
+      const hash = await sha256(await original.arrayBuffer());
+      if (hash !== photo.hash) {
+        photo = { ...photo, hash };
+        await this.writer.commit([{ store: "photos", key: id, value: photo }]);
+        changed.push(photo);
+      }
+      const kept = await this.#line.run("keepOriginal", { hash, original });
+      if (!kept || (await originalOf(hash, photo.type))?.size !== original.size) break;
+      await this.#line.run("keepInDatabase", { photoId: id, original: undefined });
+    }
+    return changed;
+  }
+
+  /** Hears how much is kept, now and whenever it is counted again. */
+  onCounts(hear: (counts: { readonly works: number; readonly photos: number }) => void): void {
+    this.#hearCounts = hear;
+    if (this.#counts) hear(this.#counts);
+  }
+
+  /** The database, or the keeper's memory; asked once more where the database went away meanwhile. */
+  readonly tables: Tables = {
+    get: (table: Table | "originals", key: Key) => this.#read("get", table, key),
+    many: (table: Table, keys: readonly Key[]) => this.#read("many", table, keys),
+    all: (table: Table) => this.#read("all", table),
+    under: (table: Table, first: string) => this.#read("under", table, first),
+    keysUnder: (table: Table, first: string) => this.#read("keysUnder", table, first),
+    keys: (table: Table | "originals") => this.#read("keys", table),
+    by: (table: Table, index: Index, value: string) => this.#read("by", table, index, value),
+  };
+
+  async #read<T>(method: keyof Tables, ...args: readonly unknown[]): Promise<T> {
+    const once = async (): Promise<T> => {
+      if (this.state.getState().reading === "memory")
+        return (await this.#asked(() => this.#line.run("read", { method, args }))) as T;
+      const database = await this.#open();
+      return (await (database[method] as (...a: unknown[]) => Promise<unknown>).apply(database, [...args])) as T;
+    };
+    try {
+      return await once();
+    } catch (e) {
+      if (storeErrorFrom(e).code === "recordDamaged") throw e;
+      this.#forget();
+      const report = await this.#asked(() => this.#line.run("tryAgain", null));
+      this.#take({ ...report, happened: [] });
+      return once();
+    }
+  }
+
+  #open(): Promise<Database> {
+    this.#database ??= Database.open({ blocked: () => {}, lost: () => this.#forget() });
+    return this.#database;
+  }
+
+  #forget(): void {
+    void this.#database?.then((d) => d.close()).catch(() => {});
+    this.#database = undefined;
+  }
+
+  #take({ state, happened, works, photos }: KeeperReport): void {
+    this.#counts = { works, photos };
+    this.#hearCounts?.(this.#counts);
+    // A database that was made again is another one.
+    if (state.reading === "memory" || happened.length > 0) this.#forget();
+    this.state.setState((s) => ({ ...state, happened: [...s.happened, ...happened] }));
+  }
+
+  async #asked<T>(work: () => Promise<T>): Promise<T> {
+    try {
+      return await work();
+    } catch (e) {
+      throw asStoreError(e);
+    }
+  }
+}
+
+/** A worker that died keeps nothing at the moment; all else has its code. */
+function asStoreError(e: unknown): StoreError {
+  const code = e instanceof Error && "code" in e ? String(e.code) : "";
+  if (code === "workerDied" || code === "jobFailed") return new StoreError("storageLost" satisfies StoreTrouble, e);
+  return storeErrorFrom(e);
+}

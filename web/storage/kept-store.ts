@@ -1,0 +1,424 @@
+import { type Page, pageSchema, projectSchema, type Step, stepSchema } from "#core/document";
+import { type LabCard, labCardSchema } from "#core/lab";
+import { isWholePhoto, type NamedSpan, namedSpanSchema, type Photo, photoSchema } from "#core/photo";
+import { type Template, templateSchema } from "#core/templates";
+import type { Change, Key } from "./journal/record.ts";
+import type { Need } from "./needs.ts";
+import type { StoredProject } from "./schema.ts";
+import {
+  type NewPhoto,
+  type OpenedProject,
+  type PreviewSize,
+  type ProjectCard,
+  type ProjectSave,
+  type RemovedWork,
+  type SentOrder,
+  type Snapshot,
+  type Store,
+  StoreError,
+} from "./store.ts";
+import type { LooseTable, Table, Tables } from "./tables.ts";
+
+/** Whoever writes what the store hands over: the keeper, here or in another tab. */
+export interface Writer {
+  /** All changes or none; a StoreError where they were not kept. */
+  commit(changes: readonly Change[], needs?: readonly Need[]): Promise<void>;
+  /** What may be lost; never fails. */
+  keepLoose(table: LooseTable, entries: readonly (readonly [key: string, value: unknown])[]): Promise<void>;
+  tryAgain(): Promise<void>;
+}
+
+/** Where originals lie. */
+export interface OriginalFiles {
+  /** A StoreError where there is no room. */
+  keep(photo: Pick<Photo, "id" | "hash">, original: Blob): Promise<void>;
+  get(photo: Pick<Photo, "id" | "hash" | "type">): Promise<Blob | undefined>;
+  /** Ids of those photos whose original is here. */
+  here(photos: readonly Pick<Photo, "id" | "hash">[]): Promise<readonly string[]>;
+  forget(photos: readonly Pick<Photo, "id" | "hash">[]): Promise<void>;
+}
+
+export interface KeptStoreGiven {
+  readonly lasting: boolean;
+  readonly writer: Writer;
+  readonly originals: OriginalFiles;
+  /** Where to read at the moment. */
+  readonly tables: () => Promise<Tables>;
+}
+
+/** What of a work is in storage as it was last read or written, so that a save writes only what is new. */
+interface KnownWork {
+  /** Undefined where no more is known of a page than that it is there. */
+  readonly pages: ReadonlyMap<string, Page | undefined>;
+  /** Numbers of the steps that are kept, from the first to before the end. */
+  readonly firstStep: number;
+  readonly endStep: number;
+}
+
+const put = <T extends { readonly id: string }>(store: Table, value: T): Change => ({ store, key: value.id, value });
+const drop = (store: Table, key: Key): Change => ({ store, key });
+
+/** The store's verbs as changes to tables. Everything that is read is checked here and trusted afterwards. */
+export class KeptStore implements Store {
+  readonly lasting: boolean;
+  readonly #given: KeptStoreGiven;
+  /** Which number each known step is kept under. */
+  readonly #numbers = new WeakMap<Step, number>();
+  readonly #known = new Map<string, KnownWork>();
+  /** Types and hashes of photos, so that an original is found by a photo's id. */
+  readonly #photos = new Map<string, Pick<Photo, "id" | "hash" | "type">>();
+
+  constructor(given: KeptStoreGiven) {
+    this.#given = given;
+    this.lasting = given.lasting;
+  }
+
+  tryAgain() {
+    return this.#given.writer.tryAgain();
+  }
+
+  async photos() {
+    const photos: Photo[] = [];
+    let damaged = 0;
+    for (const record of await (await this.#given.tables()).all("photos")) {
+      const photo = isWholePhoto(record) ? record : photoSchema.safeParse(record).data;
+      if (photo) photos.push(photo);
+      else damaged += 1;
+    }
+    for (const p of photos) this.#photos.set(p.id, p);
+    return { photos, damaged };
+  }
+
+  async addPhoto({ photo, original, small }: NewPhoto) {
+    await this.#given.originals.keep(photo, original);
+    try {
+      await this.#given.writer.commit([put("photos", photo)], [{ is: "hashUnknown", hash: photo.hash }]);
+    } catch (e) {
+      if (e instanceof StoreError && e.code === "alreadyHere") return await this.#backAgain(photo.hash);
+      throw e;
+    }
+    this.#photos.set(photo.id, photo);
+    await this.#given.writer.keepLoose("previews", [[`${photo.id}/small`, small]]);
+    return { added: true, photo };
+  }
+
+  /** A photo that was removed comes back as it was when its file is brought in again. */
+  async #backAgain(hash: string) {
+    const tables = await this.#given.tables();
+    const [known] = await tables.by("photos", "byHash", hash);
+    const photo = photoSchema.parse(known);
+    if (!photo.removed) return { added: false, photo };
+    const { removedAt: _, ...kept } = photo;
+    const back: Photo = { ...kept, removed: false };
+    await this.#given.writer.commit([put("photos", back)]);
+    return { added: true, photo: back };
+  }
+
+  async putPhotos(photos: readonly Photo[]) {
+    await this.#given.writer.commit(photos.map((p) => put("photos", p)));
+  }
+
+  async replacePhoto({ photo, original, small }: NewPhoto) {
+    await this.#given.originals.keep(photo, original);
+    await this.#given.writer.commit([put("photos", photo)]);
+    this.#photos.set(photo.id, photo);
+    await this.#given.writer.keepLoose("previews", [
+      [`${photo.id}/small`, small],
+      [`${photo.id}/large`, undefined],
+    ]);
+  }
+
+  async forgetPhotos(photoIds: readonly string[]) {
+    const tables = await this.#given.tables();
+    const gone = new Set(photoIds);
+    const all = (await tables.all("photos")) as readonly Photo[];
+    const kept = new Set(all.filter((p) => !gone.has(p.id)).map((p) => p.hash));
+    await this.#given.writer.commit(photoIds.map((id) => drop("photos", id)));
+    // The record first: a file without one waits and is swept, a record without a file would be a hole.
+    await this.#given.originals.forget(all.filter((p) => gone.has(p.id) && !kept.has(p.hash)));
+    const previews = photoIds.flatMap((id) => [
+      [`${id}/small`, undefined] as const,
+      [`${id}/large`, undefined] as const,
+    ]);
+    await this.#given.writer.keepLoose("previews", previews);
+  }
+
+  async spans() {
+    return (await (await this.#given.tables()).all("spans")).flatMap((s) => namedSpanSchema.safeParse(s).data ?? []);
+  }
+
+  async keepSpans(spans: readonly NamedSpan[]) {
+    const before = await (await this.#given.tables()).keys("spans");
+    const now = new Set(spans.map((s) => s.id));
+    await this.#given.writer.commit([
+      ...before.filter((id) => !now.has(String(id))).map((id) => drop("spans", id)),
+      ...spans.map((s) => put("spans", s)),
+    ]);
+  }
+
+  async waiting() {
+    return ((await (await this.#given.tables()).get("waiting", "incoming")) ?? []) as readonly string[];
+  }
+
+  keepWaiting(names: readonly string[]) {
+    return this.#given.writer.keepLoose("waiting", [["incoming", names]]);
+  }
+
+  async templates() {
+    return (await (await this.#given.tables()).all("templates")).flatMap((t) => templateSchema.safeParse(t).data ?? []);
+  }
+
+  async putTemplates(templates: readonly Template[]) {
+    await this.#given.writer.commit(templates.map((t) => put("templates", t)));
+  }
+
+  async removeTemplate(templateId: string) {
+    await this.#given.writer.commit([drop("templates", templateId)]);
+  }
+
+  async favourites() {
+    return ((await (await this.#given.tables()).get("favourites", "templates")) ?? []) as readonly string[];
+  }
+
+  async keepFavourites(templateIds: readonly string[]) {
+    await this.#given.writer.commit([{ store: "favourites", key: "templates", value: templateIds }]);
+  }
+
+  async labs() {
+    return (await (await this.#given.tables()).all("labs")).flatMap((c) => labCardSchema.safeParse(c).data ?? []);
+  }
+
+  async putLab(card: LabCard) {
+    await this.#given.writer.commit([put("labs", card)]);
+  }
+
+  async removeLab(labId: string) {
+    await this.#given.writer.commit([drop("labs", labId)]);
+  }
+
+  async orders(projectId: string) {
+    const found = (await (await this.#given.tables()).by("orders", "byProject", projectId)) as SentOrder[];
+    return found.sort((a, b) => (a.at < b.at ? 1 : -1));
+  }
+
+  async putOrder(order: SentOrder) {
+    await this.#given.writer.commit([put("orders", order)]);
+  }
+
+  async removeOrder(orderId: string) {
+    await this.#given.writer.commit([drop("orders", orderId)]);
+  }
+
+  async original(photoId: string) {
+    const photo = this.#photos.get(photoId) ?? (await this.#photoOf(photoId));
+    return photo && (await this.#given.originals.get(photo));
+  }
+
+  async #photoOf(photoId: string) {
+    const photo = photoSchema.safeParse(await (await this.#given.tables()).get("photos", photoId)).data;
+    if (photo) this.#photos.set(photoId, photo);
+    return photo;
+  }
+
+  async originals() {
+    const all = (await (await this.#given.tables()).all("photos")) as readonly Photo[];
+    return this.#given.originals.here(all);
+  }
+
+  async preview(photoId: string, size: PreviewSize) {
+    return (await (await this.#given.tables()).get("previews", `${photoId}/${size}`)) as Blob | undefined;
+  }
+
+  async previews(wanted: readonly { readonly photoId: string; readonly size: PreviewSize }[]) {
+    const keys = wanted.map((w) => `${w.photoId}/${w.size}`);
+    return (await (await this.#given.tables()).many("previews", keys)) as (Blob | undefined)[];
+  }
+
+  keepPreview(photoId: string, size: PreviewSize, preview: Blob) {
+    return this.#given.writer.keepLoose("previews", [[`${photoId}/${size}`, preview]]);
+  }
+
+  async projects() {
+    const tables = await this.#given.tables();
+    const cards: ProjectCard[] = [];
+    const damaged: string[] = [];
+    for (const record of (await tables.all("projects")) as readonly StoredProject[]) {
+      if (record.removedAt !== undefined) continue;
+      const { pageIds } = record;
+      const first = pageIds
+        ? await tables.many(
+            "pages",
+            pageIds.slice(0, 2).map((id) => [record.id, id] as const),
+          )
+        : record.project.pages?.slice(0, 2);
+      const read = projectSchema.safeParse({ ...record.project, pages: first });
+      const pageCount = (pageIds ?? record.project.pages ?? []).length;
+      if (read.success) cards.push({ project: read.data, pageCount, savedAt: record.savedAt });
+      else damaged.push(record.id);
+    }
+    return { cards: cards.sort((a, b) => (a.savedAt < b.savedAt ? 1 : -1)), damaged };
+  }
+
+  async openProject(projectId: string): Promise<OpenedProject | undefined> {
+    const tables = await this.#given.tables();
+    const record = (await tables.get("projects", projectId)) as StoredProject | undefined;
+    if (!record) return undefined;
+    if (record.removedAt !== undefined) throw new StoreError("workRemoved", projectId);
+    const [pages, kept] = await Promise.all([pagesOf(tables, record), tables.under("steps", projectId)]);
+    const read = projectSchema.safeParse({ ...record.project, pages });
+    if (!read.success) throw new StoreError("recordDamaged", read.error);
+    const numbers = kept.map(([key]) => Number((key as [string, number])[1]));
+    // A history that cannot be read is not worth losing the project for.
+    const steps = kept.flatMap(([, v]) => (stepSchema.safeParse(v).success ? [v as Step] : []));
+    const whole = steps.length === kept.length;
+    if (whole) for (const [i, step] of steps.entries()) this.#numbers.set(step, numbers[i]!);
+    this.#known.set(projectId, {
+      pages: record.pageIds ? new Map(read.data.pages.map((p) => [p.id, p])) : new Map(),
+      firstStep: numbers[0] ?? record.firstStep,
+      endStep: (numbers.at(-1) ?? record.firstStep - 1) + 1,
+    });
+    return {
+      project: read.data,
+      savedAt: record.savedAt,
+      steps: whole ? steps : [],
+      sent: record.sent,
+      done: whole ? Math.min(record.done, steps.length) : 0,
+    };
+  }
+
+  async saveProject({ project, steps, done, savedAt, sent }: ProjectSave) {
+    const { id } = project;
+    const known = this.#known.get(id) ?? (await this.#findKnown(id));
+    const firstKnown = steps.length > 0 ? this.#numbers.get(steps[0]!) : undefined;
+    // Where no step is known any more, numbers go on behind those that are kept, which all go.
+    const firstStep = firstKnown ?? (steps.length > 0 ? known.endStep : known.firstStep);
+    const endStep = firstStep + steps.length;
+    const record: StoredProject = {
+      id,
+      project: { ...project, pages: [] },
+      pageIds: project.pages.map((p) => p.id),
+      done,
+      savedAt,
+      firstStep,
+      sent,
+    };
+    const changes: Change[] = [put("projects", record)];
+    const fresh = steps.flatMap((step, i) =>
+      this.#numbers.get(step) === firstStep + i ? [] : [[step, firstStep + i] as const],
+    );
+    for (const [step, number] of fresh) changes.push({ store: "steps", key: [id, number], value: step });
+    for (let n = known.firstStep; n < known.endStep; n += 1)
+      if (n < firstStep || n >= endStep) changes.push(drop("steps", [id, n]));
+    const pages = new Map(project.pages.map((p) => [p.id, p]));
+    for (const page of project.pages)
+      if (known.pages.get(page.id) !== page) changes.push({ store: "pages", key: [id, page.id], value: page });
+    for (const pageId of known.pages.keys()) if (!pages.has(pageId)) changes.push(drop("pages", [id, pageId]));
+    const needs: Need[] = [{ is: "workNotRemoved", projectId: id }];
+    if (this.#known.has(id)) needs.push({ is: "workHere", projectId: id });
+    await this.#given.writer.commit(changes, needs);
+    // Only now: a save that failed must not leave a hole in the history behind it.
+    for (const [step, number] of fresh) this.#numbers.set(step, number);
+    this.#known.set(id, { pages, firstStep, endStep });
+  }
+
+  /** Of a work that was not opened here: all its pages count as unknown, and all its steps go. */
+  async #findKnown(projectId: string): Promise<KnownWork> {
+    const tables = await this.#given.tables();
+    const [pageIds, numbers] = await Promise.all([
+      tables.keysUnder("pages", projectId),
+      tables.keysUnder("steps", projectId),
+    ]);
+    const sorted = numbers.map(Number).sort((a, b) => a - b);
+    return {
+      pages: new Map(pageIds.map((pageId) => [String(pageId), undefined])),
+      firstStep: sorted[0] ?? 0,
+      endStep: (sorted.at(-1) ?? -1) + 1,
+    };
+  }
+
+  async #recordOf(projectId: string): Promise<StoredProject> {
+    const record = (await (await this.#given.tables()).get("projects", projectId)) as StoredProject | undefined;
+    if (!record) throw new StoreError("workRemoved", projectId);
+    return record;
+  }
+
+  async removeProject(projectId: string, at: string) {
+    await this.#given.writer.commit([put("projects", { ...(await this.#recordOf(projectId)), removedAt: at })]);
+  }
+
+  async restoreProject(projectId: string) {
+    const { removedAt: _, ...record } = await this.#recordOf(projectId);
+    await this.#given.writer.commit([put("projects", record)]);
+  }
+
+  async removedProjects(): Promise<readonly RemovedWork[]> {
+    const all = (await (await this.#given.tables()).all("projects")) as readonly StoredProject[];
+    const removed = all.flatMap(({ id, project, pageIds, removedAt }) =>
+      removedAt === undefined
+        ? []
+        : [{ id, name: String(project.name), pageCount: (pageIds ?? project.pages ?? []).length, removedAt }],
+    );
+    return removed.sort((a, b) => (a.removedAt < b.removedAt ? 1 : -1));
+  }
+
+  async forgetProject(projectId: string) {
+    const tables = await this.#given.tables();
+    const [pages, steps, snapshots, orders] = await Promise.all([
+      tables.keysUnder("pages", projectId),
+      tables.keysUnder("steps", projectId),
+      tables.by("snapshots", "byProject", projectId) as Promise<readonly Snapshot[]>,
+      tables.by("orders", "byProject", projectId) as Promise<readonly SentOrder[]>,
+    ]);
+    await this.#given.writer.commit([
+      drop("projects", projectId),
+      ...pages.map((id) => drop("pages", [projectId, id])),
+      ...steps.map((n) => drop("steps", [projectId, n])),
+      ...snapshots.map((s) => drop("snapshots", s.id)),
+      ...orders.map((o) => drop("orders", o.id)),
+    ]);
+  }
+
+  async salvage(projectId: string) {
+    const tables = await this.#given.tables();
+    const record = (await tables.get("projects", projectId)) as StoredProject | undefined;
+    if (!record) return undefined;
+    const all = await pagesOf(tables, record);
+    const pages = all.flatMap((p) => pageSchema.safeParse(p).data ?? []);
+    if (pages.length === 0) return undefined;
+    // What the work cannot be read with is left away piece by piece; its pages are what matters.
+    for (const without of [[], ["sheets"], ["sheets", "cover"], ["sheets", "cover", "notes", "words", "accepted"]]) {
+      const bare = Object.fromEntries(without.map((name) => [name, undefined]));
+      const cover = without.includes("cover") ? { cover: null } : {};
+      const sheets = without.includes("sheets") ? { sheets: null } : {};
+      const read = projectSchema.safeParse({ ...record.project, ...bare, ...cover, ...sheets, pages });
+      if (read.success) return { project: read.data, lostPages: all.length - pages.length };
+    }
+    return undefined;
+  }
+
+  async snapshots(projectId: string) {
+    const all = (await (await this.#given.tables()).by("snapshots", "byProject", projectId)) as readonly Snapshot[];
+    // One that cannot be read any more is no use to anybody, and must not hide the others.
+    const readable = all.flatMap((s) => {
+      const project = projectSchema.safeParse(s.project).data;
+      return project ? [{ ...s, project }] : [];
+    });
+    return readable.sort((a, b) => (a.at < b.at ? 1 : -1));
+  }
+
+  async keepSnapshot(snapshot: Snapshot) {
+    await this.#given.writer.commit([put("snapshots", snapshot)]);
+  }
+
+  async removeSnapshot(snapshotId: string) {
+    await this.#given.writer.commit([drop("snapshots", snapshotId)]);
+  }
+}
+
+/** A project's pages in their order; one that is missing is left to the check that follows. */
+async function pagesOf(tables: Tables, record: StoredProject): Promise<readonly (Page | undefined)[]> {
+  if (!record.pageIds) return record.project.pages ?? [];
+  const all = (await tables.under("pages", record.id)).map(([, page]) => page as Page);
+  const byId = new Map(all.map((p) => [p.id, p]));
+  return record.pageIds.map((id) => byId.get(id));
+}

@@ -1,0 +1,209 @@
+import { again } from "./again.ts";
+import { Database } from "./database.ts";
+import { changeOf } from "./journal/record.ts";
+import { privateFolder } from "./journal/sync-file.ts";
+import { Keeper, type KeeperReport } from "./keeper.ts";
+import type { KeeperAsks } from "./keeper-jobs.ts";
+import { StoreError, storeErrorFrom } from "./store.ts";
+
+/**
+ * One keeper for all tabs. The tab that has the lock owns the journal; the others send what they ask over a channel and go on
+ * by themselves when the lock comes to them.
+ */
+
+type Ask = {
+  readonly [K in keyof KeeperAsks]: { readonly job: K; readonly input: KeeperAsks[K]["in"] };
+}[keyof KeeperAsks];
+
+type Message =
+  | { readonly kind: "ask"; readonly from: string; readonly id: number; readonly ask: Ask }
+  /** Somebody is there and is at it. */
+  | { readonly kind: "heard"; readonly to: string; readonly id: number }
+  | { readonly kind: "done"; readonly to: string; readonly id: number; readonly output: unknown }
+  | {
+      readonly kind: "failed";
+      readonly to: string;
+      readonly id: number;
+      readonly code: string;
+      readonly message: string;
+    };
+
+interface Pending {
+  readonly ask: Ask;
+  readonly resolve: (output: unknown) => void;
+  readonly reject: (e: StoreError) => void;
+  unheard: ReturnType<typeof setTimeout> | undefined;
+}
+
+const lockName = "tessip-journal";
+const channelName = "tessip-keeper";
+/** Pages listen here for what becomes of what is kept. */
+export const reportChannel = "tessip-kept";
+/** An owner that does not answer for so long is frozen or stuck. */
+const patienceMs = 5_000;
+/** A tab that was closed holds its file a moment longer. */
+const handOverMs = [30, 60, 120, 240, 480, 960];
+
+export class SharedKeeper {
+  readonly #tab: string;
+  readonly #channel = new BroadcastChannel(channelName);
+  readonly #reports = new BroadcastChannel(reportChannel);
+  readonly #pending = new Map<number, Pending>();
+  #count = 0;
+  #joined: Promise<void> | undefined;
+  #keeper: { readonly keeper: Keeper; readonly opened: Promise<KeeperReport> } | undefined;
+  #release: (() => void) | undefined;
+
+  constructor(newId: () => string) {
+    this.#tab = newId();
+    this.#newId = newId;
+    this.#channel.addEventListener("message", (e: MessageEvent<Message>) => this.#hear(e.data));
+  }
+  readonly #newId: () => string;
+
+  async ask<K extends keyof KeeperAsks>(job: K, input: KeeperAsks[K]["in"]): Promise<KeeperAsks[K]["out"]> {
+    this.#joined ??= this.#join();
+    await this.#joined;
+    const ask = { job, input } as Ask;
+    if (this.#keeper) return (await this.#answer(ask)) as KeeperAsks[K]["out"];
+    this.#count += 1;
+    const id = this.#count;
+    return (await new Promise<unknown>((resolve, reject) => {
+      const unheard = setTimeout(() => {
+        this.#pending.delete(id);
+        reject(new StoreError("storageHeld", job));
+      }, patienceMs);
+      this.#pending.set(id, { ask, resolve, reject, unheard });
+      this.#channel.postMessage({ kind: "ask", from: this.#tab, id, ask } satisfies Message);
+    })) as KeeperAsks[K]["out"];
+  }
+
+  async letGo(): Promise<void> {
+    await this.#keeper?.keeper.close().catch(() => {});
+    this.#keeper = undefined;
+    this.#joined = undefined;
+    this.#release?.();
+    this.#release = undefined;
+  }
+
+  /** Resolves once it is known whether this tab owns the journal; the lock is waited for all the same. */
+  #join(): Promise<void> {
+    const { locks } = navigator;
+    if (!locks) {
+      this.#own();
+      return Promise.resolve();
+    }
+    return new Promise((known) => {
+      const hold = () =>
+        new Promise<void>((release) => {
+          this.#release = release;
+          this.#own();
+          known();
+        });
+      void locks.request(lockName, { ifAvailable: true }, (lock) => {
+        if (lock) return hold();
+        known();
+        void locks.request(lockName, hold);
+        return undefined;
+      });
+    });
+  }
+
+  #own(): void {
+    this.#keeper = this.#start();
+    for (const [id, p] of this.#pending) {
+      this.#pending.delete(id);
+      clearTimeout(p.unheard);
+      void this.#answer(p.ask).then(p.resolve, (e: unknown) => p.reject(storeErrorFrom(e)));
+    }
+  }
+
+  #start() {
+    const keeper = new Keeper({
+      folder: () => privateFolder("journal"),
+      openDatabase: (notices) => again(() => Database.open(notices), [200, 600]),
+      deleteDatabase: () => Database.delete(),
+      newId: this.#newId,
+      nowMs: () => Date.now(),
+      later: (work, ms) => {
+        const timer = setTimeout(work, ms);
+        return () => clearTimeout(timer);
+      },
+      announce: (report) => this.#reports.postMessage(report),
+    });
+    // A file that another tab still has open is asked for again.
+    const opened = again(() => keeper.open(), handOverMs).catch((e: unknown) => {
+      const held = e instanceof DOMException && e.name === "NoModificationAllowedError";
+      throw held ? new StoreError("storageHeld", e) : storeErrorFrom(e);
+    });
+    opened.catch(() => {});
+    return { keeper, opened };
+  }
+
+  async #answer({ job, input }: Ask): Promise<unknown> {
+    const own = this.#keeper!;
+    if (job === "tryAgain") {
+      const failed = await own.opened.then(
+        () => false,
+        () => true,
+      );
+      if (!failed) return own.keeper.tryAgain();
+      await own.keeper.close().catch(() => {});
+      this.#keeper = this.#start();
+      const report = await this.#keeper.opened;
+      this.#reports.postMessage(report);
+      return report;
+    }
+    const report = await own.opened;
+    const { keeper } = own;
+    switch (job) {
+      case "open":
+        return report;
+      case "commit":
+        await keeper.commit(input.changes, input.needs);
+        return null;
+      case "keepLoose":
+        await keeper.keepLoose(input.table, input.entries);
+        return null;
+      case "keepInDatabase":
+        await keeper.keepInDatabase(input.photoId, input.original);
+        return null;
+      case "read": {
+        const method = keeper.tables[input.method] as (...args: unknown[]) => Promise<unknown>;
+        return method.apply(keeper.tables, [...input.args]);
+      }
+      case "look":
+        await keeper.look();
+        return null;
+      case "records":
+        return [...keeper.lines()].map(([key, value]) => {
+          const change = changeOf({ key, value: "" });
+          return [change.store, change.key, value] as const;
+        });
+    }
+  }
+
+  #hear(message: Message): void {
+    if (message.kind === "ask") {
+      if (!this.#keeper) return;
+      const { from: to, id } = message;
+      const say = (m: Message) => this.#channel.postMessage(m);
+      say({ kind: "heard", to, id });
+      void this.#answer(message.ask).then(
+        (output) => say({ kind: "done", to, id, output }),
+        (e: unknown) => {
+          const { code, message: text } = storeErrorFrom(e);
+          say({ kind: "failed", to, id, code, message: text });
+        },
+      );
+      return;
+    }
+    const pending = message.to === this.#tab ? this.#pending.get(message.id) : undefined;
+    if (!pending) return;
+    clearTimeout(pending.unheard);
+    if (message.kind === "heard") return;
+    this.#pending.delete(message.id);
+    if (message.kind === "done") pending.resolve(message.output);
+    else pending.reject(new StoreError(message.code as StoreError["code"], message.message));
+  }
+}

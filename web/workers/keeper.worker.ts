@@ -1,0 +1,26 @@
+import { nanoid } from "nanoid";
+import type { KeeperJobs } from "../storage/keeper-jobs.ts";
+import { keepOriginal } from "../storage/originals.ts";
+import { SharedKeeper } from "../storage/shared-keeper.ts";
+import { type Handlers, serveJobs } from "./serve.ts";
+
+const keeper = new SharedKeeper(() => nanoid(12));
+
+const handlers: Handlers<KeeperJobs> = {
+  open: () => keeper.ask("open", null),
+  commit: (input) => keeper.ask("commit", input),
+  keepLoose: (input) => keeper.ask("keepLoose", input),
+  keepInDatabase: (input) => keeper.ask("keepInDatabase", input),
+  read: (input) => keeper.ask("read", input),
+  look: () => keeper.ask("look", null),
+  tryAgain: () => keeper.ask("tryAgain", null),
+  records: () => keeper.ask("records", null),
+  keepOriginal: async ({ hash, original }) => keepOriginal(hash, original),
+  letGo: async () => {
+    await keeper.letGo();
+    return null;
+  },
+};
+
+const hear = serveJobs<KeeperJobs>(handlers, (m) => postMessage(m));
+addEventListener("message", (e) => void hear(e.data));
