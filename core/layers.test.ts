@@ -21,6 +21,7 @@ const order = [
   "sheet-files",
   "pace",
   "project-file",
+  "safe-folder",
   "templates",
   "scene",
   "check",

@@ -143,6 +143,13 @@ async function afterOpening(keeping: Keeping, library: Library): Promise<void> {
   const all = [...byId.values(), ...removed];
   const changed = await keeping.moveOriginals(all).catch(() => []);
   library.takeOver(changed);
+  await keeping.askToStay();
+  // After every bringing-in there is more to lose.
+  let coming = false;
+  library.state.subscribe(({ incoming }) => {
+    if (coming && !incoming) void keeping.askToStay();
+    coming = incoming !== undefined;
+  });
   await sweepOriginals(new Set(all.map((p) => p.hash)), Date.now()).catch(() => {});
 }
 

@@ -56,7 +56,7 @@ export class Database implements Tables {
     this.#db.close();
   }
 
-  get(table: Table | "originals", key: Key): Promise<unknown> {
+  get(table: Table | "originals" | "meta", key: Key): Promise<unknown> {
     return guarded(() => this.#db.get(table, key as never));
   }
 

@@ -1,5 +1,8 @@
+import type { SafeFolderState } from "../safe-folder/safe-folder.ts";
+import type { SyncReport } from "../safe-folder/safe-sync.ts";
+import type { LastArchive, SavedAll } from "../safe-folder/save-all.ts";
 import type { Job } from "../workers/protocol.ts";
-import type { Change, Key } from "./journal/record.ts";
+import type { Change } from "./journal/record.ts";
 import type { KeeperReport } from "./keeper.ts";
 import type { Need } from "./needs.ts";
 import type { LooseTable, Tables } from "./tables.ts";
@@ -22,8 +25,16 @@ export interface KeeperAsks {
   readonly read: Job<Reading, unknown>;
   readonly look: Job<null, null>;
   readonly tryAgain: Job<null, KeeperReport>;
-  /** Every record that the journal holds, as it stands now. */
-  readonly records: Job<null, readonly (readonly [store: string, key: Key, value: string])[]>;
+  readonly folderState: Job<null, SafeFolderState>;
+  readonly lastArchive: Job<null, LastArchive>;
+  /** A folder that the person has chosen, and may be written to. */
+  readonly useFolder: Job<FileSystemDirectoryHandle, SafeFolderState>;
+  readonly stopFolder: Job<null, SafeFolderState>;
+  readonly syncFolder: Job<null, SafeFolderState>;
+  /** Everything from another folder, or from an archive of one. Failure codes are those of a FolderError. */
+  readonly bringFrom: Job<FileSystemDirectoryHandle | Blob, SyncReport>;
+  /** All that is kept as one archive, or only what was not in the last one. */
+  readonly saveAll: Job<{ readonly onlyNew: boolean }, SavedAll>;
 }
 
 export interface KeeperJobs extends KeeperAsks {

@@ -166,6 +166,15 @@ export class Keeper {
     return this.#inTurn(() => this.#look());
   }
 
+  /** What belongs to this browser alone and is no part of what is kept. */
+  meta(key: string): Promise<unknown> {
+    return this.#inTurn(async () => this.#database?.meta(key));
+  }
+
+  keepMeta(key: string, value: unknown): Promise<void> {
+    return this.#inTurn(async () => this.#database?.keepLoose("meta", key, value));
+  }
+
   /** Lets go of the journal, so that another window can have it. */
   close(): Promise<void> {
     return this.#inTurn(async () => {

@@ -1,6 +1,7 @@
 import { createStore } from "zustand/vanilla";
 import type { Photo } from "#core/photo";
 import { sha256 } from "../pictures/sha256.ts";
+import { noSafeFolder, type SafeFolderState, safeFolderChannel } from "../safe-folder/safe-folder.ts";
 import type { WorkerLine } from "../workers/line.ts";
 import { Database } from "./database.ts";
 import type { Key } from "./journal/record.ts";
@@ -13,13 +14,22 @@ import { StoreError, type StoreTrouble, storeErrorFrom } from "./store.ts";
 import type { Index, Table, Tables } from "./tables.ts";
 
 export interface KeptState extends KeeperState {
+  /** Whether the browser promised not to throw it away; undefined until it was asked. */
+  readonly promised: boolean | undefined;
   /** Not yet shown to the person. */
   readonly happened: readonly Happened[];
 }
 
 /** What a page has of the keeper: what is kept, where to read it, and what became of it. */
 export class Keeping {
-  readonly state = createStore<KeptState>(() => ({ reading: "database", full: false, trouble: "none", happened: [] }));
+  readonly state = createStore<KeptState>(() => ({
+    reading: "database",
+    full: false,
+    trouble: "none",
+    happened: [],
+    promised: undefined,
+  }));
+  readonly folderState = createStore<SafeFolderState>(() => noSafeFolder);
   readonly #line: WorkerLine<KeeperJobs>;
   #database: Promise<Database> | undefined;
   #counts: { readonly works: number; readonly photos: number } | undefined;
@@ -29,6 +39,9 @@ export class Keeping {
     this.#line = line;
     new BroadcastChannel(reportChannel).addEventListener("message", (e: MessageEvent<KeeperReport>) =>
       this.#take(e.data),
+    );
+    new BroadcastChannel(safeFolderChannel).addEventListener("message", (e: MessageEvent<SafeFolderState>) =>
+      this.folderState.setState(e.data, true),
     );
     // A page that is put aside, to come back by "back", would hold the journal for ever.
     addEventListener("pagehide", (e) => e.persisted && void this.#line.run("letGo", null).catch(() => {}));
@@ -41,6 +54,7 @@ export class Keeping {
   async open(): Promise<KeeperReport> {
     const report = await this.#asked(() => this.#line.run("open", null));
     this.#take(report);
+    void this.#folderTo("folderState", null).catch(() => {});
     return report;
   }
 
@@ -50,9 +64,29 @@ export class Keeping {
     return report;
   }
 
-  /** Every record that the journal holds; the value as JSON. */
-  records(): Promise<KeeperJobs["records"]["out"]> {
-    return this.#asked(() => this.#line.run("records", null));
+  readonly folder = {
+    use: (handle: FileSystemDirectoryHandle) => this.#folderTo("useFolder", handle),
+    stop: () => this.#folderTo("stopFolder", null),
+    sync: () => this.#folderTo("syncFolder", null),
+    /** Rejects with a FolderError's code. */
+    bringFrom: (from: FileSystemDirectoryHandle | Blob) => this.#line.run("bringFrom", from),
+    saveAll: (onlyNew: boolean) => this.#line.run("saveAll", { onlyNew }),
+    lastArchive: () => this.#line.run("lastArchive", null),
+  };
+
+  async #folderTo(
+    job: "useFolder" | "stopFolder" | "syncFolder" | "folderState",
+    input: FileSystemDirectoryHandle | null,
+  ): Promise<SafeFolderState> {
+    const state = await this.#line.run(job, input as never);
+    this.folderState.setState(state, true);
+    return state;
+  }
+
+  /** Browsers say yes or no by themselves, and may say yes later. */
+  async askToStay(): Promise<void> {
+    const promised = await navigator.storage?.persist?.().catch(() => false);
+    this.state.setState({ promised: promised ?? false });
   }
 
   told(): void {
@@ -133,7 +167,7 @@ export class Keeping {
 
   /** The database, or the keeper's memory; asked once more where the database went away meanwhile. */
   readonly tables: Tables = {
-    get: (table: Table | "originals", key: Key) => this.#read("get", table, key),
+    get: (table: Table | "originals" | "meta", key: Key) => this.#read("get", table, key),
     many: (table: Table, keys: readonly Key[]) => this.#read("many", table, keys),
     all: (table: Table) => this.#read("all", table),
     under: (table: Table, first: string) => this.#read("under", table, first),

@@ -1,8 +1,11 @@
+import { FolderError, folderFiles } from "../safe-folder/safe-files.ts";
+import { SafeFolder, safeFolderChannel } from "../safe-folder/safe-folder.ts";
+import { archiveFiles, lastArchive, saveAll } from "../safe-folder/save-all.ts";
+import { WorkerError } from "../workers/protocol.ts";
 import { again } from "./again.ts";
 import { Database } from "./database.ts";
-import { changeOf } from "./journal/record.ts";
 import { privateFolder } from "./journal/sync-file.ts";
-import { Keeper, type KeeperReport } from "./keeper.ts";
+import { Keeper } from "./keeper.ts";
 import type { KeeperAsks } from "./keeper-jobs.ts";
 import { StoreError, storeErrorFrom } from "./store.ts";
 
@@ -31,7 +34,7 @@ type Message =
 interface Pending {
   readonly ask: Ask;
   readonly resolve: (output: unknown) => void;
-  readonly reject: (e: StoreError) => void;
+  readonly reject: (e: Error) => void;
   unheard: ReturnType<typeof setTimeout> | undefined;
 }
 
@@ -48,10 +51,11 @@ export class SharedKeeper {
   readonly #tab: string;
   readonly #channel = new BroadcastChannel(channelName);
   readonly #reports = new BroadcastChannel(reportChannel);
+  readonly #folders = new BroadcastChannel(safeFolderChannel);
   readonly #pending = new Map<number, Pending>();
   #count = 0;
   #joined: Promise<void> | undefined;
-  #keeper: { readonly keeper: Keeper; readonly opened: Promise<KeeperReport> } | undefined;
+  #keeper: ReturnType<SharedKeeper["start"]> | undefined;
   #release: (() => void) | undefined;
 
   constructor(newId: () => string) {
@@ -79,6 +83,7 @@ export class SharedKeeper {
   }
 
   async letGo(): Promise<void> {
+    this.#keeper?.folder.end();
     await this.#keeper?.keeper.close().catch(() => {});
     this.#keeper = undefined;
     this.#joined = undefined;
@@ -110,15 +115,15 @@ export class SharedKeeper {
   }
 
   #own(): void {
-    this.#keeper = this.#start();
+    this.#keeper = this.start();
     for (const [id, p] of this.#pending) {
       this.#pending.delete(id);
       clearTimeout(p.unheard);
-      void this.#answer(p.ask).then(p.resolve, (e: unknown) => p.reject(storeErrorFrom(e)));
+      void this.#answer(p.ask).then(p.resolve, p.reject);
     }
   }
 
-  #start() {
+  private start() {
     const keeper = new Keeper({
       folder: () => privateFolder("journal"),
       openDatabase: (notices) => again(() => Database.open(notices), [200, 600]),
@@ -136,8 +141,18 @@ export class SharedKeeper {
       const held = e instanceof DOMException && e.name === "NoModificationAllowedError";
       throw held ? new StoreError("storageHeld", e) : storeErrorFrom(e);
     });
-    opened.catch(() => {});
-    return { keeper, opened };
+    const folder = new SafeFolder({
+      keeper,
+      newId: this.#newId,
+      now: () => new Date().toISOString(),
+      label: navigator.userAgent.slice(0, 120),
+      announce: (state) => this.#folders.postMessage(state),
+    });
+    opened.then(
+      () => folder.begin(),
+      () => {},
+    );
+    return { keeper, opened, folder };
   }
 
   async #answer({ job, input }: Ask): Promise<unknown> {
@@ -148,8 +163,9 @@ export class SharedKeeper {
         () => true,
       );
       if (!failed) return own.keeper.tryAgain();
+      own.folder.end();
       await own.keeper.close().catch(() => {});
-      this.#keeper = this.#start();
+      this.#keeper = this.start();
       const report = await this.#keeper.opened;
       this.#reports.postMessage(report);
       return report;
@@ -161,6 +177,7 @@ export class SharedKeeper {
         return report;
       case "commit":
         await keeper.commit(input.changes, input.needs);
+        own.folder.soon();
         return null;
       case "keepLoose":
         await keeper.keepLoose(input.table, input.entries);
@@ -175,11 +192,20 @@ export class SharedKeeper {
       case "look":
         await keeper.look();
         return null;
-      case "records":
-        return [...keeper.lines()].map(([key, value]) => {
-          const change = changeOf({ key, value: "" });
-          return [change.store, change.key, value] as const;
-        });
+      case "folderState":
+        return own.folder.state;
+      case "lastArchive":
+        return lastArchive(keeper.lines());
+      case "useFolder":
+        return own.folder.use(input);
+      case "stopFolder":
+        return own.folder.stop();
+      case "syncFolder":
+        return own.folder.now();
+      case "bringFrom":
+        return own.folder.bring(input instanceof Blob ? await archiveFiles(input) : folderFiles(input));
+      case "saveAll":
+        return saveAll(keeper, input.onlyNew, () => new Date().toISOString());
     }
   }
 
@@ -192,7 +218,7 @@ export class SharedKeeper {
       void this.#answer(message.ask).then(
         (output) => say({ kind: "done", to, id, output }),
         (e: unknown) => {
-          const { code, message: text } = storeErrorFrom(e);
+          const { code, message: text } = e instanceof FolderError ? e : storeErrorFrom(e);
           say({ kind: "failed", to, id, code, message: text });
         },
       );
@@ -204,6 +230,6 @@ export class SharedKeeper {
     if (message.kind === "heard") return;
     this.#pending.delete(message.id);
     if (message.kind === "done") pending.resolve(message.output);
-    else pending.reject(new StoreError(message.code as StoreError["code"], message.message));
+    else pending.reject(new WorkerError(message.code, message.message));
   }
 }

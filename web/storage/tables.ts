@@ -25,7 +25,7 @@ export type Index = "byHash" | "byProject";
 export const isKeptTable = (name: string): name is KeptTable => (keptTables as readonly string[]).includes(name);
 
 export interface Tables {
-  get(table: Table | "originals", key: Key): Promise<unknown>;
+  get(table: Table | "originals" | "meta", key: Key): Promise<unknown>;
   many(table: Table, keys: readonly Key[]): Promise<readonly unknown[]>;
   all(table: Table): Promise<readonly unknown[]>;
   /** Records whose first key is this, with their keys, by the second. */
@@ -63,7 +63,7 @@ export class LineTables implements Tables {
     else this.#loose.set(line, value);
   }
 
-  async get(table: Table | "originals", key: Key): Promise<unknown> {
+  async get(table: Table | "originals" | "meta", key: Key): Promise<unknown> {
     const line = keyLine(table, key);
     const value = this.lines.get(line);
     return value === undefined ? this.#loose.get(line) : JSON.parse(value);

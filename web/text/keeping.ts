@@ -8,6 +8,9 @@ const worksAnd = (works: number, photos: number): string => {
 
 export const keeping = {
   kept: (time: string) => `Kept in this browser, ${time}`,
+  keptIn: (folder: string, ago: string) => `Kept here, and in ${folder} ${ago}`,
+  keptHere: "Kept in this browser",
+  where: "Where your work is kept",
   keeping: "Keeping …",
   failed: {
     storageFull: "Not kept: this disk is full. Free some space, then try again; nothing on screen is lost.",
@@ -112,3 +115,76 @@ export const workFault = {
   unread: "This work cannot be read just now",
   unreadBody: "Nothing was deleted. Try again; if it goes on, close all windows of the browser and start it again.",
 };
+
+/** The safe folder, and everything as one file. */
+export const safeFolder = {
+  title: "Where your work is kept",
+  here: "In this browser",
+  hereLead: (works: number, photos: number) => `${worksAnd(works, photos)}, and a second copy under it.`,
+  hereNothing: "Nothing yet. Everything that you bring in and make is kept here by itself.",
+  promised: "The browser promised not to throw it away.",
+  notPromised: "The browser may throw it away when the disk is full, and clearing its data takes it. A folder stays.",
+  folder: "In a safe folder on this computer",
+  folderLead:
+    "Choose a folder once, and everything is kept in it too: works with their history, and each photo as it came. It opens on another computer, and can lie where another program carries it along.",
+  noFolders: "This browser cannot write into folders. Save everything as a file instead, now and then.",
+  choose: "Choose a folder",
+  other: "Another folder",
+  again: "Keep it in step now",
+  stop: "Stop using it",
+  allow: (name: string) => `Go on keeping it in ${name}`,
+  state: {
+    none: "",
+    waiting: "Something new is about to be written.",
+    working: (share: number) => `Writing, ${Math.round(share * 100)} %`,
+    kept: (ago: string) => `All of it was written and read back ${ago}.`,
+  },
+  trouble: {
+    folderGone:
+      "The folder is not there at the moment. Is its disk connected? What you do is kept in this browser meanwhile.",
+    folderFull: "The disk of the folder is full. What you do is kept in this browser; make room there, then try again.",
+    folderShut: "The browser asks once more whether it may write there.",
+    folderFailed: "Writing there did not work. What you do is kept in this browser meanwhile.",
+    folderNewer: "That folder was written by a newer Tessip. Load this page again while you are online.",
+    notASafeFolder: "That is no safe folder. Nothing was changed.",
+  } as Record<string, string>,
+  waiting: (names: readonly string[]) =>
+    `${names.map((n) => `“${n}”`).join(", ")} ${names.length === 1 ? "was" : "were"} changed on another computer. Close ${names.length === 1 ? "it" : "them"} here to get what is new. If you change ${names.length === 1 ? "it" : "them"} here as well, both are kept.`,
+  missing: (names: readonly string[]) =>
+    `The originals of these photos are neither here nor there: ${names.slice(0, 4).join(", ")}${names.length > 4 ? " …" : ""}.`,
+  file: "As one file",
+  fileLead: "Works, history and photos in one zip, to put on another disk.",
+  saveAll: "Save everything",
+  saveNew: (n: number) =>
+    n === 0 ? "Save what is new" : `Save what is new, with ${n === 1 ? "1 photo" : `${n} photos`}`,
+  savedLast: (day: string) => `Last saved on ${day}.`,
+  saving: "Putting the file together …",
+  saved: (name: string, mb: string, works: number, photos: number) =>
+    `${name}, ${mb} MB, goes to your downloads. It holds ${worksAnd(works, photos)}.`,
+  name: (day: string) => `Tessip everything ${day}.zip`,
+  nameNew: (day: string) => `Tessip new since then ${day}.zip`,
+  back: "Bring back",
+  backLead: "Adds what is in it to what is here. Nothing here is replaced by something older.",
+  fromFolder: "From a safe folder",
+  fromFile: "From a saved file",
+  bringing: "Reading …",
+  brought: (works: number, photos: number) =>
+    works + photos === 0 ? "Everything in it is here already." : `${worksAnd(works, photos)} came in.`,
+  copies: (names: readonly string[]) =>
+    `Changed here and on another computer: both are kept now, as ${names.map((n) => `“${n}”`).join(", ")} and beside it.`,
+  remind: (works: number, photos: number) => `${worksAnd(works, photos)} lie in this browser only`,
+  remindLead: "One folder, chosen once, keeps all of it safe beside this browser.",
+  remindFile: "A file of it on another disk keeps it safe, whatever becomes of this browser.",
+  later: "Not now",
+};
+
+/** Minutes matter, seconds do not. */
+export function ago(at: string, nowMs: number): string {
+  const minutes = Math.floor((nowMs - Date.parse(at)) / 60_000);
+  if (minutes < 1) return "just now";
+  if (minutes < 60) return minutes === 1 ? "1 minute ago" : `${minutes} minutes ago`;
+  const hours = Math.floor(minutes / 60);
+  if (hours < 24) return hours === 1 ? "1 hour ago" : `${hours} hours ago`;
+  const days = Math.floor(hours / 24);
+  return days === 1 ? "yesterday" : `${days} days ago`;
+}

@@ -183,7 +183,7 @@ export const removeWords = {
     n === 1
       ? "One of them is on a page, where it would leave an empty place:"
       : `${n} of them are on pages, where they would leave empty places:`,
-  lead: "The files on your disk stay where they are. Until you leave this work you can undo it.",
+  lead: "The files on your disk stay where they are. For thirty days they can come back from “Removed”.",
   doIt: (n: number, what: string) => (n === 1 ? "Remove it" : `Remove ${what}`),
   removed: (what: string) => `Removed ${what}.`,
 };
@@ -273,7 +273,5 @@ const bytes = (n: number): string =>
   n >= 1e9 ? `${(n / 1e9).toFixed(1)} GB` : `${Math.max(1, Math.round(n / 1e6))} MB`;
 
 export const spaceWords = {
-  used: (used: number, left: number) => `${bytes(used)} kept, room for ${bytes(left)}`,
-  tight: (left: number) =>
-    `There is room for only ${bytes(left)} more in this browser. Free some space on this disk before you bring in many photos; what is here stays.`,
+  used: (used: number) => `${bytes(used)} kept in this browser`,
 };

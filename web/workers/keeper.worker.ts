@@ -14,7 +14,13 @@ const handlers: Handlers<KeeperJobs> = {
   read: (input) => keeper.ask("read", input),
   look: () => keeper.ask("look", null),
   tryAgain: () => keeper.ask("tryAgain", null),
-  records: () => keeper.ask("records", null),
+  folderState: () => keeper.ask("folderState", null),
+  lastArchive: () => keeper.ask("lastArchive", null),
+  useFolder: (input) => keeper.ask("useFolder", input),
+  stopFolder: () => keeper.ask("stopFolder", null),
+  syncFolder: () => keeper.ask("syncFolder", null),
+  bringFrom: (input) => keeper.ask("bringFrom", input),
+  saveAll: (input) => keeper.ask("saveAll", input),
   keepOriginal: async ({ hash, original }) => keepOriginal(hash, original),
   letGo: async () => {
     await keeper.letGo();

@@ -1,10 +1,9 @@
 import { Box, chakra, Flex, HStack, IconButton, Text } from "@chakra-ui/react";
-import { Check, CircleAlert, LoaderCircle, Redo2, Undo2 } from "lucide-react";
+import { Redo2, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useLocation, useParams } from "react-router";
 import { useStore } from "zustand";
 import { emptyTiles, nextRedo, nextUndo, type Page } from "#core/document";
-import { keeping as keepingWords } from "../../text/keeping.ts";
 import { deedWords } from "../../text/photos.ts";
 import { common, history as historyWords, stepWords, walk } from "../../text/places.ts";
 import { sheets as sheetWords } from "../../text/sheets.ts";
@@ -12,7 +11,7 @@ import { useKit } from "../kit.ts";
 import { shown, useLibrary, useMaybeSession } from "../state/hooks.ts";
 import type { LibraryStep } from "../state/library-state.ts";
 import { isSent, type ProjectSession, type ProjectState } from "../state/project-session.ts";
-import { clock } from "./dates.ts";
+import { KeptButton } from "./kept-button.tsx";
 import { KeysSheet } from "./keys-sheet.tsx";
 import { Station } from "./station.tsx";
 import { Tip } from "./tip.tsx";
@@ -57,12 +56,11 @@ function LooseHeader() {
       <HStack as="nav" aria-label={walk.label} gap="1">
         <Station to="/photos" name={walk.photos} state={walk.photoCount(count)} />
       </HStack>
-      {amongPhotos && (
-        <HStack ml="auto" gap="1">
-          <LibraryUndo />
-          <KeysSheet />
-        </HStack>
-      )}
+      <HStack ml="auto" gap="1">
+        {amongPhotos && <LibraryUndo />}
+        <KeptButton />
+        {amongPhotos && <KeysSheet />}
+      </HStack>
     </>
   );
 }
@@ -91,7 +89,7 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
       </HStack>
       <HStack gap="1">
         <UndoButtons session={session} />
-        <Kept session={session} />
+        <KeptButton session={session} />
         <Suspense>
           <WorkMenu session={session} />
         </Suspense>
@@ -218,36 +216,6 @@ function UndoPair({ back, again, onBack, onAgain }: UndoPairProps) {
         </IconButton>
       </Tip>
     </>
-  );
-}
-
-function Kept({ session }: { readonly session: ProjectSession }) {
-  const keeping = useStore(session.state, (s) => s.keeping);
-  const words =
-    keeping.is === "kept"
-      ? keepingWords.kept(clock(keeping.at))
-      : keeping.is === "keeping"
-        ? keepingWords.keeping
-        : keepingWords.failed[keeping.code];
-  const Icon = keeping.is === "kept" ? Check : keeping.is === "keeping" ? LoaderCircle : CircleAlert;
-  return (
-    <Tip words={words}>
-      <HStack
-        role="status"
-        aria-label={words}
-        tabIndex={0}
-        gap="1"
-        px="2"
-        color={keeping.is === "failed" ? "clay.600" : "fg.subtle"}
-        fontSize="13.5px"
-        borderRadius="soft"
-        fontVariantNumeric="tabular-nums"
-        data-keeping={keeping.is}
-      >
-        <Icon size={16} aria-hidden />
-        {keeping.is === "kept" ? clock(keeping.at) : keeping.is === "keeping" ? "…" : "!"}
-      </HStack>
-    </Tip>
   );
 }
 

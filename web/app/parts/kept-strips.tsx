@@ -1,12 +1,15 @@
 import { Button } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { useStore } from "zustand";
+import type { SyncReport } from "../../safe-folder/safe-sync.ts";
 import type { Happened } from "../../storage/keeper.ts";
 import type { Keeping } from "../../storage/keeping.ts";
-import { keeping as words } from "../../text/keeping.ts";
+import { safeFolder as folderWords, keeping as words } from "../../text/keeping.ts";
 import { common } from "../../text/places.ts";
 import { useKit } from "../kit.ts";
 import { worksChanged } from "../state/use-works.ts";
+import { notices } from "./notices.ts";
 import { Strip } from "./strip.tsx";
 
 /** What became of that which is kept: the disk is full, something was lost and made again. */
@@ -18,6 +21,19 @@ export function KeptStrips() {
 function Strips({ keeping }: { readonly keeping: Keeping }) {
   const queries = useQueryClient();
   const { full, trouble, happened } = useStore(keeping.state);
+  const { library } = useKit();
+  useEffect(() => {
+    let told: SyncReport | undefined;
+    return keeping.folderState.subscribe(({ report }) => {
+      if (!report || report === told) return;
+      told = report;
+      const { works, photos, copies } = report;
+      if (works.length + photos + copies.length === 0) return;
+      void library.load().then(() => worksChanged(queries));
+      notices.create({ title: folderWords.brought(works.length, photos), type: "info" });
+      if (copies.length > 0) notices.create({ title: folderWords.copies(copies), type: "info", duration: 30_000 });
+    });
+  }, [keeping, library, queries]);
   const again = () => void keeping.tryAgain().then(() => worksChanged(queries));
   const retry = (
     <Button size="sm" variant="outline" onClick={again}>

@@ -13,7 +13,6 @@ import { Materials } from "./materials.tsx";
 import { PhotoSheet } from "./photo-sheet.tsx";
 import { PhotoWall, type WallHandle } from "./photo-wall.tsx";
 import { SieveBar } from "./sieve-bar.tsx";
-import { SpaceWarning } from "./space.tsx";
 import { Timeline } from "./timeline.tsx";
 import { useLibraryKeys } from "./use-library-keys.ts";
 
@@ -23,7 +22,6 @@ export function PhotosPlace() {
   return (
     <Flex direction="column" h="full" minH="0">
       <IncomingBar />
-      <SpaceWarning />
       {section === "photos" ? <Photographs /> : <Materials key={section} section={section} />}
     </Flex>
   );

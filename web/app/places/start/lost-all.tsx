@@ -2,12 +2,14 @@ import { Box, Button, Heading, HStack, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Mark } from "../../../storage/marks.ts";
 import { lostAll as words } from "../../../text/keeping.ts";
-import { startAfresh } from "../../kit.ts";
+import { startAfresh, useKit } from "../../kit.ts";
 import { dayHere } from "../../parts/dates.ts";
+import { BringBackButtons } from "../../parts/safe-folder.tsx";
 import { OpenFile } from "../../parts/work/open-file.tsx";
 
 /** There was something here once, and now there is nothing: what may bring it back. */
 export function LostAll({ mark }: { readonly mark: Mark }) {
+  const { keeping } = useKit();
   const [over, setOver] = useState(false);
   if (over) return null;
   return (
@@ -22,6 +24,7 @@ export function LostAll({ mark }: { readonly mark: Mark }) {
         {words.hope}
       </Text>
       <HStack gap="3">
+        {keeping && <BringBackButtons keeping={keeping} />}
         <OpenFile />
         <Button
           variant="ghost"

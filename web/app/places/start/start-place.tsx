@@ -17,13 +17,14 @@ const OpenFile = lazy(() => import("../../parts/work/open-file.tsx").then((m) =>
 const ExampleWorks = lazy(() => import("./example-works.tsx").then((m) => ({ default: m.ExampleWorks })));
 const LostAll = lazy(() => import("./lost-all.tsx").then((m) => ({ default: m.LostAll })));
 const Removed = lazy(() => import("../../parts/removed.tsx").then((m) => ({ default: m.Removed })));
+const Remind = lazy(() => import("./remind.tsx").then((m) => ({ default: m.Remind })));
 const NewPockets = lazy(() => import("./new-pockets.tsx").then((m) => ({ default: m.NewPockets })));
 
 /** Where one comes in: what there is already, and what could be made. */
 export function StartPlace() {
   const count = useLibrary((s) => s.photos.length);
   const coming = useLibrary((s) => s.incoming !== undefined);
-  const { lost } = useKit();
+  const { lost, keeping } = useKit();
   // What comes later from storage or the lab would push away what somebody is about to click.
   const worksKnown = useWorks().isFetchedAfterMount;
   const labs = useLabs();
@@ -38,6 +39,7 @@ export function StartPlace() {
             {lost && <LostAll mark={lost} />}
             <YourWork />
             <Removed />
+            {keeping && <Remind keeping={keeping} />}
             <ExampleWorks />
             <NewWork />
           </Suspense>
