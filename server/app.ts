@@ -2,6 +2,7 @@ import { serveStatic } from "@hono/node-server/serve-static";
 import { Hono } from "hono";
 import { HTTPException } from "hono/http-exception";
 import { secureHeaders } from "hono/secure-headers";
+import { ownPagesOnly } from "./guard.ts";
 import { labRoutes, type PrintLab } from "./lab/lab-routes.ts";
 import type { Sample } from "./sample.ts";
 
@@ -12,6 +13,8 @@ export interface Served {
   /** Where the built client lies. */
   readonly webFolder: string;
   readonly log: (line: string) => void;
+  /** The address that it listens on. */
+  readonly host: string;
 }
 
 // Emotion writes its rules into style elements at run time; everything else must come from here as a file.
@@ -34,6 +37,7 @@ const contentSecurityPolicy = {
 /** The whole server as a function of what it serves, so that tests need no socket. */
 export function createApp(served: Served): Hono {
   const app = new Hono();
+  app.use(ownPagesOnly(served.host));
   app.use(
     secureHeaders({
       contentSecurityPolicy,
@@ -46,6 +50,7 @@ export function createApp(served: Served): Hono {
 
   app.get("/health", (c) => c.json({ ok: true }));
   app.route("/lab", labRoutes(served.lab));
+  app.all("/lab/*", (c) => c.json({ code: "noSuchPlace" }, 404));
 
   app.get("/sample", (c) => {
     if (!served.sample) throw new HTTPException(404, { message: "noSample" });

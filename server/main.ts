@@ -22,11 +22,13 @@ const app = createApp({
     cards: await readLabs(join(home, "demo", "labs"), log),
     orders: new OrderShelf(join(home, "demo", ".cache", "orders")),
     now: () => new Date(),
+    stalledMs: 30_000,
     pause: (ms) => new Promise((go) => setTimeout(go, ms)),
   },
   sample: await openSample(join(home, "demo", ".cache", "sample")),
   webFolder: relative(process.cwd(), join(home, "dist", "web")) || ".",
   log,
+  host: values.host,
 });
 
 const server = serve({ fetch: app.fetch, hostname: values.host, port: Number(values.port) }, (at) => {

@@ -33,12 +33,14 @@ const lab = {
   orders: new OrderShelf(join(home, "orders")),
   now: () => new Date("2026-05-01T10:00:00Z"),
   pause: async () => {},
+  stalledMs: 1000,
 };
 const app = createApp({
   lab,
   sample: await openSample(join(home, "sample")),
   webFolder: relative(process.cwd(), join(home, "web")),
   log,
+  host: "127.0.0.1",
 });
 
 test("it is well, and hands out lab cards that keep the rules", async () => {
@@ -81,7 +83,7 @@ test("sample photos are handed out by the names in their index, and nothing else
     "/assets/..%2f..%2fsecret.jpg",
   ])
     expect((await app.request(path)).status).toBe(404);
-  const bare = createApp({ lab, sample: undefined, webFolder: ".", log });
+  const bare = createApp({ lab, sample: undefined, webFolder: ".", log, host: "127.0.0.1" });
   expect((await bare.request("/sample")).status).toBe(404);
 });
 
@@ -94,6 +96,7 @@ test("a fault inside is logged and answered without its insides", async () => {
     },
     webFolder: ".",
     log,
+    host: "127.0.0.1",
   });
   const answer = await broken.request("/sample/files/A.jpg");
   expect(answer.status).toBe(500);
@@ -106,4 +109,23 @@ test("a lab card that breaks the rules is named and left out", async () => {
   await writeFile(join(folder, "odd.json"), JSON.stringify({ ...labs[0], bleedMm: -3 }));
   expect(await readLabs(folder, log)).toEqual([]);
   expect(lines.at(-1)).toContain("odd.json");
+});
+
+test("foreign pages and foreign names cannot talk to it; its own can", async () => {
+  const ask = async (method: string, headers: Record<string, string>) =>
+    (await app.request("/lab/mood", { method, headers, ...(method === "GET" ? {} : { body: '{"mood":"well"}' }) }))
+      .status;
+  expect(await ask("PUT", { host: "127.0.0.1:4173", origin: "http://127.0.0.1:4173" })).toBe(200);
+  expect(await ask("PUT", { host: "localhost:4173", "sec-fetch-site": "same-origin" })).toBe(200);
+  expect(await ask("PUT", { host: "127.0.0.1:4173" })).toBe(200);
+  expect(await ask("PUT", { host: "127.0.0.1:4173", origin: "http://evil.example" })).toBe(403);
+  expect(await ask("PUT", { host: "127.0.0.1:4173", origin: "null" })).toBe(403);
+  expect(await ask("PUT", { host: "127.0.0.1:4173", "sec-fetch-site": "cross-site" })).toBe(403);
+  expect(await ask("PUT", { host: "127.0.0.1:4173", "sec-fetch-site": "same-site" })).toBe(403);
+  expect(await ask("GET", { host: "rebound.example:4173" })).toBe(421);
+  expect(await ask("GET", { host: "[::1]:4173" })).toBe(200);
+});
+
+test("an unknown place of the lab is not a place of the application", async () => {
+  for (const path of ["/lab", "/lab/nothing", "/lab/orders/x/y/z"]) expect((await app.request(path)).status).toBe(404);
 });

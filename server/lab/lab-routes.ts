@@ -10,11 +10,14 @@ export interface PrintLab {
   readonly now: () => Date;
   /** Waits for so long; tests hand in one that does not. */
   readonly pause: (ms: number) => Promise<void>;
+  /** An upload from which nothing came for so long is let go. */
+  readonly stalledMs: number;
 }
 
 /** How long the stand-in takes, in ms of real time, from receipt to each stage: a day of its own is some seconds. */
 const reached = { checked: 2_000, printing: 10_000, posted: 30_000 } as const;
 const mostManifest = 2_000_000;
+const mostMood = 1_000;
 const slowMs = 400;
 
 /** The stand-in print lab: takes packets, looks at every byte itself, and prints nothing. */
@@ -26,7 +29,7 @@ export function labRoutes(lab: PrintLab): Hono {
 
   app.get("/mood", (c) => c.json({ mood }));
   app.put("/mood", async (c) => {
-    const asked = ((await c.req.json().catch(() => ({}))) as { mood?: unknown }).mood;
+    const asked = (parsed(await textOf(c.req.raw.body, mostMood)) as { mood?: unknown } | undefined)?.mood;
     const next = labMoods.find((m) => m === asked);
     if (!next) throw new HTTPException(400, { message: "noSuchMood" });
     mood = next;
@@ -36,15 +39,16 @@ export function labRoutes(lab: PrintLab): Hono {
   app.post("/orders", async (c) => {
     if (mood === "slow") await lab.pause(slowMs);
     if (mood === "full") throw new HTTPException(507, { message: "labFull" });
-    if (Number(c.req.header("content-length") ?? 0) > mostManifest)
-      throw new HTTPException(413, { message: "notAPacket" });
-    const read = packetSchema.safeParse(await c.req.json().catch(() => undefined));
+    const read = packetSchema.safeParse(parsed(await textOf(c.req.raw.body, mostManifest)));
     if (!read.success) {
       const said = read.error.issues.find((i) => i.code === "custom")?.message;
       throw new HTTPException(400, { message: said ?? "notAPacket" });
     }
     if (!lab.cards.some((l) => l.id === read.data.labId)) throw new HTTPException(404, { message: "noSuchLab" });
-    return c.json(await told(await lab.orders.begin(read.data, lab.now().toISOString())), 201);
+    await lab.orders.sweep(lab.now());
+    const begun = await lab.orders.begin(read.data, lab.now().toISOString()).catch(orFull);
+    if (!begun) throw new HTTPException(507, { message: "labFull" });
+    return c.json(await told(begun), 201);
   });
 
   app.get("/orders/:id", async (c) => c.json(await told(await found(c.req.param("id")))));
@@ -55,10 +59,11 @@ export function labRoutes(lab: PrintLab): Hono {
     const file = record.packet.files.find((f) => f.name === name);
     if (!file) throw new HTTPException(404, { message: "noSuchFile" });
     if (stageOf(record) !== "sending") throw new HTTPException(409, { message: "orderClosed" });
-    const from = Number(c.req.header("upload-offset"));
-    if (!(Number.isInteger(from) && from >= 0)) throw new HTTPException(400, { message: "noOffset" });
-    const body = (c.req.raw.body ?? new Blob([]).stream()) as unknown as AsyncIterable<Uint8Array>;
-    const here = await lab.orders.take(record, name, from, mooded(body, file.bytes, from));
+    const offset = c.req.header("upload-offset") ?? "";
+    if (!/^\d{1,15}$/.test(offset)) throw new HTTPException(400, { message: "noOffset" });
+    const from = Number(offset);
+    const body = inTime(c.req.raw.body, lab.stalledMs);
+    const here = await lab.orders.take(record, name, from, mooded(body, file.bytes, from)).catch(orFull);
     if (here === "elsewhere")
       return c.json({ code: "elsewhere", arrived: await lab.orders.arrivedBytes(record, name) }, 409);
     if (here === "tooMuch") throw new HTTPException(413, { message: "tooMuch" });
@@ -102,6 +107,7 @@ export function labRoutes(lab: PrintLab): Hono {
 
   async function found(id: string): Promise<OrderRecord> {
     const record = await lab.orders.find(id);
+    if (record === "damaged") throw new HTTPException(410, { message: "orderDamaged" });
     if (!record) throw new HTTPException(404, { message: "noSuchOrder" });
     return record;
   }
@@ -140,6 +146,49 @@ export function labRoutes(lab: PrintLab): Hono {
   }
 
   return app;
+}
+
+function orFull(e: unknown): never {
+  throw (e as NodeJS.ErrnoException).code === "ENOSPC" ? new HTTPException(507, { message: "labFull" }) : e;
+}
+
+/** Counted while it comes in: what a header says of the length is no more than that. */
+async function textOf(body: ReadableStream<Uint8Array> | null, mostBytes: number): Promise<string> {
+  const parts: Uint8Array[] = [];
+  let bytes = 0;
+  for await (const part of (body ?? []) as AsyncIterable<Uint8Array>) {
+    bytes += part.length;
+    if (bytes > mostBytes) throw new HTTPException(413, { message: "notAPacket" });
+    parts.push(part);
+  }
+  return Buffer.concat(parts).toString("utf8");
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+/** The body as it comes, and an end to it when nothing comes any more. */
+async function* inTime(body: ReadableStream<Uint8Array> | null, mostMs: number): AsyncIterable<Uint8Array> {
+  if (!body) return;
+  const reader = body.getReader();
+  try {
+    for (;;) {
+      let timer: NodeJS.Timeout | undefined;
+      const late = new Promise<never>((_, reject) => {
+        timer = setTimeout(() => reject(new HTTPException(408, { message: "stalled" })), mostMs);
+      });
+      const { done, value } = await Promise.race([reader.read(), late]).finally(() => clearTimeout(timer));
+      if (done) return;
+      yield value;
+    }
+  } finally {
+    await reader.cancel().catch(() => {});
+  }
 }
 
 /** Short enough to be said over the telephone. */

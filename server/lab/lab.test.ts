@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { mkdtemp, readdir } from "node:fs/promises";
+import { mkdir, mkdtemp, readdir, symlink, writeFile } from "node:fs/promises";
 import type { AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -12,6 +12,7 @@ import { JpegEncoder, rgbProfile } from "#core/files";
 import { type LabCard, labCardSchema, type Order, type Packet } from "#core/lab";
 import { labRoutes } from "./lab-routes.ts";
 import { OrderShelf } from "./orders.ts";
+import { readFile } from "./read-file.ts";
 
 const card = (more: Partial<LabCard> = {}): LabCard =>
   labCardSchema.parse({
@@ -111,7 +112,13 @@ async function openLab() {
   const app = new Hono();
   app.route(
     "/lab",
-    labRoutes({ cards: [card(), book], orders: new OrderShelf(folder), now: () => now, pause: async () => {} }),
+    labRoutes({
+      cards: [card(), book],
+      orders: new OrderShelf(folder),
+      now: () => now,
+      pause: async () => {},
+      stalledMs: 200,
+    }),
   );
   app.onError((e, c) =>
     e instanceof HTTPException ? c.json({ code: e.message }, e.status) : c.json({ code: String(e) }, 500),
@@ -205,6 +212,7 @@ test("PNG and TIFF are read as well", async () => {
       orders: new OrderShelf(folder),
       now: () => new Date(),
       pause: async () => {},
+      stalledMs: 200,
     });
     const bytes = await foreign(kind);
     const begun = (await (
@@ -336,4 +344,77 @@ test("two orders at once over a socket keep apart", async () => {
   } finally {
     server.close();
   }
+});
+
+test("a list that goes on for ever is let go after two megabytes, whatever its header says", async () => {
+  const lab = await openLab();
+  let given = 0;
+  const body = new ReadableStream({
+    pull: (c) => {
+      given += 65_536;
+      c.enqueue(new Uint8Array(65_536).fill(32));
+    },
+  });
+  const answer = await lab.app.request("/lab/orders", { method: "POST", body, duplex: "half" } as RequestInit);
+  expect(answer.status).toBe(413);
+  expect(given).toBeLessThan(3_000_000);
+  expect(await readdir(lab.folder)).toEqual([]);
+});
+
+test("an upload from which nothing comes any more is let go, and can go on", async () => {
+  const lab = await openLab();
+  const bytes = picture();
+  const { said } = await lab.begin(packetOf([{ name: "1.jpg", bytes }]));
+  const stalled = new ReadableStream({ start: (c) => c.enqueue(Uint8Array.from(bytes.subarray(0, 100))) });
+  const put = (body: BodyInit, from: string) =>
+    lab.app.request(`/lab/orders/${said.id}/files/1.jpg`, {
+      method: "PUT",
+      headers: { "upload-offset": from },
+      body,
+      duplex: "half",
+    } as RequestInit);
+  expect((await put(stalled, "0")).status).toBe(408);
+  expect((await put(Uint8Array.from(bytes.subarray(100)), "100")).status).toBe(200);
+  for (const offset of ["", "-1", "1e2", "0x10", "1.0"]) expect((await put("x", offset)).status).toBe(400);
+});
+
+test("a disk that is full is said as such", async () => {
+  const lab = await openLab();
+  const { said } = await lab.begin(packetOf([{ name: "1.jpg", bytes: picture() }]));
+  // Every write to this device fails as on a full disk.
+  await symlink("/dev/full", join(lab.folder, said.id, "file-0"));
+  expect(await lab.put(said.id, "1.jpg", picture())).toMatchObject({ status: 507, said: { code: "labFull" } });
+});
+
+test("a torn record is that order's own fault; orders go after their time, and no more than fit are begun", async () => {
+  const lab = await openLab();
+  const one = packetOf([{ name: "1.jpg", bytes: picture() }]);
+  const { said } = await lab.begin(one);
+  const { said: torn } = await lab.begin(one);
+  await writeFile(join(lab.folder, torn.id, "order.json"), '{"id":');
+  expect(await lab.ask("GET", `/orders/${torn.id}`)).toMatchObject({ status: 410, said: { code: "orderDamaged" } });
+  expect((await lab.ask("GET", `/orders/${said.id}`)).status).toBe(200);
+  lab.later(4 * 86_400_000);
+  await lab.begin(one);
+  expect((await lab.ask("GET", `/orders/${said.id}`)).status).toBe(404);
+  for (let i = 0; i < 500; i += 1) await mkdir(join(lab.folder, i.toString(16).padStart(16, "0")), { recursive: true });
+  expect(await lab.begin(one)).toMatchObject({ status: 507, said: { code: "labFull" } });
+});
+
+test("a large PDF is read in pieces, across their borders too, and holds nobody up", async () => {
+  const folder = await mkdtemp(join(tmpdir(), "tessip-pdf-"));
+  const path = join(folder, "large.pdf");
+  const page = "<< /Type /Page /TrimBox [ 0 0 170.08 113.39 ] >>\nendobj\n";
+  const parts = ["%PDF-1.7\n"];
+  for (let i = 0; i < 40; i += 1) parts.push(`x${"0".repeat(262_144 - 30 + i)}endobj\n`, page);
+  await writeFile(path, parts.join(""));
+  let turns = 0;
+  const ticking = setInterval(() => {
+    turns += 1;
+  }, 0);
+  const facts = await readFile(path);
+  clearInterval(ticking);
+  expect(facts).toMatchObject({ kind: "pdf" });
+  expect(facts?.kind === "pdf" && facts.trims).toHaveLength(40);
+  expect(turns).toBeGreaterThan(5);
 });

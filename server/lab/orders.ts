@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from "node:crypto";
 import { createReadStream } from "node:fs";
-import { appendFile, mkdir, open, readFile, rename, stat, writeFile } from "node:fs/promises";
+import { appendFile, mkdir, open, readdir, readFile, rename, rm, stat, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { z } from "zod";
 import { orderStages, type Packet, packetSchema, type Reason } from "#core/lab";
@@ -14,6 +14,12 @@ const recordSchema = z.object({
   reasons: z.array(z.custom<Reason>()),
 });
 export type OrderRecord = z.infer<typeof recordSchema>;
+
+const mostOrders = 500;
+const dayMs = 86_400_000;
+const keptDays = 60;
+const unsentDays = 3;
+const lastAt = ({ at }: OrderRecord): number => Math.max(...Object.values(at).map((t) => Date.parse(t)));
 
 const idPattern = /^[0-9a-f]{16}$/;
 
@@ -34,7 +40,9 @@ export class OrderShelf {
     return join(this.#folder, id, ...path);
   }
 
-  async begin(packet: Packet, now: string): Promise<OrderRecord> {
+  /** Undefined where there are as many orders as fit. */
+  async begin(packet: Packet, now: string): Promise<OrderRecord | undefined> {
+    if ((await this.#ids()).length >= mostOrders) return undefined;
     const id = randomBytes(8).toString("hex");
     await mkdir(this.#at(id), { recursive: true });
     const record: OrderRecord = { id, packet, at: { sending: now }, receipt: null, reasons: [] };
@@ -42,11 +50,30 @@ export class OrderShelf {
     return record;
   }
 
-  /** Undefined for an order that is not here. */
-  async find(id: string): Promise<OrderRecord | undefined> {
+  /** Undefined for an order that is not here; "damaged" for one whose record cannot be read. */
+  async find(id: string): Promise<OrderRecord | "damaged" | undefined> {
     if (!idPattern.test(id)) return undefined;
     const text = await readFile(this.#at(id, "order.json"), "utf8").catch(() => undefined);
-    return text === undefined ? undefined : recordSchema.parse(JSON.parse(text));
+    if (text === undefined) return undefined;
+    try {
+      return recordSchema.parse(JSON.parse(text));
+    } catch {
+      return "damaged";
+    }
+  }
+
+  async #ids(): Promise<readonly string[]> {
+    return (await readdir(this.#folder).catch(() => [])).filter((name) => idPattern.test(name));
+  }
+
+  /** Takes away orders whose time is over: those that were never sent to their end sooner than the others. */
+  async sweep(now: Date): Promise<void> {
+    for (const id of await this.#ids()) {
+      const record = await this.find(id);
+      const since = record === "damaged" || !record ? (await stat(this.#at(id))).mtimeMs : lastAt(record);
+      const keptMs = record !== "damaged" && record?.at.received ? keptDays * dayMs : unsentDays * dayMs;
+      if (now.getTime() - since > keptMs) await rm(this.#at(id), { recursive: true, force: true });
+    }
   }
 
   async keep(record: OrderRecord): Promise<void> {

@@ -1,4 +1,4 @@
-import { open } from "node:fs/promises";
+import { type FileHandle, open } from "node:fs/promises";
 import { inflateSync } from "node:zlib";
 import { isSrgb, jpegProfile, readJpegFacts, viewOf } from "#core/files";
 
@@ -18,11 +18,13 @@ export type FileFacts =
       readonly trims: readonly { readonly w: number; readonly h: number }[];
     };
 
-/** Everything that is read stands in front of the pixels; only a PDF is looked through as a whole. */
+/** Everything that is read stands in front of the pixels; only a PDF is looked through as a whole, in pieces. */
 const headBytes = 1_000_000;
 const mostPdfBytes = 600_000_000;
-/** In letters: a page's object names a font or a photo in a few of them. */
+/** In bytes: a page's object names a font or a photo in a few of them. */
 const longestPage = 20_000;
+const pieceBytes = 262_144;
+const mostPages = 5_000;
 
 const starts = (bytes: Uint8Array, ...with_: number[]): boolean => with_.every((b, i) => bytes[i] === b);
 
@@ -34,10 +36,7 @@ export async function readFile(path: string): Promise<FileFacts | undefined> {
     const head = Buffer.alloc(Math.min(size, headBytes));
     await file.read(head, 0, head.length, 0);
     if (starts(head, 0x25, 0x50, 0x44, 0x46)) {
-      if (size > mostPdfBytes) return undefined;
-      const whole = Buffer.alloc(size);
-      await file.read(whole, 0, size, 0);
-      return pdfFacts(whole.toString("latin1"));
+      return size > mostPdfBytes ? undefined : await pdfFacts(file, size);
     }
     if (starts(head, 0xff, 0xd8)) return jpegFacts(head);
     if (starts(head, 0x89, 0x50, 0x4e, 0x47)) return pngFacts(head);
@@ -104,16 +103,35 @@ function tiffFacts(head: Uint8Array): FileFacts | undefined {
   };
 }
 
-/** The boxes of each page, as they stand in its object (ISO 32000-1, 14.11.2); files with packed objects are not read. */
-function pdfFacts(text: string): FileFacts | undefined {
+/**
+ * The boxes of each page, as they stand in its object (ISO 32000-1, 14.11.2); files with packed objects are not read. A piece
+ * at a time, with a pause after each, so that a large file holds up nobody else's answer.
+ */
+async function pdfFacts(file: FileHandle, size: number): Promise<FileFacts | undefined> {
   const trims: { w: number; h: number }[] = [];
-  for (const object of text.split("endobj")) {
-    const page = object.slice(-longestPage);
-    if (!/\/Type\s*\/Page\b(?!s)/.test(page)) continue;
-    const box = /\/TrimBox\s*\[\s*([-\d.]+)\s+([-\d.]+)\s+([-\d.]+)\s+([-\d.]+)\s*\]/.exec(page);
-    if (!box) return undefined;
-    const [x0, y0, x1, y1] = box.slice(1).map(Number) as [number, number, number, number];
-    trims.push({ w: x1 - x0, h: y1 - y0 });
+  const piece = Buffer.alloc(pieceBytes);
+  // What may belong to an object that ends in the next piece.
+  let open = "";
+  for (let at = 0; at < size; ) {
+    const { bytesRead } = await file.read(piece, 0, pieceBytes, at);
+    if (bytesRead === 0) return undefined;
+    at += bytesRead;
+    const objects = (open + piece.toString("latin1", 0, bytesRead)).split("endobj");
+    open = objects.pop()!.slice(-longestPage);
+    for (const object of objects) {
+      const page = object.slice(-longestPage);
+      if (!/\/Type\s{0,9}\/Page\b(?!s)/.test(page)) continue;
+      const box = trimBox.exec(page);
+      if (!box || trims.length >= mostPages) return undefined;
+      const [x0, y0, x1, y1] = box.slice(1).map(Number) as [number, number, number, number];
+      trims.push({ w: x1 - x0, h: y1 - y0 });
+    }
+    await new Promise((go) => setImmediate(go));
   }
   return trims.length > 0 ? { kind: "pdf", trims } : undefined;
 }
+
+const number = "([-\\d.]{1,20})";
+const trimBox = new RegExp(
+  `/TrimBox\\s{0,9}\\[\\s{0,9}${[number, number, number, number].join("\\s{1,9}")}\\s{0,9}\\]`,
+);
