@@ -1,7 +1,19 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { attributeLooksOutside, exifThumbnail, heifExif, pictureSize, styleLooksOutside } from "./index.ts";
+import sharp from "sharp";
+import {
+  attributeLooksOutside,
+  bareJpeg,
+  exifThumbnail,
+  heifExif,
+  pictureSize,
+  type SvgNode,
+  styleLooksOutside,
+  svgWeight,
+  tiffTrouble,
+  withoutPlaces,
+} from "./index.ts";
 
 test("a drawing's references stay inside it, whatever they are written in", () => {
   const outside: [string, string][] = [
@@ -109,4 +121,113 @@ test("a HEIC's Exif is found behind its boxes, and no damage makes it throw", ()
     }),
     { numRuns: 600 },
   );
+});
+
+const node = (more: Partial<SvgNode> = {}): SvgNode => ({
+  id: undefined,
+  uses: undefined,
+  numbers: 0,
+  children: [],
+  ...more,
+});
+
+test("a drawing weighs what it comes to once every use is what it repeats", () => {
+  const leaf = node({ id: "leaf", numbers: 8 });
+  const twice = node({ children: [leaf, node({ uses: "leaf" }), node({ uses: "nobody" })] });
+  expect(svgWeight(twice)).toEqual({ elements: 5, segments: 8 });
+  // Ten levels of ten: eleven elements that stand for ten thousand million.
+  let bomb = node({ id: "l0" });
+  const levels = [bomb];
+  for (let i = 1; i <= 10; i += 1) {
+    bomb = node({ id: `l${i}`, children: Array.from({ length: 10 }, () => node({ uses: `l${i - 1}` })) });
+    levels.push(bomb);
+  }
+  expect(svgWeight(node({ children: levels })).elements).toBeGreaterThan(1e10);
+  expect(svgWeight(node({ children: [node({ id: "a", uses: "b" }), node({ id: "b", uses: "a" })] })).elements).toBe(
+    Number.POSITIVE_INFINITY,
+  );
+  let deep = node();
+  for (let i = 0; i < 100_000; i += 1) deep = node({ children: [deep] });
+  expect(svgWeight(deep).elements).toBe(100_001);
+});
+
+/** A TIFF file of directories that say so much and hold nothing. */
+function tiff(
+  directories: readonly { readonly next: number; readonly tags: readonly (readonly [number, number])[] }[],
+) {
+  const bytes = new Uint8Array(400);
+  const view = new DataView(bytes.buffer);
+  view.setUint32(0, 0x49492a00);
+  view.setUint32(4, 8, true);
+  let at = 8;
+  for (const { next, tags } of directories) {
+    view.setUint16(at, tags.length, true);
+    for (const [i, [tag, value]] of tags.entries()) {
+      view.setUint16(at + 2 + 12 * i, tag, true);
+      view.setUint16(at + 4 + 12 * i, 4, true);
+      view.setUint32(at + 6 + 12 * i, 1, true);
+      view.setUint32(at + 10 + 12 * i, value, true);
+    }
+    view.setUint32(at + 2 + 12 * tags.length, next, true);
+    at += 6 + 12 * tags.length;
+  }
+  return bytes;
+}
+
+test("what a TIFF file says of itself is counted before anything is decoded", async () => {
+  const size = (w: number, h: number) => [[256, w] as const, [257, h] as const];
+  expect(tiffTrouble(tiff([{ next: 8, tags: size(3, 2) }]))).toBe("looping");
+  expect(tiffTrouble(tiff([{ next: 0, tags: size(20_000, 20_000) }]))).toBe("tooManyPixels");
+  expect(tiffTrouble(tiff([{ next: 0, tags: size(10_000, 10_000) }]))).toBe("claimsMore");
+  expect(tiffTrouble(tiff([{ next: 398, tags: size(3, 2) }]))).toBe("notATiff");
+  expect(tiffTrouble(tiff([{ next: 0, tags: size(30, 20) }]))).toBeUndefined();
+  const real = await sharp({ create: { width: 3000, height: 2000, channels: 3, background: "#fff" } })
+    .tiff({ compression: "deflate" })
+    .toBuffer();
+  expect(tiffTrouble(Uint8Array.from(real))).toBeUndefined();
+});
+
+const photo = (progressive: boolean) =>
+  sharp({ create: { width: 64, height: 48, channels: 3, background: "#3a7" } })
+    .composite([
+      { input: Buffer.from("<svg width='64' height='48'><circle cx='30' cy='20' r='12' fill='red'/></svg>") },
+    ])
+    .withExif({ IFD0: { Make: "Camera of mine" }, IFD3: { GPSLatitudeRef: "N", GPSLatitude: "52/1 11/1 30/1" } })
+    .jpeg({ progressive })
+    .toBuffer();
+
+test.each([false, true])("of a JPEG nothing is left but its picture, progressive: %s", async (progressive) => {
+  const whole = await photo(progressive);
+  const jfif = Buffer.from([0xff, 0xe0, 0, 19, 0x4a, 0x46, 0x49, 0x46, 0, 1, 2, 0, 0, 1, 0, 1, 1, 1, 9, 9, 9]);
+  const film = Buffer.concat([Buffer.from("ftypmp42 film with sound"), await photo(false)]);
+  const bytes = Buffer.concat([whole.subarray(0, 2), jfif, whole.subarray(2), film]);
+  const bare = Buffer.concat(bareJpeg(Uint8Array.from(bytes)));
+  for (const word of ["film", "Camera", "Exif"]) expect(bare.includes(word)).toBe(false);
+  expect(bare.subarray(2, 20)).toEqual(Buffer.from([...jfif.subarray(0, 3), 16, ...jfif.subarray(4, 16), 0, 0]));
+  expect(bare.subarray(-2)).toEqual(Buffer.from([0xff, 0xd9]));
+  const [a, b] = await Promise.all([whole, bare].map((f) => sharp(f).raw().toBuffer()));
+  expect(b!.equals(a!)).toBe(true);
+});
+
+test("places go out of a photo, and everything else stays where it is", async () => {
+  const exif = { IFD0: { Make: "Camera of mine" }, IFD3: { GPSLatitudeRef: "N", GPSLatitude: "52/1 11/1 30/1" } };
+  const base = sharp({ create: { width: 64, height: 48, channels: 3, background: "#3a7" } }).withExif(exif);
+  const xmp = `<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description xmlns:exif="http://ns.adobe.com/exif/1.0/" xmlns:photoshop="http://ns.adobe.com/photoshop/1.0/" exif:GPSLongitude="0,27.5W" photoshop:City="Braunston"/></rdf:RDF></x:xmpmeta>`;
+  for (const kind of ["jpeg", "webp", "png"] as const) {
+    const before = Uint8Array.from(await base.clone().withXmp(xmp).toFormat(kind).toBuffer());
+    const after = withoutPlaces(before);
+    expect([kind, after.length]).toEqual([kind, before.length]);
+    // Three fractions of latitude, as they stand in the block, in either order of bytes.
+    const latitude = Buffer.from([52, 0, 0, 0, 1, 0, 0, 0, 11, 0, 0, 0]);
+    for (const word of [latitude, "Braunston", "27.5W"])
+      expect([kind, word, Buffer.from(before).includes(word), Buffer.from(after).includes(word)]).toEqual([
+        kind,
+        word,
+        true,
+        false,
+      ]);
+    expect([kind, Buffer.from(after).includes("Camera of mine")]).toEqual([kind, true]);
+    expect((await sharp(after).raw().toBuffer()).equals(await sharp(before).raw().toBuffer())).toBe(true);
+    expect(withoutPlaces(after)).toBe(after);
+  }
 });

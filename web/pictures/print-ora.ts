@@ -92,18 +92,15 @@ function sheetsOf(
   order: PagePrint,
 ): Omit<Sheet, "toPixels">[] {
   const names = new Map(order.photos.map((p) => [p.photo.id, p.photo.caption || p.photo.name]));
-  const nameOf = ({ filling }: Tile): string =>
-    filling.kind === "photo"
-      ? (names.get(filling.view.photoId) ?? "")
-      : filling.kind === "words"
-        ? filling.text
-        : filling.kind;
+  // Captions are for the family, and the file may go to others.
+  const nameOf = ({ filling }: Tile, i: number): string =>
+    filling.kind === "photo" && order.named ? (names.get(filling.view.photoId) ?? "") : `${filling.kind} ${i + 1}`;
   const ground = scene({ ...page, tiles: [], over: [] }, format, facts).steps;
   return [
-    { name: order.title, steps: ground },
-    ...allTiles(page).flatMap((tile) => {
+    { name: order.named ? order.title : "page", steps: ground },
+    ...allTiles(page).flatMap((tile, i) => {
       const steps = stepsOf(tile);
-      return steps.length > 0 ? [{ name: nameOf(tile), steps }] : [];
+      return steps.length > 0 ? [{ name: nameOf(tile, i), steps }] : [];
     }),
   ];
 }

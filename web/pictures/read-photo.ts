@@ -1,4 +1,4 @@
-import { BrokenJpeg, hasEnd, pictureSize, readJpegFacts } from "#core/files";
+import { BrokenJpeg, hasEnd, pictureSize, readJpegFacts, tiffTrouble } from "#core/files";
 import { contained } from "#core/fit";
 import { mediaType, orientedSize, sniffPicture, takenAtFromName, wallClock } from "#core/photo";
 import { keepOriginal } from "../storage/originals.ts";
@@ -39,7 +39,11 @@ export async function readPhoto({ file, name, modifiedAt, keep }: PhotoJobs["rea
   const kind = sniffPicture(bytes.subarray(0, 32));
   if (kind === "unknown") throw new UnreadablePhoto(looksLikeSvg(bytes) ? "svgAmongPhotos" : "notAPicture", name);
   const says = pictureSize(bytes.subarray(0, 32));
-  if (says && says.widthPx * says.heightPx > mostPixels) throw new UnreadablePhoto("tooManyPixels", name);
+  const tiff = kind === "tiff" ? tiffTrouble(bytes) : undefined;
+  if (tiff === "looping" || tiff === "claimsMore" || tiff === "notATiff")
+    throw new UnreadablePhoto("damagedPicture", tiff);
+  if (tiff === "tooManyPixels" || (says && says.widthPx * says.heightPx > mostPixels))
+    throw new UnreadablePhoto("tooManyPixels", name);
   const stored = kind === "jpeg" ? wholeJpeg(bytes) : undefined;
   const exif = await readExif(bytes, kind);
   const wish = { kind, orientation: exif.orientation, longPx: previewLongPx.small, ...(stored ? { stored } : {}) };

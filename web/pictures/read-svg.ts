@@ -1,11 +1,18 @@
 import DOMPurify from "dompurify";
-import { attributeLooksOutside, styleLooksOutside } from "#core/files";
+import {
+  attributeLooksOutside,
+  mostSvgElements,
+  mostSvgSegments,
+  type SvgNode,
+  styleLooksOutside,
+  svgWeight,
+} from "#core/files";
 import { wallClock } from "#core/photo";
 import type { ReadPhoto } from "../workers/jobs.ts";
 import { previewLongPx } from "./preview-sizes.ts";
 import { sha256 } from "./sha256.ts";
 
-export type SvgTrouble = "svgTooLarge" | "svgDamaged";
+export type SvgTrouble = "svgTooLarge" | "svgTooHeavy" | "svgDamaged";
 
 export class UnreadableSvg extends Error {
   readonly code: SvgTrouble;
@@ -23,6 +30,7 @@ export interface ReadSvg extends ReadPhoto {
 }
 
 const mostBytes = 8_000_000;
+const mostDecodeMs = 10_000;
 /** A drawing has no pixels of its own: it counts as one that prints sharp over ten inches. */
 const longPx = 3000;
 
@@ -33,7 +41,7 @@ const longPx = 3000;
 export async function readSvg(file: File): Promise<ReadSvg> {
   if (file.size > mostBytes) throw new UnreadableSvg("svgTooLarge", file.name);
   const bytes = await file.arrayBuffer();
-  const { svg, takenOut } = clean(new TextDecoder().decode(bytes), file.name);
+  const { svg, takenOut } = clean(weighed(textOf(bytes), file.name), file.name);
   const { widthPx, heightPx } = measured(svg);
   const cleaned = new Blob([new XMLSerializer().serializeToString(svg)], { type: "image/svg+xml" });
   return {
@@ -53,6 +61,49 @@ export async function readSvg(file: File): Promise<ReadSvg> {
     cleaned,
     takenOut,
   };
+}
+
+/** XML is UTF-8 unless a mark at its start, or its first letters in pairs, say that it is UTF-16 (XML 1.0, appendix F). */
+function textOf(bytes: ArrayBuffer): string {
+  const [a, b] = new Uint8Array(bytes);
+  const big = (a === 0xfe && b === 0xff) || (a === 0 && b === 0x3c);
+  const little = (a === 0xff && b === 0xfe) || (a === 0x3c && b === 0);
+  const text = new TextDecoder(big ? "utf-16be" : little ? "utf-16le" : "utf-8").decode(bytes);
+  // What it says of its own coding is not true of a text any more.
+  return text.replace(/^\s*<\?xml[^>]*\?>/, "");
+}
+
+const mostTags = 120_000;
+const drawn = new Set(["path", "polygon", "polyline"]);
+
+/** The same text, once it is known that showing it costs little. Parsed where nothing runs and nothing is fetched. */
+function weighed(text: string, name: string): string {
+  let tags = 0;
+  for (let at = text.indexOf("<"); at >= 0 && tags <= mostTags; at = text.indexOf("<", at + 1)) tags += 1;
+  if (tags > mostTags || /<!ENTITY/i.test(text)) throw new UnreadableSvg("svgTooHeavy", name);
+  const doc = new DOMParser().parseFromString(text, "image/svg+xml");
+  if (doc.querySelector("parsererror")) throw new UnreadableSvg("svgDamaged", name);
+  const { elements, segments } = svgWeight(nodeOf(doc.documentElement));
+  if (elements > mostSvgElements || segments > mostSvgSegments) throw new UnreadableSvg("svgTooHeavy", name);
+  return text;
+}
+
+function nodeOf(root: Element): SvgNode {
+  const made = new Map<Element, SvgNode & { children: SvgNode[] }>();
+  for (const e of [root, ...root.querySelectorAll("*")]) {
+    const href = e.localName === "use" ? (e.getAttribute("href") ?? e.getAttribute("xlink:href")) : undefined;
+    const shape = drawn.has(e.localName) ? `${e.getAttribute("d") ?? ""} ${e.getAttribute("points") ?? ""}` : "";
+    const node = {
+      id: e.getAttribute("id") ?? undefined,
+      uses: href?.startsWith("#") ? href.slice(1) : undefined,
+      numbers: shape.match(/[\d.]+/g)?.length ?? 0,
+      children: [] as SvgNode[],
+    };
+    made.set(e, node);
+    const around = e === root ? undefined : made.get(e.parentElement!);
+    around?.children.push(node);
+  }
+  return made.get(root)!;
 }
 
 function clean(text: string, name: string): { readonly svg: SVGSVGElement; readonly takenOut: number } {
@@ -108,10 +159,17 @@ export async function drawingPreview(
 ): Promise<Blob> {
   const url = URL.createObjectURL(cleaned);
   try {
+    const inTime = (work: Promise<void>) =>
+      Promise.race([
+        work,
+        new Promise<never>((_, reject) => {
+          setTimeout(() => reject(new UnreadableSvg("svgTooHeavy", name)), mostDecodeMs);
+        }),
+      ]);
     const image = new Image();
     image.src = url;
-    await image.decode().catch(() => {
-      throw new UnreadableSvg("svgDamaged", name);
+    await inTime(image.decode()).catch((e: unknown) => {
+      throw e instanceof UnreadableSvg ? e : new UnreadableSvg("svgDamaged", name);
     });
     const k = longPx / Math.max(widthPx, heightPx);
     const canvas = new OffscreenCanvas(Math.max(1, Math.round(widthPx * k)), Math.max(1, Math.round(heightPx * k)));

@@ -6,13 +6,19 @@ import { LineTables } from "./tables.ts";
 export function openMemoryStore(): KeptStore {
   const tables = new LineTables();
   const originals = new Map<string, Blob>();
+  let last: Promise<unknown> = Promise.resolve();
   return new KeptStore({
     lasting: false,
     tables: async () => tables,
     writer: {
-      commit: async (changes, needs = []) => {
-        for (const need of needs) await checkNeed(tables, need);
-        tables.put(changes);
+      commit: (changes, needs = []) => {
+        // One after the other, so that what is needed still holds when it is written.
+        const next = last.then(async () => {
+          for (const need of needs) await checkNeed(tables, need);
+          tables.put(changes);
+        });
+        last = next.catch(() => {});
+        return next;
       },
       keepLoose: async (table, entries) => {
         for (const [key, value] of entries) tables.keepLoose(table, key, value);

@@ -68,6 +68,10 @@ export function leftOutReason(code: string): string {
       return "a drawing (SVG) is no photo; bring it in with the papers or the ornaments";
     case "svgTooLarge":
       return "the drawing is larger than 8 MB";
+    case "svgTooHeavy":
+      return "the drawing has so many parts that it would stop this browser";
+    case "tookTooLong":
+      return "reading it took too long, and was ended; it may be damaged";
     case "svgDamaged":
       return "the drawing is damaged";
     case "tooManyPixels":

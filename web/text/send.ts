@@ -30,6 +30,7 @@ export const sendWishes = {
   progressive: "Coarse first, then finer (progressive)",
   marks: "Lines that show where to cut",
   small: "Small, to read on screen",
+  named: "Name its layers after the photos’ captions",
   withoutBleed: "Already cut: without bleed",
 };
 

@@ -4,6 +4,10 @@ import type { Loss } from "#core/document";
 export const work = {
   menu: "More about this work",
   saveFile: "Save it as one file",
+  saveTitle: "Save it as one file",
+  saveLead: "The photos go in as they came, with the places and cameras that are written in them.",
+  saveNoPlaces: "Leave out where photos were taken",
+  saveDo: "Save the file",
   openFile: "Open a project file",
   openFileHelp: "A work that was saved as one file, here or in another browser.",
   snapshot: "Snapshots …",

@@ -149,6 +149,8 @@ export interface PdfOrder {
 /** A page in a form to go on with. */
 export interface PagePrint extends Pick<PrintOrder, "file" | "photos" | "keepAs"> {
   readonly title: string;
+  /** Layers are named after their photos' captions. */
+  readonly named: boolean;
 }
 
 export interface PrintJobs {

@@ -2,6 +2,8 @@ import { type FromWorker, type JobTable, type Port, WorkerError } from "./protoc
 
 export interface RunOptions<Out = unknown> {
   readonly signal?: AbortSignal;
+  /** A worker that takes longer over the job is ended: `tookTooLong`. */
+  readonly deadlineMs?: number;
   /** `soFar`: of jobs that tell what would come out if they ended now. */
   readonly onProgress?: (share: number, soFar?: Out) => void;
 }
@@ -31,7 +33,7 @@ export class WorkerLine<T extends JobTable<T>> {
     input: T[K]["in"],
     options: RunOptions<T[K]["out"]> = {},
   ): Promise<T[K]["out"]> {
-    const { signal, onProgress } = options;
+    const { signal, onProgress, deadlineMs } = options;
     if (signal?.aborted) return Promise.reject(new WorkerError("cancelled", job));
     this.#count += 1;
     const id = this.#count;
@@ -46,8 +48,17 @@ export class WorkerLine<T extends JobTable<T>> {
       });
       port.send({ kind: "run", id, job, input });
     });
+    const late =
+      deadlineMs === undefined
+        ? undefined
+        : setTimeout(() => {
+            if (this.#waiting.has(id) && this.#port === port) this.#die(port, new WorkerError("tookTooLong", job));
+          }, deadlineMs);
     // A signal that lives longer than its jobs would hold on to what each of them was given.
-    return answer.finally(() => signal?.removeEventListener("abort", stop));
+    return answer.finally(() => {
+      clearTimeout(late);
+      signal?.removeEventListener("abort", stop);
+    });
   }
 
   #alive(): Port {

@@ -4,7 +4,11 @@ import type { FocusJobs } from "../../workers/jobs.ts";
 import { WorkerError } from "../../workers/protocol.ts";
 
 export interface Finder {
-  run(job: "findFocus", preview: Blob): Promise<FocusJobs["findFocus"]["out"]>;
+  run(
+    job: "findFocus",
+    preview: Blob,
+    options?: { readonly deadlineMs: number },
+  ): Promise<FocusJobs["findFocus"]["out"]>;
 }
 
 interface FocusSearchGiven {
@@ -21,6 +25,7 @@ interface FocusSearchGiven {
 }
 
 const showEveryMs = 900;
+const deadlineMs = 60_000;
 
 /** Looks for faces and interest in photos that nobody looked at, one after another, and keeps what comes. */
 export class FocusSearch {
@@ -42,7 +47,7 @@ export class FocusSearch {
       tried.add(photo.id);
       try {
         const preview = await previewOf(photo.id);
-        if (preview) await this.#keep(photo.id, await finder.run("findFocus", preview));
+        if (preview) await this.#keep(photo.id, await finder.run("findFocus", preview, { deadlineMs }));
       } catch (e) {
         // Without its model the finder can do nothing for any photo; a photo that it fails on is only skipped.
         if (e instanceof WorkerError && e.code === "finderMissing") break;

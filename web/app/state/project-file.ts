@@ -1,5 +1,5 @@
 import { allTiles, drawnCover, type Page, type Project } from "#core/document";
-import { BrokenZip, crc32, listZip, type StoredEntry, storedZip, type ZipEntry } from "#core/files";
+import { BrokenZip, crc32, listZip, type StoredEntry, storedZip, withoutPlaces, type ZipEntry } from "#core/files";
 import type { Photo } from "#core/photo";
 import {
   originalPath,
@@ -10,6 +10,7 @@ import {
   withPhotoIds,
 } from "#core/project-file";
 import { faceKey } from "#core/words";
+import { sha256 } from "../../pictures/sha256.ts";
 import { fontUrls } from "../../words/font-urls.ts";
 import type { Kit } from "../kit.ts";
 import { bytesOf, contentOf, ZipEntryError } from "./zip-entry.ts";
@@ -48,12 +49,14 @@ async function crcOf(content: Blob, signal: AbortSignal): Promise<number> {
 
 /**
  * The file, put together from parts that stay where they are: originals are read once, for their checksums, and never held.
- * An original that is gone is no reason to keep the rest from a person; its name is given back.
+ * An original that is gone is no reason to keep the rest from a person; its name is given back. `places`: whether originals
+ * go along with where they were taken.
  */
 export async function writeProjectFile(
   kit: Hands,
   project: Project,
   doing: Doing,
+  { places = true }: { readonly places?: boolean } = {},
 ): Promise<{ readonly file: Blob; readonly missing: readonly string[] }> {
   const { byId, spans } = kit.library.state.getState();
   const photos = photoIdsOf(project).flatMap((id) => byId.get(id) ?? []);
@@ -62,11 +65,14 @@ export async function writeProjectFile(
   const written: Photo[] = [];
   for (const photo of photos) {
     const original = await kit.store.original(photo.id);
-    if (!original) missing.push(photo.name);
-    else {
-      contents.push({ path: originalPath(photo), content: original });
-      written.push(photo);
+    if (!original) {
+      missing.push(photo.name);
+      continue;
     }
+    const content = places ? original : await placeless(original);
+    const bare = content === original ? photo : { ...photo, hash: await sha256(await content.arrayBuffer()) };
+    contents.push({ path: originalPath(bare), content });
+    written.push(bare);
   }
   for (const { path, url } of fontsOf(project)) {
     const answer = await fetch(url);
@@ -84,6 +90,17 @@ export async function writeProjectFile(
   const { headers, directory } = storedZip(entries);
   const parts = contents.flatMap(({ content }, i) => [headers[i]!, content]);
   return { file: new Blob([...parts, directory], { type: "application/zip" }), missing };
+}
+
+/** The original without where it was taken; only what was written over is held in memory. */
+async function placeless(original: Blob): Promise<Blob> {
+  const before = new Uint8Array(await original.arrayBuffer());
+  const after = withoutPlaces(before);
+  if (after === before) return original;
+  let [from, to] = [0, after.length];
+  while (after[from] === before[from]) from += 1;
+  while (after[to - 1] === before[to - 1]) to -= 1;
+  return new Blob([original.slice(0, from), after.slice(from, to), original.slice(to)], { type: original.type });
 }
 
 /** The font files that the words of a project are set in. */

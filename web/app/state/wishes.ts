@@ -13,6 +13,8 @@ export interface Wishes extends Required<FilesWish> {
   /** Of a PDF. */
   readonly marks: boolean;
   readonly small: boolean;
+  /** Of a file in layers: whether captions may go along as their names. */
+  readonly named: boolean;
 }
 
 const ownQuality = 0.95;
@@ -26,6 +28,7 @@ export function labWishes(project: Project): Wishes {
     withoutBleed: false,
     marks: false,
     small: false,
+    named: false,
     picture: {
       colour: file?.colour ?? "srgb",
       quality: file?.quality ?? ownQuality,

@@ -1,15 +1,49 @@
+import { Button, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { plainName } from "#core/lab";
+import { common } from "../../../text/places.ts";
 import { work as words } from "../../../text/work.ts";
 import { useKit } from "../../kit.ts";
 import { writeProjectFile } from "../../state/project-file.ts";
 import type { ProjectSession } from "../../state/project-session.ts";
+import { Framed } from "../framed.tsx";
 import { notices } from "../notices.ts";
 import { saveToDisk } from "../save-to-disk.ts";
+import { Tick } from "../tick.tsx";
 import { Working } from "./working.tsx";
 
+interface SaveFileProps {
+  readonly session: ProjectSession;
+  readonly onClose: () => void;
+}
+
+/** Says what goes into the file, then writes it. */
+export function SaveFile({ session, onClose }: SaveFileProps) {
+  const [places, setPlaces] = useState(true);
+  const [writing, setWriting] = useState(false);
+  if (writing) return <Writing session={session} places={places} onClose={onClose} />;
+  return (
+    <Framed
+      title={words.saveTitle}
+      widthPx={520}
+      onClose={onClose}
+      foot={
+        <>
+          <Button variant="outline" onClick={onClose}>
+            {common.cancel}
+          </Button>
+          <Button onClick={() => setWriting(true)}>{words.saveDo}</Button>
+        </>
+      }
+    >
+      <Text mb="4">{words.saveLead}</Text>
+      <Tick label={words.saveNoPlaces} on={!places} onTick={(on) => setPlaces(!on)} />
+    </Framed>
+  );
+}
+
 /** Writes the work as one file, and hands it to the browser's own saving. */
-export function SaveFile({ session, onClose }: { readonly session: ProjectSession; readonly onClose: () => void }) {
+function Writing({ session, places, onClose }: SaveFileProps & { readonly places: boolean }) {
   const kit = useKit();
   const [share, setShare] = useState(0);
   const stop = useRef<AbortController>(undefined);
@@ -18,7 +52,7 @@ export function SaveFile({ session, onClose }: { readonly session: ProjectSessio
     stop.current = abort;
     const { project } = session.state.getState();
     const name = `${plainName(project.name)}.tessip.zip`;
-    void writeProjectFile(kit, project, { signal: abort.signal, onProgress: setShare })
+    void writeProjectFile(kit, project, { signal: abort.signal, onProgress: setShare }, { places })
       .then(({ file, missing }) => {
         saveToDisk(file, name);
         notices.create({ title: words.saved(name, (file.size / 1e6).toFixed(1)), type: "success" });
@@ -29,7 +63,7 @@ export function SaveFile({ session, onClose }: { readonly session: ProjectSessio
       })
       .finally(() => !abort.signal.aborted && onClose());
     return () => abort.abort();
-  }, [kit, session, onClose]);
+  }, [kit, session, places, onClose]);
   return (
     <Working
       title={words.writing}

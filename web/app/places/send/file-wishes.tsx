@@ -91,6 +91,9 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
                 />
               </>
             )}
+            {wishes.kind === "ora" && (
+              <Tick label={words.named} on={wishes.named} onTick={(named) => onWishes({ ...wishes, named })} />
+            )}
             {wishes.kind === "pdf" && (
               <>
                 <Tick label={words.marks} on={wishes.marks} onTick={(marks) => onWishes({ ...wishes, marks })} />

@@ -22,7 +22,7 @@ export function tasksFor(
   hands: Hands,
 ): readonly SendTask[] {
   const { kind } = wishes;
-  if (kind === "svg" || kind === "ora") return pageTasks(files, project, kind, hands);
+  if (kind === "svg" || kind === "ora") return pageTasks(files, project, kind, wishes.named, hands);
   if (kind !== "pdf") return pictureTasks(files, project, kind, wishes.picture, hands);
   const covers = wishes.small ? [] : files.filter((f) => f.number === "cover");
   const pages = files.filter((f) => !covers.includes(f));
@@ -38,13 +38,14 @@ const pageTasks = (
   files: readonly PrintFile[],
   project: Project,
   kind: "svg" | "ora",
+  named: boolean,
   { store, printing, byId }: Hands,
 ): readonly SendTask[] =>
   files.map((file) => ({
     name: sendFileName(project, file, kind),
     make: async ({ keepAs, signal, onProgress }) => {
       const photos = await gatherOriginals(file, byId, store);
-      const order = { title: project.name, file, photos, keepAs };
+      const order = { title: project.name, file, photos, keepAs, named };
       const made = await printing.run(kind === "svg" ? "printSvg" : "printOra", order, { signal, onProgress });
       return made.file;
     },
