@@ -37,6 +37,7 @@ await inBrowser(4192, async ({ url, open, folder }) => {
     const saving = page.waitForEvent("download", long);
     await page.getByRole("button", { name: "More about this work" }).click();
     await page.getByRole("menuitem", { name: "Save it as one file" }).click();
+    await page.getByRole("dialog").getByRole("button", { name: "Save the file" }).click();
     await (await saving).saveAs(path);
   });
   const bytes = statSync(path).size;

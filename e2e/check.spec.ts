@@ -7,6 +7,7 @@ import {
   chooseFiles,
   expectKept,
   expectUndo,
+  loseOriginals,
   pace,
   shelfPhotos,
   startBook,
@@ -152,22 +153,7 @@ test("a book is checked for binding, cover, blank pages and originals; many are 
   await expectKept(page);
 
   await test.step("an original that is gone is found after a reload, and leads to its tile", async () => {
-    await page.evaluate(async () => {
-      const db = await new Promise<IDBDatabase>((done) => {
-        const request = indexedDB.open("tessip");
-        request.onsuccess = () => done(request.result);
-      });
-      const tx = db.transaction("originals", "readwrite");
-      const keys = await new Promise<IDBValidKey[]>((done) => {
-        const request = tx.objectStore("originals").getAllKeys();
-        request.onsuccess = () => done(request.result);
-      });
-      for (const key of keys) tx.objectStore("originals").delete(key);
-      await new Promise((done) => {
-        tx.oncomplete = done;
-      });
-      db.close();
-    });
+    await loseOriginals(page);
     await page.reload();
     await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false", { timeout: 180_000 });
     const gone = kind(page, /\d+ photos whose files are gone/);

@@ -14,6 +14,7 @@ import {
   expectEvenGaps,
   expectKept,
   expectUndo,
+  loseOriginals,
   paintedPage,
   redoButton,
   shelfPhotos,
@@ -261,18 +262,7 @@ test.describe("with one photo", () => {
     await arrangeFirst(page, 1);
     const [tileBox, pageBox] = [await box(tile(page, 1)), await box(page.getByTestId("page"))];
     expect(tileBox.width / pageBox.width).toBeGreaterThan(0.85);
-    await page.evaluate(async () => {
-      const db = await new Promise<IDBDatabase>((done) => {
-        const request = indexedDB.open("tessip");
-        request.onsuccess = () => done(request.result);
-      });
-      const tx = db.transaction("originals", "readwrite");
-      tx.objectStore("originals").clear();
-      await new Promise((done) => {
-        tx.oncomplete = done;
-      });
-      db.close();
-    });
+    await loseOriginals(page);
     await page.getByRole("link", { name: /Send/ }).click();
     await page.getByRole("button", { name: "Save the JPEG to disk" }).click();
     await expect(page.getByRole("alert").getByText(/could not be read: .*put another in its place/)).toBeVisible();

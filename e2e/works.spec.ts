@@ -9,6 +9,7 @@ import {
   chooseFiles,
   expectKept,
   expectUndo,
+  saveWorkAsFile,
   shelfPhotos,
   startCollage,
   tiles,
@@ -40,12 +41,8 @@ test("a work as one file: saved, opened in another browser with nothing missing,
   await page.keyboard.type("On the water");
   await page.keyboard.press("Escape");
   await expectKept(page);
-  const download = page.waitForEvent("download");
-  await more(page, "Save it as one file");
-  const saved = await download;
-  expect(saved.suggestedFilename()).toBe("My-collage.tessip.zip");
   const path = join(info.outputDir, "work.zip");
-  await saved.saveAs(path);
+  expect(await saveWorkAsFile(page, path)).toBe("My-collage.tessip.zip");
   const bytes = await readFile(path);
   const inside = unzipSync(bytes);
   const head = JSON.parse(new TextDecoder().decode(inside["project.json"]));

@@ -43,5 +43,7 @@ root.render(
 );
 
 // Keeps the built application for times when the server is off.
-if (import.meta.env.PROD && "serviceWorker" in navigator)
+// On a full disk even this could cost everything that is kept.
+const mayUpdate = "kit" in opened && !opened.kit.keeping?.state.getState().full;
+if (import.meta.env.PROD && mayUpdate && "serviceWorker" in navigator)
   void navigator.serviceWorker.register("/sw.js").catch(() => {});

@@ -13,6 +13,7 @@ export function withoutPlaces(bytes: Uint8Array<ArrayBuffer>): Uint8Array<ArrayB
   let changed = false;
   try {
     for (const block of tiffBlocks(out)) changed = blankGps(block) || changed;
+    changed = blankPackedXmp(out) || changed;
     changed = blankXmp(out) || changed;
     if (changed) mendPng(out);
   } catch {
@@ -109,6 +110,22 @@ const xmpStart = "<x:xmpmeta";
 const xmpEnd = "</x:xmpmeta>";
 const placeWords =
   /(?:GPS[A-Za-z]+|(?:photoshop|Iptc4xmpCore|Iptc4xmpExt):(?:City|State|Country|Location|Sublocation|CountryCode|CountryName|ProvinceState|LocationCreated|LocationShown))(?:\s*=\s*(?:"([^"]*)"|'([^']*)')|>([^<]*)<)/g;
+
+const pngXmp = "XML:com.adobe.xmp";
+
+/** Packed, it cannot be written over in part: then all of it goes (PNG, third edition, 11.3.3.4). */
+function blankPackedXmp(bytes: Uint8Array): boolean {
+  if (!isPng(bytes)) return false;
+  const packed = pngChunks(bytes).filter(
+    (c) =>
+      c.name === "iTXt" && text(bytes, c.from, pngXmp.length) === pngXmp && bytes[c.from + pngXmp.length + 1] === 1,
+  );
+  for (const c of packed) {
+    bytes.fill(0, c.from + pngXmp.length, c.from + pngXmp.length + 5);
+    bytes.fill(0x20, c.from + pngXmp.length + 5, c.to);
+  }
+  return packed.length > 0;
+}
 
 /** XMP is text; what it says of a place is written over with spaces, so that nothing moves. */
 function blankXmp(bytes: Uint8Array): boolean {

@@ -163,3 +163,21 @@ export async function differing(a: Buffer, b: Buffer): Promise<number> {
     if (Math.max(...[0, 1, 2].map((c) => Math.abs(p![i + c]! - q![i + c]!))) > 24) off += 1;
   return off / (p!.length / 3);
 }
+
+/** Takes the originals of all photos away, as a damaged disk would. */
+export const loseOriginals = (page: Page): Promise<void> =>
+  page.evaluate(async () => {
+    const root = await navigator.storage.getDirectory();
+    await root.removeEntry("originals", { recursive: true });
+  });
+
+/** "Save it as one file", and the file. */
+export async function saveWorkAsFile(page: Page, path: string): Promise<string> {
+  await page.getByRole("button", { name: "More about this work" }).click();
+  await page.getByRole("menuitem", { name: "Save it as one file" }).click();
+  const download = page.waitForEvent("download");
+  await page.getByRole("dialog").getByRole("button", { name: "Save the file" }).click();
+  const saved = await download;
+  await saved.saveAs(path);
+  return saved.suggestedFilename();
+}

@@ -32,7 +32,7 @@ export const keeping = {
   elsewhere: "This work is open in another tab. Here you can look, but not change it.",
   takeOver: "Work on it here instead",
   onlyLooking: "Nothing was changed: this work is open in another tab, and here you can only look at it.",
-  cannotHere: "Not here: this work is open in another tab",
+  cannotHere: "Only to look at: this work is open in another tab.",
   full: "This disk is full. What you change is still kept, in room that was saved for it. New photos and files have to wait until there is more room.",
   lost: "The browser took away what it keeps for Tessip, and nothing more can be kept. Save your work as a file now, then load this page again.",
   leave: "Something is not kept yet.",
@@ -120,7 +120,8 @@ export const workFault = {
 export const safeFolder = {
   title: "Where your work is kept",
   here: "In this browser",
-  hereLead: (works: number, photos: number) => `${worksAnd(works, photos)}, and a second copy under it.`,
+  hereLead: (works: number, photos: number) =>
+    `${worksAnd(works, photos)}. What you make is written down twice, so that one copy can mend the other.`,
   hereNothing: "Nothing yet. Everything that you bring in and make is kept here by itself.",
   promised: "The browser promised not to throw it away.",
   notPromised: "The browser may throw it away when the disk is full, and clearing its data takes it. A folder stays.",

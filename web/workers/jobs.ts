@@ -33,6 +33,14 @@ export interface PhotoJobs {
   readonly findPiles: Job<readonly PileFacts[], readonly Pile[]>;
 }
 
+export interface FileJobs {
+  /**
+   * A small file of the browser's own file storage. In a worker, since of all writes only those through a sync handle do no
+   * harm on a full disk. Failure code: `storageFull`.
+   */
+  readonly writePrivate: Job<{ readonly folder: string; readonly name: string; readonly text: string }, null>;
+}
+
 export interface FocusJobs {
   /** Looks at a small preview. Failure code: `finderMissing` when the face model cannot be loaded. */
   readonly findFocus: Job<Blob, Focus>;

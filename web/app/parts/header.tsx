@@ -11,6 +11,7 @@ import { useKit } from "../kit.ts";
 import { shown, useLibrary, useMaybeSession } from "../state/hooks.ts";
 import type { LibraryStep } from "../state/library-state.ts";
 import { isSent, type ProjectSession, type ProjectState } from "../state/project-session.ts";
+import { Changeable } from "./changeable.tsx";
 import { KeptButton } from "./kept-button.tsx";
 import { KeysSheet } from "./keys-sheet.tsx";
 import { Station } from "./station.tsx";
@@ -73,7 +74,9 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
   const sheetState = useStore(session.state, sheetsState);
   return (
     <>
-      <ProjectName session={session} />
+      <Changeable quiet>
+        <ProjectName session={session} />
+      </Changeable>
       <HStack as="nav" aria-label={walk.label} gap="0" mx="auto">
         <Station to={`/work/${projectId}/photos`} name={walk.photos} state={walk.photoCount(count)} />
         <Way />
@@ -88,7 +91,9 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
         <Station to={`/work/${projectId}/send`} name={walk.send} state={walk.sent[sent]} />
       </HStack>
       <HStack gap="1">
-        <UndoButtons session={session} />
+        <Changeable quiet>
+          <UndoButtons session={session} />
+        </Changeable>
         <KeptButton session={session} />
         <Suspense>
           <WorkMenu session={session} />

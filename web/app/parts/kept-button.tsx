@@ -87,7 +87,7 @@ function Face({ words: said, state, inFolder, onOpen }: FaceProps) {
         onClick={onOpen}
       >
         <Icon size={16} aria-hidden />
-        {short ? <span>{short}</span> : <Text as="span">{words.keptHere}</Text>}
+        <span>{short ?? said}</span>
         <Text as="span" role="status" srOnly>
           {said}
         </Text>

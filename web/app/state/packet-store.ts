@@ -1,16 +1,25 @@
 import { z } from "zod";
+import type { FileJobs } from "../../workers/jobs.ts";
+import { portOf, WorkerLine } from "../../workers/line.ts";
 
 /** Files that are being made for one project, in the browser's own file storage, with a record of which are whole. */
 
 const recordSchema = z.object({
+  /** Of two records the one with the greater count is the newer. */
+  count: z.number().default(0),
   /** Which state of the project, and what was asked for: another one begins anew. */
   mark: z.string(),
   names: z.array(z.string()),
   done: z.array(z.object({ name: z.string(), bytes: z.number() })),
 });
-export type PacketRecord = z.infer<typeof recordSchema>;
+export type PacketRecord = Omit<z.infer<typeof recordSchema>, "count">;
 
-const recordName = "packet.json";
+/** Written in turn, so that one of them is whole whenever the other is being written. */
+const recordNames = ["packet-a.json", "packet-b.json"] as const;
+
+const writing = new WorkerLine<FileJobs>(() =>
+  portOf(new Worker(new URL("../../workers/files.worker.ts", import.meta.url), { type: "module" })),
+);
 
 export interface PacketStore {
   readonly folder: string;
@@ -34,21 +43,24 @@ export async function openPacketStore(projectId: string): Promise<PacketStore | 
       return undefined;
     }
   };
+  const newest = async () => {
+    const texts = await Promise.all(recordNames.map(async (name) => (await fileOf(name))?.text()));
+    const records = texts.flatMap((t) => (t === undefined ? [] : (recordSchema.safeParse(parsed(t)).data ?? [])));
+    return records.sort((a, b) => b.count - a.count)[0];
+  };
   return {
     folder,
     file: fileOf,
     read: async () => {
-      const text = await (await fileOf(recordName))?.text();
-      const record = text === undefined ? undefined : recordSchema.safeParse(parsed(text)).data;
+      const record = await newest();
       if (!record) return undefined;
       const whole = await Promise.all(record.done.map(async (d) => (await fileOf(d.name))?.size === d.bytes));
       return { ...record, done: record.done.filter((_, i) => whole[i]) };
     },
     write: async (record) => {
-      const handle = await (await at()).getFileHandle(recordName, { create: true });
-      const to = await handle.createWritable();
-      await to.write(JSON.stringify(record));
-      await to.close();
+      const count = ((await newest())?.count ?? 0) + 1;
+      const name = recordNames[count % 2]!;
+      await writing.run("writePrivate", { folder, name, text: JSON.stringify({ ...record, count }) });
     },
     clear: async () => {
       await root.removeEntry(folder, { recursive: true }).catch(() => {});

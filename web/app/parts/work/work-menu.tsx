@@ -1,8 +1,10 @@
-import { IconButton, Menu, Portal } from "@chakra-ui/react";
+import { IconButton, Menu, Portal, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { EllipsisVertical } from "lucide-react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
+import { useStore } from "zustand";
+import { keeping } from "../../../text/keeping.ts";
 import { work as words } from "../../../text/work.ts";
 import { useKit } from "../../kit.ts";
 import type { ProjectSession } from "../../state/project-session.ts";
@@ -14,6 +16,9 @@ import { Combine } from "./combine.tsx";
 import { FinishedPages } from "./finished-pages.tsx";
 import { SaveFile } from "./save-file.tsx";
 import { Snapshots } from "./snapshots.tsx";
+
+/** What changes the work, and so is not to be had where it may only be looked at. */
+const changing: ReadonlySet<string> = new Set(["snapshot", "combine", "anotherSize", "finished"]);
 
 type Open = "saveFile" | "snapshot" | "combine" | "anotherSize" | "finished";
 
@@ -38,6 +43,7 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
     else if (value === "beginLike") void asNew(keepAsBeginning, words.likeName);
     else setOpen(value as Open);
   };
+  const readOnly = useStore(session.state, (s) => s.readOnly);
   const items = [
     "read",
     "saveFile",
@@ -60,10 +66,15 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
           <Menu.Positioner>
             <Menu.Content bg="oat.25" borderRadius="card" boxShadow="lifted">
               {items.map((value) => (
-                <Menu.Item key={value} value={value}>
+                <Menu.Item key={value} value={value} disabled={readOnly && changing.has(value)}>
                   {words[value]}
                 </Menu.Item>
               ))}
+              {readOnly && (
+                <Text px="3" py="1" fontSize="13.5px" color="saffron.700" maxW="260px">
+                  {keeping.cannotHere}
+                </Text>
+              )}
             </Menu.Content>
           </Menu.Positioner>
         </Portal>

@@ -6,6 +6,7 @@ import { type Finding, type MendCode, type PlacedSharpness, weights } from "#cor
 import { check as words } from "../../../text/check.ts";
 import { useKit } from "../../kit.ts";
 import { Ask } from "../../parts/ask.tsx";
+import { Changeable } from "../../parts/changeable.tsx";
 import { Labelled } from "../../parts/labelled.tsx";
 import { notices } from "../../parts/notices.ts";
 import { useUndoKeys } from "../../parts/use-undo-keys.ts";
@@ -62,26 +63,28 @@ export function CheckPlace() {
           {looking ? words.looking : words.lead}
         </Text>
         {open.length === 0 && !looking && <AllGood to={`/work/${projectId}/send`} />}
-        {weights.map((weight) => {
-          const these = groups.filter((g) => g.weight === weight);
-          if (these.length === 0) return null;
-          return (
-            <Box as="section" key={weight} mb="7" aria-label={words.weights[weight]}>
-              <Heading as="h2" fontSize="21px" fontWeight="520" mb="3">
-                {words.weights[weight]}
-              </Heading>
-              {these.map((g) => (
-                <FindingGroup
-                  key={g.key}
-                  group={g}
-                  onMend={(f, m) => void mend(f, m)}
-                  onGo={go}
-                  onAccept={(f) => setAccepting(f)}
-                />
-              ))}
-            </Box>
-          );
-        })}
+        <Changeable>
+          {weights.map((weight) => {
+            const these = groups.filter((g) => g.weight === weight);
+            if (these.length === 0) return null;
+            return (
+              <Box as="section" key={weight} mb="7" aria-label={words.weights[weight]}>
+                <Heading as="h2" fontSize="21px" fontWeight="520" mb="3">
+                  {words.weights[weight]}
+                </Heading>
+                {these.map((g) => (
+                  <FindingGroup
+                    key={g.key}
+                    group={g}
+                    onMend={(f, m) => void mend(f, m)}
+                    onGo={go}
+                    onAccept={(f) => setAccepting(f)}
+                  />
+                ))}
+              </Box>
+            );
+          })}
+        </Changeable>
       </Box>
       <Box overflowY="auto" bg="bg.panel" borderLeftWidth="1px" borderColor="oat.300" px="6" py="7">
         <SharpnessChart

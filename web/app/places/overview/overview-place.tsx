@@ -7,6 +7,7 @@ import { book as words } from "../../../text/book.ts";
 import { pace as paceWords } from "../../../text/pace.ts";
 import { run } from "../../../text/pages.ts";
 import { useKit } from "../../kit.ts";
+import { Changeable } from "../../parts/changeable.tsx";
 import { TurningAsk } from "../../parts/turning-ask.tsx";
 import { usePageCountWords } from "../../state/book-facts.ts";
 import { useProject, useSession } from "../../state/hooks.ts";
@@ -50,27 +51,29 @@ export function OverviewPlace() {
             </Text>
           </Box>
           <HStack gap="2" wrap="wrap">
-            {isBook && (
-              <Button onClick={() => setPacing(true)}>
-                <Gauge size={17} aria-hidden /> {paceWords.open}
-              </Button>
-            )}
-            {project.kind !== "pockets" && <AddPages />}
-            {isBook && opening?.left && opening.right && (
-              <Button variant="outline" onClick={() => joinPages(kit, session)}>
-                <RectangleHorizontal size={17} aria-hidden /> {words.makeSpread}
-              </Button>
-            )}
-            {open.leaves === 2 && (
-              <Button variant="outline" onClick={() => splitSpread(kit, session)}>
-                <Columns2 size={17} aria-hidden /> {words.splitSpread}
-              </Button>
-            )}
-            {pages.length > 1 && (
-              <Button variant="outline" onClick={() => removeThePage(kit, session)}>
-                <Trash2 size={17} aria-hidden /> {run.remove}
-              </Button>
-            )}
+            <Changeable quiet>
+              {isBook && (
+                <Button onClick={() => setPacing(true)}>
+                  <Gauge size={17} aria-hidden /> {paceWords.open}
+                </Button>
+              )}
+              {project.kind !== "pockets" && <AddPages />}
+              {isBook && opening?.left && opening.right && (
+                <Button variant="outline" onClick={() => joinPages(kit, session)}>
+                  <RectangleHorizontal size={17} aria-hidden /> {words.makeSpread}
+                </Button>
+              )}
+              {open.leaves === 2 && (
+                <Button variant="outline" onClick={() => splitSpread(kit, session)}>
+                  <Columns2 size={17} aria-hidden /> {words.splitSpread}
+                </Button>
+              )}
+              {pages.length > 1 && (
+                <Button variant="outline" onClick={() => removeThePage(kit, session)}>
+                  <Trash2 size={17} aria-hidden /> {run.remove}
+                </Button>
+              )}
+            </Changeable>
             <Button variant="outline" onClick={() => go(open)}>
               <BookOpen size={17} aria-hidden /> {words.toPages}
             </Button>

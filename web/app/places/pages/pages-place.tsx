@@ -17,6 +17,7 @@ import type { Point, Rect } from "#core/geometry";
 import { seenBox } from "#core/lab";
 import type { Photo } from "#core/photo";
 import { useKit } from "../../kit.ts";
+import { Changeable } from "../../parts/changeable.tsx";
 import { IncomingBar } from "../../parts/incoming-bar.tsx";
 import { PhotoThumb } from "../../parts/photo-thumb.tsx";
 import { TurningAsk } from "../../parts/turning-ask.tsx";
@@ -140,7 +141,9 @@ export function PagesPlace() {
           <Panel />
         </Flex>
         <Box minW="0" gridColumn="1">
-          <Shelf />
+          <Changeable quiet>
+            <Shelf />
+          </Changeable>
         </Box>
       </Grid>
       <TurningAsk />

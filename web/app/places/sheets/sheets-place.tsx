@@ -3,6 +3,7 @@ import { useMemo, useState } from "react";
 import { drawnSheets } from "#core/sheet-files";
 import { sheets as words } from "../../../text/sheets.ts";
 import { useKit } from "../../kit.ts";
+import { Changeable } from "../../parts/changeable.tsx";
 import { useUndoKeys } from "../../parts/use-undo-keys.ts";
 import { useProject, useSession } from "../../state/hooks.ts";
 import { isPacked, sheetsOf, wantInserts, wantPages } from "../../state/print-sheets.ts";
@@ -32,7 +33,9 @@ export function SheetsPlace() {
   return (
     <Grid h="full" templateColumns="292px minmax(0, 1fr) 316px" minH="0">
       <Box overflowY="auto" bg="bg.panel" borderRightWidth="1px" borderColor="oat.300" px="5" py="6">
-        <Wanted sheets={sheets} />
+        <Changeable>
+          <Wanted sheets={sheets} />
+        </Changeable>
       </Box>
       <Flex direction="column" minH="0" minW="0" bg="mat.light">
         {open ? (

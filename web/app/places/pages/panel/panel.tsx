@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { useDeferredValue } from "react";
 import { areWords, findTile } from "#core/document";
+import { Changeable } from "../../../parts/changeable.tsx";
 import { PanelContext, shownPage, useDesk, usePanelState, useProject } from "../../../state/hooks.ts";
 import { CoverPanel } from "./cover-panel.tsx";
 import { PagePanel } from "./page-panel.tsx";
@@ -21,19 +22,21 @@ export function Panel() {
   return (
     <PanelContext.Provider value={state}>
       <Box as="aside" overflowY="auto" flex="1" p="5">
-        {templates ? (
-          <TemplatesPanel />
-        ) : tiles.length === 0 && isCover ? (
-          <CoverPanel />
-        ) : tiles.length === 0 ? (
-          <PagePanel />
-        ) : tiles.length === 1 && areWords(tiles[0]!) ? (
-          <WordsPanel key={tiles[0]!.id} tile={tiles[0]!} />
-        ) : tiles.length === 1 ? (
-          <TilePanel key={tiles[0]!.id} tile={tiles[0]!} />
-        ) : (
-          <TilesPanel tiles={tiles} />
-        )}
+        <Changeable>
+          {templates ? (
+            <TemplatesPanel />
+          ) : tiles.length === 0 && isCover ? (
+            <CoverPanel />
+          ) : tiles.length === 0 ? (
+            <PagePanel />
+          ) : tiles.length === 1 && areWords(tiles[0]!) ? (
+            <WordsPanel key={tiles[0]!.id} tile={tiles[0]!} />
+          ) : tiles.length === 1 ? (
+            <TilePanel key={tiles[0]!.id} tile={tiles[0]!} />
+          ) : (
+            <TilesPanel tiles={tiles} />
+          )}
+        </Changeable>
       </Box>
     </PanelContext.Provider>
   );
