@@ -107,7 +107,8 @@ export async function openKit(): Promise<Kit> {
   };
   const previewOf = async (photoId: string, size: PreviewSize) =>
     (await store.preview(photoId, size)) ?? (await made(photoId, size));
-  const library = new Library({ store, pool, finder, readSvg, previewOf, newId, now });
+  const full = () => keeping?.state.getState().full ?? false;
+  const library = new Library({ store, pool, finder, readSvg, previewOf, full, newId, now });
   await library.load();
   if (keeping) void afterOpening(keeping, library);
   return {

@@ -47,6 +47,21 @@ const patienceMs = 5_000;
 /** A tab that was closed holds its file a moment longer. */
 const handOverMs = [30, 60, 120, 240, 480, 960];
 
+const isHeld = (e: unknown) => e instanceof DOMException && e.name === "NoModificationAllowedError";
+
+/** Only a file that is held is worth asking for again; whatever else is wrong stays wrong. */
+async function openedWhenFree<T>(open: () => Promise<T>): Promise<T> {
+  for (const ms of handOverMs) {
+    try {
+      return await open();
+    } catch (e) {
+      if (!isHeld(e)) throw e;
+      await new Promise((later) => setTimeout(later, ms));
+    }
+  }
+  return open();
+}
+
 export class SharedKeeper {
   readonly #tab: string;
   readonly #channel = new BroadcastChannel(channelName);
@@ -137,9 +152,8 @@ export class SharedKeeper {
       announce: (report) => this.#reports.postMessage(report),
     });
     // A file that another tab still has open is asked for again.
-    const opened = again(() => keeper.open(), handOverMs).catch((e: unknown) => {
-      const held = e instanceof DOMException && e.name === "NoModificationAllowedError";
-      throw held ? new StoreError("storageHeld", e) : storeErrorFrom(e);
+    const opened = openedWhenFree(() => keeper.open()).catch((e: unknown) => {
+      throw isHeld(e) ? new StoreError("storageHeld", e) : storeErrorFrom(e);
     });
     const folder = new SafeFolder({
       keeper,

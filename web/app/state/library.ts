@@ -17,6 +17,8 @@ export interface LibraryGiven {
   readonly previewOf?: (photoId: string, size: "small") => Promise<Blob | undefined>;
   /** Missing where faces and interest are not looked for. */
   readonly finder?: Finder;
+  /** Whether the disk is full: what room is left is for changes, and not for photos. */
+  readonly full?: () => boolean;
   readonly newId: () => string;
   readonly now: () => string;
 }
@@ -326,7 +328,8 @@ export class Library {
   }
 
   async #read(file: File, name: string, section: Section, signal?: AbortSignal) {
-    const { pool, readSvg } = this.#given;
+    const { pool, readSvg, full } = this.#given;
+    if (full?.()) throw new StoreError("storageFull", name);
     if (section !== "photos" && readSvg && isDrawing(file)) {
       const { facts, small, cleaned, takenOut } = await readSvg(file);
       if (takenOut > 0) this.state.setState((s) => ({ cleaned: [...s.cleaned, { name, takenOut }] }));

@@ -1,0 +1,143 @@
+import { expect, type Page } from "@playwright/test";
+import { lostFrom, readKept } from "../kills/kept-state.ts";
+import { samplePhotos } from "../support/files.ts";
+import { allIn, arrangeFirst, chooseFiles, expectKept, startCollage } from "../support/tessip.ts";
+import type { Door, Hostile } from "./generator.ts";
+
+export type Verdict = "accepted" | "refused" | "slow" | "lost";
+
+/** Longer than this, and somebody thinks that the program has stopped. */
+const slowMs = 12_000;
+const givenUpMs = 100_000;
+
+/** Gives hostile files to the application, one after the other, and looks whether anything that was there is harmed. */
+export class Giver {
+  readonly #page: Page;
+  #address = "";
+
+  constructor(page: Page) {
+    this.#page = page;
+  }
+
+  /** A work that must not be touched by what comes after. */
+  async begin(): Promise<void> {
+    await this.#page.goto("/");
+    await chooseFiles(this.#page, samplePhotos(3));
+    await startCollage(this.#page, "Quayside Collage Press", "8 × 8 in");
+    await arrangeFirst(this.#page, 3);
+    await expectKept(this.#page);
+    this.#address = this.#page.url();
+  }
+
+  async give(file: Hostile): Promise<{ readonly verdict: Verdict; readonly ms: number; readonly why: string }> {
+    const page = this.#page;
+    await this.#open(file.door);
+    const before = await readKept(page, false);
+    const began = Date.now();
+    let accepted = false;
+    let slow = false;
+    try {
+      accepted = await within(givenUpMs, this.#hand(file));
+    } catch (e) {
+      slow = true;
+      if (!(e instanceof TooLate)) return { verdict: "slow", ms: Date.now() - began, why: String(e).split("\n")[0]! };
+    }
+    const ms = Date.now() - began;
+    // The page answers, nothing ran, and what was there is there.
+    const ran = await within(
+      10_000,
+      page.evaluate(() => [document.title, String((Object.prototype as { ran?: unknown }).ran)]),
+    ).catch(() => ["", ""]);
+    if (ran.join().includes("ran") || ran[1] !== "undefined") return { verdict: "lost", ms, why: "something ran" };
+    const after = await readKept(page, false);
+    const workId = /\/work\/([^/]+)/.exec(this.#address)?.[1] ?? "";
+    // Finished pages are added to the work; nothing else may touch it.
+    const lost = lostFrom(
+      withoutHashes(before),
+      withoutHashes(after),
+      file.door === "finished" || file.door === "paste" ? { workId } : {},
+    );
+    if (lost.length > 0) return { verdict: "lost", ms, why: lost[0]! };
+    if (slow || ms > slowMs) return { verdict: "slow", ms, why: "" };
+    return { verdict: accepted ? "accepted" : "refused", ms, why: "" };
+  }
+
+  async #open(door: Door): Promise<void> {
+    const page = this.#page;
+    const at: Record<Door, string> = {
+      photos: "/photos",
+      papers: "/photos",
+      project: "/",
+      everything: "/",
+      templates: this.#address,
+      finished: this.#address,
+      paste: this.#address,
+      lab: "/labs",
+    };
+    await page.goto(at[door]);
+    if (door === "papers") await page.getByText("Papers", { exact: true }).click();
+    if (door === "everything") await page.getByRole("button", { name: /^Where your work is kept/ }).click();
+    if (door === "templates") await page.getByRole("button", { name: "Lay out by a template …" }).click();
+    if (door === "finished") {
+      await page.getByRole("button", { name: "More about this work" }).click();
+      await page.getByRole("menuitem", { name: "Bring in finished pages …" }).click();
+    }
+    if (door === "paste") await page.getByRole("button", { name: "A caption", exact: true }).click();
+  }
+
+  /** Whether it was taken; resolves when that is said. */
+  async #hand({ door, name, bytes }: Hostile): Promise<boolean> {
+    const page = this.#page;
+    const payload = { name, mimeType: "", buffer: Buffer.from(bytes) };
+    if (door === "paste") {
+      await page.keyboard.insertText(Buffer.from(bytes).toString("utf8"));
+      await page.keyboard.press("Escape");
+      await expectKept(page);
+      return true;
+    }
+    const inputs: Record<Exclude<Door, "paste">, ReturnType<Page["locator"]>> = {
+      photos: page.getByTestId("choose-files").first(),
+      papers: page.getByTestId("choose-files").first(),
+      project: page.locator('input[type="file"][accept^=".zip"]').first(),
+      everything: page.getByTestId("everything-file"),
+      templates: page.locator('input[type="file"][accept^="application/json"]').first(),
+      lab: page.locator('input[type="file"][accept^=".json"]').first(),
+      finished: page.locator('dialog input[type="file"]').first(),
+    };
+    await inputs[door].setInputFiles(payload);
+    if (door === "photos" || door === "papers") {
+      await expect(page.getByTestId("incoming").or(page.locator("[data-photo]").first())).toBeVisible({
+        timeout: givenUpMs,
+      });
+      await allIn(page);
+      await page.waitForTimeout(50);
+      return (await page.getByText(/left out/).count()) === 0;
+    }
+    const said = {
+      project: [/is among your works now/, /Nothing was changed|That did not work|newer Tessip/],
+      everything: [/came in\.|is here already/, /no safe folder|newer Tessip|did not work/],
+      templates: [/came in\.$/, /Nothing came in|none of them came in/],
+      lab: [/is here now|Save|Keep/, /Nothing was changed|too long|no lab card|cannot be used/],
+      finished: [/finished pages? came in/, /could not be read/],
+    }[door] as [RegExp, RegExp];
+    const [yes, no] = [page.getByText(said[0]).first(), page.getByText(said[1]).first()];
+    await expect(yes.or(no).first()).toBeVisible({ timeout: givenUpMs });
+    return !(await no.isVisible());
+  }
+}
+
+class TooLate extends Error {}
+
+function within<T>(ms: number, work: Promise<T>): Promise<T> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new TooLate()), ms);
+  });
+  return Promise.race([work, late]).finally(() => clearTimeout(timer));
+}
+
+/** Only names of originals are read each time; what is in them is looked at once, at the end. */
+const withoutHashes = (state: Awaited<ReturnType<typeof readKept>>) => ({
+  ...state,
+  originals: Object.fromEntries(Object.keys(state.originals).map((name) => [name, name])),
+});
