@@ -7,11 +7,22 @@ import { Giver, type Verdict } from "./give.ts";
 
 /** `npm run hostile -- --seed 7`: gives all of them to the application and prints what became of them. */
 
-const { values } = parseArgs({ options: { seed: { type: "string", default: "1" }, only: { type: "string" } } });
-const port = 4186;
-const server = spawn(process.execPath, ["dist/server/main.js", "--port", String(port)], {
-  stdio: ["ignore", "pipe", "inherit"],
+const { values } = parseArgs({
+  options: {
+    seed: { type: "string", default: "1" },
+    /** Where the built application lies. */
+    home: { type: "string", default: process.cwd() },
+    only: { type: "string" },
+  },
 });
+const port = 4186;
+const server = spawn(
+  process.execPath,
+  [`${values.home}/dist/server/main.js`, "--port", String(port), "--home", values.home],
+  {
+    stdio: ["ignore", "pipe", "inherit"],
+  },
+);
 await new Promise<void>((ready) => server.stdout.once("data", () => ready()));
 const browser = await chromium.launch(launchOptions);
 const counts: Record<Verdict, number> = { accepted: 0, refused: 0, slow: 0, lost: 0 };

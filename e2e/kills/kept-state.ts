@@ -8,8 +8,10 @@ export interface KeptState {
   readonly originals: Readonly<Record<string, string>>;
 }
 
-export const readKept = (page: Page, withOriginals: boolean): Promise<KeptState> =>
-  page.evaluate(async (hashed) => {
+export async function readKept(page: Page, withOriginals: boolean): Promise<KeptState> {
+  // Run by tsx, functions are wrapped in a call that a page does not know.
+  await page.evaluate("globalThis.__name ??= (f) => f");
+  return page.evaluate(async (hashed) => {
     const db = await new Promise<IDBDatabase>((done, failed) => {
       const request = indexedDB.open("tessip");
       request.onsuccess = () => done(request.result);
@@ -47,6 +49,7 @@ export const readKept = (page: Page, withOriginals: boolean): Promise<KeptState>
       }
     return { tables, originals };
   }, withOriginals);
+}
 
 /** What may have come through or not: something was going on when the browser was killed. */
 export interface UnderWay {

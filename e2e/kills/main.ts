@@ -5,12 +5,21 @@ import { killRounds } from "./rounds.ts";
 /** `npm run kills -- --rounds 200 --seed 7`: prints what was lost. */
 
 const { values } = parseArgs({
-  options: { rounds: { type: "string", default: "100" }, seed: { type: "string", default: "1" } },
+  options: {
+    rounds: { type: "string", default: "100" },
+    seed: { type: "string", default: "1" },
+    /** Where the built application lies. */
+    home: { type: "string", default: process.cwd() },
+  },
 });
 const port = 4187;
-const server = spawn(process.execPath, ["dist/server/main.js", "--port", String(port)], {
-  stdio: ["ignore", "pipe", "inherit"],
-});
+const server = spawn(
+  process.execPath,
+  [`${values.home}/dist/server/main.js`, "--port", String(port), "--home", values.home],
+  {
+    stdio: ["ignore", "pipe", "inherit"],
+  },
+);
 await new Promise<void>((ready) => server.stdout.once("data", () => ready()));
 const log = (line: string) => process.stdout.write(`${line}\n`);
 try {

@@ -129,10 +129,9 @@ class Somebody {
         await page.keyboard.press("Control+z");
         break;
       case "bringIn": {
-        const chooser = page.waitForEvent("filechooser");
         await page.getByRole("link", { name: /^Photos/ }).click();
-        await page.getByRole("button", { name: "Add photos" }).first().click();
-        await (await chooser).setFiles(this.#fresh(1 + Math.floor(this.#random() * 3)));
+        const fresh = this.#fresh(1 + Math.floor(this.#random() * 3));
+        await page.getByTestId("choose-files").first().setInputFiles(fresh);
         await expect(page.getByText(/^Bringing in/)).toHaveCount(0, { timeout: 60_000 });
         break;
       }
@@ -142,9 +141,9 @@ class Somebody {
       case "openFile": {
         await saveWorkAsFile(page, join(this.#folder, "saved.zip"));
         await page.goto("/");
-        const chooser = page.waitForEvent("filechooser");
-        await page.getByRole("button", { name: "Open a project file" }).click();
-        await (await chooser).setFiles(join(this.#folder, "saved.zip"));
+        await page.getByRole("button", { name: "Open a project file" }).waitFor();
+        const input = page.locator('input[type="file"][accept^=".zip"]').first();
+        await input.setInputFiles(join(this.#folder, "saved.zip"));
         await page.getByText(/is among your works now/).waitFor();
         break;
       }
@@ -152,8 +151,7 @@ class Somebody {
         await page.getByRole("link", { name: /^Send/ }).click();
         const save = page.getByRole("button", { name: /^Save (the|\d+) JPEG/ });
         await save.waitFor();
-        await save.click();
-        await page.waitForEvent("download", { timeout: 30_000 });
+        await Promise.all([page.waitForEvent("download", { timeout: 30_000 }), save.click()]);
         break;
       }
       case "folder":
@@ -248,7 +246,7 @@ export async function killRounds({ baseURL, rounds, seed, log }: KillsGiven): Pr
         log(`round ${round}: full disk, ${lost.length} lost so far`);
         continue;
       }
-      const killAfterMs = 600 + random() * 5_000;
+      const killAfterMs = 1_500 + random() * 6_500;
       let killed: Promise<void> | undefined;
       const timer = setTimeout(() => {
         last = person.underWay;
@@ -354,7 +352,9 @@ async function fullDiskRound(
   const kept = await gapOf();
   await killBrowser(context, profile);
   for (const full of [true, false]) {
-    if (!full) disk.makeRoom();
+    // A browser that is gone leaves some room.
+    if (full) disk.fill();
+    else disk.makeRoom();
     context = await openProfile(profile, baseURL);
     page = context.pages()[0]!;
     await page.goto(address);

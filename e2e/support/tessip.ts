@@ -175,9 +175,10 @@ export const loseOriginals = (page: Page): Promise<void> =>
 export async function saveWorkAsFile(page: Page, path: string): Promise<string> {
   await page.getByRole("button", { name: "More about this work" }).click();
   await page.getByRole("menuitem", { name: "Save it as one file" }).click();
-  const download = page.waitForEvent("download");
-  await page.getByRole("dialog").getByRole("button", { name: "Save the file" }).click();
-  const saved = await download;
+  const [saved] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("dialog").getByRole("button", { name: "Save the file" }).click(),
+  ]);
   await saved.saveAs(path);
   return saved.suggestedFilename();
 }

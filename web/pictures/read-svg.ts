@@ -8,6 +8,7 @@ import {
   svgWeight,
 } from "#core/files";
 import { wallClock } from "#core/photo";
+import { inTime } from "../storage/in-time.ts";
 import type { ReadPhoto } from "../workers/jobs.ts";
 import { previewLongPx } from "./preview-sizes.ts";
 import { sha256 } from "./sha256.ts";
@@ -159,16 +160,9 @@ export async function drawingPreview(
 ): Promise<Blob> {
   const url = URL.createObjectURL(cleaned);
   try {
-    const inTime = (work: Promise<void>) =>
-      Promise.race([
-        work,
-        new Promise<never>((_, reject) => {
-          setTimeout(() => reject(new UnreadableSvg("svgTooHeavy", name)), mostDecodeMs);
-        }),
-      ]);
     const image = new Image();
     image.src = url;
-    await inTime(image.decode()).catch((e: unknown) => {
+    await inTime(image.decode(), mostDecodeMs, () => new UnreadableSvg("svgTooHeavy", name)).catch((e: unknown) => {
       throw e instanceof UnreadableSvg ? e : new UnreadableSvg("svgDamaged", name);
     });
     const k = longPx / Math.max(widthPx, heightPx);

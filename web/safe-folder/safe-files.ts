@@ -1,4 +1,5 @@
 import { sha256 } from "../pictures/sha256.ts";
+import { inTime } from "../storage/in-time.ts";
 
 /** The files of a safe folder, wherever it lies. Paths are short, plain and relative. */
 export interface SafeFiles {
@@ -38,14 +39,6 @@ export function folderErrorFrom(e: unknown): FolderError {
 
 /** Some browsers never answer where they may not write. */
 const patienceMs = 60_000;
-
-function inTime<T>(work: Promise<T>): Promise<T> {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new FolderError("folderShut", "no answer")), patienceMs);
-  });
-  return Promise.race([work, late]).finally(() => clearTimeout(timer));
-}
 
 type Listed = FileSystemDirectoryHandle & {
   entries(): AsyncIterable<readonly [string, FileSystemHandle]>;
@@ -121,6 +114,8 @@ export function folderFiles(root: FileSystemDirectoryHandle): SafeFiles {
           );
           if (kept !== meant) throw new FolderError("folderFailed", `${path} reads back as something else`);
         })(),
+        patienceMs,
+        () => new FolderError("folderShut", "no answer"),
       ),
   };
 }

@@ -3,9 +3,9 @@ import type { SyncReport } from "../safe-folder/safe-sync.ts";
 import type { LastArchive, SavedAll } from "../safe-folder/save-all.ts";
 import type { Job } from "../workers/protocol.ts";
 import type { Change } from "./journal/record.ts";
-import type { KeeperReport } from "./keeper.ts";
+import type { KeeperReport, Loose } from "./keeper.ts";
 import type { Need } from "./needs.ts";
-import type { LooseTable, Tables } from "./tables.ts";
+import type { Tables } from "./tables.ts";
 
 /** One question to the tables, by the name of its method. */
 export interface Reading {
@@ -16,11 +16,11 @@ export interface Reading {
 /** What can be asked of the keeper, from its own tab or from another. Failure codes are those of a StoreError. */
 export interface KeeperAsks {
   readonly open: Job<null, KeeperReport>;
-  readonly commit: Job<{ readonly changes: readonly Change[]; readonly needs: readonly Need[] }, null>;
-  readonly keepLoose: Job<
-    { readonly table: LooseTable; readonly entries: readonly (readonly [key: string, value: unknown])[] },
+  readonly commit: Job<
+    { readonly changes: readonly Change[]; readonly needs: readonly Need[]; readonly loose: readonly Loose[] },
     null
   >;
+  readonly keepLoose: Job<readonly Loose[], null>;
   readonly keepInDatabase: Job<{ readonly photoId: string; readonly original: Blob | undefined }, null>;
   readonly read: Job<Reading, unknown>;
   readonly look: Job<null, null>;

@@ -35,8 +35,8 @@ export async function keptIn(disk: ModelDisk, nowMs: () => number = () => Date.n
     lasting: true,
     tables: async () => keeper.tables,
     writer: {
-      commit: async (changes, needs) => void (await keeper.commit(changes, needs)),
-      keepLoose: (table, entries) => keeper.keepLoose(table, entries),
+      commit: async (changes, needs, loose) => void (await keeper.commit(changes, needs, loose)),
+      keepLoose: (loose) => keeper.keepLoose(loose),
       tryAgain: async () => void (await keeper.tryAgain()),
     },
     originals: {

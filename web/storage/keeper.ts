@@ -1,4 +1,5 @@
 import type { Database, DatabaseNotices } from "./database.ts";
+import { inTime } from "./in-time.ts";
 import { type FoundJournal, fold, Journal } from "./journal/journal.ts";
 import { type Change, changeOf, keyLine, type Line, lineOf } from "./journal/record.ts";
 import { Room, recoveryBytes } from "./journal/room.ts";
@@ -54,6 +55,21 @@ const compactGrowth = 4;
 const chunk = 400;
 const quietMs = 5_000;
 const aboutLine = keyLine("about", "journal");
+
+/** What may be lost and goes into the database along with the rest; `value` missing: taken away. */
+export interface Loose {
+  readonly table: LooseTable;
+  readonly key: string;
+  readonly value?: unknown;
+}
+
+const sizeOfLoose = (loose: readonly Loose[]): number =>
+  loose.reduce((sum, { value }) => sum + (value instanceof Blob ? value.size : 1000), 0);
+
+/** A database on a full disk, or one that a frozen tab has open, may never answer. */
+const answered = <T>(work: Promise<T>): Promise<T> =>
+  inTime(work, patienceMs, () => new StoreError("storageLost", "the database does not answer"));
+const patienceMs = 8_000;
 
 /**
  * Owns all that is kept: every change goes into the journal first and into the database after, one after the other. The database
@@ -115,7 +131,7 @@ export class Keeper {
   }
 
   /** All of it or nothing. Resolves with the number of the record once it is on the disk and can be read back. */
-  commit(changes: readonly Change[], needs: readonly Need[] = []): Promise<number> {
+  commit(changes: readonly Change[], needs: readonly Need[] = [], loose: readonly Loose[] = []): Promise<number> {
     return this.#inTurn(async () => {
       for (const need of needs) await checkNeed(this.tables, need);
       if (!this.#journal && this.#trouble === "lost") await this.#startAgain();
@@ -123,8 +139,8 @@ export class Keeper {
       if (this.#journal) await this.#append(lines);
       else if (!this.#database) throw new StoreError("storageRefused");
       this.#remember(changes, lines);
-      const bytes = lines.reduce((sum, l) => sum + l.value.length + l.key.length, 0);
-      await this.#toDatabase(changes, bytes);
+      const bytes = lines.reduce((sum, l) => sum + l.value.length + l.key.length, sizeOfLoose(loose));
+      await this.#toDatabase(changes, bytes, loose);
       this.#lookLater();
       await this.#compactWhenLarge();
       return this.#journal?.seq ?? 0;
@@ -132,13 +148,8 @@ export class Keeper {
   }
 
   /** What may be lost: written only where there is room, and never a reason to fail. */
-  keepLoose(table: LooseTable, entries: readonly (readonly [key: string, value: unknown])[]): Promise<void> {
-    return this.#inTurn(async () => {
-      const bytes = entries.reduce((sum, [, v]) => sum + (v instanceof Blob ? v.size : 1000), 0);
-      if (this.#database && (!this.#room || (await this.#room.forDatabase(bytes)))) {
-        for (const [key, value] of entries) await this.#database.keepLoose(table, key, value);
-      } else if (!this.#database) for (const [key, value] of entries) this.#tables.keepLoose(table, key, value);
-    }).catch(() => {});
+  keepLoose(loose: readonly Loose[]): Promise<void> {
+    return this.#inTurn(() => this.#toDatabase([], sizeOfLoose(loose), loose)).catch(() => {});
   }
 
   /** Where the browser has no files of its own, originals lie in the database. */
@@ -172,7 +183,9 @@ export class Keeper {
   }
 
   keepMeta(key: string, value: unknown): Promise<void> {
-    return this.#inTurn(async () => this.#database?.keepLoose("meta", key, value));
+    return this.#inTurn(async () => {
+      if (!this.#room || (await this.#room.forDatabase(1000))) await this.#database?.keepLoose("meta", key, value);
+    });
   }
 
   /** Lets go of the journal, so that another window can have it. */
@@ -217,7 +230,7 @@ export class Keeper {
   async #openJournal(): Promise<FoundJournal["entries"]> {
     const folder = await this.#given.folder().catch(() => undefined);
     if (!folder) return [];
-    this.#room = new Room(folder, this.#given.nowMs);
+    this.#room = new Room(folder);
     const opened = await Journal.open(folder).catch(async (e: unknown) => {
       if (!(e instanceof NoRoom)) throw e;
       this.#full = true;
@@ -235,7 +248,7 @@ export class Keeper {
 
   async #openDatabase(entries: FoundJournal["entries"]): Promise<void> {
     const { lines } = this.#tables;
-    if (this.#room && !(await this.#room.forDatabase(0))) {
+    if (this.#room && !(await this.#room.toOpenDatabase())) {
       this.#full = true;
       // What memory holds is read; the database is not touched before there is room.
       if (this.#journalId) return;
@@ -269,7 +282,7 @@ export class Keeper {
   async #opened(): Promise<Database | undefined> {
     const notices: DatabaseNotices = { blocked: () => {}, lost: () => this.#databaseLost() };
     try {
-      return await this.#given.openDatabase(notices);
+      return await answered(this.#given.openDatabase(notices));
     } catch (e) {
       if (storeErrorFrom(e).code === "newerVersion") {
         this.#trouble = "newer";
@@ -320,9 +333,9 @@ export class Keeper {
     for (let at = 0; at < own.length; at += chunk) {
       const some = own.slice(at, at + chunk);
       if (this.#room && !(await this.#room.forDatabase(JSON.stringify(some).length))) throw new NoRoom("database");
-      await this.#database!.apply(some, undefined);
+      await answered(this.#database!.apply(some, undefined));
     }
-    await this.#database!.apply([], this.#applied());
+    await answered(this.#database!.apply([], this.#applied()));
   }
 
   #applied = (): Applied => ({ journalId: this.#journalId, seq: this.#journal?.seq ?? 0 });
@@ -330,7 +343,7 @@ export class Keeper {
   async #rebuild(): Promise<void> {
     this.#database?.close();
     this.#database = undefined;
-    await this.#given.deleteDatabase();
+    await answered(this.#given.deleteDatabase());
     this.#database = await this.#opened();
     if (!this.#database) throw new StoreError("storageRefused");
     await this.#fill([...this.#tables.lines].map(([key, value]) => changeOf({ key, value })));
@@ -356,17 +369,19 @@ export class Keeper {
   async #append(lines: readonly Line[]): Promise<void> {
     const journal = this.#journal;
     if (!journal) throw new StoreError("storageLost");
+    let fitted = true;
     try {
       journal.append(lines);
-      return;
     } catch (e) {
       if (!(e instanceof NoRoom)) throw storeErrorFrom(e);
+      fitted = false;
     }
-    // A write that does not fit is also how a storage looks that was thrown away.
+    // A file that the browser has thrown away goes on taking bytes: nothing counts as kept before its name was asked for.
     if (!(await journal.present())) {
       await this.#wiped();
       return this.#append(lines);
     }
+    if (fitted) return;
     this.#full = true;
     await this.#room?.dropBallast().catch(() => {});
     // On a full disk the database cannot be relied on, even where it says that it wrote.
@@ -376,10 +391,12 @@ export class Keeper {
     } catch (e) {
       throw storeErrorFrom(e);
     }
+    if (!(await journal.present())) await this.#wiped();
   }
 
-  async #toDatabase(changes: readonly Change[], bytes: number): Promise<void> {
+  async #toDatabase(changes: readonly Change[], bytes: number, loose: readonly Loose[]): Promise<void> {
     if (this.#full || !this.#database) {
+      for (const { table, key, value } of loose) this.#tables.keepLoose(table, key, value);
       if (!this.#journal || this.#trouble !== "none" || this.#given.nowMs() < this.#recoverFromMs) return;
       this.#recoverFromMs = this.#given.nowMs() + quietMs;
       await this.#recover();
@@ -392,8 +409,9 @@ export class Keeper {
       return;
     }
     try {
-      const own = changes.filter((c) => isKeptTable(c.store));
-      await this.#database.apply(own, this.#journal && this.#applied());
+      const own: Change[] = changes.filter((c) => isKeptTable(c.store));
+      for (const { table, key, value } of loose) own.push({ store: table, key, value });
+      await answered(this.#database.apply(own, this.#journal && this.#applied()));
     } catch (e) {
       if (!this.#journal) throw storeErrorFrom(e);
       // What was written after a failed write cannot be relied on, even where it says that it was done.
@@ -466,7 +484,7 @@ export class Keeper {
       this.#trouble = "none";
       return;
     }
-    this.#room = new Room(folder, this.#given.nowMs);
+    this.#room = new Room(folder);
     const { journal } = await Journal.open(folder);
     this.#journal = journal;
     this.#journalId = this.#given.newId();

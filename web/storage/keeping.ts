@@ -103,11 +103,11 @@ export class Keeping {
   }
 
   readonly writer: Writer = {
-    commit: async (changes, needs = []) => {
-      await this.#asked(() => this.#line.run("commit", { changes, needs }));
+    commit: async (changes, needs = [], loose = []) => {
+      await this.#asked(() => this.#line.run("commit", { changes, needs, loose }));
     },
-    keepLoose: async (table, entries) => {
-      await this.#line.run("keepLoose", { table, entries }).catch(() => {});
+    keepLoose: async (loose) => {
+      await this.#line.run("keepLoose", loose).catch(() => {});
     },
     tryAgain: async () => void (await this.tryAgain()),
   };

@@ -3,6 +3,7 @@ import { type LabCard, labCardSchema } from "#core/lab";
 import { isWholePhoto, type NamedSpan, namedSpanSchema, type Photo, photoSchema } from "#core/photo";
 import { type Template, templateSchema } from "#core/templates";
 import type { Change, Key } from "./journal/record.ts";
+import type { Loose } from "./keeper.ts";
 import type { Need } from "./needs.ts";
 import type { StoredProject } from "./schema.ts";
 import {
@@ -17,14 +18,14 @@ import {
   type Store,
   StoreError,
 } from "./store.ts";
-import type { LooseTable, Table, Tables } from "./tables.ts";
+import type { Table, Tables } from "./tables.ts";
 
 /** Whoever writes what the store hands over: the keeper, here or in another tab. */
 export interface Writer {
   /** All changes or none; a StoreError where they were not kept. */
-  commit(changes: readonly Change[], needs?: readonly Need[]): Promise<void>;
-  /** What may be lost; never fails. */
-  keepLoose(table: LooseTable, entries: readonly (readonly [key: string, value: unknown])[]): Promise<void>;
+  commit(changes: readonly Change[], needs?: readonly Need[], loose?: readonly Loose[]): Promise<void>;
+  /** Never fails. */
+  keepLoose(loose: readonly Loose[]): Promise<void>;
   tryAgain(): Promise<void>;
 }
 
@@ -56,6 +57,11 @@ interface KnownWork {
 }
 
 const put = <T extends { readonly id: string }>(store: Table, value: T): Change => ({ store, key: value.id, value });
+const preview = (photoId: string, size: PreviewSize, value?: Blob): Loose => ({
+  table: "previews",
+  key: `${photoId}/${size}`,
+  value,
+});
 const drop = (store: Table, key: Key): Change => ({ store, key });
 
 /** The store's verbs as changes to tables. Everything that is read is checked here and trusted afterwards. */
@@ -92,13 +98,16 @@ export class KeptStore implements Store {
   async addPhoto({ photo, original, small }: NewPhoto) {
     await this.#given.originals.keep(photo, original);
     try {
-      await this.#given.writer.commit([put("photos", photo)], [{ is: "hashUnknown", hash: photo.hash }]);
+      await this.#given.writer.commit(
+        [put("photos", photo)],
+        [{ is: "hashUnknown", hash: photo.hash }],
+        [preview(photo.id, "small", small)],
+      );
     } catch (e) {
       if (e instanceof StoreError && e.code === "alreadyHere") return await this.#backAgain(photo.hash);
       throw e;
     }
     this.#photos.set(photo.id, photo);
-    await this.#given.writer.keepLoose("previews", [[`${photo.id}/small`, small]]);
     return { added: true, photo };
   }
 
@@ -120,12 +129,9 @@ export class KeptStore implements Store {
 
   async replacePhoto({ photo, original, small }: NewPhoto) {
     await this.#given.originals.keep(photo, original);
-    await this.#given.writer.commit([put("photos", photo)]);
+    const previews = [preview(photo.id, "small", small), preview(photo.id, "large")];
+    await this.#given.writer.commit([put("photos", photo)], [], previews);
     this.#photos.set(photo.id, photo);
-    await this.#given.writer.keepLoose("previews", [
-      [`${photo.id}/small`, small],
-      [`${photo.id}/large`, undefined],
-    ]);
   }
 
   async forgetPhotos(photoIds: readonly string[]) {
@@ -136,11 +142,7 @@ export class KeptStore implements Store {
     await this.#given.writer.commit(photoIds.map((id) => drop("photos", id)));
     // The record first: a file without one waits and is swept, a record without a file would be a hole.
     await this.#given.originals.forget(all.filter((p) => gone.has(p.id) && !kept.has(p.hash)));
-    const previews = photoIds.flatMap((id) => [
-      [`${id}/small`, undefined] as const,
-      [`${id}/large`, undefined] as const,
-    ]);
-    await this.#given.writer.keepLoose("previews", previews);
+    await this.#given.writer.keepLoose(photoIds.flatMap((id) => [preview(id, "small"), preview(id, "large")]));
   }
 
   async spans() {
@@ -161,7 +163,7 @@ export class KeptStore implements Store {
   }
 
   keepWaiting(names: readonly string[]) {
-    return this.#given.writer.keepLoose("waiting", [["incoming", names]]);
+    return this.#given.writer.keepLoose([{ table: "waiting", key: "incoming", value: names }]);
   }
 
   async templates() {
@@ -234,8 +236,8 @@ export class KeptStore implements Store {
     return (await (await this.#given.tables()).many("previews", keys)) as (Blob | undefined)[];
   }
 
-  keepPreview(photoId: string, size: PreviewSize, preview: Blob) {
-    return this.#given.writer.keepLoose("previews", [[`${photoId}/${size}`, preview]]);
+  keepPreview(photoId: string, size: PreviewSize, made: Blob) {
+    return this.#given.writer.keepLoose([preview(photoId, size, made)]);
   }
 
   async projects() {

@@ -11,17 +11,18 @@ export function openMemoryStore(): KeptStore {
     lasting: false,
     tables: async () => tables,
     writer: {
-      commit: (changes, needs = []) => {
+      commit: (changes, needs = [], loose = []) => {
         // One after the other, so that what is needed still holds when it is written.
         const next = last.then(async () => {
           for (const need of needs) await checkNeed(tables, need);
           tables.put(changes);
+          for (const { table, key, value } of loose) tables.keepLoose(table, key, value);
         });
         last = next.catch(() => {});
         return next;
       },
-      keepLoose: async (table, entries) => {
-        for (const [key, value] of entries) tables.keepLoose(table, key, value);
+      keepLoose: async (loose) => {
+        for (const { table, key, value } of loose) tables.keepLoose(table, key, value);
       },
       tryAgain: async () => {},
     },

@@ -190,11 +190,11 @@ export class SharedKeeper {
       case "open":
         return report;
       case "commit":
-        await keeper.commit(input.changes, input.needs);
+        await keeper.commit(input.changes, input.needs, input.loose);
         own.folder.soon();
         return null;
       case "keepLoose":
-        await keeper.keepLoose(input.table, input.entries);
+        await keeper.keepLoose(input);
         return null;
       case "keepInDatabase":
         await keeper.keepInDatabase(input.photoId, input.original);

@@ -6,25 +6,21 @@ import { type FileFolder, type SyncFile, writeWhole } from "./sync-file.ts";
  */
 export class Room {
   readonly #folder: FileFolder;
-  readonly #now: () => number;
   /** Disks may pack zeros, so the bytes are random. */
   readonly #noise = new Uint8Array(noiseBytes);
-  #askedAt = Number.NEGATIVE_INFINITY;
-  #bytesLeft = 0;
 
-  constructor(folder: FileFolder, now: () => number) {
+  constructor(folder: FileFolder) {
     this.#folder = folder;
-    this.#now = now;
     for (let at = 0; at < noiseBytes; at += 65_536) crypto.getRandomValues(this.#noise.subarray(at, at + 65_536));
   }
 
   /** Whether so many bytes fit; nothing stays behind. */
-  async fits(bytes: number): Promise<boolean> {
+  async fits(bytes: number, flush = true): Promise<boolean> {
     let file: SyncFile | undefined;
     try {
       file = await this.#folder.open("probe");
       for (let at = 0; at < bytes; at += noiseBytes) if (file.write(this.#noise, { at }) < noiseBytes) return false;
-      file.flush();
+      if (flush) file.flush();
       return true;
     } catch {
       return false;
@@ -38,19 +34,18 @@ export class Room {
     }
   }
 
-  /** Asked before a write of so many bytes into the database; a yes holds for a while. */
-  async forDatabase(bytes: number): Promise<boolean> {
-    if (this.#now() - this.#askedAt > holdsMs || bytes > this.#bytesLeft) {
-      const ask = Math.max(probeBytes, 2 * bytes);
-      if (!(await this.fits(ask))) {
-        this.#bytesLeft = 0;
-        return false;
-      }
-      this.#askedAt = this.#now();
-      this.#bytesLeft = ask;
-    }
-    this.#bytesLeft -= bytes;
-    return true;
+  /**
+   * Asked right before every write of so many bytes into the database: the disk may have filled up since the last. Nothing is
+   * flushed, so that the bytes are gone again before they reach the disk: file systems refuse what has no room when it is written.
+   */
+  forDatabase(bytes: number): Promise<boolean> {
+    return this.fits(Math.max(probeBytes, 2 * bytes), false);
+  }
+
+  /** Whether the database may be opened: with more to spare where the ballast was given up, since then the disk was full. */
+  async toOpenDatabase(): Promise<boolean> {
+    const whole = (await this.#folder.sizeOf("ballast")) === ballastBytes;
+    return whole ? this.forDatabase(0) : this.fits(recoveryBytes);
   }
 
   /** Bytes that are given up when the disk is full, so that the last changes still find a place. */
@@ -78,4 +73,3 @@ const ballastBytes = 4 * noiseBytes;
 const probeBytes = 4 * noiseBytes;
 /** Before the database is made again after the disk was full. */
 export const recoveryBytes = 16 * noiseBytes;
-const holdsMs = 10_000;
