@@ -106,12 +106,12 @@ export class Giver {
     };
     await inputs[door].setInputFiles(payload);
     if (door === "photos" || door === "papers") {
-      await expect(page.getByTestId("incoming").or(page.locator("[data-photo]").first())).toBeVisible({
+      await expect(page.getByTestId("incoming").or(page.locator("[data-photo]")).first()).toBeVisible({
         timeout: givenUpMs,
       });
       await allIn(page);
       await page.waitForTimeout(50);
-      return (await page.getByText(/left out/).count()) === 0;
+      return (await page.getByText(/files? (was|were) left out/).count()) === 0;
     }
     const said = {
       project: [/is among your works now/, /Nothing was changed|That did not work|newer Tessip/],

@@ -29,7 +29,9 @@ try {
     seed: Number(values.seed),
     log,
   });
-  log(`\n${report.rounds} rounds, ${report.acknowledged} deeds that were said to be kept`);
+  log(
+    `\n${report.rounds} rounds, ${report.undone} of them not driven to their end, ${report.acknowledged} deeds that were said to be kept`,
+  );
   log(
     `killed during: ${Object.entries(report.killedDuring)
       .map(([k, v]) => `${k} ${v}`)

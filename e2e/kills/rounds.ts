@@ -23,6 +23,8 @@ export interface KillsGiven {
 
 export interface KillsReport {
   readonly rounds: number;
+  /** Rounds that the driver itself did not get through. */
+  readonly undone: number;
   readonly acknowledged: number;
   readonly killedDuring: Readonly<Record<string, number>>;
   readonly lost: readonly string[];
@@ -91,8 +93,10 @@ class Somebody {
 
   async toWork(): Promise<void> {
     const page = this.#page;
+    const pages = page.getByRole("link", { name: /^Pages/ });
     if (this.workId !== "") {
-      await page.goto(`/work/${this.workId}/pages`);
+      if (await page.getByRole("dialog").isVisible()) await page.keyboard.press("Escape");
+      if (!page.url().endsWith("/pages")) await pages.click();
     } else {
       await page.goto("/");
       const open = page.getByRole("link", { name: /^Open / });
@@ -123,7 +127,7 @@ class Somebody {
         break;
       }
       case "page":
-        await page.getByRole("button", { name: "Another page" }).click();
+        await page.getByRole("button", { name: "Another page" }).first().click();
         break;
       case "undo":
         await page.keyboard.press("Control+z");
@@ -198,6 +202,7 @@ export async function killRounds({ baseURL, rounds, seed, log }: KillsGiven): Pr
   const lost: string[] = [];
   const killedDuring: Record<string, number> = {};
   let acknowledgedDeeds = 0;
+  let undone = 0;
   let profile = "";
   let disk: SmallDisk | undefined;
   let acknowledged: KeptState | undefined;
@@ -243,10 +248,10 @@ export async function killRounds({ baseURL, rounds, seed, log }: KillsGiven): Pr
         lost.push(...(await fullDiskRound(context, person, disk!, profile, baseURL, round)));
         acknowledgedDeeds += 4;
         freshProfile(false);
-        log(`round ${round}: full disk, ${lost.length} lost so far`);
+        log(`round ${round}: full disk, ${lost.length} lost so far${lost.length > 0 ? `: ${lost.at(-1)}` : ""}`);
         continue;
       }
-      const killAfterMs = 1_500 + random() * 6_500;
+      const killAfterMs = 2_500 + random() * 8_000;
       let killed: Promise<void> | undefined;
       const timer = setTimeout(() => {
         last = person.underWay;
@@ -285,14 +290,14 @@ export async function killRounds({ baseURL, rounds, seed, log }: KillsGiven): Pr
       }
     } catch (e) {
       log(`round ${round} could not be done: ${String(e).split("\n")[0]}`);
-      lost.push(`round ${round}: could not be done: ${String(e).slice(0, 300)}`);
+      undone += 1;
       await killBrowser(context, profile).catch(() => {});
       freshProfile(false);
     }
   }
   disk?.gone();
   rmSync(folder, { recursive: true, force: true });
-  return { rounds, acknowledged: acknowledgedDeeds, killedDuring, lost };
+  return { rounds, undone, acknowledged: acknowledgedDeeds, killedDuring, lost };
 }
 
 /** After the private files were lost: works and facts have to be there, made again from the database. */

@@ -16,7 +16,7 @@ import type { ArrangeJobs, CheckJobs, FocusJobs, PhotoJobs, PrintJobs } from "..
 import { portOf, WorkerLine } from "../workers/line.ts";
 import { WorkerPool } from "../workers/pool.ts";
 import { createDesk, type Desk } from "./state/desk.ts";
-import { deadlineMs, Library } from "./state/library.ts";
+import { deadlineFor, Library } from "./state/library.ts";
 import { TemplateShelf } from "./state/template-shelf.ts";
 
 /** Everything that the places share and that is not theirs, handed in from one spot. */
@@ -50,7 +50,7 @@ async function madePreview(
   const made =
     photo.type === "image/svg+xml"
       ? await (await import("../pictures/read-svg.ts")).drawingPreview(original, photo, previewLongPx[size])
-      : await from.pool.run("makePreview", { photo, original, size }, { deadlineMs });
+      : await from.pool.run("makePreview", { photo, original, size }, { deadlineMs: deadlineFor(original.size) });
   await from.store.keepPreview(photo.id, size, made);
   return made;
 }

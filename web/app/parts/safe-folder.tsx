@@ -243,14 +243,14 @@ function AsFile({ keeping }: { readonly keeping: Keeping }) {
 function BringBack({ keeping }: { readonly keeping: Keeping }) {
   return (
     <Part icon={<FolderCheck size={20} aria-hidden />} title={words.back}>
-      <Text>{words.backLead}</Text>
-      <BringBackButtons keeping={keeping} />
+      <Text mb="3">{words.backLead}</Text>
+      <BringBackButtons keeping={keeping} size="sm" />
     </Part>
   );
 }
 
 /** Everything from a safe folder, or from a file that holds one. */
-export function BringBackButtons({ keeping }: { readonly keeping: Keeping }) {
+export function BringBackButtons({ keeping, size = "md" }: { readonly keeping: Keeping; readonly size?: "sm" | "md" }) {
   const { library } = useKit();
   const queries = useQueryClient();
   const input = useRef<HTMLInputElement>(null);
@@ -271,10 +271,10 @@ export function BringBackButtons({ keeping }: { readonly keeping: Keeping }) {
     }
   };
   return (
-    <HStack gap="2" mt="3">
+    <HStack gap="2">
       {canChooseFolders && (
         <Button
-          size="sm"
+          size={size}
           variant="outline"
           disabled={busy}
           onClick={() => void pickFolder("read").then((folder) => folder && bring(folder))}
@@ -282,7 +282,7 @@ export function BringBackButtons({ keeping }: { readonly keeping: Keeping }) {
           {busy ? words.bringing : words.fromFolder}
         </Button>
       )}
-      <Button size="sm" variant="outline" disabled={busy} onClick={() => input.current?.click()}>
+      <Button size={size} variant="outline" disabled={busy} onClick={() => input.current?.click()}>
         {words.fromFile}
       </Button>
       <input

@@ -29,8 +29,8 @@ const lanes = 4;
 /** Sorting and painting again for each of thousands would cost more than the reading itself. */
 const flushEveryMs = 500;
 const pilesAfterMs = 400;
-/** The largest photo on a slow machine takes a fraction of it. */
-export const deadlineMs = 90_000;
+/** Several times what a photo of so many bytes takes on a slow machine. */
+export const deadlineFor = (bytes: number): number => 20_000 + bytes / 250;
 
 /** All photos of this browser: bringing them in, correcting what is known of them, and undoing that. */
 export class Library {
@@ -336,7 +336,10 @@ export class Library {
       return { facts, small, original: cleaned };
     }
     const input = { file, name, modifiedAt: file.lastModified, keep: this.#given.store.lasting };
-    const { facts, small } = await pool.run("readPhoto", input, { deadlineMs, ...(signal ? { signal } : {}) });
+    const { facts, small } = await pool.run("readPhoto", input, {
+      deadlineMs: deadlineFor(file.size),
+      ...(signal ? { signal } : {}),
+    });
     return { facts, small, original: new Blob([file], { type: facts.type }) };
   }
 

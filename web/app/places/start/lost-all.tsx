@@ -23,7 +23,7 @@ export function LostAll({ mark }: { readonly mark: Mark }) {
       <Text maxW="720px" mb="5" fontWeight="500">
         {words.hope}
       </Text>
-      <HStack gap="3">
+      <HStack gap="3" align="center">
         {keeping && <BringBackButtons keeping={keeping} />}
         <OpenFile />
         <Button

@@ -33,12 +33,18 @@ export function StartPlace() {
     <Box h="full" overflowY="auto">
       <IncomingBar />
       <Box maxW="1180px" mx="auto" px="8" py="8">
+        {lost && (
+          <Suspense>
+            <LostAll mark={lost} />
+          </Suspense>
+        )}
         {count === 0 && !coming && <FirstPhotos />}
         {worksKnown && labsKnown && (
           <Suspense>
-            {lost && <LostAll mark={lost} />}
             <YourWork />
-            <Removed />
+            <Box mt="-4" mb="7" ml="-3" _empty={{ display: "none" }}>
+              <Removed />
+            </Box>
             {keeping && <Remind keeping={keeping} />}
             <ExampleWorks />
             <NewWork />
