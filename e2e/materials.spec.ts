@@ -1,7 +1,10 @@
-import { readFile } from "node:fs/promises";
+import { createHash } from "node:crypto";
+import { readFile, writeFile } from "node:fs/promises";
+import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
+import { unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
-import { allIn, expectUndo, undoButton } from "./support/tessip.ts";
+import { allIn, expectKept, expectUndo, saveWorkAsFile, startCollage, undoButton } from "./support/tessip.ts";
 
 const hostile = `<?xml version="1.0"?>
 <!DOCTYPE svg [<!ENTITY lol "lol">]>
@@ -85,4 +88,55 @@ test("papers and ornaments have places of their own; a hostile drawing is cleane
     await expect(page.getByRole("heading", { name: "6 papers" })).toBeVisible();
     await expect(page.getByRole("listbox", { name: "Papers" }).getByRole("option").first()).toBeVisible();
   });
+});
+
+test("a paper that is a drawing goes along in a project file, and comes out of files of before too", async ({
+  page,
+  browser,
+  baseURL,
+}, info) => {
+  await page.goto("/photos");
+  await section(page, "Papers");
+  await page.getByRole("button", { name: "Take the sample papers" }).click();
+  await expect(page.getByRole("heading", { name: "6 papers" })).toBeVisible();
+  await page.goto("/");
+  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
+  await page.getByRole("group", { name: "A paper" }).getByRole("button").first().click();
+  await expectUndo(page, "Changed the background");
+  await expectKept(page);
+  const path = join(info.outputDir, "with-paper.zip");
+  await saveWorkAsFile(page, path);
+  const inside = unzipSync(await readFile(path));
+  const head = JSON.parse(new TextDecoder().decode(inside["project.json"]));
+  expect(head.photos).toHaveLength(1);
+  expect(createHash("sha256").update(inside[`originals/${head.photos[0].hash}`]!).digest("hex")).toBe(
+    head.photos[0].hash,
+  );
+  // As they were written once: the hash is that of the file that came in, and what lies under it was cleaned.
+  const raw = "c".repeat(64);
+  const before = join(info.outputDir, "of-before.zip");
+  const renamed = { ...head, photos: [{ ...head.photos[0], hash: raw }] };
+  await writeFile(
+    before,
+    zipSync(
+      {
+        "project.json": new TextEncoder().encode(JSON.stringify(renamed)),
+        [`originals/${raw}`]: inside[`originals/${head.photos[0].hash}`]!,
+      },
+      { level: 0 },
+    ),
+  );
+  for (const file of [path, before]) {
+    const context = await browser.newContext({ baseURL: baseURL! });
+    const other = await context.newPage();
+    await other.goto("/");
+    await other.locator('input[type="file"][accept^=".zip"]').first().setInputFiles(file);
+    await expect(other.getByText(/is among your works now/)).toBeVisible();
+    await expect(other.getByText(/not in the file/)).toHaveCount(0);
+    await other.goto("/photos");
+    await section(other, "Papers");
+    await expect(other.getByRole("heading", { name: "1 paper" })).toBeVisible();
+    await expect(other.getByRole("listbox", { name: "Papers" }).getByRole("option").locator("img")).toBeVisible();
+    await context.close();
+  }
 });

@@ -354,6 +354,8 @@ test("a page to go on with elsewhere: a drawing with its photos inside, and laye
       .reverse();
     expect(layers).toHaveLength(5);
     expect(layers.at(-1)![0]).toBe("Moored &#38; &#60;dry&#62;");
+    // What is said of a photo among the family is nobody else's.
+    expect(layers.slice(1, 4).map(([name]) => name)).toEqual(["photo 1", "photo 2", "photo 3"]);
     const [ground, ...over] = layers.map(([, src]) => Buffer.from(inside[src]!));
     const flat = await sharp(ground!)
       .composite(over.map((input) => ({ input })))
@@ -361,5 +363,8 @@ test("a page to go on with elsewhere: a drawing with its photos inside, and laye
       .toBuffer();
     expect(await differing(flat, onScreen)).toBeLessThan(0.002);
     expect(await differing(Buffer.from(inside["mergedimage.png"]!), flat)).toBeLessThan(0.001);
+    await page.getByText("Name its layers after the photos’ captions").click();
+    const named = unzipSync(await readFile((await saved(page, again)).path));
+    expect(Buffer.from(named["stack.xml"]!).toString()).not.toContain('name="photo 1"');
   });
 });

@@ -3,6 +3,7 @@ import { mkdir } from "node:fs/promises";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
 import { launchOptions, viewport } from "./support/browser.ts";
+import { standIn } from "./support/stand-in-folder.ts";
 import { shelfPhotos, startCollage, takeSample, tile } from "./support/tessip.ts";
 
 /** One picture of each main view, made from the sample. `npm run shots -- NAME …` takes only those. */
@@ -30,6 +31,7 @@ await mkdir(folder, { recursive: true });
 const browser = await chromium.launch(launchOptions);
 try {
   const context = await browser.newContext({ viewport, locale: "en-GB", baseURL: `http://127.0.0.1:${port}` });
+  await standIn(context);
   const page = await context.newPage();
   await page.goto("/");
   await takeSample(page);
@@ -83,7 +85,6 @@ try {
   await page.getByText("Otterbourne Books", { exact: true }).click();
   await page.getByText("25 × 20 cm", { exact: true }).click();
   await page.getByText("Sideways", { exact: true }).click();
-  await shot(page, "start-book");
   await page.getByRole("button", { name: "Make an example book and pocket pages" }).click();
   await page.getByText(/are among your works/).waitFor();
   await page.getByRole("link", { name: "Open The kitchen drawer" }).click();
@@ -146,6 +147,12 @@ try {
   await page.getByRole("button", { name: "Close", exact: true }).first().click();
   await page.getByRole("link", { name: "To all your work" }).click();
   await shot(page, "start");
+  await page.getByRole("button", { name: /^Where your work is kept/ }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Choose a folder" }).click();
+  await page.getByText(/written and read back/).waitFor({ timeout: 60_000 });
+  await page.mouse.move(640, 20);
+  await shot(page, "kept");
+  await page.getByRole("dialog").getByRole("button", { name: "Done" }).click();
   await page.getByRole("link", { name: "A lab that is not here …" }).click();
   await page.getByRole("button", { name: "Begin from Marrow & Lisle" }).click();
   await shot(page, "labs");

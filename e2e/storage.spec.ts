@@ -1,6 +1,7 @@
+import { execFileSync } from "node:child_process";
 import { mkdtemp, readFile, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { basename, join } from "node:path";
 import { type BrowserContext, expect, type Page, test } from "@playwright/test";
 import { killBrowser, openProfile } from "./support/browser.ts";
 import { filesUnder, loseDatabase, losePrivateFiles, SmallDisk } from "./support/disk.ts";
@@ -286,6 +287,14 @@ test("a safe folder: two browsers in turn on one, killed on the way, and everyth
     await works(fresh).first().click();
     await expectUndo(fresh, "Changed the gap");
     await third.close();
+    for (const from of [path, shared]) {
+      const into = join(info.outputDir, "unpacked");
+      await rm(into, { recursive: true, force: true });
+      expect(execFileSync("node", ["scripts/unpack.mjs", from, into]).toString()).toContain("5 photos are in");
+      const out = filesUnder(into);
+      for (const photo of samplePhotos(5)) expect(out.get(basename(photo))!.equals(await readFile(photo))).toBe(true);
+      expect(out.get("captions.csv")!.toString()).toContain('"There she is: the Marigold"');
+    }
   });
   await away.close();
   await context.close();

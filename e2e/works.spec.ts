@@ -1,3 +1,5 @@
+import { execFileSync } from "node:child_process";
+import { writeFileSync } from "node:fs";
 import { mkdir, readFile, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
@@ -12,6 +14,7 @@ import {
   saveWorkAsFile,
   shelfPhotos,
   startCollage,
+  tile,
   tiles,
   undoButton,
 } from "./support/tessip.ts";
@@ -77,6 +80,37 @@ test("a work as one file: saved, opened in another browser with nothing missing,
     await expect(other.getByRole("option", { name: /words: On the water/ })).toBeVisible();
     await expect(other.getByText("Its photo is missing")).toHaveCount(0);
     await context.close();
+  });
+
+  await test.step("where photos were taken stays out where that is asked for", async () => {
+    const exif = { IFD0: { Make: "Kingfisher" }, IFD3: { GPSLatitudeRef: "N", GPSLatitude: "52/1 17/1 12/1" } };
+    const placed = join(info.outputDir, "placed.jpg");
+    await sharp(samplePhotos(1, 9)[0]!).withExif(exif).jpeg().toFile(placed);
+    await page.getByRole("link", { name: /^Photos/ }).click();
+    await chooseFiles(page, [placed]);
+    await page.getByRole("link", { name: /^Pages/ }).click();
+    await tile(page, 1).click();
+    await shelfPhotos(page).last().click();
+    await page.getByRole("button", { name: "Put the chosen photo here" }).click();
+    await expectKept(page);
+    const place = (zip: Buffer) =>
+      Object.entries(unzipSync(zip)).flatMap(([name, file]) => {
+        if (!name.startsWith("originals/")) return [];
+        const at = join(info.outputDir, "one");
+        writeFileSync(at, file);
+        return [execFileSync("exiftool", ["-GPSLatitude", "-Make", "-s3", at]).toString()];
+      });
+    const [whole, bare] = [join(info.outputDir, "whole.zip"), join(info.outputDir, "bare.zip")];
+    await saveWorkAsFile(page, whole);
+    expect(place(await readFile(whole)).join()).toContain("52 deg 17'");
+    await saveWorkAsFile(page, bare, { places: false });
+    const said = place(await readFile(bare)).join();
+    expect(said).not.toContain("52 deg");
+    expect(said).toContain("Kingfisher");
+    await page.goto("/");
+    await openFile(page, bare);
+    await expect(page.getByText(/is among your works now/)).toBeVisible();
+    await expect(page.getByText(/not in the file/)).toHaveCount(0);
   });
 
   await test.step("cut off, of a newer version, no project, with a photo missing, with paths that climb out", async () => {

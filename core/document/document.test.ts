@@ -80,6 +80,10 @@ test("typing in one place is one step; a pause or another place begins a new one
   now = type(now, "Bo", 400, "name");
   expect(now.history.steps).toHaveLength(1);
   expect(must(undo(now)).project.name).toBe("A year");
+  // A clock that was put back, or stands still, says nothing of how close together they were.
+  for (const ms of [100, 100]) now = type(now, `At ${ms} ${now.history.steps.length}`, ms, "name");
+  expect(now.history.steps).toHaveLength(3);
+  now = must(undo(must(undo(now))));
   now = type(now, "Boat", 5000, "name");
   now = type(now, "Boats", 5100, "elsewhere");
   expect(now.history.steps).toHaveLength(3);

@@ -172,9 +172,10 @@ export const loseOriginals = (page: Page): Promise<void> =>
   });
 
 /** "Save it as one file", and the file. */
-export async function saveWorkAsFile(page: Page, path: string): Promise<string> {
+export async function saveWorkAsFile(page: Page, path: string, { places = true } = {}): Promise<string> {
   await page.getByRole("button", { name: "More about this work" }).click();
   await page.getByRole("menuitem", { name: "Save it as one file" }).click();
+  if (!places) await page.getByText("Leave out where photos were taken").click();
   const [saved] = await Promise.all([
     page.waitForEvent("download"),
     page.getByRole("dialog").getByRole("button", { name: "Save the file" }).click(),

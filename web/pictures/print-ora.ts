@@ -94,10 +94,14 @@ function sheetsOf(
   const names = new Map(order.photos.map((p) => [p.photo.id, p.photo.caption || p.photo.name]));
   // Captions are for the family, and the file may go to others.
   const nameOf = ({ filling }: Tile, i: number): string =>
-    filling.kind === "photo" && order.named ? (names.get(filling.view.photoId) ?? "") : `${filling.kind} ${i + 1}`;
+    filling.kind === "words"
+      ? filling.text
+      : filling.kind === "photo" && order.named
+        ? (names.get(filling.view.photoId) ?? "")
+        : `${filling.kind} ${i + 1}`;
   const ground = scene({ ...page, tiles: [], over: [] }, format, facts).steps;
   return [
-    { name: order.named ? order.title : "page", steps: ground },
+    { name: order.title, steps: ground },
     ...allTiles(page).flatMap((tile, i) => {
       const steps = stepsOf(tile);
       return steps.length > 0 ? [{ name: nameOf(tile, i), steps }] : [];

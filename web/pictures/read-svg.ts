@@ -77,16 +77,21 @@ function textOf(bytes: ArrayBuffer): string {
 const mostTags = 120_000;
 const drawn = new Set(["path", "polygon", "polyline"]);
 
-/** The same text, once it is known that showing it costs little. Parsed where nothing runs and nothing is fetched. */
+/**
+ * The drawing alone, as text, once it is known that showing it costs little. Parsed where nothing runs and nothing is fetched;
+ * names that stand for text are written out, which the parser gives up where they stand for too much.
+ */
 function weighed(text: string, name: string): string {
   let tags = 0;
   for (let at = text.indexOf("<"); at >= 0 && tags <= mostTags; at = text.indexOf("<", at + 1)) tags += 1;
-  if (tags > mostTags || /<!ENTITY/i.test(text)) throw new UnreadableSvg("svgTooHeavy", name);
+  if (tags > mostTags) throw new UnreadableSvg("svgTooHeavy", name);
   const doc = new DOMParser().parseFromString(text, "image/svg+xml");
   if (doc.querySelector("parsererror")) throw new UnreadableSvg("svgDamaged", name);
   const { elements, segments } = svgWeight(nodeOf(doc.documentElement));
   if (elements > mostSvgElements || segments > mostSvgSegments) throw new UnreadableSvg("svgTooHeavy", name);
-  return text;
+  const plain = new XMLSerializer().serializeToString(doc.documentElement);
+  if (plain.length > mostBytes) throw new UnreadableSvg("svgTooHeavy", name);
+  return plain;
 }
 
 function nodeOf(root: Element): SvgNode {

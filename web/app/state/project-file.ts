@@ -64,7 +64,8 @@ export async function writeProjectFile(
   const contents: { readonly path: string; readonly content: Blob }[] = [];
   const written: Photo[] = [];
   for (const photo of photos) {
-    const original = await kit.store.original(photo.id);
+    // Whatever can still be read goes along: the file may be the last way to keep it.
+    const original = await kit.store.original(photo.id).catch(() => undefined);
     if (!original) {
       missing.push(photo.name);
       continue;
@@ -75,10 +76,10 @@ export async function writeProjectFile(
     written.push(bare);
   }
   for (const { path, url } of fontsOf(project)) {
-    const answer = await fetch(url);
-    if (answer.ok) contents.push({ path, content: await answer.blob() });
+    const answer = await fetch(url).catch(() => undefined);
+    if (answer?.ok) contents.push({ path, content: await answer.blob() });
   }
-  const preview = written[0] && (await kit.store.preview(written[0].id, "small"));
+  const preview = written[0] && (await kit.store.preview(written[0].id, "small").catch(() => undefined));
   if (preview) contents.push({ path: "preview.jpg", content: preview });
   const json = JSON.stringify(projectFileOf(project, written, spans));
   contents.unshift({ path: "project.json", content: new Blob([json], { type: "application/json" }) });
