@@ -293,10 +293,15 @@ function drawings(put: Put): void {
   drawing("torn", '<svg xmlns="http://www.w3.org/2000/svg"><rect');
   drawing("not-svg", "<html><body>hello</body></html>");
   drawing("empty", "");
-  const plain = `<?xml version="1.0" encoding="UTF-16"?>${svg('<circle cx="50" cy="50" r="40" fill="#b7472a"/>')}`;
-  put("papers", "utf16-le.svg", Buffer.concat([Buffer.from([0xff, 0xfe]), Buffer.from(plain, "utf16le")]));
-  put("papers", "utf16-be.svg", Buffer.concat([Buffer.from([0xfe, 0xff]), Buffer.from(plain, "utf16le").swap16()]));
-  put("papers", "utf16-no-mark.svg", Buffer.from(plain, "utf16le"));
+  // Each of another colour: the same drawing is never kept twice.
+  const plain = (fill: string) =>
+    Buffer.from(
+      `<?xml version="1.0" encoding="UTF-16"?>${svg(`<circle cx="50" cy="50" r="40" fill="${fill}"/>`)}`,
+      "utf16le",
+    );
+  put("papers", "utf16-le.svg", Buffer.concat([Buffer.from([0xff, 0xfe]), plain("#b7472a")]));
+  put("papers", "utf16-be.svg", Buffer.concat([Buffer.from([0xfe, 0xff]), plain("#17757e").swap16()]));
+  put("papers", "utf16-no-mark.svg", plain("#7f9c56"));
 }
 
 function zips(put: Put, { flipped, cut }: Bend): void {

@@ -178,7 +178,6 @@ class Somebody {
     }
     await this.#settled();
     this.doing = "nothing";
-    this.underWay = {};
   }
 
   async #settled(): Promise<void> {
@@ -263,7 +262,9 @@ export async function killRounds({ baseURL, rounds, seed, log }: KillsGiven): Pr
           await person.do(deeds[Math.floor(random() * deeds.length)]!);
           if (killed) break;
           const now = await readKept(page, false);
+          // Only now: what was kept after the last look may be there or not.
           acknowledged = now;
+          person.underWay = {};
           acknowledgedDeeds += 1;
         }
       } catch (e) {
