@@ -13,7 +13,7 @@ export function withoutPlaces(bytes: Uint8Array<ArrayBuffer>): Uint8Array<ArrayB
   let changed = false;
   try {
     for (const block of tiffBlocks(out)) changed = blankGps(block) || changed;
-    changed = blankPackedXmp(out) || changed;
+    changed = blankPackedText(out) || changed;
     changed = blankXmp(out) || changed;
     if (changed) mendPng(out);
   } catch {
@@ -111,20 +111,27 @@ const xmpEnd = "</x:xmpmeta>";
 const placeWords =
   /(?:GPS[A-Za-z]+|(?:photoshop|Iptc4xmpCore|Iptc4xmpExt):(?:City|State|Country|Location|Sublocation|CountryCode|CountryName|ProvinceState|LocationCreated|LocationShown))(?:\s*=\s*(?:"([^"]*)"|'([^']*)')|>([^<]*)<)/g;
 
-const pngXmp = "XML:com.adobe.xmp";
+/** Keywords under which PNG files keep what other kinds have blocks for. */
+const packedWords = /^(XML:com\.adobe\.xmp|Raw profile type (exif|xmp|APP1))$/i;
 
-/** Packed, it cannot be written over in part: then all of it goes (PNG, third edition, 11.3.3.4). */
-function blankPackedXmp(bytes: Uint8Array): boolean {
+/**
+ * Packed, it cannot be written over in part: then all of it goes, and what is left is a chunk that no program knows and every one
+ * may leave aside (PNG, third edition, 5.4).
+ */
+function blankPackedText(bytes: Uint8Array): boolean {
   if (!isPng(bytes)) return false;
-  const packed = pngChunks(bytes).filter(
-    (c) =>
-      c.name === "iTXt" && text(bytes, c.from, pngXmp.length) === pngXmp && bytes[c.from + pngXmp.length + 1] === 1,
-  );
-  for (const c of packed) {
-    bytes.fill(0, c.from + pngXmp.length, c.from + pngXmp.length + 5);
-    bytes.fill(0x20, c.from + pngXmp.length + 5, c.to);
+  let changed = false;
+  for (const { name, from, to } of pngChunks(bytes)) {
+    if (name !== "iTXt" && name !== "zTXt" && name !== "tEXt") continue;
+    const end = bytes.indexOf(0, from);
+    const word = end > from && end < to ? text(bytes, from, Math.min(80, end - from)) : "";
+    const plain = name === "iTXt" && bytes[end + 1] === 0;
+    if (!packedWords.test(word) || plain) continue;
+    for (const [i, letter] of [..."zzXt"].entries()) bytes[from - 4 + i] = letter.charCodeAt(0);
+    bytes.fill(0, from, to);
+    changed = true;
   }
-  return packed.length > 0;
+  return changed;
 }
 
 /** XMP is text; what it says of a place is written over with spaces, so that nothing moves. */
@@ -157,5 +164,6 @@ function find(bytes: Uint8Array, word: string, from: number): number {
 function mendPng(bytes: Uint8Array): void {
   if (!isPng(bytes)) return;
   for (const c of pngChunks(bytes))
-    if (c.name === "eXIf" || c.name === "iTXt") viewOf(bytes).setUint32(c.to, crc32(bytes.subarray(c.from - 4, c.to)));
+    if (["eXIf", "iTXt", "zzXt"].includes(c.name))
+      viewOf(bytes).setUint32(c.to, crc32(bytes.subarray(c.from - 4, c.to)));
 }

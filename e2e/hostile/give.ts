@@ -2,7 +2,7 @@ import { expect, type Page } from "@playwright/test";
 import { lostFrom, readKept } from "../kills/kept-state.ts";
 import { samplePhotos } from "../support/files.ts";
 import { allIn, arrangeFirst, chooseFiles, expectKept, startCollage } from "../support/tessip.ts";
-import type { Door, Hostile } from "./generator.ts";
+import type { Door, Hostile } from "./shape.ts";
 
 export type Verdict = "accepted" | "refused" | "slow" | "lost";
 

@@ -16,7 +16,8 @@ import type { ArrangeJobs, CheckJobs, FocusJobs, PhotoJobs, PrintJobs } from "..
 import { portOf, WorkerLine } from "../workers/line.ts";
 import { WorkerPool } from "../workers/pool.ts";
 import { createDesk, type Desk } from "./state/desk.ts";
-import { deadlineFor, Library } from "./state/library.ts";
+import { Library } from "./state/library.ts";
+import { deadlineFor } from "./state/library-rules.ts";
 import { TemplateShelf } from "./state/template-shelf.ts";
 
 /** Everything that the places share and that is not theirs, handed in from one spot. */

@@ -1,7 +1,8 @@
 import type { Keeper } from "../storage/keeper.ts";
 import { keepOriginal, originalOf } from "../storage/originals.ts";
 import { type FolderTrouble, folderErrorFrom, folderFiles, mayWrite, type SafeFiles } from "./safe-files.ts";
-import { SafeSync, type SyncReport } from "./safe-sync.ts";
+import { SafeSync } from "./safe-sync.ts";
+import type { SyncReport } from "./sync-given.ts";
 
 /** What a person sees of the safe folder. */
 export interface SafeFolderState {

@@ -1,9 +1,9 @@
 import type { SafeFolderState } from "../safe-folder/safe-folder.ts";
-import type { SyncReport } from "../safe-folder/safe-sync.ts";
 import type { LastArchive, SavedAll } from "../safe-folder/save-all.ts";
+import type { SyncReport } from "../safe-folder/sync-given.ts";
 import type { Job } from "../workers/protocol.ts";
 import type { Change } from "./journal/record.ts";
-import type { KeeperReport, Loose } from "./keeper.ts";
+import type { KeeperReport, Loose } from "./keeper-report.ts";
 import type { Need } from "./needs.ts";
 import type { Tables } from "./tables.ts";
 

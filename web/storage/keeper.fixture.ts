@@ -1,6 +1,7 @@
 import "fake-indexeddb/auto";
 import { Database } from "./database.ts";
-import { Keeper, type KeeperReport } from "./keeper.ts";
+import { Keeper } from "./keeper.ts";
+import type { KeeperReport } from "./keeper-report.ts";
 import { KeptStore } from "./kept-store.ts";
 import type { ModelDisk } from "./model-disk.fixture.ts";
 

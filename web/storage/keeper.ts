@@ -1,42 +1,21 @@
 import type { Database, DatabaseNotices } from "./database.ts";
-import { inTime } from "./in-time.ts";
+import { answered, chunkRecords, fillDatabase, unknownTo } from "./fill-database.ts";
 import { type FoundJournal, fold, Journal } from "./journal/journal.ts";
 import { type Change, changeOf, keyLine, type Line, lineOf } from "./journal/record.ts";
 import { Room, recoveryBytes } from "./journal/room.ts";
 import { type FileFolder, NoRoom } from "./journal/sync-file.ts";
+import {
+  countedIn,
+  type Happened,
+  type KeeperReport,
+  type KeeperState,
+  type Loose,
+  sizeOfLoose,
+} from "./keeper-report.ts";
 import { checkNeed, type Need } from "./needs.ts";
 import type { Applied } from "./schema.ts";
 import { StoreError, storeErrorFrom } from "./store.ts";
-import { isKeptTable, keptTables, LineTables, type LooseTable, type Tables } from "./tables.ts";
-
-export interface KeeperState {
-  /** Where everything is to be read: the database, or what the keeper has in memory. */
-  readonly reading: "database" | "memory";
-  readonly full: boolean;
-  /** `newer`: what is kept was written by a newer Tessip. `lost`: nothing can be kept at the moment. */
-  readonly trouble: "none" | "newer" | "lost" | "refused";
-}
-
-/** What happened to what is kept, to be told in a sentence. */
-export type Happened =
-  /** The database was empty, damaged or behind, and was made again from the journal. */
-  | { readonly code: "rebuilt"; readonly works: number; readonly photos: number }
-  /** The last changes had not reached the database. */
-  | { readonly code: "caughtUp"; readonly changes: number }
-  /** The journal was gone; it was made again from the database. */
-  | { readonly code: "journalRemade" }
-  /** A damaged place in the journal; what could be read of it counts, and a copy was put aside. */
-  | { readonly code: "journalDamaged" }
-  /** The browser threw everything away while the program was open; what memory held was kept again. */
-  | { readonly code: "wiped"; readonly works: number; readonly photos: number };
-
-export interface KeeperReport {
-  readonly state: KeeperState;
-  readonly happened: readonly Happened[];
-  /** Works and photos that are kept and not removed. */
-  readonly works: number;
-  readonly photos: number;
-}
+import { isKeptTable, keptTables, LineTables, type Tables } from "./tables.ts";
 
 export interface KeeperGiven {
   /** The folder of journal and ballast; undefined where the browser has no files of its own. */
@@ -52,24 +31,9 @@ export interface KeeperGiven {
 
 const compactFromBytes = 8_000_000;
 const compactGrowth = 4;
-const chunk = 400;
 const quietMs = 5_000;
 const aboutLine = keyLine("about", "journal");
-
-/** What may be lost and goes into the database along with the rest; `value` missing: taken away. */
-export interface Loose {
-  readonly table: LooseTable;
-  readonly key: string;
-  readonly value?: unknown;
-}
-
-const sizeOfLoose = (loose: readonly Loose[]): number =>
-  loose.reduce((sum, { value }) => sum + (value instanceof Blob ? value.size : 1000), 0);
-
-/** A database on a full disk, or one that a frozen tab has open, may never answer. */
-const answered = <T>(work: Promise<T>): Promise<T> =>
-  inTime(work, patienceMs, () => new StoreError("storageLost", "the database does not answer"));
-const patienceMs = 8_000;
+const aboutJournal = (id: string): Line => ({ key: aboutLine, value: JSON.stringify({ id, format: 1 }) });
 
 /**
  * Owns all that is kept: every change goes into the journal first and into the database after, one after the other. The database
@@ -212,13 +176,8 @@ export class Keeper {
     this.#given.announce(this.#report());
   }
 
-  #counts(): { readonly works: number; readonly photos: number } {
-    let [works, photos] = [0, 0];
-    for (const [key, value] of this.#tables.lines) {
-      if (key.startsWith('["projects",') && !value.includes('"removedAt":"')) works += 1;
-      else if (key.startsWith('["photos",') && !value.includes('"removed":true')) photos += 1;
-    }
-    return { works, photos };
+  #counts() {
+    return countedIn(this.#tables.lines);
   }
 
   #remember(changes: readonly Change[], lines: readonly Line[]): void {
@@ -308,17 +267,11 @@ export class Keeper {
     const { lines } = this.#tables;
     const ahead = this.#journalId !== "" && applied?.journalId === this.#journalId;
     if (!this.#journalId) this.#journalId = this.#given.newId();
-    const taken: Line[] = [{ key: aboutLine, value: JSON.stringify({ id: this.#journalId, format: 1 }) }];
-    let inDatabase = 0;
-    for (const table of keptTables)
-      for (const [key, change] of await database.records(table)) {
-        inDatabase += 1;
-        const value = JSON.stringify(change.value);
-        // Ahead of a journal whose end is gone, the database is the newer of the two.
-        if (ahead ? lines.get(key) !== value : !lines.has(key)) taken.push({ key, value });
-      }
-    for (let at = 0; at < taken.length; at += chunk) {
-      const some = taken.slice(at, at + chunk);
+    // Ahead of a journal whose end is gone, the database is the newer of the two.
+    const { unknown, inDatabase } = await unknownTo(lines, database, ahead);
+    const taken: Line[] = [aboutJournal(this.#journalId), ...unknown];
+    for (let at = 0; at < taken.length; at += chunkRecords) {
+      const some = taken.slice(at, at + chunkRecords);
       await this.#append(some);
       for (const { key, value } of some) lines.set(key, value);
     }
@@ -327,15 +280,8 @@ export class Keeper {
     await this.#fill([...lines].map(([key, value]) => changeOf({ key, value })));
   }
 
-  /** Puts records into the database, and last of all says how far it has come. */
-  async #fill(changes: readonly Change[]): Promise<void> {
-    const own = changes.filter((c) => isKeptTable(c.store));
-    for (let at = 0; at < own.length; at += chunk) {
-      const some = own.slice(at, at + chunk);
-      if (this.#room && !(await this.#room.forDatabase(JSON.stringify(some).length))) throw new NoRoom("database");
-      await answered(this.#database!.apply(some, undefined));
-    }
-    await answered(this.#database!.apply([], this.#applied()));
+  #fill(changes: readonly Change[]): Promise<void> {
+    return fillDatabase(this.#database!, this.#room, changes, this.#applied());
   }
 
   #applied = (): Applied => ({ journalId: this.#journalId, seq: this.#journal?.seq ?? 0 });
@@ -488,7 +434,7 @@ export class Keeper {
     const { journal } = await Journal.open(folder);
     this.#journal = journal;
     this.#journalId = this.#given.newId();
-    this.#tables.lines.set(aboutLine, JSON.stringify({ id: this.#journalId, format: 1 }));
+    this.#tables.lines.set(aboutLine, aboutJournal(this.#journalId).value);
     await journal.compact(this.#linesNow());
     this.#trouble = "none";
     await this.#recover();

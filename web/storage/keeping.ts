@@ -5,8 +5,8 @@ import { noSafeFolder, type SafeFolderState, safeFolderChannel } from "../safe-f
 import type { WorkerLine } from "../workers/line.ts";
 import { Database } from "./database.ts";
 import type { Key } from "./journal/record.ts";
-import type { Happened, KeeperReport, KeeperState } from "./keeper.ts";
 import type { KeeperJobs } from "./keeper-jobs.ts";
+import type { Happened, KeeperReport, KeeperState } from "./keeper-report.ts";
 import { KeptStore, type OriginalFiles, type Writer } from "./kept-store.ts";
 import { forgetOriginals, originalHashes, originalOf } from "./originals.ts";
 import { reportChannel } from "./shared-keeper.ts";

@@ -2,9 +2,10 @@ import { type Page, pageSchema, projectSchema, type Step, stepSchema } from "#co
 import { type LabCard, labCardSchema } from "#core/lab";
 import { isWholePhoto, type NamedSpan, namedSpanSchema, type Photo, photoSchema } from "#core/photo";
 import { type Template, templateSchema } from "#core/templates";
-import type { Change, Key } from "./journal/record.ts";
-import type { Loose } from "./keeper.ts";
+import type { Change } from "./journal/record.ts";
+import type { Loose } from "./keeper-report.ts";
 import type { Need } from "./needs.ts";
+import { changesOfSave, drop, type KnownWork, put } from "./save-changes.ts";
 import type { StoredProject } from "./schema.ts";
 import {
   type NewPhoto,
@@ -18,7 +19,7 @@ import {
   type Store,
   StoreError,
 } from "./store.ts";
-import type { Table, Tables } from "./tables.ts";
+import type { Tables } from "./tables.ts";
 
 /** Whoever writes what the store hands over: the keeper, here or in another tab. */
 export interface Writer {
@@ -47,23 +48,11 @@ export interface KeptStoreGiven {
   readonly tables: () => Promise<Tables>;
 }
 
-/** What of a work is in storage as it was last read or written, so that a save writes only what is new. */
-interface KnownWork {
-  /** Undefined where no more is known of a page than that it is there. */
-  readonly pages: ReadonlyMap<string, Page | undefined>;
-  /** Numbers of the steps that are kept, from the first to before the end. */
-  readonly firstStep: number;
-  readonly endStep: number;
-}
-
-const put = <T extends { readonly id: string }>(store: Table, value: T): Change => ({ store, key: value.id, value });
 const preview = (photoId: string, size: PreviewSize, value?: Blob): Loose => ({
   table: "previews",
   key: `${photoId}/${size}`,
   value,
 });
-const drop = (store: Table, key: Key): Change => ({ store, key });
-
 /** The store's verbs as changes to tables. Everything that is read is checked here and trusted afterwards. */
 export class KeptStore implements Store {
   readonly lasting: boolean;
@@ -288,39 +277,16 @@ export class KeptStore implements Store {
     };
   }
 
-  async saveProject({ project, steps, done, savedAt, sent }: ProjectSave) {
-    const { id } = project;
+  async saveProject(save: ProjectSave) {
+    const { id } = save.project;
     const known = this.#known.get(id) ?? (await this.#findKnown(id));
-    const firstKnown = steps.length > 0 ? this.#numbers.get(steps[0]!) : undefined;
-    // Where no step is known any more, numbers go on behind those that are kept, which all go.
-    const firstStep = firstKnown ?? (steps.length > 0 ? known.endStep : known.firstStep);
-    const endStep = firstStep + steps.length;
-    const record: StoredProject = {
-      id,
-      project: { ...project, pages: [] },
-      pageIds: project.pages.map((p) => p.id),
-      done,
-      savedAt,
-      firstStep,
-      sent,
-    };
-    const changes: Change[] = [put("projects", record)];
-    const fresh = steps.flatMap((step, i) =>
-      this.#numbers.get(step) === firstStep + i ? [] : [[step, firstStep + i] as const],
-    );
-    for (const [step, number] of fresh) changes.push({ store: "steps", key: [id, number], value: step });
-    for (let n = known.firstStep; n < known.endStep; n += 1)
-      if (n < firstStep || n >= endStep) changes.push(drop("steps", [id, n]));
-    const pages = new Map(project.pages.map((p) => [p.id, p]));
-    for (const page of project.pages)
-      if (known.pages.get(page.id) !== page) changes.push({ store: "pages", key: [id, page.id], value: page });
-    for (const pageId of known.pages.keys()) if (!pages.has(pageId)) changes.push(drop("pages", [id, pageId]));
+    const { changes, numbered, now } = changesOfSave(save, known, (step) => this.#numbers.get(step));
     const needs: Need[] = [{ is: "workNotRemoved", projectId: id }];
     if (this.#known.has(id)) needs.push({ is: "workHere", projectId: id });
     await this.#given.writer.commit(changes, needs);
     // Only now: a save that failed must not leave a hole in the history behind it.
-    for (const [step, number] of fresh) this.#numbers.set(step, number);
-    this.#known.set(id, { pages, firstStep, endStep });
+    for (const [step, number] of numbered) this.#numbers.set(step, number);
+    this.#known.set(id, now);
   }
 
   /** Of a work that was not opened here: all its pages count as unknown, and all its steps go. */

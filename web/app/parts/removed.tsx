@@ -6,7 +6,7 @@ import { removedWords as words } from "../../text/keeping.ts";
 import { common } from "../../text/places.ts";
 import { useKit } from "../kit.ts";
 import { useLibrary } from "../state/hooks.ts";
-import { keptRemovedDays, timeIsOver } from "../state/library.ts";
+import { keptRemovedDays, timeIsOver } from "../state/library-rules.ts";
 import { worksChanged } from "../state/use-works.ts";
 import { dayHere } from "./dates.ts";
 import { Framed } from "./framed.tsx";

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Archive, FolderCheck, FolderHeart, MonitorCheck } from "lucide-react";
 import { type ReactNode, useRef, useState } from "react";
 import { useStore } from "zustand";
-import type { SyncReport } from "../../safe-folder/safe-sync.ts";
+import type { SyncReport } from "../../safe-folder/sync-given.ts";
 import type { Keeping } from "../../storage/keeping.ts";
 import { ago, safeFolder as words } from "../../text/keeping.ts";
 import { common } from "../../text/places.ts";

@@ -6,6 +6,7 @@ import type { PhotoJobs } from "../../workers/jobs.ts";
 import type { WorkerPool } from "../../workers/pool.ts";
 import { WorkerError } from "../../workers/protocol.ts";
 import { type Finder, FocusSearch } from "./focus-search.ts";
+import { byName, codeOf, deadlineFor, isDrawing, timeIsOver } from "./library-rules.ts";
 import type { IncomingFile, LibraryDeed, LibraryState, LibraryStep, Queued, Snapshot } from "./library-state.ts";
 
 export interface LibraryGiven {
@@ -29,9 +30,6 @@ const lanes = 4;
 /** Sorting and painting again for each of thousands would cost more than the reading itself. */
 const flushEveryMs = 500;
 const pilesAfterMs = 400;
-/** Several times what a photo of so many bytes takes on a slow machine. */
-export const deadlineFor = (bytes: number): number => 20_000 + bytes / 250;
-
 /** All photos of this browser: bringing them in, correcting what is known of them, and undoing that. */
 export class Library {
   readonly state = createStore<LibraryState>(() => ({
@@ -402,19 +400,4 @@ export class Library {
     if (piles && now.photos === photos && JSON.stringify(piles) !== JSON.stringify(now.piles))
       this.state.setState({ piles });
   }
-}
-
-/** So long something that was removed can come back. */
-export const keptRemovedDays = 30;
-export const timeIsOver = (removedAt: string, now: string): boolean =>
-  Date.parse(now) - Date.parse(removedAt) > keptRemovedDays * 86_400_000;
-
-const isDrawing = (file: File): boolean => file.type === "image/svg+xml" || /\.svg$/i.test(file.name);
-
-const byName = (a: Photo, b: Photo): number => names.compare(a.name, b.name);
-const names = new Intl.Collator("en", { numeric: true });
-
-function codeOf(e: unknown): string {
-  if (e instanceof WorkerError || e instanceof StoreError) return e.code;
-  return e instanceof Error && "code" in e && typeof e.code === "string" ? e.code : "unreadableFile";
 }
