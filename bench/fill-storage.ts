@@ -62,5 +62,11 @@ export async function fillStorage([n, originalBytes]: readonly [photos: number, 
   await new Promise((done) => {
     tx.oncomplete = done;
   });
+  // At the next start the journal takes over what it has not heard of, so that it is as long as in life.
+  const meta = db.transaction("meta", "readwrite");
+  meta.objectStore("meta").delete("applied");
+  await new Promise((done) => {
+    meta.oncomplete = done;
+  });
   db.close();
 }

@@ -197,6 +197,7 @@ class Somebody {
 
 export async function killRounds({ baseURL, rounds, seed, log }: KillsGiven): Promise<KillsReport> {
   const random = chance(seed);
+  const smallDisks = SmallDisk.possible();
   const folder = mkdtempSync(join(tmpdir(), "tessip-kills-"));
   const lost: string[] = [];
   const killedDuring: Record<string, number> = {};
@@ -224,7 +225,7 @@ export async function killRounds({ baseURL, rounds, seed, log }: KillsGiven): Pr
 
   for (let round = 1; round <= rounds; round += 1) {
     n += 100;
-    const onSmallDisk = round % 10 === 0;
+    const onSmallDisk = smallDisks && round % 10 === 0;
     if (round === 1 || round % 20 === 1 || onSmallDisk) freshProfile(onSmallDisk);
     const context: BrowserContext = await openProfile(profile, baseURL);
     context.setDefaultTimeout(30_000);

@@ -2,6 +2,7 @@ import { execFileSync } from "node:child_process";
 import {
   closeSync,
   mkdirSync,
+  mkdtempSync,
   openSync,
   readdirSync,
   readFileSync,
@@ -11,10 +12,23 @@ import {
   writeFileSync,
   writeSync,
 } from "node:fs";
+import { tmpdir } from "node:os";
 import { join } from "node:path";
 
 /** A disk of its own for a browser's profile, small enough to be filled to the last block. Needs root, as CI has. */
 export class SmallDisk {
+  /** Not every machine lets a disk be mounted. */
+  static possible(): boolean {
+    const at = mkdtempSync(join(tmpdir(), "tessip-mount-"));
+    try {
+      new SmallDisk(at, 1).gone();
+      return true;
+    } catch {
+      process.stdout.write("No disk can be mounted here: what a full disk does is not looked at.\n");
+      return false;
+    }
+  }
+
   readonly path: string;
 
   constructor(path: string, megabytes: number) {

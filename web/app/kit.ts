@@ -76,8 +76,7 @@ async function openStore(): Promise<OpenedStore> {
       portOf(new Worker(new URL("../workers/keeper.worker.ts", import.meta.url), { type: "module" })),
     );
     const keeping = new Keeping(line);
-    const { state, works, photos } = await keeping.open();
-    if (state.trouble === "refused") throw new StoreError("storageRefused");
+    const { works, photos } = await keeping.open();
     const empty = works === 0 && photos === 0;
     const lost = empty && mark && mark.works + mark.photos > 0 ? mark : undefined;
     // What was here is told until something is here again, or the person begins afresh.

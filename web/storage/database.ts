@@ -6,8 +6,6 @@ import type { Index, LooseTable, Table, Tables } from "./tables.ts";
 
 /** What the rest of the program has to hear about a database that others use too. */
 export interface DatabaseNotices {
-  /** Another tab holds an older version open. */
-  blocked(): void;
   /** It was closed or deleted under us. */
   lost(): void;
 }
@@ -29,7 +27,6 @@ export class Database implements Tables {
         upgrade(to, from, _new, tx) {
           for (const up of upgrades.slice(from)) up(to, tx);
         },
-        blocked: () => notices.blocked(),
         // Another tab wants to delete it or bring it up to date: let it have the database rather than hang it.
         blocking: () => {
           db.close();

@@ -7,7 +7,7 @@ export interface KeeperState {
   readonly reading: "database" | "memory";
   readonly full: boolean;
   /** `newer`: what is kept was written by a newer Tessip. `lost`: nothing can be kept at the moment. */
-  readonly trouble: "none" | "newer" | "lost" | "refused";
+  readonly trouble: "none" | "newer" | "lost";
 }
 
 /** What happened to what is kept, to be told in a sentence. */

@@ -25,6 +25,7 @@ export async function keptIn(disk: ModelDisk, nowMs: () => number = () => Date.n
       ids += 1;
       return `journal${ids}`;
     },
+    openWithinMs: 500,
     nowMs,
     later: () => () => {},
     announce: (r) => reports.push(r),

@@ -221,3 +221,46 @@ test("steps that were not kept are not counted as kept: after a failed save and 
   expect((await store.openProject("w"))!.steps.map((s) => s.at)).toEqual(steps.map((s) => s.at));
   await keeper.close();
 });
+
+test("a journal that has grown is written anew with what stands, and goes on", async () => {
+  const disk = new ModelDisk();
+  await filled(disk);
+  const { keeper } = await keptIn(disk);
+  const journalBytes = () => Math.max(...[...disk.files].map(([n, b]) => (n.startsWith("journal-") ? b.length : 0)));
+  const words = "w".repeat(1_000_000);
+  for (let i = 0; i < 13; i += 1)
+    await keeper.commit([{ store: "spans", key: "s", value: { id: "s", name: `${i} ${words}` } }]);
+  expect(journalBytes()).toBeLessThan(10_000_000);
+  await keeper.close();
+  await Database.delete();
+  const { store, keeper: again } = await keptIn(disk);
+  await expectAll(store);
+  expect([...again.lines().values()].some((l) => l.includes(`"12 ${words.slice(0, 5)}`))).toBe(true);
+});
+
+test("steps that are taken back and replaced leave nothing of themselves behind", async () => {
+  const { store, keeper } = await keptIn(new ModelDisk());
+  const step = (n: number) => ({
+    name: { code: "renamed", count: 1 } as const,
+    changes: [],
+    inverses: [],
+    at: new Date(n).toISOString(),
+  });
+  const first = step(1);
+  const saveSteps = (steps: readonly ReturnType<typeof step>[]) =>
+    store.saveProject({ project: work("w"), steps, done: steps.length, savedAt: "x", sent: undefined });
+  await saveSteps([first, step(2), step(3)]);
+  await saveSteps([first]);
+  expect((await store.openProject("w"))!.steps).toHaveLength(1);
+  expect(await keeper.tables.keysUnder("steps", "w")).toEqual([0]);
+});
+
+test("a database that another tab holds in an older version is waited for, and nothing begins as if it were new", async () => {
+  const old = await openDB(databaseName, 3, {
+    upgrade: (db) => void db.createObjectStore("projects", { keyPath: "id" }),
+    // As a tab that was put to sleep.
+    blocking: () => {},
+  });
+  await expect(keptIn(new ModelDisk())).rejects.toMatchObject({ code: "storageHeld" });
+  old.close();
+});

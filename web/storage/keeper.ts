@@ -1,5 +1,6 @@
 import type { Database, DatabaseNotices } from "./database.ts";
 import { answered, chunkRecords, fillDatabase, unknownTo } from "./fill-database.ts";
+import { inTime } from "./in-time.ts";
 import { type FoundJournal, fold, Journal } from "./journal/journal.ts";
 import { type Change, changeOf, keyLine, type Line, lineOf } from "./journal/record.ts";
 import { Room, recoveryBytes } from "./journal/room.ts";
@@ -23,6 +24,8 @@ export interface KeeperGiven {
   readonly openDatabase: (notices: DatabaseNotices) => Promise<Database>;
   readonly deleteDatabase: () => Promise<void>;
   readonly newId: () => string;
+  /** A database that does not open for so long is held by somebody. */
+  readonly openWithinMs: number;
   readonly nowMs: () => number;
   /** Does something after so long, unless it is called off. */
   readonly later: (work: () => void, ms: number) => () => void;
@@ -85,10 +88,6 @@ export class Keeper {
     return this.#tables.lines;
   }
 
-  get journalId(): string {
-    return this.#journalId;
-  }
-
   /** Where to read while the database cannot be relied on. */
   get tables(): Tables {
     return this.#database ?? this.#tables;
@@ -128,7 +127,7 @@ export class Keeper {
   /** Opens anew what was lost, and makes the database again once there is room. */
   tryAgain(): Promise<KeeperReport> {
     return this.#inTurn(async () => {
-      if (this.#trouble === "lost" || this.#trouble === "refused") await this.#startAgain();
+      if (this.#trouble === "lost") await this.#startAgain();
       if (!this.#database && this.#trouble === "none") await this.#recover();
       const report = this.#report();
       this.#given.announce(report);
@@ -214,10 +213,7 @@ export class Keeper {
       throw new StoreError("storageFull");
     }
     const database = await this.#opened();
-    if (!database) {
-      if (!this.#journal) this.#trouble = "refused";
-      return;
-    }
+    if (!database) return;
     this.#database = database;
     const applied = await database.applied().catch(() => undefined);
     const known = lines.size > 0;
@@ -239,14 +235,16 @@ export class Keeper {
   }
 
   async #opened(): Promise<Database | undefined> {
-    const notices: DatabaseNotices = { blocked: () => {}, lost: () => this.#databaseLost() };
+    const notices: DatabaseNotices = { lost: () => this.#databaseLost() };
     try {
-      return await answered(this.#given.openDatabase(notices));
+      // A tab with an older version of this program may hold it, and not let go.
+      const held = () => new StoreError("storageHeld", "the database does not open");
+      return await inTime(this.#given.openDatabase(notices), this.#given.openWithinMs, held);
     } catch (e) {
-      if (storeErrorFrom(e).code === "newerVersion") {
-        this.#trouble = "newer";
-        throw e;
-      }
+      const why = storeErrorFrom(e);
+      if (why.code === "newerVersion") this.#trouble = "newer";
+      // Without a journal there is nothing else to read, and nothing may begin as if it were new.
+      if (why.code === "newerVersion" || !this.#journalId) throw why;
       return undefined;
     }
   }

@@ -195,7 +195,7 @@ export class Keeping {
   }
 
   #open(): Promise<Database> {
-    this.#database ??= Database.open({ blocked: () => {}, lost: () => this.#forget() });
+    this.#database ??= Database.open({ lost: () => this.#forget() });
     return this.#database;
   }
 

@@ -144,6 +144,7 @@ export class SharedKeeper {
       openDatabase: (notices) => again(() => Database.open(notices), [200, 600]),
       deleteDatabase: () => Database.delete(),
       newId: this.#newId,
+      openWithinMs: 8_000,
       nowMs: () => Date.now(),
       later: (work, ms) => {
         const timer = setTimeout(work, ms);

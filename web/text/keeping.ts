@@ -28,14 +28,12 @@ export const keeping = {
   },
   notLasting:
     "This browser keeps nothing for Tessip, so everything here is gone when the tab closes. You can still work, and save your work and its pages to disk.",
-  blocked: "Tessip is open in another tab in an older version. Close that tab, and this one goes on by itself.",
   elsewhere: "This work is open in another tab. Here you can look, but not change it.",
   takeOver: "Work on it here instead",
   onlyLooking: "Nothing was changed: this work is open in another tab, and here you can only look at it.",
   cannotHere: "Only to look at: this work is open in another tab.",
   full: "This disk is full. What you change is still kept, in room that was saved for it. New photos and files have to wait until there is more room.",
   lost: "The browser took away what it keeps for Tessip, and nothing more can be kept. Save your work as a file now, then load this page again.",
-  leave: "Something is not kept yet.",
   happened: {
     rebuilt: (works: number, photos: number) =>
       `The browser had lost part of what it keeps. It was made again from the second copy: ${worksAnd(works, photos)}.`,

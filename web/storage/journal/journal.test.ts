@@ -144,6 +144,13 @@ test("room is told by what fits, and the ballast gives some of it back", async (
   expect(disk.files.get("ballast")!.length).toBe(4_194_304);
   disk.room = 100;
   expect(await room.forDatabase(1000)).toBe(false);
+  // A database that writes a record needs more than the record: four megabytes at least.
+  disk.room = 3_000_000;
+  expect(await room.forDatabase(1)).toBe(false);
+  disk.room = 4_300_000;
+  expect(await room.forDatabase(1)).toBe(true);
+  expect(await room.forDatabase(2_500_000)).toBe(false);
+  disk.room = 100;
   await room.dropBallast();
   expect(disk.room).toBe(100 + 4_194_304);
 });
