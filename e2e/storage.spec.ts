@@ -96,7 +96,7 @@ test("each of the two stores is made again from the other; when both are gone, w
     );
     await page.goto("/");
     await expect(page.getByRole("heading", { name: "A newer Tessip has been here" })).toBeVisible();
-    await expect(page.getByText("there were 1 work and 4 photos here")).toBeVisible();
+    await expect(page.getByText("there was 1 work and 4 photos here")).toBeVisible();
     await bystander.close();
   });
 
@@ -118,12 +118,12 @@ test("each of the two stores is made again from the other; when both are gone, w
     });
     for (const _ of [1, 2]) {
       await page.goto("/");
-      await expect(page.getByRole("heading", { name: "There were 1 work and 4 photos here" })).toBeVisible();
+      await expect(page.getByRole("heading", { name: "There was 1 work and 4 photos here" })).toBeVisible();
     }
     await page.getByRole("button", { name: "Start afresh" }).click();
     await page.reload();
     await expect(page.getByRole("heading", { name: "First, some photos" })).toBeVisible();
-    await expect(page.getByText("There were")).toHaveCount(0);
+    await expect(page.getByText("There was")).toHaveCount(0);
   });
   await context.close();
   await rm(folder, { recursive: true, force: true });

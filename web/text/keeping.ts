@@ -6,6 +6,10 @@ const worksAnd = (works: number, photos: number): string => {
   return works === 0 ? p : photos === 0 ? w : `${w} and ${p}`;
 };
 
+/** "There was 1 work …", "There were 4 works …": the verb goes with what comes first. */
+const thereWere = (works: number, photos: number): string =>
+  `${(works || photos) === 1 ? "was" : "were"} ${worksAnd(works, photos)}`;
+
 export const keeping = {
   kept: (time: string) => `Kept in this browser, ${time}`,
   keptIn: (folder: string, ago: string) => `Kept here, and in ${folder} ${ago}`,
@@ -65,12 +69,12 @@ export const cannotOpen = {
     other:
       "The browser does not hand out what it keeps for Tessip. Nothing was deleted. Close all windows of the browser, start it again, and come back here.",
   },
-  wasHere: (works: number, photos: number, day: string) => `On ${day} there were ${worksAnd(works, photos)} here.`,
+  wasHere: (works: number, photos: number, day: string) => `On ${day} there ${thereWere(works, photos)} here.`,
 };
 
 /** At the start, where there was something once and now there is nothing. */
 export const lostAll = {
-  title: (works: number, photos: number) => `There were ${worksAnd(works, photos)} here`,
+  title: (works: number, photos: number) => `There ${thereWere(works, photos)} here`,
   body: (day: string) =>
     `That was on ${day}. They are gone from this browser: its data was cleared, or it threw them away on a full disk. Whatever lies elsewhere is untouched.`,
   hope: "If you have a safe folder, or a work that was saved as a file, everything in it can come back now.",
