@@ -152,27 +152,6 @@ test("once loaded, everything but fetching more works on with the server switche
   expect(await sharp(path).metadata()).toMatchObject({ width: 3100, height: 2100, density: 254 });
 });
 
-test("a second tab on the same work looks on, until it takes the work over", async ({ page, context }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(3));
-  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
-  await arrangeFirst(page, 3);
-  await expectKept(page);
-  const second = await context.newPage();
-  await second.goto(page.url());
-  await expect(second.getByText("This work is open in another tab.")).toBeVisible();
-  await typeInto(page, "Gap", "7 mm");
-  await expectKept(page);
-  await second.getByRole("button", { name: "Work on it here instead" }).click();
-  await expect(page.getByText("This work is open in another tab.")).toBeVisible();
-  await expectUndo(second, "Changed the gap");
-  await typeInto(second, "Gap", "2 mm");
-  await expectKept(second);
-  await second.close();
-  await expect(page.getByText("This work is open in another tab.")).toHaveCount(0);
-  await expect(page.getByRole("textbox", { name: "Gap" })).toHaveValue("0.079");
-});
-
 test("all of it by keyboard", async ({ page }) => {
   await page.goto("/");
   await chooseFiles(page, samplePhotos(6));
