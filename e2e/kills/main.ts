@@ -10,9 +10,10 @@ const { values } = parseArgs({
     seed: { type: "string", default: "1" },
     /** Where the built application lies. */
     home: { type: "string", default: process.cwd() },
+    port: { type: "string", default: "4187" },
   },
 });
-const port = 4187;
+const port = Number(values.port);
 const server = spawn(
   process.execPath,
   [`${values.home}/dist/server/main.js`, "--port", String(port), "--home", values.home],
