@@ -144,7 +144,7 @@ test("a work as one file: saved, opened in another browser with nothing missing,
     );
     await expect(page.getByText("“Climbing” is among your works now.")).toBeVisible();
     await expect(page.getByText(/evil.jpg was not in the file. Its place is kept/)).toBeVisible();
-    await expect(page.getByRole("link", { name: /^Open / })).toHaveCount(2);
+    await expect(page.getByRole("link", { name: /^Open / })).toHaveCount(3);
   });
 });
 
