@@ -1,23 +1,13 @@
+import { chance } from "../support/chance.ts";
 import { projects, zips } from "./archives.ts";
 import { documents, texts } from "./documents.ts";
 import { drawings } from "./drawings.ts";
 import { pictures } from "./pictures.ts";
 import { bytesOf, type Door, type Hostile } from "./shape.ts";
 
-/** Mulberry32. */
-export function seeded(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
-
 /** Files that are cut off, damaged, that lie about their size, loop, or try to run something; the same for the same seed. */
 export async function hostileFiles(seed: number): Promise<readonly Hostile[]> {
-  const random = seeded(seed);
+  const random = chance(seed);
   const all: Hostile[] = [];
   const put = (door: Door, name: string, bytes: Uint8Array | string) =>
     all.push({ door, name, bytes: typeof bytes === "string" ? bytesOf(bytes) : bytes });

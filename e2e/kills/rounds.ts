@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type BrowserContext, expect, type Page } from "@playwright/test";
 import { killBrowser, openProfile } from "../support/browser.ts";
+import { chance } from "../support/chance.ts";
 import { loseDatabase, losePrivateFiles, promiseToKeep, SmallDisk } from "../support/disk.ts";
 import { samplePhotos } from "../support/files.ts";
 import { standIn } from "../support/stand-in-folder.ts";
@@ -28,17 +29,6 @@ export interface KillsReport {
   readonly acknowledged: number;
   readonly killedDuring: Readonly<Record<string, number>>;
   readonly lost: readonly string[];
-}
-
-/** Mulberry32: small, and the same for the same seed. */
-function chance(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
 }
 
 type Deed =
@@ -148,7 +138,10 @@ class Somebody {
         await page.getByRole("button", { name: "Open a project file" }).waitFor();
         const input = page.locator('input[type="file"][accept^=".zip"]').first();
         await input.setInputFiles(join(this.#folder, "saved.zip"));
-        await page.getByText(/is among your works now/).waitFor();
+        await page
+          .getByText(/is among your works now/)
+          .first()
+          .waitFor();
         break;
       }
       case "export": {
@@ -169,7 +162,10 @@ class Somebody {
       case "another":
         await page.getByRole("button", { name: "More about this work" }).click();
         await page.getByRole("menuitem", { name: "Duplicate it" }).click();
-        await page.getByText(/is among your works now/).waitFor();
+        await page
+          .getByText(/is among your works now/)
+          .first()
+          .waitFor();
         break;
       case "pack":
         await page.getByRole("link", { name: /^Print sheets/ }).click();

@@ -6,7 +6,7 @@ import { collage } from "../../core/document/project.fixture.ts";
 import { Database } from "./database.ts";
 import { keptIn, nothingKept } from "./keeper.fixture.ts";
 import { ModelDisk } from "./model-disk.fixture.ts";
-import { databaseName } from "./schema.ts";
+import { databaseName, type Kept, upgrades } from "./schema.ts";
 import type { Store } from "./store.ts";
 
 const photo = (id: string, hash = id) =>
@@ -256,11 +256,17 @@ test("steps that are taken back and replaced leave nothing of themselves behind"
 });
 
 test("a database that another tab holds in an older version is waited for, and nothing begins as if it were new", async () => {
-  const old = await openDB(databaseName, 3, {
-    upgrade: (db) => void db.createObjectStore("projects", { keyPath: "id" }),
+  const old = await openDB<Kept>(databaseName, upgrades.length - 1, {
+    upgrade(db, from, _new, tx) {
+      for (const up of upgrades.slice(from, -1)) up(db, tx);
+    },
     // As a tab that was put to sleep.
     blocking: () => {},
   });
   await expect(keptIn(new ModelDisk())).rejects.toMatchObject({ code: "storageHeld" });
   old.close();
+  // Let go, it opens; what was given up on does not hold it in its turn.
+  (await Database.open({ lost: () => {} })).close();
+  const { keeper } = await keptIn(new ModelDisk());
+  await keeper.close();
 });

@@ -236,10 +236,20 @@ export class Keeper {
 
   async #opened(): Promise<Database | undefined> {
     const notices: DatabaseNotices = { lost: () => this.#databaseLost() };
+    const opening = this.#given.openDatabase(notices);
+    let late = false;
+    // One that opens when it was given up on would be held by nobody.
+    opening.then(
+      (database) => late && database.close(),
+      () => {},
+    );
     try {
       // A tab with an older version of this program may hold it, and not let go.
-      const held = () => new StoreError("storageHeld", "the database does not open");
-      return await inTime(this.#given.openDatabase(notices), this.#given.openWithinMs, held);
+      const held = () => {
+        late = true;
+        return new StoreError("storageHeld", "the database does not open");
+      };
+      return await inTime(opening, this.#given.openWithinMs, held);
     } catch (e) {
       const why = storeErrorFrom(e);
       if (why.code === "newerVersion") this.#trouble = "newer";

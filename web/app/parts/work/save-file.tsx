@@ -1,12 +1,11 @@
-import { Button, Text } from "@chakra-ui/react";
+import { Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { plainName } from "#core/lab";
-import { common } from "../../../text/places.ts";
 import { work as words } from "../../../text/work.ts";
 import { useKit } from "../../kit.ts";
 import { writeProjectFile } from "../../state/project-file.ts";
 import type { ProjectSession } from "../../state/project-session.ts";
-import { Framed } from "../framed.tsx";
+import { Ask } from "../ask.tsx";
 import { notices } from "../notices.ts";
 import { saveToDisk } from "../save-to-disk.ts";
 import { Tick } from "../tick.tsx";
@@ -23,22 +22,10 @@ export function SaveFile({ session, onClose }: SaveFileProps) {
   const [writing, setWriting] = useState(false);
   if (writing) return <Writing session={session} places={places} onClose={onClose} />;
   return (
-    <Framed
-      title={words.saveTitle}
-      widthPx={520}
-      onClose={onClose}
-      foot={
-        <>
-          <Button variant="outline" onClick={onClose}>
-            {common.cancel}
-          </Button>
-          <Button onClick={() => setWriting(true)}>{words.saveDo}</Button>
-        </>
-      }
-    >
+    <Ask title={words.saveTitle} doIt={words.saveDo} onDo={() => setWriting(true)} onClose={onClose}>
       <Text mb="4">{words.saveLead}</Text>
       <Tick label={words.saveNoPlaces} on={!places} onTick={(on) => setPlaces(!on)} />
-    </Framed>
+    </Ask>
   );
 }
 
