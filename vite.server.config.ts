@@ -1,14 +1,17 @@
 import { defineConfig } from "vite";
 
-/** The server as one file, without node_modules beside it. */
+/** The server and its reading thread, each as one file, without node_modules beside it. */
 export default defineConfig({
   publicDir: false,
   build: {
-    ssr: "server/main.ts",
+    ssr: true,
     outDir: "dist/server",
     emptyOutDir: true,
     target: "node20",
-    rollupOptions: { output: { entryFileNames: "main.js" } },
+    rollupOptions: {
+      input: { main: "server/main.ts", "reading-thread": "server/lab/reading-thread.ts" },
+      output: { entryFileNames: "[name].js" },
+    },
   },
   ssr: { noExternal: true },
 });

@@ -4,6 +4,8 @@ import { bin, ensureInstalled, home, run } from "./set-up.mjs";
 
 ensureInstalled();
 run(bin("tsx"), ["demo/sample/main.ts"]);
+// The server reads files in a thread that runs the built program.
+run(bin("vite"), ["build", "--config", "vite.server.config.ts", "--logLevel", "error"]);
 const parts = [
   spawn(bin("tsx"), ["watch", "server/main.ts"], { cwd: home, stdio: "inherit" }),
   spawn(bin("vite"), [], { cwd: home, stdio: "inherit" }),

@@ -1,8 +1,10 @@
 import { join, relative } from "node:path";
+import { pathToFileURL } from "node:url";
 import { parseArgs } from "node:util";
 import { serve } from "@hono/node-server";
 import { createApp } from "./app.ts";
 import { OrderShelf } from "./lab/orders.ts";
+import { threadReader } from "./lab/thread-reader.ts";
 import { readLabs } from "./labs.ts";
 import { openSample } from "./sample.ts";
 
@@ -15,12 +17,15 @@ const { values } = parseArgs({
   },
 });
 
+const mostReadingMs = 60_000;
 const log = (line: string) => process.stderr.write(`${line}\n`);
 const home = values.home;
 const app = createApp({
   lab: {
     cards: await readLabs(join(home, "demo", "labs"), log),
     orders: new OrderShelf(join(home, "demo", ".cache", "orders")),
+    // In `npm run dev` too this is the built program.
+    read: threadReader(pathToFileURL(join(home, "dist", "server", "reading-thread.js")), mostReadingMs),
     now: () => new Date(),
     stalledMs: 30_000,
     pause: (ms) => new Promise((go) => setTimeout(go, ms)),

@@ -32,6 +32,7 @@ const lab = {
   cards: labs,
   orders: new OrderShelf(join(home, "orders")),
   now: () => new Date("2026-05-01T10:00:00Z"),
+  read: async () => undefined,
   pause: async () => {},
   stalledMs: 1000,
 };

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import sharp from "sharp";
+import UTIF from "utif2";
 import {
   attributeLooksOutside,
   bareJpeg,
@@ -185,6 +186,39 @@ test("what a TIFF file says of itself is counted before anything is decoded", as
     .tiff({ compression: "deflate" })
     .toBuffer();
   expect(tiffTrouble(Uint8Array.from(real))).toBeUndefined();
+});
+
+test("a strip packed by LZW is followed before it is unpacked: sound ones pass, damaged ones come to an end", async () => {
+  const noise = Buffer.from(
+    Array.from({ length: 3 * 300 * 200 }, (_, i) => (i * i * 7 + (i >> 5)) & (i % 900 < 500 ? 255 : 0)),
+  );
+  const real = await sharp(noise, { raw: { width: 300, height: 200, channels: 3 } })
+    .tiff({ compression: "lzw" })
+    .toBuffer();
+  expect(tiffTrouble(Uint8Array.from(real))).toBeUndefined();
+  let refusedOnes = 0;
+  for (let seed = 0; seed < 60; seed += 1) {
+    const damaged = Uint8Array.from(real);
+    for (let k = 0; k < 20; k += 1) damaged[20 + ((seed * 7919 + k * 104_729) % 60_000)] = (seed * 31 + k * 17) & 255;
+    const trouble = tiffTrouble(damaged);
+    if (trouble) refusedOnes += 1;
+    // What passes has codes that lead somewhere: another reader's decoder comes to its end too.
+    else UTIF.decodeImage(damaged.buffer, UTIF.decode(damaged.buffer)[0]!);
+  }
+  expect(refusedOnes).toBeGreaterThan(20);
+});
+
+test.each(["webp", "avif"] as const)("a %s file says its size in front", async (kind) => {
+  const made = sharp({ create: { width: 301, height: 207, channels: 3, background: "#375" } });
+  const bytes = await (kind === "webp" ? made.webp() : made.avif({ effort: 0 })).toBuffer();
+  expect(pictureSize(Uint8Array.from(bytes))).toEqual({ widthPx: 301, heightPx: 207 });
+  if (kind !== "webp") return;
+  const lossless = await sharp(bytes).webp({ lossless: true }).toBuffer();
+  expect(pictureSize(Uint8Array.from(lossless))).toEqual({ widthPx: 301, heightPx: 207 });
+  const clear = await sharp({ create: { width: 301, height: 207, channels: 4, background: "#3758" } })
+    .webp()
+    .toBuffer();
+  expect(pictureSize(Uint8Array.from(clear))).toEqual({ widthPx: 301, heightPx: 207 });
 });
 
 const photo = (progressive: boolean) =>

@@ -168,12 +168,25 @@ class Somebody {
           .waitFor();
         break;
       case "pack":
-        await page.getByRole("link", { name: /^Print sheets/ }).click();
-        await page.getByRole("heading", { level: 1 }).first().waitFor();
+        await this.#pack();
         break;
     }
     await this.#settled();
     this.doing = "nothing";
+  }
+
+  /** Some photos onto sheets; they are packed anew where there are some already. */
+  async #pack(): Promise<void> {
+    const page = this.#page;
+    await page.getByRole("link", { name: /^Photos/ }).click();
+    if ((await page.getByText("Choose all").count()) === 0) return;
+    await page.getByRole("button", { name: "Choose all" }).click();
+    await page.getByRole("link", { name: /^Print sheets/ }).click();
+    await page.getByRole("button", { name: "Photos …" }).click();
+    await page.getByRole("button", { name: /^Take (this photo|these \d+ photos)$/ }).click();
+    await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
+    await page.getByRole("button", { name: /^Pack (the sheets|again)$/ }).click();
+    await page.getByTestId("packed").waitFor();
   }
 
   async #settled(): Promise<void> {

@@ -7,7 +7,8 @@ import {
   type Reason,
   spineMm,
 } from "#core/lab";
-import { type FileFacts, readFile } from "./read-file.ts";
+import type { FileFacts } from "./read-file.ts";
+import type { ReadFacts } from "./thread-reader.ts";
 
 const mmPerInch = 25.4;
 /** A pixel of rounding, and a density that JPEG keeps in whole numbers. */
@@ -33,6 +34,7 @@ export async function checkPacket(
   packet: Packet,
   card: LabCard,
   arrived: (name: string) => Promise<Arrived | undefined>,
+  readFile: ReadFacts,
 ): Promise<readonly Reason[]> {
   const reasons: Reason[] = [];
   for (const file of packet.files) {

@@ -3,10 +3,12 @@ import { HTTPException } from "hono/http-exception";
 import { type LabCard, type LabMood, labMoods, type Order, type OrderStage, packetSchema } from "#core/lab";
 import { checkPacket } from "./check-packet.ts";
 import type { OrderRecord, OrderShelf } from "./orders.ts";
+import type { ReadFacts } from "./thread-reader.ts";
 
 export interface PrintLab {
   readonly cards: readonly LabCard[];
   readonly orders: OrderShelf;
+  readonly read: ReadFacts;
   readonly now: () => Date;
   /** Waits for so long; tests hand in one that does not. */
   readonly pause: (ms: number) => Promise<void>;
@@ -78,7 +80,7 @@ export function labRoutes(lab: PrintLab): Hono {
     if (!card) throw new HTTPException(404, { message: "noSuchLab" });
     const reasons = [
       ...(mood === "refuses" ? [{ code: "labSaysNo" as const, facts: {} }] : []),
-      ...(await checkPacket(record.packet, card, (name) => lab.orders.arrived(record, name))),
+      ...(await checkPacket(record.packet, card, (name) => lab.orders.arrived(record, name), lab.read)),
     ];
     for (const r of reasons) if (r.file && r.code === "checksumWrong") await lab.orders.forget(record, r.file);
     const now = lab.now().toISOString();

@@ -13,6 +13,7 @@ import { type LabCard, labCardSchema, type Order, type Packet } from "#core/lab"
 import { labRoutes } from "./lab-routes.ts";
 import { OrderShelf } from "./orders.ts";
 import { readFile } from "./read-file.ts";
+import { threadReader } from "./thread-reader.ts";
 
 const card = (more: Partial<LabCard> = {}): LabCard =>
   labCardSchema.parse({
@@ -116,6 +117,7 @@ async function openLab() {
       cards: [card(), book],
       orders: new OrderShelf(folder),
       now: () => now,
+      read: readFile,
       pause: async () => {},
       stalledMs: 200,
     }),
@@ -211,6 +213,7 @@ test("PNG and TIFF are read as well", async () => {
       cards: [lab],
       orders: new OrderShelf(folder),
       now: () => new Date(),
+      read: readFile,
       pause: async () => {},
       stalledMs: 200,
     });
@@ -401,20 +404,39 @@ test("a torn record is that order's own fault; orders go after their time, and n
   expect(await lab.begin(one)).toMatchObject({ status: 507, said: { code: "labFull" } });
 });
 
-test("a large PDF is read in pieces, across their borders too, and holds nobody up", async () => {
+test("a large PDF is read in pieces, across their borders too", async () => {
   const folder = await mkdtemp(join(tmpdir(), "tessip-pdf-"));
   const path = join(folder, "large.pdf");
   const page = "<< /Type /Page /TrimBox [ 0 0 170.08 113.39 ] >>\nendobj\n";
   const parts = ["%PDF-1.7\n"];
   for (let i = 0; i < 40; i += 1) parts.push(`x${"0".repeat(262_144 - 30 + i)}endobj\n`, page);
   await writeFile(path, parts.join(""));
+  const facts = await readFile(path);
+  expect(facts).toMatchObject({ kind: "pdf" });
+  expect(facts?.kind === "pdf" && facts.trims).toHaveLength(40);
+});
+
+const threadOf = (text: string) => new URL(`data:text/javascript,${encodeURIComponent(text)}`);
+
+test("a thread that reads too long or dies costs its own file only", async () => {
+  const read = threadReader(
+    threadOf(`import { parentPort } from "node:worker_threads";
+      parentPort.on("message", ({ id, path }) => {
+        if (path === "endless") for (;;);
+        if (path === "deadly") throw new Error("out of its depth");
+        parentPort.postMessage({ id, facts: { kind: "pdf", trims: [] } });
+      });`),
+    1_000,
+  );
+  expect(await read("good")).toMatchObject({ kind: "pdf" });
+  // Nothing is held up by it here: this thread goes on counting.
   let turns = 0;
   const ticking = setInterval(() => {
     turns += 1;
-  }, 0);
-  const facts = await readFile(path);
+  }, 5);
+  expect(await read("endless")).toBeUndefined();
   clearInterval(ticking);
-  expect(facts).toMatchObject({ kind: "pdf" });
-  expect(facts?.kind === "pdf" && facts.trims).toHaveLength(40);
-  expect(turns).toBeGreaterThan(5);
+  expect(turns).toBeGreaterThan(20);
+  expect(await read("deadly")).toBeUndefined();
+  expect(await read("good")).toMatchObject({ kind: "pdf" });
 });

@@ -20,9 +20,23 @@ export interface DecodeWish {
 /** Bytes where they are in memory anyway, so that no copy is made of them. */
 export type Encoded = Blob | Uint8Array<ArrayBuffer>;
 
-/** Rejects for bytes that no picture can be made of. */
-export async function decode(from: Encoded, wish: DecodeWish): Promise<Decoded> {
-  return (await scaledWhileDecoding(from, wish)) ?? fully(from instanceof Blob ? from : new Blob([from]), wish);
+/** Four bytes for each pixel; more than this at once in several workers is more than small computers have. */
+const largePixels = 64_000_000;
+
+/**
+ * Rejects for bytes that no picture can be made of. Large pictures are decoded one after the other, whichever worker and tab
+ * asks; `alive` is called when a turn has come.
+ */
+export async function decode(from: Encoded, wish: DecodeWish, alive: () => void = () => {}): Promise<Decoded> {
+  const scaled = await scaledWhileDecoding(from, wish);
+  if (scaled) return scaled;
+  const whole = () => fully(from instanceof Blob ? from : new Blob([from]), wish);
+  const { widthPx, heightPx } = wish.stored ?? { widthPx: 0, heightPx: 0 };
+  if (widthPx * heightPx <= largePixels) return whole();
+  return navigator.locks.request("tessip-large-picture", () => {
+    alive();
+    return whole();
+  });
 }
 
 /** A JPEG is decoded in eighths of its size for a fraction of the work, where the browser has ImageDecoder. */

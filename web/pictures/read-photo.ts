@@ -17,6 +17,8 @@ export type PhotoTrouble =
   | "damagedPicture"
   | "unreadableFile";
 
+/** Sizes stand in front of pictures; those of HEIF in boxes that may be long. */
+const sizeHeadBytes = 65_536;
 /** Browsers hold no larger picture at once; only a JPEG can be read in a smaller size than its own. */
 const mostPixels = 268_000_000;
 
@@ -29,7 +31,10 @@ export class UnreadablePhoto extends Error {
 }
 
 /** Everything the library wants to know of a file, and its small preview. */
-export async function readPhoto({ file, name, modifiedAt, keep }: PhotoJobs["readPhoto"]["in"]): Promise<ReadPhoto> {
+export async function readPhoto(
+  { file, name, modifiedAt, keep }: PhotoJobs["readPhoto"]["in"],
+  alive: () => void = () => {},
+): Promise<ReadPhoto> {
   if (file.size === 0) throw new UnreadablePhoto("emptyFile", name);
   const bytes = new Uint8Array(
     await file.arrayBuffer().catch((e: unknown) => {
@@ -38,16 +43,22 @@ export async function readPhoto({ file, name, modifiedAt, keep }: PhotoJobs["rea
   );
   const kind = sniffPicture(bytes.subarray(0, 32));
   if (kind === "unknown") throw new UnreadablePhoto(looksLikeSvg(bytes) ? "svgAmongPhotos" : "notAPicture", name);
-  const says = pictureSize(bytes.subarray(0, 32));
+  const says = pictureSize(bytes.subarray(0, sizeHeadBytes));
   const tiff = kind === "tiff" ? tiffTrouble(bytes) : undefined;
-  if (tiff === "looping" || tiff === "claimsMore" || tiff === "notATiff")
+  if (tiff === "looping" || tiff === "claimsMore" || tiff === "notATiff" || tiff === "brokenStrip")
     throw new UnreadablePhoto("damagedPicture", tiff);
   if (tiff === "tooManyPixels" || (says && says.widthPx * says.heightPx > mostPixels))
     throw new UnreadablePhoto("tooManyPixels", name);
   const stored = kind === "jpeg" ? wholeJpeg(bytes) : undefined;
+  const claims = stored ?? says;
   const exif = await readExif(bytes, kind);
-  const wish = { kind, orientation: exif.orientation, longPx: previewLongPx.small, ...(stored ? { stored } : {}) };
-  const picture = await decode(bytes, wish).catch((e: unknown) => {
+  const wish = {
+    kind,
+    orientation: exif.orientation,
+    longPx: previewLongPx.small,
+    ...(claims ? { stored: claims } : {}),
+  };
+  const picture = await decode(bytes, wish, alive).catch((e: unknown) => {
     throw new UnreadablePhoto("damagedPicture", String(e));
   });
   try {

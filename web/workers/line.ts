@@ -2,7 +2,7 @@ import { type FromWorker, type JobTable, type Port, WorkerError } from "./protoc
 
 export interface RunOptions<Out = unknown> {
   readonly signal?: AbortSignal;
-  /** A worker that takes longer over the job is ended: `tookTooLong`. */
+  /** A worker that says nothing of the job for longer is ended: `tookTooLong`. */
   readonly deadlineMs?: number;
   /** `soFar`: of jobs that tell what would come out if they ended now. */
   readonly onProgress?: (share: number, soFar?: Out) => void;
@@ -11,7 +11,7 @@ export interface RunOptions<Out = unknown> {
 interface Waiting {
   readonly resolve: (output: unknown) => void;
   readonly reject: (e: WorkerError) => void;
-  readonly onProgress: ((share: number, soFar?: unknown) => void) | undefined;
+  readonly onProgress: (share: number, soFar?: unknown) => void;
 }
 
 /** A worker that does not look up from its work is ended this long after it was asked to stop. */
@@ -40,20 +40,26 @@ export class WorkerLine<T extends JobTable<T>> {
     const port = this.#alive();
     const stop = () => this.#cancel(id);
     signal?.addEventListener("abort", stop);
+    let late: ReturnType<typeof setTimeout> | undefined;
+    const isAlive = () => {
+      if (deadlineMs === undefined) return;
+      clearTimeout(late);
+      late = setTimeout(() => {
+        if (this.#waiting.has(id) && this.#port === port) this.#die(port, new WorkerError("tookTooLong", job));
+      }, deadlineMs);
+    };
     const answer = new Promise<T[K]["out"]>((resolve, reject) => {
       this.#waiting.set(id, {
         resolve: resolve as Waiting["resolve"],
         reject,
-        onProgress: onProgress as Waiting["onProgress"],
+        onProgress: (share, soFar) => {
+          isAlive();
+          onProgress?.(share, soFar as T[K]["out"]);
+        },
       });
       port.send({ kind: "run", id, job, input });
     });
-    const late =
-      deadlineMs === undefined
-        ? undefined
-        : setTimeout(() => {
-            if (this.#waiting.has(id) && this.#port === port) this.#die(port, new WorkerError("tookTooLong", job));
-          }, deadlineMs);
+    isAlive();
     // A signal that lives longer than its jobs would hold on to what each of them was given.
     return answer.finally(() => {
       clearTimeout(late);
@@ -74,7 +80,7 @@ export class WorkerLine<T extends JobTable<T>> {
     const waiting = this.#waiting.get(message.id);
     if (!waiting) return;
     if (message.kind === "progress") {
-      waiting.onProgress?.(message.share, message.soFar);
+      waiting.onProgress(message.share, message.soFar);
       return;
     }
     this.#waiting.delete(message.id);

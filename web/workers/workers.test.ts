@@ -8,6 +8,7 @@ interface Jobs {
   readonly double: Job<number, number>;
   readonly fail: Job<string, never>;
   readonly wait: Job<undefined, string>;
+  readonly tell: Job<number, string>;
 }
 
 class Coded extends Error {
@@ -21,6 +22,13 @@ const handlers: Handlers<Jobs> = {
   },
   fail: async (why) => {
     throw why === "coded" ? new Coded(why) : new Error(why);
+  },
+  tell: async (times, doing) => {
+    for (let i = 0; i < times; i += 1) {
+      await new Promise((go) => setTimeout(go, 40));
+      doing.progress(i / times);
+    }
+    return "told";
   },
   wait: (_, doing) =>
     new Promise((_done, failed) => doing.signal.addEventListener("abort", () => failed(doing.signal.reason))),
@@ -54,6 +62,12 @@ test("a job comes back with its result and its progress", async () => {
   const line = new WorkerLine<Jobs>(startPort);
   expect(await line.run("double", 21, { onProgress: (s) => shares.push(s) })).toBe(42);
   expect(shares).toEqual([0.5]);
+});
+
+test("a deadline counts from the last sign of life", async () => {
+  const line = new WorkerLine<Jobs>(startPort);
+  expect(await line.run("tell", 6, { deadlineMs: 150 })).toBe("told");
+  await expect(line.run("wait", undefined, { deadlineMs: 50 })).rejects.toMatchObject({ code: "tookTooLong" });
 });
 
 test("an error keeps its code across the thread", async () => {
