@@ -8,6 +8,7 @@ const order = [
   "chance",
   "units",
   "geometry",
+  "pixels",
   "words",
   "photo",
   "lab",

@@ -84,7 +84,7 @@ function groundSteps(page: Page, format: PageFormat, facts: SceneFacts): DrawSte
   const frame: Frame = { centre, width: rect.w, height: rect.h, turn: 0 };
   const matrix = photoMatrix(photo.aspect, rect, framingOf(backdrop.view, photo, frame, format));
   const picture: DrawStep = { draw: "photo", photoId: backdrop.view.photoId, matrix, clip: path };
-  return [ground, picture, { ...ground, alpha: backdrop.veil }];
+  return backdrop.veil > 0 ? [ground, picture, { ...ground, alpha: backdrop.veil }] : [ground, picture];
 }
 
 /** Both facing pages with their bleed, as seen from one of them; the page itself where none faces it. */

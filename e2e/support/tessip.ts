@@ -30,6 +30,28 @@ export async function startCollage(page: Page, lab: string, size: string, way?: 
   await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();
 }
 
+/** A collage of one's own size, whose files have no bleed. */
+export async function startOwnSize(
+  page: Page,
+  size: { readonly widthMm: number; readonly heightMm: number; readonly ppi: number; readonly bleedMm?: number },
+): Promise<void> {
+  await page.getByText("A size of my own", { exact: true }).click();
+  await typeInto(page, "Width", `${size.widthMm} mm`);
+  await typeInto(page, "Height", `${size.heightMm} mm`);
+  await typeInto(page, "Bleed", `${size.bleedMm ?? 0} mm`);
+  await typeInto(page, "Sharpness, ppi", String(size.ppi));
+  await page.getByRole("button", { name: "Start this collage" }).click();
+  await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();
+}
+
+/** The one file of a work, saved to disk; whether it was made before or not. */
+export async function savedFile(page: Page): Promise<{ readonly name: string; readonly path: string }> {
+  const download = page.waitForEvent("download", { timeout: 120_000 });
+  await page.getByRole("button", { name: /^Save (it once more|the .+ to disk)$/ }).click();
+  const file = await download;
+  return { name: file.suggestedFilename(), path: await file.path() };
+}
+
 export async function startBook(page: Page, lab: string, size: string): Promise<void> {
   await page.getByText("A book", { exact: true }).click();
   await page.getByText(lab, { exact: true }).click();

@@ -1,3 +1,4 @@
+import { isSrgb, jpegProfile } from "#core/files";
 import { type Photo, sniffPicture, turnsSideways } from "#core/photo";
 import { type Decoded, decode } from "./decode.ts";
 import { readExif } from "./exif.ts";
@@ -13,5 +14,6 @@ export async function decodeOriginal(photo: Photo, original: Blob, longPx: numbe
   const { orientation } = await readExif(bytes, kind);
   const { widthPx, heightPx } = photo;
   const stored = turnsSideways(orientation) ? { widthPx: heightPx, heightPx: widthPx } : { widthPx, heightPx };
-  return decode(original, { kind, orientation, stored, longPx });
+  const profile = kind === "jpeg" ? jpegProfile(bytes) : undefined;
+  return decode(original, { kind, orientation, stored, longPx, ownProfile: profile !== undefined && !isSrgb(profile) });
 }

@@ -5,6 +5,11 @@ export interface Decoded {
   readonly image: ImageBitmap | VideoFrame | OffscreenCanvas;
   readonly widthPx: number;
   readonly heightPx: number;
+  /** Of a frame, whose pixels lie as they were stored. */
+  readonly orientation: Orientation;
+  /** Whether its colours are those of sRGB. */
+  readonly plainColours: boolean;
+  readonly mayBeClear: boolean;
   close(): void;
 }
 
@@ -13,6 +18,8 @@ export interface DecodeWish {
   readonly orientation: Orientation;
   /** The stored size, before orientation, when it is known. */
   readonly stored?: { readonly widthPx: number; readonly heightPx: number };
+  /** Whether the file has a colour profile that is not sRGB. */
+  readonly ownProfile?: boolean;
   /** The longer side that is wanted; smaller pictures come as they are. */
   readonly longPx: number;
 }
@@ -57,7 +64,8 @@ async function scaledWhileDecoding(from: Encoded, wish: DecodeWish): Promise<Dec
     const { image } = await decoder.decode();
     const seen = orientedSize(wish.orientation, image.codedWidth, image.codedHeight);
     // A frame knows its own turn, and drawing it applies it; only its reported size is not to be relied on.
-    return { image, ...seen, close: () => image.close() };
+    const { orientation, ownProfile } = wish;
+    return { image, ...seen, orientation, plainColours: !ownProfile, mayBeClear: false, close: () => image.close() };
   } finally {
     decoder.close();
   }
@@ -67,7 +75,7 @@ async function fully(blob: Blob, wish: DecodeWish): Promise<Decoded> {
   const bitmap = await bitmapOf(blob, wish.kind);
   // Browsers turn JPEG, PNG and AVIF by themselves, the HEIC decoder its own; WebP and TIFF come as stored.
   const turns = wish.kind === "webp" || wish.kind === "tiff";
-  return turns && wish.orientation !== 1 ? turned(bitmap, wish.orientation) : asIs(bitmap);
+  return turns && wish.orientation !== 1 ? turned(bitmap, wish.orientation) : asIs(bitmap, wish.kind);
 }
 
 async function bitmapOf(blob: Blob, kind: PictureKind): Promise<ImageBitmap> {
@@ -81,10 +89,15 @@ async function bitmapOf(blob: Blob, kind: PictureKind): Promise<ImageBitmap> {
   return createImageBitmap(pixels);
 }
 
-const asIs = (bitmap: ImageBitmap): Decoded => ({
+/** What is drawn from these is what the browser has made of orientation and colours. */
+const settled = { orientation: 1, plainColours: false } as const;
+
+const asIs = (bitmap: ImageBitmap, kind: PictureKind): Decoded => ({
   image: bitmap,
   widthPx: bitmap.width,
   heightPx: bitmap.height,
+  ...settled,
+  mayBeClear: kind !== "jpeg",
   close: () => bitmap.close(),
 });
 
@@ -97,5 +110,5 @@ function turned(bitmap: ImageBitmap, orientation: Orientation): Decoded {
   ctx.setTransform(m.a * w, m.b * h, m.c * w, m.d * h, m.e * w, m.f * h);
   ctx.drawImage(bitmap, 0, 0, 1, 1);
   bitmap.close();
-  return { image: canvas, ...seen, close: () => {} };
+  return { image: canvas, ...seen, ...settled, mayBeClear: true, close: () => {} };
 }

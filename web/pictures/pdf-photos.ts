@@ -12,7 +12,9 @@ import { identity, type Matrix } from "#core/geometry";
 import { orientationMatrix, sniffPicture } from "#core/photo";
 import type { PrintOrder } from "../workers/jobs.ts";
 import { readExif } from "./exif.ts";
+import { SourcePixels, scaledTo } from "./paint-photo.ts";
 import { pictureFor } from "./print-bands.ts";
+import { openResampler } from "./resampler.ts";
 
 type Original = PrintOrder["photos"][number];
 
@@ -96,12 +98,10 @@ export class PdfPhotos {
       Math.max(1, Math.round(picture.widthPx * share)),
       Math.max(1, Math.round(picture.heightPx * share)),
     ];
-    const canvas = new OffscreenCanvas(w, h);
-    const ctx = canvas.getContext("2d")!;
-    ctx.imageSmoothingQuality = "high";
-    ctx.drawImage(picture.image, 0, 0, w, h);
+    const source = await SourcePixels.of(picture, "srgb");
+    const canvas = scaledTo({ source, resampler: await openResampler(), colourSpace: "srgb" }, w, h);
     picture.close();
-    const { data } = ctx.getImageData(0, 0, w, h);
+    const { data } = canvas.getContext("2d")!.getImageData(0, 0, w, h);
     const alpha = alphaOf(data);
     const encoder = new JpegEncoder({
       widthPx: w,

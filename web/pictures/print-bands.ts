@@ -2,6 +2,7 @@ import { allTiles, type Page } from "#core/document";
 import { chain, type Matrix, type PathData, scaling, translation } from "#core/geometry";
 import { bleedBox, printPixels } from "#core/lab";
 import { framedBy } from "#core/photo";
+import { sharpeningFor } from "#core/pixels";
 import { type DrawStep, type SceneFacts, scene } from "#core/scene";
 import { faceKey } from "#core/words";
 import { paintStep, setMatrix } from "../painters/canvas.ts";
@@ -11,7 +12,9 @@ import type { PrintOrder } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import type { Decoded } from "./decode.ts";
 import { decodeOriginal } from "./decode-original.ts";
+import { paintPhoto, SourcePixels } from "./paint-photo.ts";
 import { PrintError } from "./print-error.ts";
+import { openResampler } from "./resampler.ts";
 
 export const printFonts = new FontShelf(fontUrls);
 
@@ -57,12 +60,13 @@ export async function paintBands(
   const drawings = parts.map((part) => ({ ...part, steps: scene(part.page, part.format, facts).steps }));
   const bandRows = Math.max(rowsTogether, Math.floor(bandPixels / widthPx / rowsTogether) * rowsTogether);
   const colorSpace = order.wish.colour === "displayP3" ? "display-p3" : "srgb";
+  const resampler = await openResampler();
+  const sharpening = order.wish.sharpenFor && sharpeningFor(order.wish.sharpenFor, format.ppi);
   for (let from = 0; from < heightPx; from += bandRows) {
     const rows = Math.min(bandRows, heightPx - from);
     const canvas = new OffscreenCanvas(widthPx, rows);
     const ctx = canvas.getContext("2d", { alpha: false, colorSpace });
     if (!ctx) throw new PrintError("tooLargeHere", `${widthPx} × ${rows}`);
-    ctx.imageSmoothingQuality = "high";
     // The box meets the file's edges exactly, although its size in pixels was rounded.
     const toPixels = chain(
       translation(0, -from),
@@ -93,7 +97,8 @@ export async function paintBands(
           if (step.draw === "photo") {
             if (reaches(step.clip, here, rows)) {
               const picture = await pictures.next();
-              paintStep(ctx, step, { picture: picture.image });
+              const source = await SourcePixels.of(picture, colorSpace);
+              paintPhoto(ctx, step, here, { source, resampler, sharpening, colourSpace: colorSpace });
               picture.close();
             }
           } else paintStep(ctx, step, step.draw === "words" ? { face: printFonts.face(step.face) } : {});

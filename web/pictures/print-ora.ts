@@ -8,8 +8,10 @@ import { paintStep, setMatrix } from "../painters/canvas.ts";
 import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { openSink } from "./kept-file.ts";
+import { paintPhoto, SourcePixels } from "./paint-photo.ts";
 import { longSidePx, pictureFor, printFacts, printFonts } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
+import { openResampler } from "./resampler.ts";
 
 interface Sheet {
   readonly name: string;
@@ -114,16 +116,17 @@ async function paint(
   { steps, toPixels }: Sheet,
   order: PagePrint,
 ): Promise<void> {
-  ctx.imageSmoothingQuality = "high";
+  const resampler = await openResampler();
   setMatrix(ctx, toPixels);
   for (const step of steps) {
-    const from = step.draw === "photo" ? order.photos.find((p) => p.photo.id === step.photoId) : undefined;
-    const picture =
-      from && step.draw === "photo" ? await pictureFor(from, longSidePx(step.matrix, toPixels)) : undefined;
-    paintStep(ctx, step, {
-      picture: picture?.image,
-      face: step.draw === "words" ? printFonts.face(step.face) : undefined,
-    });
-    picture?.close();
+    if (step.draw !== "photo") {
+      paintStep(ctx, step, { face: step.draw === "words" ? printFonts.face(step.face) : undefined });
+      continue;
+    }
+    const from = order.photos.find((p) => p.photo.id === step.photoId);
+    if (!from) continue;
+    const picture = await pictureFor(from, longSidePx(step.matrix, toPixels));
+    paintPhoto(ctx, step, toPixels, { source: await SourcePixels.of(picture, "srgb"), resampler, colourSpace: "srgb" });
+    picture.close();
   }
 }

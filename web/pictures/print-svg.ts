@@ -8,8 +8,10 @@ import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { readExif } from "./exif.ts";
 import { openSink } from "./kept-file.ts";
+import { SourcePixels, scaledTo } from "./paint-photo.ts";
 import { longSidePx, pictureFor, printFacts, printFonts } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
+import { openResampler } from "./resampler.ts";
 
 type Original = PagePrint["photos"][number];
 
@@ -70,11 +72,9 @@ async function photoInside(from: Original, longPx: number): Promise<Inside> {
   }
   const picture = await pictureFor(from, longPx);
   const share = Math.min(1, longPx / Math.max(picture.widthPx, picture.heightPx));
-  const canvas = new OffscreenCanvas(
-    Math.max(1, Math.round(picture.widthPx * share)),
-    Math.max(1, Math.round(picture.heightPx * share)),
-  );
-  canvas.getContext("2d")!.drawImage(picture.image, 0, 0, canvas.width, canvas.height);
+  const [w, h] = [picture.widthPx, picture.heightPx].map((px) => Math.max(1, Math.round(px * share)));
+  const source = await SourcePixels.of(picture, "srgb");
+  const canvas = scaledTo({ source, resampler: await openResampler(), colourSpace: "srgb" }, w!, h!);
   picture.close();
   return { href: await dataUrl(await canvas.convertToBlob({ type: "image/png" })), toUnit: identity };
 }

@@ -1,5 +1,6 @@
 import { BrokenJpeg, hasEnd, pictureSize, readJpegFacts, tiffTrouble } from "#core/files";
 import { contained } from "#core/fit";
+import type { Size } from "#core/geometry";
 import { mediaType, orientedSize, sniffPicture, takenAtFromName, wallClock } from "#core/photo";
 import { keepOriginal } from "../storage/originals.ts";
 import type { PhotoJobs, ReadPhoto } from "../workers/jobs.ts";
@@ -110,11 +111,17 @@ function wholeJpeg(bytes: Uint8Array): { widthPx: number; heightPx: number } {
   }
 }
 
-/** A decoded picture at preview size; never larger than the picture. */
-export async function drawPreview(from: Decoded, longPx: number): Promise<OffscreenCanvas> {
-  const long = Math.min(longPx, Math.max(from.widthPx, from.heightPx));
-  const fit = contained(from.widthPx / from.heightPx, { w: long, h: long });
-  const canvas = new OffscreenCanvas(Math.max(1, Math.round(fit.w)), Math.max(1, Math.round(fit.h)));
+/** In pixels; never larger than the picture. */
+export function previewSize(of: Decoded, longPx: number): Size {
+  const long = Math.min(longPx, Math.max(of.widthPx, of.heightPx));
+  const fit = contained(of.widthPx / of.heightPx, { w: long, h: long });
+  return { w: Math.max(1, Math.round(fit.w)), h: Math.max(1, Math.round(fit.h)) };
+}
+
+/** A decoded picture at preview size. */
+async function drawPreview(from: Decoded, longPx: number): Promise<OffscreenCanvas> {
+  const { w, h } = previewSize(from, longPx);
+  const canvas = new OffscreenCanvas(w, h);
   // Not scaled by drawing: the browser would keep each scaled picture about for the next time.
   const scaled = await createImageBitmap(from.image, {
     resizeWidth: canvas.width,

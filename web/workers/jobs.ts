@@ -6,6 +6,7 @@ import type { Framed } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import type { PacePhoto, PaceRow } from "#core/pace";
 import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
+import type { PaperKind } from "#core/pixels";
 import type { PrintSheets, SheetPlan } from "#core/sheets";
 import type { KeepAs } from "../pictures/kept-file.ts";
 import type { Job } from "./protocol.ts";
@@ -116,6 +117,8 @@ export interface PictureWish {
   readonly quality: number;
   readonly chroma: "444" | "420";
   readonly progressive: boolean;
+  /** Photos made crisper, by what this kind of paper takes away. */
+  readonly sharpenFor?: PaperKind | undefined;
 }
 
 export interface EncodeJobs {

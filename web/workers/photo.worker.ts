@@ -1,14 +1,21 @@
 import { findPiles } from "#core/photo";
 import { decodeOriginal } from "../pictures/decode-original.ts";
+import { SourcePixels, scaledTo } from "../pictures/paint-photo.ts";
 import { previewLongPx } from "../pictures/preview-sizes.ts";
-import { drawPreview, encodePreview, readPhoto } from "../pictures/read-photo.ts";
+import { encodePreview, previewSize, readPhoto } from "../pictures/read-photo.ts";
+import { openResampler } from "../pictures/resampler.ts";
 import type { PhotoJobs } from "./jobs.ts";
 import { type Handlers, serveJobs } from "./serve.ts";
 
 async function makePreview({ photo, original, size }: PhotoJobs["makePreview"]["in"]): Promise<Blob> {
   const picture = await decodeOriginal(photo, original, previewLongPx[size]);
   try {
-    return await encodePreview(await drawPreview(picture, previewLongPx[size]), photo.type);
+    const fit = previewSize(picture, previewLongPx[size]);
+    const source = await SourcePixels.of(picture, "srgb");
+    return await encodePreview(
+      scaledTo({ source, resampler: await openResampler(), colourSpace: "srgb" }, fit.w, fit.h),
+      photo.type,
+    );
   } finally {
     picture.close();
   }

@@ -28,7 +28,7 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
   const put = (photoId: string) =>
     onKeep("changedBackdrop", {
       ...look,
-      backdrop: { view: unframed(photoId), veil: backdrop?.veil ?? 0.6, across: backdrop?.across ?? "page" },
+      backdrop: { view: unframed(photoId), veil: backdrop?.veil ?? 0, across: backdrop?.across ?? "page" },
     });
   return (
     <VStack align="stretch" gap="2">

@@ -1,6 +1,6 @@
 import { Box, Heading, IconButton } from "@chakra-ui/react";
 import type { LucideIcon } from "lucide-react";
-import { type CSSProperties, type ReactNode, useEffect, useRef } from "react";
+import { type CSSProperties, type ReactNode, startTransition, useEffect, useRef, useState } from "react";
 import { Tip } from "../../../parts/tip.tsx";
 import css from "./parts.module.css";
 
@@ -40,11 +40,16 @@ interface BeadProps {
 /** A slider without a number of its own; the field beside it has that. */
 export function Bead({ label, value, most, least = 0, step, onMove, onEnd }: BeadProps) {
   const input = useRef<HTMLInputElement>(null);
-  const now = Math.min(most, Math.max(least, value));
+  // What is kept follows later; a value that was set back meanwhile would be what the end finds.
+  const [moving, setMoving] = useState<number>();
+  const now = Math.min(most, Math.max(least, moving ?? value));
   // React tells every movement as a change; the browser's own event is the one at the end.
   useEffect(() => {
     const el = input.current;
-    const end = () => onEnd(Number(el!.value));
+    const end = () => {
+      onEnd(Number(el!.value));
+      startTransition(() => setMoving(undefined));
+    };
     el?.addEventListener("change", end);
     return () => el?.removeEventListener("change", end);
   }, [onEnd]);
@@ -59,7 +64,10 @@ export function Bead({ label, value, most, least = 0, step, onMove, onEnd }: Bea
       max={most}
       step={step}
       value={now}
-      onChange={(e) => onMove(Number(e.target.value))}
+      onChange={(e) => {
+        setMoving(Number(e.target.value));
+        onMove(Number(e.target.value));
+      }}
     />
   );
 }
