@@ -59,7 +59,6 @@ type Detail =
   | { readonly code: "coverOfOtherSize"; readonly isMm: number; readonly needsMm: number }
   | { readonly code: "spineTooNarrow"; readonly spineMm: number; readonly leastMm: number }
   | { readonly code: "fileTooLarge"; readonly estimatedMb: number; readonly mostMb: number }
-  | { readonly code: "nameTwice"; readonly name: string; readonly files: number }
   | { readonly code: "nameTooLong"; readonly name: string; readonly most: number }
   | { readonly code: "labChanged"; readonly what: readonly LabPart[] };
 

@@ -17,4 +17,3 @@ export {
 export { type MendFacts, mended } from "./mend.ts";
 export { type PlacedSharpness, sharpnessOn } from "./page-rules/sharpness.ts";
 export { wordsOn } from "./page-rules/words.ts";
-export { nameOf } from "./work-rules/files.ts";

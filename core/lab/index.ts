@@ -10,7 +10,7 @@ export {
 } from "./book.ts";
 export { type LabCard, labCardSchema, type PrintSize } from "./card.ts";
 export { type CardIssue, cardIssues, cardText, plainCard, readCardFile } from "./card-file.ts";
-export { fileName, plainName } from "./file-name.ts";
+export { type FileNameParts, fileNames, plainName } from "./file-name.ts";
 export {
   type LabMood,
   labMoods,

@@ -3,7 +3,7 @@ import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import {
   bleedBox,
-  fileName,
+  fileNames,
   formatFromCard,
   labCardSchema,
   ownFormat,
@@ -72,8 +72,30 @@ test("a size of one's own is taken or says what is wrong with it", () => {
 });
 
 test("file names hold nothing that a lab or a disk would refuse", () => {
-  expect(
-    fileName("{project}-{size}-{page}", { project: "Ömas Jahr / 2026", size: "4 × 6 in", page: 3, pages: 12 }),
-  ).toBe("Omas-Jahr-2026-4-x-6-in-03.jpg");
+  const one = { project: "Ömas Jahr / 2026", size: "4 × 6 in", page: 3, pages: 12 };
+  expect(fileNames("{project}-{size}-{page}", [one], "jpg")).toEqual(["Omas-Jahr-2026-4-x-6-in-03.jpg"]);
+  expect(fileNames("{project}", [{ ...one, project: "con" }], "jpg")).toEqual(["con-03.jpg"]);
   fc.assert(fc.property(fc.string(), (text) => expect(plainName(text)).toMatch(/^[A-Za-z0-9][A-Za-z0-9.-]*$/)));
+});
+
+test("no two files of a work have one name, and each keeps its page, whatever the pattern and however long the project's name", () => {
+  const pattern = fc.array(fc.constantFrom("{project}", "{size}", "{page}", "-", "order", "x.", "_"), { maxLength: 6 });
+  fc.assert(
+    fc.property(
+      pattern,
+      fc.string(),
+      fc.integer({ min: 2, max: 130 }),
+      fc.integer({ min: 12, max: 80 }),
+      (bits, project, pages, most) => {
+        const files = Array.from({ length: pages }, (_, i) => ({ project, size: "8 × 8 in", page: i + 1, pages }));
+        const names = fileNames(bits.join(""), [...files, { ...files[0]!, page: "cover" }], "tiff", most);
+        expect(new Set(names.map((n) => n.toLowerCase())).size).toBe(names.length);
+        for (const [i, name] of names.slice(0, -1).entries()) {
+          expect(name.length).toBeLessThanOrEqual(most);
+          expect(name).toContain(String(i + 1).padStart(String(pages).length, "0"));
+          expect(name).toMatch(/^[A-Za-z0-9][A-Za-z0-9.-]*\.tiff$/);
+        }
+      },
+    ),
+  );
 });

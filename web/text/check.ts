@@ -137,8 +137,6 @@ export function findingTitle(f: Finding, n: number): string {
       return "The spine is too narrow for words";
     case "fileTooLarge":
       return "A file may become too large";
-    case "nameTwice":
-      return "Files with the same name";
     case "nameTooLong":
       return "A file name too long for the lab";
     case "labChanged":
@@ -214,8 +212,6 @@ export function findingWhy(f: Finding): string {
       return "Below the lab's least width words would run onto the front. They are left off.";
     case "fileTooLarge":
       return "The lab refuses files above its limit. Lower quality, or files of single pages, are smaller.";
-    case "nameTwice":
-      return "At the lab one would take the other's place. The lab's name pattern says too little; name your work differently, or ask the lab.";
     case "nameTooLong":
       return "The lab refuses it. A shorter name for your work makes the files' names shorter.";
     case "labChanged":
@@ -266,8 +262,6 @@ export function findingDetail(f: Finding, unit: Unit, format: PageFormat): strin
       return `It is ${length(f.spineMm)} wide; words need ${length(f.leastMm)}.`;
     case "fileTooLarge":
       return `About ${Math.round(f.estimatedMb)} MB; the lab takes ${f.mostMb} MB.`;
-    case "nameTwice":
-      return `${f.files} files would be called ${f.name}.`;
     case "nameTooLong":
       return `${f.name} has ${f.name.length} letters; the lab takes ${f.most}.`;
     case "labChanged":

@@ -98,6 +98,10 @@ export const send = {
     n === 1
       ? `${first}: ${mb} MB. It was saved, but the lab would refuse it.`
       : `${first} and ${n - 1} more, up to ${mb} MB. They were saved, but the lab would refuse them.`,
+  refused: (n: number, of: number) =>
+    n === 1 ? `1 of ${of} files could not be made.` : `${n} of ${of} files could not be made.`,
+  saveOthers: (n: number) => (n === 1 ? "Save the other one" : `Save the other ${n}`),
+  writeOver: "Write over them",
   lowerQuality: (percent: number) => `Take quality ${percent} % instead`,
   whole: "As the lab gets it",
   cut: "As you get it back",
@@ -111,6 +115,12 @@ export const send = {
   toPages: "To the page",
   allGood: "Everything was looked at, and nothing goes wrong on paper.",
 };
+
+/** The first few of a list, and how many more there are. */
+function someOf(list: string): string {
+  const all = list.split(", ");
+  return all.length <= 3 ? list : `${all.slice(0, 2).join(", ")} and ${all.length - 2} more`;
+}
 
 export function printTrouble(code: string, detail: string): string {
   switch (code) {
@@ -126,6 +136,10 @@ export function printTrouble(code: string, detail: string): string {
       return "There is no room left on this disk. Make some, then go on.";
     case "folderRefused":
       return "The browser may no longer write into that folder, or it is gone. Choose it again, or save a zip.";
+    case "folderHas":
+      return `In that folder there are files of these names already: ${someOf(detail)}. Nothing there was changed.`;
+    case "namesMeet":
+      return `Two files would have the same name, ${detail}. Give the lab's pattern of names a {page}, so that none is lost.`;
     case "labGone":
       return "The lab does not answer. Everything that was made is kept; try again in a while.";
     case "labFull":

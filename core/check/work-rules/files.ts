@@ -1,5 +1,5 @@
-import { lastNumber, type PrintFile, type Project, printFiles } from "#core/document";
-import { fileName, printPixels } from "#core/lab";
+import { lastNumber, printFiles } from "#core/document";
+import { fileNames, printPixels } from "#core/lab";
 import type { WorkRule } from "../facts.ts";
 import type { Found } from "../finding.ts";
 
@@ -7,34 +7,33 @@ import type { Found } from "../finding.ts";
 const bytesAPixel = 0.55;
 /** What every file system takes. */
 const mostNameEver = 120;
-
-export const nameOf = (project: Project, file: PrintFile): string =>
-  fileName(project.lab?.file.name ?? "{project}-{size}-{page}", {
-    project: project.name,
-    size: file.format.name,
-    page: file.number,
-    pages: lastNumber(project),
-    pocket: file.pocket,
-  });
+const endings = { jpeg: "jpg", png: "png", tiff: "tif" } as const;
 
 /** Names that the lab would refuse, and files that are likely to be larger than it takes. */
 export const files: WorkRule = (project, { photos }) => {
   const takenAt = new Map(photos.map((p) => [p.id, p.takenAt]));
-  const all = printFiles(project, (id) => takenAt.get(id)).map((file) => ({ file, name: nameOf(project, file) }));
-  const byName = new Map<string, PrintFile[]>();
-  for (const { file, name } of all) byName.set(name, [...(byName.get(name) ?? []), file]);
+  const all = printFiles(project, (id) => takenAt.get(id));
   const most = project.lab?.file.mostNameLength ?? mostNameEver;
+  const names = fileNames(
+    project.lab?.file.name ?? "{project}-{size}-{page}",
+    all.map((file) => ({
+      project: project.name,
+      size: file.format.name,
+      page: file.number,
+      pages: lastNumber(project),
+      pocket: file.pocket,
+    })),
+    endings[project.lab?.file.kind ?? "jpeg"],
+    most,
+  );
   const found: Found[] = [];
-  for (const [name, those] of byName) {
-    if (those.length > 1)
-      found.push({ code: "nameTwice", weight: "wrong", name, files: those.length, spots: [], mends: [] });
-  }
-  const long = all.find(({ name }) => name.length > most);
-  if (long) found.push({ code: "nameTooLong", weight: "wrong", name: long.name, most, spots: [], mends: [] });
+  // What can be cut of a name has been cut.
+  const long = names.find((name) => name.length > most);
+  if (long) found.push({ code: "nameTooLong", weight: "wrong", name: long, most, spots: [], mends: [] });
   const mostMb = project.lab?.file.mostMb;
   if (mostMb !== undefined) {
     const large = all
-      .map(({ file }) => {
+      .map((file) => {
         const px = printPixels(file.format);
         return { file, mb: (px.widthPx * px.heightPx * bytesAPixel) / 1e6 };
       })

@@ -34,13 +34,14 @@ function desk(store: ReturnType<typeof storage> | undefined) {
     });
   const tasks = (n: number, fail?: (i: number) => Error | undefined): SendTask[] =>
     Array.from({ length: n }, (_, i) => ({
+      key: `part-${i + 1}`,
       name: `page-${i + 1}.jpg`,
       make: async () => {
         const wrong = fail?.(i);
         if (wrong) throw wrong;
         made.push(`page-${i + 1}.jpg`);
         const file = new Blob([`picture ${i + 1}`]);
-        store?.files.set(`page-${i + 1}.jpg`, file);
+        store?.files.set(`part-${i + 1}`, file);
         return file;
       },
     }));
@@ -148,6 +149,34 @@ test("without such a storage it all works in memory, and a second try goes on as
   made.length = 0;
   expect(await one.send(order(tasks(3), "zip"))).toBe(true);
   expect(made).toEqual(["page-2.jpg", "page-3.jpg"]);
+});
+
+test("one file that cannot be made leaves the others; they can be had without it, and it is told by name", async () => {
+  const { saved, made, sender, tasks } = desk(storage());
+  const broken = tasks(3, (i) => (i === 1 ? new WorkerError("fileWrong", "means") : undefined));
+  const one = sender();
+  expect(await one.send(order(broken, "zip"))).toBe(false);
+  expect(one.state.getState()).toMatchObject({
+    is: "failed",
+    done: 2,
+    refused: [{ name: "page-2.jpg", code: "fileWrong" }],
+  });
+  expect([made, saved]).toEqual([["page-1.jpg", "page-3.jpg"], []]);
+  expect(await one.send({ ...order(broken, "zip"), withoutRefused: true })).toBe(true);
+  expect(Object.keys(unzipSync(new Uint8Array(await saved[0]!.file.arrayBuffer())))).toEqual([
+    "page-1.jpg",
+    "page-3.jpg",
+  ]);
+  expect(made).toHaveLength(2);
+});
+
+test("files of one name are refused before any is made", async () => {
+  const { made, sender, tasks } = desk(storage());
+  const alike = tasks(3).map((t, i) => ({ ...t, name: i === 0 ? "A.jpg" : "a.jpg" }));
+  const one = sender();
+  expect(await one.send(order(alike, "zip"))).toBe(false);
+  expect(one.state.getState().failure?.code).toBe("namesMeet");
+  expect(made).toEqual([]);
 });
 
 test("files that came out larger than the lab takes are named; they are handed over all the same", async () => {

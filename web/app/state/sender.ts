@@ -6,6 +6,8 @@ import { openPacketStore, type PacketStore } from "./packet-store.ts";
 
 /** One file to be made. */
 export interface SendTask {
+  /** Which part of the work it is; what is made is kept under it, whatever the file is called. */
+  readonly key: string;
   readonly name: string;
   make(how: {
     readonly keepAs: { readonly folder: string; readonly name: string } | undefined;
@@ -33,6 +35,10 @@ export interface SendOrder {
   ) => Promise<void>;
   /** Goes into the zip as well. */
   readonly beside?: (files: readonly NamedFile[]) => Promise<readonly NamedFile[]>;
+  /** Whether files of the same names in the folder may be written over. */
+  readonly replaces?: boolean;
+  /** Leaves out what could not be made, in place of handing over nothing. */
+  readonly withoutRefused?: boolean;
   /** The lab takes no larger files. */
   readonly mostBytes?: number | undefined;
 }
@@ -48,9 +54,16 @@ export interface SendState {
   readonly bytes: number;
   /** Files that came out larger than the lab takes. */
   readonly tooLarge: readonly { readonly name: string; readonly bytes: number }[];
-  readonly failure: { readonly code: string; readonly message: string } | undefined;
+  readonly failure: Failure | undefined;
+  /** Files that could not be made, each with its reason; the others are. */
+  readonly refused: readonly (Failure & { readonly name: string })[];
   /** Made by a tab that closed before all were done. */
   readonly left: { readonly mark: string; readonly done: number; readonly of: number } | undefined;
+}
+
+interface Failure {
+  readonly code: string;
+  readonly message: string;
 }
 
 const idle: SendState = {
@@ -62,6 +75,7 @@ const idle: SendState = {
   bytes: 0,
   tooLarge: [],
   failure: undefined,
+  refused: [],
   left: undefined,
 };
 
@@ -105,16 +119,21 @@ export class Sender {
     const names = order.tasks.map((t) => t.name);
     this.state.setState({ ...idle, is: "making", mark: order.mark, names }, true);
     try {
+      if (new Set(names.map((n) => n.toLowerCase())).size < names.length)
+        throw new WorkerError("namesMeet", twice(names));
       const done = await this.#alreadyDone(order.mark);
       const files: NamedFile[] = [];
-      for (const [i, task] of order.tasks.entries()) {
-        const ready = done.get(task.name);
-        const file = ready ?? (await this.#make(order, task, done));
+      for (const task of order.tasks) {
+        const file = done.get(task.key) ?? (await this.#makeOrRefuse(order, task, done));
+        if (!file) continue;
         files.push({ name: task.name, file });
         if (order.to === "each") this.#given.saveToDisk(file, task.name);
-        this.state.setState((s) => ({ done: i + 1, share: 0, bytes: s.bytes + file.size }));
+        this.state.setState((s) => ({ done: files.length, share: 0, bytes: s.bytes + file.size }));
         await this.#whilePaused();
       }
+      const { refused } = this.state.getState();
+      if (refused.length > 0 && (!order.withoutRefused || files.length === 0))
+        throw new WorkerError(refused[0]!.code, refused[0]!.message);
       const tooLarge = files
         .filter(({ file }) => file.size > (order.mostBytes ?? Number.POSITIVE_INFINITY))
         .map(({ name, file }) => ({ name, bytes: file.size }));
@@ -127,7 +146,11 @@ export class Sender {
         const onProgress = (share: number) => this.state.setState({ share });
         await order.deliver(files, { signal: this.#stop.signal, onProgress });
       }
-      if (order.to === "folder" && order.folder) await intoFolder(order.folder, files, this.#stop.signal);
+      if (order.to === "folder" && order.folder) {
+        const there = order.replaces ? [] : await alreadyIn(order.folder, files);
+        if (there.length > 0) throw new WorkerError("folderHas", there.join(", "));
+        await intoFolder(order.folder, files, this.#stop.signal);
+      }
       this.state.setState({ is: "saved" });
       // Made once more, they are made anew; until then a download may still be reading them.
       const store = await this.#files();
@@ -163,18 +186,30 @@ export class Sender {
     return found;
   }
 
+  /** What is wrong with one file is no reason to leave the others. */
+  async #makeOrRefuse(order: SendOrder, task: SendTask, done: Map<string, Blob>): Promise<Blob | undefined> {
+    try {
+      return await this.#make(order, task, done);
+    } catch (e) {
+      const failure = failureOf(e);
+      if (this.#stop.signal.aborted || order.tasks.length === 1 || !ofOneFile.has(failure.code)) throw e;
+      this.state.setState((s) => ({ refused: [...s.refused, { name: task.name, ...failure }], share: 0 }));
+      return undefined;
+    }
+  }
+
   async #make(order: SendOrder, task: SendTask, done: Map<string, Blob>): Promise<Blob> {
     const store = await this.#files();
     const { signal } = this.#stop;
     const file = await task.make({
-      keepAs: store && { folder: store.folder, name: task.name },
+      keepAs: store && { folder: store.folder, name: task.key },
       signal,
       onProgress: (share) => this.state.setState({ share }),
     });
     signal.throwIfAborted();
-    done.set(task.name, file);
+    done.set(task.key, file);
     const record = [...done].map(([name, f]) => ({ name, bytes: f.size }));
-    await store?.write({ mark: order.mark, names: order.tasks.map((t) => t.name), done: record });
+    await store?.write({ mark: order.mark, names: order.tasks.map((t) => t.key), done: record });
     return file;
   }
 
@@ -217,6 +252,26 @@ export class Sender {
   }
 }
 
+/** Failures that say nothing of the other files. */
+const ofOneFile: ReadonlySet<string> = new Set([
+  "fileWrong",
+  "photoUnreadable",
+  "fontMissing",
+  "tooLargeForKind",
+  "tooLargeHere",
+  "jobFailed",
+]);
+
+const twice = (names: readonly string[]): string =>
+  names.find((n, i) => names.findIndex((m) => m.toLowerCase() === n.toLowerCase()) < i) ?? "";
+
+/** Which of these names a folder holds already. */
+async function alreadyIn(folder: FileSystemDirectoryHandle, files: readonly NamedFile[]): Promise<string[]> {
+  const there: string[] = [];
+  for (const { name } of files) if (await folder.getFileHandle(name).catch(() => undefined)) there.push(name);
+  return there;
+}
+
 /** Each is written as a stream, and its size is looked at again afterwards. */
 async function intoFolder(
   folder: FileSystemDirectoryHandle,
@@ -232,7 +287,7 @@ async function intoFolder(
   }
 }
 
-function failureOf(e: unknown): { readonly code: string; readonly message: string } {
+function failureOf(e: unknown): Failure {
   if (e instanceof WorkerError) return { code: e.code, message: e.message };
   if (e instanceof DOMException && e.name === "QuotaExceededError") return { code: "storageFull", message: e.message };
   if (e instanceof DOMException && ["NotAllowedError", "NotFoundError", "NoModificationAllowedError"].includes(e.name))

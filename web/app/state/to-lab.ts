@@ -8,7 +8,7 @@ import type { Kit } from "../kit.ts";
 import { type NamedFile, type PacketAbout, packetOf, sendPacket } from "./lab-line.ts";
 import type { ProjectSession } from "./project-session.ts";
 import type { SendOrder } from "./sender.ts";
-import { type FileKind, sendFileName } from "./wishes.ts";
+import { type FileKind, sendFileNames } from "./wishes.ts";
 
 /** Cards of one's own have a mark in front of their ids; nobody listens at their labs. */
 export const isServed = (card: LabCard | null): boolean => card !== null && !card.id.startsWith("own-");
@@ -21,7 +21,8 @@ export function aboutPages(
 ): PacketAbout | undefined {
   const { lab, format, book } = project;
   if (!lab) return undefined;
-  const holds = new Map(files.map((f) => [sendFileName(project, f, kind), holdsOf(f, format.widthMm)]));
+  const names = sendFileNames(project, files, kind);
+  const holds = new Map(files.map((f, i) => [names[i]!, holdsOf(f, format.widthMm)]));
   const sizeId = lab.sizes.find((s) => s.name === format.name)?.id;
   return {
     labId: lab.id,

@@ -1,6 +1,7 @@
 import type { FilesWish, PrintFile, Project } from "#core/document";
 import { lastNumber } from "#core/document";
-import { fileName } from "#core/lab";
+import { fileNames } from "#core/lab";
+import { inLatin } from "../../text/in-latin.ts";
 import type { PictureWish } from "../../workers/jobs.ts";
 
 export const fileKinds = ["jpeg", "png", "tiff", "pdf", "svg", "ora"] as const;
@@ -42,15 +43,17 @@ const ownNamePattern = "{project}-{page}";
 
 const endings: Record<FileKind, string> = { jpeg: "jpg", png: "png", tiff: "tif", pdf: "pdf", svg: "svg", ora: "ora" };
 
-export const sendFileName = (project: Project, file: PrintFile, kind: FileKind): string =>
-  fileName(
+/** A name for each of the files that are made together, in their order. */
+export const sendFileNames = (project: Project, files: readonly PrintFile[], kind: FileKind): readonly string[] =>
+  fileNames(
     project.lab?.file.name ?? ownNamePattern,
-    {
-      project: project.name,
-      size: project.format.name,
+    files.map((file) => ({
+      project: inLatin(project.name),
+      size: inLatin(project.format.name),
       page: file.number,
       pages: lastNumber(project),
       pocket: file.pocket,
-    },
+    })),
     endings[kind],
+    project.lab?.file.mostNameLength,
   );

@@ -1,6 +1,6 @@
 import { Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
-import { plainName } from "#core/lab";
+import { fileTitle } from "../../../text/in-latin.ts";
 import { work as words } from "../../../text/work.ts";
 import { useKit } from "../../kit.ts";
 import { writeProjectFile } from "../../state/project-file.ts";
@@ -38,7 +38,7 @@ function Writing({ session, places, onClose }: SaveFileProps & { readonly places
     const abort = new AbortController();
     stop.current = abort;
     const { project } = session.state.getState();
-    const name = `${plainName(project.name)}.tessip.zip`;
+    const name = `${fileTitle(project.name)}.tessip.zip`;
     void writeProjectFile(kit, project, { signal: abort.signal, onProgress: setShare }, { places })
       .then(({ file, missing }) => {
         saveToDisk(file, name);

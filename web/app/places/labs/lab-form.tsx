@@ -1,6 +1,6 @@
 import { Box, Grid, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import { fileName, type LabCard } from "#core/lab";
+import { fileNames, type LabCard } from "#core/lab";
 import { labs as words } from "../../../text/labs.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { Labelled } from "../../parts/labelled.tsx";
@@ -36,10 +36,11 @@ export function LabForm({ card, onCard }: LabFormProps) {
     />
   );
   const size = card.sizes[0];
-  const example = fileName(
+  const [example = ""] = fileNames(
     card.file.name || "{page}",
-    { project: "A year aboard", size: size?.name ?? "", page: 3, pages: 40 },
+    [3, 4].map((page) => ({ project: "A year aboard", size: size?.name ?? "", page, pages: 40 })),
     { jpeg: "jpg", png: "png", tiff: "tif" }[card.file.kind],
+    card.file.mostNameLength,
   );
   return (
     <Box maxW="720px">

@@ -1,7 +1,7 @@
 import { Box, Button, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { FileDown } from "lucide-react";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { useStore } from "zustand";
 import { holdsAnything, type PrintFile } from "#core/document";
@@ -13,7 +13,7 @@ import { NumberField } from "../../parts/number-field.tsx";
 import { OneOfFew } from "../../parts/one-of-few.tsx";
 import { pagesAsked } from "../../parts/pages-asked.ts";
 import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
-import type { SendTo } from "../../state/sender.ts";
+import type { SendOrder, SendTo } from "../../state/sender.ts";
 import { senderOf } from "../../state/senders.ts";
 import { aboutPages, isServed, orderSheet, toLab } from "../../state/to-lab.ts";
 import type { Wishes } from "../../state/wishes.ts";
@@ -48,6 +48,7 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
   const [asked, setAsked] = useState("");
   const [to, setTo] = useState<SendTo>("each");
   const [copies, setCopies] = useState(1);
+  const chosenFolder = useRef<FileSystemDirectoryHandle>(undefined);
   useEffect(() => void sender.look(), [sender]);
   // Of a collage only what has something on it; a book is sent with its bare pages.
   const full = project.kind === "book" ? files : files.filter((f) => f.parts.some((p) => holdsAnything(p.page)));
@@ -63,11 +64,12 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
   const mostMb = project.lab?.file.mostMb;
   const orderMark = JSON.stringify([mark, wishes, wanted.map((f) => [f.number, f.pocket])]);
 
-  async function make() {
-    let folder: FileSystemDirectoryHandle | undefined;
-    if (to === "folder" && wanted.length > 1) {
+  async function make(again: Pick<SendOrder, "replaces" | "withoutRefused"> = {}) {
+    let folder = again.replaces || again.withoutRefused ? chosenFolder.current : undefined;
+    if (to === "folder" && wanted.length > 1 && !folder) {
       try {
         folder = await (window as FolderPicker).showDirectoryPicker?.({ mode: "readwrite" });
+        chosenFolder.current = folder;
       } catch {
         // Nothing was chosen after all.
         return;
@@ -83,8 +85,17 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
     };
     const mostBytes = mostMb === undefined ? undefined : mostMb * 1e6;
     const zipName = zipNameOf(project);
-    const all = await sender.send({ tasks, to: where, zipName, folder, mark: orderMark, mostBytes, ...packet });
-    if (all) session.markSent(history, to === "lab" ? "lab" : "disk");
+    const all = await sender.send({
+      tasks,
+      to: where,
+      zipName,
+      folder,
+      mark: orderMark,
+      mostBytes,
+      ...again,
+      ...packet,
+    });
+    if (all && !again.withoutRefused) session.markSent(history, to === "lab" ? "lab" : "disk");
     if (to === "lab") await queries.invalidateQueries({ queryKey: ["orders"] });
     if (all && to === "lab") await navigate(`/work/${project.id}/orders`);
   }
@@ -187,6 +198,7 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
           size={wishes.kind === "pdf" || wishes.kind === "svg" ? undefined : printPixels(first.format)}
           ppi={first.format.ppi}
           colour={wishes.picture.colour}
+          {...(same && to !== "lab" ? { onAgain: (how) => void make(how) } : {})}
         />
       )}
     </Box>

@@ -3,7 +3,7 @@ import { CircleCheck } from "lucide-react";
 import type { PrintColour } from "#core/files";
 import { common } from "../../../text/places.ts";
 import { printTrouble, send as words } from "../../../text/send.ts";
-import type { Sender, SendState } from "../../state/sender.ts";
+import type { Sender, SendOrder, SendState } from "../../state/sender.ts";
 
 /** How far it is, file by file and over all of them. */
 export function Making({ sender, state }: { readonly sender: Sender; readonly state: SendState }) {
@@ -78,16 +78,34 @@ export function TooLarge({ files, mostMb, quality, onQuality }: TooLargeProps) {
   );
 }
 
+/** Each file that could not be made, by its name, with its reason. */
+function Refused({ refused, of }: { readonly refused: SendState["refused"]; readonly of: number }) {
+  return (
+    <>
+      <Text>{words.refused(refused.length, of)}</Text>
+      {refused.slice(0, mostTold).map(({ name, code, message }) => (
+        <Text key={name} mt="1" fontSize="14px" wordBreak="break-word">
+          {name}: {printTrouble(code, message)}
+        </Text>
+      ))}
+    </>
+  );
+}
+
+const mostTold = 4;
+
 interface SendEndProps {
   readonly state: SendState;
   /** Of a file that is made of pixels. */
   readonly size: { readonly widthPx: number; readonly heightPx: number } | undefined;
   readonly ppi: number;
   readonly colour: PrintColour;
+  /** Once more, in another way. */
+  readonly onAgain?: (how: Pick<SendOrder, "replaces" | "withoutRefused">) => void;
 }
 
 /** How it ended the last time. */
-export function SendEnd({ state, size, ppi, colour }: SendEndProps) {
+export function SendEnd({ state, size, ppi, colour, onAgain }: SendEndProps) {
   if (state.is === "saved")
     return (
       <Box role="status" mt="4" bg="moss.100" color="moss.700" borderRadius="soft" px="4" py="3" data-testid="saved">
@@ -112,14 +130,29 @@ export function SendEnd({ state, size, ppi, colour }: SendEndProps) {
       </Box>
     );
   if (state.is !== "stopped" && state.is !== "failed") return null;
-  const { failure, done, names } = state;
+  const { failure, refused, names } = state;
+  const done = state.done;
   return (
     <Box role="alert" mt="4" fontWeight="500" color={failure ? "clay.600" : "fg.muted"}>
-      <Text>{failure ? printTrouble(failure.code, failure.message) : words.cancelled}</Text>
-      {failure && done > 0 && (
+      {refused.length > 0 ? (
+        <Refused refused={refused} of={names.length} />
+      ) : (
+        <Text>{failure ? printTrouble(failure.code, failure.message) : words.cancelled}</Text>
+      )}
+      {failure && done > 0 && failure.code !== "folderHas" && (
         <Text mt="1" color="ink.900">
           {words.doneKept(done, names.length)}
         </Text>
+      )}
+      {failure?.code === "folderHas" && onAgain && (
+        <Button size="sm" variant="outline" mt="2" onClick={() => onAgain({ replaces: true })}>
+          {words.writeOver}
+        </Button>
+      )}
+      {refused.length > 0 && done > 0 && onAgain && (
+        <Button size="sm" variant="outline" mt="2" onClick={() => onAgain({ withoutRefused: true })}>
+          {words.saveOthers(done)}
+        </Button>
       )}
     </Box>
   );

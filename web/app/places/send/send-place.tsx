@@ -12,7 +12,7 @@ import { useFindings } from "../../state/check-hooks.ts";
 import { useFacts } from "../../state/facts.ts";
 import { useProject } from "../../state/hooks.ts";
 import { openPage } from "../../state/project-session.ts";
-import { labWishes, sendFileName, type Wishes } from "../../state/wishes.ts";
+import { labWishes, sendFileNames, type Wishes } from "../../state/wishes.ts";
 import { FileWishes } from "./file-wishes.tsx";
 import { Maker } from "./maker.tsx";
 import { ProofView } from "./proof-view.tsx";
@@ -58,7 +58,7 @@ function Sending({ page }: { readonly page: Page }) {
         </Text>
         <Facts
           rows={[
-            [words.file, sendFileName(project, file, wishes.kind)],
+            [words.file, sendFileNames(project, files, wishes.kind)[files.indexOf(file)] ?? ""],
             [words.pixels, `${px.widthPx.toLocaleString("en")} × ${px.heightPx.toLocaleString("en")}`],
             [words.density, `${format.ppi} ppi`],
             [words.colour, words.colours[wishes.picture.colour]],

@@ -1,12 +1,11 @@
 import type { PrintFile, Project } from "#core/document";
-import { plainName } from "#core/lab";
 import type { Photo } from "#core/photo";
 import type { Store } from "../../../storage/store.ts";
+import { fileTitle } from "../../../text/in-latin.ts";
 import type { Kit } from "../../kit.ts";
 import { gatherOriginals } from "../../state/gather-originals.ts";
 import type { SendTask } from "../../state/sender.ts";
-
-import { sendFileName, type Wishes } from "../../state/wishes.ts";
+import { sendFileNames, type Wishes } from "../../state/wishes.ts";
 
 interface Hands {
   readonly store: Pick<Store, "original">;
@@ -26,7 +25,7 @@ export function tasksFor(
   if (kind !== "pdf") return pictureTasks(files, project, kind, wishes.picture, hands);
   const covers = wishes.small ? [] : files.filter((f) => f.number === "cover");
   const pages = files.filter((f) => !covers.includes(f));
-  const name = plainName(project.name);
+  const name = fileTitle(project.name);
   return [
     ...(covers.length > 0 ? [pdfTask(`${name}-cover.pdf`, covers, project, wishes, hands)] : []),
     ...(pages.length > 0 ? [pdfTask(`${name}.pdf`, pages, project, wishes, hands)] : []),
@@ -40,9 +39,11 @@ const pageTasks = (
   kind: "svg" | "ora",
   named: boolean,
   { store, printing, byId }: Hands,
-): readonly SendTask[] =>
-  files.map((file) => ({
-    name: sendFileName(project, file, kind),
+): readonly SendTask[] => {
+  const names = sendFileNames(project, files, kind);
+  return files.map((file, i) => ({
+    key: keyOf(file),
+    name: names[i]!,
     make: async ({ keepAs, signal, onProgress }) => {
       const photos = await gatherOriginals(file, byId, store);
       const order = { title: project.name, file, photos, keepAs, named };
@@ -50,6 +51,7 @@ const pageTasks = (
       return made.file;
     },
   }));
+};
 
 const pdfTask = (
   name: string,
@@ -58,6 +60,7 @@ const pdfTask = (
   { marks, small }: Wishes,
   { store, printing, byId }: Hands,
 ): SendTask => ({
+  key: name,
   name,
   make: async ({ keepAs, signal, onProgress }) => {
     const each = await Promise.all(files.map((file) => gatherOriginals(file, byId, store)));
@@ -77,9 +80,11 @@ const pictureTasks = (
   kind: "jpeg" | "png" | "tiff",
   picture: Wishes["picture"],
   { store, printing, byId }: Hands,
-): readonly SendTask[] =>
-  files.map((file) => ({
-    name: sendFileName(project, file, kind),
+): readonly SendTask[] => {
+  const names = sendFileNames(project, files, kind);
+  return files.map((file, i) => ({
+    key: keyOf(file),
+    name: names[i]!,
     make: async ({ keepAs, signal, onProgress }) => {
       const photos = await gatherOriginals(file, byId, store);
       const made = await printing.run(
@@ -90,5 +95,9 @@ const pictureTasks = (
       return made.file;
     },
   }));
+};
 
-export const zipNameOf = (project: Project): string => `${plainName(project.name)}.zip`;
+/** Which part of the work it is, whatever its file is called. */
+const keyOf = ({ number, pocket }: PrintFile): string => `part-${number}${pocket === undefined ? "" : `-${pocket}`}`;
+
+export const zipNameOf = (project: Project): string => `${fileTitle(project.name)}.zip`;

@@ -4,10 +4,11 @@ import { useMemo } from "react";
 import { useNavigate } from "react-router";
 import { useStore } from "zustand";
 import type { PrintFile } from "#core/document";
-import { fileName, type LabCard, plainName } from "#core/lab";
+import { fileNames, type LabCard } from "#core/lab";
 import { backFile, cuttingList, type DrawnSheet, type SheetFileAsk, sheetFile } from "#core/sheet-files";
 import type { PrintSheets } from "#core/sheets";
 import { formatOnRule, formatSize } from "#core/units";
+import { fileTitle, inLatin } from "../../../text/in-latin.ts";
 import { sheets as words } from "../../../text/sheets.ts";
 import { useKit } from "../../kit.ts";
 import { useFacts } from "../../state/facts.ts";
@@ -54,18 +55,20 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
     chroma: "444",
     progressive: false,
   } as const;
-  const nameOf = (sheet: DrawnSheet, back: boolean) =>
-    fileName(
+  const namesOf = (back: boolean) =>
+    fileNames(
       card?.file.name ?? "{project}-{page}",
-      {
-        project: back ? `${project.name} ${words.backName}` : project.name,
-        size: sheet.size.name || "sheet",
+      drawn.map((sheet) => ({
+        project: inLatin(back ? `${project.name} ${words.backName}` : project.name),
+        size: inLatin(sheet.size.name || "sheet"),
         page: sheet.index + 1,
         pages: drawn.length,
-      },
+      })),
       kind === "jpeg" ? "jpg" : kind === "tiff" ? "tif" : kind,
+      card?.file.mostNameLength,
     );
-  const task = (name: string, file: PrintFile): SendTask => ({
+  const task = (key: string, name: string, file: PrintFile): SendTask => ({
+    key,
     name,
     make: async ({ keepAs, signal, onProgress }) => {
       const photos = await gatherOriginals(file, byId, kit.store);
@@ -76,15 +79,18 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
   const changed = useProject((s) => s.history.steps[s.history.done - 1]?.at ?? "");
   const mark = JSON.stringify([changed, wish]);
 
-  const sheetTasks = () =>
-    drawn.flatMap((sheet) => [
-      task(nameOf(sheet, false), sheetFile(sheet, ask)),
-      ...(sheets.ways.labels === "back" ? [task(nameOf(sheet, true), backFile(sheet, ask))] : []),
+  const sheetTasks = () => {
+    const fronts = namesOf(false);
+    const backs = namesOf(true);
+    return drawn.flatMap((sheet, i) => [
+      task(`sheet-${i + 1}`, fronts[i]!, sheetFile(sheet, ask)),
+      ...(sheets.ways.labels === "back" ? [task(`sheet-${i + 1}-back`, backs[i]!, backFile(sheet, ask))] : []),
     ]);
+  };
   const saveSheets = () => {
     const tasks = sheetTasks();
     const to = tasks.length > 1 ? "zip" : "each";
-    const zipName = `${plainName(project.name)}-sheets.zip`;
+    const zipName = `${fileTitle(project.name)}-sheets.zip`;
     const beside = card && { beside: orderSheet(card.name, aboutSheets(project, card, drawn)) };
     void sender.send({ tasks, to, zipName, mark, ...beside });
   };
@@ -103,7 +109,8 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
       cutWords: (cut) => words.cut(cut.way, formatOnRule(cut.setMm, unit, format.ppi), cut.waste),
     });
     const list: SendTask = {
-      name: `${plainName(project.name)}-${words.listName}.pdf`,
+      key: words.listName,
+      name: `${fileTitle(project.name)}-${words.listName}.pdf`,
       make: async ({ keepAs, signal, onProgress }) => {
         const each = await Promise.all(files.map((f) => gatherOriginals(f, byId, kit.store)));
         const photos = [...new Map(each.flat().map((p) => [p.photo.id, p])).values()];
