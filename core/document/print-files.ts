@@ -34,6 +34,8 @@ export interface FilesWish {
   readonly holds?: (typeof fileHolds)[number];
   /** Cut off already, for where the lab does not want to cut. */
   readonly withoutBleed?: boolean;
+  /** For a screen: so many pixels along the longer side, and no bleed. */
+  readonly longSidePx?: number | undefined;
 }
 
 /** Every file of a project as its lab wants them, or as it is asked for; the cover by itself, first. */
@@ -43,7 +45,19 @@ export function printFiles(
   wish: FilesWish = {},
 ): PrintFile[] {
   const files = filesHolding(project, takenOf, wish.holds ?? "lab");
+  const { longSidePx } = wish;
+  if (longSidePx !== undefined) return files.map((file) => forScreen(trimmed(file), longSidePx));
   return wish.withoutBleed ? files.map(trimmed) : files;
+}
+
+const mmPerInch = 25.4;
+/** What a file for a screen says of its density, which nobody looks at. */
+const screenPpi = 72;
+
+function forScreen(file: PrintFile, longSidePx: number): PrintFile {
+  const { widthMm, heightMm } = file.format;
+  const ppi = (longSidePx * mmPerInch) / Math.max(widthMm, heightMm);
+  return { ...file, format: { ...file.format, ppi }, densityPpi: screenPpi };
 }
 
 function trimmed(file: PrintFile): PrintFile {

@@ -1,8 +1,15 @@
 export { crc32 } from "./crc32.ts";
 export { FontError, fontMetrics, subsetFont } from "./font/subset.ts";
 export { heifExif } from "./heif.ts";
-export { isSrgb, jpegProfile } from "./icc/read-profile.ts";
-export { type PrintColour, printColours, rgbProfile, srgbProfile } from "./icc/rgb-profile.ts";
+export { isSrgb, jpegProfile, profileSpace } from "./icc/read-profile.ts";
+export {
+  greyProfile,
+  outputProfile,
+  type PrintColour,
+  printColours,
+  rgbProfile,
+  srgbProfile,
+} from "./icc/rgb-profile.ts";
 export { joined } from "./joined.ts";
 export { bareJpeg } from "./jpeg/bare.ts";
 export {
@@ -19,14 +26,27 @@ export { type JpegFacts, readJpegFacts } from "./jpeg/facts.ts";
 export { BrokenJpeg, hasEnd, type JpegTrouble } from "./jpeg/segments.ts";
 export { type PdfFontUse, writeFont } from "./pdf/pdf-font.ts";
 export { asciiBytes, num, nums, PdfError, PdfWriter, type Ref, refTo, textString } from "./pdf/pdf-writer.ts";
-export { xmpPacket } from "./pdf/xmp.ts";
+export { type PdfAbout, pdfDate, xmpPacket } from "./pdf/xmp.ts";
 export { type PictureSize, pictureSize } from "./picture-size.ts";
 export { withoutPlaces } from "./places.ts";
 export { PngFilter, type PngWish, pngChunk, pngEnd, pngHead } from "./png/png-encoder.ts";
+export { PngRows } from "./png/png-rows.ts";
 export { attributeLooksOutside, styleLooksOutside } from "./svg-references.ts";
 export { mostSvgElements, mostSvgSegments, type SvgNode, type SvgWeight, svgWeight } from "./svg-weight.ts";
+export { lzwPacked, lzwUnpacked } from "./tiff/lzw.ts";
 export { type TiffTrouble, tiffTrouble } from "./tiff/tiff-claims.ts";
-export { rgbOf, TiffSizeError, type TiffWish, tiffHead } from "./tiff/tiff-encoder.ts";
+export {
+  differenced,
+  plainStrips,
+  rgbOf,
+  rowsPerStrip,
+  summed,
+  type TiffPacking,
+  TiffSizeError,
+  type TiffWish,
+  tiffHead,
+  tiffPackings,
+} from "./tiff/tiff-encoder.ts";
 export { viewOf } from "./view-of.ts";
 export { webpExif } from "./webp.ts";
 export { BrokenZip, listZip, packedStart, type ReadRange, type ZipEntry, type ZipTrouble } from "./zip-list.ts";

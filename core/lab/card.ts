@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { paperKinds } from "#core/pixels";
 import { bookRulesSchema } from "./book.ts";
 
 const mm = (least: number, most: number) => z.number().min(least).max(most);
@@ -38,6 +39,8 @@ export const labCardSchema = z
       .optional(),
     /** Inside the trim, on every side: what must not be lost stays within. */
     safeMm: mm(0, 50),
+    /** What most of its paper is like, which decides how crisp photos have to be. */
+    paper: z.enum(paperKinds).optional(),
     ppi: z.object({ wanted: z.number().min(72).max(1200), least: z.number().min(36).max(1200) }).readonly(),
     file: z
       .object({
@@ -49,6 +52,12 @@ export const labCardSchema = z
         /** Larger files and longer names are refused. */
         mostMb: z.number().positive().max(100_000).optional(),
         mostNameLength: z.number().int().min(8).max(255).optional(),
+        /** Of a TIFF. */
+        packing: z.enum(["none", "lzw", "deflate"]).optional(),
+        /** Of a PDF: what it is printed on with inks of its own; black words are black ink alone then. */
+        press: z.string().min(1).max(60).optional(),
+        /** Of a PDF: nothing may show through anything. */
+        flattened: z.boolean().optional(),
       })
       .readonly(),
     sizes: z.array(printSizeSchema).min(1).max(200).readonly(),

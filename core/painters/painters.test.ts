@@ -5,7 +5,7 @@ import { bleedBox } from "#core/lab";
 import { type DrawStep, scene } from "#core/scene";
 import { factsOf, holding, lying, photo, tile } from "../check/check.fixture.ts";
 import { collage, squareFormat } from "../document/project.fixture.ts";
-import { cutMarks, oraStack, pdfContent, svgOf } from "./index.ts";
+import { oraStack, pdfContent, printersMarks, svgOf } from "./index.ts";
 
 const project = collage([1]);
 const known = factsOf([photo("p")]);
@@ -47,29 +47,38 @@ test("an SVG drawn by another program has each colour where its tile lies", asyn
 
 test("a PDF's content opens and closes everything, and leaves out what it has no file of", () => {
   const names = { photo: () => undefined, glyph: () => undefined, alpha: () => "A1" };
-  const content = pdfContent({ parts: [partOf(steps("#ffffff"))], toPoints: identity, marks: [] }, names);
+  const content = pdfContent({ parts: [partOf(steps("#ffffff"))], toPoints: identity, marks: undefined }, names);
   const count = (op: RegExp) => content.match(op)?.length ?? 0;
   expect(count(/\bq\b/g)).toBe(count(/\bQ\b/g));
   expect(content).not.toContain("Do");
   const placed = pdfContent(
-    { parts: [partOf(steps("#ffffff"))], toPoints: identity, marks: [[0, 0, 1, 1]] },
+    {
+      parts: [partOf(steps("#ffffff"))],
+      toPoints: identity,
+      marks: { lines: [[0, 0, 1, 1]], dashed: [[5, 0, 5, 1]], register: [{ x: 3, y: 3 }] },
+    },
     { ...names, photo: () => ({ name: "P9", toUnit: identity }) },
   );
   expect(placed).toContain("/P9 Do");
   expect(placed).toMatch(/0 0 m 1 1 l S/);
+  expect(placed).toMatch(/\[1 0.6\] 0 d\n5 0 m 5 1 l S/);
 });
 
-test("cut marks lie outside of all that is printed, in line with the cut", () => {
+test("marks for cut, fold and inks lie outside of all that is printed, in line with the cut and the fold", () => {
   fc.assert(
     fc.property(
       fc.double({ min: 20, max: 900, noNaN: true }),
       fc.double({ min: 20, max: 900, noNaN: true }),
       fc.double({ min: 0, max: 10, noNaN: true }),
       (w, h, bleedMm) => {
-        const marks = cutMarks({ x: 0, y: 0, w, h }, bleedMm);
-        expect(marks).toHaveLength(8);
-        for (const [x0, y0, x1, y1] of marks) {
-          const upright = x0 === x1 && (x0 === 0 || x0 === w);
+        const marks = printersMarks({ x: 0, y: 0, w, h }, bleedMm, [w / 2]);
+        expect([marks.lines.length, marks.dashed.length, marks.register.length]).toEqual([8, 2, 4]);
+        for (const { x, y } of marks.register) {
+          const off = Math.max(-x, x - w, -y, y - h);
+          expect(off).toBeGreaterThanOrEqual(bleedMm + 2);
+        }
+        for (const [x0, y0, x1, y1] of [...marks.lines, ...marks.dashed]) {
+          const upright = x0 === x1 && (x0 === 0 || x0 === w || x0 === w / 2);
           const level = y0 === y1 && (y0 === 0 || y0 === h);
           expect(upright || level).toBe(true);
           const out = (v: number, most: number) => v < -bleedMm || v > most + bleedMm;

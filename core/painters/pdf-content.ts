@@ -1,6 +1,6 @@
 import type { FilePart } from "#core/document";
 import { nums } from "#core/files";
-import { identity, type Matrix, type PathData, type Rect } from "#core/geometry";
+import { identity, type Matrix, type PathData, type Rect, record, traceRoundedRect } from "#core/geometry";
 import type { DrawStep } from "#core/scene";
 
 /** Names under which a page's content finds what stands elsewhere in the file. */
@@ -15,24 +15,54 @@ export interface PdfSheet {
   readonly parts: readonly (Pick<FilePart, "place" | "clip"> & { readonly steps: readonly DrawStep[] })[];
   /** From the file's mm, y down, to points from the page's foot. */
   readonly toPoints: Matrix;
-  readonly marks: readonly (readonly [x0: number, y0: number, x1: number, y1: number])[];
+  readonly marks?: PrintersMarks | undefined;
+  /** Pictures under all that is drawn, each over a rectangle. */
+  readonly under?: readonly { readonly name: string; readonly box: Rect }[];
+  /** Whether pure black words are to be black ink alone. */
+  readonly blackAlone?: boolean;
 }
+
+/** Lines outside of all that is printed, in mm. */
+export interface PrintersMarks {
+  readonly lines: readonly MarkLine[];
+  /** Where it is folded, not cut. */
+  readonly dashed: readonly MarkLine[];
+  /** Circles with a cross, by which the inks are laid over each other. */
+  readonly register: readonly { readonly x: number; readonly y: number }[];
+}
+type MarkLine = readonly [x0: number, y0: number, x1: number, y1: number];
 
 /** A sheet as operators of a PDF (ISO 32000-1, annex A): outlines stay outlines, and words stay words. */
 export function pdfContent(sheet: PdfSheet, names: PdfNames): string {
   const out: string[] = [`q ${matrix(sheet.toPoints)} cm`];
+  for (const { name, box } of sheet.under ?? [])
+    out.push(`q ${fine(box.w, 0, 0, -box.h)} ${nums(box.x, box.y + box.h)} cm /${name} Do Q`);
   for (const { steps, place, clip } of sheet.parts) {
     out.push(`q ${rect(clip)} re W n`);
     if (place !== identity) out.push(`${matrix(place)} cm`);
-    for (const step of steps) out.push(...stepLines(step, names));
+    for (const step of steps) out.push(...stepLines(step, names, sheet.blackAlone ?? false));
     out.push("Q");
   }
-  if (sheet.marks.length > 0) {
-    out.push("0 0 0 RG 0.09 w");
-    for (const [x0, y0, x1, y1] of sheet.marks) out.push(`${nums(x0, y0)} m ${nums(x1, y1)} l S`);
-  }
+  if (sheet.marks) out.push(...markLines(sheet.marks));
   out.push("Q");
   return out.join("\n");
+}
+
+function markLines({ lines, dashed, register }: PrintersMarks): string[] {
+  const stroke = ([x0, y0, x1, y1]: MarkLine) => `${nums(x0, y0)} m ${nums(x1, y1)} l S`;
+  const [r, far] = [registerMm / 3, registerMm / 2];
+  return [
+    "q 0 0 0 RG 0.09 w",
+    ...lines.map(stroke),
+    ...register.flatMap(({ x, y }) => [
+      `${outline(record((to) => traceRoundedRect({ x: x - r, y: y - r, w: 2 * r, h: 2 * r }, r, to)))} S`,
+      stroke([x - far, y, x + far, y]),
+      stroke([x, y - far, x, y + far]),
+    ]),
+    "[1 0.6] 0 d",
+    ...dashed.map(stroke),
+    "Q",
+  ];
 }
 
 const matrix = ({ a, b, c, d, e, f }: Matrix): string => `${fine(a, b, c, d)} ${nums(e, f)}`;
@@ -66,7 +96,7 @@ function segmentWords(s: PathData[number]): string {
 const channel = (colour: string, at: number): number => Number.parseInt(colour.slice(at, at + 2), 16) / 255;
 const rgb = (colour: string): string => nums(channel(colour, 1), channel(colour, 3), channel(colour, 5));
 
-function stepLines(step: DrawStep, names: PdfNames): string[] {
+function stepLines(step: DrawStep, names: PdfNames, blackAlone: boolean): string[] {
   switch (step.draw) {
     case "fill": {
       const paint = `${rgb(step.colour)} rg ${outline(step.path)} ${step.rule === "evenodd" ? "f*" : "f"}`;
@@ -81,12 +111,13 @@ function stepLines(step: DrawStep, names: PdfNames): string[] {
       return [`q ${outline(step.clip)} W n ${matrix(step.matrix)} cm ${stood} cm /${photo.name} Do Q`];
     }
     case "words":
-      return wordLines(step, names);
+      return wordLines(step, names, blackAlone);
   }
 }
 
-function wordLines(step: Extract<DrawStep, { draw: "words" }>, names: PdfNames): string[] {
-  const out = [`q ${matrix(step.matrix)} cm ${rgb(step.colour)} rg BT`];
+function wordLines(step: Extract<DrawStep, { draw: "words" }>, names: PdfNames, blackAlone: boolean): string[] {
+  const ink = blackAlone && step.colour === "#000000" ? "0 g" : `${rgb(step.colour)} rg`;
+  const out = [`q ${matrix(step.matrix)} cm ${ink} BT`];
   let font = "";
   for (const g of step.glyphs) {
     const use = names.glyph(step.face, g.file, g.id);
@@ -103,24 +134,47 @@ function wordLines(step: Extract<DrawStep, { draw: "words" }>, names: PdfNames):
 
 const markMm = 5;
 const markGapMm = 1;
+const registerMm = 4;
 
-/** Where a cut falls: two lines at each corner, outside of all that is printed. */
-export function cutMarks(trim: Rect, bleedMm: number): [number, number, number, number][] {
+/**
+ * What a printer needs to see beside a page: two lines at each corner where the cut falls, dashed ones where it is folded (`foldsMm` from
+ * the trim's left), and a register mark at the middle of each side. All of it outside of what is printed.
+ */
+export function printersMarks(trim: Rect, bleedMm: number, foldsMm: readonly number[]): PrintersMarks {
   const near = bleedMm + markGapMm;
   const far = near + markMm;
   const [x0, y0, x1, y1] = [trim.x, trim.y, trim.x + trim.w, trim.y + trim.h];
-  return [x0, x1]
-    .flatMap((x) => [
-      [x, y0 - far, x, y0 - near] as [number, number, number, number],
-      [x, y1 + near, x, y1 + far] as [number, number, number, number],
-    ])
-    .concat(
-      [y0, y1].flatMap((y) => [
-        [x0 - far, y, x0 - near, y] as [number, number, number, number],
-        [x1 + near, y, x1 + far, y] as [number, number, number, number],
-      ]),
-    );
+  const upright = (x: number): MarkLine[] => [
+    [x, y0 - far, x, y0 - near],
+    [x, y1 + near, x, y1 + far],
+  ];
+  const level = (y: number): MarkLine[] => [
+    [x0 - far, y, x0 - near, y],
+    [x1 + near, y, x1 + far, y],
+  ];
+  // A fold at the middle would lie in the mark.
+  const beside = foldsMm.some((at) => Math.abs(at - trim.w / 2) < registerMm) ? 2 * registerMm : 0;
+  const middle = { x: (x0 + x1) / 2 + beside, y: (y0 + y1) / 2 };
+  const off = near + registerMm / 2;
+  return {
+    lines: [x0, x1].flatMap(upright).concat([y0, y1].flatMap(level)),
+    dashed: foldsMm.flatMap((at) => upright(x0 + at)),
+    register: [
+      { x: middle.x, y: y0 - off },
+      { x: middle.x, y: y1 + off },
+      { x: x0 - off, y: middle.y },
+      { x: x1 + off, y: middle.y },
+    ],
+  };
 }
 
 /** Room for the marks around a page. */
 export const marksMm = markMm + markGapMm + 1;
+
+/** Where a line stands that says which page this is: under the trim, between cut mark and register mark. */
+export const slugBox = (trim: Rect, bleedMm: number): Rect => ({
+  x: trim.x + markMm,
+  y: trim.y + trim.h + bleedMm + markGapMm + 1.5,
+  w: Math.max(10, trim.w / 2 - 3 * registerMm - markMm),
+  h: 3.5,
+});

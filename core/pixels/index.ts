@@ -10,4 +10,4 @@ export {
 } from "./pixels.ts";
 export { plainResampler } from "./plain-resampler.ts";
 export { type LoopMemory, type Loops, QuickResampler } from "./quick-resampler.ts";
-export { type PaperKind, type Sharpening, sharpen, sharpeningFor, sharpeningReach } from "./sharpen.ts";
+export { type PaperKind, paperKinds, type Sharpening, sharpen, sharpeningFor, sharpeningReach } from "./sharpen.ts";

@@ -11,14 +11,15 @@ export interface Sharpening {
   readonly limit: number;
 }
 
-const ink = { matt: { sigma: 0.8, amount: 0.8 }, gloss: { sigma: 0.6, amount: 0.6 } } as const;
-export type PaperKind = keyof typeof ink;
+export const paperKinds = ["gloss", "matt"] as const;
+export type PaperKind = (typeof paperKinds)[number];
+const given = { gloss: { sigma: 0.6, amount: 0.6 }, matt: { sigma: 0.8, amount: 0.8 } } as const;
 const forPpi = 300;
 
 /** What a kind of paper takes away from edges, given back. A judgement from practice, measured on a slanted edge only. */
 export const sharpeningFor = (paper: PaperKind, ppi: number): Sharpening => ({
-  sigmaPx: (ink[paper].sigma * ppi) / forPpi,
-  amount: ink[paper].amount,
+  sigmaPx: (given[paper].sigma * ppi) / forPpi,
+  amount: given[paper].amount,
   threshold: 2,
   limit: 12,
 });

@@ -1,3 +1,4 @@
 export { type CuttingListAsk, cuttingList } from "./cutting-list.ts";
 export { type PiecePage, piecePage } from "./piece-page.ts";
+export { wordsTile } from "./plain-tiles.ts";
 export { backFile, type DrawnSheet, drawnSheets, type SheetFileAsk, sheetFile } from "./sheet-file.ts";

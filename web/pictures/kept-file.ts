@@ -1,6 +1,8 @@
 /** Where a file is put together piece by piece. */
 export interface FileSink {
   write(bytes: Uint8Array<ArrayBuffer>): void;
+  /** Puts as many bytes in the place of those that were written first. */
+  rewriteHead(bytes: Uint8Array<ArrayBuffer>): void;
   /** The whole file. */
   close(): Promise<Blob>;
   /** Leaves nothing behind. */
@@ -36,6 +38,7 @@ export async function openSink(as: KeepAs | undefined, type: string): Promise<Fi
   const parts: Uint8Array<ArrayBuffer>[] = [];
   return {
     write: (bytes) => void parts.push(bytes),
+    rewriteHead: (bytes) => void parts[0]?.set(bytes),
     close: async () => new Blob(parts, { type }),
     drop: async () => void parts.splice(0),
   };
@@ -48,13 +51,17 @@ async function storageSink({ folder, name }: KeepAs, type: string): Promise<File
   const access = await handle.createSyncAccessHandle();
   access.truncate(0);
   let bytesIn = 0;
+  const put = (bytes: Uint8Array, at: number) => {
+    // Fewer bytes than were given means that the disk is full.
+    const wrote = access.write(bytes, { at });
+    if (wrote < bytes.length) throw new DOMException(`${wrote} of ${bytes.length} bytes`, "QuotaExceededError");
+  };
   return {
     write: (bytes) => {
-      // Fewer bytes than were given means that the disk is full.
-      const wrote = access.write(bytes, { at: bytesIn });
-      if (wrote < bytes.length) throw new DOMException(`${wrote} of ${bytes.length} bytes`, "QuotaExceededError");
-      bytesIn += wrote;
+      put(bytes, bytesIn);
+      bytesIn += bytes.length;
     },
+    rewriteHead: (bytes) => put(bytes, 0),
     close: async () => {
       access.flush();
       access.close();

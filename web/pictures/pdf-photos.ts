@@ -1,8 +1,12 @@
 import {
   bareJpeg,
+  greyProfile,
   JpegEncoder,
+  joined,
   jpegProfile,
   type PdfWriter,
+  PngFilter,
+  profileSpace,
   type Ref,
   readJpegFacts,
   refTo,
@@ -10,7 +14,7 @@ import {
 } from "#core/files";
 import { identity, type Matrix } from "#core/geometry";
 import { orientationMatrix, sniffPicture } from "#core/photo";
-import type { PrintOrder } from "../workers/jobs.ts";
+import type { PdfOrder, PrintOrder } from "../workers/jobs.ts";
 import { readExif } from "./exif.ts";
 import { SourcePixels, scaledTo } from "./paint-photo.ts";
 import { pictureFor } from "./print-bands.ts";
@@ -27,20 +31,23 @@ export interface PdfPhoto {
 /** Reading the next ones goes on beside what is done with this one; more would hold more of them in memory for little. */
 const readAhead = 2;
 const quality = { print: 95, small: 78 } as const;
+const image = ({ widthPx, heightPx }: { readonly widthPx: number; readonly heightPx: number }): string =>
+  `/Type /XObject /Subtype /Image /Width ${widthPx} /Height ${heightPx} /BitsPerComponent 8`;
 
 /** Puts photos into a PDF, each once. `inOrder`: about as they will be asked for. */
 export class PdfPhotos {
   readonly #to: PdfWriter;
-  readonly #small: boolean;
+  readonly #how: Pick<PdfOrder, "small" | "lossless">;
   readonly #profiles = new Map<string, Ref>();
   readonly #known = new Map<string, PdfPhoto>();
+  readonly #longestPx = new Map<string, number>();
   readonly #inOrder: readonly Original[];
   readonly #reading = new Map<string, Promise<Uint8Array<ArrayBuffer>>>();
   #next = 0;
 
-  constructor(to: PdfWriter, small: boolean, inOrder: readonly Original[]) {
+  constructor(to: PdfWriter, how: Pick<PdfOrder, "small" | "lossless">, inOrder: readonly Original[]) {
     this.#to = to;
-    this.#small = small;
+    this.#how = how;
     this.#inOrder = inOrder;
   }
 
@@ -48,11 +55,23 @@ export class PdfPhotos {
     return this.#known.get(photoId);
   }
 
+  /** That a photo is drawn somewhere with so many pixels along its longer side; of all these the most counts. */
+  note(photoId: string, longPx: number): void {
+    this.#longestPx.set(photoId, Math.max(longPx, this.#longestPx.get(photoId) ?? 0));
+  }
+
   /** A JPEG goes in as it is, byte for byte; anything else, and everything in a small PDF, at the size that it is printed at. */
-  async add(from: Original, longPx: number): Promise<void> {
+  async add(from: Original): Promise<void> {
     if (this.#known.has(from.photo.id)) return;
-    const asItIs = this.#small ? undefined : await this.#asItIs(from);
-    this.#known.set(from.photo.id, asItIs ?? (await this.#anew(from, longPx)));
+    const asItIs = this.#how.small ? undefined : await this.#asItIs(from);
+    this.#known.set(from.photo.id, asItIs ?? (await this.#anew(from)));
+  }
+
+  /** Whether something shows through it. */
+  async isClear(from: Original): Promise<boolean> {
+    if (from.photo.type === "image/jpeg") return false;
+    const { data } = await this.#decoded(from, this.#longestPx.get(from.photo.id) ?? 1);
+    return alphaOf(data) !== undefined;
   }
 
   /** The bytes of one, with the next ones on their way. */
@@ -78,12 +97,8 @@ export class PdfPhotos {
       const facts = readJpegFacts(bytes);
       if (facts.bits !== 8 || (facts.components !== 1 && facts.components !== 3)) return undefined;
       const { orientation } = await readExif(bytes, "jpeg");
-      const space = this.#space(facts.components === 1 ? undefined : jpegProfile(bytes), facts.components);
-      const size = `/Width ${facts.widthPx} /Height ${facts.heightPx} /BitsPerComponent 8`;
-      const ref = this.#to.stream(
-        `/Type /XObject /Subtype /Image ${size} /ColorSpace ${space} /Filter /DCTDecode`,
-        bareJpeg(bytes),
-      );
+      const space = this.#space(jpegProfile(bytes), facts.components);
+      const ref = this.#to.stream(`${image(facts)} /ColorSpace ${space} /Filter /DCTDecode`, bareJpeg(bytes));
       return { ref, toUnit: orientationMatrix(orientation) };
     } catch {
       // Whatever is odd about it, the browser can decode it.
@@ -91,44 +106,86 @@ export class PdfPhotos {
     }
   }
 
-  async #anew(from: Original, longPx: number): Promise<PdfPhoto> {
-    const picture = await pictureFor(from, longPx);
-    const share = Math.min(1, longPx / Math.max(picture.widthPx, picture.heightPx));
-    const [w, h] = [
-      Math.max(1, Math.round(picture.widthPx * share)),
-      Math.max(1, Math.round(picture.heightPx * share)),
-    ];
-    const source = await SourcePixels.of(picture, "srgb");
-    const canvas = scaledTo({ source, resampler: await openResampler(), colourSpace: "srgb" }, w, h);
-    picture.close();
-    const { data } = canvas.getContext("2d")!.getImageData(0, 0, w, h);
+  async #anew(from: Original): Promise<PdfPhoto> {
+    const { small, lossless } = this.#how;
+    const whole = lossless && !small && ["image/png", "image/tiff"].includes(from.photo.type);
+    const longPx = whole
+      ? Math.max(from.photo.widthPx, from.photo.heightPx)
+      : (this.#longestPx.get(from.photo.id) ?? 1);
+    const { data, size } = await this.#decoded(from, longPx);
     const alpha = alphaOf(data);
-    const encoder = new JpegEncoder({
-      widthPx: w,
-      heightPx: h,
-      quality: this.#small ? quality.small : quality.print,
-      chroma: this.#small ? "420" : "444",
-      progressive: false,
-      ppi: 300,
-      profile: srgbProfile(),
-    });
-    const parts = [...encoder.addRows(data as Uint8ClampedArray), ...encoder.finish()];
-    const size = `/Type /XObject /Subtype /Image /Width ${w} /Height ${h} /BitsPerComponent 8`;
-    const mask = alpha && this.#to.stream(`${size} /ColorSpace /DeviceGray`, [alpha]);
-    const masked = mask === undefined ? "" : `/SMask ${refTo(mask)}`;
-    const ref = this.#to.stream(`${size} /ColorSpace ${this.#space(undefined, 3)} /Filter /DCTDecode ${masked}`, parts);
+    const mask = alpha && this.#to.packed(`${image(size)} /ColorSpace /DeviceGray`, alpha);
+    const coded = pictureForPdf(size, whole, small);
+    coded.add(data as Uint8ClampedArray);
+    const ref = coded.put(this.#to, this.srgb(), mask);
     return { ref, toUnit: identity };
   }
 
-  /** The colours of a picture by its own profile, else by sRGB; each profile once. */
+  /** No larger than it is. */
+  async #decoded(from: Original, longPx: number) {
+    const picture = await pictureFor(from, longPx);
+    const share = Math.min(1, longPx / Math.max(picture.widthPx, picture.heightPx));
+    const size = {
+      widthPx: Math.max(1, Math.round(picture.widthPx * share)),
+      heightPx: Math.max(1, Math.round(picture.heightPx * share)),
+    };
+    const source = await SourcePixels.of(picture, "srgb");
+    const how = { source, resampler: await openResampler(), colourSpace: "srgb" } as const;
+    const canvas = scaledTo(how, size.widthPx, size.heightPx);
+    picture.close();
+    return { size, data: canvas.getContext("2d")!.getImageData(0, 0, size.widthPx, size.heightPx).data };
+  }
+
+  /** The colour space of what was decoded here. */
+  srgb(): string {
+    return this.#space(undefined, 3);
+  }
+
+  /** The colours of a picture by its own profile where that is one for such pictures, else by sRGB; each profile once. */
   #space(own: Uint8Array | undefined, components: number): string {
-    if (components === 1) return "/DeviceGray";
-    const profile = own ?? srgbProfile();
+    const [space, plain, alternate] =
+      components === 1 ? ["GRAY", greyProfile(), "/DeviceGray"] : ["RGB ", srgbProfile(), "/DeviceRGB"];
+    const profile = own && profileSpace(own) === space ? own : plain;
     const key = `${profile.length} ${profile.subarray(0, 400).join(",")}`;
-    const ref = this.#profiles.get(key) ?? this.#to.stream("/N 3 /Alternate /DeviceRGB", [Uint8Array.from(profile)]);
+    const entries = `/N ${components} /Alternate ${alternate}`;
+    const ref = this.#profiles.get(key) ?? this.#to.packed(entries, Uint8Array.from(profile));
     this.#profiles.set(key, ref);
     return `[/ICCBased ${refTo(ref)}]`;
   }
+}
+
+/** A picture's rows on their way into a PDF: as a JPEG, or every bit of them. */
+export function pictureForPdf(
+  size: { readonly widthPx: number; readonly heightPx: number },
+  lossless: boolean,
+  small = false,
+): { add(rgba: Uint8ClampedArray): void; put(to: PdfWriter, space: string, mask?: Ref): Ref } {
+  const parts: Uint8Array<ArrayBuffer>[] = [];
+  const masked = (mask: Ref | undefined) => (mask === undefined ? "" : ` /SMask ${refTo(mask)}`);
+  if (lossless) {
+    const filter = new PngFilter(size.widthPx);
+    const rows = `/DecodeParms << /Predictor 15 /Colors 3 /BitsPerComponent 8 /Columns ${size.widthPx} >>`;
+    return {
+      add: (rgba) => void parts.push(filter.rows(rgba)),
+      put: (to, space, mask) => to.packed(`${image(size)} /ColorSpace ${space}${masked(mask)} ${rows}`, joined(parts)),
+    };
+  }
+  const encoder = new JpegEncoder({
+    ...size,
+    quality: small ? quality.small : quality.print,
+    chroma: small ? "420" : "444",
+    progressive: false,
+    ppi: 300,
+    profile: srgbProfile(),
+  });
+  return {
+    add: (rgba) => void parts.push(...encoder.addRows(rgba)),
+    put: (to, space, mask) =>
+      to.stream(`${image(size)} /ColorSpace ${space}${masked(mask)} /Filter /DCTDecode`, [
+        ...parts,
+        ...encoder.finish(),
+      ]),
+  };
 }
 
 const bytesOf = async ({ original }: Original): Promise<Uint8Array<ArrayBuffer>> =>

@@ -51,13 +51,18 @@ export async function paintBands(
   order: PrintOrder,
   doing: Doing,
   take: (rows: ImageDataArray, from: number) => Promise<void>,
+  /** Of each part no more than so many steps. */
+  upTo?: readonly number[],
 ): Promise<void> {
   const { format, parts } = order.file;
   const { widthPx, heightPx } = printPixels(format);
   const facts = await printFacts(order);
   const byId = new Map(order.photos.map((p) => [p.photo.id, p]));
   const box = bleedBox(format);
-  const drawings = parts.map((part) => ({ ...part, steps: scene(part.page, part.format, facts).steps }));
+  const drawings = parts.map((part, i) => ({
+    ...part,
+    steps: scene(part.page, part.format, facts).steps.slice(0, upTo?.[i]),
+  }));
   const bandRows = Math.max(rowsTogether, Math.floor(bandPixels / widthPx / rowsTogether) * rowsTogether);
   const colorSpace = order.wish.colour === "displayP3" ? "display-p3" : "srgb";
   const resampler = await openResampler();

@@ -1,15 +1,18 @@
-import { photosOfFile } from "#core/document";
-import { num, PdfWriter, type Ref, refTo, rgbProfile, textString, writeFont, xmpPacket } from "#core/files";
-import { scaling } from "#core/geometry";
-import { bleedBox, trimBox } from "#core/lab";
-import { cutMarks, marksMm, type PdfNames, pdfContent } from "#core/painters";
-import { type DrawStep, scene } from "#core/scene";
+import { zlibSync } from "fflate";
+import { type PrintFile, photosOfFile } from "#core/document";
+import { num, outputProfile, PdfWriter, pdfDate, type Ref, refTo, textString, writeFont, xmpPacket } from "#core/files";
+import { chain, identity, scaling } from "#core/geometry";
+import { bleedBox, printPixels, trimBox } from "#core/lab";
+import { marksMm, type PdfNames, pdfContent, printersMarks, slugBox } from "#core/painters";
+import { type DrawStep, scene, tileSteps } from "#core/scene";
+import { wordsTile } from "#core/sheet-files";
+import { faceKey } from "#core/words";
 import { type FontFile, fontFilesOf } from "../words/font-files.ts";
 import type { PdfOrder, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { openSink } from "./kept-file.ts";
-import { PdfPhotos } from "./pdf-photos.ts";
-import { longSidePx, printFacts } from "./print-bands.ts";
+import { PdfPhotos, pictureForPdf } from "./pdf-photos.ts";
+import { longSidePx, paintBands, printFacts, printFonts } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
 
 const pt = 72 / 25.4;
@@ -31,11 +34,14 @@ export async function printPdf(order: PdfOrder, doing: Doing): Promise<PrintedFi
   let written = 0;
   let made: Blob;
   try {
-    const pdf = new PdfWriter((bytes) => {
-      sink.write(bytes);
-      written += bytes.length;
-    });
-    await writePages(pdf, order, doing);
+    const pdf = new PdfWriter(
+      (bytes) => {
+        sink.write(bytes);
+        written += bytes.length;
+      },
+      (bytes) => zlibSync(bytes) as Uint8Array<ArrayBuffer>,
+    );
+    await new PdfPages(pdf, order, doing).write();
     made = await sink.close();
   } catch (e) {
     await sink.drop().catch(() => {});
@@ -47,68 +53,171 @@ export async function printPdf(order: PdfOrder, doing: Doing): Promise<PrintedFi
   return { file: made, widthPx: 0, heightPx: 0, ppi: order.files[0]?.format.ppi ?? 0 };
 }
 
-async function writePages(pdf: PdfWriter, order: PdfOrder, doing: Doing): Promise<void> {
-  const byId = new Map(order.photos.map((p) => [p.photo.id, p]));
-  const inOrder = new Set(order.files.flatMap(photosOfFile));
-  const photos = new PdfPhotos(
-    pdf,
-    order.small,
-    [...inOrder].flatMap((id) => byId.get(id) ?? []),
-  );
-  const fonts = new Map<string, UsedFont>();
-  const alphas = new Map<number, Ref>();
-  const root = pdf.reserve();
-  const tree = pdf.reserve();
-  const pages: Ref[] = [];
-  for (const [i, file] of order.files.entries()) {
-    const { format } = file;
-    const facts = await printFacts({ file, photos: order.photos });
-    const ppi = order.small ? smallPpi : format.ppi;
-    const parts = file.parts.map((part) => ({ ...part, steps: scene(part.page, part.format, facts).steps }));
-    for (const step of parts.flatMap((p) => p.steps)) {
-      doing.signal.throwIfAborted();
-      if (step.draw === "photo") {
-        const from = byId.get(step.photoId);
-        if (from) await photos.add(from, longSidePx(step.matrix, scaling(ppi / 25.4, ppi / 25.4)));
-      } else if (step.draw === "words") await noteLetters(pdf, step, fonts);
+type Part = PrintFile["parts"][number] & { readonly steps: readonly DrawStep[] };
+
+/** One PDF while it is being written. */
+class PdfPages {
+  readonly #pdf: PdfWriter;
+  readonly #order: PdfOrder;
+  readonly #doing: Doing;
+  readonly #byId: ReadonlyMap<string, PdfOrder["photos"][number]>;
+  readonly #photos: PdfPhotos;
+  readonly #fonts = new Map<string, UsedFont>();
+  readonly #alphas = new Map<number, Ref>();
+  readonly #tree: Ref;
+
+  constructor(pdf: PdfWriter, order: PdfOrder, doing: Doing) {
+    this.#pdf = pdf;
+    this.#order = order;
+    this.#doing = doing;
+    this.#byId = new Map(order.photos.map((p) => [p.photo.id, p]));
+    const inOrder = [...new Set(order.files.flatMap(photosOfFile))].flatMap((id) => this.#byId.get(id) ?? []);
+    this.#photos = new PdfPhotos(pdf, order, inOrder);
+    this.#tree = pdf.reserve();
+  }
+
+  async write(): Promise<void> {
+    const { files } = this.#order;
+    const pages: Ref[] = [];
+    const drawn: Part[][] = [];
+    for (const file of files) {
+      const facts = await printFacts({ file, photos: this.#order.photos });
+      const parts = file.parts.map((part) => ({ ...part, steps: scene(part.page, part.format, facts).steps }));
+      this.#noteSizes(file, parts);
+      drawn.push(parts);
     }
-    const names = namesFor(pdf, photos, fonts, alphas);
-    const box = bleedBox(format);
+    for (const [i, file] of files.entries()) {
+      pages.push(await this.#page(file, drawn[i]!, i));
+      this.#doing.progress((i + 1) / (files.length + 1));
+    }
+    for (const { ref, face, file, glyphs, letters } of this.#fonts.values()) {
+      const textOf = (g: number) => letters.get(g) ?? file.texts.get(g);
+      writeFont(this.#pdf, { name: face, sfnt: file.sfnt, glyphs, textOf }, ref);
+    }
+    this.#finish(pages);
+  }
+
+  /** A photo is kept once, for the largest of its places. */
+  #noteSizes({ format }: PrintFile, parts: readonly Part[]): void {
+    const perMm = (this.#order.small ? smallPpi : format.ppi) / 25.4;
+    for (const { steps, place } of parts)
+      for (const step of steps)
+        if (step.draw === "photo")
+          this.#photos.note(step.photoId, longSidePx(chain(place, step.matrix), scaling(perMm, perMm)));
+  }
+
+  async #page(file: PrintFile, parts: readonly Part[], index: number): Promise<Ref> {
+    const { format } = file;
+    const { marks, blackAlone } = this.#order;
     const trim = trimBox(format);
-    const around = order.marks ? marksMm : 0;
+    const slug = marks ? await this.#slug(file, index) : [];
+    const flat = this.#order.flattened ? await this.#flattened(file, parts) : undefined;
+    const printed = flat?.parts ?? parts;
+    for (const step of [...printed.flatMap((p) => p.steps), ...slug]) {
+      this.#doing.signal.throwIfAborted();
+      const from = step.draw === "photo" ? this.#byId.get(step.photoId) : undefined;
+      if (from) await this.#photos.add(from);
+      else if (step.draw === "words") await noteLetters(this.#pdf, step, this.#fonts);
+    }
+    const box = bleedBox(format);
+    const names = namesFor(this.#pdf, this.#photos, this.#fonts, this.#alphas);
+    const around = marks ? marksMm : 0;
     const toPoints = { a: pt, b: 0, c: 0, d: -pt, e: pt * (around - box.x), f: pt * (around + box.y + box.h) };
-    const marks = order.marks ? cutMarks(trim, format.bleedMm) : [];
-    const content = pdf.stream("", [utf8(pdfContent({ parts, toPoints, marks }, names.names))]);
+    const own = { x: box.x - around, y: box.y - around, w: box.w + 2 * around, h: box.h + 2 * around };
+    const content = pdfContent(
+      {
+        parts: slug.length > 0 ? [...printed, { steps: slug, place: identity, clip: own }] : printed,
+        toPoints,
+        blackAlone,
+        under: flat ? [{ name: names.image(flat.picture), box }] : [],
+        marks: marks
+          ? printersMarks(
+              trim,
+              format.bleedMm,
+              (format.folds ?? []).map((f) => f.atMm).filter((at) => at > 0 && at < trim.w),
+            )
+          : undefined,
+      },
+      names.names,
+    );
+    const stream = this.#pdf.packed("", utf8(content));
     const inPoints = (r: typeof box) =>
       `[${[r.x, r.y + r.h, r.x + r.w, r.y].map((v, k) => num(k % 2 === 0 ? pt * v + toPoints.e : toPoints.f - pt * v)).join(" ")}]`;
-    const media = `[0 0 ${num(pt * (box.w + 2 * around))} ${num(pt * (box.h + 2 * around))}]`;
-    pages.push(
-      pdf.object(
-        [
-          `<< /Type /Page /Parent ${refTo(tree)} /MediaBox ${media}`,
-          `/BleedBox ${inPoints(box)} /TrimBox ${inPoints(trim)}`,
-          `/Resources << ${names.resources()} >> /Contents ${refTo(content)} >>`,
-        ].join(" "),
-      ),
+    const media = `[0 0 ${num(pt * own.w)} ${num(pt * own.h)}]`;
+    return this.#pdf.object(
+      [
+        `<< /Type /Page /Parent ${refTo(this.#tree)} /MediaBox ${media}`,
+        `/BleedBox ${inPoints(box)} /TrimBox ${inPoints(trim)}`,
+        `/Resources << ${names.resources()} >> /Contents ${refTo(stream)} >>`,
+      ].join(" "),
     );
-    doing.progress((i + 1) / (order.files.length + 1));
   }
-  for (const { ref, face, file, glyphs, letters } of fonts.values()) {
-    const textOf = (g: number) => letters.get(g) ?? file.texts.get(g);
-    writeFont(pdf, { name: face, sfnt: file.sfnt, glyphs, textOf }, ref);
+
+  /** A line beside the page that says which one it is. */
+  async #slug({ format }: PrintFile, index: number): Promise<readonly DrawStep[]> {
+    const text = this.#order.slugs[index] ?? "";
+    const tile = wordsTile("slug", slugBox(trimBox(format), format.bleedMm), text, { sizePt: 6 });
+    if (tile.filling.kind === "words") await printFonts.load(faceKey(tile.filling.style));
+    return tileSteps(tile, format, { photo: () => undefined, setter: printFonts });
   }
-  pdf.object(`<< /Type /Pages /Count ${pages.length} /Kids [${pages.map(refTo).join(" ")}] >>`, tree);
-  const profile = pdf.stream("/N 3", [Uint8Array.from(rgbProfile("srgb"))]);
-  const intent = pdf.object(
-    `<< /Type /OutputIntent /S /GTS_PDFX /OutputConditionIdentifier (sRGB IEC61966-2.1) /RegistryName (http://www.color.org) /Info (sRGB IEC61966-2.1) /DestOutputProfile ${refTo(profile)} >>`,
-  );
-  const about = pdf.stream("/Type /Metadata /Subtype /XML", [utf8(xmpPacket(order.title))]);
-  pdf.object(
-    `<< /Type /Catalog /Pages ${refTo(tree)} /OutputIntents [${refTo(intent)}] /Metadata ${refTo(about)} >>`,
-    root,
-  );
-  const info = pdf.object(`<< /Title ${textString(order.title)} /Producer (Tessip) /Trapped /False >>`);
-  pdf.finish(root, info);
+
+  /**
+   * Where something shows through: all that lies up to there as one picture, and what is left to be drawn over it. Undefined where
+   * nothing does.
+   */
+  async #flattened(file: PrintFile, parts: readonly Part[]): Promise<{ picture: Ref; parts: Part[] } | undefined> {
+    const clear = new Set<string>();
+    for (const id of photosOfFile(file)) {
+      const from = this.#byId.get(id);
+      if (from && (await this.#photos.isClear(from))) clear.add(id);
+    }
+    const showsThrough = (step: DrawStep) =>
+      (step.draw === "fill" && (step.alpha ?? 1) < 1) || (step.draw === "photo" && clear.has(step.photoId));
+    const upTo = parts.map(({ steps }) => steps.findLastIndex(showsThrough) + 1);
+    if (upTo.every((n) => n === 0)) return undefined;
+    // A page that faces it is in the picture with all that it has, so that nothing of it is covered.
+    const until = parts.map(({ steps }, i) =>
+      upTo[i] === 0 ? steps.findLastIndex((s) => s.draw !== "words") + 1 : upTo[i]!,
+    );
+    const size = printPixels(file.format);
+    const encoder = pictureForPdf(size, this.#order.lossless);
+    const wish = { kind: "png", colour: "srgb", quality: 1, chroma: "444", progressive: false } as const;
+    const order = { file, wish, photos: this.#order.photos };
+    const quiet: Doing = { signal: this.#doing.signal, progress: () => {} };
+    await paintBands(order, quiet, async (rows) => encoder.add(rows as Uint8ClampedArray), until);
+    const picture = encoder.put(this.#pdf, this.#photos.srgb());
+    return { picture, parts: parts.map((part, i) => ({ ...part, steps: part.steps.slice(until[i]) })) };
+  }
+
+  #finish(pages: readonly Ref[]): void {
+    const pdf = this.#pdf;
+    const { title, small } = this.#order;
+    pdf.object(`<< /Type /Pages /Count ${pages.length} /Kids [${pages.map(refTo).join(" ")}] >>`, this.#tree);
+    const about = {
+      title,
+      at: new Date().toISOString().slice(0, 19).concat("Z"),
+      id: crypto.randomUUID(),
+      pdfX: !small,
+    };
+    const metadata = pdf.stream("/Type /Metadata /Subtype /XML", [utf8(xmpPacket(about))]);
+    // What is for the screen alone does not say that it is for print.
+    const intents = small ? "" : ` /OutputIntents [${refTo(this.#outputIntent())}]`;
+    const root = pdf.object(`<< /Type /Catalog /Pages ${refTo(this.#tree)}${intents} /Metadata ${refTo(metadata)} >>`);
+    const date = pdfDate(about.at);
+    const version = small ? "" : " /GTS_PDFXVersion (PDF/X-4)";
+    const info = pdf.object(
+      `<< /Title ${textString(title)} /Creator (Tessip) /Producer (Tessip) /CreationDate (${date}) /ModDate (${date}) /Trapped /False${version} >>`,
+    );
+    pdf.finish(root, info, about.id.replaceAll("-", ""));
+  }
+
+  #outputIntent(): Ref {
+    const profile = this.#pdf.packed("/N 3", Uint8Array.from(outputProfile()));
+    const name = "(sRGB IEC61966-2.1)";
+    return this.#pdf.object(
+      `<< /Type /OutputIntent /S /GTS_PDFX /OutputConditionIdentifier ${name} /RegistryName (http://www.color.org) /Info ${name} /DestOutputProfile ${refTo(profile)} >>`,
+    );
+  }
 }
 
 /** The fonts of some words, and which of their letters. */
@@ -141,15 +250,13 @@ function namesFor(
   photos: PdfPhotos,
   fonts: ReadonlyMap<string, UsedFont>,
   alphas: Map<number, Ref>,
-): { readonly names: PdfNames; resources(): string } {
+): { readonly names: PdfNames; image(ref: Ref): string; resources(): string } {
   const used = { XObject: new Map<string, Ref>(), Font: new Map<string, Ref>(), ExtGState: new Map<string, Ref>() };
   const names: PdfNames = {
     photo: (id) => {
       const photo = photos.get(id);
       if (!photo) return undefined;
-      const name = `P${photo.ref}`;
-      used.XObject.set(name, photo.ref);
-      return { name, toUnit: photo.toUnit };
+      return { name: image(photo.ref), toUnit: photo.toUnit };
     },
     glyph: (face, file) => {
       const font = fonts.get(`${face} ${file}`);
@@ -164,12 +271,16 @@ function namesFor(
       return `A${ref}`;
     },
   };
+  const image = (ref: Ref) => {
+    used.XObject.set(`P${ref}`, ref);
+    return `P${ref}`;
+  };
   const resources = () =>
     Object.entries(used)
       .filter(([, refs]) => refs.size > 0)
       .map(([kind, refs]) => `/${kind} << ${[...refs].map(([name, ref]) => `/${name} ${refTo(ref)}`).join(" ")} >>`)
       .join(" ");
-  return { names, resources };
+  return { names, image, resources };
 }
 
 const utf8 = (text: string): Uint8Array<ArrayBuffer> => new TextEncoder().encode(text);

@@ -3,7 +3,7 @@ import type { PrintedFile, PrintOrder } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { openSink } from "./kept-file.ts";
 import { paintBands } from "./print-bands.ts";
-import { CoarseLook, readBack } from "./read-back.ts";
+import { lookFor, readBack } from "./read-back.ts";
 import { rowsEncoder } from "./rows-encoder.ts";
 
 const types = { jpeg: "image/jpeg", png: "image/png", tiff: "image/tiff" } as const;
@@ -14,15 +14,16 @@ export async function printPicture(order: PrintOrder, doing: Doing): Promise<Pri
   const ppi = file.densityPpi ?? file.format.ppi;
   const size = { ...printPixels(file.format), ppi };
   const encoder = rowsEncoder(wish, size);
-  const look = new CoarseLook(size.widthPx, size.heightPx);
+  const look = lookFor(wish, size);
   const sink = await openSink(keepAs, types[wish.kind]);
   let made: Blob;
   try {
     await paintBands(order, doing, async (rows, from) => {
-      look.add(rows, from);
+      look.add(rows as Uint8ClampedArray, from);
       for (const part of await encoder.add(rows)) sink.write(part);
     });
     for (const part of await encoder.finish()) sink.write(part);
+    if (encoder.head) sink.rewriteHead(encoder.head);
     made = await sink.close();
   } catch (e) {
     await sink.drop().catch(() => {});

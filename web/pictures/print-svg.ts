@@ -28,13 +28,17 @@ export async function printSvg(order: PagePrint, doing: Doing): Promise<PrintedF
   const parts = file.parts.map((part) => ({ ...part, steps: scene(part.page, part.format, facts).steps }));
   const inside = new Map<string, Inside>();
   const steps = parts.flatMap((p) => p.steps);
+  const perMm = file.format.ppi / 25.4;
+  const longestPx = new Map<string, number>();
+  for (const step of steps)
+    if (step.draw === "photo") {
+      const px = longSidePx(step.matrix, scaling(perMm, perMm));
+      longestPx.set(step.photoId, Math.max(px, longestPx.get(step.photoId) ?? 0));
+    }
   for (const [i, step] of steps.entries()) {
     doing.signal.throwIfAborted();
-    if (step.draw === "photo" && !inside.has(step.photoId)) {
-      const perMm = file.format.ppi / 25.4;
-      const from = byId.get(step.photoId);
-      if (from) inside.set(step.photoId, await photoInside(from, longSidePx(step.matrix, scaling(perMm, perMm))));
-    }
+    const from = step.draw === "photo" && !inside.has(step.photoId) ? byId.get(step.photoId) : undefined;
+    if (from) inside.set(from.photo.id, await photoInside(from, longestPx.get(from.photo.id)!));
     doing.progress((0.9 * (i + 1)) / steps.length);
   }
   const text = svgOf(
@@ -63,7 +67,7 @@ async function photoInside(from: Original, longPx: number): Promise<Inside> {
     try {
       if (readJpegFacts(bytes).components === 3) {
         const { orientation } = await readExif(bytes, "jpeg");
-        const jpeg = new Blob(bareJpeg(bytes), { type: "image/jpeg" });
+        const jpeg = new Blob(bareJpeg(bytes, { profile: true }), { type: "image/jpeg" });
         return { href: await dataUrl(jpeg), toUnit: orientationMatrix(orientation) };
       }
     } catch {

@@ -1,4 +1,5 @@
 import {
+  differenced,
   freshRows,
   JpegEncoder,
   type JpegWish,
@@ -6,6 +7,7 @@ import {
   jpegEnd,
   jpegHead,
   jpegPart,
+  lzwPacked,
   mostJpegSidePx,
   PngFilter,
   pngChunk,
@@ -13,11 +15,14 @@ import {
   pngHead,
   rgbOf,
   rgbProfile,
+  rowsPerStrip,
   TiffSizeError,
+  type TiffWish,
   tiffHead,
 } from "#core/files";
 import type { EncodeJobs, PictureWish } from "../workers/jobs.ts";
 import { portOf, WorkerLine } from "../workers/line.ts";
+import { deflated } from "./deflate.ts";
 import { PrintError } from "./print-error.ts";
 
 type Bytes = Uint8Array<ArrayBuffer>;
@@ -26,6 +31,8 @@ type Bytes = Uint8Array<ArrayBuffer>;
 export interface RowsEncoder {
   add(rows: ImageDataArray): Promise<readonly Bytes[]>;
   finish(): Promise<readonly Bytes[]>;
+  /** After the end: what has to stand in place of the first piece, where that could not be known before. */
+  readonly head?: Bytes | undefined;
 }
 
 interface Size {
@@ -50,22 +57,8 @@ export function rowsEncoder(wish: PictureWish, size: Size): RowsEncoder {
     }
     case "png":
       return pngEncoder({ ...size, profile });
-    case "tiff": {
-      try {
-        let head: Bytes[] = [tiffHead({ ...size, profile })];
-        return {
-          add: async (rows) => {
-            const parts = [...head, rgbOf(asBytes(rows))];
-            head = [];
-            return parts;
-          },
-          finish: async () => [],
-        };
-      } catch (e) {
-        if (e instanceof TiffSizeError) throw new PrintError("tooLargeForKind", `${size.widthPx} × ${size.heightPx}`);
-        throw e;
-      }
-    }
+    case "tiff":
+      return tiffEncoder({ ...size, profile, packing: wish.packing ?? "none" });
   }
 }
 
@@ -138,4 +131,56 @@ function pngEncoder(wish: Size & { readonly profile: Uint8Array }): RowsEncoder 
       return [...taken(), pngEnd()];
     },
   };
+}
+
+/** Strips are packed one by one; what a band leaves of the last one waits for the next. */
+function tiffEncoder(wish: TiffWish): RowsEncoder {
+  const line = 4 * wish.widthPx;
+  const whole = line * rowsPerStrip(wish.widthPx);
+  const sizes: number[] = [];
+  let first: Bytes[] = [headOf(wish)];
+  let waiting = new Uint8ClampedArray(0);
+  const strip = async (rows: Uint8ClampedArray) => {
+    const packed = await packedStrip(rgbOf(rows), wish);
+    sizes.push(packed.length);
+    return packed;
+  };
+  const encoder = {
+    head: undefined as Bytes | undefined,
+    add: async (band: ImageDataArray) => {
+      const rows = asBytes(band);
+      const all = waiting.length === 0 ? rows : new Uint8ClampedArray(waiting.length + rows.length);
+      if (all !== rows) {
+        all.set(waiting);
+        all.set(rows, waiting.length);
+      }
+      const parts = first;
+      first = [];
+      let at = 0;
+      for (; at + whole <= all.length; at += whole) parts.push(await strip(all.subarray(at, at + whole)));
+      waiting = all.slice(at);
+      return parts;
+    },
+    finish: async () => {
+      const parts = waiting.length > 0 ? [await strip(waiting)] : [];
+      if (wish.packing !== "none") encoder.head = headOf(wish, sizes);
+      return parts;
+    },
+  };
+  return encoder;
+}
+
+function headOf(wish: TiffWish, sizes?: readonly number[]): Bytes {
+  try {
+    return tiffHead(wish, sizes);
+  } catch (e) {
+    if (e instanceof TiffSizeError) throw new PrintError("tooLargeForKind", `${wish.widthPx} × ${wish.heightPx}`);
+    throw e;
+  }
+}
+
+async function packedStrip(rgb: Bytes, { packing, widthPx }: TiffWish): Promise<Bytes> {
+  if (packing === "none") return rgb;
+  const plain = differenced(rgb, widthPx);
+  return packing === "lzw" ? lzwPacked(plain) : deflated(plain);
 }

@@ -28,13 +28,27 @@ export const sendWishes = {
   colours: { srgb: "sRGB", displayP3: "Display P3" },
   fullColour: "Colours as fine as light and dark (4:4:4)",
   progressive: "Coarse first, then finer (progressive)",
-  marks: "Lines that show where to cut",
+  marks: "Marks for the printer: where to cut and fold, register, page line",
+  lossless: "PNG and TIFF photos without loss (a larger file)",
+  packing: "Packed",
+  packings: { none: "not at all", lzw: "LZW", deflate: "deflate" } as const,
+  sharpen: "Sharpened for paper",
+  sharpenOff: "not at all",
+  sharpenFor: { gloss: "glossy paper", matt: "matt paper" },
+  labPaper: (lab: string, paper: string) =>
+    `${lab} prints on ${paper}. Many labs sharpen by themselves: ask before you do it here.`,
+  forScreen: "Small, for the web or a mail: without bleed",
+  longSide: "Longer side, pixels",
   small: "Small, to read on screen",
   named: "Name its layers after the photos’ captions",
   withoutBleed: "Already cut: without bleed",
 };
 
 export const send = {
+  slug: (title: string, page: number | "cover", size: string) =>
+    `${title}   ${page === "cover" ? "Cover" : `Page ${page}`}   ${size}`,
+  bareLeftOut: (n: number) =>
+    n === 1 ? "1 page has nothing on it and is left out." : `${n} pages have nothing on them and are left out.`,
   title: "Send",
   lead: "Each file exactly as the lab wants it.",
   file: "File",

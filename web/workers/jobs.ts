@@ -1,7 +1,7 @@
 import type { Way } from "#core/arrange";
 import type { Finding, PageAt, PlacedSharpness, WorkFacts } from "#core/check";
 import type { Look, Page, PrintFile, Project } from "#core/document";
-import type { JpegWish, PrintColour } from "#core/files";
+import type { JpegWish, PrintColour, TiffPacking } from "#core/files";
 import type { Framed } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import type { PacePhoto, PaceRow } from "#core/pace";
@@ -117,6 +117,8 @@ export interface PictureWish {
   readonly quality: number;
   readonly chroma: "444" | "420";
   readonly progressive: boolean;
+  /** Of a TIFF. */
+  readonly packing?: TiffPacking | undefined;
   /** Photos made crisper, by what this kind of paper takes away. */
   readonly sharpenFor?: PaperKind | undefined;
 }
@@ -152,8 +154,16 @@ export interface PdfOrder {
   readonly photos: PrintOrder["photos"];
   /** Lines that show where to cut. */
   readonly marks: boolean;
+  /** What stands beside each page, where there are marks. */
+  readonly slugs: readonly string[];
   /** For reading on screen: photos no finer than that takes. */
   readonly small: boolean;
+  /** Photos that were kept without loss go in without loss. */
+  readonly lossless: boolean;
+  /** Nothing may show through anything: pages on which something does are made into pictures as far as that reaches. */
+  readonly flattened: boolean;
+  /** Black words in black ink alone. */
+  readonly blackAlone: boolean;
   readonly keepAs?: KeepAs | undefined;
 }
 

@@ -19,6 +19,9 @@ export function jpegProfile(bytes: Uint8Array): Uint8Array | undefined {
   return joined(parts.map((p) => p.bytes));
 }
 
+/** The colours that a profile is for, as it signs them: "RGB ", "GRAY", "CMYK" (ICC.1, 7.2.6). */
+export const profileSpace = (profile: Uint8Array): string => String.fromCharCode(...profile.subarray(16, 20));
+
 /** IEC 61966-2-1 in D50, as profiles write it; makers round differently. */
 const srgb = { rXYZ: [0.436, 0.2225, 0.0139], gXYZ: [0.3851, 0.7169, 0.0971], bXYZ: [0.1431, 0.0606, 0.7141] } as const;
 const mostApart = 0.004;
@@ -28,8 +31,7 @@ const mostTags = 200;
 export function isSrgb(profile: Uint8Array): boolean {
   if (profile.length < 132) return false;
   const view = viewOf(profile);
-  const space = String.fromCharCode(...profile.subarray(16, 20));
-  if (space === "GRAY") return true;
+  if (profileSpace(profile) === "GRAY") return true;
   const tags = Math.min(mostTags, view.getUint32(128));
   const found = new Map<string, readonly number[]>();
   for (let i = 0; i < tags && 144 + 12 * i <= profile.length; i += 1) {

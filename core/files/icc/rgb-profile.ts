@@ -54,13 +54,15 @@ const description = (words: string): Uint8Array =>
     new Uint8Array(view.buffer).set(ascii(words), 12);
   });
 
+/** IEC 61966-2-1, 5.2, and the way back. */
+const toLinear = (v: number): number => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
+const toCoded = (v: number): number => (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
+
 const srgbCurve = (): Uint8Array =>
   tagBytes("curv", 12 + 2 * curvePoints, (view) => {
     view.setUint32(8, curvePoints);
     for (let i = 0; i < curvePoints; i += 1) {
-      const v = i / (curvePoints - 1);
-      const linear = v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
-      view.setUint16(12 + 2 * i, Math.round(linear * 65535));
+      view.setUint16(12 + 2 * i, Math.round(toLinear(i / (curvePoints - 1)) * 65535));
     }
   });
 
@@ -81,6 +83,102 @@ export function rgbProfile(of: PrintColour): Uint8Array {
     { signature: "gTRC", bytes: curve },
     { signature: "bTRC", bytes: curve },
   ];
+  return profileOf("mntr", "RGB ", tags);
+}
+
+/** Greys as sRGB has them, for pictures that have nothing else. The same bytes at every call. */
+export const greyProfile = (): Uint8Array =>
+  profileOf("mntr", "GRAY", [
+    { signature: "desc", bytes: description("Grey with the tones of sRGB") },
+    { signature: "cprt", bytes: text("No copyright, use freely") },
+    { signature: "wtpt", bytes: xyz(d50) },
+    { signature: "kTRC", bytes: srgbCurve() },
+  ]);
+
+/**
+ * sRGB as the profile of an output device (ICC.1:2001-04, 6.3.3), as ISO 15930-7 asks of an output intent: tables in both directions.
+ * Its tables are linear but for the tone curve, so two points a side are exact.
+ */
+export function outputProfile(): Uint8Array {
+  const { name, rXYZ, gXYZ, bXYZ } = spaces.srgb;
+  const toXyz = [0, 1, 2].map((row) => [rXYZ[row]!, gXYZ[row]!, bXYZ[row]!]);
+  const linear = Array.from({ length: curvePoints }, (_, i) => Math.round(65_535 * toLinear(i / (curvePoints - 1))));
+  const coded = Array.from({ length: inversePoints }, (_, i) => Math.round(65_535 * toCoded(i / (inversePoints - 1))));
+  const colours = lut16(
+    identity3,
+    linear,
+    corners((rgb) => toXyz.map((row) => dot(row, rgb) * pcsOne)),
+    straight,
+  );
+  // What comes in as XYZ goes through the matrix first.
+  const back = inverse3(toXyz).map((row) => row.map((v) => (v * 65_535) / pcsOne));
+  const device = lut16(
+    back,
+    straight,
+    corners((rgb) => rgb.map((v) => v * 65_535)),
+    coded,
+  );
+  const gamut = lut8Inside();
+  return profileOf("prtr", "RGB ", [
+    { signature: "desc", bytes: description(name) },
+    { signature: "cprt", bytes: text("No copyright, use freely") },
+    { signature: "wtpt", bytes: xyz(d50) },
+    ...["A2B0", "A2B1", "A2B2"].map((signature) => ({ signature, bytes: colours })),
+    ...["B2A0", "B2A1", "B2A2"].map((signature) => ({ signature, bytes: device })),
+    { signature: "gamt", bytes: gamut },
+  ]);
+}
+
+const inversePoints = 4096;
+/** 1.0 of a connection space of XYZ in 16 bits (6.3.4.2). */
+const pcsOne = 32_768;
+const straight = [0, 65_535];
+const identity3 = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
+];
+const dot = (a: readonly number[], b: readonly number[]): number => a.reduce((sum, v, i) => sum + v * b[i]!, 0);
+
+/** A table of two points a side: what each of the eight corners of a cube becomes, the first side varying slowest. */
+const corners = (of: (corner: readonly number[]) => readonly number[]): number[] =>
+  Array.from({ length: 8 }, (_, i) => of([i >> 2, (i >> 1) & 1, i & 1])).flat();
+
+function inverse3(m: readonly (readonly number[])[]): number[][] {
+  const cofactor = (r: number, c: number) => {
+    const [r1, r2, c1, c2] = [(r + 1) % 3, (r + 2) % 3, (c + 1) % 3, (c + 2) % 3];
+    return m[r1]![c1]! * m[r2]![c2]! - m[r1]![c2]! * m[r2]![c1]!;
+  };
+  const det = [0, 1, 2].reduce((sum, c) => sum + m[0]![c]! * cofactor(0, c), 0);
+  return [0, 1, 2].map((r) => [0, 1, 2].map((c) => cofactor(c, r) / det));
+}
+
+/** lut16Type (6.5.8): matrix, one curve for all that comes in, a table of two points a side, one curve for all that goes out. */
+function lut16(
+  matrix: readonly (readonly number[])[],
+  into: readonly number[],
+  table: readonly number[],
+  out: readonly number[],
+): Uint8Array {
+  const values = [...into, ...into, ...into, ...table, ...out, ...out, ...out];
+  return tagBytes("mft2", 52 + 2 * values.length, (view) => {
+    for (const [i, v] of [3, 3, 2].entries()) view.setUint8(8 + i, v);
+    for (const [i, v] of matrix.flat().entries()) view.setInt32(12 + 4 * i, s15Fixed16(v));
+    view.setUint16(48, into.length);
+    view.setUint16(50, out.length);
+    for (const [i, v] of values.entries()) view.setUint16(52 + 2 * i, Math.min(65_535, Math.max(0, Math.round(v))));
+  });
+}
+
+/** lut8Type (6.5.9) from three channels to one that is nought everywhere: every colour is inside. */
+const lut8Inside = (): Uint8Array =>
+  tagBytes("mft1", 48 + 3 * 256 + 8 + 256, (view) => {
+    for (const [i, v] of [3, 1, 2].entries()) view.setUint8(8 + i, v);
+    for (const [i, v] of identity3.flat().entries()) view.setInt32(12 + 4 * i, s15Fixed16(v));
+    for (let i = 0; i < 3 * 256; i += 1) view.setUint8(48 + i, i & 255);
+  });
+
+function profileOf(deviceClass: string, space: string, tags: readonly Tag[]): Uint8Array {
   const unique = [...new Set(tags.map((t) => t.bytes))];
   const tableEnd = 128 + 4 + 12 * tags.length;
   const offsets = new Map<Uint8Array, number>();
@@ -91,7 +189,7 @@ export function rgbProfile(of: PrintColour): Uint8Array {
   }
   const out = new Uint8Array(size);
   const view = new DataView(out.buffer);
-  writeHeader(out, view, size);
+  writeHeader(out, view, size, `${deviceClass}${space}XYZ `);
   view.setUint32(128, tags.length);
   for (const [i, tag] of tags.entries()) {
     const at = 132 + 12 * i;
@@ -103,10 +201,10 @@ export function rgbProfile(of: PrintColour): Uint8Array {
   return out;
 }
 
-function writeHeader(out: Uint8Array, view: DataView, size: number): void {
+function writeHeader(out: Uint8Array, view: DataView, size: number, kind: string): void {
   view.setUint32(0, size);
   view.setUint32(8, 0x02400000);
-  out.set(ascii("mntrRGB XYZ "), 12);
+  out.set(ascii(kind), 12);
   // A fixed date: the profile has been the same since it was written, and so have its bytes.
   for (const [i, v] of [2026, 1, 1, 0, 0, 0].entries()) view.setUint16(24 + 2 * i, v);
   out.set(ascii("acsp"), 36);

@@ -5,16 +5,21 @@ import { BrokenJpeg, headerSegments, marker, type Segment } from "./segments.ts"
 const adobe = 0xee;
 const comment = 0xfe;
 
+interface Kept {
+  /** Whether its colour profile stays, where nothing else tells what its numbers mean. */
+  readonly profile?: boolean;
+}
+
 /**
  * The picture of a JPEG without what was written beside it: where and with what it was taken, small previews, comments,
  * its profile, and whatever follows its end: a phone's film of the moment, a second picture. Picture data is the same, byte
  * for byte. In parts, so that it need not be copied. Throws a BrokenJpeg.
  */
-export function bareJpeg(bytes: Uint8Array<ArrayBuffer>): Uint8Array<ArrayBuffer>[] {
+export function bareJpeg(bytes: Uint8Array<ArrayBuffer>, { profile = false }: Kept = {}): Uint8Array<ArrayBuffer>[] {
   const parts = [bytes.subarray(0, 2)];
   const keep = (s: Segment) => {
     if (s.marker === marker.app0) parts.push(...bareJfif(bytes.subarray(s.start, s.end)));
-    else if (!isBeside(s.marker)) parts.push(bytes.subarray(s.start, s.end));
+    else if (!isBeside(s.marker) || (profile && isProfile(bytes, s))) parts.push(bytes.subarray(s.start, s.end));
   };
   const header = headerSegments(bytes);
   header.forEach(keep);
@@ -32,6 +37,9 @@ export function bareJpeg(bytes: Uint8Array<ArrayBuffer>): Uint8Array<ArrayBuffer
 }
 
 const isBeside = (m: number) => (m > marker.app0 && m <= 0xef && m !== adobe) || m === comment;
+
+const isProfile = (bytes: Uint8Array, s: Segment): boolean =>
+  s.marker === marker.app2 && String.fromCharCode(...bytes.subarray(s.start + 4, s.start + 15)) === "ICC_PROFILE";
 
 /** Where the coded data ends that begins at `at`: a marker that is no restart and no stuffed byte (ITU-T T.81, B.1.1). */
 function nextMarker(bytes: Uint8Array, at: number): number {

@@ -28,7 +28,7 @@ export function writeFont(to: PdfWriter, use: PdfFontUse, ref: Ref): void {
   const k = 1000 / metrics.upem;
   const name = `${tagOf(glyphs)}+${use.name.replace(/[^A-Za-z0-9-]/g, "")}`;
   const subset = subsetFont(use.sfnt, glyphs);
-  const file = to.stream(`/Length1 ${subset.length}`, [subset]);
+  const file = to.packed(`/Length1 ${subset.length}`, subset);
   const [x0, y0, x1, y1] = metrics.box;
   const descriptor = to.object(
     [
@@ -55,7 +55,8 @@ export function writeFont(to: PdfWriter, use: PdfFontUse, ref: Ref): void {
     const some = known.slice(i, i + perBlock);
     blocks.push(`${some.length} beginbfchar\n${some.join("\n")}\nendbfchar`);
   }
-  const toUnicode = to.stream("", [
+  const toUnicode = to.packed(
+    "",
     asciiBytes(
       [
         "/CIDInit /ProcSet findresource begin 12 dict begin begincmap",
@@ -66,7 +67,7 @@ export function writeFont(to: PdfWriter, use: PdfFontUse, ref: Ref): void {
         "endcmap CMapName currentdict /CMap defineresource pop end end",
       ].join("\n"),
     ),
-  ]);
+  );
   to.object(
     `<< /Type /Font /Subtype /Type0 /BaseFont /${name} /Encoding /Identity-H /DescendantFonts [${refTo(descendant)}] /ToUnicode ${refTo(toUnicode)} >>`,
     ref,

@@ -1,4 +1,4 @@
-/** PDF 1.7 (ISO 32000-1), written from front to back: nothing that was written is held, only where each object began. */
+/** PDF 1.6 (of which ISO 32000-1 is the later edition), written from front to back: nothing that was written is held, only where each object began. */
 
 export class PdfError extends Error {
   override readonly name = "PdfError";
@@ -28,13 +28,16 @@ const ascii = (text: string): Bytes => Uint8Array.from(text, (c) => c.charCodeAt
 
 export class PdfWriter {
   readonly #write: (bytes: Bytes) => void;
+  readonly #pack: (bytes: Bytes) => Bytes;
   readonly #starts: (number | undefined)[] = [undefined];
   #at = 0;
 
-  constructor(write: (bytes: Bytes) => void) {
+  /** `pack` makes a zlib stream (RFC 1950) of bytes. */
+  constructor(write: (bytes: Bytes) => void, pack: (bytes: Bytes) => Bytes) {
     this.#write = write;
+    this.#pack = pack;
     // Four bytes above 127 say that this is no text.
-    this.#put(Uint8Array.of(...ascii("%PDF-1.7\n%"), 0xe2, 0xe3, 0xcf, 0xd3, 10));
+    this.#put(Uint8Array.of(...ascii("%PDF-1.6\n%"), 0xe2, 0xe3, 0xcf, 0xd3, 10));
   }
 
   #put(bytes: Bytes): void {
@@ -64,6 +67,11 @@ export class PdfWriter {
     return ref;
   }
 
+  /** A stream that is packed. */
+  packed(entries: string, bytes: Bytes, ref?: Ref): Ref {
+    return this.stream(`${entries} /Filter /FlateDecode`, [this.#pack(bytes)], ref);
+  }
+
   #begin(ref: Ref): void {
     if (ref >= this.#starts.length || this.#starts[ref] !== undefined)
       throw new PdfError(`object ${ref} was not reserved, or is there already`);
@@ -71,8 +79,8 @@ export class PdfWriter {
     this.#put(ascii(`${ref} 0 obj\n`));
   }
 
-  /** The table of where everything is, and the end. */
-  finish(root: Ref, info: Ref): void {
+  /** The table of where everything is, and the end. `id`: 32 hexadecimal digits that no other file has. */
+  finish(root: Ref, info: Ref, id: string): void {
     const missing = this.#starts.findIndex((s, i) => i > 0 && s === undefined);
     if (missing > 0) throw new PdfError(`object ${missing} was promised and never written`);
     const from = this.#at;
@@ -80,7 +88,7 @@ export class PdfWriter {
       i === 0 ? "0000000000 65535 f \n" : `${String(s).padStart(10, "0")} 00000 n \n`,
     );
     this.#put(ascii(`xref\n0 ${this.#starts.length}\n${rows.join("")}`));
-    const trailer = `<< /Size ${this.#starts.length} /Root ${refTo(root)} /Info ${refTo(info)} >>`;
+    const trailer = `<< /Size ${this.#starts.length} /Root ${refTo(root)} /Info ${refTo(info)} /ID [<${id}> <${id}>] >>`;
     this.#put(ascii(`trailer\n${trailer}\nstartxref\n${from}\n%%EOF\n`));
   }
 }

@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { inflateSync } from "node:zlib";
+import { deflateSync, inflateSync } from "node:zlib";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { FontError, fontMetrics, subsetFont } from "../font/subset.ts";
@@ -35,6 +35,9 @@ function font(): Uint8Array {
 }
 
 const sfnt = font();
+const about = { title: "", at: "2026-05-01T10:20:30Z", id: "00000000-0000-4000-8000-000000000000", pdfX: true };
+const id = "0".repeat(32);
+const pack = (bytes: Uint8Array) => Uint8Array.from(deflateSync(bytes));
 
 test("a part of a font has the glyphs asked for under their numbers, is small, and is itself a font", () => {
   const whole = fontMetrics(sfnt);
@@ -56,7 +59,7 @@ test("a part of a font has the glyphs asked for under their numbers, is small, a
 test("what a PDF says of itself stays one piece of XML, whatever the title is", () => {
   fc.assert(
     fc.property(fc.string({ unit: "binary" }), (title) => {
-      const text = xmpPacket(title);
+      const text = xmpPacket({ ...about, title });
       const inside = /<rdf:li xml:lang="x-default">([^<]*)<\/rdf:li>/.exec(text)![1]!;
       expect(inside.replace(/&(amp|lt|gt);/g, "")).not.toMatch(/[<>&]/);
       expect(text.match(/<\/?rdf:li/g)).toHaveLength(2);
@@ -83,7 +86,7 @@ test("what is no font is answered with a FontError and nothing else", () => {
 
 function written(fill: (pdf: PdfWriter) => void): string {
   const parts: Uint8Array[] = [];
-  fill(new PdfWriter((b) => parts.push(b)));
+  fill(new PdfWriter((b) => void parts.push(b), pack));
   const path = join(mkdtempSync(join(tmpdir(), "tessip-pdf-")), "out.pdf");
   writeFileSync(path, Buffer.concat(parts));
   return path;
@@ -98,7 +101,7 @@ const page = (pdf: PdfWriter, content: string, resources: string) => {
   pdf.object(`<< /Type /Pages /Count 1 /Kids [${refTo(one)}] >>`, tree);
   pdf.object(`<< /Type /Catalog /Pages ${refTo(tree)} >>`, root);
   const info = pdf.object(`<< /Title ${textString("Łódź, 船")} >>`);
-  pdf.finish(root, info);
+  pdf.finish(root, info, id);
 };
 
 test("other programs read a file back: sound, its title in any letters, its words as text", () => {

@@ -2,16 +2,49 @@ import { deflateSync } from "node:zlib";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import sharp from "sharp";
+import { seededChance } from "#core/chance";
 import { isSrgb } from "../icc/read-profile.ts";
 import { rgbProfile, srgbProfile } from "../icc/rgb-profile.ts";
-import { rgbOf, TiffSizeError, tiffHead } from "../tiff/tiff-encoder.ts";
+import { lzwLength, lzwPacked, lzwUnpacked } from "../tiff/lzw.ts";
+import {
+  differenced,
+  rgbOf,
+  rowsPerStrip,
+  type TiffPacking,
+  TiffSizeError,
+  tiffHead,
+  tiffPackings,
+} from "../tiff/tiff-encoder.ts";
 import { PngFilter, pngChunk, pngEnd, pngHead } from "./png-encoder.ts";
 
 const anyPicture = fc
   .record({ w: fc.integer({ min: 1, max: 30 }), h: fc.integer({ min: 1, max: 30 }) })
   .chain(({ w, h }) => fc.uint8Array({ minLength: 4 * w * h, maxLength: 4 * w * h }).map((rgba) => ({ w, h, rgba })));
 
-const wish = (w: number, h: number) => ({ widthPx: w, heightPx: h, ppi: 300, profile: srgbProfile() });
+const wish = (w: number, h: number, packing: TiffPacking = "none") => ({
+  widthPx: w,
+  heightPx: h,
+  ppi: 300,
+  profile: srgbProfile(),
+  packing,
+});
+
+function tiff(rgba: Uint8Array, w: number, h: number, packing: TiffPacking): Buffer {
+  const line = 4 * w * rowsPerStrip(w);
+  const strips = Array.from({ length: Math.ceil(rgba.length / line) }, (_, i) => {
+    const rgb = rgbOf(rgba.subarray(i * line, (i + 1) * line));
+    if (packing === "none") return rgb;
+    const plain = differenced(rgb, w);
+    return packing === "lzw" ? lzwPacked(plain) : Uint8Array.from(deflateSync(plain));
+  });
+  return Buffer.concat([
+    tiffHead(
+      wish(w, h, packing),
+      strips.map((s) => s.length),
+    ),
+    ...strips,
+  ]);
+}
 
 function png(rgba: Uint8Array, w: number, h: number): Buffer {
   const filter = new PngFilter(w);
@@ -23,8 +56,7 @@ function png(rgba: Uint8Array, w: number, h: number): Buffer {
 test("a PNG and a TIFF come back bit by bit, with density and profile", async () => {
   await fc.assert(
     fc.asyncProperty(anyPicture, async ({ w, h, rgba }) => {
-      const tiff = Buffer.concat([tiffHead(wish(w, h)), rgbOf(rgba)]);
-      for (const bytes of [png(rgba, w, h), tiff]) {
+      for (const bytes of [png(rgba, w, h), ...tiffPackings.map((p) => tiff(rgba, w, h, p))]) {
         const meta = await sharp(bytes).metadata();
         expect(meta).toMatchObject({ width: w, height: h, channels: 3 });
         expect(Math.round(meta.density!)).toBe(300);
@@ -34,6 +66,40 @@ test("a PNG and a TIFF come back bit by bit, with density and profile", async ()
       }
     }),
     { numRuns: 40 },
+  );
+});
+
+/** Even stretches, steps and noise, so that strips pack well and badly, and tables fill up. */
+function picture(w: number, h: number, seed: number): Uint8Array {
+  const random = seededChance(seed);
+  return Uint8Array.from({ length: 4 * w * h }, (_, i) =>
+    i % (4 * w) < 2 * w ? (i >> 9) & 255 : random() < 0.2 ? 7 : 255 * random(),
+  );
+}
+
+test.each(tiffPackings)(
+  "a TIFF of many strips, packed as %s, comes back bit by bit, by another program and by our own",
+  async (packing) => {
+    const [w, h] = [1301, 700];
+    const rgba = picture(w, h, 4);
+    const raw = await sharp(tiff(rgba, w, h, packing))
+      .toColourspace("srgb")
+      .raw()
+      .toBuffer();
+    expect(raw.equals(Buffer.from(rgbOf(rgba)))).toBe(true);
+  },
+);
+
+test("what LZW packs it unpacks, however little or much; a broken strip is told", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 40_000 }), fc.integer(), (length, seed) => {
+      const bytes = picture(100, 101, seed).subarray(0, length);
+      const packed = lzwPacked(bytes);
+      expect(lzwLength(packed)).toBe(length);
+      expect(Buffer.from(lzwUnpacked(packed, length)!).equals(Buffer.from(bytes))).toBe(true);
+      expect(lzwUnpacked(packed, length + 1)).toBeUndefined();
+    }),
+    { numRuns: 60 },
   );
 });
 

@@ -1,5 +1,6 @@
 import { crc32 } from "../crc32.ts";
 import { joined } from "../joined.ts";
+import { nearest } from "./png-rows.ts";
 
 /** PNG, third edition (W3C, 2023). 8 bits a channel, without alpha: what is printed has none. */
 
@@ -104,12 +105,6 @@ function filtered(now: Uint8Array, above: Uint8Array, tries: readonly [Uint8Arra
     p += dp < 128 ? dp : 256 - dp;
   }
   return [s, u, p];
-}
-
-function nearest(a: number, b: number, c: number): number {
-  const p = a + b - c;
-  const [pa, pb, pc] = [Math.abs(p - a), Math.abs(p - b), Math.abs(p - c)];
-  return pa <= pb && pa <= pc ? a : pb <= pc ? b : c;
 }
 
 const mostStored = 0xffff;

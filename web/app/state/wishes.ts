@@ -8,12 +8,15 @@ export const fileKinds = ["jpeg", "png", "tiff", "pdf", "svg", "ora"] as const;
 export type FileKind = (typeof fileKinds)[number];
 
 /** What a person asks of the files, from what the lab wants on. */
-export interface Wishes extends Required<FilesWish> {
+export interface Wishes extends Required<Omit<FilesWish, "longSidePx">> {
+  /** For a screen. */
+  readonly longSidePx: number | undefined;
   readonly kind: FileKind;
   readonly picture: Omit<PictureWish, "kind">;
   /** Of a PDF. */
   readonly marks: boolean;
   readonly small: boolean;
+  readonly lossless: boolean;
   /** Of a file in layers: whether captions may go along as their names. */
   readonly named: boolean;
 }
@@ -29,12 +32,16 @@ export function labWishes(project: Project): Wishes {
     withoutBleed: false,
     marks: false,
     small: false,
+    lossless: false,
+    longSidePx: undefined,
     named: false,
     picture: {
       colour: file?.colour ?? "srgb",
       quality: file?.quality ?? ownQuality,
       chroma: "444",
       progressive: false,
+      packing: file?.packing ?? "none",
+      sharpenFor: undefined,
     },
   };
 }

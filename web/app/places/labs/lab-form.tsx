@@ -1,12 +1,15 @@
 import { Box, Grid, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
+import { type TiffPacking, tiffPackings } from "#core/files";
 import { fileNames, type LabCard } from "#core/lab";
+import { paperKinds } from "#core/pixels";
 import { labs as words } from "../../../text/labs.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { Labelled } from "../../parts/labelled.tsx";
 import { LengthField } from "../../parts/length-field.tsx";
 import { Named } from "../../parts/named.tsx";
 import { NumberField } from "../../parts/number-field.tsx";
+import { Tick } from "../../parts/tick.tsx";
 import { LabBook, plainBook } from "./lab-book.tsx";
 import { LabSizes } from "./lab-sizes.tsx";
 
@@ -164,6 +167,42 @@ export function LabForm({ card, onCard }: LabFormProps) {
         <Text fontSize="13.5px" color="fg.muted" mt="2">
           {words.patternHelp(example)}
         </Text>
+        <Grid templateColumns="1fr 1fr 1fr" gap="4" mt="4" alignItems="end">
+          <Named label={words.paperKind}>
+            <Choose
+              label={words.paperKind}
+              value={card.paper ?? "mixed"}
+              options={[["mixed", words.papers.mixed], ...paperKinds.map((p) => [p, words.papers[p]] as const)]}
+              onChoose={(paper) => {
+                const { paper: _, ...rest } = card;
+                onCard(paper === "mixed" ? rest : { ...rest, paper });
+              }}
+            />
+          </Named>
+          <Labelled
+            label={words.press}
+            value={card.file.press ?? ""}
+            maxLength={60}
+            onChange={(e) => {
+              const { press: _, ...rest } = card.file;
+              set({ file: e.target.value === "" ? rest : { ...rest, press: e.target.value } });
+            }}
+          />
+          {card.file.kind === "tiff" && (
+            <Named label={words.packing}>
+              <Choose<TiffPacking>
+                label={words.packing}
+                value={card.file.packing ?? "none"}
+                options={tiffPackings.map((p) => [p, words.packings[p]])}
+                onChoose={(packing) => file({ packing })}
+              />
+            </Named>
+          )}
+        </Grid>
+        <Text fontSize="13.5px" color="fg.muted" mt="2" mb="3">
+          {words.pressHelp}
+        </Text>
+        <Tick label={words.flattened} on={card.file.flattened ?? false} onTick={(flattened) => file({ flattened })} />
       </Part>
       <Part title={words.sections.sizes}>
         <LabSizes card={card} onSizes={(sizes) => set({ sizes })} />

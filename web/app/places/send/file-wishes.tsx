@@ -2,7 +2,8 @@ import { Box, Button, Grid, HStack, Text } from "@chakra-ui/react";
 import { ChevronDown, ChevronUp } from "lucide-react";
 import { useState } from "react";
 import { fileHolds, type Project } from "#core/document";
-import { printColours } from "#core/files";
+import { printColours, type TiffPacking, tiffPackings } from "#core/files";
+import { paperKinds } from "#core/pixels";
 import { sendWishes as words } from "../../../text/send.ts";
 import { Choose } from "../../parts/choose-one.tsx";
 import { Named } from "../../parts/named.tsx";
@@ -22,6 +23,7 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
   const [open, setOpen] = useState(false);
   const lab = labWishes(project);
   const asLab = JSON.stringify(lab) === JSON.stringify(wishes);
+  const isPicture = wishes.kind === "jpeg" || wishes.kind === "png" || wishes.kind === "tiff";
   const picture = (change: Partial<Wishes["picture"]>) =>
     onWishes({ ...wishes, picture: { ...wishes.picture, ...change } });
   return (
@@ -42,7 +44,7 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
                 label={words.kind}
                 value={wishes.kind}
                 options={fileKinds.map((k) => [k, words.kinds[k]])}
-                onChoose={(kind) => onWishes({ ...wishes, kind })}
+                onChoose={(kind) => onWishes({ ...wishes, kind, longSidePx: undefined })}
               />
             </Named>
             {wishes.kind === "jpeg" && (
@@ -65,7 +67,7 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
                 />
               </Named>
             )}
-            {(wishes.kind === "jpeg" || wishes.kind === "png" || wishes.kind === "tiff") && (
+            {isPicture && (
               <Named label={words.colour}>
                 <Choose
                   label={words.colour}
@@ -75,7 +77,32 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
                 />
               </Named>
             )}
+            {wishes.kind === "tiff" && (
+              <Named label={words.packing}>
+                <Choose<TiffPacking>
+                  label={words.packing}
+                  value={wishes.picture.packing ?? "none"}
+                  options={tiffPackings.map((p) => [p, words.packings[p]])}
+                  onChoose={(packing) => picture({ packing })}
+                />
+              </Named>
+            )}
+            {isPicture && (
+              <Named label={words.sharpen}>
+                <Choose
+                  label={words.sharpen}
+                  value={wishes.picture.sharpenFor ?? "off"}
+                  options={[["off", words.sharpenOff], ...paperKinds.map((p) => [p, words.sharpenFor[p]] as const)]}
+                  onChoose={(paper) => picture({ sharpenFor: paper === "off" ? undefined : paper })}
+                />
+              </Named>
+            )}
           </Grid>
+          {isPicture && project.lab?.paper && (
+            <Text mt="2" fontSize="13.5px" color="fg.muted">
+              {words.labPaper(project.lab.name, words.sharpenFor[project.lab.paper])}
+            </Text>
+          )}
           <Box mt="4" display="flex" flexDirection="column" gap="2">
             {wishes.kind === "jpeg" && (
               <>
@@ -98,9 +125,35 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
               <>
                 <Tick label={words.marks} on={wishes.marks} onTick={(marks) => onWishes({ ...wishes, marks })} />
                 <Tick label={words.small} on={wishes.small} onTick={(small) => onWishes({ ...wishes, small })} />
+                {!wishes.small && (
+                  <Tick
+                    label={words.lossless}
+                    on={wishes.lossless}
+                    onTick={(lossless) => onWishes({ ...wishes, lossless })}
+                  />
+                )}
               </>
             )}
-            {hasBleed(project) && (
+            {isPicture && (
+              <Tick
+                label={words.forScreen}
+                on={wishes.longSidePx !== undefined}
+                onTick={(on) => onWishes({ ...wishes, longSidePx: on ? screenPx : undefined })}
+              />
+            )}
+            {isPicture && wishes.longSidePx !== undefined && (
+              <Box w="180px" pl="6">
+                <NumberField
+                  label={words.longSide}
+                  value={wishes.longSidePx}
+                  least={100}
+                  most={8000}
+                  step={10}
+                  onNumber={(n) => onWishes({ ...wishes, longSidePx: Math.round(n) })}
+                />
+              </Box>
+            )}
+            {hasBleed(project) && wishes.longSidePx === undefined && (
               <Tick
                 label={words.withoutBleed}
                 on={wishes.withoutBleed}
@@ -118,6 +171,9 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
     </Box>
   );
 }
+
+/** Of the longer side, to begin with: as much as most screens show, and a mail can carry. */
+const screenPx = 2048;
 
 /** Cards that are printed by themselves have a bleed of their own. */
 const hasBleed = ({ format, pockets }: Project): boolean =>

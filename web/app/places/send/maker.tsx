@@ -60,7 +60,10 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
         ? [open]
         : files.filter((f) => (f.number === "cover" ? /cover/i.test(asked) : chosen.has(f.number)));
   // A lab of one's own has no line to send by.
-  const takes = isServed(project.lab) && (wishes.kind === project.lab?.file.kind || wishes.kind === "pdf");
+  const takes =
+    isServed(project.lab) &&
+    wishes.longSidePx === undefined &&
+    (wishes.kind === project.lab?.file.kind || wishes.kind === "pdf");
   const mostMb = project.lab?.file.mostMb;
   const orderMark = JSON.stringify([mark, wishes, wanted.map((f) => [f.number, f.pocket])]);
 
@@ -107,6 +110,11 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
   const same = state.mark === orderMark;
   return (
     <Box>
+      {full.length > 0 && full.length < files.length && (
+        <Text mb="3" fontSize="14px" color="fg.muted">
+          {words.bareLeftOut(files.length - full.length)}
+        </Text>
+      )}
       {full.length > 1 && (
         <Box mb="4">
           <OneOfFew
@@ -196,7 +204,7 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
         <SendEnd
           state={state}
           size={wishes.kind === "pdf" || wishes.kind === "svg" ? undefined : printPixels(first.format)}
-          ppi={first.format.ppi}
+          ppi={first.densityPpi ?? first.format.ppi}
           colour={wishes.picture.colour}
           {...(same && to !== "lab" ? { onAgain: (how) => void make(how) } : {})}
         />

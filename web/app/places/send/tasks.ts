@@ -1,7 +1,9 @@
 import type { PrintFile, Project } from "#core/document";
 import type { Photo } from "#core/photo";
+import { formatSize } from "#core/units";
 import type { Store } from "../../../storage/store.ts";
 import { fileTitle } from "../../../text/in-latin.ts";
+import { send as words } from "../../../text/send.ts";
 import type { Kit } from "../../kit.ts";
 import { gatherOriginals } from "../../state/gather-originals.ts";
 import type { SendTask } from "../../state/sender.ts";
@@ -57,7 +59,7 @@ const pdfTask = (
   name: string,
   files: readonly PrintFile[],
   project: Project,
-  { marks, small }: Wishes,
+  { marks, small, lossless }: Wishes,
   { store, printing, byId }: Hands,
 ): SendTask => ({
   key: name,
@@ -67,7 +69,18 @@ const pdfTask = (
     const photos = [...new Map(each.flat().map((p) => [p.photo.id, p])).values()];
     const made = await printing.run(
       "printPdf",
-      { title: project.name, files, photos, marks, small, keepAs },
+      {
+        title: project.name,
+        files,
+        photos,
+        marks,
+        slugs: marks ? files.map((file) => slugOf(project, file)) : [],
+        small,
+        lossless,
+        flattened: !small && (project.lab?.file.flattened ?? false),
+        blackAlone: !small && project.lab?.file.press !== undefined,
+        keepAs,
+      },
       { signal, onProgress },
     );
     return made.file;
@@ -95,6 +108,11 @@ const pictureTasks = (
       return made.file;
     },
   }));
+};
+
+const slugOf = (project: Project, { number, format }: PrintFile): string => {
+  const size = formatSize(format.widthMm, format.heightMm, project.unit, format.ppi);
+  return words.slug(project.name, number, size);
 };
 
 /** Which part of the work it is, whatever its file is called. */

@@ -54,6 +54,7 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
     quality: card?.file.quality ?? quality,
     chroma: "444",
     progressive: false,
+    packing: card?.file.packing ?? "none",
   } as const;
   const namesOf = (back: boolean) =>
     fileNames(
@@ -100,6 +101,7 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
     if (sent) await navigate(`/work/${project.id}/orders`);
   };
   const saveList = () => {
+    const plain = { lossless: false, flattened: false, blackAlone: false } as const;
     const { unit, format } = project;
     const files = cuttingList(drawn, {
       ...ask,
@@ -114,7 +116,16 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
       make: async ({ keepAs, signal, onProgress }) => {
         const each = await Promise.all(files.map((f) => gatherOriginals(f, byId, kit.store)));
         const photos = [...new Map(each.flat().map((p) => [p.photo.id, p])).values()];
-        const order = { title: words.listTitle(project.name), files, photos, marks: false, small: true, keepAs };
+        const order = {
+          title: words.listTitle(project.name),
+          files,
+          photos,
+          marks: false,
+          slugs: [],
+          small: true,
+          ...plain,
+          keepAs,
+        };
         return (await kit.printing.run("printPdf", order, { signal, onProgress })).file;
       },
     };
