@@ -105,7 +105,7 @@ test("words and heads outside of what is safe are found: near the cut, cut, and 
   const at = (x: number) => checked([tile("a", { x, y: 100, w: 40, h: 10 }, saying("Kingfisher"))]);
   expect(codes(at(20).findings)).toEqual([]);
   expect(at(3).findings).toMatchObject([{ code: "wordsAtRisk", peril: "near", weight: "doubt" }]);
-  const { project, findings } = at(-3);
+  const { project, findings } = at(-4);
   expect(findings).toMatchObject([{ code: "wordsAtRisk", peril: "cut", weight: "wrong" }]);
   expect(again(mendedBy(project, findings[0]!, "moveInside"))).toEqual([]);
 

@@ -16,7 +16,7 @@ import {
 } from "#core/document";
 import { clamp } from "#core/geometry";
 import { bleedBox, boundPages, type PageFormat, safeBox } from "#core/lab";
-import { laidWords, wordsOf } from "#core/scene";
+import { laidWords, seenFrame, wordsOf } from "#core/scene";
 import type { PageFacts } from "./facts.ts";
 import type { Finding, MendCode } from "./finding.ts";
 import { unhanded } from "./page-rules/faces.ts";
@@ -109,9 +109,9 @@ function mendedTile(project: Project, page: Page, tile: Tile, mend: TileMend, fa
       return movedInside(project, page, tile, facts);
     case "shrinkWords":
     case "enlargeWords":
-      return resized(tile, mend, facts);
+      return resized(tile, mend, format, facts);
     case "readableInk": {
-      const on = wordsOn(page, facts).find((w) => w.tile.id === tile.id);
+      const on = wordsOn({ page, format }, facts).find((w) => w.tile.id === tile.id);
       const ground = on && facts.behind?.(tile.id, on.at);
       const colour = ground && readableInk(ground);
       return filling.kind === "words" && colour
@@ -140,7 +140,7 @@ function reachingBleed(tile: Tile, format: PageFormat): Tile {
 /** The tile pushed in so that its words, or itself, lie where nothing is lost; as it was where they are too large for that. */
 function movedInside(project: Project, page: Page, tile: Tile, facts: PageFacts): Tile | undefined {
   const format = formatOf(project, page);
-  const at = wordsOn(page, facts).find((w) => w.tile.id === tile.id)?.at ?? tileBox(tile);
+  const at = wordsOn({ page, format }, facts).find((w) => w.tile.id === tile.id)?.at ?? tileBox(tile);
   const safe = nearestSafe(at, format);
   if (at.w > safe.w || at.h > safe.h) return undefined;
   const dx = clamp(at.x, safe.x, safe.x + safe.w - at.w) - at.x;
@@ -160,13 +160,19 @@ function nearestSafe(at: { readonly x: number; readonly w: number }, format: Pag
 }
 
 /** The largest size, in quarters of a point, at which all words show; or the least that can be read, if they fit there. */
-function resized(tile: Tile, mend: "shrinkWords" | "enlargeWords", facts: PageFacts): Tile | undefined {
+function resized(
+  tile: Tile,
+  mend: "shrinkWords" | "enlargeWords",
+  format: PageFormat,
+  facts: PageFacts,
+): Tile | undefined {
   const { filling } = tile;
   if (filling.kind !== "words" || !facts.setter) return undefined;
   const { setter } = facts;
+  const frame = seenFrame(tile.frame, format);
   const text = wordsOf(filling, facts.photo);
   const at = (sizePt: number): Tile => ({ ...tile, filling: { ...filling, style: { ...filling.style, sizePt } } });
-  const fits = (sizePt: number) => laidWords(text, { ...filling.style, sizePt }, tile.frame, setter)?.hidden === 0;
+  const fits = (sizePt: number) => laidWords(text, { ...filling.style, sizePt }, frame, setter)?.hidden === 0;
   if (mend === "enlargeWords") return fits(leastReadablePt) ? at(leastReadablePt) : undefined;
   for (let pt = Math.floor(filling.style.sizePt * 4 - 1) / 4; pt >= leastReadablePt; pt -= 0.25)
     if (fits(pt)) return at(pt);

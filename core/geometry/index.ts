@@ -17,6 +17,7 @@ export {
   replay,
   traceRect,
   traceRoundedRect,
+  traceRoundedWithin,
   transformed,
 } from "./path.ts";
 export {

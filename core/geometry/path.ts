@@ -80,6 +80,34 @@ export function traceRoundedRect(r: Rect, radius: number, to: PathSink): void {
   to.closePath();
 }
 
+/**
+ * A rounded rectangle whose straight sides go on out to another one around it; sides that lie on each other stay. What is cut along
+ * `r` has round corners and nothing beside its sides but what is inside.
+ */
+export function traceRoundedWithin(r: Rect, radius: number, outer: Rect, to: PathSink): void {
+  const k = clamp(radius, 0, Math.min(r.w, r.h) / 2);
+  const [x0, y0, x1, y1] = [r.x, r.y, r.x + r.w, r.y + r.h];
+  const [left, top, right, foot] = [outer.x, outer.y, outer.x + outer.w, outer.y + outer.h];
+  const q = k * (1 - kappa);
+  to.moveTo(x0 + k, top);
+  to.lineTo(x1 - k, top);
+  to.lineTo(x1 - k, y0);
+  to.bezierCurveTo(x1 - q, y0, x1, y0 + q, x1, y0 + k);
+  to.lineTo(right, y0 + k);
+  to.lineTo(right, y1 - k);
+  to.lineTo(x1, y1 - k);
+  to.bezierCurveTo(x1, y1 - q, x1 - q, y1, x1 - k, y1);
+  to.lineTo(x1 - k, foot);
+  to.lineTo(x0 + k, foot);
+  to.lineTo(x0 + k, y1);
+  to.bezierCurveTo(x0 + q, y1, x0, y1 - q, x0, y1 - k);
+  to.lineTo(left, y1 - k);
+  to.lineTo(left, y0 + k);
+  to.lineTo(x0, y0 + k);
+  to.bezierCurveTo(x0, y0 + q, x0 + q, y0, x0 + k, y0);
+  to.closePath();
+}
+
 export function transformed(path: PathData, m: Matrix): PathData {
   return record((to) => {
     const at = (x: number, y: number) => applyTo(m, { x, y });

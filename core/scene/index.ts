@@ -4,7 +4,7 @@ export {
   type SceneFacts,
   type SeenPhoto,
   scene,
-  tileOutline,
+  seenFrame,
   tileSteps,
   wordsMatrix,
 } from "./scene.ts";

@@ -1,8 +1,10 @@
 import { expect, test } from "@jest/globals";
+import fc from "fast-check";
 import { applyChange, frameRect, type Page } from "#core/document";
-import { applyTo } from "#core/geometry";
+import { applyTo, type PathData, type Point } from "#core/geometry";
+import { firstWordStyles } from "#core/words";
 import { collage, squareFormat } from "../document/project.fixture.ts";
-import { scene } from "./index.ts";
+import { scene, seenFrame } from "./index.ts";
 
 const photos: Record<string, { aspect: number; focus: null }> = {
   p0: { aspect: 1.5, focus: null },
@@ -73,4 +75,102 @@ test("only a tile without corners says that a rectangle is all there is to cut o
     scene(p, squareFormat, { photo: (id) => photos[id] }).steps.flatMap((s) => (s.draw === "photo" ? [s.plain] : []));
   expect(plains(page)).toEqual(page.tiles.map((t) => frameRect(t.frame)));
   expect(rounded.ok && plains(rounded.value.pages[0]!)).toEqual([undefined, undefined]);
+});
+
+const pointsOf = (path: PathData) =>
+  path.flatMap((s) =>
+    Array.from({ length: (s.length - 1) >> 1 }, (_, i) => ({ x: s[2 * i + 1] as number, y: s[2 * i + 2] as number })),
+  );
+
+function boundsOf(points: readonly Point[]) {
+  const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
+  const [x, y] = [Math.min(...xs), Math.min(...ys)];
+  return { x, y, w: Math.max(...xs) - x, h: Math.max(...ys) - y };
+}
+
+/** Tiles side by side, one of them drawn first, whose edges meet exactly. */
+function meeting(x: number, y: number, upright: boolean): Page {
+  const [a, b] = page.tiles;
+  const at = (left: number, top: number) => ({ centre: { x: left + 20, y: top + 15 }, width: 40, height: 30, turn: 0 });
+  const outline = { kind: "rectangle", cornerMm: 0 } as const;
+  return {
+    ...page,
+    tiles: [
+      { ...a!, outline, frame: at(x, y) },
+      { ...b!, outline, frame: upright ? at(x, y + 30) : at(x + 40, y) },
+    ],
+  };
+}
+
+test("of two tiles that touch the lower one, and its photo, goes on a little under the upper one and nowhere else", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 5, max: 200 }), fc.integer({ min: 5, max: 200 }), fc.boolean(), (x, y, upright) => {
+      const { steps } = scene(meeting(x, y, upright), squareFormat, { photo: (id) => photos[id] });
+      const [, lower, upper] = steps;
+      if (lower?.draw !== "photo" || upper?.draw !== "photo") throw new Error("no photos");
+      const [low, up] = [boundsOf(pointsOf(lower.clip)), boundsOf(pointsOf(upper.clip))];
+      expect(low.w + low.h).toBeCloseTo(70.1);
+      expect(up.w + up.h).toBeCloseTo(70);
+      const end = applyTo(lower.matrix, { x: 1, y: 1 });
+      expect(end.x).toBeGreaterThanOrEqual(low.x + low.w - 1e-6);
+      expect(end.y).toBeGreaterThanOrEqual(low.y + low.h - 1e-6);
+    }),
+  );
+});
+
+test("in full bleed round corners and borders are measured from the cut, and the sides go on to the end of the bleed", () => {
+  const [tile] = page.tiles;
+  const side = squareFormat.widthMm;
+  const full = { centre: { x: side / 2, y: side / 2 }, width: side + 6, height: side + 6, turn: 0 };
+  const border = { widthMm: 4, colour: "#102030" } as const;
+  const bled: Page = {
+    ...page,
+    tiles: [{ ...tile!, frame: full, outline: { kind: "rectangle", cornerMm: 10 }, edge: { border } }],
+  };
+  const [, picture, ring] = scene(bled, squareFormat, { photo: (id) => photos[id] }).steps;
+  if (picture?.draw !== "photo" || ring?.draw !== "fill") throw new Error("no ring");
+  expect(boundsOf(pointsOf(picture.clip))).toEqual({ x: -3, y: -3, w: side + 6, h: side + 6 });
+  // The corner's arc ends on the cut, ten millimetres from it.
+  expect(picture.clip).toContainEqual(expect.arrayContaining(["C"]));
+  expect(pointsOf(picture.clip)).toContainEqual({ x: 10, y: 0 });
+  expect(pointsOf(picture.clip)).not.toContainEqual({ x: 0, y: 0 });
+  const inner = pointsOf(ring.path.slice(picture.clip.length));
+  const hole = boundsOf(inner);
+  expect([hole.x, hole.y, hole.w, hole.h]).toEqual([4, 4, side - 8, side - 8]);
+});
+
+test("what the cut leaves of a tile: only sides that end with the bleed move", () => {
+  const frame = { centre: { x: 50, y: 50 }, width: 106, height: 60, turn: 0 };
+  expect(seenFrame(frame, squareFormat)).toEqual({ ...frame, centre: { x: 51.5, y: 50 }, width: 103 });
+  for (const other of [
+    { ...frame, turn: 4 },
+    { ...frame, width: 100 },
+    { ...frame, width: 112 },
+  ])
+    expect(seenFrame(other, squareFormat)).toBe(other);
+});
+
+test("words stand over the border of their tile, and a border lies under them", () => {
+  const glyph = { file: 0, id: 3, cluster: 0, advance: 0.5, dx: 0, dy: 0 };
+  const face = {
+    key: "any",
+    ascent: 1,
+    descent: 0.3,
+    shape: (text: string) => [...text].map((_, cluster) => ({ ...glyph, cluster })),
+    covers: () => true,
+    outline: () => [["M", 0, 0], ["L", 0.4, -0.7], ["Z"]] as PathData,
+  };
+  const setter = { face: () => face, breaks: (text: string) => [{ at: text.length, must: false }] };
+  const [tile] = page.tiles;
+  const filling = {
+    kind: "words",
+    text: "Ada",
+    style: firstWordStyles.caption,
+    role: "caption",
+    from: null,
+    card: null,
+  } as const;
+  const said: Page = { ...page, tiles: [{ ...tile!, filling, edge: { border: { widthMm: 3, colour: "#102030" } } }] };
+  const { steps } = scene(said, squareFormat, { photo: () => undefined, setter: setter as never });
+  expect(steps.map((s) => s.draw)).toEqual(["fill", "fill", "words"]);
 });

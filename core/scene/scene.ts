@@ -11,11 +11,13 @@ import {
   rotation,
   traceRect,
   traceRoundedRect,
+  traceRoundedWithin,
   transformed,
   translation,
 } from "#core/geometry";
-import { bleedBox, type PageFormat } from "#core/lab";
+import { bleedBox, type PageFormat, trimBox } from "#core/lab";
 import { faceKey, type LaidWords, type SetGlyph, type Typesetter } from "#core/words";
+import { reachingUnder, stretchesUnder } from "./touching.ts";
 import { cardSteps, laidWords, wordsOf } from "./words.ts";
 
 /** One thing to draw, in mm from the trim's top left. Painters follow the list and know nothing of pages. */
@@ -66,9 +68,15 @@ export interface SceneFacts {
 /** The page as it prints: an empty tile, and one whose photo is not known, show the page behind them. */
 export function scene(page: Page, format: PageFormat, facts: SceneFacts): Scene {
   const box = bleedBox(format);
+  const under = stretchesUnder(page.tiles);
+  const steps = (tile: Tile): readonly DrawStep[] => {
+    const own = tileSteps(tile, format, facts);
+    const stretches = under.get(tile);
+    return stretches ? reachingUnder(own, stretches) : own;
+  };
   return {
     box,
-    steps: [...groundSteps(page, format, facts), ...allTiles(page).flatMap((tile) => tileSteps(tile, format, facts))],
+    steps: [...groundSteps(page, format, facts), ...allTiles(page).flatMap(steps)],
   };
 }
 
@@ -96,10 +104,32 @@ function openingBox(format: PageFormat): Rect {
   return box;
 }
 
-/** The outline of a tile as it lies, for painting and for the pointer alike. */
-export function tileOutline(tile: Tile): PathData {
-  const path = record((to) => traceRoundedRect(frameRect(tile.frame), tile.outline.cornerMm, to));
+/** The outline of a tile as it lies: its corners are those of what the cut leaves of it, and its sides go on into the bleed. */
+function tileOutline(tile: Tile, format: PageFormat): PathData {
+  const { cornerMm } = tile.outline;
+  const whole = frameRect(tile.frame);
+  const seen = frameRect(seenFrame(tile.frame, format));
+  if (cornerMm > 0 && (seen.w < whole.w || seen.h < whole.h))
+    return record((to) => traceRoundedWithin(seen, cornerMm, whole, to));
+  const path = record((to) => traceRoundedRect(whole, cornerMm, to));
   return tile.frame.turn === 0 ? path : transformed(path, turnOf(tile.frame));
+}
+
+const nearlyMm = 0.02;
+
+/** What the cut leaves of an upright tile that goes on to the end of the bleed; any other frame as it is. */
+export function seenFrame(frame: Frame, format: PageFormat): Frame {
+  const r = frameRect(frame);
+  const [box, trim] = [bleedBox(format), trimBox(format)];
+  if (frame.turn !== 0 || format.bleedMm <= nearlyMm) return frame;
+  const bled = (at: number, end: number) => Math.abs(at - end) < nearlyMm;
+  const x0 = bled(r.x, box.x) ? trim.x : r.x;
+  const y0 = bled(r.y, box.y) ? trim.y : r.y;
+  const x1 = bled(r.x + r.w, box.x + box.w) ? trim.x + trim.w : r.x + r.w;
+  const y1 = bled(r.y + r.h, box.y + box.h) ? trim.y + trim.h : r.y + r.h;
+  const [width, height] = [x1 - x0, y1 - y0];
+  if ((width === r.w && height === r.h) || width <= 0 || height <= 0) return frame;
+  return { ...frame, centre: { x: x0 + width / 2, y: y0 + height / 2 }, width, height };
 }
 
 const turnOf = ({ centre, turn }: Frame): Matrix =>
@@ -110,9 +140,9 @@ export function tileSteps(tile: Tile, format: PageFormat, facts: SceneFacts): Dr
     case "empty":
       return [];
     case "colour":
-      return [plainFill(tile, tile.filling.colour), ...borderSteps(tile)];
+      return [plainFill(tile, tile.filling.colour, format), ...borderSteps(tile, format)];
     case "words":
-      return [...wordSteps(tile, tile.filling, facts), ...borderSteps(tile)];
+      return wordSteps(tile, tile.filling, format, facts);
     case "photo": {
       const { view } = tile.filling;
       const photo = facts.photo(view.photoId);
@@ -121,28 +151,39 @@ export function tileSteps(tile: Tile, format: PageFormat, facts: SceneFacts): Dr
       const upright = photoMatrix(photo.aspect, rect, framingOf(view, photo, tile.frame, format));
       const matrix = tile.frame.turn === 0 ? upright : chain(turnOf(tile.frame), upright);
       const plain = tile.outline.cornerMm > 0 || tile.frame.turn !== 0 ? undefined : rect;
-      const picture: DrawStep = { draw: "photo", photoId: view.photoId, matrix, clip: tileOutline(tile), plain };
-      const behind = view.whole && view.behind ? [plainFill(tile, view.behind)] : [];
-      return [...behind, picture, ...borderSteps(tile)];
+      const picture: DrawStep = {
+        draw: "photo",
+        photoId: view.photoId,
+        matrix,
+        clip: tileOutline(tile, format),
+        plain,
+      };
+      const behind = view.whole && view.behind ? [plainFill(tile, view.behind, format)] : [];
+      return [...behind, picture, ...borderSteps(tile, format)];
     }
   }
 }
 
-function wordSteps(tile: Tile, words: Words, facts: SceneFacts): DrawStep[] {
+/** Words stand over the border: its line may be as wide as a person likes. */
+function wordSteps(tile: Tile, words: Words, format: PageFormat, facts: SceneFacts): DrawStep[] {
+  const frame = seenFrame(tile.frame, format);
   const text = wordsOf(words, facts.photo);
-  const laid = facts.setter && laidWords(text, words.style, tile.frame, facts.setter);
-  const card = words.card ? [plainFill(tile, words.card.ground), ...cardSteps(tile, words, laid)] : [];
+  const laid = facts.setter && laidWords(text, words.style, frame, facts.setter);
+  const card = words.card
+    ? [plainFill(tile, words.card.ground, format), ...cardSteps({ ...tile, frame }, words, laid)]
+    : [];
+  const under = [...card, ...borderSteps(tile, format)];
   const glyphs = laid?.lines.flatMap((l) => l.glyphs) ?? [];
-  if (!laid || glyphs.length === 0) return card;
+  if (!laid || glyphs.length === 0) return under;
   return [
-    ...card,
+    ...under,
     {
       draw: "words",
       face: faceKey(words.style),
       sizeMm: laid.sizeMm,
       colour: words.style.colour,
       glyphs,
-      matrix: wordsMatrix(tile.frame, laid, words.style.turn),
+      matrix: wordsMatrix(frame, laid, words.style.turn),
       text,
     },
   ];
@@ -157,19 +198,20 @@ export function wordsMatrix(frame: Frame, laid: Pick<LaidWords, "size">, turn: n
   );
 }
 
-const plainFill = (tile: Tile, colour: Colour): DrawStep => ({
+const plainFill = (tile: Tile, colour: Colour, format: PageFormat): DrawStep => ({
   draw: "fill",
-  path: tileOutline(tile),
+  path: tileOutline(tile, format),
   rule: "nonzero",
   colour,
 });
 
-function borderSteps(tile: Tile): DrawStep[] {
+/** Inside the outline; of a tile that reaches into the bleed it is measured from the cut. */
+function borderSteps(tile: Tile, format: PageFormat): DrawStep[] {
   const { widthMm, colour } = tile.edge.border;
   if (widthMm === 0) return [];
   const upright = record((to) =>
-    traceRoundedRect(inset(frameRect(tile.frame), widthMm), tile.outline.cornerMm - widthMm, to),
+    traceRoundedRect(inset(frameRect(seenFrame(tile.frame, format)), widthMm), tile.outline.cornerMm - widthMm, to),
   );
   const inner = tile.frame.turn === 0 ? upright : transformed(upright, turnOf(tile.frame));
-  return [{ draw: "fill", path: [...tileOutline(tile), ...inner], rule: "evenodd", colour }];
+  return [{ draw: "fill", path: [...tileOutline(tile, format), ...inner], rule: "evenodd", colour }];
 }

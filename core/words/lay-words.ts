@@ -79,11 +79,18 @@ export function layWords(
   // What counts is the letters' own height: a tight leading may overlap lines, but the last one has to show whole.
   const letters = (face.ascent + face.descent) * sizeMm;
   const holds = letters > room + slack ? 0 : 1 + Math.floor((room - Math.max(letters, pitch) + slack) / pitch);
-  const shown = runs.slice(0, Math.max(0, Math.min(runs.length, Math.max(holds, room >= letters ? 1 : 0))));
+  // A font's height leaves room for marks above and tails below that one line may not have.
+  const ink = holds === 0 && runs.length === 1 ? inkOf(glyphs, face) : undefined;
+  const inkFits = ink !== undefined && (ink.above + ink.below) * sizeMm <= room + slack;
+  const least = room >= letters || inkFits ? 1 : 0;
+  const shown = runs.slice(0, Math.max(0, Math.min(runs.length, Math.max(holds, least))));
   const tall = Math.max(pitch, letters) + (shown.length - 1) * pitch;
   const spare = Math.max(0, room - tall);
   const top = inset + (style.vertical === "top" ? 0 : style.vertical === "middle" ? spare / 2 : spare);
-  const first = top + (Math.max(pitch, letters) - letters) / 2 + face.ascent * sizeMm;
+  const lean = style.vertical === "top" ? 0 : style.vertical === "middle" ? 0.5 : 1;
+  const first = inkFits
+    ? inset + ink.above * sizeMm + lean * (room - (ink.above + ink.below) * sizeMm)
+    : top + (Math.max(pitch, letters) - letters) / 2 + face.ascent * sizeMm;
   const lines = shown.map((run, i) =>
     setLine(
       run,
@@ -97,6 +104,18 @@ export function layWords(
   );
   const rest = shown.length < runs.length ? text.slice(runs[shown.length]!.from) : "";
   return { size, sizeMm, lines, hidden: countWords(rest), missing: missingIn(text, face) };
+}
+
+/** How far the letters themselves reach above the baseline and below it, in em. */
+function inkOf(glyphs: readonly Glyph[], face: Face): { readonly above: number; readonly below: number } {
+  let [above, below] = [0, 0];
+  for (const g of glyphs)
+    for (const s of face.outline(g.file, g.id))
+      for (let i = 2; i < s.length; i += 2) {
+        above = Math.max(above, -(s[i] as number));
+        below = Math.max(below, s[i] as number);
+      }
+  return { above, below };
 }
 
 export const countWords = (text: string): number => text.split(/\s+/u).filter(Boolean).length;

@@ -51,6 +51,18 @@ test("what finds no room is hidden and its words counted", () => {
   expect(lay(text, 7, 1).hidden).toBe(6);
 });
 
+test("a single line counts by its letters, not by all that its font leaves room for", () => {
+  // Each letter reaches 0.7 em above the line and none below: 1.4 mm of the font's 2.
+  const inked: Face = { ...face, outline: () => [["M", 0, 0], ["L", 0.4, -0.7], ["Z"]] };
+  const of = (h: number, vertical: WordStyle["vertical"]) =>
+    layWords("A", { ...style, vertical }, { w: 9, h }, inked, setter);
+  expect([of(1.5, "middle").hidden, of(1.3, "middle").hidden]).toEqual([0, 1]);
+  expect(of(1.8, "top").lines[0]!.baseline).toBeCloseTo(1.4);
+  expect(of(1.8, "middle").lines[0]!.baseline).toBeCloseTo(1.6);
+  expect(of(1.8, "bottom").lines[0]!.baseline).toBeCloseTo(1.8);
+  expect(layWords("A\nB", style, { w: 9, h: 1.8 }, inked, setter).hidden).toBe(2);
+});
+
 test("alignment and vertical place put the lines where they belong", () => {
   const one = (change: Partial<WordStyle>) => lay("abcd", 10, 6, change).lines[0]!;
   expect(one({}).x).toBeCloseTo(0);

@@ -1,9 +1,9 @@
 import { contrastOf, luminance } from "#core/colour";
-import { allTiles, isFree, type Tile, type Words } from "#core/document";
+import { allTiles, type Frame, isFree, type Tile, type Words } from "#core/document";
 import { applyTo, type Rect } from "#core/geometry";
-import { laidWords, wordsMatrix, wordsOf } from "#core/scene";
+import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
 import { countWords, faceKey, familyOf, type LaidWords } from "#core/words";
-import type { PageFacts, PageRule } from "../facts.ts";
+import type { PageAt, PageFacts, PageRule } from "../facts.ts";
 import type { Found } from "../finding.ts";
 import { boundsOf, cornersOf, perilOf, spot } from "../places.ts";
 
@@ -23,29 +23,30 @@ export interface WordsOn {
 }
 
 /** All words on a page, set as they are drawn. */
-export const wordsOn = (page: Parameters<typeof allTiles>[0], facts: PageFacts): readonly WordsOn[] =>
+export const wordsOn = ({ page, format }: Pick<PageAt, "page" | "format">, facts: PageFacts): readonly WordsOn[] =>
   allTiles(page).flatMap((tile): WordsOn[] => {
     if (tile.filling.kind !== "words") return [];
     const words = tile.filling;
     const text = wordsOf(words, facts.photo);
     if (text.trim() === "") return [];
-    const laid = facts.setter && laidWords(text, words.style, tile.frame, facts.setter);
-    return [{ tile, words, text, laid, at: laid ? lettersBox(tile, words, laid) : spot(page, tile).at! }];
+    const frame = seenFrame(tile.frame, format);
+    const laid = facts.setter && laidWords(text, words.style, frame, facts.setter);
+    return [{ tile, words, text, laid, at: laid ? lettersBox(frame, words, laid) : spot(page, tile).at! }];
   });
 
 /** The letters' own height, not the lines': leading may hang over an edge without a letter there. */
-function lettersBox(tile: Tile, words: Words, laid: LaidWords): Rect {
-  const m = wordsMatrix(tile.frame, laid, words.style.turn);
+function lettersBox(frame: Frame, words: Words, laid: LaidWords): Rect {
+  const m = wordsMatrix(frame, laid, words.style.turn);
   const corners = laid.lines.flatMap((l) => {
     const r = { x: l.x, y: l.baseline - 0.72 * laid.sizeMm, w: l.width, h: 0.94 * laid.sizeMm };
     return cornersOf(r).map((p) => applyTo(m, p));
   });
-  return corners.length > 0 ? boundsOf(corners) : { x: tile.frame.centre.x, y: tile.frame.centre.y, w: 0, h: 0 };
+  return corners.length > 0 ? boundsOf(corners) : { x: frame.centre.x, y: frame.centre.y, w: 0, h: 0 };
 }
 
 /** Every way in which words do not reach a reader. */
 export const words: PageRule = ({ page, format }, facts) =>
-  wordsOn(page, facts).flatMap(({ tile, words: w, text, laid, at }): Found[] => {
+  wordsOn({ page, format }, facts).flatMap(({ tile, words: w, text, laid, at }): Found[] => {
     const spots = [spot(page, tile, at)];
     const running = !page.over.some((t) => t.id === tile.id) && !page.tiles.some((t) => t.id === tile.id);
     if (!laid)

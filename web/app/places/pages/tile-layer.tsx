@@ -3,13 +3,14 @@ import { ImageOff, ImagePlus, Lock } from "lucide-react";
 import { type KeyboardEvent, memo, useMemo, useRef, useState } from "react";
 import type { Edge } from "#core/arrange";
 import { frameRect, type Page, photoIdOf } from "#core/document";
+import { seenFrame } from "#core/scene";
 import { pages as words } from "../../../text/pages.ts";
 import { useKit } from "../../kit.ts";
 import { choose } from "../../state/choose.ts";
 import type { Desk } from "../../state/desk.ts";
 import type { Dragged, DropMeaning } from "../../state/drop-meaning.ts";
 import { useFacts } from "../../state/facts.ts";
-import { useDesk, useLibrary, useSession } from "../../state/hooks.ts";
+import { openFormat, useDesk, useLibrary, useProject, useSession } from "../../state/hooks.ts";
 import { emptyThem } from "../../state/page-gestures.ts";
 import { openPage } from "../../state/project-session.ts";
 import { keep, takenAway, tileMoved } from "../../state/tree-gestures.ts";
@@ -60,6 +61,8 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
     e.preventDefault();
   };
 
+  const format = useProject(openFormat);
+
   return (
     <div
       ref={layer}
@@ -98,7 +101,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
             label={words.tile(i + 1, page.tiles.length, what)}
             kind={kind === "photo" && !photo ? "missing" : kind}
             locked={tile.locked}
-            hidden={written ? hiddenWords(written, tile.frame, facts) : 0}
+            hidden={written ? hiddenWords(written, seenFrame(tile.frame, format), facts) : 0}
             chosen={chosen.has(tile.id)}
             stop={tile.id === stop}
             own={dragged?.from === "tile" && dragged.tileId === tile.id}

@@ -1,12 +1,12 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { findTile } from "#core/document";
 import { applyTo, inverse } from "#core/geometry";
-import { laidWords, wordsMatrix, wordsOf } from "#core/scene";
+import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
 import { caretAt, lineEnds, offsetAt, offsetBeyond, selectionRects } from "#core/words";
 import { words as say } from "../../../text/words.ts";
 import { useKit } from "../../kit.ts";
 import { useFacts } from "../../state/facts.ts";
-import { shownPage, useProject, useSession } from "../../state/hooks.ts";
+import { openFormat, shownPage, useProject, useSession } from "../../state/hooks.ts";
 import { typed } from "../../state/word-gestures.ts";
 import { type PageView, toPage } from "./page-view.ts";
 import css from "./write-layer.module.css";
@@ -27,9 +27,11 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
   const words = tile?.filling.kind === "words" ? tile.filling : undefined;
   const text = words ? wordsOf(words, facts.photo) : "";
   const [marked, setMarked] = useState<readonly [number, number]>([text.length, text.length]);
+  const format = useProject(openFormat);
+  const frame = useMemo(() => tile && seenFrame(tile.frame, format), [tile, format]);
   const laid = useMemo(
-    () => (words && tile && facts.setter ? laidWords(text, words.style, tile.frame, facts.setter) : undefined),
-    [words, tile, text, facts],
+    () => (words && frame && facts.setter ? laidWords(text, words.style, frame, facts.setter) : undefined),
+    [words, frame, text, facts],
   );
 
   useEffect(() => {
@@ -42,7 +44,7 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     document.addEventListener("selectionchange", hear);
     return () => document.removeEventListener("selectionchange", hear);
   });
-  if (!words || !tile) return null;
+  if (!words || !tile || !frame) return null;
 
   const mark = (from: number, to: number) => {
     field.current?.setSelectionRange(Math.min(from, to), Math.max(from, to), to < from ? "backward" : "forward");
@@ -52,7 +54,7 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     if (!laid || !layer.current) return 0;
     const box = layer.current.getBoundingClientRect();
     const at = toPage(view, { x: e.clientX - box.left, y: e.clientY - box.top });
-    return offsetAt(laid, applyTo(inverse(wordsMatrix(tile.frame, laid, words.style.turn)), at));
+    return offsetAt(laid, applyTo(inverse(wordsMatrix(frame, laid, words.style.turn)), at));
   };
   const onKeyDown = (e: KeyboardEvent<HTMLTextAreaElement>) => {
     e.stopPropagation();
@@ -70,7 +72,7 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     e.preventDefault();
   };
   const caret = laid && marked[0] === marked[1] ? caretAt(laid, marked[0]) : undefined;
-  const m = laid && wordsMatrix(tile.frame, laid, words.style.turn);
+  const m = laid && wordsMatrix(frame, laid, words.style.turn);
   const { scale, box } = view;
   return (
     <div

@@ -14,7 +14,7 @@ import {
   X,
 } from "lucide-react";
 import { type Frame, isFree, type Tile, type Words, withFreeAtBack } from "#core/document";
-import { laidWords, wordsOf } from "#core/scene";
+import { laidWords, seenFrame, wordsOf } from "#core/scene";
 import { familyOf, fontFamilies, largestPt, smallestPt, type WordStyle } from "#core/words";
 import { panel as panelWords } from "../../../../text/pages.ts";
 import { words as say } from "../../../../text/words.ts";
@@ -38,10 +38,11 @@ export function WordsPanel({ tile }: { readonly tile: Tile }) {
   const session = useSession();
   const facts = useFacts();
   const page = usePanel(openPage);
+  const format = usePanel(openFormat);
   const words = tile.filling as Words;
   const free = isFree(page, tile.id);
   const text = wordsOf(words, facts.photo);
-  const laid = facts.setter && laidWords(text, words.style, tile.frame, facts.setter);
+  const laid = facts.setter && laidWords(text, words.style, seenFrame(tile.frame, format), facts.setter);
   return (
     <>
       <PanelTitle>{say.title}</PanelTitle>
