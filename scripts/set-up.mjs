@@ -29,6 +29,9 @@ const debian = {
   "poppler-utils": "/usr/bin/pdfinfo",
   qpdf: "/usr/bin/qpdf",
   "libimage-exiftool-perl": "/usr/bin/exiftool",
+  "librsvg2-bin": "/usr/bin/rsvg-convert",
+  "libtiff-tools": "/usr/bin/tiffinfo",
+  pngcheck: "/usr/bin/pngcheck",
 };
 
 export function ensureTestTools() {

@@ -3,6 +3,7 @@ export { FontError, fontMetrics, subsetFont } from "./font/subset.ts";
 export { heifExif } from "./heif.ts";
 export { isSrgb, jpegProfile, profileSpace } from "./icc/read-profile.ts";
 export {
+  gammaProfile,
   greyProfile,
   outputProfile,
   type PrintColour,

@@ -1,3 +1,6 @@
+import { mkdtemp } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { expect, type Locator, type Page } from "@playwright/test";
 import sharp from "sharp";
 
@@ -49,7 +52,11 @@ export async function savedFile(page: Page): Promise<{ readonly name: string; re
   const download = page.waitForEvent("download", { timeout: 120_000 });
   await page.getByRole("button", { name: /^Save (it once more|the .+ to disk)$/ }).click();
   const file = await download;
-  return { name: file.suggestedFilename(), path: await file.path() };
+  const name = file.suggestedFilename();
+  // Under its own name, since readers go by its ending.
+  const path = join(await mkdtemp(join(tmpdir(), "tessip-saved-")), name);
+  await file.saveAs(path);
+  return { name, path };
 }
 
 export async function startBook(page: Page, lab: string, size: string): Promise<void> {

@@ -73,26 +73,41 @@ export const srgbProfile = (): Uint8Array => rgbProfile("srgb");
 /** The same bytes at every call. */
 export function rgbProfile(of: PrintColour): Uint8Array {
   const { name, ...primaries } = spaces[of];
-  const curve = srgbCurve();
-  const tags: Tag[] = [
+  return matrixProfile(name, primaries, srgbCurve());
+}
+
+/** Of colours that are set by their primaries, in XYZ of D50, and by one power of light for all three. */
+export const gammaProfile = (name: string, primaries: Primaries, gamma: number): Uint8Array =>
+  matrixProfile(name, primaries, gammaCurve(gamma));
+
+type Primaries = Readonly<Record<"rXYZ" | "gXYZ" | "bXYZ", readonly number[]>>;
+
+function matrixProfile(name: string, { rXYZ, gXYZ, bXYZ }: Primaries, curve: Uint8Array): Uint8Array {
+  return profileOf("mntr", "RGB ", [
     { signature: "desc", bytes: description(name) },
     { signature: "cprt", bytes: text("No copyright, use freely") },
     { signature: "wtpt", bytes: xyz(d50) },
-    ...Object.entries(primaries).map(([signature, v]) => ({ signature, bytes: xyz(v) })),
+    ...Object.entries({ rXYZ, gXYZ, bXYZ }).map(([signature, v]) => ({ signature, bytes: xyz(v) })),
     { signature: "rTRC", bytes: curve },
     { signature: "gTRC", bytes: curve },
     { signature: "bTRC", bytes: curve },
-  ];
-  return profileOf("mntr", "RGB ", tags);
+  ]);
 }
 
-/** Greys as sRGB has them, for pictures that have nothing else. The same bytes at every call. */
-export const greyProfile = (): Uint8Array =>
+/** A curve of one power, in 256ths (6.5.3). */
+const gammaCurve = (gamma: number): Uint8Array =>
+  tagBytes("curv", 14, (view) => {
+    view.setUint32(8, 1);
+    view.setUint16(12, Math.round(gamma * 256));
+  });
+
+/** Greys with the tones of sRGB, or of a power of light. The same bytes at every call. */
+export const greyProfile = (gamma?: number): Uint8Array =>
   profileOf("mntr", "GRAY", [
-    { signature: "desc", bytes: description("Grey with the tones of sRGB") },
+    { signature: "desc", bytes: description(gamma === undefined ? "Grey with the tones of sRGB" : `Grey ${gamma}`) },
     { signature: "cprt", bytes: text("No copyright, use freely") },
     { signature: "wtpt", bytes: xyz(d50) },
-    { signature: "kTRC", bytes: srgbCurve() },
+    { signature: "kTRC", bytes: gamma === undefined ? srgbCurve() : gammaCurve(gamma) },
   ]);
 
 /**

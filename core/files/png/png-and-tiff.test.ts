@@ -1,10 +1,13 @@
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { deflateSync } from "node:zlib";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import sharp from "sharp";
 import { seededChance } from "#core/chance";
 import { isSrgb } from "../icc/read-profile.ts";
-import { rgbProfile, srgbProfile } from "../icc/rgb-profile.ts";
+import { outputProfile, rgbProfile, srgbProfile } from "../icc/rgb-profile.ts";
 import { lzwLength, lzwPacked, lzwUnpacked } from "../tiff/lzw.ts";
 import {
   differenced,
@@ -112,4 +115,32 @@ test("profiles say which colours they are; one that is cut off counts as another
 
 test("a TIFF beyond 4 GB is refused", () => {
   expect(() => tiffHead(wish(40_000, 40_000))).toThrow(TiffSizeError);
+});
+
+/** What another program's colour engine makes of colours on their way through a profile. */
+const through = async (rgb: Uint8Array, profile: Uint8Array) => {
+  const path = join(mkdtempSync(join(tmpdir(), "tessip-icc-")), "p.icc");
+  writeFileSync(path, profile);
+  return sharp(rgb, { raw: { width: rgb.length / 3, height: 1, channels: 3 } })
+    .withIccProfile(path)
+    .raw()
+    .toBuffer();
+};
+
+test("sRGB as an output device keeps every colour where it is, and has the class that output intents ask for", async () => {
+  const random = seededChance(9);
+  const colours = Uint8Array.from({ length: 3 * 500 }, (_, i) => (i < 30 ? (i % 3) * 127 : 255 * random()));
+  const profile = outputProfile();
+  expect(Buffer.from(profile.subarray(12, 20)).toString()).toBe("prtrRGB ");
+  const out = await through(colours, profile);
+  for (const [i, v] of out.entries()) expect(Math.abs(v - colours[i]!)).toBeLessThanOrEqual(1);
+  // And back, as whoever reads the file sees it.
+  const path = join(mkdtempSync(join(tmpdir(), "tessip-icc-")), "p.icc");
+  writeFileSync(path, profile);
+  const tagged = sharp(Buffer.from(colours), { raw: { width: 500, height: 1, channels: 3 } }).png();
+  const seen = await sharp(await tagged.withIccProfile(path).toBuffer())
+    .withIccProfile("srgb")
+    .raw()
+    .toBuffer();
+  for (const [i, v] of seen.entries()) expect(Math.abs(v - colours[i]!)).toBeLessThanOrEqual(2);
 });
