@@ -262,7 +262,8 @@ test("a poster larger than any canvas is written in bands, whole to its foot", a
   expect(Math.max(...foot.channels.map((c) => c.stdev))).toBeGreaterThan(3);
 });
 
-const run = (program: string, ...args: string[]): string => execFileSync(program, args, { encoding: "utf8" });
+const run = (program: string, ...args: string[]): string =>
+  execFileSync(program, args, { encoding: program === "qpdf" ? "latin1" : "utf8", maxBuffer: 1 << 28 });
 
 test("a PDF: boxes, intent and fonts as other programs read them, words as text, JPEGs untouched, the same picture as on screen", async ({
   page,
@@ -285,11 +286,27 @@ test("a PDF: boxes, intent and fonts as other programs read them, words as text,
     ] as const)
       for (const [i, v] of box(of).entries()) expect(v).toBeCloseTo(pt(mm[i]!), 1);
     expect(await readFile(path, "latin1")).toContain("/OutputIntents");
-    expect(JSON.parse(run("exiftool", "-json", "-XMP:all", path))[0]).toMatchObject({
-      Title: "My collage",
-      Producer: "Tessip",
-      Trapped: false,
+    // What ISO 15930-7 asks for, where other programs look for it.
+    const told = JSON.parse(run("exiftool", "-json", "-G1", path))[0];
+    expect(told).toMatchObject({
+      "XMP-dc:Title": "My collage",
+      "XMP-pdf:Producer": "Tessip",
+      "XMP-pdf:Trapped": false,
+      "XMP-pdfxid:GTS_PDFXVersion": "PDF/X-4",
+      "XMP-xmpMM:RenditionClass": "default",
+      "XMP-xmpMM:VersionID": 1,
+      "PDF:PDFVersion": 1.6,
+      "PDF:Trapped": false,
     });
+    expect(told["XMP-xmp:CreateDate"].slice(0, 19)).toBe(told["PDF:CreateDate"].slice(0, 19));
+    const qdf = run("qpdf", "--qdf", "--object-streams=disable", path, "-");
+    expect(qdf).toMatch(/\/ID \[/);
+    expect(qdf).not.toMatch(/\/(JavaScript|AA|Encrypt|EmbeddedFiles|Launch|Annots)\b/);
+    const profile = qdf.slice(qdf.indexOf("acsp") - 36);
+    expect(profile.slice(12, 24)).toBe("prtrRGB XYZ ");
+    // Nothing but pictures that are packed already lies there as it is.
+    const streams = (await readFile(path, "latin1")).match(/<<[^>]*\/Length \d+ >>\nstream/g)!;
+    for (const s of streams) expect(s).toMatch(/FlateDecode|DCTDecode|\/Subtype \/XML/);
   });
 
   await test.step("words can be read, in a font of which only these letters are there; photos are the files themselves", async () => {
@@ -313,14 +330,17 @@ test("a PDF: boxes, intent and fonts as other programs read them, words as text,
     expect(await differing(await readFile(`${drawn}.png`), onScreen)).toBeLessThan(0.01);
   });
 
-  await test.step("with cut marks there is paper around it; a small one is much smaller", async () => {
-    await page.getByLabel("Lines that show where to cut").check();
+  await test.step("with marks there is paper around it, and a line that names the page; a small one is much smaller", async () => {
+    await page.getByLabel(/^Marks for the printer/).check();
     const marked = (await saved(page, again)).path;
     expect(run("pdfinfo", "-box", marked)).toMatch(/TrimBox:\s+28\.3/);
+    expect(run("pdftotext", marked, "-")).toMatch(/My collage\s+Page 1\s+8 × 8 in/);
     await page.getByLabel("Small, to read on screen").check();
     const small = (await saved(page, again)).path;
     expect((await readFile(small)).length).toBeLessThan((await readFile(path)).length / 3);
     expect(run("qpdf", "--check", small)).toContain("No syntax or stream encoding errors found");
+    // It is for reading, and does not say that it is for print.
+    expect(run("exiftool", "-s3", "-GTS_PDFXVersion", small).trim()).toBe("");
   });
 });
 

@@ -1,10 +1,20 @@
 import { execFileSync } from "node:child_process";
-import { mkdtemp } from "node:fs/promises";
+import { mkdtemp, readFile, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
+import sharp from "sharp";
 import { measurePlate, placing } from "../core/pixels/zone-plate.fixture.ts";
-import { box, chooseFiles, savedFile, startOwnSize, tile } from "./support/tessip.ts";
+import { samplePhotos } from "./support/files.ts";
+import {
+  arrangeFirst,
+  chooseFiles,
+  paintedPage,
+  savedFile,
+  startCollage,
+  startOwnSize,
+  tile,
+} from "./support/tessip.ts";
 import { greyCharts, greys, orientations, plateFile, stripes } from "./truth/charts.ts";
 import { everyKind, sideBySide } from "./truth/make.ts";
 import { everyTruth } from "./truth/measure.ts";
@@ -78,12 +88,8 @@ test("greys print as they are, with a profile of their own and without; fine str
 }) => {
   const newPage = async () => (await browser.newContext({ baseURL: baseURL! })).newPage();
   const folder = await scratch();
-  const page = await newPage();
-  // Two beside each other fill the upper half of nothing: a page twice as wide as high holds them exactly.
-  await page.goto("/");
-  const [plain, own] = await greyCharts(folder);
-  for (const [i, chart] of [plain!, own!].entries()) {
-    const fresh = i === 0 ? page : await newPage();
+  for (const chart of await greyCharts(folder)) {
+    const fresh = await newPage();
     await sideBySide(fresh, [chart], 48, 254);
     const files = await everyKind(fresh, ["png", "pdf"]);
     for (const path of [files.png, files.pdf]) {
@@ -118,8 +124,6 @@ test("a photo that is small on one page and large on another is in the PDF as la
   await page.getByRole("button", { name: "Another page" }).first().click();
   await page.getByRole("listbox", { name: "Shelf" }).getByRole("option", { name: /plate/ }).click();
   await page.getByRole("button", { name: /^Arrange 1 photo/ }).click();
-  const sheet = await box(page.getByTestId("page"));
-  expect(sheet.width).toBeGreaterThan(100);
   await page.getByRole("link", { name: /^Send/ }).click();
   await page.getByRole("button", { name: "Otherwise" }).click();
   await page.getByRole("combobox", { name: "Kind of file" }).selectOption("pdf");
@@ -129,4 +133,51 @@ test("a photo that is small on one page and large on another is in the PDF as la
     .slice(2)
     .map((l) => Number(l.trim().split(/\s+/)[3]));
   expect(Math.max(...widths.filter((w) => w > 0))).toBeGreaterThan(1050);
+});
+
+test("what a lab's card says of PDFs is held to: nothing shows through, and black words are black ink alone", async ({
+  page,
+}) => {
+  const folder = await scratch();
+  const card = JSON.parse(await readFile("demo/labs/quayside-collage.json", "utf8"));
+  const own = {
+    ...card,
+    id: "own-press",
+    name: "Sallow Press",
+    file: { ...card.file, press: "sheet-fed", flattened: true },
+  };
+  const path = join(folder, "sallow.lab.json");
+  await writeFile(path, JSON.stringify(own));
+  const clear = join(folder, "clear.png");
+  await sharp({ create: { width: 500, height: 400, channels: 4, background: "#c0503080" } })
+    .png()
+    .toFile(clear);
+  await page.goto("/labs");
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Bring in a card file" }).click();
+  await (await chooser).setFiles(path);
+  await page.getByRole("button", { name: "Keep this card" }).click();
+  await expect(page.getByRole("textbox", { name: "Printing press, if it has one" })).toHaveValue("sheet-fed");
+  await page.goto("/");
+  await chooseFiles(page, [clear, ...samplePhotos(2)]);
+  await startCollage(page, "Sallow Press", "8 × 8 in");
+  await arrangeFirst(page, 3);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "A title" }).click();
+  await page.keyboard.type("Ink");
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Colour: Black", exact: true }).click();
+  const onScreen = await paintedPage(page);
+  const { pdf } = await everyKind(page, ["pdf"]);
+  sound(pdf);
+  const plain = execFileSync("qpdf", ["--qdf", "--object-streams=disable", pdf, "-"], {
+    encoding: "latin1",
+    maxBuffer: 1 << 28,
+  });
+  expect(plain).not.toMatch(/\/SMask|\/ca /);
+  expect(plain).toMatch(/\n?.* 0 g BT/);
+  expect(execFileSync("pdftotext", [pdf, "-"], { encoding: "utf8" })).toContain("Ink");
+  const drawn = await seen(pdf, 100);
+  const { data, info } = await sharp(onScreen).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  expect(await pixelsOff({ data, width: info.width, height: info.height }, drawn)).toBeLessThan(0.02);
 });

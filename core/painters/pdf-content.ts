@@ -115,8 +115,14 @@ function stepLines(step: DrawStep, names: PdfNames, blackAlone: boolean): string
   }
 }
 
+/** So dark and so grey that nobody would tell it from black, which a press would print with all its inks. */
+function isBlack(colour: string): boolean {
+  const channels = [1, 3, 5].map((at) => channel(colour, at));
+  return Math.max(...channels) <= 0.15 && Math.max(...channels) - Math.min(...channels) <= 0.03;
+}
+
 function wordLines(step: Extract<DrawStep, { draw: "words" }>, names: PdfNames, blackAlone: boolean): string[] {
-  const ink = blackAlone && step.colour === "#000000" ? "0 g" : `${rgb(step.colour)} rg`;
+  const ink = blackAlone && isBlack(step.colour) ? "0 g" : `${rgb(step.colour)} rg`;
   const out = [`q ${matrix(step.matrix)} cm ${ink} BT`];
   let font = "";
   for (const g of step.glyphs) {
