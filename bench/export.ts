@@ -18,14 +18,11 @@ const long = { timeout: 900_000 };
 
 /** Runs in the page: every photo decoded in full, drawn once, and all of it encoded by the browser. */
 async function bare(): Promise<number> {
-  const db = await new Promise<IDBDatabase>((done) => {
-    const request = indexedDB.open("tessip");
-    request.onsuccess = () => done(request.result);
-  });
-  const originals = await new Promise<Blob[]>((done) => {
-    const request = db.transaction("originals").objectStore("originals").getAll();
-    request.onsuccess = () => done(request.result as Blob[]);
-  });
+  const root = await navigator.storage.getDirectory();
+  const folder = await root.getDirectoryHandle("originals");
+  const originals: Blob[] = [];
+  for await (const handle of (folder as unknown as { values(): AsyncIterable<FileSystemFileHandle> }).values())
+    originals.push(await handle.getFile());
   const from = performance.now();
   const canvas = new OffscreenCanvas(7271, 3671);
   const ctx = canvas.getContext("2d", { alpha: false })!;

@@ -35,25 +35,26 @@ export class SourcePixels {
   readonly height: number;
   readonly clear: boolean;
   readonly #rows: (from: number, to: number) => Pixels;
+  readonly #close: () => void;
 
-  private constructor(width: number, height: number, clear: boolean, rows: (from: number, to: number) => Pixels) {
+  private constructor(
+    { width, height }: { readonly width: number; readonly height: number },
+    clear: boolean,
+    rows: (from: number, to: number) => Pixels,
+    close: () => void,
+  ) {
     this.width = width;
     this.height = height;
     this.clear = clear;
     this.#rows = rows;
+    this.#close = close;
   }
 
+  /** Takes the picture over: it is closed here, or with this. */
   static async of(picture: Decoded, colourSpace: ColourSpace): Promise<SourcePixels> {
-    if (picture.image instanceof VideoFrame && picture.plainColours) {
-      const whole = await copied(picture.image, picture.orientation, colourSpace);
-      return new SourcePixels(whole.width, whole.height, false, (from, to) => ({
-        ...whole,
-        data: whole.data.subarray(from * whole.width * 4, to * whole.width * 4),
-        top: from,
-      }));
-    }
+    if (isPlainFrame(picture)) return SourcePixels.ofWhole(await copied(picture, colourSpace));
     const { image, widthPx: width, heightPx: height, mayBeClear } = picture;
-    return new SourcePixels(width, height, mayBeClear, (from, to) => {
+    const rows = (from: number, to: number) => {
       const canvas = new OffscreenCanvas(width, to - from);
       const ctx = canvas.getContext("2d", { colorSpace: colourSpace, willReadFrequently: true })!;
       ctx.drawImage(image, 0, -from, width, height);
@@ -61,7 +62,22 @@ export class SourcePixels {
       const pixels = { data: data as Uint8ClampedArray<ArrayBuffer>, width, height, top: from };
       if (mayBeClear) multiplyAlpha(pixels);
       return pixels;
+    };
+    return new SourcePixels({ width, height }, mayBeClear, rows, () => picture.close());
+  }
+
+  /** Of an opaque picture that is in memory. */
+  static ofWhole(whole: Pixels): SourcePixels {
+    const rows = (from: number, to: number) => ({
+      ...whole,
+      data: whole.data.subarray(from * whole.width * 4, to * whole.width * 4),
+      top: from,
     });
+    return new SourcePixels(whole, false, rows, () => {});
+  }
+
+  close(): void {
+    this.#close();
   }
 
   rows(from: number, to: number): Pixels {
@@ -69,17 +85,29 @@ export class SourcePixels {
   }
 }
 
+type PlainFrame = Decoded & { readonly image: VideoFrame };
+
+const isPlainFrame = (picture: Decoded): picture is PlainFrame =>
+  picture.image instanceof VideoFrame && picture.plainColours;
+
+/** The pixels of a picture that came as a frame in plain colours; nothing for any other. The picture is closed. */
+export async function framePixels(picture: Decoded, colourSpace: ColourSpace): Promise<Pixels | undefined> {
+  if (isPlainFrame(picture)) return copied(picture, colourSpace);
+  picture.close();
+  return undefined;
+}
+
 /** A frame's own pixels lie as the camera stored them. */
-async function copied(
-  frame: VideoFrame,
-  orientation: Decoded["orientation"],
-  colorSpace: ColourSpace,
-): Promise<Pixels> {
-  const { width, height } = frame.visibleRect ?? { width: frame.codedWidth, height: frame.codedHeight };
-  const data = new Uint8ClampedArray(width * height * 4);
-  await frame.copyTo(data, { format: "RGBA", colorSpace, layout: [{ offset: 0, stride: width * 4 }] });
-  const stored = { data, width, height };
-  return orientation === 1 ? stored : laidOut(stored, orientationMatrix(orientation));
+async function copied({ image, orientation, close }: PlainFrame, colorSpace: ColourSpace): Promise<Pixels> {
+  try {
+    const { width, height } = image.visibleRect ?? { width: image.codedWidth, height: image.codedHeight };
+    const data = new Uint8ClampedArray(width * height * 4);
+    await image.copyTo(data, { format: "RGBA", colorSpace, layout: [{ offset: 0, stride: width * 4 }] });
+    const stored = { data, width, height };
+    return orientation === 1 ? stored : laidOut(stored, orientationMatrix(orientation));
+  } finally {
+    close();
+  }
 }
 
 /**
@@ -96,12 +124,14 @@ export function paintPhoto(ctx: Context, step: PhotoStep, toPixels: Matrix, supp
   ctx.beginPath();
   replay(step.clip, ctx);
   ctx.clip();
-  // A photo that does not fill its tile ends softly where it ends.
   const { a, b, c, d, e, f } = step.matrix;
-  ctx.transform(a, b, c, d, e, f);
-  ctx.beginPath();
-  ctx.rect(0, 0, 1, 1);
-  ctx.clip();
+  if (!covers(m, area, source)) {
+    // A photo that does not fill its tile ends softly where it ends.
+    ctx.transform(a, b, c, d, e, f);
+    ctx.beginPath();
+    ctx.rect(0, 0, 1, 1);
+    ctx.clip();
+  }
   ctx.resetTransform();
   for (const part of partsOf(area, m, source)) {
     ctx.drawImage(drawnPart(supply, m, part), part.x, part.y);
@@ -172,6 +202,14 @@ function areaOf(
     h: Math.min(height, Math.ceil(y1) + 1) - top,
   };
 }
+
+/** Whether an upright picture has pixels for all of an area, but for the one more on each side. */
+const covers = (m: Matrix, area: Area, { width, height }: SourcePixels): boolean =>
+  isStraight(m) &&
+  Math.min(m.e, m.e + m.a * width) <= area.x + 1 &&
+  Math.max(m.e, m.e + m.a * width) >= area.x + area.w - 1 &&
+  Math.min(m.f, m.f + m.d * height) <= area.y + 1 &&
+  Math.max(m.f, m.f + m.d * height) >= area.y + area.h - 1;
 
 /** Parts that are drawn at bounded memory. */
 function partsOf(area: Area, m: Matrix, source: SourcePixels): Area[] {

@@ -16,8 +16,8 @@ import { identity, type Matrix } from "#core/geometry";
 import { orientationMatrix, sniffPicture } from "#core/photo";
 import type { PdfOrder, PrintOrder } from "../workers/jobs.ts";
 import { readExif } from "./exif.ts";
-import { SourcePixels, scaledTo } from "./paint-photo.ts";
-import { pictureFor } from "./print-bands.ts";
+import { scaledTo } from "./paint-photo.ts";
+import { pixelsFor } from "./print-bands.ts";
 import { openResampler } from "./resampler.ts";
 
 type Original = PrintOrder["photos"][number];
@@ -123,16 +123,15 @@ export class PdfPhotos {
 
   /** No larger than it is. */
   async #decoded(from: Original, longPx: number) {
-    const picture = await pictureFor(from, longPx);
-    const share = Math.min(1, longPx / Math.max(picture.widthPx, picture.heightPx));
+    const source = await pixelsFor(from, longPx, "srgb");
+    const share = Math.min(1, longPx / Math.max(source.width, source.height));
     const size = {
-      widthPx: Math.max(1, Math.round(picture.widthPx * share)),
-      heightPx: Math.max(1, Math.round(picture.heightPx * share)),
+      widthPx: Math.max(1, Math.round(source.width * share)),
+      heightPx: Math.max(1, Math.round(source.height * share)),
     };
-    const source = await SourcePixels.of(picture, "srgb");
     const how = { source, resampler: await openResampler(), colourSpace: "srgb" } as const;
     const canvas = scaledTo(how, size.widthPx, size.heightPx);
-    picture.close();
+    source.close();
     return { size, data: canvas.getContext("2d")!.getImageData(0, 0, size.widthPx, size.heightPx).data };
   }
 

@@ -12,7 +12,8 @@ import type { PrintOrder } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import type { Decoded } from "./decode.ts";
 import { decodeOriginal } from "./decode-original.ts";
-import { paintPhoto, SourcePixels } from "./paint-photo.ts";
+import { helper } from "./helper.ts";
+import { type ColourSpace, paintPhoto, SourcePixels } from "./paint-photo.ts";
 import { PrintError } from "./print-error.ts";
 import { openResampler } from "./resampler.ts";
 
@@ -92,7 +93,7 @@ export async function paintBands(
       const pictures = aheadOf(
         steps.flatMap((step) =>
           step.draw === "photo" && reaches(step.clip, here, rows)
-            ? [() => pictureFor(byId.get(step.photoId)!, longSidePx(step.matrix, toPixels))]
+            ? [() => pixelsFor(byId.get(step.photoId)!, longSidePx(step.matrix, toPixels), colorSpace)]
             : [],
         ),
       );
@@ -101,10 +102,9 @@ export async function paintBands(
           doing.signal.throwIfAborted();
           if (step.draw === "photo") {
             if (reaches(step.clip, here, rows)) {
-              const picture = await pictures.next();
-              const source = await SourcePixels.of(picture, colorSpace);
+              const source = await pictures.next();
               paintPhoto(ctx, step, here, { source, resampler, sharpening, colourSpace: colorSpace });
-              picture.close();
+              source.close();
             }
           } else paintStep(ctx, step, step.draw === "words" ? { face: printFonts.face(step.face) } : {});
           done += 1;
@@ -130,9 +130,9 @@ const decodedAhead = 2;
  * Pictures one after the other, the next ones being decoded while one is drawn: three in memory at most, so that it does not
  * grow with the page.
  */
-function aheadOf(decodes: readonly (() => Promise<Decoded>)[]) {
+function aheadOf(decodes: readonly (() => Promise<SourcePixels>)[]) {
   let at = 0;
-  const coming: Promise<Decoded>[] = [];
+  const coming: Promise<SourcePixels>[] = [];
   const begin = () => {
     const next = decodes[at]?.();
     at += 1;
@@ -143,7 +143,7 @@ function aheadOf(decodes: readonly (() => Promise<Decoded>)[]) {
   };
   for (let k = 0; k < decodedAhead; k += 1) begin();
   return {
-    next: async (): Promise<Decoded> => {
+    next: async (): Promise<SourcePixels> => {
       const picture = await coming.shift()!;
       begin();
       return picture;
@@ -179,7 +179,25 @@ export function longSidePx(photoToMm: Matrix, mmToPixels: Matrix): number {
   return Math.max(across, down);
 }
 
-export async function pictureFor(from: PrintOrder["photos"][number], longPx: number): Promise<Decoded> {
+let asked = 0;
+
+/** A photo's pixels, to be closed by whoever asked for them. */
+export async function pixelsFor(
+  from: PrintOrder["photos"][number],
+  longPx: number,
+  colourSpace: ColourSpace,
+): Promise<SourcePixels> {
+  asked += 1;
+  // Every other one is decoded by the helper: a worker decodes one frame at a time.
+  if (from.photo.type === "image/jpeg" && asked % 2 === 0) {
+    const { photo, original } = from;
+    const whole = await helper.run("framePixels", { photo, original, longPx, colourSpace }).catch(() => undefined);
+    if (whole) return SourcePixels.ofWhole(whole);
+  }
+  return SourcePixels.of(await pictureFor(from, longPx), colourSpace);
+}
+
+async function pictureFor(from: PrintOrder["photos"][number], longPx: number): Promise<Decoded> {
   try {
     return await decodeOriginal(from.photo, from.original, longPx);
   } catch (e) {

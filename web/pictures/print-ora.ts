@@ -8,8 +8,8 @@ import { paintStep, setMatrix } from "../painters/canvas.ts";
 import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { openSink } from "./kept-file.ts";
-import { paintPhoto, SourcePixels } from "./paint-photo.ts";
-import { longSidePx, pictureFor, printFacts, printFonts } from "./print-bands.ts";
+import { paintPhoto } from "./paint-photo.ts";
+import { longSidePx, pixelsFor, printFacts, printFonts } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
 import { openResampler } from "./resampler.ts";
 
@@ -125,8 +125,8 @@ async function paint(
     }
     const from = order.photos.find((p) => p.photo.id === step.photoId);
     if (!from) continue;
-    const picture = await pictureFor(from, longSidePx(step.matrix, toPixels));
-    paintPhoto(ctx, step, toPixels, { source: await SourcePixels.of(picture, "srgb"), resampler, colourSpace: "srgb" });
-    picture.close();
+    const source = await pixelsFor(from, longSidePx(step.matrix, toPixels), "srgb");
+    paintPhoto(ctx, step, toPixels, { source, resampler, colourSpace: "srgb" });
+    source.close();
   }
 }

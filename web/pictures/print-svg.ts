@@ -8,8 +8,8 @@ import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { readExif } from "./exif.ts";
 import { openSink } from "./kept-file.ts";
-import { SourcePixels, scaledTo } from "./paint-photo.ts";
-import { longSidePx, pictureFor, printFacts, printFonts } from "./print-bands.ts";
+import { scaledTo } from "./paint-photo.ts";
+import { longSidePx, pixelsFor, printFacts, printFonts } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
 import { openResampler } from "./resampler.ts";
 
@@ -74,12 +74,11 @@ async function photoInside(from: Original, longPx: number): Promise<Inside> {
       // Whatever is odd about it, the browser can decode it.
     }
   }
-  const picture = await pictureFor(from, longPx);
-  const share = Math.min(1, longPx / Math.max(picture.widthPx, picture.heightPx));
-  const [w, h] = [picture.widthPx, picture.heightPx].map((px) => Math.max(1, Math.round(px * share)));
-  const source = await SourcePixels.of(picture, "srgb");
+  const source = await pixelsFor(from, longPx, "srgb");
+  const share = Math.min(1, longPx / Math.max(source.width, source.height));
+  const [w, h] = [source.width, source.height].map((px) => Math.max(1, Math.round(px * share)));
   const canvas = scaledTo({ source, resampler: await openResampler(), colourSpace: "srgb" }, w!, h!);
-  picture.close();
+  source.close();
   return { href: await dataUrl(await canvas.convertToBlob({ type: "image/png" })), toUnit: identity };
 }
 

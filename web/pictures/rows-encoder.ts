@@ -20,9 +20,9 @@ import {
   type TiffWish,
   tiffHead,
 } from "#core/files";
-import type { EncodeJobs, PictureWish } from "../workers/jobs.ts";
-import { portOf, WorkerLine } from "../workers/line.ts";
+import type { PictureWish } from "../workers/jobs.ts";
 import { deflated } from "./deflate.ts";
+import { helper } from "./helper.ts";
 import { PrintError } from "./print-error.ts";
 
 type Bytes = Uint8Array<ArrayBuffer>;
@@ -61,10 +61,6 @@ export function rowsEncoder(wish: PictureWish, size: Size): RowsEncoder {
       return tiffEncoder({ ...size, profile, packing: wish.packing ?? "none" });
   }
 }
-
-const helper = new WorkerLine<EncodeJobs>(() =>
-  portOf(new Worker(new URL("../workers/encode.worker.ts", import.meta.url), { type: "module" })),
-);
 
 /** So few rows are sooner coded here than handed over. */
 const leastShared = 512;

@@ -1,9 +1,15 @@
 import { jpegPart } from "#core/files";
+import { decodeOriginal } from "../pictures/decode-original.ts";
+import { framePixels } from "../pictures/paint-photo.ts";
 import type { EncodeJobs } from "./jobs.ts";
 import { serveJobs } from "./serve.ts";
 
 const hear = serveJobs<EncodeJobs>(
-  { jpegPart: async ({ wish, rows, fromRow }) => jpegPart(wish, rows, fromRow) },
+  {
+    jpegPart: async ({ wish, rows, fromRow }) => jpegPart(wish, rows, fromRow),
+    framePixels: async ({ photo, original, longPx, colourSpace }) =>
+      framePixels(await decodeOriginal(photo, original, longPx), colourSpace),
+  },
   (m) => postMessage(m),
 );
 addEventListener("message", (e) => void hear(e.data));

@@ -6,7 +6,7 @@ import type { Framed } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import type { PacePhoto, PaceRow } from "#core/pace";
 import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
-import type { PaperKind } from "#core/pixels";
+import type { PaperKind, Pixels } from "#core/pixels";
 import type { PrintSheets, SheetPlan } from "#core/sheets";
 import type { KeepAs } from "../pictures/kept-file.ts";
 import type { Job } from "./protocol.ts";
@@ -124,6 +124,16 @@ export interface PictureWish {
 }
 
 export interface EncodeJobs {
+  /** The pixels of a photo that is decoded at a fraction of its size; nothing for any other. */
+  readonly framePixels: Job<
+    {
+      readonly photo: Photo;
+      readonly original: Blob;
+      readonly longPx: number;
+      readonly colourSpace: "srgb" | "display-p3";
+    },
+    Pixels | undefined
+  >;
   /** A stretch of a baseline JPEG, so that two can be coded at the same time. */
   readonly jpegPart: Job<
     { readonly wish: Omit<JpegWish, "progressive">; readonly rows: Uint8ClampedArray; readonly fromRow: number },

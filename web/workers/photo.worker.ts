@@ -9,15 +9,13 @@ import { type Handlers, serveJobs } from "./serve.ts";
 
 async function makePreview({ photo, original, size }: PhotoJobs["makePreview"]["in"]): Promise<Blob> {
   const picture = await decodeOriginal(photo, original, previewLongPx[size]);
+  const fit = previewSize(picture, previewLongPx[size]);
+  const source = await SourcePixels.of(picture, "srgb");
   try {
-    const fit = previewSize(picture, previewLongPx[size]);
-    const source = await SourcePixels.of(picture, "srgb");
-    return await encodePreview(
-      scaledTo({ source, resampler: await openResampler(), colourSpace: "srgb" }, fit.w, fit.h),
-      photo.type,
-    );
+    const small = scaledTo({ source, resampler: await openResampler(), colourSpace: "srgb" }, fit.w, fit.h);
+    return await encodePreview(small, photo.type);
   } finally {
-    picture.close();
+    source.close();
   }
 }
 

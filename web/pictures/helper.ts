@@ -1,0 +1,7 @@
+import type { EncodeJobs } from "../workers/jobs.ts";
+import { portOf, WorkerLine } from "../workers/line.ts";
+
+/** Beside the worker that makes files: another one that takes a share of decoding and of coding. */
+export const helper = new WorkerLine<EncodeJobs>(() =>
+  portOf(new Worker(new URL("../workers/encode.worker.ts", import.meta.url), { type: "module" })),
+);
