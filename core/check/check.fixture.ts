@@ -69,9 +69,15 @@ const card = (name: string): LabCard => labCardSchema.parse(JSON.parse(readFileS
 
 export const gutterLab = card("marrow-and-lisle");
 
-export function book(lab: LabCard = gutterLab): Project {
+export function freshBook(lab: LabCard = gutterLab): Project {
   const format = formatFromCard(lab, lab.sizes[0]!, false);
   return newBook({ name: "A book", unit: "mm", lab, format }, { newId: counter("p"), at: "2026-01-01T00:00:00.000Z" });
+}
+
+/** A book that has begun: its last page is bare on purpose. */
+export function book(lab: LabCard = gutterLab): Project {
+  const fresh = freshBook(lab);
+  return { ...fresh, pages: fresh.pages.with(-1, { ...fresh.pages.at(-1)!, blank: true }) };
 }
 
 interface Lying {

@@ -1,4 +1,4 @@
-import { drawnPage, findPage, formatOf, type Page, type Project } from "#core/document";
+import { drawnPage, findPage, formatOf, isBegun, type Page, type Project } from "#core/document";
 import type { PageAt, PageFacts, PageRule, WorkFacts, WorkRule } from "./facts.ts";
 import { type Finding, type Found, keyed, restsOn, weights } from "./finding.ts";
 import { blankPage } from "./page-rules/blank-page.ts";
@@ -37,6 +37,7 @@ export function pageAt(project: Project, page: Page, takenOf: (photoId: string) 
     format: formatOf(project, page),
     kind: project.kind,
     isCover: project.cover?.page.id === page.id,
+    begun: isBegun(project),
   };
 }
 

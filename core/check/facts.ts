@@ -30,6 +30,8 @@ export interface PageAt {
   readonly format: PageFormat;
   readonly kind: Project["kind"];
   readonly isCover: boolean;
+  /** Whether anything lies on any page of the work. */
+  readonly begun: boolean;
 }
 
 /** Looks at one page by itself. */

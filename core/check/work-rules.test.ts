@@ -4,11 +4,15 @@ import { formatOf, type Project } from "#core/document";
 import { labCardSchema } from "#core/lab";
 import type { Photo } from "#core/photo";
 import { counter } from "../document/project.fixture.ts";
-import { applied, book, codes, facts, gutterLab, holding, mendedBy, photo, tile } from "./check.fixture.ts";
+import { applied, book, codes, facts, freshBook, gutterLab, holding, mendedBy, photo, tile } from "./check.fixture.ts";
 import { checkWork, mended } from "./index.ts";
 import { longestRising } from "./work-rules/out-of-time.ts";
 
 const noWork = { photos: [], piles: [], spans: [], cardNow: undefined };
+
+test("a book that has only begun has nothing to fix", () => {
+  expect(checkWork(freshBook(), noWork)).toEqual([]);
+});
 
 test("a number of pages that the lab does not bind is found and filled up; a cover is asked for and made", () => {
   const project = book();

@@ -12,10 +12,12 @@ export function checkLook(
   look: DrawnLook,
   format: PageFormat,
   arrangement: Pick<Grid, "columns" | "rows"> | Tree | PocketArrangement | null,
-): Outcome<DrawnLook, "marginTooWide" | "gapTooWide"> {
+): Outcome<DrawnLook, "marginTooWide" | "gapTooWide" | "lessThanNothing"> {
   const grid = arrangement && "columns" in arrangement ? arrangement : null;
   const [columns, rows] = grid ? [grid.columns.length, grid.rows.length] : [1, 1];
   const { top, right, bottom, left } = look.margin;
+  if (Math.min(look.gapMm, look.cornerMm, look.border.widthMm, top, right, bottom, left) < 0)
+    return refused("lessThanNothing");
   const hidden = hiddenAtEdges(format);
   const mostAcross = (format.widthMm - hidden.left - hidden.right - columns * leastTileMm) / 2;
   const mostDown = (format.heightMm - rows * leastTileMm) / 2;

@@ -147,3 +147,9 @@ export function followedCover(before: Project, after: Project): Cover | null {
   const tree = page.arrangement?.kind === "tree" ? page.arrangement.tree : undefined;
   return { ...cover, page: tree ? withTree(page, format, tree) : page };
 }
+
+/** Less than this cannot be folded round a board. */
+const turnedFromMm = 8;
+
+/** Whether a cover's rim is folded round its boards and not cut away. */
+export const isTurnedIn = (project: Project): boolean => (coverParts(project)?.cover.wrapMm ?? 0) >= turnedFromMm;

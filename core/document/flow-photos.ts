@@ -12,6 +12,8 @@ export interface FlowTask {
   readonly photos: readonly (Framed & { readonly id: string })[];
   /** Which tiles take photos, the first to be filled first; all that hold no colour where it is missing. */
   readonly order?: readonly string[];
+  /** Whether a person numbered them: then the last ones stay empty where photos are few, else the smallest. */
+  readonly numbered?: boolean;
   readonly newId: () => string;
 }
 
@@ -34,28 +36,38 @@ export function flowPhotos(page: Page, format: PageFormat, task: FlowTask): Flow
   const wanted = Math.min(task.photos.length, mostTiles - others);
   const grown = withPlaces(page, format, order, wanted, task.newId);
   const byId = new Map(grown.page.tiles.map((t) => [t.id, t]));
+  const taking = placesFor(grown.order, task, (id) => areaOf(byId.get(id)!));
   const chosen = suited({
-    places: grown.order.map((id) => aspectOfTile(byId.get(id)!)),
+    places: taking.map((id) => aspectOfTile(byId.get(id)!)),
     photos: task.photos.map((p) => p.aspect),
     cutsFace: (i, aspect) => cutsFace(task.photos[i], aspect),
   });
   const fillings = new Map<string, Filling>(
-    grown.order.map((id, place) => {
-      const photo = task.photos[chosen[place]!];
+    grown.order.map((id) => {
+      const photo = task.photos[chosen[taking.indexOf(id)] ?? -1];
       return [id, photo ? { kind: "photo", view: unframed(photo.id) } : { kind: "empty" }];
     }),
   );
   const tiles = grown.page.tiles.map((t) => ({ ...t, filling: fillings.get(t.id) ?? t.filling }));
-  const empty = chosen.filter((c) => c < 0).length;
+  const empty = grown.order.length - chosen.filter((c) => c >= 0).length;
   return { page: { ...grown.page, tiles }, empty, made: grown.order.length - order.length };
+}
+
+/** Those places that take photos, in their order. */
+function placesFor(order: readonly string[], { photos, numbered }: FlowTask, area: (id: string) => number): string[] {
+  const ranked = numbered ? [...order] : order.toSorted((a, b) => area(b) - area(a));
+  const taking = new Set(ranked.slice(0, photos.length));
+  return order.filter((id) => taking.has(id));
 }
 
 /** Photos into the page's empty tiles, each where it suits; `left` counts those without a place. */
 export function fillEmpty(
   page: Page,
   photos: FlowTask["photos"],
+  /** Of these tiles alone, where some are named. */
+  only?: ReadonlySet<string>,
 ): { readonly fillings: readonly { readonly tileId: string; readonly filling: Filling }[]; readonly left: number } {
-  const empty = emptyTiles(page);
+  const empty = emptyTiles(page).filter((t) => !only || only.has(t.id));
   const chosen = suited({
     places: empty.map(aspectOfTile),
     photos: photos.map((p) => p.aspect),
@@ -68,6 +80,7 @@ export function fillEmpty(
   return { fillings, left: photos.length - fillings.length };
 }
 
+const areaOf = (t: Tile): number => t.frame.width * t.frame.height;
 const aspectOfTile = (t: Tile): number => t.frame.width / t.frame.height;
 
 function withPlaces(page: Page, format: PageFormat, order: readonly string[], wanted: number, newId: () => string) {
@@ -77,10 +90,9 @@ function withPlaces(page: Page, format: PageFormat, order: readonly string[], wa
     const tree: TreeNode | undefined = treeOfPage(now, format);
     if (!tree) break;
     const here = new Set(leavesOf(tree).map((l) => l.tileId));
-    const area = (t: Tile) => t.frame.width * t.frame.height;
     const largest = now.tiles
       .filter((t) => here.has(t.id) && places.includes(t.id))
-      .reduce<Tile | undefined>((best, t) => (best && area(best) >= area(t) ? best : t), undefined);
+      .reduce<Tile | undefined>((best, t) => (best && areaOf(best) >= areaOf(t) ? best : t), undefined);
     if (!largest) break;
     const r = frameRect(largest.frame);
     const half = { ...newTile(now, undefined, newId), outline: largest.outline, edge: largest.edge };

@@ -51,6 +51,7 @@ export const stepCodes = [
   "changedBook",
   "changedCover",
   "madeCover",
+  "tookCover",
   "madeSpread",
   "splitSpread",
   "dressedPages",

@@ -26,7 +26,7 @@ export { mostPages, type RowChange, rowAfter } from "./changes/page-list.ts";
 export type { ChangeTrouble } from "./changes/trouble.ts";
 export { checkLook, leastTileMm } from "./check-look.ts";
 export { copyPage } from "./copy-page.ts";
-export { drawnCover, firstCover, followedCover, spineSizePt, spineTile } from "./cover.ts";
+export { drawnCover, firstCover, followedCover, isTurnedIn, spineSizePt, spineTile } from "./cover.ts";
 export { type Flowed, type FlowTask, fillEmpty, flowPhotos } from "./flow-photos.ts";
 export { framingOf, unframed } from "./framing.ts";
 export { areWords, isFree, withFree, withFreeAtBack, withoutFree } from "./free-tiles.ts";
@@ -121,7 +121,7 @@ export {
   withTogether,
 } from "./solve-again.ts";
 export { rectsOf, roomFor, solvePage } from "./solve-page.ts";
-export { holdsAnything, joined, parted } from "./spreads.ts";
+export { holdsAnything, isBegun, joined, parted } from "./spreads.ts";
 export {
   seamsOfPage,
   treeOfPage,

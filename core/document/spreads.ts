@@ -66,3 +66,7 @@ export function parted(project: Project, spread: Page, newId: () => string): rea
 }
 
 export const holdsAnything = (page: Page): boolean => allTiles(page).length > 0 || page.look.backdrop !== null;
+
+/** Whether anything lies on any page of a work, or a page is bare on purpose. */
+export const isBegun = ({ pages }: { readonly pages: readonly Page[] }): boolean =>
+  pages.some((p) => p.blank || holdsAnything(p));

@@ -9,6 +9,7 @@ import {
   type Look,
   newTile,
   type Page,
+  photoIdOf,
   roomFor,
   solvePage,
   type Tile,
@@ -61,7 +62,32 @@ export function layTemplate(
     .toSorted((a, b) => (a.number ?? last) - (b.number ?? last))
     .map((p) => ids.get(p.id)!);
   // Photos that have no place because every place holds something else stay on the shelf.
-  return flowPhotos(laid, format, { photos: order.length === 0 ? [] : task.photos, order, newId: task.newId });
+  const numbered = template.places.some((p) => p.number !== undefined && p.number !== null);
+  const flowed = flowPhotos(laid, format, {
+    photos: order.length === 0 ? [] : task.photos,
+    order,
+    numbered,
+    newId: task.newId,
+  });
+  return { ...flowed, page: withWhatWasThere(page, flowed.page) };
+}
+
+/** Words that stood in tiles lie freely where they were; a photo keeps a border of its own. */
+function withWhatWasThere(before: Page, after: Page): Page {
+  const words = before.tiles.filter((t) => t.filling.kind === "words");
+  const edges = new Map(
+    before.tiles.flatMap((t) => {
+      const id = photoIdOf(t);
+      const { border } = t.edge;
+      const plain = border.widthMm === before.look.border.widthMm && border.colour === before.look.border.colour;
+      return id === undefined || plain ? [] : [[id, t.edge] as const];
+    }),
+  );
+  const tiles = after.tiles.map((t) => {
+    const edge = edges.get(photoIdOf(t) ?? "");
+    return edge ? { ...t, edge } : t;
+  });
+  return { ...after, tiles, over: [...after.over, ...words.map((t) => ({ ...t, locked: false }))] };
 }
 
 const heldBy = ({ holds }: Place): Filling =>

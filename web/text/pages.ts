@@ -11,6 +11,9 @@ export const pages = {
   matTones: { light: "Light mat", grey: "Grey mat", dark: "Dark mat" },
   cutLines: "Cut lines",
   cutAway: (bleed: string) => `Veiled: ${bleed} that the lab cuts away`,
+  turnedIn: (bleed: string) => `Veiled: ${bleed} that is turned in around the boards`,
+  turnedInWhy:
+    "The cover is folded round its boards. What lies here is hidden on the inside, so pictures have to go on into it.",
   cutAwayWhy:
     "The lab prints a little more than the page and cuts the edge off. Photos that reach the edge have to go on into this strip.",
   safe: (by: string) => `Dashed: keep faces and words ${by} inside`,
@@ -88,6 +91,10 @@ export const templates = {
     notTemplates: "That is no file of templates. Nothing came in.",
     damagedTemplate: "A template in that file is damaged, so none of them came in.",
   },
+  wordsFreed: (n: number) =>
+    n === 1
+      ? "The words that stood in a tile lie freely on the page now, where they were."
+      : `The words that stood in ${n} tiles lie freely on the page now, where they were.`,
   emptyNow: (n: number) =>
     n === 1 ? "1 place is left empty; drop a photo there." : `${n} places are left empty; drop photos there.`,
   closeUp: "Close them up",
@@ -272,6 +279,8 @@ export function changeTrouble(t: Refusal<ChangeTrouble>, length: (mm: number) =>
       return `That margin leaves no room for the photos. The widest that works here is ${length(Number(t.facts.mostMm))}.`;
     case "gapTooWide":
       return `That gap leaves no room for the photos. The widest that works here is ${length(Number(t.facts.mostMm))}.`;
+    case "lessThanNothing":
+      return "It cannot be less than nothing. Nought is the least.";
     case "tooManyTiles":
       return `A page holds ${t.facts.most} tiles at most; this would be ${t.facts.tiles}.`;
     case "tooManyPages":

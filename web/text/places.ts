@@ -125,6 +125,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the book";
     case "changedCover":
       return "Changed the cover";
+    case "tookCover":
+      return "Took the cover away";
     case "madeCover":
       return "Made the cover";
     case "madeSpread":

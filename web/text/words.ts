@@ -62,6 +62,7 @@ export const words = {
   top: "From the top",
   width: "Width",
   height: "Height",
+  several: (n: number) => `Words in ${n} tiles`,
   remove: "Take it off the page",
   toBack: "Behind the others",
   handle: { width: "Make it wider or narrower", corner: "Change its size", turn: "Turn it" },

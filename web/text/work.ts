@@ -72,6 +72,7 @@ export const work = {
     "Pages that were made elsewhere, as pictures or as a PDF. Each becomes a whole page here, out over the bleed.",
   finishedChoose: "Choose files",
   finishedReading: (name: string) => `Reading ${name}`,
+  finishedAsked: "They are not in yet: at the page you are asked where they may go.",
   finishedDone: (n: number) => (n === 1 ? "1 finished page came in." : `${n} finished pages came in.`),
   finishedShape: (name: string, has: string, wants: string) =>
     `${name} is ${has}; this page with its bleed is ${wants}. What reaches beyond is cut off.`,

@@ -1,4 +1,4 @@
-import { countLeaves, coverParts, rulesOf } from "#core/document";
+import { countLeaves, coverParts, isBegun, rulesOf } from "#core/document";
 import { bindsSo, boundPages } from "#core/lab";
 import type { WorkRule } from "../facts.ts";
 import type { Found } from "../finding.ts";
@@ -6,7 +6,8 @@ import type { Found } from "../finding.ts";
 /** What binding asks: a number of pages that the lab binds, and a cover that goes around them. */
 export const bound: WorkRule = (project) => {
   const rules = rulesOf(project);
-  if (!rules) return [];
+  // A book in which nothing lies yet is no book with something wrong.
+  if (!rules || !isBegun(project)) return [];
   const pages = countLeaves(project.pages);
   const { least, most, step } = rules.pages;
   const next = boundPages(rules, pages);

@@ -6,6 +6,7 @@ export type ChangeTrouble =
   | "noArrangement"
   | "marginTooWide"
   | "gapTooWide"
+  | "lessThanNothing"
   | "tooManyTiles"
   | "tooManyPages"
   | "spreadSplit"

@@ -9,11 +9,13 @@ interface AskProps {
   readonly able?: boolean;
   readonly onDo: () => void;
   readonly onClose: () => void;
+  /** Said of something that is done already: no way back but undoing it. */
+  readonly told?: boolean;
   readonly children: ReactNode;
 }
 
 /** A question with one thing to do and a way out. */
-export function Ask({ title, doIt, able = true, onDo, onClose, children }: AskProps) {
+export function Ask({ title, doIt, able = true, onDo, onClose, told, children }: AskProps) {
   return (
     <Framed
       title={title}
@@ -21,9 +23,11 @@ export function Ask({ title, doIt, able = true, onDo, onClose, children }: AskPr
       onClose={onClose}
       foot={
         <>
-          <Button variant="outline" onClick={onClose}>
-            {common.cancel}
-          </Button>
+          {!told && (
+            <Button variant="outline" onClick={onClose}>
+              {common.cancel}
+            </Button>
+          )}
           <Button disabled={!able} onClick={onDo}>
             {doIt}
           </Button>

@@ -8,7 +8,7 @@ import { deedWords } from "../../text/photos.ts";
 import { common, history as historyWords, stepWords, walk } from "../../text/places.ts";
 import { sheets as sheetWords } from "../../text/sheets.ts";
 import { useKit } from "../kit.ts";
-import { shown, useLibrary, useMaybeSession } from "../state/hooks.ts";
+import { countShown, shown, useLibrary, useMaybeSession } from "../state/hooks.ts";
 import type { LibraryStep } from "../state/library-state.ts";
 import { isSent, type ProjectSession, type ProjectState } from "../state/project-session.ts";
 import { Changeable } from "./changeable.tsx";
@@ -36,7 +36,7 @@ export function Header() {
       borderBottomWidth="1px"
       borderColor="oat.300"
     >
-      <Link to="/" aria-label={walk.start}>
+      <Link to="/" aria-label={walk.start} style={{ flexShrink: 0 }}>
         <HStack gap="2">
           <img src="/mark.svg" alt="" width={26} height={26} />
           <Text as="span" fontFamily="heading" fontWeight="600" fontSize="21px" letterSpacing="-0.02em">
@@ -50,7 +50,7 @@ export function Header() {
 }
 
 function LooseHeader() {
-  const count = useLibrary((s) => s.photos.length);
+  const count = useLibrary(countShown);
   const amongPhotos = useLocation().pathname === "/photos";
   return (
     <>
@@ -68,16 +68,18 @@ function LooseHeader() {
 
 function ProjectHeader({ session }: { readonly session: ProjectSession }) {
   const { projectId } = useParams();
-  const count = useLibrary((s) => s.photos.length);
+  const count = useLibrary(countShown);
   const tiles = useStore(session.state, tileWords);
   const sent = useStore(session.state, (s) => (isSent(s) ? (s.sent?.to ?? "disk") : "not"));
   const sheetState = useStore(session.state, sheetsState);
   return (
     <>
-      <Changeable quiet>
-        <ProjectName session={session} />
-      </Changeable>
-      <HStack as="nav" aria-label={walk.label} gap="0" mx="auto">
+      <Box flex="1" minW="0">
+        <Changeable quiet>
+          <ProjectName session={session} />
+        </Changeable>
+      </Box>
+      <HStack as="nav" aria-label={walk.label} gap="0" flexShrink="0">
         <Station to={`/work/${projectId}/photos`} name={walk.photos} state={walk.photoCount(count)} />
         <Way />
         <Station to={`/work/${projectId}/pages`} name={walk.pages} state={tiles} />
@@ -90,7 +92,7 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
         <Way />
         <Station to={`/work/${projectId}/send`} name={walk.send} state={walk.sent[sent]} />
       </HStack>
-      <HStack gap="1">
+      <HStack gap="1" flex="1" minW="fit-content" justify="end">
         <Changeable quiet>
           <UndoButtons session={session} />
         </Changeable>

@@ -9,10 +9,13 @@ import { typingIn } from "./typing-in.ts";
 
 type Place = Exclude<keyof typeof keys, "title">;
 
+const isPlace = (name: string): name is Place => name !== "title" && name in keys;
+
 /** The shortcuts of the place one is in; `?` opens it. */
 export function KeysSheet() {
   const [open, setOpen] = useState(false);
-  const place = (useMatch("/work/:projectId/:place")?.params.place ?? "photos") as Place;
+  const named = useMatch("/work/:projectId/:place")?.params.place;
+  const place: Place = named !== undefined && isPlace(named) ? named : "photos";
   useEffect(() => {
     const hear = (e: KeyboardEvent) => {
       if (e.key === "?" && !typingIn(e.target)) setOpen(true);

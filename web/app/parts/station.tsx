@@ -21,7 +21,11 @@ export function Station({ to, name, state, tone }: StationProps) {
           _hover={{ bg: "oat.200" }}
           lineHeight="1.15"
           textAlign="center"
-          minW="92px"
+          // As wide whatever it says: what is said changes while one is on the way to it with the pointer.
+          w="116px"
+          whiteSpace="nowrap"
+          overflow="hidden"
+          textOverflow="ellipsis"
         >
           <Text as="span" display="block" fontWeight="600" fontSize="15px" color={isActive ? "ink.900" : "ink.700"}>
             {name}

@@ -149,6 +149,7 @@ export class Checker {
       const rests = [
         page,
         at.format,
+        at.begun,
         running,
         piles,
         ...photos.flatMap((id) => [byId.get(id), this.#gone.has(id), this.#beyond.get(id) ?? 0]),

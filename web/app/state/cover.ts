@@ -32,5 +32,5 @@ export function changeSpine(session: ProjectSession, change: Partial<Spine>, mer
 }
 
 export function removeCover(session: ProjectSession): void {
-  session.commit({ code: "changedCover", count: 1 }, [{ type: "setProject", cover: null }]);
+  session.commit({ code: "tookCover", count: 1 }, [{ type: "setProject", cover: null }]);
 }

@@ -1,5 +1,5 @@
 import type { Edge } from "#core/arrange";
-import { frameRect, type Page } from "#core/document";
+import { frameRect, type Page, type Tile } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
 
 export type Dragged =
@@ -23,6 +23,9 @@ const edgeShare = 0.22;
  */
 export function meaningOfDrop(dragged: Dragged, page: Page, at: Point | undefined): DropMeaning {
   if (!at) return { does: "nothing" };
+  // What lies freely lies over the others, and takes a photo where it holds one or nothing.
+  const free = page.over.findLast((t) => t.filling.kind !== "words" && holdsTurned(t, at));
+  if (free && dragged.from === "shelf") return { does: "put", tileId: free.id, photoId: dragged.photoId };
   const tile = page.tiles.findLast((t) => holds(frameRect(t.frame), at));
   if (!tile) {
     const bare = page.tiles.length === 0 && dragged.from === "shelf";
@@ -38,6 +41,13 @@ export function meaningOfDrop(dragged: Dragged, page: Page, at: Point | undefine
   return edge
     ? { does: "move", movedId: dragged.tileId, tileId: tile.id, edge }
     : { does: "swap", tileId: dragged.tileId, withTileId: tile.id };
+}
+
+function holdsTurned({ frame }: Tile, at: Point): boolean {
+  const turn = (-frame.turn * Math.PI) / 180;
+  const [x, y] = [at.x - frame.centre.x, at.y - frame.centre.y];
+  const upright = { x: x * Math.cos(turn) - y * Math.sin(turn), y: x * Math.sin(turn) + y * Math.cos(turn) };
+  return Math.abs(upright.x) <= frame.width / 2 && Math.abs(upright.y) <= frame.height / 2;
 }
 
 const holds = (r: Rect, p: Point): boolean => p.x >= r.x && p.x <= r.x + r.w && p.y >= r.y && p.y <= r.y + r.h;

@@ -17,13 +17,13 @@ export type Remark =
 /** A shape that is off by less than this is cut by less than any knife is off. */
 const sameShape = 0.006;
 
-/** Finished pages as pages of the work, behind the open one, as one step. */
+/** Finished pages as pages of the work, behind the open one, as one step. `asked`: a person has to say first where they may go. */
 export async function bringFinished(
   kit: Pick<Kit, "library" | "desk" | "newId">,
   session: ProjectSession,
   files: readonly File[],
   tell: (name: string) => void,
-): Promise<{ readonly pages: number; readonly remarks: readonly Remark[] }> {
+): Promise<{ readonly pages: number; readonly asked: boolean; readonly remarks: readonly Remark[] }> {
   const { project } = session.state.getState();
   const { format } = project;
   const pages: Page[] = [];
@@ -41,8 +41,9 @@ export async function bringFinished(
     }
   }
   kit.library.showTaken();
-  if (pages.length > 0) insertMade(kit, session, { code: "broughtPages", count: pages.length }, pages);
-  return { pages: pages.length, remarks };
+  const name = { code: "broughtPages", count: pages.length } as const;
+  const came = pages.length > 0 && insertMade(kit, session, name, pages);
+  return { pages: came ? pages.length : 0, asked: pages.length > 0 && !came, remarks };
 }
 
 /** One picture over all of the page, out over the bleed. */

@@ -31,6 +31,9 @@ export function usePanel<T>(pick: (s: ProjectState) => T): T {
   return pick(state);
 }
 
+/** How many photos there are to be seen: what is hidden is not counted. */
+export const countShown = (s: LibraryState): number => s.photos.reduce((n, p) => n + (p.hidden ? 0 : 1), 0);
+
 /** What is kept of the project, and which page is open: the same object while a gesture goes on. */
 export function usePanelState(): ProjectState {
   const { state } = useSession();

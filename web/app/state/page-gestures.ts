@@ -1,6 +1,7 @@
 import type { Colour } from "#core/colour";
 import {
   type Change,
+  emptyTiles,
   type Filling,
   fillEmpty,
   findTile,
@@ -56,12 +57,14 @@ export function emptyThem(session: ProjectSession, tileIds: readonly string[]): 
   session.commit({ code: "emptiedTiles", count: full.length }, [fill(page, fillings)]);
 }
 
-/** The photos into the empty tiles, each where it suits; says how many found none. */
-export function fillWith(session: ProjectSession, photos: readonly Photo[]): number {
+/** The photos into the empty tiles, or into those of them that are chosen, each where it suits; says how many found none. */
+export function fillWith(session: ProjectSession, photos: readonly Photo[], chosen?: ReadonlySet<string>): number {
   const page = pageOf(session);
+  const named = emptyTiles(page).some((t) => chosen?.has(t.id)) ? chosen : undefined;
   const { fillings, left } = fillEmpty(
     page,
     photos.map((p) => ({ id: p.id, ...framedBy(p) })),
+    named,
   );
   if (fillings.length > 0) session.commit({ code: "filledTiles", count: fillings.length }, [fill(page, fillings)]);
   return left;

@@ -84,9 +84,15 @@ const insertAt = (pages: readonly Page[], at: number): RowChange => ({
   pages: pages.map((page, i) => ({ page, at: at + i })),
 });
 
-function insert(kit: Hands, session: ProjectSession, name: StepName, pages: readonly Page[], at?: number): void {
-  const place = at ?? placeOf(session, openPage(session.state.getState()).id) + 1;
-  if (keepRow(kit, session, name, insertAt(pages, place))) openThe(kit, session, pages[0]);
+/** False where a person is asked first. */
+function insert(kit: Hands, session: ProjectSession, name: StepName, pages: readonly Page[], at?: number): boolean {
+  const { project } = session.state.getState();
+  const open = placeOf(session, openPage(session.state.getState()).id);
+  // Behind the cover means at the end: in front of all others they would turn over.
+  const place = at ?? (open < 0 ? project.pages.length : open + 1);
+  const done = keepRow(kit, session, name, insertAt(pages, place));
+  if (done) openThe(kit, session, pages[0]);
+  return done;
 }
 
 /** Pages that were made from something else, behind the open one. */
@@ -99,7 +105,8 @@ export function addPages(kit: Hands, session: ProjectSession, count: number, whe
   const now = session.state.getState();
   const open = openPage(now);
   const own = placeOf(session, open.id);
-  const at = where === "before" ? own : where === "after" ? own + 1 : now.project.pages.length;
+  const end = now.project.pages.length;
+  const at = own < 0 || where === "end" ? end : where === "before" ? own : own + 1;
   const bare = (n: number) => Array.from({ length: n }, () => barePage(now.project.style, kit.newId));
   const some = bare(count);
   const more = bare(count + 1);

@@ -35,6 +35,8 @@ export function takeTemplate(kit: Hands, session: ProjectSession, template: Temp
   const laid = laidBy(kit, openPage(now), openFormat(now), template, false);
   session.commit({ code: "tookTemplate", count: 1 }, [{ type: "putPage", page: laid.page }]);
   kit.desk.setState({ tiles: nothingChosen, photos: nothingChosen });
+  const freed = laid.page.over.length - openPage(now).over.length;
+  if (freed > 0) notices.create({ title: words.wordsFreed(freed), type: "info" });
   if (laid.made > 0) notices.create({ title: words.madePlaces(laid.made), type: "info" });
   if (laid.empty > 0 && laid.empty < laid.page.tiles.length)
     notices.create({

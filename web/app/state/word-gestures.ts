@@ -3,6 +3,7 @@ import {
   type Change,
   type Frame,
   findTile,
+  isFree,
   mapTiles,
   newTile,
   type Page,
@@ -86,26 +87,39 @@ export function writeIn(kit: Hands, session: ProjectSession, tileId: string): vo
       ...plainWords(now.project.words.journal, "journal"),
       card: ground === undefined ? null : { ground, lines: "none", ink: "#c9c0ae" },
     };
-    fill(session, tileId, filling, "addedWords");
+    const change: Change = { type: "fillTiles", pageId: openPage(now).id, fillings: [{ tileId, filling }] };
+    session.commit({ code: "addedWords", count: 1 }, [change]);
   }
   openToWrite(kit, tileId);
 }
 
-function fill(session: ProjectSession, tileId: string, filling: Words, code: StepCode, mergeKey?: string): void {
-  const { id: pageId } = openPage(session.state.getState());
-  session.commit({ code, count: 1 }, [fillWords(pageId, tileId, filling)], mergeKey);
+type Ids = string | readonly string[];
+const listOf = (ids: Ids): readonly string[] => (typeof ids === "string" ? [ids] : ids);
+
+/** The words of some tiles as they are kept, changed: what a panel shows may be a moment older. */
+function edited(session: ProjectSession, tileIds: Ids, edit: Edit): readonly Tile[] {
+  const page = openPage(session.state.getState());
+  return listOf(tileIds).flatMap((id): Tile[] => {
+    const tile = findTile(page, id);
+    if (tile?.filling.kind !== "words") return [];
+    const filling = { ...tile.filling, ...edit(tile.filling) };
+    return [{ ...tile, filling, frame: grownWith(tile.filling, filling, tile.frame, isFree(page, id)) }];
+  });
 }
 
-const fillWords = (pageId: string, tileId: string, filling: Words): Change => ({
-  type: "fillTiles",
-  pageId,
-  fillings: [{ tileId, filling }],
-});
+/** A title that lies freely grows with its letters, about its middle. */
+function grownWith(before: Words, after: Words, frame: Frame, free: boolean): Frame {
+  const k = after.style.sizePt / before.style.sizePt;
+  if (!free || k === 1 || after.role !== "title") return frame;
+  return { ...frame, width: frame.width * k, height: frame.height * k };
+}
 
-/** The words of a tile as they are kept: what a panel shows may be a moment older. */
-function wordsIn(session: ProjectSession, tileId: string): Words | undefined {
-  const tile = findTile(openPage(session.state.getState()), tileId);
-  return tile?.filling.kind === "words" ? tile.filling : undefined;
+/** A tile's filling alone where that is all that changed. */
+function wordsChange(page: Page, tiles: readonly Tile[]): Change {
+  if (tiles.every((t) => findTile(page, t.id)?.frame === t.frame))
+    return { type: "fillTiles", pageId: page.id, fillings: tiles.map((t) => ({ tileId: t.id, filling: t.filling })) };
+  const byId = new Map(tiles.map((t) => [t.id, t]));
+  return put(mapTiles(page, (t) => byId.get(t.id) ?? t));
 }
 
 /** What was typed; from then on the words follow no photo. */
@@ -116,20 +130,21 @@ type Edit = (now: Words) => Partial<Words>;
 
 export function changeWords(
   session: ProjectSession,
-  tileId: string,
+  tileIds: Ids,
   edit: Edit,
   code: StepCode = "changedWords",
   mergeKey?: string,
 ): void {
-  const now = wordsIn(session, tileId);
-  if (now) fill(session, tileId, { ...now, ...edit(now) }, code, mergeKey);
+  const page = openPage(session.state.getState());
+  const tiles = edited(session, tileIds, edit);
+  if (tiles.length > 0) session.commit({ code, count: tiles.length }, [wordsChange(page, tiles)], mergeKey);
 }
 
 /** Shows it while a hand is still on it. */
-export function showWords(session: ProjectSession, tileId: string, edit: Edit): void {
-  const { id } = openPage(session.state.getState());
-  const now = wordsIn(session, tileId);
-  if (now) session.preview([fillWords(id, tileId, { ...now, ...edit(now) })]);
+export function showWords(session: ProjectSession, tileIds: Ids, edit: Edit): void {
+  const page = openPage(session.state.getState());
+  const tiles = edited(session, tileIds, edit);
+  if (tiles.length > 0) session.preview([wordsChange(page, tiles)]);
 }
 
 /** Every words of this kind in the work looks so, and so do new ones. */

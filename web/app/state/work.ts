@@ -75,7 +75,8 @@ export function keepSnapshot(kit: Hands, session: ProjectSession, name: string):
 
 /** The work as it was, as one step that can be undone. */
 export function goBackTo(session: ProjectSession, { project }: Snapshot): void {
-  const { name, unit, style, book, cover, palette, words, lab, format, pages, sheets } = project;
+  const { name, unit, style, book, cover, palette, words, lab, format, pages, sheets, pockets, notes, accepted } =
+    project;
   const change: Change = {
     type: "setProject",
     name,
@@ -89,6 +90,9 @@ export function goBackTo(session: ProjectSession, { project }: Snapshot): void {
     format,
     pages,
     sheets,
+    pockets,
+    notes,
+    accepted,
   };
   session.commit({ code: "wentBack", count: 1 }, [change]);
 }

@@ -1,4 +1,4 @@
-import { Box, Text, VStack } from "@chakra-ui/react";
+import { Box, Button, Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Loss } from "#core/document";
 import { formatFromCard } from "#core/lab";
@@ -28,7 +28,7 @@ export function AnotherSize({ session, onClose }: { readonly session: ProjectSes
   const size = lab && (lab.sizes.find((s) => s.id === sizeId) ?? lab.sizes[0]!);
   if (losses)
     return (
-      <Ask title={words.lossesTitle} doIt={common.done} onDo={onClose} onClose={onClose}>
+      <Ask told title={words.lossesTitle} doIt={common.done} onDo={onClose} onClose={onClose}>
         <Box as="ul" maxH="340px" overflowY="auto" pl="5" listStyleType="disc">
           {losses.map((loss) => (
             <Text as="li" key={JSON.stringify(loss)} mb="1">
@@ -36,6 +36,17 @@ export function AnotherSize({ session, onClose }: { readonly session: ProjectSes
             </Text>
           ))}
         </Box>
+        <Button
+          mt="3"
+          size="sm"
+          variant="outline"
+          onClick={() => {
+            session.undo();
+            onClose();
+          }}
+        >
+          {common.undoIt}
+        </Button>
       </Ask>
     );
   return (

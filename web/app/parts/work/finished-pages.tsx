@@ -30,12 +30,14 @@ export function FinishedPages({
     const made = await bringFinished(kit, session, files, setReading);
     setReading(undefined);
     if (made.pages > 0) notices.create({ title: words.finishedDone(made.pages), type: "success" });
+    if (made.asked) notices.create({ title: words.finishedAsked, type: "info" });
     if (made.remarks.length > 0) setRemarks(made.remarks);
     else onClose();
   }
 
   return (
     <Ask
+      told={remarks !== undefined}
       title={remarks ? words.remarksTitle : words.finishedTitle}
       doIt={remarks ? common.done : words.finishedChoose}
       able={reading === undefined}

@@ -1,5 +1,6 @@
 import { Box, chakra, HStack } from "@chakra-ui/react";
 import { memo } from "react";
+import { isTurnedIn } from "#core/document";
 import { formatLength } from "#core/units";
 import { pages as words } from "../../../text/pages.ts";
 import { useKit } from "../../kit.ts";
@@ -17,6 +18,7 @@ export const MatTools = memo(function MatTools() {
   const format = useProject(openFormat);
   const unit = useProject((s) => s.project.unit);
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
+  const turnedIn = useProject((s) => s.project.cover?.page.id === s.pageId && isTurnedIn(s.project));
   const ink = mat === "light" ? "ink.700" : "oat.50";
   return (
     <HStack position="absolute" left="5" right="5" bottom="2" h="30px" gap="5" fontSize="13px" color={ink}>
@@ -33,10 +35,10 @@ export const MatTools = memo(function MatTools() {
         {words.cutLines}
       </chakra.button>
       {cutLines && format.bleedMm > 0 && (
-        <Tip words={words.cutAwayWhy}>
+        <Tip words={turnedIn ? words.turnedInWhy : words.cutAwayWhy}>
           <HStack gap="2" tabIndex={0} borderRadius="thumb">
             <Box w="14px" h="10px" bg="rgba(233, 226, 213, .9)" border="1px solid" borderColor="ink.700" />
-            {words.cutAway(length(format.bleedMm))}
+            {turnedIn ? words.turnedIn(length(format.bleedMm)) : words.cutAway(length(format.bleedMm))}
           </HStack>
         </Tip>
       )}

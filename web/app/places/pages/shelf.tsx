@@ -192,10 +192,13 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
     return a?.kind === "grid" ? a.asked : undefined;
   });
   const placed = useProject((s) => openPage(s).arrangement !== null);
+  const inPockets = useProject((s) => openPage(s).arrangement?.kind === "pockets");
+  const tileIds = useDesk((s) => s.tiles.ids);
+  const namedEmpty = useProject((s) => emptyTiles(openPage(s)).filter((t) => tileIds.has(t.id)).length);
   const [asking, setAsking] = useState(false);
   const chosen = photos.filter((p) => ids.has(p.id));
   if (chosen.length === 0) return null;
-  const fills = Math.min(empty, chosen.length);
+  const fills = Math.min(namedEmpty > 0 ? namedEmpty : empty, chosen.length);
   return (
     <>
       {fills > 0 && (
@@ -203,14 +206,14 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
           size="sm"
           variant="outline"
           onClick={() => {
-            fillWith(session, chosen);
+            fillWith(session, chosen, kit.desk.getState().tiles.ids);
             kit.desk.setState({ photos: nothingChosen });
           }}
         >
           {words.fill(fills)}
         </Button>
       )}
-      {placed && (
+      {placed && !inPockets && (
         <Button
           size="sm"
           variant="outline"

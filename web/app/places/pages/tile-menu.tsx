@@ -1,6 +1,6 @@
 import { Menu, Portal } from "@chakra-ui/react";
 import type { ReactElement } from "react";
-import { findTile, type Tile } from "#core/document";
+import { areWords, findTile, isFree, type Tile } from "#core/document";
 import { tileMenu as words } from "../../../text/pages.ts";
 import { useKit } from "../../kit.ts";
 import { lead, leadOf } from "../../state/arrange-page.ts";
@@ -9,6 +9,7 @@ import { useDesk, useLibrary, useProject, useSession } from "../../state/hooks.t
 import { emptyThem, putPhoto, swapPhotos } from "../../state/page-gestures.ts";
 import { openPage } from "../../state/project-session.ts";
 import { halved, keep, keptTogether, locked, slippedIn, takenAway } from "../../state/tree-gestures.ts";
+import { takeOff } from "../../state/word-gestures.ts";
 
 type Deed = readonly [value: string, words: string, deed: () => void];
 
@@ -51,23 +52,26 @@ function useDeeds(): readonly Deed[] {
   if (tiles.length === 1) all.push(...ofOne(tile));
   if (tiles.length === 2 && other && full.length > 0)
     all.push(["swap", words.swap, () => swapPhotos(session, tile.id, other.id)]);
-  if (tiles.length > 1 && tiles.length <= 4)
+  if (tiles.length > 1 && tiles.length <= 4 && !tiles.some((t) => isFree(page, t.id)))
     all.push([
       "together",
       words.together,
       () => keep(session, "keptTogether", ids.length, keptTogether(kit.library, ids)),
     ]);
+  const free = tiles.some((t) => isFree(page, t.id));
   const areLocked = tiles.every((t) => t.locked);
-  all.push([
-    "lock",
-    areLocked ? words.unlock : words.lock,
-    () => keep(session, "lockedTiles", ids.length, locked(ids, !areLocked)),
-  ]);
+  if (!free)
+    all.push([
+      "lock",
+      areLocked ? words.unlock : words.lock,
+      () => keep(session, "lockedTiles", ids.length, locked(ids, !areLocked)),
+    ]);
   if (full.length > 0) all.push(["empty", words.empty, () => emptyThem(session, ids)]);
   all.push([
     "take",
     words.takeAway,
     () => {
+      if (takeOff(kit, session, ids)) return;
       keep(session, "tookAway", ids.length, takenAway(ids));
       kit.desk.setState({ tiles: nothingChosen });
     },
@@ -77,6 +81,11 @@ function useDeeds(): readonly Deed[] {
   function ofOne(one: Tile): (Deed | false | undefined)[] {
     const has = one.filling.kind === "photo";
     const leads = leadOf(page)?.tileId === one.id;
+    if (isFree(page, one.id))
+      return [
+        has && ["reframe", words.reframe, () => kit.desk.setState({ reframing: one.id })],
+        photo && !areWords(one) && ["put", words.put, () => putPhoto(session, one.id, photo.id)],
+      ];
     return [
       has && ["reframe", words.reframe, () => kit.desk.setState({ reframing: one.id })],
       photo && ["put", words.put, () => putPhoto(session, one.id, photo.id)],

@@ -6,7 +6,7 @@ import { useKit } from "../../kit.ts";
 import { BringIn, TakeSample } from "../../parts/bring-in.tsx";
 import { IncomingBar } from "../../parts/incoming-bar.tsx";
 import { OneOfFew } from "../../parts/one-of-few.tsx";
-import { useLibrary } from "../../state/hooks.ts";
+import { countShown, useLibrary } from "../../state/hooks.ts";
 import { useLabs } from "../../state/use-labs.ts";
 import { useWorks } from "../../state/use-works.ts";
 import { NewCollage } from "./new-collage.tsx";
@@ -22,7 +22,7 @@ const NewPockets = lazy(() => import("./new-pockets.tsx").then((m) => ({ default
 
 /** Where one comes in: what there is already, and what could be made. */
 export function StartPlace() {
-  const count = useLibrary((s) => s.photos.length);
+  const count = useLibrary(countShown);
   const coming = useLibrary((s) => s.incoming !== undefined);
   const { lost, keeping } = useKit();
   // What comes later from storage or the lab would push away what somebody is about to click.

@@ -12,7 +12,8 @@ const ready: readonly Colour[] = ["#ffffff", "#f6f1e7", "#d9d2c4", "#22302b", "#
 
 interface ColourRowProps {
   readonly label: string;
-  readonly colour: Colour;
+  /** Null where none is set. */
+  readonly colour: Colour | null;
   readonly onMove: (colour: Colour) => void;
   readonly onEnd: (colour: Colour) => void;
 }
@@ -76,14 +77,15 @@ export function Swatch({ colour, name, label, chosen, onTake }: SwatchProps) {
 function OtherColour({ label, colour, onMove, onEnd }: ColourRowProps) {
   const palette = usePanel((s) => s.project.palette);
   const [open, setOpen] = useState(false);
-  const known = ready.includes(colour) || palette.includes(colour);
+  const known = colour === null || ready.includes(colour) || palette.includes(colour);
+  const shown = colour ?? "#ffffff";
   return (
     <ColorPicker.Root
-      value={parseColor(colour)}
+      value={parseColor(shown)}
       open={open}
       onOpenChange={(e) => setOpen(e.open)}
-      onValueChange={(e) => onMove(parseColour(e.value.toString("hex")) ?? colour)}
-      onValueChangeEnd={(e) => onEnd(parseColour(e.value.toString("hex")) ?? colour)}
+      onValueChange={(e) => onMove(parseColour(e.value.toString("hex")) ?? shown)}
+      onValueChangeEnd={(e) => onEnd(parseColour(e.value.toString("hex")) ?? shown)}
       w="auto"
     >
       <ColorPicker.HiddenInput />
@@ -102,9 +104,9 @@ function OtherColour({ label, colour, onMove, onEnd }: ColourRowProps) {
           display="grid"
           placeItems="center"
           boxShadow={known ? undefined : "0 0 0 2px {colors.oat.25}, 0 0 0 4px {colors.glaze.500}"}
-          {...(known ? {} : { style: { background: colour } })}
+          {...(known ? {} : { style: { background: shown } })}
         >
-          <Pipette size={15} aria-hidden color={luminance(colour) > 0.4 || known ? "#38443e" : "#fdfbf7"} />
+          <Pipette size={15} aria-hidden color={luminance(shown) > 0.4 || known ? "#38443e" : "#fdfbf7"} />
         </ColorPicker.Trigger>
       </ColorPicker.Control>
       <Portal>
@@ -114,7 +116,7 @@ function OtherColour({ label, colour, onMove, onEnd }: ColourRowProps) {
             <ColorPicker.ChannelSlider channel="hue" />
             <ColorPicker.Input aria-label={`${label}: ${words.ownColour}`} bg="oat.25" borderColor="oat.400" />
             <FromPhotos asked={open} label={label} onTake={onEnd} />
-            <KeepColour colour={colour} />
+            {colour !== null && <KeepColour colour={colour} />}
           </ColorPicker.Content>
         </ColorPicker.Positioner>
       </Portal>

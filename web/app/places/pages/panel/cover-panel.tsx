@@ -1,6 +1,6 @@
 import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
-import { coverFormat, coverParts, type Look, type StepCode, spineSizePt } from "#core/document";
+import { coverFormat, coverParts, isTurnedIn, type Look, type StepCode, spineSizePt } from "#core/document";
 import { formatLength, formatSize } from "#core/units";
 import { fontFamilies } from "#core/words";
 import { book as words } from "../../../../text/book.ts";
@@ -21,9 +21,6 @@ import { Backdrop } from "./backdrop.tsx";
 import { ColourRow, Swatch } from "./colour-row.tsx";
 import { OtherWays } from "./other-ways.tsx";
 import { PanelSection, PanelTitle } from "./parts.tsx";
-
-/** Less than this cannot be folded round a board. */
-const turnedFromMm = 8;
 
 /** The cover: its measures as they follow from the book, its spine, and what lies on it. */
 export function CoverPanel() {
@@ -47,7 +44,7 @@ export function CoverPanel() {
           {words.coverSize}: {formatSize(parts.widthMm, parts.heightMm, unit, format.ppi)}
         </Text>
         <Text>{words.spineWidth(length(parts.spineMm))}</Text>
-        <Text color="fg.subtle">{words.wrap(length(flat.bleedMm), parts.cover.wrapMm >= turnedFromMm)}</Text>
+        <Text color="fg.subtle">{words.wrap(length(flat.bleedMm), isTurnedIn(project))}</Text>
       </Box>
       <SpineSection narrow={parts.spineMm < parts.cover.leastForWordsMm} />
       <AddWords />
@@ -141,7 +138,7 @@ function SpineSection({ narrow }: { readonly narrow: boolean }) {
         )}
         <ColourRow
           label={words.spineColour}
-          colour={spine.colour ?? project.cover!.page.look.background}
+          colour={spine.colour}
           onMove={() => {}}
           onEnd={(colour) => changeSpine(session, { colour })}
         />

@@ -8,7 +8,7 @@ import { PagePanel } from "./page-panel.tsx";
 import { TemplatesPanel } from "./templates-panel.tsx";
 import { TilePanel } from "./tile-panel.tsx";
 import { TilesPanel } from "./tiles-panel.tsx";
-import { WordsPanel } from "./words-panel.tsx";
+import { SeveralWords, WordsPanel } from "./words-panel.tsx";
 
 /** Speaks only of what is chosen: the page, a tile, or several; or shows the templates to lay the page out by. */
 export function Panel() {
@@ -33,6 +33,8 @@ export function Panel() {
             <WordsPanel key={tiles[0]!.id} tile={tiles[0]!} />
           ) : tiles.length === 1 ? (
             <TilePanel key={tiles[0]!.id} tile={tiles[0]!} />
+          ) : tiles.every(areWords) ? (
+            <SeveralWords tiles={tiles} />
           ) : (
             <TilesPanel tiles={tiles} />
           )}

@@ -13,7 +13,7 @@ import {
   X,
 } from "lucide-react";
 import type { Edge } from "#core/arrange";
-import { photoIdOf, type Tile } from "#core/document";
+import { isFree, photoIdOf, type Tile } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { useKit } from "../../../kit.ts";
@@ -24,6 +24,7 @@ import { nothingChosen } from "../../../state/choose.ts";
 import { useDesk, useLibrary, usePanel, useSession } from "../../../state/hooks.ts";
 import { openPage } from "../../../state/project-session.ts";
 import { halved, keep, locked, shaped, slippedIn, takenAway } from "../../../state/tree-gestures.ts";
+import { takeOff } from "../../../state/word-gestures.ts";
 import { Act, PanelSection, pressedLook } from "./parts.tsx";
 
 /** What can be done with a tile's place: the others make room. */
@@ -33,6 +34,14 @@ export function TilePlace({ tile }: { readonly tile: Tile }) {
   const byId = useLibrary((s) => s.byId);
   const page = usePanel(openPage);
   const chosen = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
+  if (isFree(page, tile.id))
+    return (
+      <PanelSection>
+        <Button size="sm" variant="outline" w="full" onClick={() => takeOff(kit, session, [tile.id])}>
+          <X size={16} aria-hidden /> {words.takeAway}
+        </Button>
+      </PanelSection>
+    );
   if (!page.arrangement || page.arrangement.kind === "pockets") return null;
   const photo = byId.get(photoIdOf(tile) ?? "");
   const slips = chosen === undefined ? undefined : byId.get(chosen);

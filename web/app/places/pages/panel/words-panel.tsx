@@ -80,7 +80,7 @@ export function WordsPanel({ tile }: { readonly tile: Tile }) {
           </Box>
         )}
       </PanelSection>
-      <WordLook tile={tile} words={words} />
+      <WordLook ids={[tile.id]} words={words} />
       <Card tile={tile} words={words} />
       {free ? <FreePlace tile={tile} /> : <TilePlace tile={tile} />}
       <PanelSection>
@@ -98,15 +98,39 @@ export function WordsPanel({ tile }: { readonly tile: Tile }) {
   );
 }
 
-function WordLook({ tile, words }: { readonly tile: Tile; readonly words: Words }) {
+/** Words in several tiles: what they have in common is how they look. */
+export function SeveralWords({ tiles }: { readonly tiles: readonly Tile[] }) {
+  const kit = useKit();
+  const session = useSession();
+  const page = usePanel(openPage);
+  const ids = tiles.map((t) => t.id);
+  return (
+    <>
+      <PanelTitle>{say.several(tiles.length)}</PanelTitle>
+      <WordLook ids={ids} words={tiles[0]!.filling as Words} />
+      <PanelSection>
+        <Button
+          variant="ghost"
+          w="full"
+          onClick={() => (ids.every((id) => isFree(page, id)) ? takeOff(kit, session, ids) : emptyThem(session, ids))}
+        >
+          <X size={17} aria-hidden /> {say.remove}
+        </Button>
+      </PanelSection>
+    </>
+  );
+}
+
+/** How words look; what is set is set for all of these, and what is shown is that of the first. */
+function WordLook({ ids, words }: { readonly ids: readonly string[]; readonly words: Words }) {
   const session = useSession();
   const format = usePanel(openFormat);
   const unit = usePanel((s) => s.project.unit);
   const { style, role } = words;
   const family = familyOf(style.font);
   const styled = (change: Partial<WordStyle>) => (now: Words) => ({ style: { ...now.style, ...change } });
-  const set = (change: Partial<WordStyle>) => changeWords(session, tile.id, styled(change));
-  const show = (change: Partial<WordStyle>) => showWords(session, tile.id, styled(change));
+  const set = (change: Partial<WordStyle>) => changeWords(session, ids, styled(change));
+  const show = (change: Partial<WordStyle>) => showWords(session, ids, styled(change));
   const aligns = { left: AlignLeft, centre: AlignCenter, right: AlignRight, justified: AlignJustify } as const;
   const verticals = {
     top: AlignVerticalJustifyStart,
