@@ -1,5 +1,5 @@
 import { expect, test } from "@jest/globals";
-import { layTree, type Page, type Project, withPage } from "#core/document";
+import { layTree, type Page, type Project, photoIdOf, withPage } from "#core/document";
 import { bleedBox } from "#core/lab";
 import { collage, counter, squareFormat } from "../document/project.fixture.ts";
 import {
@@ -253,4 +253,38 @@ test("the worst come first, then in the order of the pages", () => {
   expect(worstFirst([...findings].reverse(), project).map((f) => f.weight)).toEqual(
     ["wrong", "wrong", "doubt"].slice(3 - findings.length),
   );
+});
+
+test("a soft photo is put into a smaller place, or the page arranged with it smaller, only where that makes it sharp", () => {
+  const plain = collage([1]);
+  const others = ["a", "b", "c", "d", "e"].map((id) => photo(id, { widthPx: 6000, heightPx: 4500 }));
+  const known = factsOf([photo("few", { widthPx: 620, heightPx: 465 }), ...others]);
+  const soft = (page: Page) => {
+    const project: Project = { ...plain, pages: [page] };
+    return { project, found: again(project, known).find((f) => f.code === "soft") };
+  };
+  const laid = (ids: readonly string[]) => {
+    const photos = ids.map((id) => ({ id, aspect: 4 / 3 }));
+    const made = layTree({ ...plain.pages[0]!, tiles: [] }, squareFormat, { photos, seed: 3, newId: counter("t") });
+    if (!made.ok) throw new Error(made.code);
+    return made.value.page;
+  };
+  const six = laid(["few", ...others.map((p) => p.id)]);
+  // A person put it into the largest place.
+  const largest = six.tiles.reduce((best, t) => (t.frame.width > best.frame.width ? t : best));
+  const held = six.tiles.find((t) => photoIdOf(t) === "few")!;
+  const fillings = new Map([
+    [held.id, largest.filling],
+    [largest.id, held.filling],
+  ]);
+  const page = { ...six, tiles: six.tiles.map((t) => ({ ...t, filling: fillings.get(t.id) ?? t.filling })) };
+  const { project, found } = soft(page);
+  expect(found?.mends).toEqual(["sharperPlace", "printSmaller"]);
+  for (const mend of ["sharperPlace", "printSmaller"] as const) {
+    const after = mendedBy(project, found!, mend, known).pages[0]!;
+    expect(soft(after).found).toBeUndefined();
+    expect(after.tiles).toHaveLength(6);
+  }
+  // Alone on the page there is no smaller place for it.
+  expect(soft(laid(["few"])).found?.mends).toEqual([]);
 });

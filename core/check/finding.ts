@@ -71,6 +71,8 @@ export type FindingCode = Detail["code"];
 export const mendCodes = [
   "takeAway",
   "useSharper",
+  "sharperPlace",
+  "printSmaller",
   "cover",
   "reachBleed",
   "moveInside",

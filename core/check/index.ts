@@ -15,5 +15,5 @@ export {
   weights,
 } from "./finding.ts";
 export { type MendFacts, mended } from "./mend.ts";
-export { type PlacedSharpness, sharpnessOn } from "./page-rules/sharpness.ts";
 export { wordsOn } from "./page-rules/words.ts";
+export { type PlacedSharpness, sharpnessOn } from "./placed-sharpness.ts";

@@ -23,6 +23,7 @@ import { unhanded } from "./page-rules/faces.ts";
 import { cuttingToleranceMm } from "./page-rules/near-the-cut.ts";
 import { leastReadablePt, readableInk, wordsOn } from "./page-rules/words.ts";
 import { cutEdges, tileBox } from "./places.ts";
+import { withSharperPlace, withSmallerTile } from "./softness.ts";
 import { placedIn } from "./work-rules/left-out.ts";
 
 /** What a mend may ask beyond the project. */
@@ -41,6 +42,12 @@ export function mended(project: Project, finding: Finding, mend: MendCode, facts
   if (!page) return [];
   const format = formatOf(project, page);
   switch (mend) {
+    case "sharperPlace":
+    case "printSmaller": {
+      const how = mend === "sharperPlace" ? withSharperPlace : withSmallerTile;
+      const next = tile && how(page, format, tile.id, facts);
+      return next ? [{ type: "putPage", page: next }] : [];
+    }
     case "keepBlank":
       return [{ type: "putPage", page: { ...page, blank: true } }];
     case "fullBleed":
@@ -78,7 +85,15 @@ function putTile(page: Page, tile: Tile): Change {
 
 type TileMend = Exclude<
   MendCode,
-  "addPages" | "makeCover" | "clearSpine" | "keepBlank" | "fullBleed" | "widerMargin" | "takeAway"
+  | "addPages"
+  | "makeCover"
+  | "clearSpine"
+  | "keepBlank"
+  | "fullBleed"
+  | "widerMargin"
+  | "takeAway"
+  | "sharperPlace"
+  | "printSmaller"
 >;
 
 function mendedTile(project: Project, page: Page, tile: Tile, mend: TileMend, facts: PageFacts): Tile | undefined {

@@ -42,6 +42,8 @@ export const check = {
 export const mendWords: Record<MendCode, string> = {
   takeAway: "Take the tile away",
   useSharper: "Use the sharper one",
+  sharperPlace: "Into a smaller place",
+  printSmaller: "Arrange the page with it smaller",
   cover: "Fill the tile",
   reachBleed: "Pull it out to the bleed",
   moveInside: "Move it inside",

@@ -1,0 +1,24 @@
+import { allTiles, frameRect, framingOf, type Page } from "#core/document";
+import { effectivePpi } from "#core/fit";
+import type { PageFormat } from "#core/lab";
+import type { PageFacts } from "./facts.ts";
+
+export interface PlacedSharpness {
+  readonly pageId: string;
+  readonly tileId: string;
+  readonly photoId: string;
+  /** Photo pixels to the inch on paper. */
+  readonly ppi: number;
+}
+
+/** How sharp every photo on a page prints. */
+export const sharpnessOn = (page: Page, format: PageFormat, facts: Pick<PageFacts, "known" | "photo">) =>
+  allTiles(page).flatMap((tile): PlacedSharpness[] => {
+    if (tile.filling.kind !== "photo") return [];
+    const { view } = tile.filling;
+    const [photo, seen] = [facts.known(view.photoId), facts.photo(view.photoId)];
+    if (!photo || !seen) return [];
+    const framing = framingOf(view, seen, tile.frame, format);
+    const ppi = effectivePpi(photo, frameRect(tile.frame), framing);
+    return [{ pageId: page.id, tileId: tile.id, photoId: photo.id, ppi }];
+  });
