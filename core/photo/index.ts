@@ -19,3 +19,4 @@ export { narrows, openSieve, type Sieve, sift } from "./sieve.ts";
 export { mediaType, type PictureKind, sniffPicture } from "./sniff.ts";
 export { offsetFromTag, shifted, takenAtFromName, takenAtFromTag, wallClock, wallMs } from "./taken-at.ts";
 export { isWholePhoto } from "./whole-photo.ts";
+export { writtenByMachine } from "./written-by-machine.ts";

@@ -10,6 +10,7 @@ import {
   sniffPicture,
   takenAtFromTag,
   wallClock,
+  writtenByMachine,
 } from "./index.ts";
 
 test("EXIF times are read, and days that no calendar has are not", () => {
@@ -53,4 +54,34 @@ test("every orientation takes the stored picture onto the whole of the seen one"
   expect(orientedSize(6, 40, 30)).toEqual({ widthPx: 30, heightPx: 40 });
   expect(orientationOf("8")).toBe(1);
   expect(orientationOf(9)).toBe(1);
+});
+
+test("what cameras and programs write by themselves is no caption; what a person wrote is", () => {
+  for (const text of [
+    "SOME MAKER DIGITAL CAMERA",
+    "Exif_JPEG_PICTURE",
+    "<Some Cam i5, Maker #1>",
+    "Processed with a preset",
+    "Created by a program 3.2",
+    "dav_soft",
+    "cof",
+    "IMG_2041",
+    "DSC01234.JPG",
+    "20260301_101500",
+    "Maker Z-100",
+    "untitled",
+  ])
+    expect([text, writtenByMachine(text, "Maker Z-100")]).toEqual([text, true]);
+  for (const text of [
+    "",
+    "mum",
+    "Ada, 3",
+    "At the lock",
+    "OMA UND OPA 1962",
+    "Made of snow",
+    "my camera",
+    "1962",
+    "A4 2",
+  ])
+    expect([text, writtenByMachine(text, "Maker Z-100")]).toEqual([text, false]);
 });

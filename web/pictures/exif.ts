@@ -40,24 +40,23 @@ export async function readExif(bytes: Uint8Array, kind: PictureKind): Promise<Ex
     takenAtFromTag(exif.DateTimeOriginal, exif.SubSecTimeOriginal) ??
     takenAtFromTag(exif.CreateDate ?? exif.DateTimeDigitized, exif.SubSecTimeDigitized);
   const edited = shot ? undefined : (takenAtFromTag(xmp.DateCreated) ?? takenAtFromTag(xmp.CreateDate));
+  const camera = [ifd0.Make, ifd0.Model]
+    .filter((t) => typeof t === "string")
+    .join(" ")
+    .trim()
+    .slice(0, 200);
+  const captions = [ifd0.ImageDescription, iptc.Caption, xmp.description].map(textOf);
   return {
     orientation: orientationOf(ifd0.Orientation),
     taken: shot ? { at: shot, from: "exif" } : edited ? { at: edited, from: "xmp" } : undefined,
     offsetMinutes: offsetFromTag(exif.OffsetTimeOriginal ?? exif.OffsetTime),
-    caption: firstText(ifd0.ImageDescription, iptc.Caption, xmp.description),
-    camera: [ifd0.Make, ifd0.Model]
-      .filter((t) => typeof t === "string")
-      .join(" ")
-      .trim()
-      .slice(0, 200),
+    caption: captions.find((text) => text !== "" && !writtenByMachine(text, camera)) ?? "",
+    camera,
   };
 }
 
-/** The first that holds words. XMP gives a text in a language as an object. */
-function firstText(...tags: readonly unknown[]): string {
-  for (const tag of tags) {
-    const text = typeof tag === "object" && tag !== null && "value" in tag ? tag.value : tag;
-    if (typeof text === "string" && text.trim() !== "") return text.trim().slice(0, 2000);
-  }
-  return "";
+/** XMP gives a text in a language as an object. */
+function textOf(tag: unknown): string {
+  const text = typeof tag === "object" && tag !== null && "value" in tag ? tag.value : tag;
+  return typeof text === "string" ? text.trim().slice(0, 2000) : "";
 }

@@ -138,6 +138,7 @@ export const sieveWords = {
 export const timelineWords = {
   label: "When the photos were taken",
   help: "Drag across to see only that time. Click a bar to go there.",
+  week: (from: string) => `Week of ${from}`,
   bar: (when: string, n: number, placed: number) =>
     `${when}: ${n === 1 ? "1 photo" : `${n} photos`}${placed > 0 ? `, ${placed} on pages` : ""}`,
   placed: "on pages",

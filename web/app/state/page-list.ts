@@ -8,6 +8,7 @@ import {
   flowPhotos,
   footFor,
   formatOf,
+  holdsAnything,
   joined,
   type Look,
   layTree,
@@ -97,6 +98,23 @@ function insert(kit: Hands, session: ProjectSession, name: StepName, pages: read
 
 /** Pages that were made from something else, behind the open one. */
 export const insertMade = insert;
+
+/**
+ * Opens a page that takes photos without losing any: the open one where it is bare or has pockets, else the first bare one, else a new
+ * one at the end. False where a person is asked first.
+ */
+export function onFreshPage(kit: Hands, session: ProjectSession): boolean {
+  const now = session.state.getState();
+  const open = openPage(now);
+  if (!holdsAnything(open) || open.arrangement?.kind === "pockets") return true;
+  const bare = now.project.pages.find((p) => !holdsAnything(p) && !p.blank);
+  if (bare) {
+    openThe(kit, session, bare);
+    return true;
+  }
+  const page = barePage(now.project.style, kit.newId);
+  return insert(kit, session, { code: "addedPages", count: 1 }, [page], now.project.pages.length);
+}
 
 export type PageWhere = "before" | "after" | "end";
 

@@ -2,8 +2,8 @@ import { Box, chakra } from "@chakra-ui/react";
 import { useMemo } from "react";
 import type { Photo } from "#core/photo";
 import { timelineWords as words } from "../../../text/photos.ts";
-import { takenDay } from "../../parts/dates.ts";
-import { binPhotos, spanOf } from "../photos/time-bins.ts";
+import { takenDay, takenMonth } from "../../parts/dates.ts";
+import { binPhotos, spanOf, type TimeBin } from "../photos/time-bins.ts";
 
 interface ShelfTimeProps {
   readonly photos: readonly Photo[];
@@ -12,6 +12,12 @@ interface ShelfTimeProps {
 }
 
 const heightPx = 22;
+
+/** A bar stands for a day, or for the week or the month that begins there. */
+function whenOf({ from, step }: TimeBin): string {
+  const at = from.toISOString();
+  return step === "month" ? takenMonth(at) : step === "week" ? words.week(takenDay(at)) : takenDay(at);
+}
 
 /** The shelf's own timeline: a bar a day, week or month, what is on pages in it, and a click to go there. */
 export function ShelfTime({ photos, isPlaced, onGo }: ShelfTimeProps) {
@@ -34,7 +40,7 @@ export function ShelfTime({ photos, isPlaced, onGo }: ShelfTimeProps) {
       data-testid="shelf-time"
     >
       {bins.map((b) => {
-        const label = words.bar(takenDay(b.from.toISOString()), b.count, b.placed);
+        const label = words.bar(whenOf(b), b.count, b.placed);
         return (
           <chakra.button
             key={b.from.getTime()}

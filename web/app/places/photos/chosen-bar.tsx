@@ -7,6 +7,7 @@ import { photos as photoWords, chosenWords as words } from "../../../text/photos
 import { useKit } from "../../kit.ts";
 import { arrangePhotos } from "../../state/arrange-photos.ts";
 import { useMaybeSession } from "../../state/hooks.ts";
+import { onFreshPage } from "../../state/page-list.ts";
 import { ChosenFrame } from "./chosen-frame.tsx";
 import { Stars } from "./stars.tsx";
 import { TimeDialog } from "./time-dialog.tsx";
@@ -25,7 +26,7 @@ export function ChosenBar({ chosen }: { readonly chosen: readonly Photo[] }) {
   const stars = chosen.every((p) => p.stars === chosen[0]!.stars) ? chosen[0]!.stars : undefined;
 
   async function arrange() {
-    if (!session) return;
+    if (!session || !onFreshPage(kit, session)) return;
     arrangePhotos(kit, session, chosen);
     await navigate(`/work/${projectId}/pages`);
   }

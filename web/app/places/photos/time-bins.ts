@@ -4,6 +4,7 @@ import { type Photo, wallMs } from "#core/photo";
 export interface TimeBin {
   readonly from: Date;
   readonly to: Date;
+  readonly step: "day" | "week" | "month";
   readonly count: number;
   readonly placed: number;
   readonly firstId: string | undefined;
@@ -19,10 +20,12 @@ export function spanOf(photos: readonly Photo[]): readonly [Date, Date] | undefi
 }
 
 /** Days while there is room for a bar each, then weeks, then months. */
-function stepFor([from, to]: readonly [Date, Date]): TimeInterval {
+function stepFor([from, to]: readonly [Date, Date]): TimeBin["step"] {
   const days = (to.getTime() - from.getTime()) / dayMs;
-  return days <= 200 ? utcDay : days <= 1000 ? utcMonday : utcMonth;
+  return days <= 200 ? "day" : days <= 1000 ? "week" : "month";
 }
+
+const intervals: Record<TimeBin["step"], TimeInterval> = { day: utcDay, week: utcMonday, month: utcMonth };
 
 /** Photos (sorted by time) counted by day, week or month; empty ones are left out, so that gaps show. */
 export function binPhotos(
@@ -30,7 +33,8 @@ export function binPhotos(
   domain: readonly [Date, Date],
   isPlaced: (id: string) => boolean,
 ): TimeBin[] {
-  const step = stepFor(domain);
+  const name = stepFor(domain);
+  const step = intervals[name];
   const found = new Map<number, { count: number; placed: number; firstId: string }>();
   for (const p of photos) {
     const at = new Date(wallMs(p.takenAt));
@@ -41,5 +45,10 @@ export function binPhotos(
     if (isPlaced(p.id)) bin.placed += 1;
     found.set(key, bin);
   }
-  return [...found].map(([key, bin]) => ({ ...bin, from: new Date(key), to: step.offset(new Date(key), 1) }));
+  return [...found].map(([key, bin]) => ({
+    ...bin,
+    step: name,
+    from: new Date(key),
+    to: step.offset(new Date(key), 1),
+  }));
 }
