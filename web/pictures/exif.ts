@@ -1,6 +1,13 @@
 import exifr from "exifr";
 import { heifExif, webpExif } from "#core/files";
-import { type Orientation, offsetFromTag, orientationOf, type PictureKind, takenAtFromTag } from "#core/photo";
+import {
+  type Orientation,
+  offsetFromTag,
+  orientationOf,
+  type PictureKind,
+  takenAtFromTag,
+  writtenByMachine,
+} from "#core/photo";
 
 export interface ExifFacts {
   readonly orientation: Orientation;
