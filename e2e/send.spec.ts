@@ -106,6 +106,25 @@ test("a page as JPEG, PNG and TIFF, in other colours and without bleed, each rea
     await page.getByRole("button", { name: "As the lab wants it" }).click();
     await expect(page.getByText("As Quayside Collage Press wants it")).toBeVisible();
   });
+
+  await test.step("small for the web, in every kind of picture; sharpened, in packed strips", async () => {
+    for (const of of ["jpeg", "png", "tiff"] as const) {
+      await kind.selectOption(of);
+      await page.getByLabel(/^Small, for the web/).check();
+      await typeInto(page, "Longer side, pixels", "900");
+      await expect(page.getByText("900 × 900")).toBeVisible();
+      expect(await sharp((await saved(page, again)).path).metadata()).toMatchObject({ width: 900, height: 900 });
+      await page.getByLabel(/^Small, for the web/).uncheck();
+    }
+    const plain = await readFile((await saved(page, again)).path);
+    await page.getByRole("combobox", { name: "Packed" }).selectOption("deflate");
+    await page.getByRole("combobox", { name: "Sharpened for paper" }).selectOption("matt");
+    const packed = (await saved(page, again)).path;
+    expect((await readFile(packed)).length).toBeLessThan(plain.length / 1.5);
+    const crisp = async (from: Buffer | string) => (await sharp(from).greyscale().stats()).sharpness;
+    expect(await crisp(packed)).toBeGreaterThan(1.05 * (await crisp(plain)));
+    await page.getByRole("button", { name: "As the lab wants it" }).click();
+  });
 });
 
 test("the files of a book: paused, in a folder, and in one zip after the browser was killed half way", async ({

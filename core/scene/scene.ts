@@ -150,12 +150,12 @@ export function tileSteps(tile: Tile, format: PageFormat, facts: SceneFacts): Dr
       const rect = frameRect(tile.frame);
       const upright = photoMatrix(photo.aspect, rect, framingOf(view, photo, tile.frame, format));
       const matrix = tile.frame.turn === 0 ? upright : chain(turnOf(tile.frame), upright);
-      const plain = tile.outline.cornerMm > 0 || tile.frame.turn !== 0 ? undefined : rect;
+      const plain = tile.outline.cornerMm > 0 || tile.frame.turn !== 0 ? undefined : underBorder(tile, format);
       const picture: DrawStep = {
         draw: "photo",
         photoId: view.photoId,
         matrix,
-        clip: tileOutline(tile, format),
+        clip: tile.edge.border.widthMm > 0 ? borderEdge(tile, format, -overlapMm(tile)) : tileOutline(tile, format),
         plain,
       };
       const behind = view.whole && view.behind ? [plainFill(tile, view.behind, format)] : [];
@@ -205,13 +205,28 @@ const plainFill = (tile: Tile, colour: Colour, format: PageFormat): DrawStep => 
   colour,
 });
 
+/** So far a photo goes on under its border: at the border's own edge it would show through where that is softened. */
+const overlapMm = ({ edge }: Tile): number => Math.min(0.1, edge.border.widthMm / 2);
+
+/** What of a tile its border leaves free, and what lies just under it. */
+const underBorder = (tile: Tile, format: PageFormat): Rect => {
+  const { widthMm } = tile.edge.border;
+  if (widthMm === 0) return frameRect(tile.frame);
+  return inset(frameRect(seenFrame(tile.frame, format)), widthMm - overlapMm(tile));
+};
+
+/** The inner edge of a border, moved in by so much. */
+function borderEdge(tile: Tile, format: PageFormat, inMm = 0): PathData {
+  const by = tile.edge.border.widthMm + inMm;
+  const upright = record((to) =>
+    traceRoundedRect(inset(frameRect(seenFrame(tile.frame, format)), by), tile.outline.cornerMm - by, to),
+  );
+  return tile.frame.turn === 0 ? upright : transformed(upright, turnOf(tile.frame));
+}
+
 /** Inside the outline; of a tile that reaches into the bleed it is measured from the cut. */
 function borderSteps(tile: Tile, format: PageFormat): DrawStep[] {
   const { widthMm, colour } = tile.edge.border;
   if (widthMm === 0) return [];
-  const upright = record((to) =>
-    traceRoundedRect(inset(frameRect(seenFrame(tile.frame, format)), widthMm), tile.outline.cornerMm - widthMm, to),
-  );
-  const inner = tile.frame.turn === 0 ? upright : transformed(upright, turnOf(tile.frame));
-  return [{ draw: "fill", path: [...tileOutline(tile, format), ...inner], rule: "evenodd", colour }];
+  return [{ draw: "fill", path: [...tileOutline(tile, format), ...borderEdge(tile, format)], rule: "evenodd", colour }];
 }

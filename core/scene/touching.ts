@@ -47,12 +47,16 @@ function stretch(a: Rect, b: Rect): Rect | undefined {
 }
 
 /** A tile's steps with stretches added to their outlines; a photo that ends at its tile's edge is stretched that far. */
-export const reachingUnder = (steps: readonly DrawStep[], under: readonly Rect[]): readonly DrawStep[] =>
-  steps.map((step) => {
-    const more = under.flatMap((r): PathData => record((to) => traceRect(r, to)));
+export function reachingUnder(steps: readonly DrawStep[], under: readonly Rect[]): readonly DrawStep[] {
+  const more = under.flatMap((r): PathData => record((to) => traceRect(r, to)));
+  const ring = steps.find((s) => s.draw === "fill" && s.rule === "evenodd");
+  // With a border it is the border that ends there.
+  if (ring?.draw === "fill") return [...steps, { ...ring, path: more, rule: "nonzero" }];
+  return steps.map((step) => {
     if (step.draw === "photo") return { ...step, clip: [...step.clip, ...more], matrix: reaching(step.matrix, under) };
-    return step.draw === "fill" && step.rule === "nonzero" ? { ...step, path: [...step.path, ...more] } : step;
+    return step.draw === "fill" ? { ...step, path: [...step.path, ...more] } : step;
   });
+}
 
 /** An upright photo, wide and high enough to cover these. */
 function reaching(m: Matrix, under: readonly Rect[]): Matrix {

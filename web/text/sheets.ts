@@ -93,9 +93,10 @@ export const sheets = {
   toSheet: (n: number) => `Sheet ${n}`,
   noRoom: "There is no room for it on that sheet as everything lies.",
   cuts: "Cut in this order",
-  cutsLead: "The trimmer is set to the measure from the left or top edge of the piece in hand.",
-  cut: (way: "down" | "across", set: string, waste: "strip" | "rest" | undefined) =>
-    `${way === "down" ? "From the left" : "From the top"} ${set}${waste === undefined ? "" : waste === "strip" ? ": a strip of waste" : ": the rest is waste"}`,
+  cutsLead: "The trimmer is set to the measure from that edge of the piece in hand.",
+  /** `turned`: the sheet is shown with its left edge at the foot. */
+  cut: (way: "down" | "across", set: string, waste: "strip" | "rest" | undefined, turned = false) =>
+    `${way === "across" ? (turned ? "From the left" : "From the top") : turned ? "From the foot" : "From the left"} ${set}${waste === undefined ? "" : waste === "strip" ? ": a strip of waste" : ": the rest is waste"}`,
   noCuts: "Nothing to cut: each sheet is one card.",
   insertLabel: (page: number, pocket: number) => `page ${page}, pocket ${pocket}`,
   pageLabel: (page: number) => `page ${page}`,

@@ -12,10 +12,11 @@ import { useFindings } from "../../state/check-hooks.ts";
 import { useFacts } from "../../state/facts.ts";
 import { useProject } from "../../state/hooks.ts";
 import { openPage } from "../../state/project-session.ts";
-import { labWishes, sendFileNames, type Wishes } from "../../state/wishes.ts";
+import { labWishes, type Wishes } from "../../state/wishes.ts";
 import { FileWishes } from "./file-wishes.tsx";
 import { Maker } from "./maker.tsx";
 import { ProofView } from "./proof-view.tsx";
+import { nameOfFile } from "./tasks.ts";
 
 /** The file by name, size and pixels before it is made; then saved to disk. */
 export function SendPlace() {
@@ -58,9 +59,9 @@ function Sending({ page }: { readonly page: Page }) {
         </Text>
         <Facts
           rows={[
-            [words.file, sendFileNames(project, files, wishes.kind)[files.indexOf(file)] ?? ""],
+            [words.file, nameOfFile(project, files, wishes, files.indexOf(file))],
             [words.pixels, `${px.widthPx.toLocaleString("en")} × ${px.heightPx.toLocaleString("en")}`],
-            [words.density, `${format.ppi} ppi`],
+            [words.density, `${file.densityPpi ?? format.ppi} ppi`],
             [words.colour, words.colours[wishes.picture.colour]],
             [words.trim, formatSize(format.widthMm, format.heightMm, unit, format.ppi)],
             [words.bleed, format.bleedMm > 0 ? length(format.bleedMm) : words.noBleed],
@@ -94,12 +95,12 @@ function ToOrders() {
 }
 
 /** The files as the lab wants them, or as they are asked for. */
-function useFiles({ holds, withoutBleed }: Wishes): readonly PrintFile[] {
+function useFiles({ holds, withoutBleed, longSidePx }: Wishes): readonly PrintFile[] {
   const project = useProject((s) => s.project);
   const facts = useFacts();
   return useMemo(
-    () => printFiles(project, (id) => facts.photo(id)?.takenAt, { holds, withoutBleed }),
-    [project, facts, holds, withoutBleed],
+    () => printFiles(project, (id) => facts.photo(id)?.takenAt, { holds, withoutBleed, longSidePx }),
+    [project, facts, holds, withoutBleed, longSidePx],
   );
 }
 

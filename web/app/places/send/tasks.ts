@@ -27,11 +27,18 @@ export function tasksFor(
   if (kind !== "pdf") return pictureTasks(files, project, kind, wishes.picture, hands);
   const covers = wishes.small ? [] : files.filter((f) => f.number === "cover");
   const pages = files.filter((f) => !covers.includes(f));
-  const name = fileTitle(project.name);
   return [
-    ...(covers.length > 0 ? [pdfTask(`${name}-cover.pdf`, covers, project, wishes, hands)] : []),
-    ...(pages.length > 0 ? [pdfTask(`${name}.pdf`, pages, project, wishes, hands)] : []),
+    ...(covers.length > 0 ? [pdfTask(pdfName(project, true), covers, project, wishes, hands)] : []),
+    ...(pages.length > 0 ? [pdfTask(pdfName(project, false), pages, project, wishes, hands)] : []),
   ];
+}
+
+const pdfName = ({ name }: Project, cover: boolean): string => `${fileTitle(name)}${cover ? "-cover" : ""}.pdf`;
+
+/** What the file is called that a page or card goes into. */
+export function nameOfFile(project: Project, files: readonly PrintFile[], { kind, small }: Wishes, at: number): string {
+  if (kind === "pdf") return pdfName(project, !small && files[at]?.number === "cover");
+  return sendFileNames(project, files, kind)[at] ?? "";
 }
 
 /** A page each, in a form to go on with elsewhere. */

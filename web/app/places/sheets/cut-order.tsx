@@ -3,6 +3,7 @@ import type { DrawnSheet } from "#core/sheet-files";
 import { formatOnRule } from "#core/units";
 import { sheets as words } from "../../../text/sheets.ts";
 import { useProject } from "../../state/hooks.ts";
+import { isReadFromSide } from "./card-picture.tsx";
 import css from "./cut-order.module.css";
 
 interface CutOrderProps {
@@ -33,7 +34,7 @@ export function CutOrder({ sheet, onOver }: CutOrderProps) {
             onPointerLeave={() => onOver(undefined)}
           >
             <b>{cut.number}</b>
-            <span>{words.cut(cut.way, formatOnRule(cut.setMm, unit, ppi), cut.waste)}</span>
+            <span>{words.cut(cut.way, formatOnRule(cut.setMm, unit, ppi), cut.waste, isReadFromSide(sheet))}</span>
           </li>
         ))}
       </ol>

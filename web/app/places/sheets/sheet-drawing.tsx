@@ -1,12 +1,12 @@
 import { Box, Flex, Heading } from "@chakra-ui/react";
-import { type KeyboardEvent, useMemo, useRef } from "react";
-import { type DrawnSheet, piecePage } from "#core/sheet-files";
+import { type KeyboardEvent, useRef } from "react";
+import type { DrawnSheet } from "#core/sheet-files";
 import type { Cut, LaidCard } from "#core/sheets";
 import { sheets as words } from "../../../text/sheets.ts";
-import { PageCanvas } from "../../parts/page-canvas.tsx";
 import { useSizeOf } from "../../parts/size-of.ts";
 import { useFacts } from "../../state/facts.ts";
 import { useProject } from "../../state/hooks.ts";
+import { CardPicture, isReadFromSide } from "./card-picture.tsx";
 import { labelOf } from "./piece-labels.ts";
 import css from "./sheet-drawing.module.css";
 
@@ -26,7 +26,9 @@ export function SheetDrawing({ sheet, of, chosen, overCut, onChoose }: SheetDraw
   const { size, laid, index } = sheet;
   const [ref, room] = useSizeOf();
   const list = useRef<HTMLDivElement>(null);
-  const scale = room ? Math.min((room.w - 2 * roomPx) / size.widthMm, (room.h - 2 * roomPx) / size.heightMm) : 0;
+  const side = isReadFromSide(sheet);
+  const [wide, high] = side ? [size.heightMm, size.widthMm] : [size.widthMm, size.heightMm];
+  const scale = room ? Math.min((room.w - 2 * roomPx) / wide, (room.h - 2 * roomPx) / high) : 0;
   const onKeyDown = (e: KeyboardEvent) => {
     const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[e.key];
     const now = laid.cards.findIndex((c) => c.item === chosen);
@@ -56,6 +58,7 @@ export function SheetDrawing({ sheet, of, chosen, overCut, onChoose }: SheetDraw
               height: size.heightMm * scale,
               left: (room!.w - size.widthMm * scale) / 2,
               top: (room!.h - size.heightMm * scale) / 2,
+              transform: side ? "rotate(-90deg)" : undefined,
             }}
             onKeyDown={onKeyDown}
           >
@@ -70,7 +73,7 @@ export function SheetDrawing({ sheet, of, chosen, overCut, onChoose }: SheetDraw
                 onChoose={() => onChoose(card.item === chosen ? undefined : card.item)}
               />
             ))}
-            <CutLines cuts={laid.cuts} sheet={sheet} scale={scale} over={overCut} />
+            <CutLines cuts={laid.cuts} sheet={sheet} scale={scale} over={overCut} side={side} />
           </div>
         )}
       </Box>
@@ -92,14 +95,7 @@ function Card({ sheet, card, scale, chosen, stop, onChoose }: CardProps) {
   const project = useProject((s) => s.project);
   const facts = useFacts();
   const want = sheet.wants.get(card.item)!;
-  const { cell, turned } = card;
-  const more = Math.max(0, (cell.w - card.w) / 2, (cell.h - card.h) / 2);
-  const [w, h] = turned ? [cell.h, cell.w] : [cell.w, cell.h];
-  const seen = useMemo(() => {
-    const piece = piecePage(project, want, more, (id) => facts.photo(id)?.takenAt);
-    const [cardW, cardH] = turned ? [card.h, card.w] : [card.w, card.h];
-    return piece && { ...piece, box: cellBox(piece.cut, w, h, cardW, cardH), times: cardW / piece.cut.w };
-  }, [project, want, more, facts, turned, card, w, h]);
+  const { cell } = card;
   const label = words.card(labelOf(project, want, facts), sheet.index + 1);
   return (
     <div
@@ -118,30 +114,9 @@ function Card({ sheet, card, scale, chosen, stop, onChoose }: CardProps) {
       }}
       style={{ left: cell.x * scale, top: cell.y * scale, width: cell.w * scale, height: cell.h * scale }}
     >
-      <div
-        className={css.picture}
-        style={{
-          width: w * scale,
-          height: h * scale,
-          transform: turned ? `translateX(${cell.w * scale}px) rotate(90deg)` : undefined,
-        }}
-      >
-        {seen && <PageCanvas page={seen.page} format={seen.format} scale={scale * seen.times} box={seen.box} />}
-      </div>
+      <CardPicture sheet={sheet} card={card} scale={scale} />
     </div>
   );
-}
-
-/** The cell around the cut of a piece, in the piece's own mm. */
-function cellBox(
-  cut: { readonly x: number; readonly y: number; readonly w: number; readonly h: number },
-  cellW: number,
-  cellH: number,
-  cardW: number,
-  cardH: number,
-) {
-  const [kx, ky] = [cut.w / cardW, cut.h / cardH];
-  return { x: cut.x - ((cellW - cardW) / 2) * kx, y: cut.y - ((cellH - cardH) / 2) * ky, w: cellW * kx, h: cellH * ky };
 }
 
 interface CutLinesProps {
@@ -149,10 +124,12 @@ interface CutLinesProps {
   readonly sheet: DrawnSheet;
   readonly scale: number;
   readonly over: number | undefined;
+  /** Shown turned back, so that numbers have to be turned along. */
+  readonly side: boolean;
 }
 
 /** Every cut as a line over the sheet, with its number where it begins. */
-function CutLines({ cuts, sheet, scale, over }: CutLinesProps) {
+function CutLines({ cuts, sheet, scale, over, side }: CutLinesProps) {
   const { widthMm, heightMm } = sheet.size;
   const outPx = 11;
   return (
@@ -182,7 +159,7 @@ function CutLines({ cuts, sheet, scale, over }: CutLinesProps) {
                 y2={down ? to : at}
               />
             ))}
-            <g transform={`translate(${down ? at : lead} ${down ? lead : at})`}>
+            <g transform={`translate(${down ? at : lead} ${down ? lead : at})${side ? " rotate(90)" : ""}`}>
               <circle r="9" className={css.spot} />
               <text className={css.number} y="4">
                 {cut.number}

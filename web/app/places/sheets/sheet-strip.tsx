@@ -2,9 +2,12 @@ import { Flex } from "@chakra-ui/react";
 import type { KeyboardEvent } from "react";
 import type { DrawnSheet } from "#core/sheet-files";
 import { sheets as words } from "../../../text/sheets.ts";
+import { CardPicture, isReadFromSide } from "./card-picture.tsx";
 import css from "./sheet-strip.module.css";
 
 const highPx = 64;
+/** Further from the open one sheets are outlines: a picture of each card of hundreds of them is more than is looked at. */
+const seenBeside = 12;
 
 interface SheetStripProps {
   readonly sheets: readonly DrawnSheet[];
@@ -12,7 +15,7 @@ interface SheetStripProps {
   readonly onOpen: (index: number) => void;
 }
 
-/** All sheets in a row, as outlines; one opens by a click or with the arrow keys. */
+/** All sheets in a row; one opens by a click or with the arrow keys. */
 export function SheetStrip({ sheets, open, onOpen }: SheetStripProps) {
   if (sheets.length < 2) return null;
   const onKeyDown = (e: KeyboardEvent<HTMLElement>) => {
@@ -38,7 +41,7 @@ export function SheetStrip({ sheets, open, onOpen }: SheetStripProps) {
       align="end"
       onKeyDown={onKeyDown}
     >
-      {sheets.map(({ index, size, laid }) => {
+      {sheets.map(({ index, size }) => {
         const scale = highPx / Math.max(size.widthMm, size.heightMm);
         return (
           <div
@@ -54,21 +57,50 @@ export function SheetStrip({ sheets, open, onOpen }: SheetStripProps) {
               if (e.key === "Enter") onOpen(index);
             }}
           >
-            <svg
-              aria-hidden="true"
-              className={css.paper}
-              width={size.widthMm * scale}
-              height={size.heightMm * scale}
-              viewBox={`0 0 ${size.widthMm} ${size.heightMm}`}
-            >
-              {laid.cards.map(({ item, cell }) => (
-                <rect key={item} className={css.card} x={cell.x} y={cell.y} width={cell.w} height={cell.h} />
-              ))}
-            </svg>
+            <SmallSheet sheet={sheets[index]!} scale={scale} pictures={Math.abs(index - open) <= seenBeside} />
             <span>{index + 1}</span>
           </div>
         );
       })}
     </Flex>
+  );
+}
+
+interface SmallSheetProps {
+  readonly sheet: DrawnSheet;
+  readonly scale: number;
+  readonly pictures: boolean;
+}
+
+function SmallSheet({ sheet, scale, pictures }: SmallSheetProps) {
+  const { widthMm: w, heightMm: h } = sheet.size;
+  const side = isReadFromSide(sheet);
+  const [wide, high] = side ? [h, w] : [w, h];
+  return (
+    <div aria-hidden className={css.paper} style={{ width: wide * scale, height: high * scale }}>
+      <div
+        style={{
+          width: w * scale,
+          height: h * scale,
+          transformOrigin: "0 0",
+          transform: side ? `translateY(${w * scale}px) rotate(-90deg)` : undefined,
+        }}
+      >
+        {sheet.laid.cards.map((card) => (
+          <div
+            key={card.item}
+            className={css.card}
+            style={{
+              left: card.cell.x * scale,
+              top: card.cell.y * scale,
+              width: card.cell.w * scale,
+              height: card.cell.h * scale,
+            }}
+          >
+            {pictures && <CardPicture sheet={sheet} card={card} scale={scale} />}
+          </div>
+        ))}
+      </div>
+    </div>
   );
 }
