@@ -109,7 +109,12 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
       expect(meta.density).toBe(300);
       expect(meta.icc!.toString("latin1")).toContain("sRGB IEC61966-2.1");
       await sheetRow(page).nth(n).click();
-      for (const piece of await cutApart(Buffer.from(file), await cuts(page).allTextContents()))
+      // Shown as it is read, a sheet may stand on its left edge.
+      const stands = await page.getByTestId("sheet").evaluate((el) => el.style.transform !== "");
+      const told = (await cuts(page).allTextContents()).map((t) =>
+        stands ? t.replace("From the left", "From the top").replace("From the foot", "From the left") : t,
+      );
+      for (const piece of await cutApart(Buffer.from(file), told))
         for (const turn of [0, 90, 270]) {
           const standing = await sharp(piece).rotate(turn).resize(300, 400, { fit: "fill" }).png().toBuffer();
           for (const [i, print] of prints.entries()) {
@@ -129,11 +134,11 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
     await expect(chosen).toHaveAccessibleName(/^page [12], pocket [1-4], on sheet 1$/);
     const lone = await page.evaluate(() => {
       const rows = [...document.querySelectorAll("[data-sheet]")];
-      return rows.findIndex((r) => r.querySelectorAll("rect").length === 1);
+      return rows.findIndex((r) => r.querySelectorAll("[data-card]").length === 1);
     });
     await page.getByRole("combobox", { name: "Move to" }).selectOption({ label: `Sheet ${lone === 0 ? 2 : lone + 1}` });
     await expectUndo(page, "Changed the print sheets");
-    await expect(page.locator(`[data-sheet="${lone}"] rect`)).toHaveCount(2);
+    await expect(page.locator(`[data-sheet="${lone}"] [data-card]`)).toHaveCount(2);
     const full = lone === 1 ? 3 : 2;
     await page.getByTestId("sheet").getByRole("option").first().click();
     await page.getByRole("combobox", { name: "Move to" }).selectOption({ label: `Sheet ${full}` });

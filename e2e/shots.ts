@@ -98,7 +98,7 @@ try {
   // One that has something to cut.
   await page
     .locator("[data-sheet]")
-    .filter({ has: page.locator("rect:nth-of-type(2)") })
+    .filter({ has: page.locator("[data-card]:nth-of-type(2)") })
     .first()
     .click();
   await shot(page, "sheets");

@@ -89,6 +89,7 @@ function SmallSheet({ sheet, scale, pictures }: SmallSheetProps) {
         {sheet.laid.cards.map((card) => (
           <div
             key={card.item}
+            data-card
             className={css.card}
             style={{
               left: card.cell.x * scale,
