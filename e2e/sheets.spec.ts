@@ -241,8 +241,31 @@ test("photos in usual sizes over a mix of prints; what is left over is filled; a
     await expect(page.getByRole("region", { name: /photos?, / })).not.toHaveCount(0);
   });
 
-  await test.step("over the lab's sizes at least cost; with white borders and corners to round by", async () => {
+  await test.step("a test print with rulers; sheets are made to what they measure", async () => {
     await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
+    const download = page.waitForEvent("download");
+    await page.getByRole("button", { name: "Save a test print with rulers" }).click();
+    const { data, info } = await sharp(await (await download).path())
+      .greyscale()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    // The longest dark row is the ruler: 50 mm, of 101.6 and twice the 1.5 that the machine loses, over 1,200 pixels.
+    const runs = Array.from({ length: info.height }, (_, y) => {
+      const row = data.subarray(y * info.width, (y + 1) * info.width);
+      return row.reduce((dark, v) => dark + (v < 110 ? 1 : 0), 0);
+    });
+    const perMm = Math.min(info.width, info.height) / (101.6 + 3);
+    expect(Math.abs(Math.max(...runs) - 50 * perMm)).toBeLessThan(3);
+    await typeInto(page, "A ruler measures", "30 mm");
+    await expect(page.getByText(/too far off to be the printer/)).toBeVisible();
+    await typeInto(page, "A ruler measures", "48.6 mm");
+    await expect(page.getByText("Sheets are made 2.9 % larger, so that cards come out right.")).toBeVisible();
+    await expectUndo(page, "Changed the print sheets");
+    await page.keyboard.press("Control+z");
+    await expect(page.getByText(/Sheets are made/)).toHaveCount(0);
+  });
+
+  await test.step("over the lab's sizes at least cost; with white borders and corners to round by", async () => {
     await pack(page);
     await expect(page.getByTestId("packed")).toContainText(/sheets, £\d+\.\d\d/);
     const first = page.getByRole("region", { name: /photos?, / }).first();

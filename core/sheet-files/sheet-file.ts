@@ -60,16 +60,23 @@ export function drawnSheets(sheets: PrintSheets): DrawnSheet[] {
       return want ? [[c.item, want] as const] : [];
     });
     if (known.length < laid.cards.length) return [];
-    return [{ index, planned, size, laid, wants: new Map(known), ...fileFormat(size) }];
+    return [{ index, planned, size, laid, wants: new Map(known), ...fileFormat(size, sheets.printsAt) }];
   });
 }
 
 /**
  * The file has exactly the pixels that are asked for. What may be lost at the edge lies outside of the paper in it, so the picture is
  * a little smaller in the file than on paper; the same in both directions, and what then remains is shared out at the longer one.
+ * `printsAt`: what a millimetre has come out as in a test print. Where less is lost than was said, less lies outside of the paper.
  */
-function fileFormat({ name, widthMm, heightMm, outerMm, widthPx, heightPx, insetMm }: SheetSize) {
-  const perMm = Math.min(widthPx / (widthMm + 2 * outerMm), heightPx / (heightMm + 2 * outerMm));
+export function fileFormat(
+  { name, widthMm, heightMm, outerMm: said, widthPx, heightPx, insetMm }: SheetSize,
+  printsAt: number,
+) {
+  const expected = Math.min(widthPx / (widthMm + 2 * said), heightPx / (heightMm + 2 * said));
+  const perMm = expected / printsAt;
+  const lost = Math.min((widthPx / perMm - widthMm) / 2, (heightPx / perMm - heightMm) / 2);
+  const outerMm = printsAt === 1 ? said : Math.max(0, lost);
   const [w, h] = [widthPx / perMm - 2 * outerMm, heightPx / perMm - 2 * outerMm];
   const ppi = perMm * mmPerInch;
   const format: PageFormat = {

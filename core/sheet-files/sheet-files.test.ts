@@ -3,11 +3,12 @@ import { seededChance } from "#core/chance";
 import { frameRect } from "#core/document";
 import { applyTo } from "#core/geometry";
 import { bleedBox, printPixels } from "#core/lab";
-import { noSheets, type PrintSheets, packSheets, type Want } from "#core/sheets";
+import { noSheets, type PrintSheets, packSheets, usableSizes, type Want } from "#core/sheets";
 import { collage } from "../document/project.fixture.ts";
 import { printer, prints, want } from "../sheets/sheets.fixture.ts";
 import { cuttingList } from "./cutting-list.ts";
-import { backFile, drawnSheets, sheetFile } from "./sheet-file.ts";
+import { backFile, drawnSheets, fileFormat, sheetFile } from "./sheet-file.ts";
+import { rulerLength, testPrint } from "./test-print.ts";
 
 const project = collage([2]);
 
@@ -141,4 +142,23 @@ test("the cutting list names every cut of every sheet once, on pages that hold t
       const r = frameRect(t.frame);
       expect(r.y + r.h).toBeLessThanOrEqual(format.heightMm - 10);
     }
+});
+
+test("sheets made to a test print come out right: of a lab that enlarges nothing, cards are as large as they should be", () => {
+  const size = usableSizes({ stock: prints, wants: [] })[0]!;
+  const test = testPrint(project, size, { across: "a", down: "d" });
+  expect(printPixels(test.format)).toEqual({ widthPx: size.widthPx, heightPx: size.heightPx });
+  const long = rulerLength(size);
+  const ruler = test.parts[0]!.page.over.find((t) => t.id === "across")!;
+  expect(ruler.frame.width).toBe(long);
+  // Printed just as it is, a pixel is so many mm on paper.
+  const mmPerPx = size.widthMm / size.widthPx;
+  const measured = (long * test.format.ppi * mmPerPx) / 25.4;
+  expect(measured).toBeLessThan(long * 0.99);
+  const made = fileFormat(size, measured / long);
+  expect(made.format.ppi / 25.4).toBeCloseTo(1 / mmPerPx, 6);
+  expect(printPixels(made.format)).toEqual({ widthPx: size.widthPx, heightPx: size.heightPx });
+  expect(made.format.widthMm + 2 * made.format.bleedMm).toBeCloseTo(size.widthMm, 6);
+  // A card of 50 mm is 50 mm on paper.
+  expect(((50 * made.format.ppi) / 25.4) * mmPerPx).toBeCloseTo(50, 6);
 });

@@ -131,6 +131,8 @@ export const printSheetsSchema = z
     wants: z.array(wantSchema).max(2000).readonly(),
     stock: stockSchema.nullable(),
     ways: waysSchema,
+    /** What a millimetre of a test print measured on paper; 1 where nobody has measured. */
+    printsAt: z.number().min(0.8).max(1.25).default(1),
     plan: planSchema.nullable(),
   })
   .readonly();
@@ -140,6 +142,7 @@ export const noSheets: PrintSheets = {
   wants: [],
   stock: null,
   ways: { spacingMm: 0, together: false, marks: "outside", labels: "beside" },
+  printsAt: 1,
   plan: null,
 };
 

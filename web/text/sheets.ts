@@ -100,6 +100,20 @@ export const sheets = {
   noCuts: "Nothing to cut: each sheet is one card.",
   insertLabel: (page: number, pocket: number) => `page ${page}, pocket ${pocket}`,
   pageLabel: (page: number) => `page ${page}`,
+  test: "Test print",
+  testLead: (long: string) =>
+    `Printers enlarge a little, or do not. Print a sheet with rulers as you print the others, and measure: ${long} on it should be ${long}.`,
+  testSave: "Save a test print with rulers",
+  testName: "test print",
+  testMeasures: "A ruler measures",
+  testOff: (least: string, most: string) => `That is too far off to be the printer. It can be ${least} to ${most}.`,
+  testMade: (percent: string) =>
+    percent.startsWith("-")
+      ? `Sheets are made ${percent.slice(1)} % smaller, so that cards come out right.`
+      : `Sheets are made ${percent} % larger, so that cards come out right.`,
+  rulerAcross: (long: string) => `This ruler is ${long} long from end to end. Measure it, and type in what you find.`,
+  rulerDown: (long: string) =>
+    `The one at the left is ${long} as well. Print in the same way as the sheets, without “fit to page”.`,
   files: "Files of the sheets",
   saveSheets: (n: number) => (n === 1 ? "Save the sheet" : `Save ${n} sheets`),
   saveList: "Save the cutting list",

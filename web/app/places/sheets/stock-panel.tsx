@@ -11,13 +11,16 @@ import { useProject, useSession } from "../../state/hooks.ts";
 import { changeSheets, fromLab, ownPrinter, ownRoll } from "../../state/print-sheets.ts";
 import { useLabs } from "../../state/use-labs.ts";
 import { PanelSection } from "../pages/panel/parts.tsx";
+import { TestPrint } from "./test-print.tsx";
 
 /** What it is printed on: a lab's prints with their prices, one's own printer, or a roll. */
 export function StockPanel({ stock }: { readonly stock: Stock | null }) {
   const session = useSession();
   const labs = useLabs();
   const cards = (labs.data ?? []).filter((c) => c.kind !== "book");
-  const set = (next: Stock | null) => changeSheets(session, { stock: next });
+  // What was measured was measured of the paper and the printer before.
+  const set = (next: Stock | null) =>
+    changeSheets(session, { stock: next, ...(samePrinter(stock, next) ? {} : { printsAt: 1 }) });
   const printing = cards.find((c) => c.kind === "prints") ?? cards[0];
   return (
     <PanelSection title={words.on}>
@@ -41,9 +44,13 @@ export function StockPanel({ stock }: { readonly stock: Stock | null }) {
         {stock?.kind === "printer" && <PrinterStock stock={stock} onStock={set} />}
         {stock?.kind === "roll" && <RollStock stock={stock} onStock={set} />}
       </Box>
+      {stock && <TestPrint />}
     </PanelSection>
   );
 }
+
+const samePrinter = (a: Stock | null, b: Stock | null): boolean =>
+  a?.kind === b?.kind && (a?.kind !== "lab" || b?.kind !== "lab" || a.card.id === b.card.id);
 
 type Of<K extends Stock["kind"]> = Extract<Stock, { kind: K }>;
 type LabCards = readonly Of<"lab">["card"][];
