@@ -119,8 +119,8 @@ export async function drag(
 export const undoButton = (page: Page): Locator => page.getByRole("button", { name: /^(Undo:|Nothing to undo)/ });
 export const redoButton = (page: Page): Locator => page.getByRole("button", { name: /^(Do again|Nothing to do)/ });
 
-export async function expectUndo(page: Page, name: string): Promise<void> {
-  await expect(undoButton(page)).toHaveAccessibleName(`Undo: ${name}`);
+export async function expectUndo(page: Page, name: string | RegExp): Promise<void> {
+  await expect(undoButton(page)).toHaveAccessibleName(typeof name === "string" ? `Undo: ${name}` : name);
 }
 
 /** Everything done so far is in storage. */

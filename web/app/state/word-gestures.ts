@@ -19,7 +19,7 @@ import {
 import type { PageFormat } from "#core/lab";
 import { safeBox } from "#core/lab";
 import type { SceneFacts } from "#core/scene";
-import { wordsOf } from "#core/scene";
+import { laidWords, wordsOf } from "#core/scene";
 import { faceKey, layWords, mmOfPt, type WordRole, type WordStyle } from "#core/words";
 import type { Kit } from "../kit.ts";
 import { nothingChosen } from "./choose.ts";
@@ -97,21 +97,31 @@ type Ids = string | readonly string[];
 const listOf = (ids: Ids): readonly string[] => (typeof ids === "string" ? [ids] : ids);
 
 /** The words of some tiles as they are kept, changed: what a panel shows may be a moment older. */
-function edited(session: ProjectSession, tileIds: Ids, edit: Edit): readonly Tile[] {
-  const page = openPage(session.state.getState());
+function edited(session: ProjectSession, tileIds: Ids, edit: Edit, facts?: SceneFacts): readonly Tile[] {
+  const now = session.state.getState();
+  const page = openPage(now);
   return listOf(tileIds).flatMap((id): Tile[] => {
     const tile = findTile(page, id);
     if (tile?.filling.kind !== "words") return [];
-    const filling = { ...tile.filling, ...edit(tile.filling) };
-    return [{ ...tile, filling, frame: grownWith(tile.filling, filling, tile.frame, isFree(page, id)) }];
+    const next = { ...tile, filling: { ...tile.filling, ...edit(tile.filling) } };
+    return [facts && isFree(page, id) ? withRoom(tile.filling, next, openFormat(now), facts) : next];
   });
 }
 
-/** A title that lies freely grows with its letters, about its middle. */
-function grownWith(before: Words, after: Words, frame: Frame, free: boolean): Frame {
+/** Words that lie freely and were made larger take as much more room as they need, about their middle, up to the page's. */
+function withRoom(before: Words, tile: Tile, format: PageFormat, facts: SceneFacts): Tile {
+  const after = tile.filling as Words;
   const k = after.style.sizePt / before.style.sizePt;
-  if (!free || k === 1 || after.role !== "title") return frame;
-  return { ...frame, width: frame.width * k, height: frame.height * k };
+  const hiddenIn = (frame: Frame) =>
+    facts.setter && (laidWords(wordsOf(after, facts.photo), after.style, frame, facts.setter)?.hidden ?? 0);
+  if (k <= 1 || !hiddenIn(tile.frame)) return tile;
+  const room = safeBox(format);
+  const frame = {
+    ...tile.frame,
+    width: Math.max(tile.frame.width, Math.min(room.w, tile.frame.width * k)),
+    height: Math.max(tile.frame.height, Math.min(room.h, tile.frame.height * k)),
+  };
+  return { ...tile, frame };
 }
 
 /** A tile's filling alone where that is all that changed. */
@@ -134,9 +144,11 @@ export function changeWords(
   edit: Edit,
   code: StepCode = "changedWords",
   mergeKey?: string,
+  /** Where they are given, what lies freely grows with its letters. */
+  facts?: SceneFacts,
 ): void {
   const page = openPage(session.state.getState());
-  const tiles = edited(session, tileIds, edit);
+  const tiles = edited(session, tileIds, edit, facts);
   if (tiles.length > 0) session.commit({ code, count: tiles.length }, [wordsChange(page, tiles)], mergeKey);
 }
 

@@ -126,10 +126,11 @@ function WordLook({ ids, words }: { readonly ids: readonly string[]; readonly wo
   const session = useSession();
   const format = usePanel(openFormat);
   const unit = usePanel((s) => s.project.unit);
+  const facts = useFacts();
   const { style, role } = words;
   const family = familyOf(style.font);
   const styled = (change: Partial<WordStyle>) => (now: Words) => ({ style: { ...now.style, ...change } });
-  const set = (change: Partial<WordStyle>) => changeWords(session, ids, styled(change));
+  const set = (change: Partial<WordStyle>) => changeWords(session, ids, styled(change), undefined, undefined, facts);
   const show = (change: Partial<WordStyle>) => showWords(session, ids, styled(change));
   const aligns = { left: AlignLeft, centre: AlignCenter, right: AlignRight, justified: AlignJustify } as const;
   const verticals = {
