@@ -173,7 +173,7 @@ test("a margin or a border thinner than a knife is exact is found, with both way
   };
   expect(codes(bordered(6).findings)).toEqual([]);
   const { project, findings } = bordered(4);
-  expect(findings).toMatchObject([{ code: "thinBorder", leftMm: 1 }]);
+  expect(findings).toMatchObject([{ code: "thinBorder", leftMm: 4 }]);
   expect(again(mendedBy(project, findings[0]!, "dropBorder"))).toEqual([]);
 });
 
@@ -287,4 +287,29 @@ test("a soft photo is put into a smaller place, or the page arranged with it sma
   }
   // Alone on the page there is no smaller place for it.
   expect(soft(laid(["few"])).found?.mends).toEqual([]);
+});
+
+test("words in a tile at the page's edge are set further in, where they still fit; a white edge has to suit the lab's cut", () => {
+  const side = squareFormat.widthMm;
+  const plain = collage([1]);
+  const page = plain.pages[0]!;
+  const laid = (text: string): Page => ({
+    ...page,
+    tiles: [tile("a", { x: -3, y: -3, w: side + 6, h: 90 }, saying(text, { vertical: "top", align: "left" }))],
+  });
+  const found = (of: Page) => again({ ...plain, pages: [of] }).filter((f) => f.code === "wordsAtRisk");
+  const [risk] = found(laid("At the lock"));
+  expect(risk?.mends).toEqual(["insetWords"]);
+  const mended = mendedBy({ ...plain, pages: [laid("At the lock")] }, risk!, "insetWords").pages[0]!;
+  expect(found(mended)).toEqual([]);
+  // So many that there is no room left for a wider edge.
+  expect(found(laid("lock ".repeat(2_000)))[0]?.mends ?? []).toEqual([]);
+
+  const withMargin = (mm: number) => {
+    const look = { ...page.look, margin: { top: mm, right: mm, bottom: mm, left: mm } };
+    return codes(again({ ...plain, pages: [{ ...page, look }] }));
+  };
+  expect(squareFormat.safeMm).toBeGreaterThan(4);
+  expect(withMargin(2.5)).toContain("thinMargin");
+  expect(withMargin(squareFormat.safeMm)).not.toContain("thinMargin");
 });

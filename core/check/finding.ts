@@ -76,6 +76,7 @@ export const mendCodes = [
   "cover",
   "reachBleed",
   "moveInside",
+  "insetWords",
   "frameByFocus",
   "fullBleed",
   "widerMargin",

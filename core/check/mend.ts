@@ -21,7 +21,7 @@ import type { PageFacts } from "./facts.ts";
 import type { Finding, MendCode } from "./finding.ts";
 import { unhanded } from "./page-rules/faces.ts";
 import { cuttingToleranceMm } from "./page-rules/near-the-cut.ts";
-import { leastReadablePt, readableInk, wordsOn } from "./page-rules/words.ts";
+import { leastReadablePt, readableInk, withWiderInset, wordsOn } from "./page-rules/words.ts";
 import { cutEdges, tileBox } from "./places.ts";
 import { withSharperPlace, withSmallerTile } from "./softness.ts";
 import { placedIn } from "./work-rules/left-out.ts";
@@ -54,7 +54,7 @@ export function mended(project: Project, finding: Finding, mend: MendCode, facts
     case "widerMargin": {
       const { margin } = page.look;
       const thin = (mm: number) =>
-        mm > 0 && mm < cuttingToleranceMm ? (mend === "fullBleed" ? 0 : Math.max(3, format.safeMm)) : mm;
+        mm > 0 && mm < cuttingToleranceMm(format) ? (mend === "fullBleed" ? 0 : Math.max(3, format.safeMm)) : mm;
       const look = {
         ...page.look,
         margin: {
@@ -122,6 +122,8 @@ function mendedTile(project: Project, page: Page, tile: Tile, mend: TileMend, fa
       return reachingBleed(tile, format);
     case "moveInside":
       return movedInside(project, page, tile, facts);
+    case "insetWords":
+      return withWiderInset(page, tile, format, facts);
     case "shrinkWords":
     case "enlargeWords":
       return resized(tile, mend, format, facts);

@@ -47,6 +47,7 @@ export const mendWords: Record<MendCode, string> = {
   cover: "Fill the tile",
   reachBleed: "Pull it out to the bleed",
   moveInside: "Move it inside",
+  insetWords: "Further from the edge",
   frameByFocus: "Frame it by the heads",
   fullBleed: "No margin: full bleed",
   widerMargin: "A wider margin",

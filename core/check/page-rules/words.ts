@@ -1,6 +1,7 @@
 import { contrastOf, luminance } from "#core/colour";
-import { allTiles, type Frame, isFree, type Tile, type Words } from "#core/document";
+import { allTiles, type Frame, isFree, type Page, type Tile, type Words } from "#core/document";
 import { applyTo, type Rect } from "#core/geometry";
+import type { PageFormat } from "#core/lab";
 import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
 import { countWords, faceKey, familyOf, type LaidWords } from "#core/words";
 import type { PageAt, PageFacts, PageRule } from "../facts.ts";
@@ -81,7 +82,7 @@ export const words: PageRule = ({ page, format }, facts) =>
         weight: risk.peril === "near" ? "doubt" : "wrong",
         ...risk,
         spots,
-        mends: isFree(page, tile.id) ? ["moveInside"] : [],
+        mends: isFree(page, tile.id) ? ["moveInside"] : withWiderInset(page, tile, format, facts) ? ["insetWords"] : [],
       });
     const ground = facts.behind?.(tile.id, at);
     if (ground) {
@@ -97,6 +98,22 @@ export const words: PageRule = ({ page, format }, facts) =>
     }
     return found;
   });
+
+const insetStepMm = 0.5;
+const mostInsetMm = 30;
+
+/** Words in a tile of an arrangement with as much room around them as they need to be safe; nothing where they do not fit then. */
+export function withWiderInset(page: Page, tile: Tile, format: PageFormat, facts: PageFacts): Tile | undefined {
+  const { filling } = tile;
+  if (filling.kind !== "words") return undefined;
+  for (let insetMm = filling.style.insetMm + insetStepMm; insetMm <= mostInsetMm; insetMm += insetStepMm) {
+    const next: Tile = { ...tile, filling: { ...filling, style: { ...filling.style, insetMm } } };
+    const [on] = wordsOn({ page: { ...page, tiles: [next], over: [] }, format }, facts);
+    if (!on?.laid || on.laid.hidden > 0) return undefined;
+    if (!perilOf(on.at, format)) return next;
+  }
+  return undefined;
+}
 
 /** Against the tenth of the ground that is nearest in lightness; 1 where it lies on both sides. */
 function worstContrast(colour: string, ground: { readonly dark: number; readonly light: number }): number {
