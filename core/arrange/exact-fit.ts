@@ -19,7 +19,8 @@ export interface FitTask {
 
 export const orderWishes = ["kept", "mostly", "free"] as const;
 export type OrderWish = (typeof orderWishes)[number];
-const orderPrices: Record<OrderWish, number> = { kept: 4, mostly: 0.4, free: 0 };
+/** `kept` outweighs everything else: no crop is worth a photo out of its place. */
+const orderPrices: Record<OrderWish, number> = { kept: 1000, mostly: 0.4, free: 0 };
 
 /** So few seldom fill a page without a crop. */
 const fewPhotos = 4;

@@ -1,7 +1,18 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { seededChance } from "#core/chance";
 import type { Rect } from "#core/geometry";
-import { cropOf, exactFit, isLeaf, leavesOf, looseRects, mapLeaves, type TreeNode, treeRects } from "./index.ts";
+import {
+  cropOf,
+  exactFit,
+  isLeaf,
+  judged,
+  leavesOf,
+  looseRects,
+  mapLeaves,
+  type TreeNode,
+  treeRects,
+} from "./index.ts";
 import { tilingFault } from "./tiled.fixture.ts";
 
 const aspect = fc.constantFrom(3 / 2, 2 / 3, 4 / 3, 3 / 4, 1, 16 / 9, 9 / 16, 3, 0.4, 2.5);
@@ -147,4 +158,23 @@ test("a tile whose shape is asked for has it, and the page stays exact around it
     }),
     { numRuns: 200 },
   );
+});
+
+test("photos that are to stay in order are read in it, whatever their shapes and however many", () => {
+  const random = seededChance(11);
+  for (let round = 0; round < 16; round += 1) {
+    const count = 3 + Math.floor(random() * 13);
+    const photos = Array.from({ length: count }, (_, i) => ({
+      tileId: `t${i}`,
+      aspect: [1.5, 0.667, 1.333, 0.75, 1, 1.78][Math.floor(random() * 6)]!,
+    }));
+    const task = {
+      photos,
+      room: { x: 0, y: 0, w: 200, h: 200 + 100 * random() },
+      gap: 3,
+      seed: round,
+      order: "kept",
+    } as const;
+    expect(judged(task, "exact", exactFit(task), false).order).toBe(1);
+  }
 });

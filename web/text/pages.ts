@@ -186,6 +186,7 @@ export const panel = {
   mirrorSides: "Mirror left to right",
   mirrorUpside: "Mirror top to bottom",
   holdOrder: "Keep the photos in order",
+  holdOrderMeans: "Read in lines from the top, each from the left, every photo comes after the one before it.",
   makeGrid: "As a grid",
   fitExactly: "Fit exactly",
   lead: "Let it lead",

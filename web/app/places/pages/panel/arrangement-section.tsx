@@ -69,13 +69,20 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
       <Switch.Root
         mt="3"
         size="sm"
-        checked={tree.order !== "free"}
-        onCheckedChange={(e) => keep(session, "changedOrder", count, inOrder(kit.library, e.checked ? "kept" : "free"))}
+        checked={tree.order === "kept"}
+        onCheckedChange={(e) =>
+          keep(session, "changedOrder", count, inOrder(kit.library, e.checked ? "kept" : "mostly"))
+        }
       >
         <Switch.HiddenInput />
         <Switch.Control />
         <Switch.Label fontSize="14px">{words.holdOrder}</Switch.Label>
       </Switch.Root>
+      {tree.order === "kept" && (
+        <Text mt="1.5" fontSize="13.5px" color="fg.muted">
+          {words.holdOrderMeans}
+        </Text>
+      )}
     </PanelSection>
   );
 }
