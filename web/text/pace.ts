@@ -18,6 +18,12 @@ export const pace = {
     photos === 0
       ? "No photos are left to be shared out. Take another time, or free some pages."
       : `${photos.toLocaleString("en")} photos on ${pages} pages: about ${(photos / Math.max(1, pages)).toFixed(1)} on each.`,
+  undated: (n: number) =>
+    n === 1
+      ? "1 photo does not say when it was taken; its file’s date may be years off."
+      : `${n} photos do not say when they were taken; their files’ dates may be years off.`,
+  undatedLeave: "Leave on the shelf",
+  undatedTake: "Take them by their files’ dates",
   doIt: "Pace it",
   working: "Pacing",
   stopped: "Stopped. The book is as it was.",

@@ -12,6 +12,8 @@ export interface PaceWish {
   readonly to: string;
   /** Only these, where there are some. */
   readonly chosen: ReadonlySet<string>;
+  /** Also those that have no date but their file's, which may be years off. */
+  readonly undatedToo: boolean;
   /** Of the whole book; as many as the photos want where it is missing. */
   readonly leaves: number | undefined;
   /** Pages before this one stay. */
@@ -28,6 +30,7 @@ export function photosToPace({ library }: Pick<Kit, "library">, session: Project
   const wanted = photos.filter(
     (p) =>
       !used.has(p.id) &&
+      (wish.undatedToo || wish.chosen.has(p.id) || p.takenFrom !== "file") &&
       (wish.chosen.size === 0 || wish.chosen.has(p.id)) &&
       (wish.from === "" || p.takenAt.slice(0, 10) >= wish.from) &&
       (wish.to === "" || p.takenAt.slice(0, 10) <= wish.to),

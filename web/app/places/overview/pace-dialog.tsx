@@ -27,14 +27,22 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
   const [here, setHere] = useState(fromHere && at > 0);
   const [span, setSpan] = useState({ from: "", to: "" });
   const [leaves, setLeaves] = useState<number>();
+  const [undatedToo, setUndatedToo] = useState(false);
   const [share, setShare] = useState<number>();
   const stop = useRef<AbortController>(undefined);
   const wish: PaceWish = useMemo(
-    () => ({ ...span, chosen: onlyChosen ? chosen : new Set(), leaves, fromPageId: here ? pageId : undefined }),
-    [span, onlyChosen, chosen, leaves, here, pageId],
+    () => ({
+      ...span,
+      chosen: onlyChosen ? chosen : new Set(),
+      undatedToo,
+      leaves,
+      fromPageId: here ? pageId : undefined,
+    }),
+    [span, onlyChosen, chosen, undatedToo, leaves, here, pageId],
   );
   // biome-ignore lint/correctness/useExhaustiveDependencies: read from the session and the library, which these stand for
   const photos = useMemo(() => photosToPace(kit, session, wish), [kit, session, wish, project, library]);
+  const undated = library.reduce((n, p) => n + (p.takenFrom === "file" && !p.hidden ? 1 : 0), 0);
   const fitting = leavesFor(session, { ...wish, leaves: undefined }, photos);
   const pages = leaves ?? fitting;
   const counts = rules ? pageCounts(rules) : [countLeaves(project.pages)];
@@ -92,6 +100,22 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
             onChange={(e) => setSpan({ ...span, to: e.target.value })}
           />
         </HStack>
+        {undated > 0 && !onlyChosen && (
+          <Box>
+            <Text fontSize="14px" mb="1.5">
+              {words.undated(undated)}
+            </Text>
+            <OneOfFew
+              label={words.undated(undated)}
+              value={undatedToo ? "take" : "leave"}
+              options={[
+                ["leave", words.undatedLeave],
+                ["take", words.undatedTake],
+              ]}
+              onChoose={(v) => setUndatedToo(v === "take")}
+            />
+          </Box>
+        )}
         <Box>
           <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1">
             {words.pages}
