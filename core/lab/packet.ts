@@ -16,6 +16,8 @@ const packetFileSchema = z
     /** How many prints of it. */
     copies: z.number().int().min(1).max(1000),
     holds: z.enum(["page", "spread", "cover", "sheet", "document"]),
+    /** Of a print sheet: its size, by its id in the lab's card. */
+    sizeId: z.string().max(40).optional(),
   })
   .readonly();
 export type PacketFile = z.infer<typeof packetFileSchema>;

@@ -63,8 +63,9 @@ export async function checkPacket(
 type Say = (code: Reason["code"], facts?: Reason["facts"]) => void;
 
 /** The sizes that a file may have, cut; none where the lab makes nothing of the kind. */
-function wantedSizes({ holds }: PacketFile, packet: Packet, card: LabCard): readonly Wanted[] {
-  const sizes = packet.sizeId === undefined ? card.sizes : card.sizes.filter((s) => s.id === packet.sizeId);
+function wantedSizes(file: PacketFile, packet: Packet, card: LabCard): readonly Wanted[] {
+  const { holds, sizeId = packet.sizeId } = file;
+  const sizes = sizeId === undefined ? card.sizes : card.sizes.filter((s) => s.id === sizeId);
   const { bleedMm, book } = card;
   const ways = (s: PrintSize): Wanted[] => {
     const one = { widthMm: s.widthMm, heightMm: s.heightMm, bleedMm };

@@ -440,3 +440,15 @@ test("a thread that reads too long or dies costs its own file only", async () =>
   expect(await read("deadly")).toBeUndefined();
   expect(await read("good")).toMatchObject({ kind: "pdf" });
 });
+
+test("a file that says which size it is for is held to that size", async () => {
+  const lab = await openLab();
+  const list = packetOf([{ name: "1.jpg", bytes: picture(), holds: "sheet" }]);
+  const outcome = async (sizeId: string) => {
+    const { said } = await lab.begin({ ...list, files: [{ ...list.files[0], sizeId }] });
+    await lab.put(said.id, "1.jpg", picture());
+    return codes((await lab.finish(said.id)).said);
+  };
+  expect(await outcome("s")).toEqual([]);
+  expect(await outcome("another")).toEqual(["1.jpg wrongPixels"]);
+});

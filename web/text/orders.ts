@@ -39,11 +39,19 @@ export const orderWords = {
       `Work: ${work}`,
       ...(book ? [`Pages: ${book.pages}, paper: ${book.paperId}, cover: ${book.coverId}`] : []),
       "",
+      ...sizesIn(files).map(([size, n]) => `${size}: ${n} files`),
       `${files.length} files, each with its size in bytes and its SHA-256:`,
       ...files.map((f) => `${f.name}\t${f.bytes}\t${f.copies} of it\t${f.sha256}`),
       "",
     ].join("\r\n"),
 };
+
+/** How many files there are of each size, where files have sizes of their own. */
+function sizesIn(files: Packet["files"]): [size: string, count: number][] {
+  const counts = new Map<string, number>();
+  for (const { sizeId } of files) if (sizeId !== undefined) counts.set(sizeId, (counts.get(sizeId) ?? 0) + 1);
+  return [...counts];
+}
 
 /** One of the lab's reasons, as a sentence. */
 export function reasonWords({ code, facts }: Reason): string {

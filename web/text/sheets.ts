@@ -116,6 +116,7 @@ export const sheets = {
     `The one at the left is ${long} as well. Print in the same way as the sheets, without “fit to page”.`,
   files: "Files of the sheets",
   saveSheets: (n: number) => (n === 1 ? "Save the sheet" : `Save ${n} sheets`),
+  sheetCopies: "Copies of each sheet",
   saveList: "Save the cutting list",
   orderFrom: (lab: string) => `Order them from ${lab}`,
   backName: "back",

@@ -6,6 +6,8 @@ export interface PacketAbout extends Omit<Packet, "files" | "schema"> {
   readonly holdsOf: (name: string) => Packet["files"][number]["holds"];
   /** How many of each file are wanted: of a book, how many books. */
   readonly copies: number;
+  /** By its id in the lab's card, where files have sizes of their own. */
+  readonly sizeOf?: ((name: string) => string | undefined) | undefined;
 }
 
 export interface NamedFile {
@@ -22,13 +24,15 @@ const hex = (bytes: ArrayBuffer): string =>
 
 /** The list of what goes to the lab, with its checksums. */
 export async function packetOf(
-  { holdsOf, copies, ...about }: PacketAbout,
+  { holdsOf, sizeOf, copies, ...about }: PacketAbout,
   files: readonly NamedFile[],
 ): Promise<Packet> {
   const listed = [];
   for (const { name, file } of files) {
     const sha256 = hex(await crypto.subtle.digest("SHA-256", await file.arrayBuffer()));
-    listed.push({ name, bytes: file.size, sha256, copies, holds: holdsOf(name) });
+    const sizeId = sizeOf?.(name);
+    const size = sizeId === undefined ? {} : { sizeId };
+    listed.push({ name, bytes: file.size, sha256, copies, holds: holdsOf(name), ...size });
   }
   return { schema: 1, ...about, files: listed };
 }

@@ -38,12 +38,21 @@ const holdsOf = (file: PrintFile, leafMm: number): Packet["files"][number]["hold
   file.number === "cover" ? "cover" : file.format.widthMm > 1.5 * leafMm ? "spread" : "page";
 
 /** The same of print sheets. */
-export const aboutSheets = (project: Project, card: LabCard, sheets: readonly DrawnSheet[]): PacketAbout => ({
-  labId: card.id,
-  title: `${project.name}, ${orderWords.sheets(sheets.length)}`,
-  copies: 1,
-  holdsOf: () => "sheet",
-});
+export const aboutSheets = (
+  project: Project,
+  card: LabCard,
+  sheets: readonly DrawnSheet[],
+  { copies, sizeOf }: Pick<PacketAbout, "copies" | "sizeOf">,
+): PacketAbout => {
+  const title = `${project.name}, ${orderWords.sheets(sheets.length)}`;
+  return {
+    labId: card.id,
+    title: copies === 1 ? title : `${title}, ${orderWords.copies(copies)}`,
+    copies,
+    holdsOf: () => "sheet",
+    sizeOf,
+  };
+};
 
 /** Sends what was made, remembers the order, and fails with the lab's refusal where it sends the files back. */
 export function toLab(

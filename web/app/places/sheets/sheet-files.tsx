@@ -1,6 +1,6 @@
 import { Box, Button, Heading, VStack } from "@chakra-ui/react";
 import { FileDown, ListOrdered, Send } from "lucide-react";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { useStore } from "zustand";
 import type { PrintFile } from "#core/document";
@@ -11,6 +11,7 @@ import { formatOnRule, formatSize } from "#core/units";
 import { fileTitle, inLatin } from "../../../text/in-latin.ts";
 import { sheets as words } from "../../../text/sheets.ts";
 import { useKit } from "../../kit.ts";
+import { NumberField } from "../../parts/number-field.tsx";
 import { useFacts } from "../../state/facts.ts";
 import { gatherOriginals } from "../../state/gather-originals.ts";
 import { useLibrary, useProject, useSession } from "../../state/hooks.ts";
@@ -21,6 +22,8 @@ import { Making, SendEnd } from "../send/progress.tsx";
 import { labelOf } from "./piece-labels.ts";
 
 const quality = 0.95;
+/** As many as a packet may ask for. */
+const mostCopies = 1000;
 
 interface SheetFilesProps {
   readonly sheets: PrintSheets;
@@ -68,6 +71,12 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
       kind === "jpeg" ? "jpg" : kind === "tiff" ? "tif" : kind,
       card?.file.mostNameLength,
     );
+  const [copies, setCopies] = useState(1);
+  const names = new Map(
+    [...namesOf(false), ...namesOf(true)].map((name, i) => [name, drawn[i % drawn.length]!.size.id]),
+  );
+  /** A lab knows a size by one name, whichever way round it lies. */
+  const sizeOf = (name: string) => names.get(name)?.replace(/ sideways$/, "");
   const task = (key: string, name: string, file: PrintFile): SendTask => ({
     key,
     name,
@@ -92,11 +101,17 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
     const tasks = sheetTasks();
     const to = tasks.length > 1 ? "zip" : "each";
     const zipName = `${fileTitle(project.name)}-sheets.zip`;
-    const beside = card && { beside: orderSheet(card.name, aboutSheets(project, card, drawn)) };
+    const beside = card && { beside: orderSheet(card.name, aboutSheets(project, card, drawn, { copies, sizeOf })) };
     void sender.send({ tasks, to, zipName, mark, ...beside });
   };
   const order = async (from: LabCard) => {
-    const deliver = toLab(kit, session, aboutSheets(project, from, drawn), mark, from.name);
+    const deliver = toLab(
+      kit,
+      session,
+      aboutSheets(project, from, drawn, { copies, sizeOf }),
+      copies === 1 ? mark : `${mark} ${copies}`,
+      from.name,
+    );
     const sent = await sender.send({ tasks: sheetTasks(), to: "lab", zipName: "", mark, deliver });
     if (sent) await navigate(`/work/${project.id}/orders`);
   };
@@ -145,6 +160,16 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
             <Button variant="outline" onClick={saveSheets}>
               <FileDown size={18} aria-hidden /> {words.saveSheets(drawn.length)}
             </Button>
+            {card && (
+              <NumberField
+                label={words.sheetCopies}
+                value={copies}
+                least={1}
+                most={mostCopies}
+                step={1}
+                onNumber={(n) => setCopies(Math.round(n))}
+              />
+            )}
             {card && isServed(card) && (
               <Button variant="outline" onClick={() => void order(card)}>
                 <Send size={18} aria-hidden /> {words.orderFrom(card.name)}
