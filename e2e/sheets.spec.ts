@@ -261,7 +261,7 @@ test("photos in usual sizes over a mix of prints; what is left over is filled; a
     await typeInto(page, "A ruler measures", "48.6 mm");
     await expect(page.getByText("Sheets are made 2.9 % larger, so that cards come out right.")).toBeVisible();
     await expectUndo(page, "Changed the print sheets");
-    await page.keyboard.press("Control+z");
+    await page.getByRole("button", { name: "Undo: Changed the print sheets" }).click();
     await expect(page.getByText(/Sheets are made/)).toHaveCount(0);
   });
 

@@ -1,6 +1,6 @@
 import { Box, Heading, IconButton } from "@chakra-ui/react";
 import type { LucideIcon } from "lucide-react";
-import { type CSSProperties, type ReactNode, startTransition, useEffect, useRef, useState } from "react";
+import { type CSSProperties, type ReactNode, useEffect, useRef, useState } from "react";
 import { Tip } from "../../../parts/tip.tsx";
 import css from "./parts.module.css";
 
@@ -37,18 +37,26 @@ interface BeadProps {
   readonly onEnd: (value: number) => void;
 }
 
+const settledMs = 1000;
+
 /** A slider without a number of its own; the field beside it has that. */
 export function Bead({ label, value, most, least = 0, step, onMove, onEnd }: BeadProps) {
   const input = useRef<HTMLInputElement>(null);
-  // What is kept follows later; a value that was set back meanwhile would be what the end finds.
+  // What is kept follows later; a value that was set back meanwhile would be what the next movement starts from.
   const [moving, setMoving] = useState<number>();
+  const letGo = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => {
+    setMoving((was) => (was !== undefined && Math.abs(was - value) < step / 2 ? undefined : was));
+  }, [value, step]);
   const now = Math.min(most, Math.max(least, moving ?? value));
   // React tells every movement as a change; the browser's own event is the one at the end.
   useEffect(() => {
     const el = input.current;
     const end = () => {
       onEnd(Number(el!.value));
-      startTransition(() => setMoving(undefined));
+      // Where it was refused, or held within other limits, that is shown after a moment.
+      clearTimeout(letGo.current);
+      letGo.current = setTimeout(() => setMoving(undefined), settledMs);
     };
     el?.addEventListener("change", end);
     return () => el?.removeEventListener("change", end);
@@ -65,6 +73,7 @@ export function Bead({ label, value, most, least = 0, step, onMove, onEnd }: Bea
       step={step}
       value={now}
       onChange={(e) => {
+        clearTimeout(letGo.current);
         setMoving(Number(e.target.value));
         onMove(Number(e.target.value));
       }}
