@@ -76,7 +76,15 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
       await page.getByRole("button", { name: "A title" }).click();
       await page.keyboard.type(words);
       await page.keyboard.press("Escape");
+      await nobodyChosen(page);
+      // Away from where the next one comes to lie.
+      if (words === "Home") {
+        await free(page).first().click();
+        for (let i = 0; i < 16; i += 1) await page.keyboard.press("Shift+ArrowDown");
+        await nobodyChosen(page);
+      }
     }
+    await free(page).last().click();
     const before = await box(free(page).last());
     await typeInto(page, "Size, pt", "72");
     await expectUndo(page, "Changed how words look");
@@ -95,7 +103,6 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
   await test.step("words in a tile outlive a template", async () => {
     await tile(page, 4).click();
     await page.keyboard.press("Delete");
-    await tile(page, 4).click();
     await page.getByRole("button", { name: "Write here" }).click();
     await page.keyboard.type("What the lock-keeper said");
     await page.keyboard.press("Escape");
@@ -203,7 +210,6 @@ test("a book that has begun has nothing to fix; its cover takes photos where the
   await test.step("the cover: a photo dropped on its photo takes its place; a page brought in comes in", async () => {
     await station(page, /^Pages/).click();
     await page.getByRole("button", { name: "Make the cover" }).click();
-    await expect(page.getByText(/turned in around the boards/).first()).toBeVisible();
     await expect(free(page)).toHaveCount(2);
     const on = await box(free(page).first());
     const from = await box(shelfPhotos(page).nth(5));

@@ -147,7 +147,7 @@ test("a lab's card of one's own: typed with a drawing that follows, kept, saved 
     await page.getByRole("button", { name: "Keep this card" }).click();
     await expect(page.getByText("Sallow Street Prints is kept in this browser.")).toBeVisible();
     await page.getByRole("link", { name: "To all your work" }).click();
-    await page.getByRole("link", { name: "Open Sallow" }).click();
+    await page.getByRole("link", { name: "Open A very long name" }).click();
     await page.getByRole("link", { name: /^Check/ }).click();
     await expect(page.getByText("The lab has changed its card")).toBeVisible();
     await expect(page.getByText("the bleed").first()).toBeVisible();
