@@ -108,11 +108,7 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
     await page.keyboard.press("Escape");
     await nobodyChosen(page);
     await page.getByRole("button", { name: "Lay out by a template" }).click();
-    await page
-      .getByRole("listbox", { name: /templates/i })
-      .getByRole("option")
-      .first()
-      .click();
+    await page.locator("[data-card]").first().click();
     await expectUndo(page, "Laid out by a template");
     await expect(page.getByText(/lie freely on the page now/)).toBeVisible();
     await expect(free(page).first()).toHaveAccessibleName(/lock-keeper/);
@@ -162,8 +158,9 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
       await page.keyboard.press("Escape");
     }
     await page.goto(page.url().replace(/send$/, "orders"));
+    await expect(station(page, /^Send/)).toBeVisible();
     await page.keyboard.press("?");
-    await expect(page.getByRole("dialog").getByText("Keys of this place")).toBeVisible();
+    await expect(page.getByRole("dialog", { name: "Keys of this place" })).toBeVisible();
     await page.keyboard.press("Escape");
   });
 });
