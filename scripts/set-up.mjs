@@ -32,6 +32,7 @@ const debian = {
   "librsvg2-bin": "/usr/bin/rsvg-convert",
   "libtiff-tools": "/usr/bin/tiffinfo",
   pngcheck: "/usr/bin/pngcheck",
+  unzip: "/usr/bin/unzip",
 };
 
 export function ensureTestTools() {
