@@ -253,6 +253,11 @@ test("the worst come first, then in the order of the pages", () => {
   expect(worstFirst([...findings].reverse(), project).map((f) => f.weight)).toEqual(
     ["wrong", "wrong", "doubt"].slice(3 - findings.length),
   );
+  const doubt = (code: "faceCropped" | "wordsSmall", pageId: string) =>
+    ({ ...findings[0]!, code, weight: "doubt", spots: [{ pageId, tileIds: [] }] }) as Finding;
+  const pageId = project.pages[0]!.id;
+  const mixed = [doubt("faceCropped", pageId), doubt("wordsSmall", pageId)];
+  expect(worstFirst(mixed, project).map((f) => f.code)).toEqual(["wordsSmall", "faceCropped"]);
 });
 
 test("a soft photo is put into a smaller place, or the page arranged with it smaller, only where that makes it sharp", () => {

@@ -67,5 +67,10 @@ export const checkWork = (project: Project, facts: WorkFacts): readonly Finding[
 export function worstFirst<F extends Found>(findings: readonly F[], project: Project): readonly F[] {
   const order = new Map(project.pages.map((p, i) => [p.id, i + 1]));
   const at = (f: F) => order.get(f.spots[0]?.pageId ?? "") ?? 0;
-  return [...findings].sort((a, b) => weights.indexOf(a.weight) - weights.indexOf(b.weight) || at(a) - at(b));
+  // Whether a head is one is less sure than anything else that is said.
+  const last = ({ weight, code }: F) =>
+    weight === "doubt" && (code === "faceAtRisk" || code === "faceCropped") ? 1 : 0;
+  return [...findings].sort(
+    (a, b) => weights.indexOf(a.weight) - weights.indexOf(b.weight) || last(a) - last(b) || at(a) - at(b),
+  );
 }
