@@ -4,7 +4,7 @@ import { formatLength, formatSize, type Unit } from "#core/units";
 
 export const check = {
   title: "Check",
-  lead: "What could go wrong on paper, the worst first. Everything here can be mended, or kept because you mean it so.",
+  lead: "What could go wrong on paper, the worst first. What has a button is mended by a click; what you mean so is kept.",
   nothing: "Nothing goes wrong on paper",
   nothingLead: "Every page was looked at: cut, fold, sharpness, words, binding and file names.",
   toSend: "Go on to Send",
