@@ -68,7 +68,17 @@ export default defineConfig({
     target: "es2023",
     chunkSizeWarningLimit: 800,
     // A file for each set of places that share a module would be a hundred files to open before a page is seen.
-    rolldownOptions: { output: { codeSplitting: { groups: [{ name: "shared", minShareCount: 3 }] } } },
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            // The letters of all scripts are many, and only names of files need them.
+            { name: "latin", test: /any-ascii|in-latin/, priority: 1 },
+            { name: "shared", minShareCount: 3 },
+          ],
+        },
+      },
+    },
   },
   server: {
     host: "127.0.0.1",
