@@ -6,15 +6,15 @@ const port = 4199;
 export default defineConfig({
   testDir: "e2e",
   testMatch: "**/*.spec.ts",
-  timeout: 360_000,
-  expect: { timeout: 40_000 },
+  timeout: 900_000,
+  expect: { timeout: 60_000 },
   fullyParallel: false,
   workers: 2,
   retries: 0,
   reporter: [["list"], ["./scripts/counting-reporter.mjs"]],
   outputDir: "test-results",
   use: {
-    actionTimeout: 40_000,
+    actionTimeout: 60_000,
     baseURL: `http://127.0.0.1:${port}`,
     viewport,
     launchOptions,

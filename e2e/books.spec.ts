@@ -11,6 +11,7 @@ import {
   drag,
   expectKept,
   expectUndo,
+  longMs,
   pace,
   shelfPhotos,
   startBook,
@@ -155,7 +156,7 @@ test("a book with a gutter: paced, read in openings, reordered with sides kept, 
     const downloads: Download[] = [];
     page.on("download", (d) => downloads.push(d));
     await page.getByRole("button", { name: "Save 13 JPEGs to disk" }).click();
-    await expect(page.getByTestId("saved")).toBeVisible({ timeout: 120_000 });
+    await expect(page.getByTestId("saved")).toBeVisible({ timeout: longMs });
     await expect.poll(() => downloads.length).toBe(13);
     const names = downloads.map((d) => d.suggestedFilename());
     expect(names[0]).toBe("booklet-My-book-cover.jpg");

@@ -7,6 +7,7 @@ import {
   chooseFiles,
   expectKept,
   expectUndo,
+  longMs,
   loseOriginals,
   pace,
   shelfPhotos,
@@ -25,7 +26,7 @@ const kind = (page: Page, title: string | RegExp): Locator =>
 async function toCheck(page: Page): Promise<void> {
   await station(page).click();
   // While faces are still being looked for among many photos, pages are looked at again and again.
-  await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false", { timeout: 180_000 });
+  await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false", { timeout: longMs });
 }
 
 test("a collage is checked as it is edited: findings with pictures, mended by a click, accepted until the place changes", async ({
@@ -158,7 +159,7 @@ test("a book is checked for binding, cover, blank pages and originals; many are 
   await test.step("an original that is gone is found after a reload, and leads to its tile", async () => {
     await loseOriginals(page);
     await page.reload();
-    await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false", { timeout: 180_000 });
+    await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false", { timeout: longMs });
     const gone = kind(page, /\d+ photos whose files are gone/);
     await expect(gone).toContainText("Bring it in again, or put another in its place.");
     await gone
@@ -183,14 +184,16 @@ test("a book is checked for binding, cover, blank pages and originals; many are 
   });
 });
 
-test("the sample's book and pocket pages: checked, mended and made into files", async ({ page }, info) => {
+test("the sample's book and pocket pages: checked, mended, made into a file and packed onto sheets", async ({
+  page,
+}, info) => {
   await page.goto("/");
   await takeSample(page);
   await page.getByRole("button", { name: "Make an example book and pocket pages" }).click();
   await page.getByRole("link", { name: "Open Our year on the Marigold" }).click();
 
   await test.step("the book: what prints soft is taken away, and nothing goes wrong any more", async () => {
-    await expect(station(page)).toContainText("2 to fix", { timeout: 180_000 });
+    await expect(station(page)).toContainText("2 to fix", { timeout: longMs });
     await toCheck(page);
     const soft = kind(page, /photos? that prints? soft/);
     // Those beside it take its room, and may become too large themselves.
@@ -209,16 +212,18 @@ test("the sample's book and pocket pages: checked, mended and made into files", 
     await expect(page.getByRole("region", { name: "Good to know" })).toBeVisible();
   });
 
-  await test.step("as one small PDF with its cover, as other programs read it", async () => {
+  await test.step("its cover and first pages as one small PDF, as other programs read it", async () => {
     await page.getByRole("link", { name: /^Send/ }).click();
+    await page.getByText("Some pages", { exact: true }).click();
+    await page.getByRole("textbox", { name: "Pages, as 1-4, 8" }).fill("cover, 1-12");
     await page.getByRole("button", { name: "Otherwise" }).click();
     await page.getByRole("combobox", { name: "Kind of file" }).selectOption("pdf");
     await page.getByLabel("Small, to read on screen").check();
-    const download = page.waitForEvent("download", { timeout: 200_000 });
+    const download = page.waitForEvent("download", { timeout: longMs });
     await page.getByRole("button", { name: "Save the PDF to disk" }).click();
     const path = join(info.outputDir, "book.pdf");
     await (await download).saveAs(path);
-    expect(execFileSync("pdfinfo", [path], { encoding: "utf8" })).toMatch(/Pages:\s+41/);
+    expect(execFileSync("pdfinfo", [path], { encoding: "utf8" })).toMatch(/Pages:\s+13/);
     expect(execFileSync("qpdf", ["--check", path], { encoding: "utf8" })).toContain("No syntax or stream encoding");
     expect(execFileSync("pdftotext", [path, "-"], { encoding: "utf8" })).toContain("Our year on the Marigold");
   });
@@ -242,14 +247,13 @@ test("the sample's book and pocket pages: checked, mended and made into files", 
     await expectUndo(page, "Mended a finding");
   });
 
-  await test.step("its cards by one click onto a lab's prints, and the sheets to the lab", async () => {
+  await test.step("its cards by one click onto a lab's prints", async () => {
     await page.getByRole("link", { name: /^Print sheets/ }).click();
     await page.getByRole("button", { name: "All cards of the pockets" }).click();
     await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
     await page.getByRole("button", { name: "Pack the sheets" }).click();
-    await expect(page.getByTestId("packed")).toContainText(/sheets?, £/, { timeout: 60_000 });
+    await expect(page.getByTestId("packed")).toContainText(/sheets?, £/, { timeout: longMs });
     await expect(page.getByTestId("sheet").getByRole("option")).not.toHaveCount(0);
-    await page.getByRole("button", { name: "Order them from Fernhill Prints" }).click();
-    await expect(page.getByText(/^Receipt /)).toBeVisible({ timeout: 180_000 });
+    await expect(page.getByRole("button", { name: "Order them from Fernhill Prints" })).toBeVisible();
   });
 });

@@ -41,13 +41,14 @@ test("hostile files are refused or come in harmless; nothing that was there is t
     // No handler of a drawing may get as far as the policy.
     if (/Content Security Policy/i.test(m.text())) outside.push(m.text());
   });
-  const giver = new Giver(page);
+  // How fast it goes is for `npm run hostile`.
+  const giver = new Giver(page, Number.POSITIVE_INFINITY);
   await giver.begin();
   const all = await hostileFiles(1);
   const found: Record<string, string> = {};
   for (const name of Object.keys(worst)) {
     const file = all.find((f) => f.name === name && (name !== "climbs.zip" || f.door === "photos"))!;
-    const { verdict, why } = await giver.give(file);
+    const { verdict, why } = await giver.give(file, worst[name]);
     found[name] = why ? `${verdict}: ${why}` : verdict;
   }
   expect(found).toEqual(worst);

@@ -10,6 +10,7 @@ import {
   box,
   chooseFiles,
   expectUndo,
+  longMs,
   startCollage,
   takeSample,
   tile,
@@ -206,7 +207,7 @@ test("focus leads the first framing; a photo on a page is named before it goes, 
   await arrangeFirst(page, 2);
   await page.getByRole("link", { name: /Photos/ }).click();
   await openSheet(page, /The day we got the keys/);
-  await expect(sheet(page).getByText(/Faces were found|No face was found/)).toBeVisible({ timeout: 30_000 });
+  await expect(sheet(page).getByText(/Faces were found|No face was found/)).toBeVisible({ timeout: longMs });
   await expect(sheet(page).getByRole("link", { name: "Page 1" })).toBeVisible();
   await expect(sheet(page)).toContainText("at 300 ppi");
 

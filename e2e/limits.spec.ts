@@ -14,7 +14,6 @@ import {
   expectUndo,
   shelfPhotos,
   startCollage,
-  takeSample,
   tile,
   tiles,
   typeInto,
@@ -22,33 +21,6 @@ import {
 } from "./support/tessip.ts";
 
 const scratch = () => mkdtemp(join(tmpdir(), "tessip-"));
-
-test("the sample comes with one click, and a poster of 24 × 36 inches is made from it, stopped once on the way", async ({
-  page,
-}) => {
-  await page.goto("/");
-  await takeSample(page);
-  await startCollage(page, "Hollow Oak Posters", "24 × 36 in", "Upright");
-  await page.getByRole("button", { name: "Arrange the first 60 of them" }).click();
-  await expect(tiles(page)).toHaveCount(60);
-  await page.getByRole("link", { name: /Send/ }).click();
-  await expect(page.getByText("7,271 × 10,871")).toBeVisible();
-  await page.getByRole("button", { name: "Save the JPEG to disk" }).click();
-  await expect(page.getByText(/Making the file: [1-9]\d? % done/)).toBeVisible();
-  await page.getByRole("button", { name: "Stop" }).click();
-  await expect(page.getByText("Stopped. Nothing was saved.")).toBeVisible();
-  await expect(page.getByRole("link", { name: /Send/ })).toContainText("not saved yet");
-  const download = page.waitForEvent("download", { timeout: 200_000 });
-  await page.getByRole("button", { name: "Save the JPEG to disk" }).click();
-  const path = join(await scratch(), "poster.jpg");
-  await (await download).saveAs(path);
-  expect(await sharp(path).metadata()).toMatchObject({ width: 7271, height: 10871, density: 300, hasProfile: true });
-  // The foot of a canvas that is too large stays blank without a word: see that there is a picture down there.
-  const foot = await sharp(path, { limitInputPixels: false })
-    .extract({ left: 3000, top: 10300, width: 400, height: 400 })
-    .stats();
-  expect(Math.max(...foot.channels.map((c) => c.stdev))).toBeGreaterThan(5);
-});
 
 test("200 photos, a hair-thin panorama and a single pixel go on one small print", async ({ page }) => {
   const folder = await scratch();

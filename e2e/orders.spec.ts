@@ -6,6 +6,7 @@ import {
   arrangeFirst,
   chooseFiles,
   expectKept,
+  longMs,
   pace,
   shelfPhotos,
   startBook,
@@ -47,31 +48,31 @@ test("a collage goes to the lab: full, cut off, sent back, and taken; the order 
     await labIs(page, "takes no more orders");
     await toSend();
     await page.getByRole("button", { name: "Send it to Quayside Collage Press" }).click();
-    await expect(page.getByRole("alert")).toContainText("The lab takes no more orders just now.", { timeout: 60_000 });
+    await expect(page.getByRole("alert")).toContainText("The lab takes no more orders just now.", { timeout: longMs });
     await page.context().setOffline(true);
     await page.getByRole("button", { name: "Try again" }).click();
-    await expect(page.getByRole("alert")).toContainText("The lab does not answer.", { timeout: 60_000 });
+    await expect(page.getByRole("alert")).toContainText("The lab does not answer.", { timeout: longMs });
     await page.context().setOffline(false);
   });
 
   await test.step("cut off at 60 %, and gone on with where it stopped", async () => {
     await page.request.put("/lab/mood", { data: { mood: "cutsOff" } });
     await page.getByRole("button", { name: "Try again" }).click();
-    await expect(page.getByRole("alert")).toContainText("The line to the lab was cut.", { timeout: 60_000 });
+    await expect(page.getByRole("alert")).toContainText("The line to the lab was cut.", { timeout: longMs });
     await page.request.put("/lab/mood", { data: { mood: "well" } });
     await page.getByRole("button", { name: "Try again" }).click();
-    await expect(page.getByText(/^Receipt [0-9A-F]{4}-/)).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText(/^Receipt [0-9A-F]{4}-/)).toBeVisible({ timeout: longMs });
     await expect(page.getByRole("article")).toHaveCount(1);
     await expect(page.getByRole("article")).toContainText("Quayside Collage Press · 1 file");
     await expect(stage(page)).toHaveAttribute("data-stage", /received|checked/);
-    await expect(stage(page)).toHaveAttribute("data-stage", "printing", { timeout: 30_000 });
+    await expect(stage(page)).toHaveAttribute("data-stage", "printing", { timeout: longMs });
   });
 
   await test.step("sent back with the reason", async () => {
     await labIs(page, "sends everything back");
     await toSend();
     await page.getByRole("button", { name: /^Send(ing)? it|^Save it once more/ }).click();
-    await expect(page.getByRole("alert").first()).toContainText("sends them back", { timeout: 60_000 });
+    await expect(page.getByRole("alert").first()).toContainText("sends them back", { timeout: longMs });
     await page.getByRole("link", { name: "2 orders" }).click();
     await expect(page.getByRole("article").first()).toContainText("The lab takes no orders of this kind today.");
   });
@@ -82,7 +83,7 @@ test("a collage goes to the lab: full, cut off, sent back, and taken; the order 
     await page.getByRole("button", { name: "Otherwise" }).click();
     await page.getByRole("combobox", { name: "Colours", exact: true }).selectOption("displayP3");
     await page.getByRole("button", { name: "Send it to Quayside Collage Press" }).click();
-    await expect(page.getByRole("alert").first()).toContainText("sends them back", { timeout: 60_000 });
+    await expect(page.getByRole("alert").first()).toContainText("sends them back", { timeout: longMs });
     await page.getByRole("link", { name: "3 orders" }).click();
     await expect(page.getByRole("article").first()).toContainText("Its colour profile is not sRGB.");
   });
@@ -103,7 +104,7 @@ test("a book with its cover, and print sheets, are taken by labs that count and 
     await page.getByText("To the lab", { exact: true }).click();
     await typeInto(page, "How many books", "3");
     await page.getByRole("button", { name: "Send it to Pennywhistle Press" }).click();
-    await expect(page.getByText(/^Receipt /)).toBeVisible({ timeout: 180_000 });
+    await expect(page.getByText(/^Receipt /)).toBeVisible({ timeout: longMs });
     await expect(page.getByRole("heading", { name: "My book, 3 copies" })).toBeVisible();
     await expect(page.getByRole("link", { name: /^Send/ })).toContainText("sent to the lab");
   });
@@ -120,7 +121,7 @@ test("a book with its cover, and print sheets, are taken by labs that count and 
     await page.getByText("In one zip", { exact: true }).click();
     await page.getByText("Some pages", { exact: true }).click();
     await page.getByRole("textbox", { name: "Pages, as 1-4, 8" }).fill("1-2");
-    const download = page.waitForEvent("download", { timeout: 120_000 });
+    const download = page.waitForEvent("download", { timeout: longMs });
     await page.getByRole("button", { name: "Save 2 JPEGs to disk" }).click();
     const inside = unzipSync(await readFile(await (await download).path()));
     const text = new TextDecoder().decode(inside["order.txt"]);
@@ -148,6 +149,6 @@ test("a book with its cover, and print sheets, are taken by labs that count and 
     await expect(page.getByTestId("packed")).toContainText("3 sheets");
     await page.getByRole("button", { name: "Order them from Fernhill Prints" }).click();
     const order = page.getByRole("article", { name: "My book, 3 print sheets" });
-    await expect(order.getByText(/^Receipt /)).toBeVisible({ timeout: 60_000 });
+    await expect(order.getByText(/^Receipt /)).toBeVisible({ timeout: longMs });
   });
 });

@@ -12,6 +12,7 @@ import {
   expectEvenGaps,
   expectKept,
   expectUndo,
+  longMs,
   shelfPhotos,
   startCollage,
   tile,
@@ -123,7 +124,7 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
     const files: Download[] = [];
     page.on("download", (d) => files.push(d));
     await page.getByRole("button", { name: "Save 7 JPEGs to disk" }).click();
-    await expect(page.getByTestId("saved")).toContainText("7 files", { timeout: 120_000 });
+    await expect(page.getByTestId("saved")).toContainText("7 files", { timeout: longMs });
     await expect.poll(() => files.length).toBe(7);
     expect(new Set(files.map((f) => f.suggestedFilename())).size).toBe(7);
     for (const file of files) {

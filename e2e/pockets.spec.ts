@@ -6,6 +6,7 @@ import {
   chooseFiles,
   expectKept,
   expectUndo,
+  longMs,
   shelfPhotos,
   tile,
   tiles,
@@ -122,7 +123,7 @@ test("pocket pages: a pattern with true sizes, filled, a photo through several, 
 
   await test.step("empty pockets are no mistake to the check", async () => {
     await page.getByRole("link", { name: /^Check/ }).click();
-    await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false", { timeout: 180_000 });
+    await expect(page.getByTestId("findings")).toHaveAttribute("aria-busy", "false", { timeout: longMs });
     await expect(page.getByText(/An? empty tile|empty tiles/)).toHaveCount(0);
     await expect(page.getByRole("img", { name: /photos?: \d+ as sharp/ })).toBeVisible();
   });
@@ -133,7 +134,7 @@ test("pocket pages: a pattern with true sizes, filled, a photo through several, 
     const downloads: Download[] = [];
     page.on("download", (d) => downloads.push(d));
     await page.getByRole("button", { name: "Save 8 JPEGs to disk" }).click();
-    await expect(page.getByTestId("saved")).toBeVisible({ timeout: 120_000 });
+    await expect(page.getByTestId("saved")).toBeVisible({ timeout: longMs });
     await expect.poll(() => downloads.length).toBe(8);
     expect(downloads[0]!.suggestedFilename()).toBe("My-pocket-pages-1-01.jpg");
     const px = (mm: number) => Math.round((mm / 25.4) * 300);

@@ -10,6 +10,7 @@ import {
   differing,
   expectKept,
   expectUndo,
+  longMs,
   shelfPhotos,
   startCollage,
   typeInto,
@@ -22,11 +23,11 @@ const sheetRow = (page: Page) => page.getByRole("listbox", { name: "All sheets" 
 
 async function pack(page: Page): Promise<void> {
   await page.getByRole("button", { name: /^Pack (the sheets|again)$/ }).click();
-  await expect(page.getByTestId("packed")).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId("packed")).toBeVisible({ timeout: longMs });
 }
 
 async function savedZip(page: Page, button: RegExp): Promise<Record<string, Uint8Array>> {
-  const download = page.waitForEvent("download", { timeout: 120_000 });
+  const download = page.waitForEvent("download", { timeout: longMs });
   await page.getByRole("button", { name: button }).click();
   const inside = unzipSync(await readFile(await (await download).path()));
   return Object.fromEntries(Object.entries(inside).filter(([name]) => name.endsWith(".jpg")));
@@ -182,7 +183,7 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
     await expect(page.getByTestId("packed")).toContainText(/^[34] sheets/);
     const n = await cuts(page).count();
     expect(n).toBeGreaterThan(6);
-    const download = page.waitForEvent("download", { timeout: 120_000 });
+    const download = page.waitForEvent("download", { timeout: longMs });
     await page.getByRole("button", { name: "Save the cutting list" }).click();
     const path = info.outputPath("list.pdf");
     await (await download).saveAs(path);

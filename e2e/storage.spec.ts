@@ -12,6 +12,7 @@ import {
   chooseFiles,
   expectKept,
   expectUndo,
+  longMs,
   shelfPhotos,
   startCollage,
   tiles,
@@ -142,7 +143,7 @@ test("a disk that is full to the last byte: changes are kept, photos wait, a kil
     disk.fill();
     expect(disk.freeBytes).toBe(0);
     await typeInto(page, "Gap", "7 mm");
-    await expect(page.getByText("This disk is full. What you change is still kept")).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText("This disk is full. What you change is still kept")).toBeVisible({ timeout: longMs });
     await expectKept(page);
     await page.getByRole("link", { name: /^Photos/ }).click();
     await chooseFiles(page, samplePhotos(2, 20));

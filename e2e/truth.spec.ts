@@ -14,8 +14,18 @@ import {
   startCollage,
   startOwnSize,
   tile,
+  typeInto,
 } from "./support/tessip.ts";
-import { greyCharts, greys, orientations, plateFile, stripes } from "./truth/charts.ts";
+import {
+  deepGreys,
+  deepPhotos,
+  greyCharts,
+  greys,
+  orientations,
+  plateFile,
+  powerInSrgb,
+  stripes,
+} from "./truth/charts.ts";
 import { everyKind, sideBySide } from "./truth/make.ts";
 import { everyTruth } from "./truth/measure.ts";
 import { apart, colourAt, differences, pixelsOff, seen, sound } from "./truth/readers.ts";
@@ -133,6 +143,70 @@ test("a photo that is small on one page and large on another is in the PDF as la
     .slice(2)
     .map((l) => Number(l.trim().split(/\s+/)[3]));
   expect(Math.max(...widths.filter((w) => w > 0))).toBeGreaterThan(1050);
+});
+
+test("sixteen bits of a photo come out of a TIFF for a lab that takes them, in the print's colours, and words over them stay", async ({
+  page,
+}) => {
+  const folder = await scratch();
+  const card = JSON.parse(await readFile("demo/labs/quayside-collage.json", "utf8"));
+  const file = { ...card.file, kind: "tiff", packing: "deflate", bits: 16 };
+  const sizes = [{ id: "6", name: "6 × 6 cm", widthMm: 60, heightMm: 60, turns: false }];
+  const path = join(folder, "alder.lab.json");
+  const own = {
+    ...card,
+    id: "own-deep",
+    name: "Alder Prints",
+    file,
+    sizes,
+    bleedMm: 0,
+    safeMm: 2,
+    ppi: { wanted: 254, least: 100 },
+  };
+  await writeFile(path, JSON.stringify(own));
+  await page.goto("/labs");
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Bring in a card file" }).click();
+  await (await chooser).setFiles(path);
+  await expect(page.getByRole("checkbox", { name: /16 bits a colour/ })).toBeChecked();
+  await page.getByRole("button", { name: "Keep this card" }).click();
+  await page.goto("/");
+  await chooseFiles(page, await deepPhotos(folder));
+  await startCollage(page, "Alder Prints", "6 × 6 cm");
+  await arrangeFirst(page, 2);
+  await typeInto(page, "Gap", "0 mm");
+  await page.getByRole("button", { name: "Full bleed" }).click();
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "A title" }).click();
+  await page.keyboard.type("Deep");
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Colour: White", exact: true }).click();
+  await page.keyboard.press("Escape");
+  await page.getByRole("link", { name: /^Send/ }).click();
+  const made = (await savedFile(page)).path;
+  sound(made);
+  expect(execFileSync("exiftool", ["-s3", "-BitsPerSample", "-Compression", made], { encoding: "utf8" })).toMatch(
+    /16 16 16\s+Adobe Deflate/,
+  );
+  const raw = await sharp(made).keepIccProfile().toColourspace("rgb16").raw({ depth: "ushort" }).toBuffer();
+  const at = (x: number, y: number) => raw.readUInt16LE(2 * 3 * (600 * y + x));
+  for (const x of [20, 580])
+    for (let y = 10; y < 590; y += 7) {
+      const grey = deepGreys[y]!;
+      const expected =
+        at(20, 10) < at(580, 10) === (x === 20) ? Math.min(grey, powerInSrgb(grey)) : Math.max(grey, powerInSrgb(grey));
+      expect(Math.abs(at(x, y) - expected)).toBeLessThan(40);
+    }
+  // The title's letters, in the one colour that it has.
+  const levels = new Set<number>();
+  for (let i = 0; i < raw.length; i += 6) levels.add(raw.readUInt16LE(i));
+  expect(levels.size).toBeGreaterThan(1000);
+  expect(Math.max(...levels)).toBe(65_535);
+  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByLabel(/16 bits a colour/).uncheck();
+  expect(execFileSync("exiftool", ["-s3", "-BitsPerSample", (await savedFile(page)).path], { encoding: "utf8" })).toBe(
+    "8 8 8\n",
+  );
 });
 
 test("what a lab's card says of PDFs is held to: nothing shows through, and black words are black ink alone", async ({

@@ -214,7 +214,7 @@ test("an original that is gone, a photo nobody knows, and colours beyond sRGB ar
   ]);
 });
 
-test("a book's bare page is found until it is kept on purpose; a collage's is not", () => {
+test("a book's bare page is found until it is kept on purpose; that a collage's goes into no file is only said", () => {
   const project = book();
   const page = project.pages[2]!;
   const [finding] = checkPage(
@@ -229,8 +229,13 @@ test("a book's bare page is found until it is kept on purpose; a collage's is no
       facts,
     ),
   ).toEqual([]);
-  expect(checked([]).findings).toEqual([]);
+  const { page: bare, ...at } = pageAt(project, page, () => undefined);
+  const collage = { ...at, page: bare, kind: "collage" as const };
+  expect(checkPage(collage, facts)).toMatchObject([{ code: "blankPage", printed: false, weight: "hint", mends: [] }]);
+  expect(checkPage({ ...collage, begun: false }, facts)).toEqual([]);
+  expect(checkPage({ ...collage, kind: "pockets" }, facts)).toEqual([]);
 });
+
 test("a finding keeps its mark until its place changes, and only then", () => {
   const at = (w: number, more: Page["over"] = []) =>
     checked(

@@ -35,7 +35,7 @@ type Detail =
   | { readonly code: "fontMissing"; readonly face: string }
   | { readonly code: "originalGone"; readonly photoName: string }
   | { readonly code: "beyondSrgb"; readonly share: number }
-  | { readonly code: "blankPage" }
+  | { readonly code: "blankPage"; readonly printed: boolean }
   | { readonly code: "photoTwice"; readonly together: boolean; readonly times: number }
   | { readonly code: "alikeTogether" }
   | { readonly code: "starredLeftOut"; readonly photoIds: readonly string[] }

@@ -197,6 +197,7 @@ export function coverFormat(project: Project): PageFormat | undefined {
   const parts = coverParts(project);
   if (!parts) return undefined;
   const { cover, panels, widthMm, heightMm } = parts;
+  const spine = panels.find((p) => p.part === "spine");
   const key = `cover ${widthMm} ${heightMm} ${parts.spineMm} ${cover.id}`;
   return variant(project.format, key, () => ({
     ...project.format,
@@ -204,5 +205,6 @@ export function coverFormat(project: Project): PageFormat | undefined {
     heightMm,
     bleedMm: Math.max(cover.wrapMm, project.format.bleedMm),
     folds: panels.slice(1).map((p) => ({ atMm: p.x, hiddenMm: 0 })),
+    ...(spine ? { spine: { atMm: spine.x, widthMm: spine.w } } : {}),
   }));
 }

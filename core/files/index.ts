@@ -1,16 +1,10 @@
 export { crc32 } from "./crc32.ts";
 export { FontError, fontMetrics, subsetFont } from "./font/subset.ts";
 export { heifExif } from "./heif.ts";
+export { colourConversion } from "./icc/convert-colours.ts";
 export { isSrgb, jpegProfile, profileSpace } from "./icc/read-profile.ts";
-export {
-  gammaProfile,
-  greyProfile,
-  outputProfile,
-  type PrintColour,
-  printColours,
-  rgbProfile,
-  srgbProfile,
-} from "./icc/rgb-profile.ts";
+export { gammaProfile, greyProfile, outputProfile, rgbProfile, srgbProfile } from "./icc/rgb-profile.ts";
+export { type PrintColour, printColours } from "./icc/spaces.ts";
 export { joined } from "./joined.ts";
 export { bareJpeg } from "./jpeg/bare.ts";
 export {
@@ -30,6 +24,7 @@ export { asciiBytes, num, nums, PdfError, PdfWriter, type Ref, refTo, textString
 export { type PdfAbout, pdfDate, xmpPacket } from "./pdf/xmp.ts";
 export { type PictureSize, pictureSize } from "./picture-size.ts";
 export { withoutPlaces } from "./places.ts";
+export { isDeepPng, readDeepPng, rgbOfSamples } from "./png/deep-png.ts";
 export { PngFilter, type PngWish, pngChunk, pngEnd, pngHead } from "./png/png-encoder.ts";
 export { PngRows } from "./png/png-rows.ts";
 export { attributeLooksOutside, styleLooksOutside } from "./svg-references.ts";
@@ -37,10 +32,13 @@ export { mostSvgElements, mostSvgSegments, type SvgNode, type SvgWeight, svgWeig
 export { lzwPacked, lzwUnpacked } from "./tiff/lzw.ts";
 export { type TiffTrouble, tiffTrouble } from "./tiff/tiff-claims.ts";
 export {
+  type ChannelBits,
   differenced,
+  littleEndian,
   plainStrips,
   rgbOf,
   rowsPerStrip,
+  samplesOf,
   summed,
   type TiffPacking,
   TiffSizeError,

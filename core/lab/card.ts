@@ -54,6 +54,8 @@ export const labCardSchema = z
         mostNameLength: z.number().int().min(8).max(255).optional(),
         /** Of a TIFF. */
         packing: z.enum(["none", "lzw", "deflate"]).optional(),
+        /** Of a TIFF: sixteen bits a channel are taken, where a photo has them. */
+        bits: z.literal([8, 16]).optional(),
         /** Of a PDF: what it is printed on with inks of its own; black words are black ink alone then. */
         press: z.string().min(1).max(60).optional(),
         /** Of a PDF: nothing may show through anything. */

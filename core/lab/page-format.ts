@@ -25,6 +25,8 @@ export const pageFormatSchema = z
 export interface PageFormat extends z.infer<typeof pageFormatSchema> {
   /** Of a page in a book: at its inner edge; of a spread in its middle; of a cover on both sides of the spine. */
   readonly folds?: readonly Fold[];
+  /** Of a cover: where its spine lies, from the trim's left. */
+  readonly spine?: { readonly atMm: number; readonly widthMm: number };
 }
 
 /** Upright unless `sideways`, whichever way round the card writes the size. */

@@ -71,13 +71,19 @@ test("marks for cut, fold and inks lie outside of all that is printed, in line w
       fc.double({ min: 20, max: 900, noNaN: true }),
       fc.double({ min: 0, max: 10, noNaN: true }),
       (w, h, bleedMm) => {
-        const marks = printersMarks({ x: 0, y: 0, w, h }, bleedMm, [w / 2]);
-        expect([marks.lines.length, marks.dashed.length, marks.register.length]).toEqual([8, 2, 4]);
+        const spine = { atMm: w / 2, widthMm: w / 10 };
+        const marks = printersMarks({ x: 0, y: 0, w, h }, bleedMm, { foldsMm: [w / 2], spine });
+        expect([marks.lines.length, marks.dashed.length, marks.register.length]).toEqual([10, 2, 4]);
+        // The spine's bars join the outer ends of the fold's marks.
+        const ends = [...marks.dashed].flatMap(([, a, , b]) => [a, b]);
+        const bars = marks.lines.slice(-2);
+        expect(bars.map(([x, , to]) => [x, to])).toEqual([0, 0].map(() => [w / 2, w / 2 + w / 10]));
+        expect(bars.map(([, y]) => y)).toEqual([Math.min(...ends), Math.max(...ends)]);
         for (const { x, y } of marks.register) {
           const off = Math.max(-x, x - w, -y, y - h);
           expect(off).toBeGreaterThanOrEqual(bleedMm + 2);
         }
-        for (const [x0, y0, x1, y1] of [...marks.lines, ...marks.dashed]) {
+        for (const [x0, y0, x1, y1] of [...marks.lines.slice(0, -2), ...marks.dashed]) {
           const upright = x0 === x1 && (x0 === 0 || x0 === w || x0 === w / 2);
           const level = y0 === y1 && (y0 === 0 || y0 === h);
           expect(upright || level).toBe(true);

@@ -142,11 +142,17 @@ const markMm = 5;
 const markGapMm = 1;
 const registerMm = 4;
 
+/** From the trim's left. */
+export interface MarkedPlaces {
+  readonly foldsMm: readonly number[];
+  readonly spine?: { readonly atMm: number; readonly widthMm: number } | undefined;
+}
+
 /**
- * What a printer needs to see beside a page: two lines at each corner where the cut falls, dashed ones where it is folded (`foldsMm` from
- * the trim's left), and a register mark at the middle of each side. All of it outside of what is printed.
+ * What a printer needs to see beside a page: two lines at each corner where the cut falls, dashed ones where it is folded, a bar as wide as
+ * the spine from fold to fold, and a register mark at the middle of each side. All of it outside of what is printed.
  */
-export function printersMarks(trim: Rect, bleedMm: number, foldsMm: readonly number[]): PrintersMarks {
+export function printersMarks(trim: Rect, bleedMm: number, { foldsMm, spine }: MarkedPlaces): PrintersMarks {
   const near = bleedMm + markGapMm;
   const far = near + markMm;
   const [x0, y0, x1, y1] = [trim.x, trim.y, trim.x + trim.w, trim.y + trim.h];
@@ -162,8 +168,11 @@ export function printersMarks(trim: Rect, bleedMm: number, foldsMm: readonly num
   const beside = foldsMm.some((at) => Math.abs(at - trim.w / 2) < registerMm) ? 2 * registerMm : 0;
   const middle = { x: (x0 + x1) / 2 + beside, y: (y0 + y1) / 2 };
   const off = near + registerMm / 2;
+  const bars = spine
+    ? [y0 - far, y1 + far].map((y): MarkLine => [x0 + spine.atMm, y, x0 + spine.atMm + spine.widthMm, y])
+    : [];
   return {
-    lines: [x0, x1].flatMap(upright).concat([y0, y1].flatMap(level)),
+    lines: [...[x0, x1].flatMap(upright), ...[y0, y1].flatMap(level), ...bars],
     dashed: foldsMm.flatMap((at) => upright(x0 + at)),
     register: [
       { x: middle.x, y: y0 - off },

@@ -1,3 +1,4 @@
+export { type DeepPixels, deepCut, deepLaidOut, drawDeep, refine, widened } from "./deep.ts";
 export { loopsWasm } from "./loops-wasm.ts";
 export {
   type Area,

@@ -5,7 +5,10 @@ import { seededChance } from "#core/chance";
 import { chain, type Matrix, scaling } from "#core/geometry";
 import { orientationMatrix } from "#core/photo";
 import {
+  deepCut,
+  deepLaidOut,
   divideAlpha,
+  drawDeep,
   type Loops,
   laidOut,
   loopsWasm,
@@ -13,9 +16,11 @@ import {
   type Pixels,
   plainResampler,
   QuickResampler,
+  refine,
   sharpen,
   sharpeningFor,
   sourceRows,
+  widened,
 } from "./index.ts";
 import { measurePlate, placing, zonePlate } from "./zone-plate.fixture.ts";
 
@@ -215,4 +220,73 @@ test("sharpening keeps grey grey and leaves grain alone", () => {
 
 test("the program is what its source gives", () => {
   execFileSync(process.execPath, ["scripts/build-loops.mjs", "--check"], { stdio: "pipe" });
+});
+
+test.each([
+  [0.61, 0],
+  [0.61, 7],
+  [1.5, 0],
+  [1.5, -30],
+])("in sixteen bits a picture at %d, turned by %d°, is the same as in eight, and finer", (scale, turn) => {
+  const deep = { data: widened(plate.data), width: plate.width, height: plate.height };
+  const { side, matrix } = placing(plate.width, scale, turn);
+  const area = { x: Math.floor(side / 3), y: Math.floor(side / 3), w: 90, h: 70 };
+  const shallow = isStraight(matrix)
+    ? plainResampler.upright(plate, matrix, area)
+    : plainResampler.turned(plate, matrix, area);
+  const drawn = drawDeep(deep, matrix, area);
+  const off = drawn.data.map((v, i) => Math.abs(v / 257 - shallow.data[4 * Math.floor(i / 3) + (i % 3)]!));
+  expect(Math.max(...off)).toBeLessThan(1.2);
+  expect(new Set(drawn.data).size).toBeGreaterThan(300);
+});
+
+test("sixteen bits take the place of eight where they are the same picture, and nowhere else", () => {
+  const random = seededChance(3);
+  const [w, h] = [40, 30];
+  const photo = { data: Uint16Array.from({ length: 3 * w * h }, () => 65_536 * random()), width: w, height: h };
+  const painted = new Uint8ClampedArray(4 * 60 * 50).fill(255);
+  for (let y = 0; y < h; y += 1)
+    for (let x = 0; x < w; x += 1)
+      for (let c = 0; c < 3; c += 1) painted[4 * ((y + 5) * 60 + x + 7) + c] = photo.data[3 * (y * w + x) + c]! / 257;
+  // A word over it.
+  const word = { x: 20, y: 20 };
+  painted.set([9, 120, 9, 255], 4 * (word.y * 60 + word.x));
+  const into = widened(painted);
+  refine(into, painted, 60, photo, { x: 7, y: 5 });
+  for (let y = 0; y < 50; y += 1)
+    for (let x = 0; x < 60; x += 1) {
+      const inside = x >= 7 && x < 7 + w && y >= 5 && y < 5 + h && !(x === word.x && y === word.y);
+      const p = y * 60 + x;
+      const q = (y - 5) * w + x - 7;
+      const expected = inside
+        ? photo.data.subarray(3 * q, 3 * q + 3)
+        : painted.subarray(4 * p, 4 * p + 3).map((v) => v);
+      expect([...into.subarray(3 * p, 3 * p + 3)]).toEqual(inside ? [...expected] : [...expected].map((v) => v * 257));
+    }
+});
+
+test("in sixteen bits a camera's pixels are laid upright as in eight, and cut at all sides alike", () => {
+  const [w, h] = [7, 4];
+  const data = Uint8ClampedArray.from({ length: 4 * w * h }, (_, i) => (i * 37) % 256);
+  for (const o of [1, 2, 3, 4, 5, 6, 7, 8] as const) {
+    const m = orientationMatrix(o);
+    const seen = laidOut({ data, width: w, height: h }, m);
+    const deep = deepLaidOut({ data: widened(data), width: w, height: h }, m);
+    expect(deep).toEqual({ data: widened(seen.data), width: seen.width, height: seen.height });
+  }
+  const cut = deepCut({ data: widened(data), width: w, height: h }, 1);
+  expect([cut.width, cut.height]).toEqual([5, 2]);
+  expect(cut.data[0]).toBe(257 * data[4 * (w + 1)]!);
+  expect(cut.data.at(-1)).toBe(257 * data[4 * (2 * w + 5) + 2]!);
+});
+
+test("sharpened in sixteen bits as in eight", () => {
+  const how = sharpeningFor("matt", 300);
+  const eight = { data: plate.data.slice(), width: plate.width, height: plate.height };
+  const sixteen = { data: widened(plate.data), width: plate.width, height: plate.height };
+  sharpen(eight, how);
+  sharpen(sixteen, how);
+  expect(eight.data).not.toEqual(plate.data);
+  for (let i = 0; i < sixteen.data.length; i += 997)
+    expect(Math.abs(sixteen.data[i]! / 257 - eight.data[4 * Math.floor(i / 3) + (i % 3)]!)).toBeLessThan(1);
 });

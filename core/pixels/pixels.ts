@@ -65,17 +65,21 @@ export function sourceRows(m: Matrix, area: Area, height: number): { readonly fr
 }
 
 /** How a camera's pixels have to be laid to be seen upright; the matrix takes the stored unit square to the seen one. */
-export function laidOut({ data, width, height }: Pixels, m: Pick<Matrix, "a" | "b" | "c" | "d">): Pixels {
-  const sideways = m.a === 0;
-  const [w, h] = sideways ? [height, width] : [width, height];
+export function laidOut({ data, width, height }: Pixels, m: Turn): Pixels {
+  const { w, h, first, right, down } = laying(width, height, m);
   const from = new Uint32Array(data.buffer, data.byteOffset, width * height);
   const to = new Uint32Array(w * h);
-  // One step to the right and one down in the stored picture, as steps in the seen one.
-  const right = m.a + m.b * w;
-  const down = m.c + m.d * w;
+  for (let y = 0, i = 0; y < height; y += 1)
+    for (let x = 0, o = first + y * down; x < width; x += 1, i += 1, o += right) to[o] = from[i]!;
+  return { data: new Uint8ClampedArray(to.buffer), width: w, height: h };
+}
+
+type Turn = Pick<Matrix, "a" | "b" | "c" | "d">;
+
+/** Where the first stored pixel comes to lie in the seen picture, and how far a step to the right and one down in the stored one lead. */
+export function laying(width: number, height: number, m: Turn) {
+  const [w, h] = m.a === 0 ? [height, width] : [width, height];
   const x0 = m.a < 0 || m.c < 0 ? w - 1 : 0;
   const y0 = m.b < 0 || m.d < 0 ? h - 1 : 0;
-  for (let y = 0, i = 0; y < height; y += 1)
-    for (let x = 0, o = x0 + y0 * w + y * down; x < width; x += 1, i += 1, o += right) to[o] = from[i]!;
-  return { data: new Uint8ClampedArray(to.buffer), width: w, height: h };
+  return { w, h, first: x0 + y0 * w, right: m.a + m.b * w, down: m.c + m.d * w };
 }

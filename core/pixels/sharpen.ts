@@ -1,3 +1,4 @@
+import type { DeepPixels } from "./deep.ts";
 import type { Pixels } from "./pixels.ts";
 
 /** An unsharp mask. Levels are of 255. */
@@ -28,18 +29,19 @@ export const sharpeningFor = (paper: PaperKind, ppi: number): Sharpening => ({
 export const sharpeningReach = ({ sigmaPx }: Sharpening): number => Math.ceil(3 * sigmaPx);
 
 /** Adds to red, green and blue alike what the luma lacks, so that grey stays grey. In place; the rim goes on beyond the edge. */
-export function sharpen({ data, width, height }: Pixels, how: Sharpening): void {
+export function sharpen({ data, width, height }: Pixels | DeepPixels, how: Sharpening): void {
+  const deep = data instanceof Uint16Array;
+  const [channels, level] = deep ? [3, 257] : [4, 1];
+  const most = 255 * level;
   const luma = new Float32Array(width * height);
-  for (let i = 0, p = 0; i < luma.length; i += 1, p += 4)
-    luma[i] = 0.299 * data[p]! + 0.587 * data[p + 1]! + 0.114 * data[p + 2]!;
+  for (let i = 0, p = 0; i < luma.length; i += 1, p += channels)
+    luma[i] = (0.299 * data[p]! + 0.587 * data[p + 1]! + 0.114 * data[p + 2]!) / level;
   const soft = blurred(luma, width, height, how);
-  for (let i = 0, p = 0; i < luma.length; i += 1, p += 4) {
+  for (let i = 0, p = 0; i < luma.length; i += 1, p += channels) {
     const lacks = luma[i]! - soft[i]!;
     if (Math.abs(lacks) < how.threshold) continue;
-    const more = Math.max(-how.limit, Math.min(how.limit, how.amount * lacks));
-    data[p] = data[p]! + more;
-    data[p + 1] = data[p + 1]! + more;
-    data[p + 2] = data[p + 2]! + more;
+    const more = level * Math.max(-how.limit, Math.min(how.limit, how.amount * lacks));
+    for (let c = p; c < p + 3; c += 1) data[c] = Math.min(most, Math.max(0, data[c]! + more));
   }
 }
 

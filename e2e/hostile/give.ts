@@ -7,16 +7,20 @@ import type { Door, Hostile } from "./shape.ts";
 export type Verdict = "accepted" | "refused" | "slow" | "lost";
 
 /** Longer than this, and somebody thinks that the program has stopped. */
-const slowMs = 12_000;
+const usualSlowMs = 12_000;
 const givenUpMs = 100_000;
+/** A file of which nothing is said and that brings nothing in is looked at for so long; one that should come in for longer. */
+const looks = { accepted: 400, other: 40 };
 
 /** Gives hostile files to the application, one after the other, and looks whether anything that was there is harmed. */
 export class Giver {
   readonly #page: Page;
+  readonly #slowMs: number;
   #address = "";
 
-  constructor(page: Page) {
+  constructor(page: Page, slowMs = usualSlowMs) {
     this.#page = page;
+    this.#slowMs = slowMs;
   }
 
   /** A work that must not be touched by what comes after. */
@@ -29,7 +33,10 @@ export class Giver {
     this.#address = this.#page.url();
   }
 
-  async give(file: Hostile): Promise<{ readonly verdict: Verdict; readonly ms: number; readonly why: string }> {
+  async give(
+    file: Hostile,
+    expected?: Verdict,
+  ): Promise<{ readonly verdict: Verdict; readonly ms: number; readonly why: string }> {
     const page = this.#page;
     await this.#open(file.door);
     const before = await readKept(page, false);
@@ -37,7 +44,7 @@ export class Giver {
     let accepted = false;
     let slow = false;
     try {
-      accepted = await within(givenUpMs, this.#hand(file));
+      accepted = await within(givenUpMs, this.#hand(file, expected));
     } catch (e) {
       slow = true;
       if (!(e instanceof TooLate)) return { verdict: "slow", ms: Date.now() - began, why: String(e).split("\n")[0]! };
@@ -58,7 +65,7 @@ export class Giver {
       file.door === "finished" || file.door === "paste" ? { workId } : {},
     );
     if (lost.length > 0) return { verdict: "lost", ms, why: lost[0]! };
-    if (slow || ms > slowMs) return { verdict: "slow", ms, why: "" };
+    if (slow || ms > this.#slowMs) return { verdict: "slow", ms, why: "" };
     return { verdict: accepted ? "accepted" : "refused", ms, why: "" };
   }
 
@@ -91,7 +98,7 @@ export class Giver {
   }
 
   /** Whether it was taken; resolves when that is said. */
-  async #hand({ door, name, bytes }: Hostile): Promise<boolean> {
+  async #hand({ door, name, bytes }: Hostile, expected: Verdict | undefined): Promise<boolean> {
     const page = this.#page;
     const payload = { name, mimeType: "", buffer: Buffer.from(bytes) };
     if (door === "paste") {
@@ -114,7 +121,8 @@ export class Giver {
     if (door === "photos" || door === "papers") {
       // Something is said of it, or there is one more, or nothing of either for a while: then it held nothing.
       const said = page.getByTestId("incoming").getByText(/left out|already|could not be read/);
-      for (let looked = 0; looked < 40; looked += 1) {
+      const most = expected === "accepted" ? looks.accepted : looks.other;
+      for (let looked = 0; looked < most; looked += 1) {
         await allIn(page);
         if ((await said.count()) > 0 || (await this.#count()) !== before) break;
         await page.waitForTimeout(150);

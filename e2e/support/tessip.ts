@@ -6,6 +6,9 @@ import sharp from "sharp";
 
 /** What a person does on the screen, in the words of this application. */
 
+/** For what computes or writes large files; machines that run tests are now and then slowed down several times. */
+export const longMs = 400_000;
+
 export async function chooseFiles(page: Page, files: readonly string[]): Promise<void> {
   const chooser = page.waitForEvent("filechooser");
   await page.getByRole("button", { name: "Add photos" }).first().click();
@@ -15,7 +18,7 @@ export async function chooseFiles(page: Page, files: readonly string[]): Promise
 
 /** Nothing is coming in any more. */
 export async function allIn(page: Page): Promise<void> {
-  await expect(page.getByText(/^Bringing in/)).toHaveCount(0, { timeout: 120_000 });
+  await expect(page.getByText(/^Bringing in/)).toHaveCount(0, { timeout: longMs });
 }
 
 export async function takeSample(page: Page): Promise<void> {
@@ -49,7 +52,7 @@ export async function startOwnSize(
 
 /** The one file of a work, saved to disk; whether it was made before or not. */
 export async function savedFile(page: Page): Promise<{ readonly name: string; readonly path: string }> {
-  const download = page.waitForEvent("download", { timeout: 120_000 });
+  const download = page.waitForEvent("download", { timeout: longMs });
   await page.getByRole("button", { name: /^Save (it once more|the .+ to disk)$/ }).click();
   const file = await download;
   const name = file.suggestedFilename();

@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 import { writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import sharp, { type Sharp } from "sharp";
-import { gammaProfile, greyProfile, rgbProfile } from "../../core/files/index.ts";
+import { gammaProfile, greyProfile, littleEndian, rgbProfile, tiffHead } from "../../core/files/index.ts";
 import { zonePlate } from "../../core/pixels/zone-plate.fixture.ts";
 
 /** Pictures made by code, of which it is known exactly how they have to print. */
@@ -178,6 +178,30 @@ export async function orientations(folder: string): Promise<string[]> {
     }),
   );
   return [png, ...files];
+}
+
+/** Greys of sixteen bits, a row each: a tenth of a step of eight bits from one to the next. */
+export const deepGreys: readonly number[] = Array.from({ length: 600 }, (_, y) => 9_000 + 25 * y);
+
+/** What a grey of a power of 2.2 is in sRGB, both of sixteen bits. */
+export const powerInSrgb = (level: number): number => 65_535 * coded((level / 65_535) ** 2.2);
+
+/** The greys as a PNG in sRGB and as a TIFF in wide colours, each half as wide as it is high. */
+export async function deepPhotos(folder: string): Promise<string[]> {
+  const [width, height] = [deepGreys.length / 2, deepGreys.length];
+  const samples = Uint16Array.from({ length: 3 * width * height }, (_, i) => deepGreys[Math.floor(i / 3 / width)]!);
+  const [png, tiff] = [join(folder, "deep-a.png"), join(folder, "deep-b.tif")];
+  await sharp(samples, { raw: { width, height, channels: 3 } })
+    .toColourspace("rgb16")
+    .png()
+    .toFile(png);
+  const profile = gammaProfile("wide green", spaces[2]!, 2.2);
+  const size = { widthPx: width, heightPx: height, ppi: 300 };
+  await writeFile(
+    tiff,
+    Buffer.concat([tiffHead({ ...size, profile, packing: "none", bits: 16 }), littleEndian(samples)]),
+  );
+  return [png, tiff];
 }
 
 /** Lines one pixel high, black and white, which any look at a smaller picture takes for something else. */

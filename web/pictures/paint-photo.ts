@@ -17,7 +17,7 @@ import { setMatrix } from "../painters/canvas.ts";
 import type { Decoded } from "./decode.ts";
 
 type Context = OffscreenCanvasRenderingContext2D;
-type PhotoStep = Extract<DrawStep, { draw: "photo" }>;
+export type PhotoStep = Extract<DrawStep, { draw: "photo" }>;
 export type ColourSpace = "srgb" | "display-p3";
 
 /** At one time: rows of a source, and pixels of the output. */
@@ -159,7 +159,7 @@ export function scaledTo(supply: PhotoSupply, w: number, h: number): OffscreenCa
 
 function drawnPart(supply: PhotoSupply, m: Matrix, part: Area): OffscreenCanvas {
   const { source, resampler, sharpening: wanted, colourSpace: colorSpace } = supply;
-  const sharpening = wanted && Math.hypot(m.a, m.b) <= mostSharpenedScale ? wanted : undefined;
+  const sharpening = sharpeningAt(m, wanted);
   const reach = sharpening ? sharpeningReach(sharpening) : 0;
   const area = { x: part.x - reach, y: part.y - reach, w: part.w + 2 * reach, h: part.h + 2 * reach };
   const rows = sourceRows(m, area, source.height);
@@ -173,10 +173,14 @@ function drawnPart(supply: PhotoSupply, m: Matrix, part: Area): OffscreenCanvas 
   return canvas;
 }
 
+/** What is done of it to a photo that is drawn through this matrix. */
+export const sharpeningAt = (m: Matrix, wanted: Sharpening | undefined): Sharpening | undefined =>
+  Math.hypot(m.a, m.b) <= mostSharpenedScale ? wanted : undefined;
+
 const isStraight = (m: Matrix): boolean => Math.abs(m.b) < nearly && Math.abs(m.c) < nearly;
 
 /** Of an outline: the whole pixels that it touches, and one more on each side, as far as there are any. */
-function areaOf(
+export function areaOf(
   path: PathData,
   toPixels: Matrix,
   { width, height }: { readonly width: number; readonly height: number },

@@ -1,8 +1,9 @@
 import { allTiles, type Page } from "#core/document";
+import type { ChannelBits } from "#core/files";
 import { chain, type Matrix, type PathData, scaling, translation } from "#core/geometry";
 import { bleedBox, printPixels } from "#core/lab";
 import { framedBy } from "#core/photo";
-import { sharpeningFor } from "#core/pixels";
+import { sharpeningFor, widened } from "#core/pixels";
 import { type DrawStep, type SceneFacts, scene } from "#core/scene";
 import { faceKey } from "#core/words";
 import { paintStep, setMatrix } from "../painters/canvas.ts";
@@ -12,8 +13,9 @@ import type { PrintOrder } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import type { Decoded } from "./decode.ts";
 import { decodeOriginal } from "./decode-original.ts";
+import { deepPixels, mayBeDeep, refinePhoto } from "./deep-photo.ts";
 import { helper } from "./helper.ts";
-import { type ColourSpace, paintPhoto, SourcePixels } from "./paint-photo.ts";
+import { type ColourSpace, type PhotoStep, paintPhoto, SourcePixels } from "./paint-photo.ts";
 import { PrintError } from "./print-error.ts";
 import { openResampler } from "./resampler.ts";
 
@@ -44,6 +46,16 @@ export async function printFacts(order: Pick<PrintOrder, "file" | "photos">): Pr
   };
 }
 
+/** Whole rows: of RGBA in eight bits, or of RGB in sixteen. */
+export type PaintedRows = Uint8ClampedArray<ArrayBuffer> | Uint16Array<ArrayBuffer>;
+
+/** How many bits a file's channels have: sixteen where that is asked for and a photo on it may have them. */
+export async function bitsOf({ wish, photos }: PrintOrder): Promise<ChannelBits> {
+  if (wish.kind !== "tiff" || wish.bits !== 16) return 8;
+  for (const { photo, original } of photos) if (await mayBeDeep(photo, original)) return 16;
+  return 8;
+}
+
 /**
  * A file's pixels from top to bottom, in bands of whole rows, so that a page larger than any canvas can be printed at
  * bounded memory. A photo is decoded for each band that it reaches into, one at a time.
@@ -51,9 +63,9 @@ export async function printFacts(order: Pick<PrintOrder, "file" | "photos">): Pr
 export async function paintBands(
   order: PrintOrder,
   doing: Doing,
-  take: (rows: ImageDataArray, from: number) => Promise<void>,
-  /** Of each part no more than so many steps. */
-  upTo?: readonly number[],
+  take: (rows: PaintedRows, from: number) => Promise<void>,
+  /** `upTo`: of each part no more than so many steps. */
+  { upTo, bits = 8 }: { readonly upTo?: readonly number[]; readonly bits?: ChannelBits } = {},
 ): Promise<void> {
   const { format, parts } = order.file;
   const { widthPx, heightPx } = printPixels(format);
@@ -64,7 +76,7 @@ export async function paintBands(
     ...part,
     steps: scene(part.page, part.format, facts).steps.slice(0, upTo?.[i]),
   }));
-  const bandRows = Math.max(rowsTogether, Math.floor(bandPixels / widthPx / rowsTogether) * rowsTogether);
+  const bandRows = Math.max(rowsTogether, Math.floor((8 * bandPixels) / bits / widthPx / rowsTogether) * rowsTogether);
   const colorSpace = order.wish.colour === "displayP3" ? "display-p3" : "srgb";
   const resampler = await openResampler();
   const sharpening = order.wish.sharpenFor && sharpeningFor(order.wish.sharpenFor, format.ppi);
@@ -82,6 +94,7 @@ export async function paintBands(
     ctx.fillStyle = "#ffffff";
     ctx.fillRect(0, 0, widthPx, rows);
     let done = 0;
+    const drawn: { readonly step: PhotoStep; readonly here: Matrix }[] = [];
     for (const { steps, place, clip } of drawings) {
       ctx.save();
       setMatrix(ctx, toPixels);
@@ -105,6 +118,7 @@ export async function paintBands(
               const source = await pictures.next();
               paintPhoto(ctx, step, here, { source, resampler, sharpening, colourSpace: colorSpace });
               source.close();
+              drawn.push({ step, here });
             }
           } else paintStep(ctx, step, step.draw === "words" ? { face: printFonts.face(step.face) } : {});
           done += 1;
@@ -119,7 +133,19 @@ export async function paintBands(
     // Beyond what a browser can hold, a canvas stays blank and says nothing; ours never is transparent at the corner.
     if (data[data.length - 1] !== 255) throw new PrintError("tooLargeHere", `${widthPx} × ${rows}`);
     doing.signal.throwIfAborted();
-    await take(data, from);
+    const painted = data as Uint8ClampedArray<ArrayBuffer>;
+    if (bits === 8) {
+      await take(painted, from);
+      continue;
+    }
+    const deep = widened(painted);
+    for (const { step, here } of drawn) {
+      const { photo, original } = byId.get(step.photoId)!;
+      const pixels = await deepPixels(photo, original, order.wish.colour);
+      doing.signal.throwIfAborted();
+      if (pixels) refinePhoto(deep, painted, { width: widthPx, height: rows }, pixels, step, here, sharpening);
+    }
+    await take(deep, from);
   }
 }
 

@@ -131,11 +131,10 @@ class PdfPages {
         blackAlone,
         under: flat ? [{ name: names.image(flat.picture), box }] : [],
         marks: marks
-          ? printersMarks(
-              trim,
-              format.bleedMm,
-              (format.folds ?? []).map((f) => f.atMm).filter((at) => at > 0 && at < trim.w),
-            )
+          ? printersMarks(trim, format.bleedMm, {
+              foldsMm: (format.folds ?? []).map((f) => f.atMm).filter((at) => at > 0 && at < trim.w),
+              spine: format.spine,
+            })
           : undefined,
       },
       names.names,
@@ -184,7 +183,7 @@ class PdfPages {
     const wish = { kind: "png", colour: "srgb", quality: 1, chroma: "444", progressive: false } as const;
     const order = { file, wish, photos: this.#order.photos };
     const quiet: Doing = { signal: this.#doing.signal, progress: () => {} };
-    await paintBands(order, quiet, async (rows) => encoder.add(rows as Uint8ClampedArray), until);
+    await paintBands(order, quiet, async (rows) => encoder.add(rows as Uint8ClampedArray), { upTo: until });
     const picture = encoder.put(this.#pdf, this.#photos.srgb());
     return { picture, parts: parts.map((part, i) => ({ ...part, steps: part.steps.slice(until[i]) })) };
   }

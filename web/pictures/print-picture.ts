@@ -2,7 +2,7 @@ import { printPixels } from "#core/lab";
 import type { PrintedFile, PrintOrder } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { openSink } from "./kept-file.ts";
-import { paintBands } from "./print-bands.ts";
+import { bitsOf, paintBands } from "./print-bands.ts";
 import { lookFor, readBack } from "./read-back.ts";
 import { rowsEncoder } from "./rows-encoder.ts";
 
@@ -13,15 +13,21 @@ export async function printPicture(order: PrintOrder, doing: Doing): Promise<Pri
   const { file, wish, keepAs } = order;
   const ppi = file.densityPpi ?? file.format.ppi;
   const size = { ...printPixels(file.format), ppi };
-  const encoder = rowsEncoder(wish, size);
+  const bits = await bitsOf(order);
+  const encoder = rowsEncoder(wish, { ...size, bits });
   const look = lookFor(wish, size);
   const sink = await openSink(keepAs, types[wish.kind]);
   let made: Blob;
   try {
-    await paintBands(order, doing, async (rows, from) => {
-      look.add(rows as Uint8ClampedArray, from);
-      for (const part of await encoder.add(rows)) sink.write(part);
-    });
+    await paintBands(
+      order,
+      doing,
+      async (rows, from) => {
+        look.add(rows, from);
+        for (const part of await encoder.add(rows)) sink.write(part);
+      },
+      { bits },
+    );
     for (const part of await encoder.finish()) sink.write(part);
     if (encoder.head) sink.rewriteHead(encoder.head);
     made = await sink.close();
@@ -30,7 +36,7 @@ export async function printPicture(order: PrintOrder, doing: Doing): Promise<Pri
     throw e;
   }
   doing.signal.throwIfAborted();
-  await readBack(made, wish, { ...size, look });
+  await readBack(made, wish, { ...size, bits, look });
   doing.progress(1);
   return { file: made, ...size };
 }

@@ -1,11 +1,24 @@
-import { crc32, lzwUnpacked, PngRows, readJpegFacts, rgbOf, rowsPerStrip, summed, viewOf } from "#core/files";
+import {
+  type ChannelBits,
+  crc32,
+  littleEndian,
+  lzwUnpacked,
+  PngRows,
+  plainStrips,
+  readJpegFacts,
+  rgbOf,
+  samplesOf,
+  summed,
+  viewOf,
+} from "#core/files";
 import type { PictureWish } from "../workers/jobs.ts";
 import { inflated } from "./deflate.ts";
+import type { PaintedRows } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
 
 /** What is gathered of the drawn rows while they go by, to be found again in the finished file. */
 export interface Look {
-  add(rgba: Uint8ClampedArray, fromRow: number): void;
+  add(rows: PaintedRows, fromRow: number): void;
 }
 
 const cells = 8;
@@ -34,7 +47,7 @@ export class BlockMeans implements Look {
     this.#cellOfRow = cellsAlong(heightPx);
   }
 
-  add(rgba: Uint8ClampedArray, fromRow: number): void {
+  add(rgba: PaintedRows, fromRow: number): void {
     const rows = rgba.length / (4 * this.#width);
     for (let y = 0, i = 0; y < rows; y += 1) {
       const row = this.#cellOfRow[fromRow + y]! * cells;
@@ -70,8 +83,8 @@ export class BlockMeans implements Look {
 export class PixelSum implements Look {
   #crc = 0;
 
-  add(rgba: Uint8ClampedArray): void {
-    this.addRgb(rgbOf(rgba));
+  add(rows: PaintedRows): void {
+    this.addRgb(rows instanceof Uint16Array ? littleEndian(rows) : rgbOf(rows));
   }
 
   addRgb(rgb: Uint8Array): void {
@@ -93,6 +106,7 @@ export const lookFor = ({ kind }: PictureWish, { widthPx, heightPx }: Size): Blo
 
 interface Expected extends Size {
   readonly ppi: number;
+  readonly bits: ChannelBits;
   readonly look: BlockMeans | PixelSum;
 }
 
@@ -119,7 +133,7 @@ export async function readBack(file: Blob, wish: PictureWish, expected: Expected
     const rows = wish.kind === "png" ? pngRows(file, expected) : tiffRows(file, expected);
     for await (const rgb of rows) {
       sum.addRgb(rgb);
-      pixels += rgb.length / 3;
+      pixels += (8 * rgb.length) / 3 / expected.bits;
     }
   } catch (e) {
     throw wrong(String(e));
@@ -165,7 +179,7 @@ async function meansOf(file: Blob, { colour }: PictureWish, size: Size): Promise
   for (let y = 0; y < picture.height; y += rows) {
     ctx.drawImage(picture, 0, -y);
     const { data } = ctx.getImageData(0, 0, picture.width, Math.min(rows, picture.height - y), { colorSpace });
-    look.add(data as Uint8ClampedArray, y);
+    look.add(data as Uint8ClampedArray<ArrayBuffer>, y);
   }
   picture.close();
   return look;
@@ -211,7 +225,7 @@ async function feedIdat(file: Blob, size: Size, into: WritableStreamDefaultWrite
 }
 
 /** The rows of a TIFF as we write it, strip by strip, as RGB. */
-async function* tiffRows(file: Blob, size: Size): AsyncIterable<Uint8Array> {
+async function* tiffRows(file: Blob, size: Size & { readonly bits: ChannelBits }): AsyncIterable<Uint8Array> {
   const head = await bytesOf(file, 0, 8 + 2 + 12 * 20);
   const view = viewOf(head);
   const tags = new Map<number, { readonly count: number; readonly value: number }>();
@@ -230,12 +244,14 @@ async function* tiffRows(file: Blob, size: Size): AsyncIterable<Uint8Array> {
   };
   const [offsets, sizes] = [await list(273), await list(279)];
   const packing = tags.get(259)?.value;
-  const rows = rowsPerStrip(size.widthPx);
+  const lengths = plainStrips(size);
   for (const [i, from] of offsets.entries()) {
-    const length = 3 * size.widthPx * Math.min(rows, size.heightPx - i * rows);
+    const length = lengths[i]!;
     const strip = await bytesOf(file, from, from + sizes[i]!);
-    const plain = packing === 1 ? strip : packing === 5 ? lzwUnpacked(strip, length) : await inflated(strip);
+    const plain = packing === 1 ? strip : await (packing === 5 ? lzwUnpacked(strip, length) : inflated(strip));
     if (plain?.length !== length) throw new Error(`strip ${i}`);
-    yield packing === 1 ? plain : summed(plain, size.widthPx);
+    if (packing === 1) yield plain;
+    else if (size.bits === 8) yield summed(plain, size.widthPx);
+    else yield littleEndian(summed(samplesOf(plain), size.widthPx));
   }
 }

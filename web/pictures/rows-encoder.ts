@@ -1,4 +1,5 @@
 import {
+  type ChannelBits,
   differenced,
   freshRows,
   JpegEncoder,
@@ -7,6 +8,7 @@ import {
   jpegEnd,
   jpegHead,
   jpegPart,
+  littleEndian,
   lzwPacked,
   mostJpegSidePx,
   PngFilter,
@@ -23,13 +25,14 @@ import {
 import type { PictureWish } from "../workers/jobs.ts";
 import { deflated } from "./deflate.ts";
 import { helper } from "./helper.ts";
+import type { PaintedRows } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
 
 type Bytes = Uint8Array<ArrayBuffer>;
 
-/** Takes whole rows of RGBA from top to bottom, and gives back the file piece by piece. */
+/** Takes whole rows from top to bottom, and gives back the file piece by piece. */
 export interface RowsEncoder {
-  add(rows: ImageDataArray): Promise<readonly Bytes[]>;
+  add(rows: PaintedRows): Promise<readonly Bytes[]>;
   finish(): Promise<readonly Bytes[]>;
   /** After the end: what has to stand in place of the first piece, where that could not be known before. */
   readonly head?: Bytes | undefined;
@@ -39,6 +42,7 @@ interface Size {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly ppi: number;
+  readonly bits: ChannelBits;
 }
 
 export function rowsEncoder(wish: PictureWish, size: Size): RowsEncoder {
@@ -90,7 +94,8 @@ function sideBySide(wish: Omit<JpegWish, "progressive">): RowsEncoder {
   };
 }
 
-const asBytes = (rows: ImageDataArray): Uint8ClampedArray => rows as Uint8ClampedArray;
+/** Of all kinds but TIFF, which are painted in eight bits. */
+const asBytes = (rows: PaintedRows): Uint8ClampedArray => rows as Uint8ClampedArray;
 
 const mostProgressivePixels = 150_000_000;
 const chunkBytes = 1 << 20;
@@ -131,25 +136,20 @@ function pngEncoder(wish: Size & { readonly profile: Uint8Array }): RowsEncoder 
 
 /** Strips are packed one by one; what a band leaves of the last one waits for the next. */
 function tiffEncoder(wish: TiffWish): RowsEncoder {
-  const line = 4 * wish.widthPx;
-  const whole = line * rowsPerStrip(wish.widthPx);
+  const deep = wish.bits === 16;
+  const whole = (deep ? 3 : 4) * wish.widthPx * rowsPerStrip(wish.widthPx, wish.bits);
   const sizes: number[] = [];
   let first: Bytes[] = [headOf(wish)];
-  let waiting = new Uint8ClampedArray(0);
-  const strip = async (rows: Uint8ClampedArray) => {
-    const packed = await packedStrip(rgbOf(rows), wish);
+  let waiting: PaintedRows = deep ? new Uint16Array(0) : new Uint8ClampedArray(0);
+  const strip = async (rows: PaintedRows) => {
+    const packed = await packedStrip(rows, wish);
     sizes.push(packed.length);
     return packed;
   };
   const encoder = {
     head: undefined as Bytes | undefined,
-    add: async (band: ImageDataArray) => {
-      const rows = asBytes(band);
-      const all = waiting.length === 0 ? rows : new Uint8ClampedArray(waiting.length + rows.length);
-      if (all !== rows) {
-        all.set(waiting);
-        all.set(rows, waiting.length);
-      }
+    add: async (rows: PaintedRows) => {
+      const all = waiting.length === 0 ? rows : joinedRows(waiting, rows);
       const parts = first;
       first = [];
       let at = 0;
@@ -166,6 +166,14 @@ function tiffEncoder(wish: TiffWish): RowsEncoder {
   return encoder;
 }
 
+function joinedRows(above: PaintedRows, below: PaintedRows): PaintedRows {
+  const length = above.length + below.length;
+  const all = above instanceof Uint16Array ? new Uint16Array(length) : new Uint8ClampedArray(length);
+  all.set(above);
+  all.set(below, above.length);
+  return all;
+}
+
 function headOf(wish: TiffWish, sizes?: readonly number[]): Bytes {
   try {
     return tiffHead(wish, sizes);
@@ -175,8 +183,13 @@ function headOf(wish: TiffWish, sizes?: readonly number[]): Bytes {
   }
 }
 
-async function packedStrip(rgb: Bytes, { packing, widthPx }: TiffWish): Promise<Bytes> {
-  if (packing === "none") return rgb;
-  const plain = differenced(rgb, widthPx);
-  return packing === "lzw" ? lzwPacked(plain) : deflated(plain);
+async function packedStrip(rows: PaintedRows, { packing, widthPx }: TiffWish): Promise<Bytes> {
+  const packed = packing !== "none";
+  const plain =
+    rows instanceof Uint16Array
+      ? littleEndian(packed ? differenced(rows.slice(), widthPx) : rows)
+      : packed
+        ? differenced(rgbOf(rows), widthPx)
+        : rgbOf(rows);
+  return packing === "none" ? plain : packing === "lzw" ? lzwPacked(plain) : deflated(plain);
 }

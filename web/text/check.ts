@@ -190,7 +190,9 @@ export function findingWhy(f: Finding): string {
     case "beyondSrgb":
       return "The strongest greens, reds and blues come out a little quieter than on this screen.";
     case "blankPage":
-      return "It comes out as an empty page. That can be a rest for the eye, or a page that was forgotten.";
+      return f.printed
+        ? "It comes out as an empty page. That can be a rest for the eye, or a page that was forgotten."
+        : "There is nothing on it to print, so no file is made of it.";
     case "photoTwice":
       return f.together
         ? "Whoever opens the book here sees it twice at once."

@@ -47,6 +47,7 @@ export const labs = {
   pressHelp: "Where a press is named, black words in a PDF are printed with black ink alone, so that they stay crisp.",
   packing: "TIFF packed",
   packings: { none: "not at all", lzw: "LZW", deflate: "deflate" },
+  deep: "It takes TIFFs with 16 bits a colour, where a photo has them",
   flattened: "Its PDFs must be flattened: nothing may show through anything",
   patternHelp: (example: string) => `{project}, {size} and {page} are filled in: ${example}`,
   mostMb: "Largest file, MB",

@@ -30,6 +30,7 @@ export const sendWishes = {
   progressive: "Coarse first, then finer (progressive)",
   marks: "Marks for the printer: where to cut and fold, register, page line",
   lossless: "PNG and TIFF photos without loss (a larger file)",
+  deep: "16 bits a colour where a photo has them (a larger file)",
   packing: "Packed",
   packings: { none: "not at all", lzw: "LZW", deflate: "deflate" } as const,
   sharpen: "Sharpened for paper",

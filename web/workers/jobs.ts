@@ -1,7 +1,7 @@
 import type { Way } from "#core/arrange";
 import type { Finding, PageAt, PlacedSharpness, WorkFacts } from "#core/check";
 import type { Look, Page, PrintFile, Project } from "#core/document";
-import type { JpegWish, PrintColour, TiffPacking } from "#core/files";
+import type { ChannelBits, JpegWish, PrintColour, TiffPacking } from "#core/files";
 import type { Framed } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import type { PacePhoto, PaceRow } from "#core/pace";
@@ -119,6 +119,8 @@ export interface PictureWish {
   readonly progressive: boolean;
   /** Of a TIFF. */
   readonly packing?: TiffPacking | undefined;
+  /** Of a TIFF: sixteen where a photo on it has them. */
+  readonly bits?: ChannelBits | undefined;
   /** Photos made crisper, by what this kind of paper takes away. */
   readonly sharpenFor?: PaperKind | undefined;
 }

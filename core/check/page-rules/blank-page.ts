@@ -1,8 +1,14 @@
 import { holdsAnything } from "#core/document";
 import type { PageRule } from "../facts.ts";
 
-/** A bare page in a book that nobody said was meant to be bare; not in one that has only begun. */
-export const blankPage: PageRule = ({ page, kind, isCover, begun }) =>
-  kind !== "book" || !begun || isCover || page.blank || holdsAnything(page)
-    ? []
-    : [{ code: "blankPage", weight: "doubt", spots: [{ pageId: page.id, tileIds: [] }], mends: ["keepBlank"] }];
+/**
+ * A bare page that nobody said was meant to be bare, once the work has begun. A book prints it; a collage leaves it out of its files
+ * and says so.
+ */
+export const blankPage: PageRule = ({ page, kind, isCover, begun }) => {
+  if (kind === "pockets" || !begun || isCover || page.blank || holdsAnything(page)) return [];
+  const spots = [{ pageId: page.id, tileIds: [] }];
+  return kind === "book"
+    ? [{ code: "blankPage", printed: true, weight: "doubt", spots, mends: ["keepBlank"] }]
+    : [{ code: "blankPage", printed: false, weight: "hint", spots, mends: [] }];
+};

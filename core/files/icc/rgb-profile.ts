@@ -1,26 +1,10 @@
 /**
  * Small display profiles, written here so that print files carry one whatever the browser does. ICC.1:2001-04
- * (version 2.4): header, tag table, tags. Colours from IEC 61966-2-1 and SMPTE EG 432-1, adapted to D50 by Bradford; the
- * tone curve is that of sRGB in both.
+ * (version 2.4): header, tag table, tags.
  */
 
-export const printColours = ["srgb", "displayP3"] as const;
-export type PrintColour = (typeof printColours)[number];
+import { dot, inverse3, type Primaries, type PrintColour, printSpaces, toCoded, toLinear, toXyzOf } from "./spaces.ts";
 
-const spaces = {
-  srgb: {
-    name: "sRGB IEC61966-2.1",
-    rXYZ: [0.4360747, 0.2225045, 0.0139322],
-    gXYZ: [0.3850649, 0.7168786, 0.0971045],
-    bXYZ: [0.1430804, 0.0606169, 0.7141733],
-  },
-  displayP3: {
-    name: "Display P3",
-    rXYZ: [0.5151187, 0.2411892, -0.0010505],
-    gXYZ: [0.2919778, 0.6922441, 0.0418791],
-    bXYZ: [0.1571035, 0.0665667, 0.7840713],
-  },
-} as const;
 const d50 = [0.9642, 1, 0.8249] as const;
 const curvePoints = 1024;
 
@@ -54,10 +38,6 @@ const description = (words: string): Uint8Array =>
     new Uint8Array(view.buffer).set(ascii(words), 12);
   });
 
-/** IEC 61966-2-1, 5.2, and the way back. */
-const toLinear = (v: number): number => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
-const toCoded = (v: number): number => (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
-
 const srgbCurve = (): Uint8Array =>
   tagBytes("curv", 12 + 2 * curvePoints, (view) => {
     view.setUint32(8, curvePoints);
@@ -72,15 +52,13 @@ export const srgbProfile = (): Uint8Array => rgbProfile("srgb");
 
 /** The same bytes at every call. */
 export function rgbProfile(of: PrintColour): Uint8Array {
-  const { name, ...primaries } = spaces[of];
+  const { name, ...primaries } = printSpaces[of];
   return matrixProfile(name, primaries, srgbCurve());
 }
 
 /** Of colours that are set by their primaries, in XYZ of D50, and by one power of light for all three. */
 export const gammaProfile = (name: string, primaries: Primaries, gamma: number): Uint8Array =>
   matrixProfile(name, primaries, gammaCurve(gamma));
-
-type Primaries = Readonly<Record<"rXYZ" | "gXYZ" | "bXYZ", readonly number[]>>;
 
 function matrixProfile(name: string, { rXYZ, gXYZ, bXYZ }: Primaries, curve: Uint8Array): Uint8Array {
   return profileOf("mntr", "RGB ", [
@@ -115,8 +93,8 @@ export const greyProfile = (gamma?: number): Uint8Array =>
  * Its tables are linear but for the tone curve, so two points a side are exact.
  */
 export function outputProfile(): Uint8Array {
-  const { name, rXYZ, gXYZ, bXYZ } = spaces.srgb;
-  const toXyz = [0, 1, 2].map((row) => [rXYZ[row]!, gXYZ[row]!, bXYZ[row]!]);
+  const { name, ...primaries } = printSpaces.srgb;
+  const toXyz = toXyzOf(primaries);
   const linear = Array.from({ length: curvePoints }, (_, i) => Math.round(65_535 * toLinear(i / (curvePoints - 1))));
   const coded = Array.from({ length: inversePoints }, (_, i) => Math.round(65_535 * toCoded(i / (inversePoints - 1))));
   const colours = lut16(
@@ -153,20 +131,10 @@ const identity3 = [
   [0, 1, 0],
   [0, 0, 1],
 ];
-const dot = (a: readonly number[], b: readonly number[]): number => a.reduce((sum, v, i) => sum + v * b[i]!, 0);
 
 /** A table of two points a side: what each of the eight corners of a cube becomes, the first side varying slowest. */
 const corners = (of: (corner: readonly number[]) => readonly number[]): number[] =>
   Array.from({ length: 8 }, (_, i) => of([i >> 2, (i >> 1) & 1, i & 1])).flat();
-
-function inverse3(m: readonly (readonly number[])[]): number[][] {
-  const cofactor = (r: number, c: number) => {
-    const [r1, r2, c1, c2] = [(r + 1) % 3, (r + 2) % 3, (c + 1) % 3, (c + 2) % 3];
-    return m[r1]![c1]! * m[r2]![c2]! - m[r1]![c2]! * m[r2]![c1]!;
-  };
-  const det = [0, 1, 2].reduce((sum, c) => sum + m[0]![c]! * cofactor(0, c), 0);
-  return [0, 1, 2].map((r) => [0, 1, 2].map((c) => cofactor(c, r) / det));
-}
 
 /** lut16Type (6.5.8): matrix, one curve for all that comes in, a table of two points a side, one curve for all that goes out. */
 function lut16(

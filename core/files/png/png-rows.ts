@@ -1,11 +1,14 @@
-/** Turns the unpacked bytes of a PNG without alpha, 8 bits a channel, back into rows of RGB (third edition, 9.2), as they come. */
+/** Turns the unpacked bytes of a PNG that is not interlaced back into rows of samples (third edition, 9.2), as they come. */
 export class PngRows {
   readonly #line: number;
+  readonly #pixel: number;
   #above: Uint8Array;
   #held = new Uint8Array(0);
 
-  constructor(widthPx: number) {
-    this.#line = 3 * widthPx;
+  /** `pixelBytes`: of all channels of a pixel together. */
+  constructor(widthPx: number, pixelBytes = 3) {
+    this.#pixel = pixelBytes;
+    this.#line = pixelBytes * widthPx;
     this.#above = new Uint8Array(this.#line);
   }
 
@@ -19,7 +22,7 @@ export class PngRows {
     const out = new Uint8Array(count * this.#line);
     for (let y = 0; y < count; y += 1) {
       const row = out.subarray(y * this.#line, (y + 1) * this.#line);
-      restore(all[y * step]!, all.subarray(y * step + 1, (y + 1) * step), this.#above, row);
+      restore(all[y * step]!, all.subarray(y * step + 1, (y + 1) * step), this.#above, row, this.#pixel);
       this.#above = row;
     }
     this.#held = all.slice(count * step);
@@ -32,9 +35,7 @@ export class PngRows {
   }
 }
 
-const pixel = 3;
-
-function restore(kind: number, from: Uint8Array, above: Uint8Array, row: Uint8Array): void {
+function restore(kind: number, from: Uint8Array, above: Uint8Array, row: Uint8Array, pixel: number): void {
   if (kind > 4) throw new RangeError(`filter ${kind}`);
   for (let i = 0; i < row.length; i += 1) {
     const a = i < pixel ? 0 : row[i - pixel]!;

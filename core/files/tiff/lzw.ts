@@ -92,7 +92,7 @@ export function lzwPacked(bytes: Uint8Array): Uint8Array<ArrayBuffer> {
 }
 
 /** Unpacks a strip of a known length; undefined where it is broken. */
-export function lzwUnpacked(strip: Uint8Array, length: number): Uint8Array | undefined {
+export function lzwUnpacked(strip: Uint8Array, length: number): Uint8Array<ArrayBuffer> | undefined {
   const out = new Uint8Array(length);
   // Of each code: where in the output its bytes stand, and how many they are.
   const starts = new Int32Array(mostCodes);

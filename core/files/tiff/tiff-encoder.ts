@@ -9,7 +9,11 @@ export interface TiffWish {
   readonly ppi: number;
   readonly profile: Uint8Array;
   readonly packing: TiffPacking;
+  readonly bits: ChannelBits;
 }
+
+/** Of each of red, green and blue. */
+export type ChannelBits = 8 | 16;
 
 const short = 3;
 const long = 4;
@@ -27,14 +31,17 @@ export class TiffSizeError extends RangeError {
 
 const mostBytes = 0xffff_ffff;
 
-export const rowsPerStrip = (widthPx: number): number => Math.max(1, Math.floor(stripBytes / (3 * widthPx)));
+const lineBytes = (widthPx: number, bits: ChannelBits): number => (3 * widthPx * bits) / 8;
+
+export const rowsPerStrip = (widthPx: number, bits: ChannelBits): number =>
+  Math.max(1, Math.floor(stripBytes / lineBytes(widthPx, bits)));
 
 /** The size of each strip where nothing is packed. */
-export function plainStrips({ widthPx, heightPx }: Pick<TiffWish, "widthPx" | "heightPx">): number[] {
-  const rows = rowsPerStrip(widthPx);
+export function plainStrips({ widthPx, heightPx, bits }: Pick<TiffWish, "widthPx" | "heightPx" | "bits">): number[] {
+  const rows = rowsPerStrip(widthPx, bits);
   return Array.from(
     { length: Math.ceil(heightPx / rows) },
-    (_, i) => 3 * widthPx * Math.min(rows, heightPx - i * rows),
+    (_, i) => lineBytes(widthPx, bits) * Math.min(rows, heightPx - i * rows),
   );
 }
 
@@ -43,7 +50,7 @@ export function plainStrips({ widthPx, heightPx }: Pick<TiffWish, "widthPx" | "h
  * Throws a TiffSizeError beyond the 4 GB that offsets reach.
  */
 export function tiffHead(wish: TiffWish, stripSizes: readonly number[] = plainStrips(wish)): Uint8Array<ArrayBuffer> {
-  const { widthPx, heightPx, ppi, profile, packing } = wish;
+  const { widthPx, heightPx, ppi, profile, packing, bits: channelBits } = wish;
   const packed = packing !== "none";
   const entries = packed ? 14 : 13;
   const count = stripSizes.length;
@@ -78,14 +85,14 @@ export function tiffHead(wish: TiffWish, stripSizes: readonly number[] = plainSt
   entry(262, short, 1, 2);
   entry(273, long, count, count > 1 ? offsets : pixels);
   entry(277, short, 1, 3);
-  entry(278, long, 1, rowsPerStrip(widthPx));
+  entry(278, long, 1, rowsPerStrip(widthPx, channelBits));
   entry(279, long, count, count > 1 ? sizes : (stripSizes[0] ?? 0));
   entry(282, rational, 1, density);
   entry(283, rational, 1, density + 8);
   entry(296, short, 1, 2);
   if (packed) entry(317, short, 1, horizontal);
   entry(34_675, undefinedType, profile.length, icc);
-  for (let i = 0; i < 3; i += 1) view.setUint16(bits + 2 * i, 8, true);
+  for (let i = 0; i < 3; i += 1) view.setUint16(bits + 2 * i, channelBits, true);
   for (const where of [density, density + 8]) {
     view.setUint32(where, Math.round(ppi * 100), true);
     view.setUint32(where + 4, 100, true);
@@ -111,8 +118,10 @@ export function rgbOf(rgba: Uint8ClampedArray | Uint8Array): Uint8Array<ArrayBuf
   return out;
 }
 
+type Samples = Uint8Array<ArrayBuffer> | Uint16Array<ArrayBuffer>;
+
 /** Each sample as its difference from the one left of it (section 14), in place; rows of RGB. */
-export function differenced(rgb: Uint8Array<ArrayBuffer>, widthPx: number): Uint8Array<ArrayBuffer> {
+export function differenced<S extends Samples>(rgb: S, widthPx: number): S {
   const line = 3 * widthPx;
   for (let row = 0; row < rgb.length; row += line)
     for (let i = row + line - 1; i >= row + 3; i -= 1) rgb[i] = rgb[i]! - rgb[i - 3]!;
@@ -120,9 +129,26 @@ export function differenced(rgb: Uint8Array<ArrayBuffer>, widthPx: number): Uint
 }
 
 /** The way back. */
-export function summed(rgb: Uint8Array, widthPx: number): Uint8Array {
+export function summed<S extends Samples>(rgb: S, widthPx: number): S {
   const line = 3 * widthPx;
   for (let row = 0; row < rgb.length; row += line)
     for (let i = row + 3; i < row + line; i += 1) rgb[i] = rgb[i]! + rgb[i - 3]!;
   return rgb;
+}
+
+/** Samples of sixteen bits as they stand in the file, low byte first. */
+export function littleEndian(samples: Uint16Array): Uint8Array<ArrayBuffer> {
+  const out = new Uint8Array(2 * samples.length);
+  for (let i = 0, at = 0; i < samples.length; i += 1, at += 2) {
+    out[at] = samples[i]!;
+    out[at + 1] = samples[i]! >> 8;
+  }
+  return out;
+}
+
+/** The way back. */
+export function samplesOf(bytes: Uint8Array): Uint16Array<ArrayBuffer> {
+  const out = new Uint16Array(bytes.length >> 1);
+  for (let i = 0, at = 0; i < out.length; i += 1, at += 2) out[i] = bytes[at]! | (bytes[at + 1]! << 8);
+  return out;
 }

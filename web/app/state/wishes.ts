@@ -41,6 +41,7 @@ export function labWishes(project: Project): Wishes {
       chroma: "444",
       progressive: false,
       packing: file?.packing ?? "none",
+      bits: file?.bits ?? 8,
       sharpenFor: undefined,
     },
   };

@@ -202,6 +202,9 @@ export function LabForm({ card, onCard }: LabFormProps) {
         <Text fontSize="13.5px" color="fg.muted" mt="2" mb="3">
           {words.pressHelp}
         </Text>
+        {card.file.kind === "tiff" && (
+          <Tick label={words.deep} on={card.file.bits === 16} onTick={(deep) => file({ bits: deep ? 16 : 8 })} />
+        )}
         <Tick label={words.flattened} on={card.file.flattened ?? false} onTick={(flattened) => file({ flattened })} />
       </Part>
       <Part title={words.sections.sizes}>

@@ -118,6 +118,13 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
                 />
               </>
             )}
+            {wishes.kind === "tiff" && wishes.longSidePx === undefined && (
+              <Tick
+                label={words.deep}
+                on={wishes.picture.bits === 16}
+                onTick={(deep) => picture({ bits: deep ? 16 : 8 })}
+              />
+            )}
             {wishes.kind === "ora" && (
               <Tick label={words.named} on={wishes.named} onTick={(named) => onWishes({ ...wishes, named })} />
             )}
