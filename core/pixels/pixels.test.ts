@@ -222,18 +222,20 @@ test("the program is what its source gives", () => {
   execFileSync(process.execPath, ["scripts/build-loops.mjs", "--check"], { stdio: "pipe" });
 });
 
+const smallPlate = zonePlate(240);
+
 test.each([
   [0.61, 0],
   [0.61, 7],
   [1.5, 0],
   [1.5, -30],
 ])("in sixteen bits a picture at %d, turned by %d°, is the same as in eight, and finer", (scale, turn) => {
-  const deep = { data: widened(plate.data), width: plate.width, height: plate.height };
-  const { side, matrix } = placing(plate.width, scale, turn);
-  const area = { x: Math.floor(side / 3), y: Math.floor(side / 3), w: 90, h: 70 };
+  const deep = { data: widened(smallPlate.data), width: smallPlate.width, height: smallPlate.height };
+  const { side, matrix } = placing(smallPlate.width, scale, turn);
+  const area = { x: Math.floor(side / 3), y: Math.floor(side / 3), w: 45, h: 40 };
   const shallow = isStraight(matrix)
-    ? plainResampler.upright(plate, matrix, area)
-    : plainResampler.turned(plate, matrix, area);
+    ? plainResampler.upright(smallPlate, matrix, area)
+    : plainResampler.turned(smallPlate, matrix, area);
   const drawn = drawDeep(deep, matrix, area);
   const off = drawn.data.map((v, i) => Math.abs(v / 257 - shallow.data[4 * Math.floor(i / 3) + (i % 3)]!));
   expect(Math.max(...off)).toBeLessThan(1.2);
@@ -282,11 +284,11 @@ test("in sixteen bits a camera's pixels are laid upright as in eight, and cut at
 
 test("sharpened in sixteen bits as in eight", () => {
   const how = sharpeningFor("matt", 300);
-  const eight = { data: plate.data.slice(), width: plate.width, height: plate.height };
-  const sixteen = { data: widened(plate.data), width: plate.width, height: plate.height };
+  const eight = { data: smallPlate.data.slice(), width: smallPlate.width, height: smallPlate.height };
+  const sixteen = { data: widened(smallPlate.data), width: smallPlate.width, height: smallPlate.height };
   sharpen(eight, how);
   sharpen(sixteen, how);
-  expect(eight.data).not.toEqual(plate.data);
+  expect(Buffer.from(eight.data).equals(Buffer.from(smallPlate.data))).toBe(false);
   for (let i = 0; i < sixteen.data.length; i += 997)
     expect(Math.abs(sixteen.data[i]! / 257 - eight.data[4 * Math.floor(i / 3) + (i % 3)]!)).toBeLessThan(1);
 });

@@ -103,11 +103,13 @@ test.each(tiffPackings)(
 );
 
 const anyDeepPicture = fc
-  .record({ w: fc.integer({ min: 1, max: 90 }), h: fc.integer({ min: 1, max: 600 }), seed: fc.integer() })
+  .record({ w: fc.integer({ min: 1, max: 90 }), h: fc.integer({ min: 1, max: 300 }), seed: fc.integer() })
   .map(({ w, h, seed }) => {
     const random = seededChance(seed);
     return { w, h, samples: Uint16Array.from({ length: 3 * w * h }, () => 65_536 * random()) };
   });
+
+const same = (a: Uint16Array, b: Uint16Array): boolean => Buffer.from(a.buffer).equals(Buffer.from(b.buffer));
 
 test("sixteen bits come back from a TIFF and out of a PNG, every one of them", async () => {
   await fc.assert(
@@ -125,8 +127,8 @@ test("sixteen bits come back from a TIFF and out of a PNG, every one of them", a
       const file = Buffer.concat([tiffHead(wish(w, h, packing, 16), sizes), ...strips]);
       expect(await sharp(file).metadata()).toMatchObject({ width: w, height: h, depth: "ushort", channels: 3 });
       const raw = await sharp(file).keepIccProfile().toColourspace("rgb16").raw({ depth: "ushort" }).toBuffer();
-      expect(samplesOf(raw)).toEqual(samples);
-      expect(summed(differenced(samples.slice(), w), w)).toEqual(samples);
+      expect(same(samplesOf(raw), samples)).toBe(true);
+      expect(same(summed(differenced(samples.slice(), w), w), samples)).toBe(true);
       const png = await sharp(samples, {
         raw: { width: w, height: h, channels: 3 },
       })
@@ -136,7 +138,7 @@ test("sixteen bits come back from a TIFF and out of a PNG, every one of them", a
       expect(isDeepPng(png)).toBe(true);
       const deep = readDeepPng(Uint8Array.from(png))!;
       const rows = new PngRows(w, 2 * deep.channels).add(inflateSync(deep.picture));
-      expect(rgbOfSamples(rows, deep.channels)).toEqual(samples);
+      expect(same(rgbOfSamples(rows, deep.channels)!, samples)).toBe(true);
     }),
     { numRuns: 20 },
   );
