@@ -1,7 +1,7 @@
 import { mkdir, readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { PDFDocument } from "pdf-lib";
-import { arrangeFirst, chooseFiles, expectKept, startBook } from "../e2e/support/tessip.ts";
+import { arrangeFirst, chooseFiles, expectKept, startBook, tile } from "../e2e/support/tessip.ts";
 import { makeFiles } from "./camera-files.ts";
 import { inBrowser } from "./in-browser.ts";
 import { withMemory } from "./memory.ts";
@@ -66,6 +66,23 @@ await inBrowser(4191, async ({ url, open, folder }) => {
   const out = (text: string) => process.stdout.write(`${text}\n`);
   out(
     `${size} pixels, ${photos} photos: ${(made.ms / 1000).toFixed(1)} s, bare decode, draw and encode ${(beside / 1000).toFixed(1)} s: ${(made.ms / beside).toFixed(2)} times; at most ${made.mostMb.toFixed(0)} MB in all processes`,
+  );
+
+  await page.getByRole("link", { name: /^Pages/ }).click();
+  for (let n = 1; n <= photos; n += 1) {
+    await tile(page, n).dblclick();
+    await page.getByRole("slider", { name: "Turn" }).fill("3");
+    await page.keyboard.press("Enter");
+  }
+  await expectKept(page);
+  await page.getByRole("link", { name: /^Send/ }).click();
+  const turned = await withMemory(profile, async () => {
+    const saving = page.waitForEvent("download", long);
+    await page.getByRole("button", { name: /^Save (it once more|the JPEG to disk)$/ }).click();
+    await (await saving).path();
+  });
+  out(
+    `the same with every photo turned by 3°: ${(turned.ms / 1000).toFixed(1)} s, ${(turned.ms / made.ms).toFixed(2)} times as long; at most ${turned.mostMb.toFixed(0)} MB`,
   );
 
   await page.goto(`${url}/photos`);
