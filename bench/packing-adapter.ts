@@ -1,5 +1,5 @@
-import { seededChance } from "#core/chance";
 import { Packing, placedItems } from "#core/packing";
+import { seededChance } from "#core/random";
 
 interface Asked {
   readonly sheet: { readonly width: number; readonly height: number; readonly margin: number };

@@ -1,5 +1,5 @@
 import { otherWays } from "#core/arrange";
-import { seededChance } from "#core/chance";
+import { seededChance } from "#core/random";
 
 /** How long eight candidates and more take for pages of some sizes, in ms of processor time; beside the worst crop of the best. */
 

@@ -5,13 +5,13 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
-import { KitContext, openKit } from "./app/kit.ts";
-import { CannotOpen } from "./app/parts/cannot-open.tsx";
+import { CannotOpen } from "./app/components/cannot-open.tsx";
 import { routes } from "./app/routes.tsx";
+import { KitContext, openKit } from "./app/services.ts";
 import { system } from "./app/theme/system.ts";
 import { storeErrorFrom } from "./storage/store.ts";
 
-const NoticeStack = lazy(() => import("./app/parts/notice-stack.tsx").then((m) => ({ default: m.NoticeStack })));
+const NoticeStack = lazy(() => import("./app/components/notice-stack.tsx").then((m) => ({ default: m.NoticeStack })));
 const root = createRoot(document.getElementById("root")!);
 const queries = new QueryClient({
   defaultOptions: { queries: { staleTime: 5 * 60_000, retry: 1, networkMode: "always" } },

@@ -1,3 +1,14 @@
+export {
+  apart,
+  judged,
+  otherWays,
+  readBefore,
+  readingOrder,
+  type Way,
+  type WayKind,
+  type WaysTask,
+  wayKinds,
+} from "./alternatives.ts";
 export type { Arranger, ArrangeTask, GridPlan, PlanCell } from "./arranger.ts";
 export { exactFit, type FitTask, type OrderWish, orderWishes } from "./exact-fit.ts";
 export { treeFromRects } from "./from-rects.ts";
@@ -31,14 +42,3 @@ export {
   without,
   withSeamAt,
 } from "./tree-edit.ts";
-export {
-  apart,
-  judged,
-  otherWays,
-  readBefore,
-  readingOrder,
-  type Way,
-  type WayKind,
-  type WaysTask,
-  wayKinds,
-} from "./ways.ts";

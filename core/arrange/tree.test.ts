@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { seededChance } from "#core/chance";
 import type { Rect } from "#core/geometry";
+import { seededChance } from "#core/random";
 import {
   cropOf,
   exactFit,

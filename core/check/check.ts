@@ -10,12 +10,12 @@ import { photosWhole } from "./page-rules/photos-whole.ts";
 import { sharpness } from "./page-rules/sharpness.ts";
 import { uncovered } from "./page-rules/uncovered.ts";
 import { words } from "./page-rules/words.ts";
-import { bound, coverMadeElsewhere } from "./work-rules/bound.ts";
-import { files } from "./work-rules/files.ts";
-import { labChanged } from "./work-rules/lab-changed.ts";
-import { leftOut } from "./work-rules/left-out.ts";
-import { outOfTime } from "./work-rules/out-of-time.ts";
-import { repeats } from "./work-rules/repeats.ts";
+import { bound, coverMadeElsewhere } from "./project-rules/bound.ts";
+import { files } from "./project-rules/files.ts";
+import { labChanged } from "./project-rules/lab-changed.ts";
+import { leftOut } from "./project-rules/left-out.ts";
+import { outOfTime } from "./project-rules/out-of-time.ts";
+import { repeats } from "./project-rules/repeats.ts";
 
 const pageRules: readonly PageRule[] = [
   emptyTile,

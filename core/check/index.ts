@@ -14,6 +14,6 @@ export {
   type Weight,
   weights,
 } from "./finding.ts";
-export { type MendFacts, mended } from "./mend.ts";
+export { type MendFacts, mended } from "./fix.ts";
 export { wordsOn } from "./page-rules/words.ts";
 export { type PlacedSharpness, sharpnessOn } from "./placed-sharpness.ts";

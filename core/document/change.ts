@@ -1,4 +1,4 @@
-import type { Outcome } from "#core/outcome";
+import type { Outcome } from "#core/result";
 import { applyDressTiles, type DressTiles, invertDressTiles } from "./changes/dress-tiles.ts";
 import { applyFillTiles, type FillTiles, invertFillTiles } from "./changes/fill-tiles.ts";
 import { applyMoveSeam, invertMoveSeam, type MoveSeam } from "./changes/move-seam.ts";

@@ -1,6 +1,6 @@
 import { widestGap, widestTreeGap } from "#core/arrange";
 import { hiddenAtEdges, type PageFormat } from "#core/lab";
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import type { DrawnLook, Grid, PocketArrangement, Tree } from "./page.ts";
 import { roomFor } from "./solve-page.ts";
 

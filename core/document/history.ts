@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { done, type Outcome } from "#core/outcome";
+import { done, type Outcome } from "#core/result";
 import { applyChange, type Change, invertChange } from "./change.ts";
 import type { ChangeTrouble } from "./changes/trouble.ts";
 import { followedCover } from "./cover.ts";

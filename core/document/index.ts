@@ -1,3 +1,4 @@
+export { waysOfPage } from "./alternatives-of.ts";
 export { inAnotherSize, type Loss, refitted } from "./another-size.ts";
 export {
   type CoverPanel,
@@ -79,6 +80,7 @@ export {
   type View,
   type Words,
 } from "./page.ts";
+export { drawnPage, footFor, runningTiles } from "./page-numbers.ts";
 export {
   patternFromTiles,
   patternSide,
@@ -110,7 +112,6 @@ export {
   type Spine,
   withPage,
 } from "./project.ts";
-export { drawnPage, footFor, runningTiles } from "./running.ts";
 export {
   areTogether,
   canSolveAgain,
@@ -135,4 +136,3 @@ export {
   withTileMoved,
   withTileShape,
 } from "./tree-page.ts";
-export { waysOfPage } from "./ways-of-page.ts";

@@ -1,6 +1,6 @@
 import { grid } from "#core/arrange";
 import type { PageFormat } from "#core/lab";
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { checkLook } from "./check-look.ts";
 import { unframed } from "./framing.ts";
 import { type Filling, type Grid, mostTiles, type Page, photoIdOf, type Tile } from "./page.ts";

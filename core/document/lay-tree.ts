@@ -1,6 +1,6 @@
 import { type FitTask, fitTogether, leavesOf, type TreeNode } from "#core/arrange";
 import type { PageFormat } from "#core/lab";
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { checkLook } from "./check-look.ts";
 import { type Laid, tilesFor } from "./lay-photos.ts";
 import { mostTiles, type Page, photoIdOf, type Tree } from "./page.ts";

@@ -2,8 +2,8 @@ import { identity, type Matrix, type Rect, translation } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
 import { countLeaves, coverFormat, firstOnRight, formatOf, leavesBefore, openingsOf, rulesOf } from "./book.ts";
 import { frameRect, type Page, photosOf, type Tile } from "./page.ts";
+import { drawnPage } from "./page-numbers.ts";
 import type { Project } from "./project.ts";
-import { drawnPage } from "./running.ts";
 
 /** A page on a file: where `place` takes it, and seen inside `clip` (both in the file's own mm, from its trim's top left). */
 export interface FilePart {

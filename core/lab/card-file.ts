@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { type LabCard, labCardSchema } from "./card.ts";
 
 /** More than any lab has to say; a larger file is something else. */

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { inset, insetSides, type Rect } from "#core/geometry";
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { mmPerInch } from "#core/units";
 import type { LabCard, PrintSize } from "./card.ts";
 

@@ -1,5 +1,5 @@
 import { expect, test } from "@jest/globals";
-import { seededChance } from "#core/chance";
+import { seededChance } from "#core/random";
 import { leastSheets } from "./bounds.ts";
 import { placedItems } from "./cutting.ts";
 import { withItem, withoutItem } from "./edit.ts";

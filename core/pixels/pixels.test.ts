@@ -1,9 +1,9 @@
 import { execFileSync } from "node:child_process";
 import { expect, test } from "@jest/globals";
 import sharp from "sharp";
-import { seededChance } from "#core/chance";
 import { chain, type Matrix, scaling } from "#core/geometry";
 import { orientationMatrix } from "#core/photo";
+import { seededChance } from "#core/random";
 import {
   deepCut,
   deepLaidOut,

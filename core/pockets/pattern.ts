@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { Rect } from "#core/geometry";
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { mmPerInch } from "#core/units";
 
 const mm = z.number().positive().max(1000);

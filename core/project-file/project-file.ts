@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { captionedOn, mapTiles, type Page, type Project, photosOf, projectSchema, type View } from "#core/document";
-import { done, type Outcome, refused } from "#core/outcome";
 import { namedSpanSchema, type Photo, photoSchema } from "#core/photo";
+import { done, type Outcome, refused } from "#core/result";
 import type { Want } from "#core/sheets";
 
 /** The version that is written. A number is added with a step in `migrations` that leads to it. */

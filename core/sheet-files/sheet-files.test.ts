@@ -1,8 +1,8 @@
 import { expect, test } from "@jest/globals";
-import { seededChance } from "#core/chance";
 import { frameRect } from "#core/document";
 import { applyTo } from "#core/geometry";
 import { bleedBox, printPixels } from "#core/lab";
+import { seededChance } from "#core/random";
 import { noSheets, type PrintSheets, packSheets, usableSizes, type Want } from "#core/sheets";
 import { collage } from "../document/project.fixture.ts";
 import { printer, prints, want } from "../sheets/sheets.fixture.ts";

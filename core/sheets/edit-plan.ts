@@ -1,6 +1,6 @@
-import { seededChance } from "#core/chance";
-import { done, type Outcome, refused } from "#core/outcome";
 import { type Cutting, type OneItem, Packing, placedItems, withItem, withoutItem } from "#core/packing";
+import { seededChance } from "#core/random";
+import { done, type Outcome, refused } from "#core/result";
 import { costOf, usableSizes } from "./pack-sheets.ts";
 import { mostPieces, type PlannedSheet, type PrintSheets, type SheetPlan, type Want } from "./plan.ts";
 import type { SheetSize } from "./sizes.ts";

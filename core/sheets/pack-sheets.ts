@@ -1,5 +1,5 @@
-import { done, type Outcome, refused } from "#core/outcome";
 import { type PackAsk, type Packed, Packing } from "#core/packing";
+import { done, type Outcome, refused } from "#core/result";
 import { mostPieces, type PrintSheets, piecesOf, type SheetPlan, type Want } from "./plan.ts";
 import { type SheetSize, sheetCost, sheetSizes } from "./sizes.ts";
 

@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
-import { seededChance } from "#core/chance";
 import { placedItems } from "#core/packing";
+import { seededChance } from "#core/random";
 import { type Cut, type LaidSheet, layOut } from "./cuts.ts";
 import { filledUp, movedPiece } from "./edit-plan.ts";
 import { packSheets, sheetsMark } from "./pack-sheets.ts";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { type Template, templateSchema } from "./template.ts";
 
 /** Templates as they go from one browser to another. */

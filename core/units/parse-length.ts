@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { mmPer, type Unit } from "./unit.ts";
 
 export type LengthTrouble = "emptyLength" | "notALength" | "dividedByZero";

@@ -1,7 +1,6 @@
 export { type Caret, caretAt, lineEnds, offsetAt, offsetBeyond, selectionRects } from "./caret.ts";
 export { dayWords, spanWords } from "./date-words.ts";
 export type { Face, Glyph, Typesetter } from "./face.ts";
-export { countWords, type LaidWords, type Line, layWords, mmOfPt, type SetGlyph } from "./lay-words.ts";
 export {
   alignments,
   type FontFamily,
@@ -16,4 +15,5 @@ export {
   type WordStyle,
   wordRoles,
   wordStyleSchema,
-} from "./style.ts";
+} from "./fonts.ts";
+export { countWords, type LaidWords, type Line, layWords, mmOfPt, type SetGlyph } from "./lay-words.ts";

@@ -1,7 +1,7 @@
 import type { Size } from "#core/geometry";
 import { mmPerInch } from "#core/units";
 import type { Face, Glyph, Typesetter } from "./face.ts";
-import type { WordStyle } from "./style.ts";
+import type { WordStyle } from "./fonts.ts";
 
 export const mmOfPt = (pt: number): number => (pt * mmPerInch) / 72;
 

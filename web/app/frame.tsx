@@ -3,12 +3,12 @@ import { useEffect } from "react";
 import { Outlet, useMatch } from "react-router";
 import { StoreError } from "../storage/store.ts";
 import { keeping as words } from "../text/keeping.ts";
-import { useKit } from "./kit.ts";
-import { DropAnywhere } from "./parts/drop-anywhere.tsx";
-import { Header } from "./parts/header.tsx";
-import { KeptStrips } from "./parts/kept-strips.tsx";
-import { notices } from "./parts/notices.ts";
-import { Strip } from "./parts/strip.tsx";
+import { DropAnywhere } from "./components/drop-anywhere.tsx";
+import { Header } from "./components/header.tsx";
+import { KeptStrips } from "./components/kept-strips.tsx";
+import { notices } from "./components/notices.ts";
+import { Strip } from "./components/strip.tsx";
+import { useKit } from "./services.ts";
 
 /** The slim header and the place under it; photos can be dropped on all of it. */
 export function Frame() {

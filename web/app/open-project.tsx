@@ -8,20 +8,20 @@ import { formatLength } from "#core/units";
 import { type StoreTrouble, storeErrorFrom } from "../storage/store.ts";
 import { book } from "../text/book.ts";
 import { keeping as words } from "../text/keeping.ts";
-import { common } from "../text/places.ts";
-import { useKit } from "./kit.ts";
-import { Header } from "./parts/header.tsx";
-import { notices } from "./parts/notices.ts";
-import { Strip } from "./parts/strip.tsx";
-import { WorkFault } from "./parts/work/work-fault.tsx";
-import { CheckerContext } from "./state/check-hooks.ts";
-import { Checker } from "./state/checker.ts";
-import { nothingChosen } from "./state/choose.ts";
-import { holdProject } from "./state/hold-project.ts";
-import { SessionContext } from "./state/hooks.ts";
-import { ProjectSession } from "./state/project-session.ts";
-import { fetchLabs, labsKey } from "./state/use-labs.ts";
-import { worksChanged } from "./state/use-works.ts";
+import { common } from "../text/screens.ts";
+import { Header } from "./components/header.tsx";
+import { notices } from "./components/notices.ts";
+import { WorkFault } from "./components/project/project-fault.tsx";
+import { Strip } from "./components/strip.tsx";
+import { useKit } from "./services.ts";
+import { CheckerContext } from "./state/checking/check-hooks.ts";
+import { Checker } from "./state/checking/checker.ts";
+import { fetchLabs, labsKey } from "./state/sending/use-labs.ts";
+import { holdProject } from "./state/session/hold-project.ts";
+import { SessionContext } from "./state/session/hooks.ts";
+import { ProjectSession } from "./state/session/project-session.ts";
+import { worksChanged } from "./state/session/use-projects.ts";
+import { nothingChosen } from "./state/view-state/choose.ts";
 
 type Opening =
   | { readonly is: "opening" }

@@ -6,7 +6,7 @@ import { FontShelf } from "../words/font-shelf.ts";
 import { fontUrls } from "../words/font-urls.ts";
 import type { CheckedPage, PagesToCheck } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
-import { groundFrom } from "./ground.ts";
+import { groundFrom } from "./background-luminance.ts";
 
 const fonts = new FontShelf(fontUrls);
 

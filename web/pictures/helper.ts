@@ -1,5 +1,5 @@
 import type { EncodeJobs } from "../workers/jobs.ts";
-import { portOf, WorkerLine } from "../workers/line.ts";
+import { portOf, WorkerLine } from "../workers/worker-client.ts";
 
 /** Beside the worker that makes files: another one that takes a share of decoding and of coding. */
 export const helper = new WorkerLine<EncodeJobs>(() =>

@@ -7,11 +7,11 @@ import { type DrawStep, type SceneFacts, scene, tileSteps } from "#core/scene";
 import { paintStep, setMatrix } from "../painters/canvas.ts";
 import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
-import { openSink } from "./kept-file.ts";
 import { paintPhoto } from "./paint-photo.ts";
 import { longSidePx, pixelsFor, printFacts, printFonts } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
 import { openResampler } from "./resampler.ts";
+import { openSink } from "./saved-file.ts";
 
 interface Sheet {
   readonly name: string;

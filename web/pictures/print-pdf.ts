@@ -10,10 +10,10 @@ import { faceKey } from "#core/words";
 import { type FontFile, fontFilesOf } from "../words/font-files.ts";
 import type { PdfOrder, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
-import { openSink } from "./kept-file.ts";
 import { PdfPhotos, pictureForPdf } from "./pdf-photos.ts";
 import { longSidePx, paintBands, printFacts, printFonts } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
+import { openSink } from "./saved-file.ts";
 
 const pt = 72 / 25.4;
 const smallPpi = 110;

@@ -1,10 +1,10 @@
 import { printPixels } from "#core/lab";
 import type { PrintedFile, PrintOrder } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
-import { openSink } from "./kept-file.ts";
 import { bitsOf, paintBands } from "./print-bands.ts";
 import { lookFor, readBack } from "./read-back.ts";
 import { rowsEncoder } from "./rows-encoder.ts";
+import { openSink } from "./saved-file.ts";
 
 const types = { jpeg: "image/jpeg", png: "image/png", tiff: "image/tiff" } as const;
 

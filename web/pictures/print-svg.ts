@@ -7,11 +7,11 @@ import { scene } from "#core/scene";
 import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { readExif } from "./exif.ts";
-import { openSink } from "./kept-file.ts";
 import { scaledTo } from "./paint-photo.ts";
 import { longSidePx, pixelsFor, printFacts, printFonts } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
 import { openResampler } from "./resampler.ts";
+import { openSink } from "./saved-file.ts";
 
 type Original = PagePrint["photos"][number];
 

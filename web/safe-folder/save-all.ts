@@ -1,5 +1,5 @@
 import { BrokenZip, crc32, listZip, storedZip, type ZipEntry } from "#core/files";
-import { bytesOf, contentOf } from "../app/state/zip-entry.ts";
+import { bytesOf, contentOf } from "../app/state/session/zip-entry.ts";
 import { keyLine } from "../storage/journal/record.ts";
 import type { Keeper } from "../storage/keeper.ts";
 import { originalOf } from "../storage/originals.ts";

@@ -2,7 +2,7 @@ import { createStore } from "zustand/vanilla";
 import type { Photo } from "#core/photo";
 import { sha256 } from "../pictures/sha256.ts";
 import { noSafeFolder, type SafeFolderState, safeFolderChannel } from "../safe-folder/safe-folder.ts";
-import type { WorkerLine } from "../workers/line.ts";
+import type { WorkerLine } from "../workers/worker-client.ts";
 import { Database } from "./database.ts";
 import type { Key } from "./journal/record.ts";
 import type { KeeperJobs } from "./keeper-jobs.ts";

@@ -1,7 +1,7 @@
 import type { WayKind } from "#core/arrange";
 import type { ChangeTrouble } from "#core/document";
 import type { Sharpness } from "#core/fit";
-import type { Refusal } from "#core/outcome";
+import type { Refusal } from "#core/result";
 import { keeping } from "./keeping.ts";
 
 export const pages = {

@@ -1,5 +1,5 @@
 import type { FormatTrouble } from "#core/lab";
-import type { Refusal } from "#core/outcome";
+import type { Refusal } from "#core/result";
 
 export const start = {
   title: "What are you making?",

@@ -1,7 +1,7 @@
 import { nanoid } from "nanoid";
-import { seededChance } from "#core/chance";
 import { type Page, waysOfPage } from "#core/document";
 import { pacedPages, pacePlan, withFilled } from "#core/pace";
+import { seededChance } from "#core/random";
 import { packSheets, piecesOf, type SheetPlan } from "#core/sheets";
 import type { ArrangeJobs } from "./jobs.ts";
 import { WorkerError } from "./protocol.ts";

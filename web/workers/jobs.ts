@@ -8,7 +8,7 @@ import type { PacePhoto, PaceRow } from "#core/pace";
 import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
 import type { PaperKind, Pixels } from "#core/pixels";
 import type { PrintSheets, SheetPlan } from "#core/sheets";
-import type { KeepAs } from "../pictures/kept-file.ts";
+import type { KeepAs } from "../pictures/saved-file.ts";
 import type { Job } from "./protocol.ts";
 
 /** What is read from a file before it has an id in the library. */

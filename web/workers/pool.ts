@@ -1,5 +1,5 @@
-import { type RunOptions, WorkerLine } from "./line.ts";
 import { type JobTable, type Port, WorkerError } from "./protocol.ts";
+import { type RunOptions, WorkerLine } from "./worker-client.ts";
 
 /** Several workers on one queue; each does one job at a time, in the order asked. */
 export class WorkerPool<T extends JobTable<T>> {

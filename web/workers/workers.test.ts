@@ -1,8 +1,8 @@
 import { expect, test } from "@jest/globals";
-import { WorkerLine } from "./line.ts";
 import { WorkerPool } from "./pool.ts";
 import type { FromWorker, Job, Port, ToWorker } from "./protocol.ts";
 import { type Handlers, serveJobs } from "./serve.ts";
+import { WorkerLine } from "./worker-client.ts";
 
 interface Jobs {
   readonly double: Job<number, number>;

@@ -1,4 +1,4 @@
-import { seededChance } from "#core/chance";
+import { seededChance } from "#core/random";
 import { bestOfAll } from "./all-trees.ts";
 import { anneal } from "./anneal.ts";
 import { bandStart } from "./band-start.ts";

@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { type Border, findTile, mapTiles, type Tile } from "../page.ts";
 import { findPage, type Project, withPage } from "../project.ts";
 import type { PutPage } from "./put-page.ts";

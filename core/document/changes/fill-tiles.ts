@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { type Filling, findTile, mapTiles } from "../page.ts";
 import { findPage, type Project, withPage } from "../project.ts";
 import type { ChangeTrouble } from "./trouble.ts";

@@ -1,5 +1,5 @@
 import { tracksWithSeamAt } from "#core/arrange";
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { formatOf } from "../book.ts";
 import { findPage, type Project, withPage } from "../project.ts";
 import { roomFor, solvePage } from "../solve-page.ts";

@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { firstOnRight, formatOf, spreadsHold } from "../book.ts";
 import { mostTiles, type Page } from "../page.ts";
 import { findPage, type Project } from "../project.ts";

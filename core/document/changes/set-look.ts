@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { formatOf } from "../book.ts";
 import { checkLook } from "../check-look.ts";
 import { type Look, mapTiles, type Page } from "../page.ts";

@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/outcome";
+import { done, type Outcome, refused } from "#core/result";
 import { firstOnRight, spreadsHold } from "../book.ts";
 import { mostTiles } from "../page.ts";
 import type { Project } from "../project.ts";

@@ -5,7 +5,7 @@ import { deflateSync, inflateSync } from "node:zlib";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import sharp from "sharp";
-import { seededChance } from "#core/chance";
+import { seededChance } from "#core/random";
 import { colourConversion } from "../icc/convert-colours.ts";
 import { isSrgb } from "../icc/read-profile.ts";
 import { gammaProfile, greyProfile, outputProfile, rgbProfile, srgbProfile } from "../icc/rgb-profile.ts";

@@ -1,0 +1,219 @@
+import {
+  barePage,
+  type Change,
+  countLeaves,
+  type Filling,
+  findPage,
+  findTile,
+  firstCover,
+  formatOf,
+  type Page,
+  type Project,
+  rulesOf,
+  type Tile,
+  unframed,
+  withTakenAway,
+} from "#core/document";
+import { clamp } from "#core/geometry";
+import { bleedBox, boundPages, type PageFormat, safeBox } from "#core/lab";
+import { laidWords, seenFrame, wordsOf } from "#core/scene";
+import type { PageFacts } from "./facts.ts";
+import type { Finding, MendCode } from "./finding.ts";
+import { unhanded } from "./page-rules/faces.ts";
+import { cuttingToleranceMm } from "./page-rules/near-the-cut.ts";
+import { leastReadablePt, readableInk, withWiderInset, wordsOn } from "./page-rules/words.ts";
+import { cutEdges, tileBox } from "./places.ts";
+import { placedIn } from "./project-rules/left-out.ts";
+import { withSharperPlace, withSmallerTile } from "./softness.ts";
+
+/** What a mend may ask beyond the project. */
+export interface MendFacts extends PageFacts {
+  readonly newId: () => string;
+  /** Photos by how well they would do on a cover, the best first. */
+  coverPhoto(among: ReadonlySet<string>): { readonly id: string; readonly aspect: number } | undefined;
+}
+
+/** The changes that put a finding right; none where it cannot be done after all. */
+export function mended(project: Project, finding: Finding, mend: MendCode, facts: MendFacts): readonly Change[] {
+  const spot = finding.spots[0];
+  const page = spot && findPage(project, spot.pageId);
+  const tile = page && findTile(page, spot.tileIds[0] ?? "");
+  if (mend === "addPages" || mend === "makeCover" || mend === "clearSpine") return mendedWork(project, mend, facts);
+  if (!page) return [];
+  const format = formatOf(project, page);
+  switch (mend) {
+    case "sharperPlace":
+    case "printSmaller": {
+      const how = mend === "sharperPlace" ? withSharperPlace : withSmallerTile;
+      const next = tile && how(page, format, tile.id, facts);
+      return next ? [{ type: "putPage", page: next }] : [];
+    }
+    case "keepBlank":
+      return [{ type: "putPage", page: { ...page, blank: true } }];
+    case "fullBleed":
+    case "widerMargin": {
+      const { margin } = page.look;
+      const thin = (mm: number) =>
+        mm > 0 && mm < cuttingToleranceMm(format) ? (mend === "fullBleed" ? 0 : Math.max(3, format.safeMm)) : mm;
+      const look = {
+        ...page.look,
+        margin: {
+          top: thin(margin.top),
+          right: thin(margin.right),
+          bottom: thin(margin.bottom),
+          left: thin(margin.left),
+        },
+      };
+      return [{ type: "setLook", pageId: page.id, look }];
+    }
+    case "takeAway": {
+      // Asked for twice, the second time there is nothing to take away.
+      const there = spot.tileIds.filter((id) => findTile(page, id));
+      return there.length === 0 ? [] : [{ type: "putPage", page: withTakenAway(page, format, there) }];
+    }
+    default: {
+      const next = tile && mendedTile(project, page, tile, mend, facts);
+      return !next || next === tile ? [] : [putTile(page, next)];
+    }
+  }
+}
+
+function putTile(page: Page, tile: Tile): Change {
+  const put = (t: Tile) => (t.id === tile.id ? tile : t);
+  return { type: "putPage", page: { ...page, tiles: page.tiles.map(put), over: page.over.map(put) } };
+}
+
+type TileMend = Exclude<
+  MendCode,
+  | "addPages"
+  | "makeCover"
+  | "clearSpine"
+  | "keepBlank"
+  | "fullBleed"
+  | "widerMargin"
+  | "takeAway"
+  | "sharperPlace"
+  | "printSmaller"
+>;
+
+function mendedTile(project: Project, page: Page, tile: Tile, mend: TileMend, facts: PageFacts): Tile | undefined {
+  const { filling } = tile;
+  const format = formatOf(project, page);
+  const withFilling = (next: Filling): Tile => ({ ...tile, filling: next });
+  switch (mend) {
+    case "useSharper": {
+      if (filling.kind !== "photo") return undefined;
+      const photoId = facts.sharperTwin(filling.view.photoId);
+      return photoId === undefined ? undefined : withFilling({ kind: "photo", view: unframed(photoId) });
+    }
+    case "cover": {
+      if (filling.kind !== "photo") return undefined;
+      const { view } = filling;
+      return withFilling({
+        kind: "photo",
+        view: { ...view, byHand: true, whole: false, zoom: Math.max(1, view.zoom) },
+      });
+    }
+    case "frameByFocus":
+      return filling.kind === "photo" ? withFilling({ kind: "photo", view: unhanded(filling.view) }) : undefined;
+    case "dropBorder":
+      return { ...tile, edge: { ...tile.edge, border: { ...tile.edge.border, widthMm: 0 } } };
+    case "reachBleed":
+      return reachingBleed(tile, format);
+    case "moveInside":
+      return movedInside(project, page, tile, facts);
+    case "insetWords":
+      return withWiderInset(page, tile, format, facts);
+    case "shrinkWords":
+    case "enlargeWords":
+      return resized(tile, mend, format, facts);
+    case "readableInk": {
+      const on = wordsOn({ page, format }, facts).find((w) => w.tile.id === tile.id);
+      const ground = on && facts.behind?.(tile.id, on.at);
+      const colour = ground && readableInk(ground);
+      return filling.kind === "words" && colour
+        ? withFilling({ ...filling, style: { ...filling.style, colour } })
+        : undefined;
+    }
+  }
+}
+
+/** Those edges moved out to the bleed that lie at the trim. */
+function reachingBleed(tile: Tile, format: PageFormat): Tile {
+  const r = tileBox(tile);
+  const box = bleedBox(format);
+  let [x0, y0, x1, y1] = [r.x, r.y, r.x + r.w, r.y + r.h];
+  for (const { edge, outMm } of cutEdges(r, format).edges) {
+    if (outMm < -1) continue;
+    if (edge === "left") x0 = Math.min(x0, box.x);
+    if (edge === "top") y0 = Math.min(y0, box.y);
+    if (edge === "right") x1 = Math.max(x1, box.x + box.w);
+    if (edge === "bottom") y1 = Math.max(y1, box.y + box.h);
+  }
+  const centre = { x: (x0 + x1) / 2, y: (y0 + y1) / 2 };
+  return { ...tile, frame: { ...tile.frame, centre, width: x1 - x0, height: y1 - y0 } };
+}
+
+/** The tile pushed in so that its words, or itself, lie where nothing is lost; as it was where they are too large for that. */
+function movedInside(project: Project, page: Page, tile: Tile, facts: PageFacts): Tile | undefined {
+  const format = formatOf(project, page);
+  const at = wordsOn({ page, format }, facts).find((w) => w.tile.id === tile.id)?.at ?? tileBox(tile);
+  const safe = nearestSafe(at, format);
+  if (at.w > safe.w || at.h > safe.h) return undefined;
+  const dx = clamp(at.x, safe.x, safe.x + safe.w - at.w) - at.x;
+  const dy = clamp(at.y, safe.y, safe.y + safe.h - at.h) - at.y;
+  const { centre } = tile.frame;
+  return { ...tile, frame: { ...tile.frame, centre: { x: centre.x + dx, y: centre.y + dy } } };
+}
+
+/** Of a spread or a cover, that part between two folds in which most of it lies. */
+function nearestSafe(at: { readonly x: number; readonly w: number }, format: PageFormat) {
+  const safe = safeBox(format);
+  const inner = (format.folds ?? []).filter((f) => f.atMm > 0 && f.atMm < format.widthMm && f.hiddenMm > 0);
+  const middle = at.x + at.w / 2;
+  const from = Math.max(safe.x, ...inner.filter((f) => f.atMm <= middle).map((f) => f.atMm + f.hiddenMm));
+  const to = Math.min(safe.x + safe.w, ...inner.filter((f) => f.atMm > middle).map((f) => f.atMm - f.hiddenMm));
+  return { x: from, y: safe.y, w: to - from, h: safe.h };
+}
+
+/** The largest size, in quarters of a point, at which all words show; or the least that can be read, if they fit there. */
+function resized(
+  tile: Tile,
+  mend: "shrinkWords" | "enlargeWords",
+  format: PageFormat,
+  facts: PageFacts,
+): Tile | undefined {
+  const { filling } = tile;
+  if (filling.kind !== "words" || !facts.setter) return undefined;
+  const { setter } = facts;
+  const frame = seenFrame(tile.frame, format);
+  const text = wordsOf(filling, facts.photo);
+  const at = (sizePt: number): Tile => ({ ...tile, filling: { ...filling, style: { ...filling.style, sizePt } } });
+  const fits = (sizePt: number) => laidWords(text, { ...filling.style, sizePt }, frame, setter)?.hidden === 0;
+  if (mend === "enlargeWords") return fits(leastReadablePt) ? at(leastReadablePt) : undefined;
+  for (let pt = Math.floor(filling.style.sizePt * 4 - 1) / 4; pt >= leastReadablePt; pt -= 0.25)
+    if (fits(pt)) return at(pt);
+  return undefined;
+}
+
+function mendedWork(
+  project: Project,
+  mend: "addPages" | "makeCover" | "clearSpine",
+  facts: MendFacts,
+): readonly Change[] {
+  if (mend === "clearSpine")
+    return project.cover
+      ? [{ type: "setProject", cover: { ...project.cover, spine: { ...project.cover.spine, text: "" } } }]
+      : [];
+  if (mend === "makeCover") {
+    const cover = firstCover(project, facts.coverPhoto(placedIn(project)), facts.newId);
+    return cover ? [{ type: "setProject", cover }] : [];
+  }
+  const rules = rulesOf(project);
+  const count = countLeaves(project.pages);
+  const missing = rules ? boundPages(rules, count) - count : 0;
+  if (missing <= 0) return [];
+  const at = project.pages.length;
+  const pages = Array.from({ length: missing }, (_, i) => ({ page: barePage(project.style, facts.newId), at: at + i }));
+  return [{ type: "insertPages", pages }];
+}

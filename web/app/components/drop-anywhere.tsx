@@ -1,0 +1,68 @@
+import { Box, Heading } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+import { useLocation } from "react-router";
+import { photos as words } from "../../text/photos.ts";
+import { useKit } from "../services.ts";
+import type { IncomingFile } from "../state/library/library-state.ts";
+import { fromDrop, fromList } from "./import-files.ts";
+
+const bringsFiles = (e: DragEvent) => e.dataTransfer?.types.includes("Files") ?? false;
+
+/** Files may be let go on any spot of the window, or pasted. */
+export function DropAnywhere() {
+  const { library, desk } = useKit();
+  const { pathname } = useLocation();
+  const inPhotos = pathname.endsWith("/photos");
+  const [over, setOver] = useState(false);
+  useEffect(() => {
+    // Where papers are open, files that are let go are papers; in any other place they are photos.
+    const bringIn = (files: readonly IncomingFile[]) =>
+      library.bringIn(files, inPhotos ? desk.getState().section : "photos");
+    const hover = (e: DragEvent) => {
+      if (!bringsFiles(e)) return;
+      e.preventDefault();
+      setOver(true);
+    };
+    const leave = (e: DragEvent) => {
+      if (e.relatedTarget === null) setOver(false);
+    };
+    const drop = (e: DragEvent) => {
+      if (!bringsFiles(e) || !e.dataTransfer) return;
+      e.preventDefault();
+      setOver(false);
+      void fromDrop(e.dataTransfer).then(bringIn);
+    };
+    const paste = (e: ClipboardEvent) => {
+      const files = e.clipboardData?.files;
+      if (files && files.length > 0) void fromList(files).then(bringIn);
+    };
+    window.addEventListener("dragover", hover);
+    window.addEventListener("dragleave", leave);
+    window.addEventListener("drop", drop);
+    window.addEventListener("paste", paste);
+    return () => {
+      window.removeEventListener("dragover", hover);
+      window.removeEventListener("dragleave", leave);
+      window.removeEventListener("drop", drop);
+      window.removeEventListener("paste", paste);
+    };
+  }, [library, desk, inPhotos]);
+  if (!over) return null;
+  return (
+    <Box position="fixed" inset="0" zIndex="overlay" bg="rgba(230, 241, 241, .86)" pointerEvents="none" p="5">
+      <Box
+        h="full"
+        borderWidth="3px"
+        borderStyle="dashed"
+        borderColor="glaze.500"
+        borderRadius="card"
+        display="grid"
+        placeItems="center"
+      >
+        <Heading as="p" fontSize="34px" color="glaze.700">
+          {words.dropHere}
+        </Heading>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,97 @@
+import { chakra, Text } from "@chakra-ui/react";
+import { Check, CircleAlert, FolderCheck, LoaderCircle } from "lucide-react";
+import { lazy, Suspense, useEffect, useReducer, useState } from "react";
+import { useStore } from "zustand";
+import type { Keeping } from "../../storage/keeping.ts";
+import { ago, keeping as words } from "../../text/keeping.ts";
+import { useKit } from "../services.ts";
+import type { ProjectSession, ProjectState } from "../state/session/project-session.ts";
+import { clock } from "./dates.ts";
+import { Tip } from "./tooltip.tsx";
+
+const SafeFolderDialog = lazy(() => import("./safe-folder.tsx").then((m) => ({ default: m.SafeFolderDialog })));
+
+/** Where everything is kept and since when; opens all that can be done about it. */
+export function KeptButton({ session }: { readonly session?: ProjectSession }) {
+  const { keeping } = useKit();
+  if (session) return <OfProject session={session} keeping={keeping} />;
+  return keeping ? <Shown keeping={keeping} state={undefined} /> : null;
+}
+
+function OfProject({ session, keeping }: { readonly session: ProjectSession; readonly keeping: Keeping | undefined }) {
+  const state = useStore(session.state, (s) => s.keeping);
+  if (!keeping) return <Face words={plainWords(state)} state={state} inFolder={undefined} onOpen={undefined} />;
+  return <Shown keeping={keeping} state={state} />;
+}
+
+const plainWords = (state: ProjectState["keeping"]): string =>
+  state.is === "kept" ? words.kept(clock(state.at)) : state.is === "keeping" ? words.keeping : words.failed[state.code];
+
+function Shown({ keeping, state }: { readonly keeping: Keeping; readonly state: ProjectState["keeping"] | undefined }) {
+  const folder = useStore(keeping.folderState);
+  const [open, setOpen] = useState(false);
+  const [, tick] = useReducer((n: number) => n + 1, 0);
+  useEffect(() => {
+    const timer = setInterval(tick, 30_000);
+    return () => clearInterval(timer);
+  }, []);
+  const { name, keptAt } = folder;
+  const inFolder = name !== undefined && keptAt ? words.keptIn(name, ago(keptAt, Date.now())) : undefined;
+  const own = state ? plainWords(state) : words.keptHere;
+  const said = state && state.is !== "kept" ? own : (inFolder ?? own);
+  return (
+    <>
+      <Face
+        words={said}
+        state={state}
+        inFolder={folder.is === "none" ? undefined : folder.is}
+        onOpen={() => setOpen(true)}
+      />
+      {open && (
+        <Suspense>
+          <SafeFolderDialog keeping={keeping} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}
+
+interface FaceProps {
+  readonly words: string;
+  readonly state: ProjectState["keeping"] | undefined;
+  readonly inFolder: string | undefined;
+  readonly onOpen: (() => void) | undefined;
+}
+
+function Face({ words: said, state, inFolder, onOpen }: FaceProps) {
+  const failed = state?.is === "failed" || inFolder === "trouble";
+  const Icon = failed ? CircleAlert : state?.is === "keeping" ? LoaderCircle : inFolder ? FolderCheck : Check;
+  const short = !state ? undefined : state.is === "kept" ? clock(state.at) : state.is === "keeping" ? "…" : "!";
+  return (
+    <Tip words={said}>
+      <chakra.button
+        type="button"
+        display="flex"
+        alignItems="center"
+        gap="1"
+        h="36px"
+        px="2"
+        color={failed ? "clay.600" : "fg.subtle"}
+        fontSize="13.5px"
+        borderRadius="soft"
+        fontVariantNumeric="tabular-nums"
+        cursor={onOpen ? "pointer" : "default"}
+        _hover={{ bg: "oat.200" }}
+        aria-label={`${words.where}: ${said}`}
+        data-keeping={state?.is ?? "kept"}
+        onClick={onOpen}
+      >
+        <Icon size={16} aria-hidden />
+        <span>{short ?? said}</span>
+        <Text as="span" role="status" srOnly>
+          {said}
+        </Text>
+      </chakra.button>
+    </Tip>
+  );
+}

@@ -1,0 +1,70 @@
+import { Box, Button, createToaster, HStack, Text, Toast, Toaster } from "@chakra-ui/react";
+import { common } from "../../text/screens.ts";
+
+/** On the side and at the height where no buttons are: those of the shelf stand on the right, those of choices lower. */
+export const stack = createToaster({
+  placement: "bottom-start",
+  pauseOnPageIdle: true,
+  max: 3,
+  offsets: "66px",
+  overlap: false,
+  gap: 12,
+});
+
+/** Short words about what just happened, with a way back where there is one. */
+export function NoticeStack() {
+  return (
+    <Toaster toaster={stack}>
+      {(notice) => (
+        <Toast.Root
+          bg="ink.900"
+          color="oat.50"
+          borderRadius="card"
+          boxShadow="lifted"
+          px="4"
+          py="2.5"
+          w="max-content"
+          maxW="560px"
+          alignItems="center"
+          // What lies under a notice can be used as if it were not there; only its own buttons take the pointer.
+          css={{
+            pointerEvents: "none !important",
+            "& [data-ghost]": { pointerEvents: "none !important" },
+            "& button": { pointerEvents: "auto" },
+          }}
+        >
+          <HStack gap="4">
+            <Box
+              w="8px"
+              h="8px"
+              borderRadius="full"
+              flexShrink="0"
+              bg={notice.type === "error" ? "clay.500" : notice.type === "success" ? "moss.400" : "saffron.400"}
+            />
+            <Toast.Title asChild>
+              <Text fontSize="15px" fontWeight="500">
+                {notice.title}
+              </Text>
+            </Toast.Title>
+            {notice.action && (
+              <Toast.ActionTrigger asChild>
+                <Button size="sm" variant="outline" onClick={notice.action.onClick}>
+                  {notice.action.label}
+                </Button>
+              </Toast.ActionTrigger>
+            )}
+            <Button
+              size="sm"
+              variant="ghost"
+              color="oat.300"
+              _hover={{ bg: "ink.700", color: "oat.50" }}
+              onClick={() => stack.dismiss(notice.id)}
+            >
+              {common.close}
+            </Button>
+          </HStack>
+        </Toast.Root>
+      )}
+    </Toaster>
+  );
+}

@@ -1,0 +1,100 @@
+import { Box, Button, Text, VStack } from "@chakra-ui/react";
+import { useState } from "react";
+import type { Loss } from "#core/document";
+import { formatFromCard } from "#core/lab";
+import { lossWords, work as words } from "../../../text/project.ts";
+import { common } from "../../../text/screens.ts";
+import { start } from "../../../text/start.ts";
+import { useKit } from "../../services.ts";
+import { useLabs } from "../../state/sending/use-labs.ts";
+import type { ProjectSession } from "../../state/session/project-session.ts";
+import { changeSize } from "../../state/session/whole-project.ts";
+import { Ask } from "../confirm-dialog.tsx";
+import { notices } from "../notices.ts";
+import { OneOfFew } from "../segmented.tsx";
+import { Choose } from "../select.tsx";
+
+/** Another lab or another size for the whole work; then what could not be kept. */
+export function AnotherSize({ session, onClose }: { readonly session: ProjectSession; readonly onClose: () => void }) {
+  const kit = useKit();
+  const labs = useLabs();
+  const { project } = session.state.getState();
+  const cards = (labs.data ?? []).filter((l) => (l.kind === "book") === (project.kind === "book"));
+  const [labId, setLabId] = useState(project.lab?.id);
+  const [sizeId, setSizeId] = useState<string>();
+  const [sideways, setSideways] = useState(project.format.widthMm > project.format.heightMm);
+  const [losses, setLosses] = useState<readonly Loss[]>();
+  const lab = cards.find((l) => l.id === labId) ?? cards[0];
+  const size = lab && (lab.sizes.find((s) => s.id === sizeId) ?? lab.sizes[0]!);
+  if (losses)
+    return (
+      <Ask told title={words.lossesTitle} doIt={common.done} onDo={onClose} onClose={onClose}>
+        <Box as="ul" maxH="340px" overflowY="auto" pl="5" listStyleType="disc">
+          {losses.map((loss) => (
+            <Text as="li" key={JSON.stringify(loss)} mb="1">
+              {lossWords(loss)}
+            </Text>
+          ))}
+        </Box>
+        <Button
+          mt="3"
+          size="sm"
+          variant="outline"
+          onClick={() => {
+            session.undo();
+            onClose();
+          }}
+        >
+          {common.undoIt}
+        </Button>
+      </Ask>
+    );
+  return (
+    <Ask
+      title={words.sizeTitle}
+      doIt={words.sizeDo}
+      able={size !== undefined}
+      onClose={onClose}
+      onDo={() => {
+        if (!lab || !size) return;
+        const lost = changeSize(kit, session, { lab, format: formatFromCard(lab, size, sideways) });
+        if (lost.length > 0) setLosses(lost);
+        else {
+          notices.create({ title: words.sizeDone, type: "success" });
+          onClose();
+        }
+      }}
+    >
+      <VStack align="stretch" gap="4">
+        <Text color="fg.muted">{words.sizeLead}</Text>
+        {lab && size && (
+          <>
+            <Choose
+              label={words.sizeLab}
+              value={lab.id}
+              options={cards.map((l) => [l.id, l.name])}
+              onChoose={setLabId}
+            />
+            <Choose
+              label={words.sizeSize}
+              value={size.id}
+              options={lab.sizes.map((s) => [s.id, s.name])}
+              onChoose={setSizeId}
+            />
+            {size.turns && (
+              <OneOfFew
+                label={start.orientation}
+                value={sideways ? "sideways" : "upright"}
+                options={[
+                  ["upright", start.upright],
+                  ["sideways", start.sideways],
+                ]}
+                onChoose={(v) => setSideways(v === "sideways")}
+              />
+            )}
+          </>
+        )}
+      </VStack>
+    </Ask>
+  );
+}

@@ -1,0 +1,83 @@
+import { Box, Text, VStack } from "@chakra-ui/react";
+import { FilePlus } from "lucide-react";
+import { useRef, useState } from "react";
+import { formatLength } from "#core/units";
+import { work as words } from "../../../text/project.ts";
+import { common } from "../../../text/screens.ts";
+import { useKit } from "../../services.ts";
+import { bringFinished, type Remark } from "../../state/edit/finished-pages.ts";
+import type { ProjectSession } from "../../state/session/project-session.ts";
+import { Ask } from "../confirm-dialog.tsx";
+import { notices } from "../notices.ts";
+
+/** Pages made elsewhere, as whole pages of this work; with a word on each that does not fit or is not sharp. */
+export function FinishedPages({
+  session,
+  onClose,
+}: {
+  readonly session: ProjectSession;
+  readonly onClose: () => void;
+}) {
+  const kit = useKit();
+  const input = useRef<HTMLInputElement>(null);
+  const [reading, setReading] = useState<string>();
+  const [remarks, setRemarks] = useState<readonly Remark[]>();
+  const { unit, format } = session.state.getState().project;
+  const size = (mm: { readonly w: number; readonly h: number }) =>
+    `${formatLength(mm.w, unit, format.ppi)} × ${formatLength(mm.h, unit, format.ppi)}`;
+
+  async function take(files: readonly File[]) {
+    const made = await bringFinished(kit, session, files, setReading);
+    setReading(undefined);
+    if (made.pages > 0) notices.create({ title: words.finishedDone(made.pages), type: "success" });
+    if (made.asked) notices.create({ title: words.finishedAsked, type: "info" });
+    if (made.remarks.length > 0) setRemarks(made.remarks);
+    else onClose();
+  }
+
+  return (
+    <Ask
+      told={remarks !== undefined}
+      title={remarks ? words.remarksTitle : words.finishedTitle}
+      doIt={remarks ? common.done : words.finishedChoose}
+      able={reading === undefined}
+      onClose={onClose}
+      onDo={() => (remarks ? onClose() : input.current?.click())}
+    >
+      <VStack align="stretch" gap="3">
+        {remarks ? (
+          <Box as="ul" pl="5" listStyleType="disc" maxH="320px" overflowY="auto">
+            {remarks.map((r) => (
+              <Text as="li" key={`${r.code} ${r.name}`} mb="1">
+                {r.code === "shape"
+                  ? words.finishedShape(r.name, size(r.has), size(r.wants))
+                  : r.code === "soft"
+                    ? words.finishedSoft(r.name, r.ppi, r.least)
+                    : words.finishedBad(r.name)}
+              </Text>
+            ))}
+          </Box>
+        ) : (
+          <Text color="fg.muted">{words.finishedLead}</Text>
+        )}
+        {reading !== undefined && (
+          <Text role="status" fontWeight="500">
+            <FilePlus size={16} aria-hidden style={{ display: "inline" }} /> {words.finishedReading(reading)}
+          </Text>
+        )}
+        <input
+          ref={input}
+          type="file"
+          multiple
+          hidden
+          accept=".pdf,.jpg,.jpeg,.png,.tif,.tiff"
+          onChange={(e) => {
+            const files = [...(e.currentTarget.files ?? [])];
+            e.currentTarget.value = "";
+            if (files.length > 0) void take(files);
+          }}
+        />
+      </VStack>
+    </Ask>
+  );
+}

@@ -1,0 +1,89 @@
+import { IconButton, Menu, Portal, Text } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { EllipsisVertical } from "lucide-react";
+import { useState } from "react";
+import { useNavigate, useParams } from "react-router";
+import { useStore } from "zustand";
+import { keeping } from "../../../text/keeping.ts";
+import { work as words } from "../../../text/project.ts";
+import { useKit } from "../../services.ts";
+import type { ProjectSession } from "../../state/session/project-session.ts";
+import { worksChanged } from "../../state/session/use-projects.ts";
+import { keepAsBeginning, keepAsNew } from "../../state/session/whole-project.ts";
+import { notices } from "../notices.ts";
+import { AnotherSize } from "./another-size.tsx";
+import { Combine } from "./combine.tsx";
+import { FinishedPages } from "./finished-pages.tsx";
+import { SaveFile } from "./save-file.tsx";
+import { Snapshots } from "./snapshots.tsx";
+
+/** What changes the work, and so is not to be had where it may only be looked at. */
+const changing: ReadonlySet<string> = new Set(["snapshot", "combine", "anotherSize", "finished"]);
+
+type Open = "saveFile" | "snapshot" | "combine" | "anotherSize" | "finished";
+
+/** Everything that is about the work as a whole. */
+export function WorkMenu({ session }: { readonly session: ProjectSession }) {
+  const kit = useKit();
+  const { projectId } = useParams();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [open, setOpen] = useState<Open>();
+  const close = () => setOpen(undefined);
+  const asNew = async (keep: typeof keepAsNew, name: (name: string) => string) => {
+    const { project } = session.state.getState();
+    const id = await keep(kit, project, name(project.name));
+    await worksChanged(queries);
+    notices.create({ title: words.opened(name(project.name)), type: "success" });
+    await navigate(`/work/${id}/pages`);
+  };
+  const choose = (value: string) => {
+    if (value === "read") void navigate(`/work/${projectId}/read`);
+    else if (value === "duplicate") void asNew(keepAsNew, words.copyName);
+    else if (value === "beginLike") void asNew(keepAsBeginning, words.likeName);
+    else setOpen(value as Open);
+  };
+  const readOnly = useStore(session.state, (s) => s.readOnly);
+  const items = [
+    "read",
+    "saveFile",
+    "snapshot",
+    "duplicate",
+    "beginLike",
+    "combine",
+    "anotherSize",
+    "finished",
+  ] as const;
+  return (
+    <>
+      <Menu.Root onSelect={({ value }) => choose(value)}>
+        <Menu.Trigger asChild>
+          <IconButton aria-label={words.menu} variant="ghost" size="sm">
+            <EllipsisVertical size={19} />
+          </IconButton>
+        </Menu.Trigger>
+        <Portal>
+          <Menu.Positioner>
+            <Menu.Content bg="oat.25" borderRadius="card" boxShadow="lifted">
+              {items.map((value) => (
+                <Menu.Item key={value} value={value} disabled={readOnly && changing.has(value)}>
+                  {words[value]}
+                </Menu.Item>
+              ))}
+              {readOnly && (
+                <Text px="3" py="1" fontSize="13.5px" color="saffron.700" maxW="260px">
+                  {keeping.cannotHere}
+                </Text>
+              )}
+            </Menu.Content>
+          </Menu.Positioner>
+        </Portal>
+      </Menu.Root>
+      {open === "saveFile" && <SaveFile session={session} onClose={close} />}
+      {open === "snapshot" && <Snapshots session={session} onClose={close} />}
+      {open === "combine" && <Combine session={session} onClose={close} />}
+      {open === "anotherSize" && <AnotherSize session={session} onClose={close} />}
+      {open === "finished" && <FinishedPages session={session} onClose={close} />}
+    </>
+  );
+}

@@ -1,0 +1,65 @@
+import { Text } from "@chakra-ui/react";
+import { useEffect, useRef, useState } from "react";
+import { fileTitle } from "../../../text/in-latin.ts";
+import { work as words } from "../../../text/project.ts";
+import { useKit } from "../../services.ts";
+import { writeProjectFile } from "../../state/session/project-file.ts";
+import type { ProjectSession } from "../../state/session/project-session.ts";
+import { Tick } from "../checkbox.tsx";
+import { Ask } from "../confirm-dialog.tsx";
+import { notices } from "../notices.ts";
+import { saveToDisk } from "../save-to-disk.ts";
+import { Working } from "./working.tsx";
+
+interface SaveFileProps {
+  readonly session: ProjectSession;
+  readonly onClose: () => void;
+}
+
+/** Says what goes into the file, then writes it. */
+export function SaveFile({ session, onClose }: SaveFileProps) {
+  const [places, setPlaces] = useState(true);
+  const [writing, setWriting] = useState(false);
+  if (writing) return <Writing session={session} places={places} onClose={onClose} />;
+  return (
+    <Ask title={words.saveTitle} doIt={words.saveDo} onDo={() => setWriting(true)} onClose={onClose}>
+      <Text mb="4">{words.saveLead}</Text>
+      <Tick label={words.saveNoPlaces} on={!places} onTick={(on) => setPlaces(!on)} />
+    </Ask>
+  );
+}
+
+/** Writes the work as one file, and hands it to the browser's own saving. */
+function Writing({ session, places, onClose }: SaveFileProps & { readonly places: boolean }) {
+  const kit = useKit();
+  const [share, setShare] = useState(0);
+  const stop = useRef<AbortController>(undefined);
+  useEffect(() => {
+    const abort = new AbortController();
+    stop.current = abort;
+    const { project } = session.state.getState();
+    const name = `${fileTitle(project.name)}.tessip.zip`;
+    void writeProjectFile(kit, project, { signal: abort.signal, onProgress: setShare }, { places })
+      .then(({ file, missing }) => {
+        saveToDisk(file, name);
+        notices.create({ title: words.saved(name, (file.size / 1e6).toFixed(1)), type: "success" });
+        if (missing.length > 0) notices.create({ title: words.savedWithout(missing), type: "error" });
+      })
+      .catch(() => {
+        if (!abort.signal.aborted) notices.create({ title: words.failed, type: "error" });
+      })
+      .finally(() => !abort.signal.aborted && onClose());
+    return () => abort.abort();
+  }, [kit, session, places, onClose]);
+  return (
+    <Working
+      title={words.writing}
+      share={share}
+      onStop={() => {
+        stop.current?.abort();
+        notices.create({ title: words.stopped, type: "info" });
+        onClose();
+      }}
+    />
+  );
+}

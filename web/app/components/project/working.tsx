@@ -1,0 +1,32 @@
+import { Button, Progress } from "@chakra-ui/react";
+import { common } from "../../../text/screens.ts";
+import { Framed } from "../dialog.tsx";
+
+interface WorkingProps {
+  readonly title: string;
+  /** 0 to 1. */
+  readonly share: number;
+  readonly onStop: () => void;
+}
+
+/** Work that takes its time: how far it is, and a way to stop it. */
+export function Working({ title, share, onStop }: WorkingProps) {
+  return (
+    <Framed
+      title={title}
+      widthPx={420}
+      onClose={onStop}
+      foot={
+        <Button variant="outline" onClick={onStop}>
+          {common.stop}
+        </Button>
+      }
+    >
+      <Progress.Root value={Math.round(share * 100)} max={100} aria-label={title}>
+        <Progress.Track bg="oat.300" borderRadius="full" h="8px">
+          <Progress.Range bg="glaze.500" />
+        </Progress.Track>
+      </Progress.Root>
+    </Framed>
+  );
+}

@@ -1,0 +1,277 @@
+import { Box, Grid, Heading, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import { type TiffPacking, tiffPackings } from "#core/files";
+import { fileNames, type LabCard } from "#core/lab";
+import { paperKinds } from "#core/pixels";
+import { labs as words } from "../../../text/labs.ts";
+import { Tick } from "../../components/checkbox.tsx";
+import { Named } from "../../components/field-label.tsx";
+import { LengthField } from "../../components/length-field.tsx";
+import { NumberField } from "../../components/number-field.tsx";
+import { Choose } from "../../components/select.tsx";
+import { Labelled } from "../../components/text-field.tsx";
+import { LabBook, plainBook } from "./lab-book.tsx";
+import { LabSizes } from "./lab-sizes.tsx";
+
+interface LabFormProps {
+  readonly card: LabCard;
+  readonly onCard: (card: LabCard) => void;
+}
+
+const kinds = ["prints", "collage", "posters", "book"] as const;
+const units = ["mm", "cm", "in"] as const;
+const fileKinds = ["jpeg", "png", "tiff"] as const;
+const colours = ["srgb", "displayP3"] as const;
+
+/** Every number of a lab card, each with what it means on paper. */
+export function LabForm({ card, onCard }: LabFormProps) {
+  const set = (change: Partial<LabCard>) => onCard({ ...card, ...change });
+  const file = (change: Partial<LabCard["file"]>) => set({ file: { ...card.file, ...change } });
+  const length = (label: string, help: string, key: "bleedMm" | "lossMm" | "safeMm", most: number) => (
+    <Length
+      label={label}
+      help={help}
+      mm={card[key]}
+      unit={card.unit}
+      least={0}
+      most={most}
+      onMm={(mm) => set({ [key]: mm })}
+    />
+  );
+  const size = card.sizes[0];
+  const [example = ""] = fileNames(
+    card.file.name || "{page}",
+    [3, 4].map((page) => ({ project: "A year aboard", size: size?.name ?? "", page, pages: 40 })),
+    { jpeg: "jpg", png: "png", tiff: "tif" }[card.file.kind],
+    card.file.mostNameLength,
+  );
+  return (
+    <Box maxW="720px">
+      <Grid templateColumns="1fr 1fr" gap="4">
+        <Labelled label={words.name} value={card.name} maxLength={60} onChange={(e) => set({ name: e.target.value })} />
+        <Labelled
+          label={words.about}
+          value={card.about}
+          maxLength={240}
+          onChange={(e) => set({ about: e.target.value })}
+        />
+      </Grid>
+      <Grid templateColumns="1fr 1fr 1fr" gap="4" mt="4">
+        <Named label={words.kind}>
+          <Choose
+            label={words.kind}
+            value={card.kind}
+            options={kinds.map((k) => [k, words.kinds[k]] as const)}
+            onChoose={(kind) => {
+              const { book, ...rest } = card;
+              onCard(kind === "book" ? { ...rest, kind, book: book ?? plainBook } : { ...rest, kind });
+            }}
+          />
+        </Named>
+        <Named label={words.unit}>
+          <Choose
+            label={words.unit}
+            value={card.unit}
+            options={units.map((u) => [u, words.units[u]] as const)}
+            onChoose={(unit) => set({ unit })}
+          />
+        </Named>
+        <Labelled
+          label={words.currency}
+          value={card.currency ?? ""}
+          maxLength={3}
+          onChange={(e) => {
+            const { currency: _, ...rest } = card;
+            const typed = e.target.value.toUpperCase().replace(/[^A-Z]/g, "");
+            onCard(typed === "" ? rest : { ...rest, currency: typed });
+          }}
+        />
+      </Grid>
+      <Part title={words.sections.paper}>
+        <Grid templateColumns="1fr 1fr 1fr" gap="4">
+          {length(words.bleed, words.bleedHelp, "bleedMm", 25)}
+          {length(words.loss, words.lossHelp, "lossMm", 10)}
+          {length(words.safe, words.safeHelp, "safeMm", 50)}
+        </Grid>
+      </Part>
+      <Part title={words.sections.file}>
+        <Grid templateColumns="1fr 1fr 1fr" gap="4">
+          <NumberField
+            label={words.ppi}
+            value={card.ppi.wanted}
+            least={72}
+            most={1200}
+            step={10}
+            onNumber={(wanted) => set({ ppi: { ...card.ppi, wanted } })}
+          />
+          <NumberField
+            label={words.leastPpi}
+            value={card.ppi.least}
+            least={36}
+            most={1200}
+            step={10}
+            onNumber={(least) => set({ ppi: { ...card.ppi, least } })}
+          />
+          <Text fontSize="13.5px" color="fg.muted" alignSelf="end" pb="2">
+            {words.ppiHelp}
+          </Text>
+          <Named label={words.fileKind}>
+            <Choose
+              label={words.fileKind}
+              value={card.file.kind}
+              options={fileKinds.map((k) => [k, words.fileKinds[k]] as const)}
+              onChoose={(kind) => file({ kind })}
+            />
+          </Named>
+          <Named label={words.colour}>
+            <Choose
+              label={words.colour}
+              value={card.file.colour}
+              options={colours.map((c) => [c, words.colours[c]] as const)}
+              onChoose={(colour) => file({ colour })}
+            />
+          </Named>
+          <NumberField
+            label={words.quality}
+            value={Math.round(card.file.quality * 100)}
+            least={50}
+            most={100}
+            step={1}
+            onNumber={(n) => file({ quality: n / 100 })}
+          />
+        </Grid>
+        <Grid templateColumns="2fr 1fr 1fr" gap="4" mt="4">
+          <Labelled
+            label={words.pattern}
+            value={card.file.name}
+            maxLength={120}
+            onChange={(e) => file({ name: e.target.value })}
+          />
+          <Limit
+            label={words.mostMb}
+            value={card.file.mostMb}
+            onLimit={(mostMb) => {
+              const { mostMb: _, ...rest } = card.file;
+              set({ file: mostMb === undefined ? rest : { ...rest, mostMb } });
+            }}
+          />
+          <Limit
+            label={words.mostName}
+            value={card.file.mostNameLength}
+            onLimit={(n) => {
+              const { mostNameLength: _, ...rest } = card.file;
+              set({ file: n === undefined ? rest : { ...rest, mostNameLength: Math.round(n) } });
+            }}
+          />
+        </Grid>
+        <Text fontSize="13.5px" color="fg.muted" mt="2">
+          {words.patternHelp(example)}
+        </Text>
+        <Grid templateColumns="1fr 1fr 1fr" gap="4" mt="4" alignItems="end">
+          <Named label={words.paperKind}>
+            <Choose
+              label={words.paperKind}
+              value={card.paper ?? "mixed"}
+              options={[["mixed", words.papers.mixed], ...paperKinds.map((p) => [p, words.papers[p]] as const)]}
+              onChoose={(paper) => {
+                const { paper: _, ...rest } = card;
+                onCard(paper === "mixed" ? rest : { ...rest, paper });
+              }}
+            />
+          </Named>
+          <Labelled
+            label={words.press}
+            value={card.file.press ?? ""}
+            maxLength={60}
+            onChange={(e) => {
+              const { press: _, ...rest } = card.file;
+              set({ file: e.target.value === "" ? rest : { ...rest, press: e.target.value } });
+            }}
+          />
+          {card.file.kind === "tiff" && (
+            <Named label={words.packing}>
+              <Choose<TiffPacking>
+                label={words.packing}
+                value={card.file.packing ?? "none"}
+                options={tiffPackings.map((p) => [p, words.packings[p]])}
+                onChoose={(packing) => file({ packing })}
+              />
+            </Named>
+          )}
+        </Grid>
+        <Text fontSize="13.5px" color="fg.muted" mt="2" mb="3">
+          {words.pressHelp}
+        </Text>
+        {card.file.kind === "tiff" && (
+          <Tick label={words.deep} on={card.file.bits === 16} onTick={(deep) => file({ bits: deep ? 16 : 8 })} />
+        )}
+        <Tick label={words.flattened} on={card.file.flattened ?? false} onTick={(flattened) => file({ flattened })} />
+      </Part>
+      <Part title={words.sections.sizes}>
+        <LabSizes card={card} onSizes={(sizes) => set({ sizes })} />
+      </Part>
+      {card.book && (
+        <Part title={words.sections.book}>
+          <LabBook book={card.book} unit={card.unit} onBook={(book) => set({ book })} />
+        </Part>
+      )}
+    </Box>
+  );
+}
+
+interface LengthProps {
+  readonly label: string;
+  readonly help?: string;
+  readonly mm: number;
+  readonly unit: LabCard["unit"];
+  readonly least: number;
+  readonly most: number;
+  readonly onMm: (mm: number) => void;
+  readonly hideLabel?: boolean;
+}
+
+/** A length of a card, within what any lab could mean by it. */
+export function Length({ least, most, onMm, help, ...field }: LengthProps) {
+  return (
+    <LengthField
+      {...field}
+      {...(help ? { help } : {})}
+      ppi={300}
+      onMm={(mm) => (mm >= least && mm <= most ? void onMm(mm) : `${least} \u2013 ${most} mm`)}
+    />
+  );
+}
+
+function Part({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <Box as="section" aria-label={title} mt="7" pt="5" borderTopWidth="1px" borderColor="oat.200">
+      <Heading as="h2" fontSize="19px" fontWeight="540" mb="3">
+        {title}
+      </Heading>
+      {children}
+    </Box>
+  );
+}
+
+interface LimitProps {
+  readonly label: string;
+  readonly value: number | undefined;
+  readonly onLimit: (value: number | undefined) => void;
+}
+
+/** A number that may be missing: then there is no limit. */
+function Limit({ label, value, onLimit }: LimitProps) {
+  return (
+    <Labelled
+      label={label}
+      inputMode="decimal"
+      placeholder={words.noLimit}
+      value={value ?? ""}
+      onChange={(e) => {
+        const typed = e.target.value.replace(",", ".").replace(/[^\d.]/g, "");
+        const n = Number(typed);
+        onLimit(typed === "" || !(n > 0) ? undefined : n);
+      }}
+    />
+  );
+}

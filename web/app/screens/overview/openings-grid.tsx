@@ -1,0 +1,303 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import {
+  DndContext,
+  type DragEndEvent,
+  DragOverlay,
+  MeasuringStrategy,
+  MouseSensor,
+  pointerWithin,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { countLeaves, drawnPage, formatOf, type Page } from "#core/document";
+import { type PageFormat, seenBox } from "#core/lab";
+import { book as words } from "../../../text/book.ts";
+import { PageThumb } from "../../components/page-thumb.tsx";
+import { useRowsSeen } from "../../components/rows-seen.ts";
+import { useSizeOf } from "../../components/size-of.ts";
+import { useKit } from "../../services.ts";
+import { movePages, openThe, removeThePage } from "../../state/edit/page-list.ts";
+import { useFacts } from "../../state/session/facts.ts";
+import { useProject, useSession } from "../../state/session/hooks.ts";
+import { openPage } from "../../state/session/project-session.ts";
+import { type Row, rowsOf } from "../../state/session/rows.ts";
+import css from "../pages/page-run.module.css";
+
+/** Measuring hundreds of places takes longer than showing them. */
+const onlyWhileDragging = { droppable: { strategy: MeasuringStrategy.WhileDragging } };
+
+/** A few pages are shown as large as they all fit; of many no leaf is smaller than the last. */
+const leafSizesPx = [230, 190, 156, 128, 108, 92] as const;
+const gapPx = 24;
+/** The number under an opening, with the space over it. */
+const numberPx = 26;
+const padPx = 20;
+
+/** All openings in lines, as many in each as there is room for. */
+export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) {
+  const kit = useKit();
+  const session = useSession();
+  const project = useProject((s) => s.project);
+  const open = useProject(openPage);
+  const facts = useFacts();
+  const [dragged, setDragged] = useState<readonly string[]>();
+  const [sizeRef, room] = useSizeOf();
+  const scroller = useRef<HTMLDivElement>(null);
+  const [frameRef, frame] = useSizeOf();
+  const bothRefs = useCallback(
+    (element: HTMLDivElement | null) => {
+      scroller.current = element;
+      return frameRef(element);
+    },
+    [frameRef],
+  );
+  const focusOn = useRef<string>(undefined);
+  const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 5 } }));
+  const { pages } = project;
+  const rows = useMemo(() => rowsOf(project), [project]);
+  const box = seenBox(project.format);
+  const leaves = project.kind === "collage" ? 1 : 2;
+  const acrossAt = (leafPx: number) => Math.max(1, Math.floor(((room?.w ?? 0) + gapPx) / (leaves * leafPx + gapPx)));
+  const fitsAt = (leafPx: number) =>
+    Math.ceil(rows.length / acrossAt(leafPx)) * ((box.h / box.w) * leafPx + numberPx + gapPx) <= (frame?.h ?? 0);
+  const leastLeafPx = leafSizesPx.find(fitsAt) ?? leafSizesPx.at(-1)!;
+  const across = acrossAt(leastLeafPx);
+  // What is left over at the end of a line goes to all of it.
+  const filledPx = room ? Math.floor((room.w + gapPx) / across) - gapPx : 0;
+  const cardPx = rows.length < across ? leaves * leastLeafPx : filledPx;
+  const scale = cardPx / leaves / box.w;
+  const linePx = box.h * scale + numberPx + gapPx;
+  const lines = room && frame ? Math.ceil(rows.length / across) : 0;
+  const rowOf = (pageId: string | undefined) => rows.findIndex((r) => r.pages.some((p) => p.id === pageId));
+  const openRow = rowOf(open.id);
+  const openLine = Math.floor(openRow / across);
+  const seen = useRowsSeen({
+    scroller,
+    heightsPx: useMemo(() => Array.from({ length: lines }, () => linePx), [lines, linePx]),
+    topPx: padPx,
+    kept: [openLine, Math.floor(rowOf(dragged?.[0]) / across)],
+  });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: shown when another page is opened, and at first
+  useEffect(() => {
+    if (openLine >= 0 && lines > 0) seen.scrollToIndex(openLine);
+  }, [open.id, lines > 0]);
+  useEffect(() => {
+    if (focusOn.current !== open.id) return;
+    focusOn.current = undefined;
+    scroller.current?.querySelector<HTMLElement>(`[data-page="${open.id}"]`)?.focus({ preventScroll: true });
+  }, [open.id]);
+
+  /** An opening goes before another, or behind it where that one came later; never between its pages. */
+  const moveRow = (ids: readonly string[], overId: string) => {
+    const from = rows.findIndex((r) => r.pages.some((p) => p.id === ids[0]));
+    const onto = rows.findIndex((r) => r.pages.some((p) => p.id === overId));
+    const before = rows.filter((_, i) => i !== from).slice(0, onto);
+    movePages(
+      kit,
+      session,
+      ids,
+      before.reduce((sum, r) => sum + r.pages.length, 0),
+    );
+  };
+  const end = ({ active, over }: DragEndEvent) => {
+    setDragged(undefined);
+    const ids = active.data.current?.pageIds as readonly string[] | undefined;
+    if (!ids || !over || ids.includes(String(over.id))) return;
+    if (ids.length > 1) {
+      moveRow(ids, String(over.id));
+      return;
+    }
+    const rest = pages.filter((p) => !ids.includes(p.id));
+    const at = rest.findIndex((p) => p.id === over.id);
+    // Let go on a later page, it comes to lie behind that one.
+    const later = pages.findIndex((p) => p.id === ids[0]) < pages.findIndex((p) => p.id === over.id);
+    movePages(kit, session, ids, later ? at + 1 : at);
+  };
+  const onKeyDown = (e: KeyboardEvent) => {
+    const at = pages.findIndex((p) => p.id === open.id);
+    const along = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
+    const by = along ?? { ArrowUp: -across, ArrowDown: across }[e.key];
+    const there = by === undefined ? undefined : rows[openRow + by];
+    if (by !== undefined && e.altKey) {
+      if (e.shiftKey && along) movePages(kit, session, [open.id], at + along);
+      else if (rows[openRow] && there)
+        moveRow(
+          rows[openRow].pages.map((p) => p.id),
+          there.pages[0]!.id,
+        );
+    } else if (by !== undefined) {
+      const place = rows[openRow]?.pages.indexOf(open) ?? 0;
+      const next = along ? pages[at + along] : (there?.pages[place] ?? there?.pages.at(-1));
+      focusOn.current = next?.id;
+      openThe(kit, session, next);
+    } else if (e.key === "Enter") onGo(open);
+    else if (e.key === "Delete") removeThePage(kit, session);
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+
+  return (
+    <Box
+      ref={bothRefs}
+      flex="1"
+      overflowY="auto"
+      style={{ scrollbarGutter: "stable" }}
+      px="8"
+      py={`${padPx}px`}
+      bg="mat.light"
+    >
+      <DndContext
+        sensors={sensors}
+        collisionDetection={pointerWithin}
+        measuring={onlyWhileDragging}
+        onDragStart={(e) => setDragged(e.active.data.current?.pageIds as readonly string[])}
+        onDragEnd={end}
+        onDragCancel={() => setDragged(undefined)}
+      >
+        <Box
+          ref={sizeRef}
+          role="listbox"
+          aria-label={words.openings}
+          position="relative"
+          style={{ height: seen.getTotalSize() }}
+          onKeyDown={onKeyDown}
+        >
+          {seen.getVirtualItems().map((line) => (
+            <Flex key={line.key} position="absolute" left="0" gap={`${gapPx}px`} style={{ top: line.start - padPx }}>
+              {rows.slice(line.index * across, (line.index + 1) * across).map((row) => (
+                <RowCard
+                  key={row.key}
+                  row={row}
+                  drawn={row.pages.map((p) => drawnPage(project, p, (id) => facts.photo(id)?.takenAt))}
+                  formats={row.pages.map((p) => formatOf(project, p))}
+                  of={countLeaves(pages)}
+                  scale={scale}
+                  widthPx={cardPx}
+                  openId={row.pages.includes(open) ? open.id : undefined}
+                  onPick={(page) => openThe(kit, session, page)}
+                  onGo={onGo}
+                />
+              ))}
+            </Flex>
+          ))}
+        </Box>
+        <DragOverlay dropAnimation={null}>
+          {dragged && (
+            <Flex boxShadow="lifted" opacity="0.92">
+              {dragged.map((id) => {
+                const page = pages.find((p) => p.id === id);
+                return page ? <PageThumb key={id} page={page} format={formatOf(project, page)} scale={scale} /> : null;
+              })}
+            </Flex>
+          )}
+        </DragOverlay>
+      </DndContext>
+    </Box>
+  );
+}
+
+interface RowCardProps {
+  readonly row: Row;
+  readonly drawn: readonly Page[];
+  readonly formats: readonly PageFormat[];
+  readonly of: number;
+  readonly scale: number;
+  readonly widthPx: number;
+  readonly openId: string | undefined;
+  readonly onPick: (page: Page) => void;
+  readonly onGo: (page: Page) => void;
+}
+
+/** An opening, held by its number to be moved as one; each of its pages can be taken by itself. */
+const RowCard = memo(
+  function RowCard({ row, drawn, formats, of, scale, widthPx, openId, onPick, onGo }: RowCardProps) {
+    const whole = useDraggable({ id: `row-${row.key}`, data: { pageIds: row.pages.map((p) => p.id) } });
+    const last = row.number + row.pages.reduce((sum, p) => sum + p.leaves, 0) - 1;
+    return (
+      <Box w={`${widthPx}px`} flexShrink="0">
+        <Flex justify={row.on === "right" ? "flex-end" : "flex-start"}>
+          {row.pages.map((page, i) => (
+            <Leaf
+              key={page.id}
+              page={page}
+              open={page.id === openId}
+              label={
+                page.leaves === 2 ? words.spreadOf(row.number, of) : words.pageWord(row.number + i, page.tiles.length)
+              }
+              onPick={() => onPick(page)}
+              onGo={() => onGo(page)}
+            >
+              <PageThumb page={drawn[i]!} format={formats[i]!} scale={scale} />
+            </Leaf>
+          ))}
+        </Flex>
+        <Text
+          ref={whole.setNodeRef}
+          {...whole.listeners}
+          mt="1.5"
+          h={`${numberPx - 6}px`}
+          truncate
+          textAlign={
+            row.on === "right" ? "right" : row.pages.length === 2 || row.pages[0]!.leaves === 2 ? "center" : "left"
+          }
+          fontSize="13px"
+          cursor="grab"
+          color={openId ? "glaze.700" : "fg.subtle"}
+          fontWeight={openId ? "600" : "400"}
+          fontVariantNumeric="tabular-nums"
+        >
+          {last > row.number ? `${row.number}\u2013${last}` : row.number}
+          {row.pages.some((p) => p.blank) && ` · ${words.keepBlank}`}
+        </Text>
+      </Box>
+    );
+  },
+  (a, b) =>
+    a.openId === b.openId &&
+    a.of === b.of &&
+    a.row.number === b.row.number &&
+    a.row.on === b.row.on &&
+    a.drawn.length === b.drawn.length &&
+    a.row.pages.every((p, i) => p === b.row.pages[i]) &&
+    a.drawn.every((p, i) => p === b.drawn[i]) &&
+    a.formats.every((f, i) => f === b.formats[i]),
+);
+
+interface LeafProps {
+  readonly page: Page;
+  readonly open: boolean;
+  readonly label: string;
+  readonly onPick: () => void;
+  readonly onGo: () => void;
+  readonly children: React.ReactNode;
+}
+
+function Leaf({ page, open, label, onPick, onGo, children }: LeafProps) {
+  const drag = useDraggable({ id: `leaf-${page.id}`, data: { pageIds: [page.id] } });
+  const drop = useDroppable({ id: page.id });
+  return (
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the list hears the keys for all of its pages
+    <div
+      ref={(node: HTMLElement | null) => {
+        drag.setNodeRef(node);
+        drop.setNodeRef(node);
+      }}
+      {...drag.listeners}
+      role="option"
+      aria-selected={open}
+      aria-label={label}
+      data-page={page.id}
+      tabIndex={open ? 0 : -1}
+      onClick={onPick}
+      onDoubleClick={onGo}
+      className={`${css.page} ${open ? css.open : drop.isOver ? css.over : ""}`}
+      style={{ opacity: drag.isDragging ? 0.4 : 1 }}
+    >
+      {children}
+    </div>
+  );
+}

@@ -1,0 +1,154 @@
+import { Box, HStack, Progress, Text, VStack } from "@chakra-ui/react";
+import { useMemo, useRef, useState } from "react";
+import { countLeaves, leavesBefore, rulesOf } from "#core/document";
+import { pageCounts } from "#core/lab";
+import { pace as words } from "../../../text/pace.ts";
+import { WorkerError } from "../../../workers/protocol.ts";
+import { Ask } from "../../components/confirm-dialog.tsx";
+import { notices } from "../../components/notices.ts";
+import { OneOfFew } from "../../components/segmented.tsx";
+import { Choose } from "../../components/select.tsx";
+import { Labelled } from "../../components/text-field.tsx";
+import { useKit } from "../../services.ts";
+import { leavesFor, type PaceWish, paceBook, photosToPace } from "../../state/edit/pace.ts";
+import { useDesk, useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
+
+/** What is to be paced onto how many pages; then how far it is, with a way to stop. */
+export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; readonly onClose: () => void }) {
+  const kit = useKit();
+  const session = useSession();
+  const project = useProject((s) => s.project);
+  const pageId = useProject((s) => s.pageId);
+  const library = useLibrary((s) => s.photos);
+  const chosen = useDesk((s) => s.photos.ids);
+  const rules = rulesOf(project);
+  const at = project.pages.findIndex((p) => p.id === pageId);
+  const [onlyChosen, setOnlyChosen] = useState(chosen.size > 1);
+  const [here, setHere] = useState(fromHere && at > 0);
+  const [span, setSpan] = useState({ from: "", to: "" });
+  const [leaves, setLeaves] = useState<number>();
+  const [undatedToo, setUndatedToo] = useState(false);
+  const [share, setShare] = useState<number>();
+  const stop = useRef<AbortController>(undefined);
+  const wish: PaceWish = useMemo(
+    () => ({
+      ...span,
+      chosen: onlyChosen ? chosen : new Set(),
+      undatedToo,
+      leaves,
+      fromPageId: here ? pageId : undefined,
+    }),
+    [span, onlyChosen, chosen, undatedToo, leaves, here, pageId],
+  );
+  // biome-ignore lint/correctness/useExhaustiveDependencies: read from the session and the library, which these stand for
+  const photos = useMemo(() => photosToPace(kit, session, wish), [kit, session, wish, project, library]);
+  const undated = library.reduce((n, p) => n + (p.takenFrom === "file" && !p.hidden ? 1 : 0), 0);
+  const fitting = leavesFor(session, { ...wish, leaves: undefined }, photos);
+  const pages = leaves ?? fitting;
+  const counts = rules ? pageCounts(rules) : [countLeaves(project.pages)];
+
+  async function go() {
+    const abort = new AbortController();
+    stop.current = abort;
+    setShare(0);
+    try {
+      const made = await paceBook(kit, session, wish, { signal: abort.signal, onProgress: setShare });
+      notices.create({ title: words.done(made.photos, made.pages), type: "success" });
+      onClose();
+    } catch (e) {
+      setShare(undefined);
+      const stopped = abort.signal.aborted || (e instanceof WorkerError && e.code === "cancelled");
+      notices.create({ title: stopped ? words.stopped : words.failed, type: stopped ? "info" : "error" });
+    }
+  }
+
+  return (
+    <Ask
+      title={words.title}
+      doIt={words.doIt}
+      able={photos.length > 0 && share === undefined}
+      onDo={() => void go()}
+      onClose={() => {
+        stop.current?.abort();
+        onClose();
+      }}
+    >
+      <VStack align="stretch" gap="4">
+        <Text color="fg.muted">{words.lead}</Text>
+        {chosen.size > 1 && (
+          <OneOfFew
+            label={words.whichPhotos}
+            value={onlyChosen ? "chosen" : "all"}
+            options={[
+              ["all", words.allPhotos(library.length)],
+              ["chosen", words.chosenPhotos(chosen.size)],
+            ]}
+            onChoose={(v) => setOnlyChosen(v === "chosen")}
+          />
+        )}
+        <HStack gap="4">
+          <Labelled
+            label={words.from}
+            type="date"
+            value={span.from}
+            onChange={(e) => setSpan({ ...span, from: e.target.value })}
+          />
+          <Labelled
+            label={words.to}
+            type="date"
+            value={span.to}
+            onChange={(e) => setSpan({ ...span, to: e.target.value })}
+          />
+        </HStack>
+        {undated > 0 && !onlyChosen && (
+          <Box>
+            <Text fontSize="14px" mb="1.5">
+              {words.undated(undated)}
+            </Text>
+            <OneOfFew
+              label={words.undated(undated)}
+              value={undatedToo ? "take" : "leave"}
+              options={[
+                ["leave", words.undatedLeave],
+                ["take", words.undatedTake],
+              ]}
+              onChoose={(v) => setUndatedToo(v === "take")}
+            />
+          </Box>
+        )}
+        <Box>
+          <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1">
+            {words.pages}
+          </Text>
+          <Choose
+            label={words.pages}
+            value={leaves === undefined ? "fit" : String(leaves)}
+            options={[["fit", words.fitting(fitting)], ...counts.map((n) => [String(n), String(n)] as const)]}
+            onChoose={(v) => setLeaves(v === "fit" ? undefined : Number(v))}
+          />
+        </Box>
+        {at > 0 && (
+          <OneOfFew
+            label={words.start}
+            value={here ? "here" : "all"}
+            options={[
+              ["all", words.wholeBook],
+              ["here", words.fromHere(leavesBefore(project.pages)[at]! + 1)],
+            ]}
+            onChoose={(v) => setHere(v === "here")}
+          />
+        )}
+        <Text role="status" fontWeight="500">
+          {words.sums(photos.length, pages)}
+        </Text>
+        {share !== undefined && (
+          <Progress.Root value={Math.round(share * 100)} max={100} aria-label={words.working}>
+            <Progress.Track bg="oat.300" borderRadius="full" h="8px">
+              <Progress.Range bg="glaze.500" />
+            </Progress.Track>
+          </Progress.Root>
+        )}
+      </VStack>
+    </Ask>
+  );
+}

@@ -1,0 +1,45 @@
+import { Box, Button, Text } from "@chakra-ui/react";
+import { drawnCover, formatOf } from "#core/document";
+import { seenBox } from "#core/lab";
+import { book as words } from "../../../text/book.ts";
+import { PageThumb } from "../../components/page-thumb.tsx";
+import { useKit } from "../../services.ts";
+import { makeCover } from "../../state/edit/cover.ts";
+import { openThe } from "../../state/edit/page-list.ts";
+import { useProject, useSession } from "../../state/session/hooks.ts";
+import { PageSpot } from "./page-run.tsx";
+
+/** The cover at the head of the run, or the way to make one. */
+export function CoverSpot({ widthPx }: { readonly widthPx: number }) {
+  const kit = useKit();
+  const session = useSession();
+  const project = useProject((s) => s.project);
+  const open = useProject((s) => s.pageId);
+  const page = project.cover?.page;
+  if (!page)
+    return (
+      <Box px="2" pb="2" mb="1" borderBottomWidth="1px" borderColor="oat.300">
+        <Button size="sm" variant="outline" w="full" fontSize="13px" onClick={() => makeCover(kit, session)}>
+          {words.makeCover}
+        </Button>
+      </Box>
+    );
+  const format = formatOf(project, page);
+  return (
+    <Box role="listbox" aria-label={words.coverWord} mb="1" pb="2" borderBottomWidth="1px" borderColor="oat.300">
+      <Box w={`${widthPx}px`} mx="auto">
+        <PageSpot
+          page={page}
+          label={words.coverWord}
+          open={open === page.id}
+          onOpen={() => openThe(kit, session, page)}
+        >
+          <PageThumb page={drawnCover(project) ?? page} format={format} scale={widthPx / seenBox(format).w} />
+        </PageSpot>
+      </Box>
+      <Text textAlign="center" fontSize="12.5px" mt="1.5" color="fg.subtle">
+        {words.coverWord}
+      </Text>
+    </Box>
+  );
+}

@@ -1,0 +1,59 @@
+import { chakra } from "@chakra-ui/react";
+import { useMemo } from "react";
+import { drawnPage, formatOf, openingOf, type Page, pagesOf } from "#core/document";
+import type { PageFormat } from "#core/lab";
+import { book as words } from "../../../text/book.ts";
+import { SeenPage } from "../../components/clipped-page.tsx";
+import { useKit } from "../../services.ts";
+import { openThe } from "../../state/edit/page-list.ts";
+import { useFacts } from "../../state/session/facts.ts";
+import { useDesk, useProject, useSession } from "../../state/session/hooks.ts";
+import { CutLines } from "./cut-lines.tsx";
+import type { PageView } from "./page-view.ts";
+
+export interface Facing {
+  readonly page: Page;
+  readonly format: PageFormat;
+  /** Where it lies, seen from the open page. */
+  readonly on: "left" | "right";
+}
+
+/** The page that faces the open one, as it is kept. */
+export function useFacing(): Facing | undefined {
+  const project = useProject((s) => s.project);
+  const pageId = useProject((s) => s.pageId);
+  const facts = useFacts();
+  return useMemo(() => {
+    const opening = openingOf(project, pageId);
+    const page = opening && pagesOf(opening).find((p) => p.id !== pageId);
+    if (!page) return undefined;
+    const drawn = drawnPage(project, page, (id) => facts.photo(id)?.takenAt);
+    return { page: drawn, format: formatOf(project, page), on: opening.left === page ? "left" : "right" };
+  }, [project, pageId, facts]);
+}
+
+/** It is seen beside the open page, and opened by a click. */
+export function FacingPage({ facing, view }: { readonly facing: Facing; readonly view: PageView }) {
+  const kit = useKit();
+  const session = useSession();
+  const cutLines = useDesk((s) => s.cutLines);
+  const { page, format, on } = facing;
+  return (
+    <chakra.button
+      type="button"
+      aria-label={words.openFacing(on)}
+      title={words.openFacing(on)}
+      onClick={() => openThe(kit, session, page)}
+      position="absolute"
+      cursor="pointer"
+      boxShadow="paper"
+      data-facing={page.id}
+      style={{ left: view.leftPx, top: view.topPx, width: view.box.w * view.scale, height: view.box.h * view.scale }}
+      _hover={{ "&::after": { bg: "rgba(244,239,230,.08)" } }}
+      _after={{ content: '""', position: "absolute", inset: "0", bg: "rgba(244,239,230,.30)" }}
+    >
+      <SeenPage page={page} format={format} scale={view.scale} box={view.box} />
+      {cutLines && <CutLines view={view} format={format} />}
+    </chakra.button>
+  );
+}

@@ -1,0 +1,164 @@
+import { type KeyboardEvent, type PointerEvent, type MouseEvent as ReactMouseEvent, useRef } from "react";
+import type { Frame, Page, Tile } from "#core/document";
+import { frameRect } from "#core/document";
+import type { Point } from "#core/geometry";
+import type { PageFormat } from "#core/lab";
+import { wordsOf } from "#core/scene";
+import { words as say } from "../../../text/words.ts";
+import { useKit } from "../../services.ts";
+import { openToWrite, placeFree, takeOff } from "../../state/edit/word-gestures.ts";
+import { useFacts } from "../../state/session/facts.ts";
+import { useDesk, useSession } from "../../state/session/hooks.ts";
+import { openPage } from "../../state/session/project-session.ts";
+import { choose } from "../../state/view-state/choose.ts";
+import css from "./free-layer.module.css";
+import { type Grip, gripped, moved } from "./free-moves.ts";
+import { type PageView, placeOf } from "./page-view.ts";
+import { HiddenWords, hiddenWords, sayWords } from "./word-facts.tsx";
+
+const nudgeMm = 1;
+const farNudgeMm = 10;
+const snapPx = 6;
+
+interface FreeLayerProps {
+  readonly view: PageView;
+  readonly page: Page;
+  readonly format: PageFormat;
+}
+
+/** What lies freely on the page, to take hold of: moved by dragging it, sized and turned by its grips. */
+export function FreeLayer({ view, page, format }: FreeLayerProps) {
+  if (page.over.length === 0) return null;
+  return (
+    <div role="listbox" aria-multiselectable aria-label={say.freeTiles} className={css.layer}>
+      {page.over.map((tile, i) => (
+        <FreeSpot
+          key={tile.id}
+          tile={tile}
+          place={say.free.bind(undefined, i + 1, page.over.length)}
+          view={view}
+          format={format}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface FreeSpotProps {
+  readonly tile: Tile;
+  readonly place: (what: string) => string;
+  readonly view: PageView;
+  readonly format: PageFormat;
+}
+
+function FreeSpot({ tile, place, view, format }: FreeSpotProps) {
+  const { desk } = useKit();
+  const session = useSession();
+  const facts = useFacts();
+  const chosen = useDesk((s) => s.tiles.ids.has(tile.id));
+  const writing = useDesk((s) => s.writing === tile.id);
+  const held = useRef<{ readonly grip: Grip; readonly from: Point; readonly frame: Frame }>(undefined);
+  const justDragged = useRef(false);
+  const written = tile.filling.kind === "words" ? tile.filling : undefined;
+  const empty = written && !written.card && wordsOf(written, facts.photo).trim() === "";
+
+  const frameAt = (e: PointerEvent): Frame | undefined => {
+    const h = held.current;
+    if (!h) return undefined;
+    const by = { x: (e.clientX - h.from.x) / view.scale, y: (e.clientY - h.from.y) / view.scale };
+    return h.grip === "move"
+      ? moved(h.frame, by, {
+          widthMm: format.widthMm,
+          heightMm: format.heightMm,
+          reachMm: e.altKey ? 0 : snapPx / view.scale,
+        })
+      : gripped(h.frame, h.grip, by, e.shiftKey);
+  };
+  const grab = (grip: Grip) => (e: PointerEvent<HTMLElement>) => {
+    if (e.button !== 0 || writing) return;
+    e.stopPropagation();
+    e.currentTarget.setPointerCapture(e.pointerId);
+    held.current = { grip, from: { x: e.clientX, y: e.clientY }, frame: tile.frame };
+  };
+  const drag = (e: PointerEvent) => {
+    const frame = frameAt(e);
+    if (frame && farEnough(held.current!.from, e)) placeFree(session, tile.id, frame, "show");
+  };
+  const release = (e: PointerEvent) => {
+    const frame = frameAt(e);
+    const dragged = frame !== undefined && session.state.getState().draft !== undefined;
+    if (dragged) placeFree(session, tile.id, frame, "keep");
+    // The click that ends a drag is no choice.
+    justDragged.current = dragged;
+    held.current = undefined;
+  };
+  const grips = (grip: Grip) => ({ onPointerDown: grab(grip), onPointerMove: drag, onPointerUp: release });
+  const click = (e: ReactMouseEvent) => {
+    if (!justDragged.current) pick(e);
+    justDragged.current = false;
+  };
+  const pick = (e: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) => {
+    const ids = openPage(session.state.getState()).over.map((t) => t.id);
+    desk.setState((s) => ({
+      tiles: choose(s.tiles, ids, tile.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
+    }));
+  };
+  const onKeyDown = (e: KeyboardEvent) => {
+    if (writing) return;
+    const by = e.shiftKey ? farNudgeMm : nudgeMm;
+    const step = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[e.key];
+    if (step && e.altKey)
+      placeFree(
+        session,
+        tile.id,
+        gripped(tile.frame, "corner", { x: step[0]!, y: step[1]! }, false),
+        "keep",
+        `size-${tile.id}`,
+      );
+    else if (step)
+      placeFree(session, tile.id, moved(tile.frame, { x: step[0]!, y: step[1]! }), "keep", `nudge-${tile.id}`);
+    else if (e.key === "Enter" && written) openToWrite({ desk }, tile.id);
+    else if (e.key === " ") pick(e);
+    else if (e.key === "Delete" || e.key === "Backspace") takeOff({ desk }, session, [tile.id]);
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+  const { left, top, width, height } = placeOf(view, frameRect(tile.frame));
+  return (
+    <div
+      role="option"
+      aria-selected={chosen}
+      aria-label={place(written ? sayWords(written, facts) : "")}
+      tabIndex={0}
+      data-tile={tile.id}
+      className={[css.tile, chosen && css.chosen, empty && !writing && css.bare].filter(Boolean).join(" ")}
+      style={{ left, top, width, height, transform: `rotate(${tile.frame.turn}deg)` }}
+      onClick={click}
+      onContextMenu={() => !chosen && desk.setState({ tiles: { ids: new Set([tile.id]), anchor: tile.id } })}
+      onDoubleClick={() => written && openToWrite({ desk }, tile.id)}
+      onKeyDown={onKeyDown}
+      {...grips("move")}
+    >
+      {empty && !writing && say.nothingYet}
+      {written && !writing && <Hidden count={hiddenWords(written, tile.frame, facts)} />}
+      {chosen && !writing && (
+        <>
+          <span title={say.handle.width} className={`${css.grip} ${css.width}`} data-grip="width" {...grips("width")} />
+          <span
+            title={say.handle.corner}
+            className={`${css.grip} ${css.corner}`}
+            data-grip="corner"
+            {...grips("corner")}
+          />
+          <span title={say.handle.turn} className={`${css.grip} ${css.turn}`} data-grip="turn" {...grips("turn")} />
+        </>
+      )}
+    </div>
+  );
+}
+
+const Hidden = ({ count }: { readonly count: number }) => (count > 0 ? <HiddenWords count={count} /> : null);
+
+/** A click that trembles moves nothing. */
+const farEnough = (from: Point, e: PointerEvent): boolean => Math.hypot(e.clientX - from.x, e.clientY - from.y) > 3;

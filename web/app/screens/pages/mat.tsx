@@ -1,0 +1,168 @@
+import { Box, Button } from "@chakra-ui/react";
+import { useMemo } from "react";
+import { Link, useParams } from "react-router";
+import { drawnPage } from "#core/document";
+import { seenBox } from "#core/lab";
+import { pages as words } from "../../../text/pages.ts";
+import { SeenPage } from "../../components/clipped-page.tsx";
+import { useSizeOf } from "../../components/size-of.ts";
+import { useKit } from "../../services.ts";
+import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
+import { useFacts } from "../../state/session/facts.ts";
+import {
+  openFormat,
+  shown,
+  shownPage,
+  useDesk,
+  useLibrary,
+  useProject,
+  useSession,
+} from "../../state/session/hooks.ts";
+import { openPage } from "../../state/session/project-session.ts";
+import { nothingChosen } from "../../state/view-state/choose.ts";
+import { CutLines } from "./cut-lines.tsx";
+import { FacingPage, useFacing } from "./facing-page.tsx";
+import { FreeLayer } from "./free-layer.tsx";
+import css from "./mat.module.css";
+import { MatTools } from "./mat-tools.tsx";
+import { openingView, type PageView } from "./page-view.ts";
+import { ReframeLayer } from "./reframe-layer.tsx";
+import { SeamLayer } from "./seam-layer.tsx";
+import { TileLayer } from "./tile-layer.tsx";
+import { TileMenu } from "./tile-menu.tsx";
+import { WriteLayer } from "./write-layer.tsx";
+
+const matPx = 30;
+const toolsPx = 30;
+
+/** The surface with the page on it, and everything that can be taken hold of. */
+export function Mat() {
+  const { desk } = useKit();
+  const format = useProject(openFormat);
+  const tone = useDesk((s) => s.mat);
+  const cutLines = useDesk((s) => s.cutLines);
+  const begins = useDesk((s) => s.drop.meaning.does === "begin");
+  const bare = useProject((s) => shownPage(s).tiles.length + shownPage(s).over.length === 0);
+  const [ref, room] = useSizeOf();
+  const facing = useFacing();
+  const [facingFormat, on] = [facing?.format, facing?.on];
+  const laid = useMemo(
+    () =>
+      room &&
+      openingView(
+        seenBox(format),
+        facingFormat && on && { box: seenBox(facingFormat), on },
+        { w: room.w, h: room.h - toolsPx },
+        matPx,
+      ),
+    [room, format, on, facingFormat],
+  );
+  const view = laid?.view;
+  // What follows a hand renders by itself; the mat around it does not.
+  const held = useMemo(() => view && <HeldPage view={view} />, [view]);
+  return (
+    <Box
+      ref={ref}
+      as="section"
+      aria-label={words.mat}
+      position="relative"
+      h="full"
+      bg={`mat.${tone}`}
+      overflow="hidden"
+      transition="background 160ms"
+      onPointerDown={(e) => {
+        if (e.target === e.currentTarget)
+          desk.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
+      }}
+    >
+      {laid?.facing && facing && <FacingPage facing={facing} view={laid.facing} />}
+      {view && (
+        <Box
+          position="absolute"
+          style={{
+            left: view.leftPx,
+            top: view.topPx,
+            width: view.box.w * view.scale,
+            height: view.box.h * view.scale,
+          }}
+          boxShadow="paper"
+          data-testid="page"
+        >
+          <TileMenu>
+            <Box position="absolute" inset="0">
+              {held}
+            </Box>
+          </TileMenu>
+          {cutLines && <CutLines view={view} format={format} />}
+          {begins && (
+            <Box position="absolute" inset="0" boxShadow="inset 0 0 0 4px {colors.glaze.500}" pointerEvents="none" />
+          )}
+          {bare && <EmptyPage />}
+        </Box>
+      )}
+      <MatTools />
+    </Box>
+  );
+}
+
+/** The page as it is at this moment, with its tiles and seams. */
+function HeldPage({ view }: { readonly view: PageView }) {
+  const page = useProject(shownPage);
+  const settledPage = useProject(openPage);
+  const moving = useProject((s) => s.draft !== undefined);
+  const format = useProject(openFormat);
+  const reframing = useDesk((s) => s.reframing);
+  const isOpen = page.tiles.some((t) => t.id === reframing && t.filling.kind === "photo");
+  const project = useProject((s) => shown(s));
+  const facts = useFacts();
+  const under = isOpen ? settledPage : page;
+  const drawn = useMemo(() => drawnPage(project, under, (id) => facts.photo(id)?.takenAt), [project, under, facts]);
+  const open = isOpen ? reframing : undefined;
+  const writing = useDesk((s) => s.writing);
+  return (
+    <>
+      {/* While a tile is open only that tile moves, and is drawn above; the page under it rests. */}
+      <SeenPage
+        page={drawn}
+        format={format}
+        scale={view.scale}
+        box={view.box}
+        moving={moving && !open}
+        without={open}
+      />
+      <TileLayer view={view} page={page} />
+      <FreeLayer view={view} page={page} format={format} />
+      {!open && !writing && <SeamLayer view={view} page={page} format={format} />}
+      {writing && <WriteLayer key={writing} view={view} tileId={writing} />}
+      {open && <ReframeLayer key={open} view={view} tileId={open} />}
+    </>
+  );
+}
+
+const firstFew = 60;
+
+function EmptyPage() {
+  const kit = useKit();
+  const session = useSession();
+  const photos = useLibrary((s) => s.photos);
+  const { projectId } = useParams();
+  return (
+    <div className={css.empty}>
+      <h1>{words.emptyPage}</h1>
+      <p>{words.emptyPageLead}</p>
+      {photos.length > 0 ? (
+        <Button
+          pointerEvents="auto"
+          variant="outline"
+          onClick={() => arrangePhotos(kit, session, photos.slice(0, firstFew))}
+        >
+          {words.arrangeAll(Math.min(firstFew, photos.length), photos.length)}
+        </Button>
+      ) : (
+        <Button asChild pointerEvents="auto">
+          <Link to={`/work/${projectId}/photos`}>{words.bringFirst}</Link>
+        </Button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,314 @@
+import { Box, chakra, HStack } from "@chakra-ui/react";
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  MeasuringStrategy,
+  MouseSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { LayoutGrid, Plus } from "lucide-react";
+import { type KeyboardEvent, memo, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { Link, useParams } from "react-router";
+import { countLeaves, formatOf, type Page, type Project } from "#core/document";
+import { type PageFormat, seenBox } from "#core/lab";
+import { book as bookWords } from "../../../text/book.ts";
+import { run as words } from "../../../text/pages.ts";
+import { pockets as pocketWords } from "../../../text/pockets.ts";
+import { PageThumb } from "../../components/page-thumb.tsx";
+import { useRowsSeen } from "../../components/rows-seen.ts";
+import { useSizeOf } from "../../components/size-of.ts";
+import { useKit } from "../../services.ts";
+import { addPage, movePages, openThe, removeThePage } from "../../state/edit/page-list.ts";
+import { addLeaf } from "../../state/edit/pockets.ts";
+import { useProject, useSession } from "../../state/session/hooks.ts";
+import { openPage } from "../../state/session/project-session.ts";
+import { type Row, rowsOf } from "../../state/session/rows.ts";
+import { CoverSpot } from "./cover-spot.tsx";
+import css from "./page-run.module.css";
+
+/** Measuring hundreds of places takes longer than opening the book. */
+const onlyWhileDragging = { droppable: { strategy: MeasuringStrategy.WhileDragging } };
+
+const runPx = 116;
+const thumbPx = 78;
+const facingPx = 92;
+/** The number under a row, with the space around both: as in the style sheet. */
+const numberPx = 37;
+const padPx = 12;
+
+/**
+ * All pages of the work in their order, facing ones side by side; dragged or moved by key to reorder. The open page itself
+ * comes first, and its row a moment later: a book has a hundred of them.
+ */
+export function PageRun() {
+  const project = useDeferredValue(useProject((s) => s.project));
+  const open = useDeferredValue(useProject((s) => openPage(s).id));
+  return project.pages.length < 2 && project.kind !== "book" ? null : <Run project={project} open={open} />;
+}
+
+interface RunProps {
+  readonly project: Project;
+  /** The open page's id. */
+  readonly open: string;
+}
+
+const Run = memo(function Run({ project, open }: RunProps) {
+  const kit = useKit();
+  const session = useSession();
+  const { pages, kind } = project;
+  const list = useRef<HTMLDivElement>(null);
+  const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 5 } }));
+  const rows = useMemo(() => rowsOf(project), [project]);
+  const keys = useMemo(() => rows.map((r) => r.key), [rows]);
+  const of = countLeaves(pages);
+  const facing = kind !== "collage";
+  const heights = useMemo(
+    () => rows.map((r) => rowSize(r, formatOf(project, r.pages[0]!), facing).h + numberPx),
+    [rows, project, facing],
+  );
+  const [head, headSize] = useSizeOf();
+  const [dragged, setDragged] = useState<string>();
+  const openRow = rows.findIndex((r) => r.pages.some((p) => p.id === open));
+  const seen = useRowsSeen({
+    scroller: list,
+    heightsPx: heights,
+    topPx: (headSize?.h ?? 0) + padPx,
+    kept: dragged === undefined ? [openRow] : [openRow, keys.indexOf(dragged)],
+  });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the row of a page that was just added comes a moment after it
+  useEffect(() => {
+    if (openRow >= 0) seen.scrollToIndex(openRow);
+  }, [open, pages]);
+
+  const moveRow = (key: string, to: number) => {
+    const row = rows.find((r) => r.key === key);
+    if (!row) return;
+    const before = rows.filter((r) => r !== row).slice(0, to);
+    movePages(
+      kit,
+      session,
+      row.pages.map((p) => p.id),
+      before.reduce((sum, r) => sum + r.pages.length, 0),
+    );
+  };
+  const dropped = ({ active, over }: DragEndEvent) => {
+    setDragged(undefined);
+    if (over && over.id !== active.id)
+      moveRow(
+        String(active.id),
+        rows.findIndex((r) => r.key === over.id),
+      );
+  };
+  const onKeyDown = (e: KeyboardEvent) => {
+    const now = session.state.getState().project.pages;
+    const at = now.findIndex((p) => p.id === open);
+    const row = rows.findIndex((r) => r.pages.some((p) => p.id === open));
+    const by = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 }[e.key];
+    if (by !== undefined && e.altKey) {
+      if (rows[row] && rows[row + by]) moveRow(rows[row].key, row + by);
+    } else if (by !== undefined) {
+      openThe(kit, session, now[at + by]);
+      const next = now[at + by]?.id ?? open;
+      requestAnimationFrame(() => list.current?.querySelector<HTMLElement>(`[data-page="${next}"]`)?.focus());
+    } else if (e.key === "Delete") removeThePage(kit, session);
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+
+  return (
+    <Box
+      ref={list}
+      as="nav"
+      aria-label={words.label}
+      w={`${runPx}px`}
+      flexShrink="0"
+      overflowY="auto"
+      bg="oat.100"
+      borderRightWidth="1px"
+      borderColor="oat.300"
+      py={`${padPx}px`}
+    >
+      <Box ref={head} display="flow-root">
+        <ToOverview />
+        {kind === "book" && <CoverSpot widthPx={facingPx} />}
+      </Box>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        measuring={onlyWhileDragging}
+        onDragStart={(e) => setDragged(String(e.active.id))}
+        onDragEnd={dropped}
+        onDragCancel={() => setDragged(undefined)}
+      >
+        <SortableContext items={keys} strategy={verticalListSortingStrategy}>
+          <div
+            role="listbox"
+            aria-label={words.label}
+            className={css.rows}
+            style={{ height: seen.getTotalSize() }}
+            onKeyDown={onKeyDown}
+          >
+            {seen.getVirtualItems().map((item) => {
+              const row = rows[item.index];
+              if (!row) return null;
+              return (
+                <RowSpot
+                  key={row.key}
+                  row={row}
+                  top={item.start - seen.options.scrollMargin}
+                  formats={row.pages.map((p) => formatOf(project, p))}
+                  of={of}
+                  open={item.index === openRow ? open : undefined}
+                  facing={facing}
+                />
+              );
+            })}
+          </div>
+        </SortableContext>
+      </DndContext>
+      <chakra.button
+        type="button"
+        aria-label={kind === "pockets" ? pocketWords.addLeaf : words.add}
+        title={kind === "pockets" ? pocketWords.addLeaf : words.add}
+        onClick={() => (kind === "pockets" ? addLeaf(kit, session) : addPage(kit, session))}
+        w={`${thumbPx}px`}
+        h="40px"
+        mx="auto"
+        mt="1"
+        display="grid"
+        placeItems="center"
+        borderRadius="soft"
+        border="1.5px dashed"
+        borderColor="oat.500"
+        color="ink.700"
+        _hover={{ bg: "oat.50" }}
+      >
+        <Plus size={19} aria-hidden />
+      </chakra.button>
+    </Box>
+  );
+});
+
+function ToOverview() {
+  const { projectId } = useParams();
+  return (
+    <Link to={`/work/${projectId}/overview`}>
+      <HStack
+        justify="center"
+        gap="1.5"
+        fontSize="13.5px"
+        fontWeight="500"
+        minH="28px"
+        mb="2"
+        mx="2"
+        borderRadius="soft"
+        _hover={{ bg: "oat.200" }}
+      >
+        <LayoutGrid size={15} aria-hidden /> {bookWords.overview}
+      </HStack>
+    </Link>
+  );
+}
+
+/** CSS pixels for one mm, and the height of a row's pages. */
+function rowSize({ pages }: Row, format: PageFormat, facing: boolean): { readonly scale: number; readonly h: number } {
+  const box = seenBox(format);
+  const leaf = { w: pages[0]!.leaves === 2 ? box.w / 2 : box.w, h: box.h };
+  const scale = facing ? facingPx / (2 * leaf.w) : thumbPx / Math.max(leaf.w, leaf.h);
+  return { scale, h: leaf.h * scale };
+}
+
+interface RowSpotProps {
+  readonly row: Row;
+  /** CSS pixels under the first row's top. */
+  readonly top: number;
+  readonly formats: readonly PageFormat[];
+  readonly of: number;
+  /** The page of this row that is open, if one is. */
+  readonly open: string | undefined;
+  readonly facing: boolean;
+}
+
+const RowSpot = memo(
+  function RowSpot({ row, top, formats, of, open, facing }: RowSpotProps) {
+    const kit = useKit();
+    const session = useSession();
+    const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: row.key });
+    const { scale } = rowSize(row, formats[0]!, facing);
+    const last = row.number + row.pages.reduce((sum, p) => sum + p.leaves, 0) - 1;
+    const justify = row.on === "right" ? "flex-end" : row.on === "left" ? "flex-start" : "center";
+    return (
+      <div
+        ref={setNodeRef}
+        {...listeners}
+        className={css.row}
+        style={{
+          top,
+          transform: CSS.Translate.toString(transform),
+          transition,
+          zIndex: isDragging ? 2 : undefined,
+        }}
+      >
+        <div className={css.pages} style={{ justifyContent: justify, width: facing ? facingPx : undefined }}>
+          {row.pages.map((page, i) => (
+            <PageSpot
+              key={page.id}
+              page={page}
+              label={
+                page.leaves === 2
+                  ? bookWords.spreadOf(row.number, of)
+                  : words.page(row.number + i, of, page.tiles.length)
+              }
+              open={page.id === open}
+              onOpen={() => openThe(kit, session, page)}
+            >
+              <PageThumb page={page} format={formats[i]!} scale={scale} />
+            </PageSpot>
+          ))}
+        </div>
+        <p className={`${css.number} ${open ? css.openNumber : ""}`}>
+          {last > row.number ? `${row.number}\u2013${last}` : row.number}
+        </p>
+      </div>
+    );
+  },
+  (a, b) =>
+    a.open === b.open &&
+    a.top === b.top &&
+    a.of === b.of &&
+    a.facing === b.facing &&
+    a.row.number === b.row.number &&
+    a.row.on === b.row.on &&
+    a.row.pages.length === b.row.pages.length &&
+    a.row.pages.every((p, i) => p === b.row.pages[i] && a.formats[i] === b.formats[i]),
+);
+
+interface PageSpotProps {
+  readonly page: Page;
+  readonly label: string;
+  readonly open: boolean;
+  readonly onOpen: () => void;
+  readonly children: React.ReactNode;
+}
+
+export function PageSpot({ page, label, open, onOpen, children }: PageSpotProps) {
+  return (
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the list hears the keys for all of its pages
+    <div
+      role="option"
+      aria-selected={open}
+      aria-label={label}
+      data-page={page.id}
+      tabIndex={open ? 0 : -1}
+      onClick={onOpen}
+      className={`${css.page} ${open ? css.open : ""}`}
+    >
+      {children}
+    </div>
+  );
+}

@@ -1,0 +1,46 @@
+import { Button, HStack } from "@chakra-ui/react";
+import { Captions, Heading1, NotebookPen, Type } from "lucide-react";
+import { words as say } from "../../../../text/words.ts";
+import { notices } from "../../../components/notices.ts";
+import { useKit } from "../../../services.ts";
+import { addWords, captionsForAll } from "../../../state/edit/word-gestures.ts";
+import { useFacts } from "../../../state/session/facts.ts";
+import { usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { PanelSection } from "./parts.tsx";
+
+/** Words onto the page: on their own, or under its photos. */
+export function AddWords() {
+  const kit = useKit();
+  const session = useSession();
+  const facts = useFacts();
+  const photos = usePanel((s) => openPage(s).tiles.filter((t) => t.filling.kind === "photo").length);
+  const kinds = [
+    ["title", Heading1],
+    ["caption", Type],
+    ["journal", NotebookPen],
+  ] as const;
+  return (
+    <PanelSection title={say.add}>
+      <HStack gap="2" wrap="wrap">
+        {kinds.map(([role, Icon]) => (
+          <Button key={role} size="sm" variant="outline" onClick={() => addWords(kit, session, role)}>
+            <Icon size={16} aria-hidden /> {say.roles[role]}
+          </Button>
+        ))}
+        {photos > 0 && (
+          <Button
+            size="sm"
+            variant="ghost"
+            onClick={async () => {
+              const n = await captionsForAll(kit, session, facts);
+              notices.create({ title: n > 0 ? say.captionsAdded(n) : say.noCaptions, type: "info" });
+            }}
+          >
+            <Captions size={16} aria-hidden /> {say.captionsAll}
+          </Button>
+        )}
+      </HStack>
+    </PanelSection>
+  );
+}

@@ -1,0 +1,161 @@
+import { Button, Grid, HStack, Switch, Text } from "@chakra-ui/react";
+import { CaretsToAxisDashedHorizontal, CaretsToAxisDashedVertical, Shuffle, Undo2 } from "lucide-react";
+import { meanCrop } from "#core/arrange";
+import {
+  type Arrangement,
+  frameRect,
+  type Grid as GridArrangement,
+  type Page,
+  photoIdOf,
+  type Tree,
+} from "#core/document";
+import { aspectOf, type Photo } from "#core/photo";
+import { panel as words } from "../../../../text/pages.ts";
+import { CountField } from "../../../components/count-field.tsx";
+import { useKit } from "../../../services.ts";
+import { shuffle, solveAgain } from "../../../state/edit/arrange-page.ts";
+import { arrangePhotos, photosOnPage } from "../../../state/edit/arrange-photos.ts";
+import { asFirstMade, differsFromFirst, inOrder, keep, mirrored, seedOf } from "../../../state/edit/tree-gestures.ts";
+import { shownPage, useLibrary, useProject, useSession } from "../../../state/session/hooks.ts";
+import { Act, PanelSection } from "./parts.tsx";
+
+/** How the page's photos are arranged, what that cuts off, and what can be done with the whole of it. */
+export function ArrangementSection({ page, arrangement }: { readonly page: Page; readonly arrangement: Arrangement }) {
+  if (arrangement.kind === "pockets") return null;
+  return arrangement.kind === "grid" ? <OfGrid grid={arrangement} /> : <OfTree page={page} tree={arrangement} />;
+}
+
+function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
+  const kit = useKit();
+  const session = useSession();
+  const byId = useLibrary((s) => s.byId);
+  const count = page.tiles.length;
+  return (
+    <PanelSection title={words.arrangement}>
+      <Text fontSize="14px" color="fg.muted" role="status" mb="2.5">
+        <CropFigure />
+      </Text>
+      <HStack wrap="wrap" gap="1.5">
+        <Button size="sm" variant="outline" onClick={() => shuffle(kit, session, 1)}>
+          <Shuffle size={16} aria-hidden /> {words.shuffle}
+        </Button>
+        {seedOf(page) > 0 && <Act icon={Undo2} name={words.lastShuffle} onAct={() => shuffle(kit, session, -1)} />}
+        <Act
+          icon={CaretsToAxisDashedVertical}
+          name={words.mirrorSides}
+          onAct={() => keep(session, "mirroredPage", count, mirrored("side"))}
+        />
+        <Act
+          icon={CaretsToAxisDashedHorizontal}
+          name={words.mirrorUpside}
+          onAct={() => keep(session, "mirroredPage", count, mirrored("stack"))}
+        />
+        <Button size="sm" variant="outline" onClick={() => solveAgain(kit, session)}>
+          {words.again}
+        </Button>
+        <Button
+          size="sm"
+          variant="outline"
+          onClick={() => arrangePhotos(kit, session, photosOnPage(session, byId), { grid: {} })}
+        >
+          {words.makeGrid}
+        </Button>
+        {differsFromFirst(page) && (
+          <Button size="sm" variant="ghost" onClick={() => keep(session, "resetArrangement", count, asFirstMade)}>
+            {words.asFirst}
+          </Button>
+        )}
+      </HStack>
+      <Switch.Root
+        mt="3"
+        size="sm"
+        checked={tree.order === "kept"}
+        onCheckedChange={(e) =>
+          keep(session, "changedOrder", count, inOrder(kit.library, e.checked ? "kept" : "mostly"))
+        }
+      >
+        <Switch.HiddenInput />
+        <Switch.Control />
+        <Switch.Label fontSize="14px">{words.holdOrder}</Switch.Label>
+      </Switch.Root>
+      {tree.order === "kept" && (
+        <Text mt="1.5" fontSize="13.5px" color="fg.muted">
+          {words.holdOrderMeans}
+        </Text>
+      )}
+    </PanelSection>
+  );
+}
+
+function OfGrid({ grid }: { readonly grid: GridArrangement }) {
+  const kit = useKit();
+  const session = useSession();
+  const byId = useLibrary((s) => s.byId);
+  const again = (asked: { rows?: number | undefined; columns?: number | undefined }) =>
+    arrangePhotos(kit, session, photosOnPage(session, byId), {
+      grid: {
+        ...(asked.rows === undefined ? {} : { rows: asked.rows }),
+        ...(asked.columns === undefined ? {} : { columns: asked.columns }),
+      },
+    });
+  const fitted = grid.asked.rows === undefined && grid.asked.columns === undefined;
+  return (
+    <PanelSection title={words.grid}>
+      <Grid templateColumns="1fr 1fr" gap="3">
+        <CountField
+          label={words.rows}
+          value={grid.asked.rows}
+          placeholder={`${grid.rows.length}`}
+          onCount={(rows) => again({ ...grid.asked, rows })}
+        />
+        <CountField
+          label={words.columns}
+          value={grid.asked.columns}
+          placeholder={`${grid.columns.length}`}
+          onCount={(columns) => again({ ...grid.asked, columns })}
+        />
+      </Grid>
+      <Text fontSize="13px" color="fg.subtle" mt="1.5">
+        {words.rowsColumnsHelp}
+      </Text>
+      <Text fontSize="14px" color="fg.muted" role="status" my="2.5">
+        <CropFigure />
+      </Text>
+      <HStack gap="2" wrap="wrap">
+        <Button
+          size="sm"
+          variant="outline"
+          disabled={fitted && isEven(grid.columns) && isEven(grid.rows)}
+          onClick={() => again({})}
+        >
+          {words.bestFit}
+        </Button>
+        <Button size="sm" variant="outline" onClick={() => arrangePhotos(kit, session, photosOnPage(session, byId))}>
+          {words.fitExactly}
+        </Button>
+      </HStack>
+    </PanelSection>
+  );
+}
+
+const isEven = (tracks: readonly number[]): boolean => tracks.every((t) => Math.abs(t - 1 / tracks.length) < 1e-9);
+
+/** What is cut off, also while a hand is on the page. */
+function CropFigure() {
+  const byId = useLibrary((s) => s.byId);
+  return useProject((s) => words.cropped(cropWords(shownPage(s), byId)));
+}
+
+/** The mean share of the photos on the page that their tiles cut off at first framing. */
+function cropWords(page: Page, byId: ReadonlyMap<string, Photo>): string {
+  const pairs = page.tiles.flatMap((t) => {
+    const photo = byId.get(photoIdOf(t) ?? "");
+    const rect = frameRect(t.frame);
+    return photo ? [{ aspect: aspectOf(photo), rect }] : [];
+  });
+  const share = meanCrop(
+    pairs.map((p) => p.aspect),
+    pairs.map((p) => p.rect),
+  );
+  return `${(share * 100).toFixed(share > 0 && share < 0.0995 ? 1 : 0)} %`;
+}

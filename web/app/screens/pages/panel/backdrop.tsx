@@ -1,0 +1,102 @@
+import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
+import { useState } from "react";
+import { type Look, type StepCode, unframed } from "#core/document";
+import { words as say } from "../../../../text/words.ts";
+import { PhotoThumb } from "../../../components/photo-thumb.tsx";
+import { OneOfFew } from "../../../components/segmented.tsx";
+import { lookOnAll, lookOnFacing } from "../../../state/edit/page-list.ts";
+import { useDesk, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { LookOnSome } from "./look-on-some.tsx";
+import { Papers } from "./papers.tsx";
+import { Bead } from "./parts.tsx";
+
+interface BackdropProps {
+  readonly look: Look;
+  readonly onShow: (look: Look) => void;
+  readonly onKeep: (code: StepCode, look: Look) => void;
+}
+
+/** A photo behind everything, faded by the page's colour; and this look for all pages. */
+export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
+  const session = useSession();
+  const chosen = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
+  const several = usePanel((s) => s.project.pages.length > 1);
+  const facing = usePanel((s) => s.project.kind !== "collage" && openPage(s).leaves === 1);
+  const [asking, setAsking] = useState(false);
+  const { backdrop } = look;
+  const put = (photoId: string) =>
+    onKeep("changedBackdrop", {
+      ...look,
+      backdrop: { view: unframed(photoId), veil: backdrop?.veil ?? 0, across: backdrop?.across ?? "page" },
+    });
+  return (
+    <VStack align="stretch" gap="2">
+      <Text fontSize="14px" fontWeight="500" color="fg.muted">
+        {say.backdrop}
+      </Text>
+      {backdrop && (
+        <HStack gap="3">
+          <Box w="56px" h="44px" borderRadius="thumb" overflow="hidden" flexShrink="0">
+            <PhotoThumb photoId={backdrop.view.photoId} />
+          </Box>
+          <Text fontSize="13.5px" color="fg.muted">
+            {say.backdropVeil}
+          </Text>
+          <Bead
+            label={say.backdropVeil}
+            value={backdrop.veil}
+            most={1}
+            step={0.02}
+            onMove={(veil) => onShow({ ...look, backdrop: { ...backdrop, veil } })}
+            onEnd={(veil) => onKeep("changedBackdrop", { ...look, backdrop: { ...backdrop, veil } })}
+          />
+        </HStack>
+      )}
+      {backdrop && facing && (
+        <OneOfFew
+          label={say.backdropAcross}
+          value={backdrop.across}
+          options={[
+            ["page", say.backdropAcrosses.page],
+            ["spread", say.backdropAcrosses.spread],
+          ]}
+          onChoose={(across) => onKeep("changedBackdrop", { ...look, backdrop: { ...backdrop, across } })}
+        />
+      )}
+      {chosen !== undefined ? (
+        <Button size="sm" variant="outline" onClick={() => put(chosen)}>
+          {say.backdropPhoto}
+        </Button>
+      ) : (
+        !backdrop && (
+          <Text fontSize="13.5px" color="fg.subtle">
+            {say.backdropHelp}
+          </Text>
+        )
+      )}
+      {backdrop && (
+        <Button size="sm" variant="ghost" onClick={() => onKeep("changedBackdrop", { ...look, backdrop: null })}>
+          {say.backdropOff}
+        </Button>
+      )}
+      <Papers label={say.papers} chosen={backdrop?.view.photoId} onTake={put} />
+      {facing && several && (
+        <Button size="sm" variant="ghost" onClick={() => lookOnFacing(session)}>
+          {say.likeFacing}
+        </Button>
+      )}
+      {several && (
+        <Button size="sm" variant="ghost" onClick={() => lookOnAll(session)}>
+          {say.likeAll}
+        </Button>
+      )}
+      {several && (
+        <Button size="sm" variant="ghost" onClick={() => setAsking(true)}>
+          {say.likeSome} …
+        </Button>
+      )}
+      {asking && <LookOnSome onClose={() => setAsking(false)} />}
+    </VStack>
+  );
+}

@@ -1,0 +1,154 @@
+import { Box, Button, HStack, Switch, Text, VStack } from "@chakra-ui/react";
+import { Columns2, Equal, Gauge, RectangleHorizontal } from "lucide-react";
+import { useState } from "react";
+import { type Book, numberPlaces, openingOf, rulesOf } from "#core/document";
+import { fontFamilies } from "#core/words";
+import { book as words } from "../../../../text/book.ts";
+import { pace } from "../../../../text/pace.ts";
+import { work } from "../../../../text/project.ts";
+import { words as wordWords } from "../../../../text/words.ts";
+import { NumberField } from "../../../components/number-field.tsx";
+import { Choose } from "../../../components/select.tsx";
+import { useKit } from "../../../services.ts";
+import { joinPages, markPage, matchFacing, showNumbers, splitSpread } from "../../../state/edit/page-list.ts";
+import { usePageCountWords } from "../../../state/session/book-facts.ts";
+import { usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { PaceDialog } from "../../overview/pace-dialog.tsx";
+import { ColourRow } from "./colour-row.tsx";
+import { PanelSection } from "./parts.tsx";
+
+/** What a page of a book has more than another: its facing page, its number, and the book around it. */
+export function BookSection() {
+  const kit = useKit();
+  const session = useSession();
+  const project = usePanel((s) => s.project);
+  const page = usePanel(openPage);
+  const count = usePageCountWords();
+  const [pacing, setPacing] = useState(false);
+  const rules = rulesOf(project);
+  if (!rules || !project.book) return null;
+  const opening = openingOf(project, page.id);
+  const { numbers } = project.book;
+  const change = (next: Partial<Book>) =>
+    session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", book: { ...project.book!, ...next } }]);
+  const number = (next: Partial<Book["numbers"]>) => change({ numbers: { ...numbers, ...next } });
+  return (
+    <>
+      <PanelSection title={words.title}>
+        <VStack align="stretch" gap="3">
+          <Text fontSize="14px" color={count.fits ? "fg.muted" : "saffron.700"}>
+            {count.words}
+          </Text>
+          <Button size="sm" variant="outline" onClick={() => setPacing(true)}>
+            <Gauge size={16} aria-hidden /> {pace.openFromHere}
+          </Button>
+          {page.tiles.length > 0 && (
+            <Toggle label={words.stays} on={!page.paced} onTurn={(stays) => markPage(session, { paced: !stays })} />
+          )}
+          {opening?.left && opening.right && (
+            <Button size="sm" variant="outline" onClick={() => joinPages(kit, session)}>
+              <RectangleHorizontal size={16} aria-hidden /> {words.makeSpread}
+            </Button>
+          )}
+          {opening?.left && opening.right && page.tiles.length > 0 && (
+            <Button size="sm" variant="outline" onClick={() => matchFacing(kit, session)}>
+              <Equal size={16} aria-hidden /> {work.match}
+            </Button>
+          )}
+          {page.leaves === 2 && (
+            <Button size="sm" variant="outline" onClick={() => splitSpread(kit, session)}>
+              <Columns2 size={16} aria-hidden /> {words.splitSpread}
+            </Button>
+          )}
+          <Choose
+            label={words.paper}
+            value={project.book.paperId}
+            options={rules.papers.map((p) => [p.id, p.name])}
+            onChoose={(paperId) => change({ paperId })}
+          />
+          <Choose
+            label={words.cover}
+            value={project.book.coverId}
+            options={rules.covers.map((c) => [c.id, c.name])}
+            onChoose={(coverId) => change({ coverId })}
+          />
+        </VStack>
+      </PanelSection>
+      <PanelSection title={words.numbers}>
+        <VStack align="stretch" gap="3">
+          <Toggle label={words.numbersOn} on={numbers.shown} onTurn={(shown) => showNumbers(session, shown)} />
+          {numbers.shown && (
+            <HStack gap="2">
+              <Choose
+                label={words.numberPlace}
+                value={numbers.place}
+                options={numberPlaces.map((p) => [p, words.numberPlaces[p]])}
+                onChoose={(place) => number({ place })}
+              />
+              <Choose
+                label={words.running}
+                value={numbers.running}
+                options={(["nothing", "days", "name"] as const).map((r) => [r, words.runnings[r]])}
+                onChoose={(running) => number({ running })}
+              />
+            </HStack>
+          )}
+          {numbers.shown && (
+            <HStack gap="2" align="end">
+              <Box flex="1">
+                <Choose
+                  label={words.numberFont}
+                  value={numbers.style.font}
+                  options={fontFamilies.map((f) => [f.id, f.name])}
+                  onChoose={(font) => number({ style: { ...numbers.style, font } })}
+                />
+              </Box>
+              <Box w="84px">
+                <NumberField
+                  label={wordWords.size}
+                  value={numbers.style.sizePt}
+                  least={5}
+                  most={24}
+                  step={0.5}
+                  onNumber={(sizePt) => number({ style: { ...numbers.style, sizePt } })}
+                />
+              </Box>
+            </HStack>
+          )}
+          {numbers.shown && (
+            <ColourRow
+              label={words.numberColour}
+              colour={numbers.style.colour}
+              onMove={() => {}}
+              onEnd={(colour) => number({ style: { ...numbers.style, colour } })}
+            />
+          )}
+          {numbers.shown && (
+            <Toggle label={words.noNumber} on={page.plain} onTurn={(plain) => markPage(session, { plain })} />
+          )}
+          {page.tiles.length + page.over.length === 0 && (
+            <Toggle label={words.keepBlank} on={page.blank} onTurn={(blank) => markPage(session, { blank })} />
+          )}
+        </VStack>
+      </PanelSection>
+      {pacing && <PaceDialog fromHere onClose={() => setPacing(false)} />}
+    </>
+  );
+}
+
+interface ToggleProps {
+  readonly label: string;
+  readonly on: boolean;
+  readonly onTurn: (on: boolean) => void;
+}
+
+export function Toggle({ label, on, onTurn }: ToggleProps) {
+  return (
+    <Switch.Root size="sm" checked={on} onCheckedChange={(e) => onTurn(e.checked)}>
+      <Switch.HiddenInput />
+      <Switch.Control />
+      <Switch.Label fontSize="14px">{label}</Switch.Label>
+    </Switch.Root>
+  );
+}

@@ -1,0 +1,168 @@
+import { Box, ColorPicker, chakra, HStack, Portal, parseColor, Text } from "@chakra-ui/react";
+import { Bookmark, BookmarkX, Pipette } from "lucide-react";
+import { useState } from "react";
+import { type Colour, luminance, parseColour } from "#core/colour";
+import { panel as words } from "../../../../text/pages.ts";
+import { words as say } from "../../../../text/words.ts";
+import { Tip } from "../../../components/tooltip.tsx";
+import { usePhotoColours } from "../../../state/library/photo-colours.ts";
+import { usePanel, useSession } from "../../../state/session/hooks.ts";
+
+const ready: readonly Colour[] = ["#ffffff", "#f6f1e7", "#d9d2c4", "#22302b", "#1b1b1b", "#b2472a"];
+
+interface ColourRowProps {
+  readonly label: string;
+  /** Null where none is set. */
+  readonly colour: Colour | null;
+  readonly onMove: (colour: Colour) => void;
+  readonly onEnd: (colour: Colour) => void;
+}
+
+/** A few colours that suit photos, those of this work's palette, and any other. */
+export function ColourRow({ label, colour, onMove, onEnd }: ColourRowProps) {
+  const palette = usePanel((s) => s.project.palette);
+  return (
+    <Box role="group" aria-label={label} mb="3">
+      <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1.5">
+        {label}
+      </Text>
+      <HStack gap="1.5" wrap="wrap">
+        {ready.map((c) => (
+          <Swatch
+            key={c}
+            colour={c}
+            name={words.colourNames[c] ?? c}
+            label={label}
+            chosen={c === colour}
+            onTake={onEnd}
+          />
+        ))}
+        <OtherColour label={label} colour={colour} onMove={onMove} onEnd={onEnd} />
+        {palette.map((c) => (
+          <Swatch key={c} colour={c} name={c} label={label} chosen={c === colour} onTake={onEnd} />
+        ))}
+      </HStack>
+    </Box>
+  );
+}
+
+interface SwatchProps {
+  readonly colour: Colour;
+  readonly name: string;
+  readonly label: string;
+  readonly chosen: boolean;
+  readonly onTake: (colour: Colour) => void;
+}
+
+export function Swatch({ colour, name, label, chosen, onTake }: SwatchProps) {
+  return (
+    <Tip words={name}>
+      <chakra.button
+        type="button"
+        aria-label={`${label}: ${name}`}
+        aria-pressed={chosen}
+        onClick={() => onTake(colour)}
+        w="30px"
+        h="30px"
+        borderRadius="full"
+        border="1px solid"
+        borderColor="oat.400"
+        boxShadow={chosen ? "0 0 0 2px {colors.oat.25}, 0 0 0 4px {colors.glaze.500}" : undefined}
+        style={{ background: colour }}
+      />
+    </Tip>
+  );
+}
+
+function OtherColour({ label, colour, onMove, onEnd }: ColourRowProps) {
+  const palette = usePanel((s) => s.project.palette);
+  const [open, setOpen] = useState(false);
+  const known = colour === null || ready.includes(colour) || palette.includes(colour);
+  const shown = colour ?? "#ffffff";
+  return (
+    <ColorPicker.Root
+      value={parseColor(shown)}
+      open={open}
+      onOpenChange={(e) => setOpen(e.open)}
+      onValueChange={(e) => onMove(parseColour(e.value.toString("hex")) ?? shown)}
+      onValueChangeEnd={(e) => onEnd(parseColour(e.value.toString("hex")) ?? shown)}
+      w="auto"
+    >
+      <ColorPicker.HiddenInput />
+      <ColorPicker.Control>
+        <ColorPicker.Trigger
+          aria-label={`${label}: ${words.ownColour}`}
+          w="30px"
+          h="30px"
+          minW="30px"
+          minH="30px"
+          p="0"
+          borderRadius="full"
+          border="1px solid"
+          borderColor="oat.400"
+          bg="oat.25"
+          display="grid"
+          placeItems="center"
+          boxShadow={known ? undefined : "0 0 0 2px {colors.oat.25}, 0 0 0 4px {colors.glaze.500}"}
+          {...(known ? {} : { style: { background: shown } })}
+        >
+          <Pipette size={15} aria-hidden color={luminance(shown) > 0.4 || known ? "#38443e" : "#fdfbf7"} />
+        </ColorPicker.Trigger>
+      </ColorPicker.Control>
+      <Portal>
+        <ColorPicker.Positioner>
+          <ColorPicker.Content bg="oat.25" borderRadius="card" boxShadow="lifted">
+            <ColorPicker.Area />
+            <ColorPicker.ChannelSlider channel="hue" />
+            <ColorPicker.Input aria-label={`${label}: ${words.ownColour}`} bg="oat.25" borderColor="oat.400" />
+            <FromPhotos asked={open} label={label} onTake={onEnd} />
+            {colour !== null && <KeepColour colour={colour} />}
+          </ColorPicker.Content>
+        </ColorPicker.Positioner>
+      </Portal>
+    </ColorPicker.Root>
+  );
+}
+
+/** Colours read from the photos on the page. */
+function FromPhotos({ asked, label, onTake }: { asked: boolean; label: string; onTake: (colour: Colour) => void }) {
+  const colours = usePhotoColours(asked);
+  if (colours.length === 0) return null;
+  return (
+    <Box role="group" aria-label={say.fromPhotos} mt="2" maxW="220px">
+      <Text fontSize="13px" color="fg.muted" mb="1">
+        {say.fromPhotos}
+      </Text>
+      <HStack gap="1" wrap="wrap">
+        {colours.map((c) => (
+          <Swatch key={c} colour={c} name={say.fromPhoto(c)} label={label} chosen={false} onTake={onTake} />
+        ))}
+      </HStack>
+    </Box>
+  );
+}
+
+/** Into the work's palette, or out of it. */
+function KeepColour({ colour }: { readonly colour: Colour }) {
+  const session = useSession();
+  const palette = usePanel((s) => s.project.palette);
+  const kept = palette.includes(colour);
+  if (ready.includes(colour)) return null;
+  const next = kept ? palette.filter((c) => c !== colour) : [...palette, colour].slice(-24);
+  const Icon = kept ? BookmarkX : Bookmark;
+  return (
+    <chakra.button
+      type="button"
+      mt="2"
+      fontSize="13.5px"
+      display="inline-flex"
+      alignItems="center"
+      gap="2"
+      minH="26px"
+      _hover={{ textDecoration: "underline" }}
+      onClick={() => session.commit({ code: "changedPalette", count: 1 }, [{ type: "setProject", palette: next }])}
+    >
+      <Icon size={15} aria-hidden /> {kept ? say.paletteDrop(colour) : say.paletteKeep(colour)}
+    </chakra.button>
+  );
+}

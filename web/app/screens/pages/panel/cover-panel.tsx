@@ -1,0 +1,172 @@
+import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
+import { Trash2 } from "lucide-react";
+import { coverFormat, coverParts, isTurnedIn, type Look, type StepCode, spineSizePt } from "#core/document";
+import { formatLength, formatSize } from "#core/units";
+import { fontFamilies } from "#core/words";
+import { book as words } from "../../../../text/book.ts";
+import { panel as panelWords } from "../../../../text/pages.ts";
+import { words as wordWords } from "../../../../text/words.ts";
+import { NumberField } from "../../../components/number-field.tsx";
+import { Choose } from "../../../components/select.tsx";
+import { Labelled } from "../../../components/text-field.tsx";
+import { useKit } from "../../../services.ts";
+import { changeSpine, removeCover } from "../../../state/edit/cover.ts";
+import { openThe } from "../../../state/edit/page-list.ts";
+import { usePhotoColours } from "../../../state/library/photo-colours.ts";
+import { usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { AddWords } from "./add-words.tsx";
+import { ArrangementSection } from "./arrangement-section.tsx";
+import { Backdrop } from "./backdrop.tsx";
+import { ColourRow, Swatch } from "./colour-row.tsx";
+import { OtherWays } from "./other-ways.tsx";
+import { PanelSection, PanelTitle } from "./parts.tsx";
+
+/** The cover: its measures as they follow from the book, its spine, and what lies on it. */
+export function CoverPanel() {
+  const kit = useKit();
+  const session = useSession();
+  const project = usePanel((s) => s.project);
+  const page = usePanel(openPage);
+  const { unit, format, cover } = project;
+  const parts = coverParts(project);
+  const flat = coverFormat(project);
+  if (!parts || !flat || !cover) return null;
+  const length = (mm: number) => formatLength(mm, unit, format.ppi);
+  const look = (next: Look) => ({ type: "setLook", pageId: page.id, look: next }) as const;
+  const show = (next: Look) => void session.preview([look(next)]);
+  const keep = (code: StepCode, next: Look) => void session.commit({ code, count: 1 }, [look(next)]);
+  return (
+    <>
+      <PanelTitle>{words.coverTitle}</PanelTitle>
+      <Box fontSize="14px" color="fg.muted" mt="-3" mb="4" fontVariantNumeric="tabular-nums">
+        <Text>
+          {words.coverSize}: {formatSize(parts.widthMm, parts.heightMm, unit, format.ppi)}
+        </Text>
+        <Text>{words.spineWidth(length(parts.spineMm))}</Text>
+        <Text color="fg.subtle">{words.wrap(length(flat.bleedMm), isTurnedIn(project))}</Text>
+      </Box>
+      <SpineSection narrow={parts.spineMm < parts.cover.leastForWordsMm} />
+      <AddWords />
+      {page.arrangement && <ArrangementSection page={page} arrangement={page.arrangement} />}
+      {page.arrangement && <OtherWays />}
+      <PanelSection>
+        <ColourRow
+          label={panelWords.pageColour}
+          colour={page.look.background}
+          onMove={(background) => show({ ...page.look, background })}
+          onEnd={(background) => keep("changedColour", { ...page.look, background })}
+        />
+        <Backdrop look={page.look} onShow={show} onKeep={keep} />
+      </PanelSection>
+      <PanelSection>
+        <Button
+          variant="ghost"
+          w="full"
+          onClick={() => {
+            openThe(kit, session, project.pages[0]);
+            removeCover(session);
+          }}
+        >
+          <Trash2 size={17} aria-hidden /> {words.removeCover}
+        </Button>
+      </PanelSection>
+    </>
+  );
+}
+
+function SpineSection({ narrow }: { readonly narrow: boolean }) {
+  const session = useSession();
+  const project = usePanel((s) => s.project);
+  const { unit, format } = project;
+  const parts = coverParts(project)!;
+  const { spine } = project.cover!;
+  const colours = usePhotoColours(true);
+  const length = (mm: number) => formatLength(mm, unit, format.ppi);
+  const set = (pt: number) => pt.toFixed(1).replace(/\.0$/, "");
+  return (
+    <PanelSection title={words.spineText}>
+      <VStack align="stretch" gap="3">
+        {narrow ? (
+          <Text role="status" fontSize="14px" color="saffron.700">
+            {words.spineTooNarrow(length(parts.spineMm), length(parts.cover.leastForWordsMm))}
+          </Text>
+        ) : (
+          <>
+            <Labelled
+              label={words.spineText}
+              value={spine.text}
+              maxLength={200}
+              onChange={(e) => changeSpine(session, { text: e.target.value }, "spine")}
+            />
+            <Choose
+              label={words.spineRuns}
+              value={spine.runs}
+              options={(["down", "up", "across"] as const).map((r) => [r, words.spineRunsHow[r]])}
+              onChoose={(runs) => changeSpine(session, { runs })}
+            />
+            <HStack gap="2" align="end">
+              <Box flex="1">
+                <Choose
+                  label={wordWords.font}
+                  value={spine.style.font}
+                  options={fontFamilies.map((f) => [f.id, f.name])}
+                  onChoose={(font) => changeSpine(session, { style: { ...spine.style, font } })}
+                />
+              </Box>
+              <Box w="84px">
+                <NumberField
+                  label={wordWords.size}
+                  value={spine.style.sizePt}
+                  least={3}
+                  most={200}
+                  step={1}
+                  onNumber={(sizePt) => changeSpine(session, { style: { ...spine.style, sizePt } })}
+                />
+              </Box>
+            </HStack>
+            <Text fontSize="13.5px" color="fg.subtle">
+              {words.spineSize(set(spineSizePt(spine.style.sizePt, parts.spineMm)))}
+            </Text>
+            <ColourRow
+              label={wordWords.colour}
+              colour={spine.style.colour}
+              onMove={() => {}}
+              onEnd={(colour) => changeSpine(session, { style: { ...spine.style, colour } })}
+            />
+          </>
+        )}
+        <ColourRow
+          label={words.spineColour}
+          colour={spine.colour}
+          onMove={() => {}}
+          onEnd={(colour) => changeSpine(session, { colour })}
+        />
+        <HStack gap="2" wrap="wrap">
+          {spine.colour && (
+            <Button size="sm" variant="ghost" onClick={() => changeSpine(session, { colour: null })}>
+              {words.spineAsCover}
+            </Button>
+          )}
+        </HStack>
+        {colours.length > 0 && (
+          <HStack gap="1.5" role="group" aria-label={words.spineFromPhotos} wrap="wrap">
+            <Text fontSize="13.5px" color="fg.muted">
+              {words.spineFromPhotos}
+            </Text>
+            {colours.map((colour) => (
+              <Swatch
+                key={colour}
+                colour={colour}
+                name={wordWords.fromPhoto(colour)}
+                label={words.spineColour}
+                chosen={spine.colour === colour}
+                onTake={(c) => changeSpine(session, { colour: c })}
+              />
+            ))}
+          </HStack>
+        )}
+      </VStack>
+    </PanelSection>
+  );
+}

@@ -1,0 +1,178 @@
+import { Button, HStack, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useMemo, useState } from "react";
+import type { Way } from "#core/arrange";
+import { type Page, photoIdOf } from "#core/document";
+import type { PageFormat } from "#core/lab";
+import { framedBy } from "#core/photo";
+import { panel as words } from "../../../../text/pages.ts";
+import { typingIn } from "../../../components/typing-in.ts";
+import { useKit } from "../../../services.ts";
+import { arrangedAs, keep, show } from "../../../state/edit/tree-gestures.ts";
+import { openFormat, useLibrary, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { CardGrid } from "./card-grid.tsx";
+import { PageCard } from "./page-card.tsx";
+import { PanelSection, pressedLook } from "./parts.tsx";
+
+const thumbPx = 76;
+const inOrder = 0.85;
+const asGoodAsNothing = 0.0005;
+
+type Filter = "order" | "leader" | "crop";
+
+/** Small pictures of this page's own photos arranged differently. Looking at one shows it on the page. */
+export function OtherWays() {
+  const session = useSession();
+  // The page as it is kept: what is only being looked at asks for no other ways.
+  const page = usePanel(openPage);
+  const format = usePanel(openFormat);
+  const ways = useWays(page, format);
+  const [filters, setFilters] = useState<ReadonlySet<Filter>>(new Set());
+  const [at, setAt] = useState(0);
+  const lead = page.arrangement?.kind === "tree" ? page.arrangement.lead : null;
+  const shown = useMemo(
+    () =>
+      (ways ?? []).filter(
+        (w) =>
+          (!filters.has("order") || w.order >= inOrder) &&
+          (!filters.has("leader") || w.leadShare >= 0.8 * (lead?.share ?? 0.3)) &&
+          (!filters.has("crop") || w.worstCrop < asGoodAsNothing),
+      ),
+    [ways, filters, lead],
+  );
+  useEffect(() => {
+    const hear = (e: globalThis.KeyboardEvent) => {
+      const by = e.key === "]" ? 1 : e.key === "[" ? -1 : 0;
+      if (by === 0 || shown.length === 0 || typingIn(e.target)) return;
+      e.preventDefault();
+      const next = (at + by + shown.length) % shown.length;
+      setAt(next);
+      // Stepped through quickly, all of it is one step to undo.
+      keep(session, "arrangedAnew", page.tiles.length, arrangedAs(shown[next]!), "ways");
+    };
+    window.addEventListener("keydown", hear);
+    return () => window.removeEventListener("keydown", hear);
+  }, [session, shown, at, page]);
+  if (page.tiles.length === 0) return null;
+  const take = (way: Way) => keep(session, "arrangedAnew", page.tiles.length, arrangedAs(way));
+  const stop = Math.min(at, shown.length - 1);
+  const toggle = (f: Filter) => {
+    const next = new Set(filters);
+    if (!next.delete(f)) next.add(f);
+    setFilters(next);
+  };
+  const names = { order: words.keepOrder, leader: words.keepLeader, crop: words.cropNothing };
+  return (
+    <PanelSection title={words.otherWays}>
+      <HStack gap="1.5" wrap="wrap" mb="2.5">
+        {(Object.keys(names) as Filter[]).map((f) => (
+          <Button
+            key={f}
+            size="sm"
+            h="7"
+            px="2.5"
+            fontSize="13px"
+            variant="outline"
+            aria-pressed={filters.has(f)}
+            onClick={() => toggle(f)}
+            {...pressedLook(filters.has(f))}
+          >
+            {names[f]}
+          </Button>
+        ))}
+      </HStack>
+      {!ways && (
+        <Text fontSize="14px" color="fg.subtle" role="status">
+          {words.waysLooking}
+        </Text>
+      )}
+      {ways && shown.length === 0 && (
+        <Text fontSize="14px" color="fg.subtle" role="status">
+          {words.noWays}
+        </Text>
+      )}
+      <CardGrid label={words.otherWays} columns={3} count={shown.length} stop={stop} onStop={setAt}>
+        {shown.map((way, i) => (
+          <WayCard
+            // biome-ignore lint/suspicious/noArrayIndexKey: a way has nothing but its place
+            key={i}
+            way={way}
+            page={page}
+            format={format}
+            number={i + 1}
+            stop={i === stop}
+            onLook={() => {
+              setAt(i);
+              show(session, arrangedAs(way));
+            }}
+            onLeave={() => session.dropPreview()}
+            onTake={() => take(way)}
+          />
+        ))}
+      </CardGrid>
+      {shown.length > 0 && (
+        <Text fontSize="13px" color="fg.subtle" mt="2">
+          {words.waysHelp}
+        </Text>
+      )}
+    </PanelSection>
+  );
+}
+
+function useWays(page: Page, format: PageFormat): readonly Way[] | undefined {
+  const { arranging } = useKit();
+  const byId = useLibrary((s) => s.byId);
+  const tree = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
+  const photos = page.tiles.map((t) => byId.get(photoIdOf(t) ?? ""));
+  const key = [
+    "ways",
+    page.tiles.map((t, i) => `${t.id} ${photos[i]?.hash.slice(0, 12) ?? ""}`).join(),
+    page.look.gapMm,
+    JSON.stringify(page.look.margin),
+    format.widthMm,
+    format.heightMm,
+    tree?.lead,
+    photos.filter((p) => p?.focus).length,
+  ];
+  return useQuery({
+    queryKey: key,
+    enabled: page.tiles.length > 0,
+    staleTime: Number.POSITIVE_INFINITY,
+    placeholderData: (before, query) => (query?.queryKey[1] === key[1] ? before : undefined),
+    queryFn: () =>
+      arranging.run("otherWays", {
+        page,
+        format,
+        photos: photos.flatMap((p) => (p ? [{ id: p.id, ...framedBy(p) }] : [])),
+        seed: 0,
+      }),
+  }).data;
+}
+
+interface WayCardProps {
+  readonly way: Way;
+  readonly page: Page;
+  readonly format: PageFormat;
+  readonly number: number;
+  readonly stop: boolean;
+  readonly onLook: () => void;
+  readonly onLeave: () => void;
+  readonly onTake: () => void;
+}
+
+function WayCard({ way, page, format, number, ...rest }: WayCardProps) {
+  const solved = useMemo(() => arrangedAs(way)(page, format), [way, page, format]);
+  const [kind, crop] = [words.wayKinds[way.kind], words.wayCrop(way.crop)];
+  return (
+    <PageCard
+      page={solved}
+      format={format}
+      longPx={thumbPx}
+      label={words.way(number, kind, crop, words.wayOrder(way.order))}
+      title={kind}
+      note={crop}
+      {...rest}
+    />
+  );
+}

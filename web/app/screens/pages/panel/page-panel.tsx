@@ -1,0 +1,128 @@
+import { Box, Button, HStack, Text } from "@chakra-ui/react";
+import { LayoutTemplate } from "lucide-react";
+import { memo } from "react";
+import type { Look, StepCode } from "#core/document";
+import { formatLength, formatSize, type Unit, units } from "#core/units";
+import { changeTrouble, templates as templateWords, panel as words } from "../../../../text/pages.ts";
+import { Choose } from "../../../components/select.tsx";
+import { useKit } from "../../../services.ts";
+import { openFormat, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { AddWords } from "./add-words.tsx";
+import { ArrangementSection } from "./arrangement-section.tsx";
+import { Backdrop } from "./backdrop.tsx";
+import { BookSection } from "./book-section.tsx";
+import { ColourRow } from "./colour-row.tsx";
+import { LengthRow } from "./length-row.tsx";
+import { Margins } from "./margins.tsx";
+import { OtherWays } from "./other-ways.tsx";
+import { PagesSection } from "./pages-section.tsx";
+import { PanelSection, PanelTitle } from "./parts.tsx";
+import { KeepAsPockets, PocketsSection } from "./pockets-section.tsx";
+
+/** The page as a whole: its grid, its gaps, its colours. */
+export const PagePanel = memo(function PagePanel() {
+  const { desk } = useKit();
+  const session = useSession();
+  // As it is kept: what a hand is doing at the moment is followed by those parts alone that show it.
+  const page = usePanel(openPage);
+  const format = usePanel(openFormat);
+  const unit = usePanel((s) => s.project.unit);
+  const lab = usePanel((s) => s.project.lab);
+  const kind = usePanel((s) => s.project.kind);
+  const length = (mm: number) => formatLength(mm, unit, format.ppi);
+  const { look } = page;
+  const inPockets = page.arrangement?.kind === "pockets";
+
+  const show = (next: Look) => session.preview([{ type: "setLook", pageId: page.id, look: next }]);
+  const keep = (code: StepCode, next: Look): string | undefined => {
+    const kept = session.commit({ code, count: 1 }, [{ type: "setLook", pageId: page.id, look: next }]);
+    return kept.ok ? undefined : changeTrouble(kept, length);
+  };
+  // What lies on the page is what a slider changes; the look it starts from is the one that is kept.
+  const kept = () => openPage(session.state.getState()).look;
+  const shortMm = Math.min(format.widthMm, format.heightMm);
+  const row = (label: string, code: StepCode, mm: number, sliderMostMm: number, withMm: (mm: number) => Look) => (
+    <LengthRow
+      label={label}
+      mm={mm}
+      sliderMostMm={sliderMostMm}
+      unit={unit}
+      format={format}
+      onMove={(v) => show(withMm(v))}
+      onMm={(v) => keep(code, withMm(v))}
+    />
+  );
+
+  return (
+    <>
+      <PanelTitle>{words.page}</PanelTitle>
+      <HStack fontSize="14px" color="fg.muted" mt="-3" mb="4" justify="space-between" gap="3">
+        <Box>
+          <Text fontVariantNumeric="tabular-nums">{formatSize(format.widthMm, format.heightMm, unit, format.ppi)}</Text>
+          {lab && <Text color="fg.subtle">{lab.name}</Text>}
+        </Box>
+        <Box w="74px">
+          <Choose<Unit>
+            label={words.unit}
+            value={unit}
+            options={units.map((u) => [u, u])}
+            onChoose={(u) => session.commit({ code: "changedUnit", count: 1 }, [{ type: "setProject", unit: u }])}
+          />
+        </Box>
+      </HStack>
+      {inPockets ? (
+        <PocketsSection />
+      ) : (
+        <HStack gap="2" mb="4">
+          <Button size="sm" variant="outline" onClick={() => desk.setState({ templates: true })}>
+            <LayoutTemplate size={16} aria-hidden /> {templateWords.open}
+          </Button>
+        </HStack>
+      )}
+      {kind === "pockets" && !inPockets && <KeepAsPockets />}
+      <AddWords />
+      {page.arrangement && <ArrangementSection page={page} arrangement={page.arrangement} />}
+      {page.arrangement && !inPockets && <OtherWays />}
+      <PanelSection>
+        {!inPockets &&
+          row(words.gap, "changedGap", look.gapMm, Math.max(8, shortMm / 12), (gapMm) => ({ ...kept(), gapMm }))}
+        {!inPockets && (
+          <Margins
+            key={page.id}
+            margin={look.margin}
+            unit={unit}
+            format={format}
+            onShow={(margin) => show({ ...kept(), margin })}
+            onKeep={(margin) => keep("changedMargin", { ...kept(), margin })}
+          />
+        )}
+        {row(words.corner, "changedCorner", look.cornerMm, Math.max(10, shortMm / 8), (cornerMm) => ({
+          ...kept(),
+          cornerMm,
+        }))}
+        {row(words.border, "changedBorder", look.border.widthMm, Math.max(5, shortMm / 30), (widthMm) => ({
+          ...kept(),
+          border: { ...kept().border, widthMm },
+        }))}
+        {look.border.widthMm > 0 && (
+          <ColourRow
+            label={words.borderColour}
+            colour={look.border.colour}
+            onMove={(colour) => show({ ...kept(), border: { ...kept().border, colour } })}
+            onEnd={(colour) => void keep("changedBorder", { ...kept(), border: { ...kept().border, colour } })}
+          />
+        )}
+        <ColourRow
+          label={words.pageColour}
+          colour={look.background}
+          onMove={(background) => show({ ...kept(), background })}
+          onEnd={(background) => void keep("changedColour", { ...kept(), background })}
+        />
+        <Backdrop look={look} onShow={show} onKeep={keep} />
+      </PanelSection>
+      <BookSection />
+      {kind !== "pockets" && <PagesSection />}
+    </>
+  );
+});

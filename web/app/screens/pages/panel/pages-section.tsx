@@ -1,0 +1,37 @@
+import { Button, VStack } from "@chakra-ui/react";
+import { CopyPlus, FilePlus, Trash2 } from "lucide-react";
+import { run as words } from "../../../../text/pages.ts";
+import { useKit } from "../../../services.ts";
+import { addPage, copyThePage, removeThePage } from "../../../state/edit/page-list.ts";
+import { usePanel, useSession } from "../../../state/session/hooks.ts";
+import { PanelSection } from "./parts.tsx";
+
+/** More pages in the same work, or one fewer. */
+export function PagesSection() {
+  const kit = useKit();
+  const session = useSession();
+  const count = usePanel((s) => s.project.pages.length);
+  const deeds = [
+    [FilePlus, words.add, addPage],
+    [CopyPlus, words.copy, copyThePage],
+    ...(count > 1 ? ([[Trash2, words.remove, removeThePage]] as const) : []),
+  ] as const;
+  return (
+    <PanelSection title={words.title}>
+      <VStack align="stretch" gap="0.5" mx="-2">
+        {deeds.map(([Icon, name, deed]) => (
+          <Button
+            key={name}
+            size="sm"
+            variant="ghost"
+            justifyContent="start"
+            fontWeight="500"
+            onClick={() => deed(kit, session)}
+          >
+            <Icon size={17} aria-hidden /> {name}
+          </Button>
+        ))}
+      </VStack>
+    </PanelSection>
+  );
+}

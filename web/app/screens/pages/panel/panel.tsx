@@ -1,0 +1,45 @@
+import { Box } from "@chakra-ui/react";
+import { useDeferredValue } from "react";
+import { areWords, findTile } from "#core/document";
+import { Changeable } from "../../../components/changeable.tsx";
+import { PanelContext, shownPage, useDesk, usePanelState, useProject } from "../../../state/session/hooks.ts";
+import { CoverPanel } from "./cover-panel.tsx";
+import { PagePanel } from "./page-panel.tsx";
+import { TemplatesPanel } from "./templates-panel.tsx";
+import { TilePanel } from "./tile-panel.tsx";
+import { TilesPanel } from "./tiles-panel.tsx";
+import { SeveralWords, WordsPanel } from "./words-panel.tsx";
+
+/** Speaks only of what is chosen: the page, a tile, or several; or shows the templates to lay the page out by. */
+export function Panel() {
+  // What follows a hand comes first; the panel catches up as soon as there is time.
+  const page = useDeferredValue(useProject(shownPage));
+  const state = usePanelState();
+  const chosen = useDesk((s) => s.tiles.ids);
+  const isCover = state.project.cover?.page.id === state.pageId;
+  const templates = useDesk((s) => s.templates);
+  const tiles = [...chosen].flatMap((id) => findTile(page, id) ?? []);
+  return (
+    <PanelContext.Provider value={state}>
+      <Box as="aside" overflowY="auto" flex="1" p="5">
+        <Changeable>
+          {templates ? (
+            <TemplatesPanel />
+          ) : tiles.length === 0 && isCover ? (
+            <CoverPanel />
+          ) : tiles.length === 0 ? (
+            <PagePanel />
+          ) : tiles.length === 1 && areWords(tiles[0]!) ? (
+            <WordsPanel key={tiles[0]!.id} tile={tiles[0]!} />
+          ) : tiles.length === 1 ? (
+            <TilePanel key={tiles[0]!.id} tile={tiles[0]!} />
+          ) : tiles.every(areWords) ? (
+            <SeveralWords tiles={tiles} />
+          ) : (
+            <TilesPanel tiles={tiles} />
+          )}
+        </Changeable>
+      </Box>
+    </PanelContext.Provider>
+  );
+}

@@ -1,0 +1,116 @@
+import { Box, Heading, IconButton } from "@chakra-ui/react";
+import type { LucideIcon } from "lucide-react";
+import { type CSSProperties, type ReactNode, useEffect, useRef, useState } from "react";
+import { Tip } from "../../../components/tooltip.tsx";
+import css from "./parts.module.css";
+
+export function PanelTitle({ children }: { readonly children: ReactNode }) {
+  return (
+    <Heading as="h2" fontSize="20px" fontWeight="540" mb="4">
+      {children}
+    </Heading>
+  );
+}
+
+export function PanelSection({ title, children }: { readonly title?: string; readonly children: ReactNode }) {
+  return (
+    <Box as="section" py="3.5" borderTopWidth="1px" borderColor="oat.200" _first={{ borderTopWidth: 0, pt: 0 }}>
+      {title && (
+        <Heading as="h3" fontFamily="body" fontSize="14px" fontWeight="600" mb="2.5" letterSpacing="0">
+          {title}
+        </Heading>
+      )}
+      {children}
+    </Box>
+  );
+}
+
+interface BeadProps {
+  readonly label: string;
+  readonly value: number;
+  readonly most: number;
+  readonly least?: number;
+  readonly step: number;
+  /** While it is being dragged. */
+  readonly onMove: (value: number) => void;
+  /** When it is let go. */
+  readonly onEnd: (value: number) => void;
+}
+
+const settledMs = 1000;
+
+/** A slider without a number of its own; the field beside it has that. */
+export function Bead({ label, value, most, least = 0, step, onMove, onEnd }: BeadProps) {
+  const input = useRef<HTMLInputElement>(null);
+  // What is kept follows later; a value that was set back meanwhile would be what the next movement starts from.
+  const [moving, setMoving] = useState<number>();
+  const letGo = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => {
+    setMoving((was) => (was !== undefined && Math.abs(was - value) < step / 2 ? undefined : was));
+  }, [value, step]);
+  const now = Math.min(most, Math.max(least, moving ?? value));
+  // React tells every movement as a change; the browser's own event is the one at the end.
+  useEffect(() => {
+    const el = input.current;
+    const end = () => {
+      onEnd(Number(el!.value));
+      // Where it was refused, or held within other limits, that is shown after a moment.
+      clearTimeout(letGo.current);
+      letGo.current = setTimeout(() => setMoving(undefined), settledMs);
+    };
+    el?.addEventListener("change", end);
+    return () => el?.removeEventListener("change", end);
+  }, [onEnd]);
+  return (
+    <input
+      ref={input}
+      type="range"
+      className={css.bead}
+      style={{ "--share": most > least ? (now - least) / (most - least) : 0 } as CSSProperties}
+      aria-label={label}
+      min={least}
+      max={most}
+      step={step}
+      value={now}
+      onChange={(e) => {
+        clearTimeout(letGo.current);
+        setMoving(Number(e.target.value));
+        onMove(Number(e.target.value));
+      }}
+    />
+  );
+}
+
+interface ActProps {
+  readonly icon: LucideIcon;
+  readonly name: string;
+  readonly pressed?: boolean;
+  /** Takes its part of the row. */
+  readonly grows?: boolean;
+  readonly disabled?: boolean;
+  readonly onAct: () => void;
+}
+
+/** A small thing to do, told by its picture and, on hover, by its name. */
+export function Act({ icon: Icon, name, pressed, grows, disabled, onAct }: ActProps) {
+  return (
+    <Tip words={name}>
+      <IconButton
+        size="sm"
+        flex={grows ? "1" : undefined}
+        variant="outline"
+        aria-label={name}
+        aria-pressed={pressed}
+        disabled={disabled}
+        onClick={onAct}
+        {...pressedLook(pressed)}
+      >
+        <Icon size={17} aria-hidden />
+      </IconButton>
+    </Tip>
+  );
+}
+
+/** How a button looks that stays pressed. */
+export const pressedLook = (pressed: boolean | undefined) =>
+  pressed ? ({ bg: "glaze.50", borderColor: "glaze.500", color: "glaze.700" } as const) : {};

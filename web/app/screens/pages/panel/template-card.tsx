@@ -1,0 +1,142 @@
+import { Box, HStack, IconButton } from "@chakra-ui/react";
+import { FileOutput, Star, Trash2 } from "lucide-react";
+import { memo, useEffect, useMemo, useRef, useState } from "react";
+import type { Page } from "#core/document";
+import { bleedBox, type PageFormat } from "#core/lab";
+import { adapted, photoPlaces, type Template } from "#core/templates";
+import { templates as words } from "../../../../text/pages.ts";
+import { common } from "../../../../text/screens.ts";
+import { notices } from "../../../components/notices.ts";
+import { useKit } from "../../../services.ts";
+import { laidBy } from "../../../state/edit/apply-template.ts";
+import { useSession } from "../../../state/session/hooks.ts";
+import { PageCard } from "./page-card.tsx";
+
+const thumbPx = 112;
+/** Under the picture, with what is around it. */
+const wordsPx = 52;
+/** Places bent less than this look as they were drawn. */
+const asDrawn = 0.02;
+
+interface TemplateCardProps {
+  readonly template: Template;
+  readonly page: Page;
+  readonly format: PageFormat;
+  readonly stop: boolean;
+  readonly starred: boolean;
+  readonly own: boolean;
+  readonly onLook: () => void;
+  readonly onTake: () => void;
+  readonly onTakeOut: () => void;
+}
+
+/** This page as a template would lay it out, solved for the page's own size. */
+export const TemplateCard = memo(function TemplateCard(props: TemplateCardProps) {
+  const at = useRef<HTMLDivElement>(null);
+  const [near, setNear] = useState(false);
+  useEffect(() => {
+    if (!at.current) return;
+    const watch = new IntersectionObserver(([seen]) => seen?.isIntersecting && setNear(true), { rootMargin: "400px" });
+    watch.observe(at.current);
+    return () => watch.disconnect();
+  }, []);
+  const box = bleedBox(props.format);
+  const pictureH = (thumbPx * box.h) / Math.max(box.w, box.h);
+  return (
+    <Box ref={at} minH={`${Math.round(pictureH) + wordsPx}px`} position="relative" className="group">
+      {near && <Shown {...props} />}
+    </Box>
+  );
+});
+
+function Shown({ template, page, format, stop, starred, own, onLook, onTake, onTakeOut }: TemplateCardProps) {
+  const kit = useKit();
+  const session = useSession();
+  const laid = useMemo(() => laidBy(kit, page, format, template, true).page, [kit, page, format, template]);
+  const bent = useMemo(() => adapted(template, format).bent, [template, format]);
+  const places = words.places(photoPlaces(template));
+  const fit = bent < asDrawn ? words.asDrawn : words.adapted;
+  const look = () => {
+    onLook();
+    session.preview([{ type: "putPage", page: laid }]);
+  };
+  const remove = async () => {
+    await kit.templates.remove(template.id);
+    notices.create({
+      title: words.removed(template.name),
+      type: "info",
+      action: { label: common.undoIt, onClick: () => void kit.templates.keep([template]) },
+    });
+  };
+  return (
+    <>
+      <PageCard
+        page={laid}
+        format={format}
+        longPx={thumbPx}
+        label={words.card(template.name, places, fit)}
+        title={template.name}
+        note={bent < asDrawn ? places : `${places}, ${words.adapted}`}
+        stop={stop}
+        onLook={look}
+        onLeave={() => session.dropPreview()}
+        onTake={onTake}
+      />
+      <HStack
+        position="absolute"
+        top="1"
+        right="1"
+        gap="0.5"
+        opacity={starred ? 1 : 0}
+        _groupHover={{ opacity: 1 }}
+        _focusWithin={{ opacity: 1 }}
+        css={{ "@media (pointer: coarse)": { opacity: 1 } }}
+      >
+        {own && (
+          <>
+            <Corner name={words.takeOutOne(template.name)} onAct={onTakeOut}>
+              <FileOutput size={14} />
+            </Corner>
+            <Corner name={words.remove(template.name)} onAct={() => void remove()}>
+              <Trash2 size={14} />
+            </Corner>
+          </>
+        )}
+        <Corner
+          name={words.favourite(template.name)}
+          pressed={starred}
+          onAct={() => void kit.templates.toggleFavourite(template.id)}
+        >
+          <Star size={14} fill={starred ? "currentColor" : "none"} />
+        </Corner>
+      </HStack>
+    </>
+  );
+}
+
+interface CornerProps {
+  readonly name: string;
+  readonly pressed?: boolean;
+  readonly onAct: () => void;
+  readonly children: React.ReactNode;
+}
+
+function Corner({ name, pressed, onAct, children }: CornerProps) {
+  return (
+    <IconButton
+      size="xs"
+      minW="26px"
+      h="26px"
+      aria-label={name}
+      title={name}
+      aria-pressed={pressed}
+      onClick={onAct}
+      bg="rgba(253, 251, 247, .92)"
+      color={pressed ? "saffron.700" : "ink.700"}
+      borderRadius="full"
+      _hover={{ bg: "oat.100" }}
+    >
+      {children}
+    </IconButton>
+  );
+}

@@ -1,0 +1,215 @@
+import { Box, Button, Grid, HStack, IconButton, Input, Text } from "@chakra-ui/react";
+import {
+  CaretsToAxisDashedHorizontal,
+  CaretsToAxisDashedVertical,
+  FileInput,
+  FileOutput,
+  RotateCw,
+  Save,
+  Star,
+  X,
+} from "lucide-react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { useStore } from "zustand";
+import {
+  type PageShape,
+  pageShapes,
+  photoPlaces,
+  shippedTemplates,
+  type Template,
+  type TemplateTurn,
+  templateFile,
+  turned,
+  unturned,
+} from "#core/templates";
+import { templates as words } from "../../../../text/pages.ts";
+import { notices } from "../../../components/notices.ts";
+import { saveToDisk } from "../../../components/save-to-disk.ts";
+import { Choose } from "../../../components/select.tsx";
+import { useKit } from "../../../services.ts";
+import { countFlowing, takeTemplate } from "../../../state/edit/apply-template.ts";
+import { openFormat, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { CardGrid } from "./card-grid.tsx";
+import { Act, PanelTitle, pressedLook } from "./parts.tsx";
+import { SaveTemplate } from "./save-template.tsx";
+import { TemplateCard } from "./template-card.tsx";
+import { found, type TemplateSieve } from "./template-sieve.ts";
+
+/** All templates, narrowed to those that suit; each as a small picture of this very page laid out by it. */
+export function TemplatesPanel() {
+  const kit = useKit();
+  const { desk, templates } = kit;
+  const session = useSession();
+  const page = usePanel(openPage);
+  const format = usePanel(openFormat);
+  const own = useStore(templates.state, (s) => s.own);
+  const favourites = useStore(templates.state, (s) => s.favourites);
+  const photos = countFlowing(kit, page);
+  const all = useMemo(() => [...own, ...shippedTemplates()], [own]);
+  const [sieve, setSieve] = useState<TemplateSieve>({
+    text: "",
+    photos: all.some((t) => photoPlaces(t) === photos) ? "page" : "any",
+    family: "",
+    shape: "any",
+    starred: false,
+  });
+  const [turn, setTurn] = useState<TemplateTurn>(unturned);
+  const [saving, setSaving] = useState(false);
+  const [at, setAt] = useState(0);
+  const chooser = useRef<HTMLInputElement>(null);
+  useEffect(() => void templates.load(), [templates]);
+  const wanted = useDeferredValue(sieve);
+  const shown = useMemo(
+    () => found(all, wanted, { format, photos, favourites, own }).map((t) => turned(t, turn)),
+    [all, wanted, format, photos, favourites, own, turn],
+  );
+  const families = useMemo(() => [...new Set(all.map((t) => t.family).filter((f) => f !== ""))], [all]);
+  const stop = Math.min(at, shown.length - 1);
+
+  const bringIn = async (file: File | undefined) => {
+    if (!file) return;
+    const read = await templates.bringIn(file);
+    if (read.ok) notices.create({ title: words.broughtIn(read.value.length), type: "success" });
+    else notices.create({ title: words.trouble[read.code], type: "error" });
+  };
+  const takeOut = (some: readonly Template[], name: string) =>
+    saveToDisk(new Blob([templateFile(some)], { type: "application/json" }), `${name}.json`);
+  const set = (part: Partial<TemplateSieve>) => setSieve({ ...sieve, ...part });
+
+  return (
+    <Box onPointerLeave={() => session.dropPreview()}>
+      <HStack justify="space-between" align="start">
+        <PanelTitle>{words.title}</PanelTitle>
+        <IconButton
+          size="sm"
+          variant="ghost"
+          aria-label={words.close}
+          title={words.close}
+          onClick={() => {
+            session.dropPreview();
+            desk.setState({ templates: false });
+          }}
+        >
+          <X size={18} />
+        </IconButton>
+      </HStack>
+      {page.arrangement && (
+        <Button size="sm" variant="outline" w="full" mb="3" onClick={() => setSaving(true)}>
+          <Save size={16} aria-hidden /> {words.save}
+        </Button>
+      )}
+      {saving && <SaveTemplate page={page} format={format} onClose={() => setSaving(false)} />}
+      <Input
+        size="sm"
+        type="search"
+        aria-label={words.search}
+        placeholder={words.search}
+        value={sieve.text}
+        onChange={(e) => set({ text: e.target.value })}
+        bg="oat.25"
+        borderColor="oat.400"
+        mb="2"
+      />
+      <Grid templateColumns="1fr 1fr" gap="2" mb="2">
+        <Choose<string>
+          label={words.forPhotos}
+          value={sieve.photos}
+          options={[
+            ["any", words.anyNumber],
+            ...(photos > 0 ? ([["page", words.asOnPage(photos)]] as [string, string][]) : []),
+            ...countsIn(all).map((n): [string, string] => [String(n), words.places(n)]),
+          ]}
+          onChoose={(v) => set({ photos: v })}
+        />
+        <Choose<string>
+          label={words.family}
+          value={sieve.family}
+          options={[
+            ["", words.allFamilies],
+            ...(own.length > 0 ? ([["own", words.ownFamily]] as [string, string][]) : []),
+            ...families.map((f): [string, string] => [f, f]),
+          ]}
+          onChoose={(family) => set({ family })}
+        />
+        <Choose<PageShape | "any">
+          label={words.shape}
+          value={sieve.shape}
+          options={[["any", words.anyShape], ...pageShapes.map((s): [PageShape, string] => [s, words.shapes[s]])]}
+          onChoose={(shape) => set({ shape })}
+        />
+        <Button
+          size="sm"
+          h="9"
+          variant="outline"
+          aria-pressed={sieve.starred}
+          onClick={() => set({ starred: !sieve.starred })}
+          {...pressedLook(sieve.starred)}
+        >
+          <Star size={15} aria-hidden fill={sieve.starred ? "currentColor" : "none"} /> {words.favourites}
+        </Button>
+      </Grid>
+      <HStack gap="1.5" mb="3">
+        <Act
+          icon={CaretsToAxisDashedVertical}
+          name={words.mirrorSides}
+          pressed={turn.mirrorSides}
+          onAct={() => setTurn({ ...turn, mirrorSides: !turn.mirrorSides })}
+        />
+        <Act
+          icon={CaretsToAxisDashedHorizontal}
+          name={words.mirrorUpside}
+          pressed={turn.mirrorUpside}
+          onAct={() => setTurn({ ...turn, mirrorUpside: !turn.mirrorUpside })}
+        />
+        <Act
+          icon={RotateCw}
+          name={words.quarter}
+          pressed={turn.quarters > 0}
+          onAct={() => setTurn({ ...turn, quarters: ((turn.quarters + 1) % 4) as TemplateTurn["quarters"] })}
+        />
+        <Box flex="1" />
+        <Act icon={FileInput} name={words.bringIn} onAct={() => chooser.current?.click()} />
+        {own.length > 0 && <Act icon={FileOutput} name={words.takeOut} onAct={() => takeOut(own, "templates")} />}
+      </HStack>
+      <input
+        ref={chooser}
+        type="file"
+        accept="application/json,.json"
+        hidden
+        onChange={(e) => {
+          void bringIn(e.target.files?.[0]);
+          e.target.value = "";
+        }}
+      />
+      {shown.length === 0 && (
+        <Text fontSize="14px" color="fg.subtle" role="status">
+          {words.none}
+        </Text>
+      )}
+      <CardGrid label={words.title} columns={2} count={shown.length} stop={stop} onStop={setAt}>
+        {shown.map((template, i) => (
+          <TemplateCard
+            key={template.id}
+            template={template}
+            page={page}
+            format={format}
+            stop={i === stop}
+            starred={favourites.has(template.id)}
+            own={own.some((t) => t.id === template.id)}
+            onLook={() => setAt(i)}
+            onTake={() => takeTemplate(kit, session, template)}
+            onTakeOut={() => takeOut([template], template.name)}
+          />
+        ))}
+      </CardGrid>
+      {shown.length > 0 && (
+        <Text fontSize="13px" color="fg.subtle" mt="3">
+          {words.help}
+        </Text>
+      )}
+    </Box>
+  );
+}
+
+const countsIn = (all: readonly Template[]): number[] => [...new Set(all.map(photoPlaces))].sort((a, b) => a - b);

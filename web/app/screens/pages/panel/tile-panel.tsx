@@ -1,0 +1,214 @@
+import { Box, Button, HStack, Text } from "@chakra-ui/react";
+import { Crop, PaintBucket, Type } from "lucide-react";
+import { memo } from "react";
+import type { Colour } from "#core/colour";
+import { cardBleed, frameRect, isFree, type Tile } from "#core/document";
+import { formatLength, formatSize } from "#core/units";
+import { changeTrouble, panel as words } from "../../../../text/pages.ts";
+import { words as wordWords } from "../../../../text/words.ts";
+import { takenMoment } from "../../../components/dates.ts";
+import { PhotoThumb } from "../../../components/photo-thumb.tsx";
+import { useKit } from "../../../services.ts";
+import {
+  emptyThem,
+  holdColour,
+  holdColourChange,
+  placesOf,
+  putPhoto,
+  replaceEverywhere,
+} from "../../../state/edit/page-gestures.ts";
+import { captionUnder, writeIn } from "../../../state/edit/word-gestures.ts";
+import { useFacts } from "../../../state/session/facts.ts";
+import { openFormat, useDesk, useLibrary, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { ColourRow } from "./colour-row.tsx";
+import { LengthRow } from "./length-row.tsx";
+import { MoveToPage } from "./move-to-page.tsx";
+import { Papers } from "./papers.tsx";
+import { PanelSection, PanelTitle } from "./parts.tsx";
+import { Reframing } from "./reframing.tsx";
+import { SharpnessFigure } from "./sharpness.tsx";
+import { TilePlace } from "./tile-place.tsx";
+
+/** One tile: its photo, how sharp it prints, and what can be done with it. */
+export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile }) {
+  const kit = useKit();
+  const { desk } = kit;
+  const session = useSession();
+  const page = usePanel(openPage);
+  const facts = useFacts();
+  const byId = useLibrary((s) => s.byId);
+  const reframing = useDesk((s) => s.reframing === tile.id);
+  const chosenPhotos = useDesk((s) => s.photos.ids);
+  const format = usePanel(openFormat);
+  const unit = usePanel((s) => s.project.unit);
+  const view = tile.filling.kind === "photo" ? tile.filling.view : undefined;
+  const photo = view && byId.get(view.photoId);
+  const only = chosenPhotos.size === 1 ? [...chosenPhotos][0] : undefined;
+  const rect = frameRect(tile.frame);
+  const others = usePanel((s) => (view ? placesOf(s.project, view.photoId) : 0));
+
+  return (
+    <>
+      <PanelTitle>{words.aTile}</PanelTitle>
+      {view && photo && (
+        <PanelSection>
+          <HStack align="start" gap="3" mb="3">
+            <Box w="84px" h="64px" borderRadius="thumb" overflow="hidden" flexShrink="0" bg="oat.200">
+              <PhotoThumb photoId={photo.id} fit="contain" />
+            </Box>
+            <Box fontSize="14px" lineHeight="1.35" minW="0">
+              <Text fontWeight="600" lineClamp={2}>
+                {photo.caption || photo.name}
+              </Text>
+              <Text color="fg.subtle">{takenMoment(photo.takenAt)}</Text>
+              <Text color="fg.subtle" fontVariantNumeric="tabular-nums">
+                {words.size} {formatSize(rect.w, rect.h, unit, format.ppi)}
+              </Text>
+            </Box>
+          </HStack>
+          <SharpnessFigure tile={tile} photo={photo} format={format} unit={unit} />
+        </PanelSection>
+      )}
+      {view && photo && (reframing ? <Reframing tile={tile} photo={photo} view={view} /> : null)}
+      <PanelSection>
+        <HStack wrap="wrap" gap="2">
+          {view && photo && !reframing && (
+            <Button onClick={() => desk.setState({ reframing: tile.id })} variant="outline" w="full">
+              <Crop size={17} aria-hidden /> {words.reframe}
+            </Button>
+          )}
+          {only !== undefined && !reframing && (
+            <Button variant="outline" w="full" onClick={() => putPhoto(session, tile.id, only)}>
+              {words.putChosen}
+            </Button>
+          )}
+          {!view && only === undefined && (
+            <Text fontSize="14px" color="fg.subtle">
+              {words.putChosenHelp}
+            </Text>
+          )}
+          {only !== undefined && !reframing && view && others > 1 && (
+            <Button variant="outline" w="full" onClick={() => replaceEverywhere(session, view.photoId, only)}>
+              {words.replaceAll(others)}
+            </Button>
+          )}
+          {view && !reframing && (
+            <Button variant="ghost" w="full" onClick={() => emptyThem(session, [tile.id])}>
+              {words.empty}
+            </Button>
+          )}
+          {view && !reframing && <MoveToPage tileIds={[tile.id]} />}
+          {!reframing && (!view || photo?.section === "papers") && (
+            <Papers label={wordWords.papers} chosen={view?.photoId} onTake={(id) => putPhoto(session, tile.id, id)} />
+          )}
+          {!view && <PlainColour tile={tile} />}
+          {!view && (
+            <Button variant="ghost" w="full" onClick={() => writeIn(kit, session, tile.id)}>
+              <Type size={17} aria-hidden /> {wordWords.writeHere}
+            </Button>
+          )}
+          {view && photo && !reframing && !isFree(page, tile.id) && page.arrangement?.kind !== "pockets" && (
+            <Button variant="ghost" w="full" onClick={() => void captionUnder(kit, session, tile.id, facts)}>
+              <Type size={17} aria-hidden /> {wordWords.captionHere}
+            </Button>
+          )}
+        </HStack>
+      </PanelSection>
+      {!reframing && <TilePlace tile={tile} />}
+      {!reframing && <Dress tile={tile} />}
+    </>
+  );
+});
+
+/** A field of colour in place of a photo. */
+function PlainColour({ tile }: { readonly tile: Tile }) {
+  const session = useSession();
+  const page = usePanel(openPage);
+  const held = tile.filling.kind === "colour" ? tile.filling.colour : undefined;
+  const put = (colour: Colour) => holdColour(session, tile.id, colour);
+  if (held === undefined)
+    return (
+      <Button variant="ghost" w="full" onClick={() => put(firstColour)}>
+        <PaintBucket size={17} aria-hidden /> {words.colourInstead}
+      </Button>
+    );
+  return (
+    <Box w="full">
+      <ColourRow
+        label={words.fillColour}
+        colour={held}
+        onMove={(colour) => session.preview([holdColourChange(page, tile.id, colour)])}
+        onEnd={put}
+      />
+      <Button variant="ghost" w="full" onClick={() => holdColour(session, tile.id, undefined)}>
+        {words.noColour}
+      </Button>
+    </Box>
+  );
+}
+
+const mostBleedMm = 25;
+const firstColour: Colour = "#d9d2c4";
+
+/** The tile's own corner and border, and a card's own bleed. */
+function Dress({ tile }: { readonly tile: Tile }) {
+  const session = useSession();
+  const page = usePanel(openPage);
+  const format = usePanel(openFormat);
+  const unit = usePanel((s) => s.project.unit);
+  const project = usePanel((s) => s.project);
+  const isCard = page.arrangement?.kind === "pockets" && !isFree(page, tile.id);
+  const change = (dress: { cornerMm?: number; widthMm?: number; bleedMm?: number | null }) =>
+    ({
+      type: "dressTiles",
+      pageId: page.id,
+      tileIds: [tile.id],
+      ...(dress.cornerMm === undefined ? {} : { cornerMm: dress.cornerMm }),
+      ...(dress.bleedMm === undefined ? {} : { bleedMm: dress.bleedMm }),
+      ...(dress.widthMm === undefined ? {} : { border: { ...tile.edge.border, widthMm: dress.widthMm } }),
+    }) as const;
+  const keep = (code: "changedCorner" | "changedBorder" | "changedBleed", dress: Parameters<typeof change>[0]) => {
+    const kept = session.commit({ code, count: 1 }, [change(dress)]);
+    return kept.ok ? undefined : changeTrouble(kept, (mm) => formatLength(mm, unit, format.ppi));
+  };
+  const half = Math.min(tile.frame.width, tile.frame.height) / 2;
+  return (
+    <PanelSection>
+      <LengthRow
+        label={words.corner}
+        mm={tile.outline.cornerMm}
+        sliderMostMm={half}
+        unit={unit}
+        format={format}
+        onMove={(cornerMm) => session.preview([change({ cornerMm })])}
+        onMm={(cornerMm) => keep("changedCorner", { cornerMm })}
+      />
+      <LengthRow
+        label={words.border}
+        mm={tile.edge.border.widthMm}
+        sliderMostMm={Math.min(10, half)}
+        unit={unit}
+        format={format}
+        onMove={(widthMm) => session.preview([change({ widthMm })])}
+        onMm={(widthMm) => keep("changedBorder", { widthMm })}
+      />
+      {isCard && (
+        <LengthRow
+          label={words.cardBleed}
+          mm={cardBleed(project, tile)}
+          sliderMostMm={10}
+          unit={unit}
+          format={format}
+          onMove={(bleedMm) => session.preview([change({ bleedMm })])}
+          onMm={(bleedMm) => keep("changedBleed", { bleedMm: Math.min(mostBleedMm, bleedMm) })}
+        />
+      )}
+      {isCard && tile.edge.bleedMm !== undefined && (
+        <Button size="sm" variant="ghost" onClick={() => keep("changedBleed", { bleedMm: null })}>
+          {words.bleedOfAll}
+        </Button>
+      )}
+    </PanelSection>
+  );
+}

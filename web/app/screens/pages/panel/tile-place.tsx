@@ -1,0 +1,220 @@
+import { Box, Button, HStack, IconButton, Switch, Text, VStack } from "@chakra-ui/react";
+import {
+  ArrowDownToLine,
+  ArrowLeftToLine,
+  ArrowRightToLine,
+  ArrowUpToLine,
+  Columns2,
+  Crown,
+  Minus,
+  Plus,
+  RotateCw,
+  Rows2,
+  X,
+} from "lucide-react";
+import type { Edge } from "#core/arrange";
+import { isFree, photoIdOf, type Tile } from "#core/document";
+import { aspectOf, type Photo } from "#core/photo";
+import { panel as words } from "../../../../text/pages.ts";
+import { CountField } from "../../../components/count-field.tsx";
+import { Choose } from "../../../components/select.tsx";
+import { useKit } from "../../../services.ts";
+import { lead, leadOf } from "../../../state/edit/arrange-page.ts";
+import { halved, keep, locked, shaped, slippedIn, takenAway } from "../../../state/edit/tree-gestures.ts";
+import { takeOff } from "../../../state/edit/word-gestures.ts";
+import { useDesk, useLibrary, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { nothingChosen } from "../../../state/view-state/choose.ts";
+import { Act, PanelSection, pressedLook } from "./parts.tsx";
+
+/** What can be done with a tile's place: the others make room. */
+export function TilePlace({ tile }: { readonly tile: Tile }) {
+  const kit = useKit();
+  const session = useSession();
+  const byId = useLibrary((s) => s.byId);
+  const page = usePanel(openPage);
+  const chosen = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
+  if (isFree(page, tile.id))
+    return (
+      <PanelSection>
+        <Button size="sm" variant="outline" w="full" onClick={() => takeOff(kit, session, [tile.id])}>
+          <X size={16} aria-hidden /> {words.takeAway}
+        </Button>
+      </PanelSection>
+    );
+  if (!page.arrangement || page.arrangement.kind === "pockets") return null;
+  const photo = byId.get(photoIdOf(tile) ?? "");
+  const slips = chosen === undefined ? undefined : byId.get(chosen);
+  const take = () => {
+    keep(session, "tookAway", 1, takenAway([tile.id]));
+    kit.desk.setState({ tiles: nothingChosen });
+  };
+  return (
+    <PanelSection>
+      {page.tiles.length > 2 && <Lead tile={tile} />}
+      <Shape tile={tile} photo={photo} />
+      {slips && <SlipIn tile={tile} photo={slips} />}
+      <HStack wrap="wrap" gap="2">
+        <Act
+          icon={Columns2}
+          name={words.splitAcross}
+          onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "side", kit.newId))}
+        />
+        <Act
+          icon={Rows2}
+          name={words.splitDown}
+          onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "stack", kit.newId))}
+        />
+        <Button size="sm" variant="outline" flex="1" onClick={take}>
+          <X size={16} aria-hidden /> {words.takeAway}
+        </Button>
+      </HStack>
+      <LockSwitch tiles={[tile]} label={words.lock} />
+    </PanelSection>
+  );
+}
+
+export function LockSwitch({ tiles, label }: { readonly tiles: readonly Tile[]; readonly label: string }) {
+  const session = useSession();
+  const ids = tiles.map((t) => t.id);
+  return (
+    <Switch.Root
+      mt="3"
+      size="sm"
+      checked={tiles.every((t) => t.locked)}
+      onCheckedChange={(e) => keep(session, "lockedTiles", ids.length, locked(ids, e.checked))}
+    >
+      <Switch.HiddenInput />
+      <Switch.Control />
+      <Switch.Label fontSize="14px">{label}</Switch.Label>
+    </Switch.Root>
+  );
+}
+
+const firstShare = 0.4;
+const shareStep = 0.1;
+
+/** Lets a tile lead, and says by how much. */
+function Lead({ tile }: { readonly tile: Tile }) {
+  const kit = useKit();
+  const session = useSession();
+  const now = usePanel((s) => leadOf(openPage(s)));
+  const leads = now?.tileId === tile.id;
+  const to = (share: number) => lead(kit, session, tile.id, share);
+  return (
+    <>
+      <Button
+        size="sm"
+        variant="outline"
+        w="full"
+        mb="2.5"
+        aria-pressed={leads}
+        onClick={() => lead(kit, session, leads ? undefined : tile.id, firstShare)}
+        {...pressedLook(leads)}
+      >
+        <Crown size={16} aria-hidden /> {words.lead}
+      </Button>
+      {leads && (
+        <HStack mb="2.5" gap="2" align="end">
+          <Box flex="1">
+            <CountField
+              label={words.leadShare}
+              value={Math.round(now.share * 100)}
+              onCount={(percent) => percent && to(percent / 100)}
+            />
+          </Box>
+          <IconButton variant="outline" aria-label={words.leadLess} onClick={() => to(now.share - shareStep)}>
+            <Minus size={16} aria-hidden />
+          </IconButton>
+          <IconButton variant="outline" aria-label={words.leadMore} onClick={() => to(now.share + shareStep)}>
+            <Plus size={16} aria-hidden />
+          </IconButton>
+        </HStack>
+      )}
+    </>
+  );
+}
+
+/** Shapes that prints and frames are sold in, as width over height. */
+const shapes: readonly (readonly [string, number])[] = [
+  ["1:1", 1],
+  ["5:4", 5 / 4],
+  ["4:3", 4 / 3],
+  ["7:5", 7 / 5],
+  ["3:2", 3 / 2],
+  ["16:9", 16 / 9],
+  ["4:5", 4 / 5],
+  ["3:4", 3 / 4],
+  ["5:7", 5 / 7],
+  ["2:3", 2 / 3],
+  ["9:16", 9 / 16],
+];
+
+function Shape({ tile, photo }: { readonly tile: Tile; readonly photo: Photo | undefined }) {
+  const session = useSession();
+  const lab = usePanel((s) => s.project.lab);
+  const prints = (lab?.sizes ?? []).map((s): readonly [string, number] => [s.name, s.widthMm / s.heightMm]);
+  const now = tile.frame.width / tile.frame.height;
+  const isNow = (aspect: number) => Math.abs(aspect / now - 1) < 0.006;
+  const all = [...shapes, ...prints];
+  const named = shapes.find(([, aspect]) => isNow(aspect)) ?? prints.find(([, aspect]) => isNow(aspect));
+  const asPhoto = photo !== undefined && isNow(aspectOf(photo));
+  const give = (aspect: number | undefined) => {
+    if (aspect) keep(session, "arrangedAnew", 1, shaped(tile.id, aspect));
+  };
+  return (
+    <HStack mb="2.5" gap="2" justify="space-between">
+      <Text fontSize="14px" fontWeight="500" color="fg.muted">
+        {words.shape}
+      </Text>
+      <HStack gap="1.5">
+        <Box w="138px">
+          <Choose<string>
+            label={words.shape}
+            value={asPhoto ? "photo" : (named?.[0] ?? "own")}
+            options={[
+              ...(asPhoto || named ? [] : ([["own", now.toFixed(2)]] as [string, string][])),
+              ...(photo ? ([["photo", words.shapeOfPhoto]] as [string, string][]) : []),
+              ...all.map(([name]): [string, string] => [name, name]),
+            ]}
+            onChoose={(name) =>
+              give(name === "photo" && photo ? aspectOf(photo) : all.find((shape) => shape[0] === name)?.[1])
+            }
+          />
+        </Box>
+        <Act icon={RotateCw} name={words.turnShape} onAct={() => give(1 / now)} />
+      </HStack>
+    </HStack>
+  );
+}
+
+const edges: readonly (readonly [Edge, typeof ArrowLeftToLine])[] = [
+  ["left", ArrowLeftToLine],
+  ["top", ArrowUpToLine],
+  ["bottom", ArrowDownToLine],
+  ["right", ArrowRightToLine],
+];
+
+/** The chosen photo into a place of its own at an edge of the tile, as by dragging it there. */
+function SlipIn({ tile, photo }: { readonly tile: Tile; readonly photo: Photo }) {
+  const kit = useKit();
+  const session = useSession();
+  return (
+    <VStack align="stretch" gap="1.5" mb="2.5">
+      <Text fontSize="14px" fontWeight="500" color="fg.muted">
+        {words.slipBeside}
+      </Text>
+      <HStack gap="2">
+        {edges.map(([edge, Icon]) => (
+          <Act
+            key={edge}
+            grows
+            icon={Icon}
+            name={words.slipAt[edge]}
+            onAct={() => keep(session, "slippedIn", 1, slippedIn(photo, tile.id, edge, kit.newId))}
+          />
+        ))}
+      </HStack>
+    </VStack>
+  );
+}

@@ -1,0 +1,345 @@
+import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
+import {
+  AlignCenter,
+  AlignJustify,
+  AlignLeft,
+  AlignRight,
+  AlignVerticalJustifyCenter,
+  AlignVerticalJustifyEnd,
+  AlignVerticalJustifyStart,
+  Bold,
+  Italic,
+  PenLine,
+  RotateCw,
+  X,
+} from "lucide-react";
+import { type Frame, isFree, type Tile, type Words, withFreeAtBack } from "#core/document";
+import { laidWords, seenFrame, wordsOf } from "#core/scene";
+import { familyOf, fontFamilies, largestPt, smallestPt, type WordStyle } from "#core/words";
+import { panel as panelWords } from "../../../../text/pages.ts";
+import { words as say } from "../../../../text/words.ts";
+import { LengthField } from "../../../components/length-field.tsx";
+import { NumberField } from "../../../components/number-field.tsx";
+import { Choose } from "../../../components/select.tsx";
+import { useKit } from "../../../services.ts";
+import { emptyThem } from "../../../state/edit/page-gestures.ts";
+import {
+  changeWords,
+  openToWrite,
+  placeFree,
+  showWords,
+  styleAll,
+  takeOff,
+} from "../../../state/edit/word-gestures.ts";
+import { useFacts } from "../../../state/session/facts.ts";
+import { openFormat, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { ColourRow } from "./colour-row.tsx";
+import { LengthRow } from "./length-row.tsx";
+import { Act, PanelSection, PanelTitle } from "./parts.tsx";
+import { TilePlace } from "./tile-place.tsx";
+
+/** Words: what they say and how they look, the card under them, and where they lie. */
+export function WordsPanel({ tile }: { readonly tile: Tile }) {
+  const kit = useKit();
+  const session = useSession();
+  const facts = useFacts();
+  const page = usePanel(openPage);
+  const format = usePanel(openFormat);
+  const words = tile.filling as Words;
+  const free = isFree(page, tile.id);
+  const text = wordsOf(words, facts.photo);
+  const laid = facts.setter && laidWords(text, words.style, seenFrame(tile.frame, format), facts.setter);
+  return (
+    <>
+      <PanelTitle>{say.title}</PanelTitle>
+      <PanelSection>
+        <Text fontSize="14.5px" lineClamp={3} color={text ? "fg" : "fg.subtle"} whiteSpace="pre-line" mb="3">
+          {text || say.nothingYet}
+        </Text>
+        {laid && laid.hidden > 0 && (
+          <Text role="status" fontSize="14px" color="saffron.700" mb="2">
+            {say.hidden(laid.hidden)}. {say.hiddenWhy}
+          </Text>
+        )}
+        {laid && laid.missing.length > 0 && (
+          <Text role="status" fontSize="14px" color="clay.600" mb="2">
+            {say.missing(laid.missing.slice(0, 8).join(" "))}
+          </Text>
+        )}
+        <Button variant="outline" w="full" onClick={() => openToWrite(kit, tile.id)}>
+          <PenLine size={17} aria-hidden /> {say.write}
+        </Button>
+        {words.from && (
+          <Box mt="3">
+            <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1">
+              {say.follows}
+            </Text>
+            <Choose
+              label={say.follows}
+              value={words.from.what}
+              options={(["caption", "day", "both"] as const).map((w) => [w, say.followsWhat[w]])}
+              onChoose={(what) => changeWords(session, tile.id, (now) => ({ from: now.from && { ...now.from, what } }))}
+            />
+            <Text fontSize="13px" color="fg.subtle" mt="1">
+              {say.followsHelp}
+            </Text>
+          </Box>
+        )}
+      </PanelSection>
+      <WordLook ids={[tile.id]} words={words} />
+      <Card tile={tile} words={words} />
+      {free ? <FreePlace tile={tile} /> : <TilePlace tile={tile} />}
+      <PanelSection>
+        {free ? (
+          <Button variant="ghost" w="full" onClick={() => takeOff(kit, session, [tile.id])}>
+            <X size={17} aria-hidden /> {say.remove}
+          </Button>
+        ) : (
+          <Button variant="ghost" w="full" onClick={() => emptyThem(session, [tile.id])}>
+            {panelWords.empty}
+          </Button>
+        )}
+      </PanelSection>
+    </>
+  );
+}
+
+/** Words in several tiles: what they have in common is how they look. */
+export function SeveralWords({ tiles }: { readonly tiles: readonly Tile[] }) {
+  const kit = useKit();
+  const session = useSession();
+  const page = usePanel(openPage);
+  const ids = tiles.map((t) => t.id);
+  return (
+    <>
+      <PanelTitle>{say.several(tiles.length)}</PanelTitle>
+      <WordLook ids={ids} words={tiles[0]!.filling as Words} />
+      <PanelSection>
+        <Button
+          variant="ghost"
+          w="full"
+          onClick={() => (ids.every((id) => isFree(page, id)) ? takeOff(kit, session, ids) : emptyThem(session, ids))}
+        >
+          <X size={17} aria-hidden /> {say.remove}
+        </Button>
+      </PanelSection>
+    </>
+  );
+}
+
+/** How words look; what is set is set for all of these, and what is shown is that of the first. */
+function WordLook({ ids, words }: { readonly ids: readonly string[]; readonly words: Words }) {
+  const session = useSession();
+  const format = usePanel(openFormat);
+  const unit = usePanel((s) => s.project.unit);
+  const facts = useFacts();
+  const { style, role } = words;
+  const family = familyOf(style.font);
+  const styled = (change: Partial<WordStyle>) => (now: Words) => ({ style: { ...now.style, ...change } });
+  const set = (change: Partial<WordStyle>) => changeWords(session, ids, styled(change), undefined, undefined, facts);
+  const show = (change: Partial<WordStyle>) => showWords(session, ids, styled(change));
+  const aligns = { left: AlignLeft, centre: AlignCenter, right: AlignRight, justified: AlignJustify } as const;
+  const verticals = {
+    top: AlignVerticalJustifyStart,
+    middle: AlignVerticalJustifyCenter,
+    bottom: AlignVerticalJustifyEnd,
+  } as const;
+  return (
+    <PanelSection>
+      <VStack align="stretch" gap="3">
+        <Choose
+          label={say.font}
+          value={style.font}
+          options={fontFamilies.map((f) => [f.id, `${f.name}, ${say.kinds[f.kind]}`])}
+          onChoose={(font) => set({ font })}
+        />
+        <HStack gap="2" align="end">
+          <NumberField
+            label={say.size}
+            value={style.sizePt}
+            least={smallestPt}
+            most={largestPt}
+            step={1}
+            onNumber={(sizePt) => set({ sizePt })}
+          />
+          <NumberField
+            label={say.leading}
+            value={style.leading}
+            least={0.6}
+            most={4}
+            step={0.05}
+            onNumber={(leading) => set({ leading })}
+          />
+          <HStack gap="1">
+            <Act
+              icon={Bold}
+              name={say.bold}
+              pressed={style.bold}
+              disabled={!family?.bold}
+              onAct={() => set({ bold: !style.bold })}
+            />
+            <Act
+              icon={Italic}
+              name={say.italic}
+              pressed={style.italic}
+              disabled={!family?.italic}
+              onAct={() => set({ italic: !style.italic })}
+            />
+          </HStack>
+        </HStack>
+        <HStack gap="1" role="group" aria-label={say.align}>
+          {(["left", "centre", "right", "justified"] as const).map((align) => (
+            <Act
+              key={align}
+              grows
+              icon={aligns[align]}
+              name={say.aligns[align]}
+              pressed={style.align === align}
+              onAct={() => set({ align })}
+            />
+          ))}
+        </HStack>
+        <HStack gap="1" role="group" aria-label={say.vertical}>
+          {(["top", "middle", "bottom"] as const).map((vertical) => (
+            <Act
+              key={vertical}
+              grows
+              icon={verticals[vertical]}
+              name={say.verticals[vertical]}
+              pressed={style.vertical === vertical}
+              onAct={() => set({ vertical })}
+            />
+          ))}
+          <Act
+            grows
+            icon={RotateCw}
+            name={say.quarter}
+            onAct={() => set({ turn: ((style.turn + 90) % 360) as WordStyle["turn"] })}
+          />
+        </HStack>
+        <ColourRow
+          label={say.colour}
+          colour={style.colour}
+          onMove={(colour) => show({ colour })}
+          onEnd={(colour) => set({ colour })}
+        />
+        <LengthRow
+          label={say.inset}
+          mm={style.insetMm}
+          sliderMostMm={20}
+          unit={unit}
+          format={format}
+          onMove={(insetMm) => show({ insetMm })}
+          onMm={(insetMm) => {
+            set({ insetMm: Math.min(500, insetMm) });
+            return undefined;
+          }}
+        />
+        <Button size="sm" variant="ghost" onClick={() => styleAll(session, role, style)}>
+          {say.roleAll[role]}
+        </Button>
+      </VStack>
+    </PanelSection>
+  );
+}
+
+const firstCard = { ground: "#f6f1e7", lines: "ruled", ink: "#c9c0ae" } as const;
+
+/** A journaling card under the words, plain or lined for a pen. */
+function Card({ tile, words }: { readonly tile: Tile; readonly words: Words }) {
+  const session = useSession();
+  const { card } = words;
+  const put = (next: Partial<NonNullable<Words["card"]>> | null) =>
+    changeWords(session, tile.id, (now) => ({ card: next && { ...(now.card ?? firstCard), ...next } }), "laidCard");
+  const show = (next: Partial<NonNullable<Words["card"]>>) =>
+    showWords(session, tile.id, (now) => ({ card: { ...(now.card ?? firstCard), ...next } }));
+  return (
+    <PanelSection title={say.card}>
+      <Choose
+        label={say.card}
+        value={card?.lines ?? "off"}
+        options={(["off", "none", "ruled", "squared"] as const).map((k) => [k, say.cards[k]])}
+        onChoose={(k) => put(k === "off" ? null : { lines: k })}
+      />
+      {card && (
+        <Box mt="3">
+          <ColourRow
+            label={say.cardColour}
+            colour={card.ground}
+            onMove={(ground) => show({ ground })}
+            onEnd={(ground) => put({ ground })}
+          />
+          {card.lines !== "none" && (
+            <ColourRow
+              label={say.inkColour}
+              colour={card.ink}
+              onMove={(ink) => show({ ink })}
+              onEnd={(ink) => put({ ink })}
+            />
+          )}
+        </Box>
+      )}
+    </PanelSection>
+  );
+}
+
+/** Where words that lie freely are, by number. */
+function FreePlace({ tile }: { readonly tile: Tile }) {
+  const session = useSession();
+  const page = usePanel(openPage);
+  const format = usePanel(openFormat);
+  const unit = usePanel((s) => s.project.unit);
+  const f = tile.frame;
+  const [x, y] = [f.centre.x - f.width / 2, f.centre.y - f.height / 2];
+  const put = (next: Frame) => {
+    placeFree(session, tile.id, next, "keep");
+    return undefined;
+  };
+  const at = (left: number, top: number, width: number, height: number): Frame => ({
+    ...f,
+    width,
+    height,
+    centre: { x: left + width / 2, y: top + height / 2 },
+  });
+  const length = (label: string, mm: number, change: (mm: number) => Frame) => (
+    <LengthField label={label} mm={mm} unit={unit} ppi={format.ppi} onMm={(v) => put(change(v))} />
+  );
+  return (
+    <PanelSection title={say.place}>
+      <VStack align="stretch" gap="2">
+        <HStack gap="2">
+          {length(say.left, x, (v) => at(v, y, f.width, f.height))}
+          {length(say.top, y, (v) => at(x, v, f.width, f.height))}
+        </HStack>
+        <HStack gap="2">
+          {length(say.width, f.width, (v) => at(x, y, Math.max(1, v), f.height))}
+          {length(say.height, f.height, (v) => at(x, y, f.width, Math.max(1, v)))}
+        </HStack>
+        <HStack gap="2" align="end">
+          <NumberField
+            label={say.turn}
+            value={f.turn}
+            least={-180}
+            most={180}
+            step={1}
+            onNumber={(turn) => put({ ...f, turn })}
+          />
+          {page.over.length > 1 && (
+            <Button
+              size="sm"
+              variant="ghost"
+              onClick={() =>
+                session.commit({ code: "movedWords", count: 1 }, [
+                  { type: "putPage", page: withFreeAtBack(page, tile.id) },
+                ])
+              }
+            >
+              {say.toBack}
+            </Button>
+          )}
+        </HStack>
+      </VStack>
+    </PanelSection>
+  );
+}

@@ -1,0 +1,111 @@
+import { type KeyboardEvent, type PointerEvent, useMemo, useState } from "react";
+import { frameRect, type Page, roomFor } from "#core/document";
+import type { Rect } from "#core/geometry";
+import type { PageFormat } from "#core/lab";
+import { pages as words } from "../../../text/pages.ts";
+import { useSession } from "../../state/session/hooks.ts";
+import { openPage } from "../../state/session/project-session.ts";
+import { type PageSeam, pageSeams, snapped } from "./page-seams.ts";
+import { type PageView, placeOf } from "./page-view.ts";
+import css from "./seam-layer.module.css";
+
+interface SeamLayerProps {
+  readonly view: PageView;
+  readonly page: Page;
+  readonly format: PageFormat;
+}
+
+/** Wide enough for a finger, however thin the gap is. */
+const gripPx = 12;
+const snapPx = 6;
+
+/** The seams between tiles, to be dragged or moved by arrow keys; both sides follow. */
+export function SeamLayer({ view, page, format }: SeamLayerProps) {
+  const session = useSession();
+  const [held, setHeld] = useState<string>();
+  const seams = useMemo(() => pageSeams(page, format), [page, format]);
+  const kept = () => openPage(session.state.getState());
+
+  const grab = (e: PointerEvent<HTMLElement>, s: PageSeam) => {
+    if (e.button !== 0) return;
+    e.preventDefault();
+    const handle = e.currentTarget;
+    handle.focus();
+    handle.setPointerCapture(e.pointerId);
+    const start = s.across ? e.clientX : e.clientY;
+    let atMm = s.at;
+    let alone = e.altKey;
+    setHeld(s.key);
+    const move = (ev: globalThis.PointerEvent) => {
+      const to = s.at + ((s.across ? ev.clientX : ev.clientY) - start) / view.scale;
+      atMm = snapped(to, s.snaps, snapPx / view.scale);
+      alone = ev.altKey;
+      session.preview([s.moved(kept(), atMm, alone)]);
+    };
+    const end = (ev: globalThis.PointerEvent) => {
+      handle.removeEventListener("pointermove", move);
+      handle.removeEventListener("pointerup", end);
+      handle.removeEventListener("pointercancel", end);
+      setHeld(undefined);
+      if (ev.type === "pointerup" && atMm !== s.at)
+        session.commit({ code: "movedSeam", count: 1 }, [s.moved(kept(), atMm, alone)]);
+      else session.dropPreview();
+    };
+    handle.addEventListener("pointermove", move);
+    handle.addEventListener("pointerup", end);
+    handle.addEventListener("pointercancel", end);
+  };
+
+  const onKeyDown = (e: KeyboardEvent, s: PageSeam) => {
+    const [less, more] = s.across ? ["ArrowLeft", "ArrowRight"] : ["ArrowUp", "ArrowDown"];
+    if (e.key !== less && e.key !== more) return;
+    e.preventDefault();
+    e.stopPropagation();
+    const by = (e.key === more ? 1 : -1) * (e.shiftKey ? 5 : 1);
+    session.commit({ code: "movedSeam", count: 1 }, [s.moved(kept(), s.at + by, e.altKey)], `seam-${s.key}`);
+  };
+
+  const room = roomFor(page.look, format);
+  const rects = page.tiles.map((t) => frameRect(t.frame));
+  return (
+    <div className={css.layer}>
+      {seams.map((s) => {
+        const grip = gripOf(s, rects, view.scale, page.look.gapMm);
+        const rect = s.across
+          ? { x: s.at - grip / 2, y: s.from, w: grip, h: s.to - s.from }
+          : { x: s.from, y: s.at - grip / 2, w: s.to - s.from, h: grip };
+        const share = s.across ? (s.at - room.x) / room.w : (s.at - room.y) / room.h;
+        return (
+          // biome-ignore lint/a11y/useSemanticElements: a rule that is dragged and moved by keys, not a line across text
+          <div
+            key={s.key}
+            role="separator"
+            aria-orientation={s.across ? "vertical" : "horizontal"}
+            aria-valuenow={Math.round(share * 100)}
+            aria-valuemin={0}
+            aria-valuemax={100}
+            aria-label={s.label}
+            aria-hidden={s.main ? undefined : true}
+            title={words.seamHelp}
+            tabIndex={s.main ? 0 : -1}
+            className={`${css.seam} ${s.across ? css.across : css.down} ${held === s.key ? css.held : ""}`}
+            style={placeOf(view, rect)}
+            onPointerDown={(e) => grab(e, s)}
+            onKeyDown={(e) => onKeyDown(e, s)}
+          />
+        );
+      })}
+    </div>
+  );
+}
+
+/** How wide a seam can be gripped, in mm: a slim tile beside it keeps half of itself for the pointer. */
+function gripOf(s: PageSeam, rects: readonly Rect[], scale: number, gapMm: number): number {
+  let slimmest = Number.POSITIVE_INFINITY;
+  for (const r of rects) {
+    const [from, to, start, end] = s.across ? [r.y, r.y + r.h, r.x, r.x + r.w] : [r.x, r.x + r.w, r.y, r.y + r.h];
+    const beside = to > s.from && from < s.to && start < s.at + gapMm && end > s.at - gapMm;
+    if (beside) slimmest = Math.min(slimmest, end - start);
+  }
+  return Math.min(gripPx / scale, gapMm + slimmest / 2);
+}

@@ -1,0 +1,211 @@
+import { useDraggable } from "@dnd-kit/core";
+import { ImageOff, ImagePlus, Lock } from "lucide-react";
+import { type KeyboardEvent, memo, useMemo, useRef, useState } from "react";
+import type { Edge } from "#core/arrange";
+import { frameRect, type Page, photoIdOf } from "#core/document";
+import { seenFrame } from "#core/scene";
+import { pages as words } from "../../../text/pages.ts";
+import { useKit } from "../../services.ts";
+import type { Dragged, DropMeaning } from "../../state/edit/drop-meaning.ts";
+import { emptyThem } from "../../state/edit/page-gestures.ts";
+import { keep, takenAway, tileMoved } from "../../state/edit/tree-gestures.ts";
+import { useFacts } from "../../state/session/facts.ts";
+import { openFormat, useDesk, useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
+import { openPage } from "../../state/session/project-session.ts";
+import { choose } from "../../state/view-state/choose.ts";
+import type { Desk } from "../../state/view-state/view-state.ts";
+import { nearestToward, type PageView, placeOf } from "./page-view.ts";
+import css from "./tile-layer.module.css";
+import { HiddenWords, hiddenWords, sayWords } from "./word-facts.tsx";
+
+/** The tiles as things one can point at, choose, drag and name; their pictures are on the canvas beneath. */
+export function TileLayer({ view, page }: { readonly view: PageView; readonly page: Page }) {
+  const { desk } = useKit();
+  const session = useSession();
+  const chosen = useDesk((s) => s.tiles.ids);
+  const { dragged, meaning } = useDesk((s) => s.drop);
+  const byId = useLibrary((s) => s.byId);
+  const facts = useFacts();
+  const [at, setAt] = useState<string>();
+  const layer = useRef<HTMLDivElement>(null);
+  const ids = page.tiles.map((t) => t.id);
+  const stop = at !== undefined && ids.includes(at) ? at : ids[0];
+  const target = targetOf(meaning);
+  const hands = useMemo((): SpotHands => {
+    const tileIds = () => openPage(session.state.getState()).tiles.map((t) => t.id);
+    return {
+      focus: setAt,
+      pick: (id, held) => desk.setState((s) => ({ tiles: choose(s.tiles, tileIds(), id, held) })),
+      menu: (id) => !desk.getState().tiles.ids.has(id) && chooseOnly(desk, id),
+      open: (id, kind) => {
+        chooseOnly(desk, id);
+        desk.setState(kind === "words" ? { writing: id } : { reframing: id });
+      },
+    };
+  }, [desk, session]);
+
+  const onKeyDown = (e: KeyboardEvent) => {
+    if (!stop) return;
+    const tile = page.tiles.find((t) => t.id === stop);
+    if (e.key.startsWith("Arrow")) {
+      const rects = page.tiles.map((t) => ({ id: t.id, ...frameRect(t.frame) }));
+      const next = nearestToward(rects, stop, e.key);
+      if (e.altKey && next) keep(session, "arrangedAnew", 1, tileMoved(stop, { tileId: next, edge: edgeOf[e.key]! }));
+      else if (next) layer.current?.querySelector<HTMLElement>(`[data-tile="${next}"]`)?.focus();
+    } else if (e.key === " ") hands.pick(stop, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey });
+    else if (e.key === "Enter") {
+      if (tile?.filling.kind === "photo" || tile?.filling.kind === "words") hands.open(stop, tile.filling.kind);
+    } else if (e.key === "Delete" && !chosen.has(stop))
+      e.shiftKey ? keep(session, "tookAway", 1, takenAway([stop])) : emptyThem(session, [stop]);
+    else return;
+    e.preventDefault();
+  };
+
+  const format = useProject(openFormat);
+
+  return (
+    <div
+      ref={layer}
+      role="listbox"
+      aria-multiselectable
+      aria-label={words.title}
+      className={css.layer}
+      onKeyDown={onKeyDown}
+    >
+      {page.tiles.map((tile, i) => {
+        const photoId = photoIdOf(tile);
+        const photo = byId.get(photoId ?? "");
+        const rect = frameRect(tile.frame);
+        const { left, top, width, height } = placeOf(view, rect);
+        const { kind } = tile.filling;
+        const written = tile.filling.kind === "words" ? tile.filling : undefined;
+        const what = written
+          ? sayWords(written, facts)
+          : kind === "empty"
+            ? words.emptyTile
+            : kind === "colour"
+              ? words.colourTile
+              : photo
+                ? photo.caption || photo.name
+                : words.photoGone;
+        return (
+          <TileSpot
+            key={tile.id}
+            id={tile.id}
+            left={left}
+            top={top}
+            width={width}
+            height={height}
+            shortPx={Math.min(rect.w, rect.h) * view.scale}
+            cornerPx={tile.outline.cornerMm * view.scale}
+            label={words.tile(i + 1, page.tiles.length, what)}
+            kind={kind === "photo" && !photo ? "missing" : kind}
+            locked={tile.locked}
+            hidden={written ? hiddenWords(written, seenFrame(tile.frame, format), facts) : 0}
+            chosen={chosen.has(tile.id)}
+            stop={tile.id === stop}
+            own={dragged?.from === "tile" && dragged.tileId === tile.id}
+            meaning={target !== tile.id ? undefined : meaning.does === "swap" && kind === "photo" ? "swap" : "put"}
+            hands={hands}
+          />
+        );
+      })}
+    </div>
+  );
+}
+
+const chooseOnly = (desk: Desk, id: string) => desk.setState({ tiles: { ids: new Set([id]), anchor: id } });
+
+/** Moved past its neighbour, a tile comes to lie on that one's far side. */
+const edgeOf: Record<string, Edge> = {
+  ArrowLeft: "left",
+  ArrowRight: "right",
+  ArrowUp: "top",
+  ArrowDown: "bottom",
+};
+
+const targetOf = (m: DropMeaning): string | undefined =>
+  m.does === "put" ? m.tileId : m.does === "swap" ? m.withTileId : undefined;
+
+/** What is done to a tile; the same object for as long as the layer stands. */
+interface SpotHands {
+  focus(id: string): void;
+  pick(id: string, held: { readonly shift: boolean; readonly ctrl: boolean }): void;
+  menu(id: string): void;
+  open(id: string, kind: "photo" | "words"): void;
+}
+
+interface TileSpotProps {
+  readonly id: string;
+  readonly left: string;
+  readonly top: string;
+  readonly width: string;
+  readonly height: string;
+  readonly shortPx: number;
+  readonly cornerPx: number;
+  readonly label: string;
+  readonly kind: "photo" | "empty" | "colour" | "words" | "missing";
+  readonly locked: boolean;
+  /** So many words found no room. */
+  readonly hidden: number;
+  readonly chosen: boolean;
+  readonly stop: boolean;
+  /** It is the one being dragged. */
+  readonly own: boolean;
+  /** What letting go here would do now. */
+  readonly meaning: "put" | "swap" | undefined;
+  readonly hands: SpotHands;
+}
+
+const TileSpot = memo(function TileSpot(props: TileSpotProps) {
+  const { id, left, top, width, height, shortPx, cornerPx, label, kind, locked } = props;
+  const { hidden, chosen, stop, own, meaning, hands } = props;
+  const drag = useDraggable({
+    id: `tile-${id}`,
+    data: { from: "tile", tileId: id } satisfies Dragged,
+    disabled: kind !== "photo" && kind !== "words" && kind !== "missing",
+  });
+  const bare = kind === "empty" || kind === "missing";
+  const looks = [
+    css.tile,
+    bare && css.bare,
+    kind === "empty" && css.empty,
+    own && css.own,
+    chosen && css.chosen,
+    meaning && css.target,
+  ];
+  return (
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the layer hears the keys for all of its tiles
+    <div
+      ref={drag.setNodeRef}
+      {...drag.listeners}
+      role="option"
+      aria-selected={chosen}
+      aria-label={label}
+      tabIndex={stop ? 0 : -1}
+      data-tile={id}
+      className={looks.filter(Boolean).join(" ")}
+      style={{ left, top, width, height, borderRadius: cornerPx }}
+      onFocus={() => hands.focus(id)}
+      onClick={(e) => hands.pick(id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey })}
+      onContextMenu={() => hands.menu(id)}
+      onDoubleClick={() => (kind === "photo" || kind === "words") && hands.open(id, kind)}
+    >
+      {locked && (
+        <span className={css.lock}>
+          <Lock size={12} aria-label={words.locked} />
+        </span>
+      )}
+      {hidden > 0 && <HiddenWords count={hidden} />}
+      {bare && shortPx > 54 && (
+        <div className={css.hint}>
+          {kind === "missing" ? <ImageOff size={20} aria-hidden /> : <ImagePlus size={20} aria-hidden />}
+          {shortPx > 90 && (kind === "missing" ? words.photoGone : words.emptyTileHint)}
+        </div>
+      )}
+      {meaning && shortPx > 54 && (
+        <span className={css.meaning}>{meaning === "swap" ? words.dropSwap : words.dropPut}</span>
+      )}
+    </div>
+  );
+});

@@ -1,0 +1,111 @@
+import { Menu, Portal } from "@chakra-ui/react";
+import type { ReactElement } from "react";
+import { areWords, findTile, isFree, type Tile } from "#core/document";
+import { tileMenu as words } from "../../../text/pages.ts";
+import { useKit } from "../../services.ts";
+import { lead, leadOf } from "../../state/edit/arrange-page.ts";
+import { emptyThem, putPhoto, swapPhotos } from "../../state/edit/page-gestures.ts";
+import { halved, keep, keptTogether, locked, slippedIn, takenAway } from "../../state/edit/tree-gestures.ts";
+import { takeOff } from "../../state/edit/word-gestures.ts";
+import { useDesk, useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
+import { openPage } from "../../state/session/project-session.ts";
+import { nothingChosen } from "../../state/view-state/choose.ts";
+
+type Deed = readonly [value: string, words: string, deed: () => void];
+
+/** What can be done with the chosen tiles, where the pointer is; opened by a right click or the menu key. */
+export function TileMenu({ children }: { readonly children: ReactElement }) {
+  const deeds = useDeeds();
+  return (
+    <Menu.Root onSelect={({ value }) => deeds.find(([v]) => v === value)?.[2]()}>
+      <Menu.ContextTrigger asChild>{children}</Menu.ContextTrigger>
+      {deeds.length > 0 && (
+        <Portal>
+          <Menu.Positioner>
+            <Menu.Content bg="oat.25" borderRadius="card" boxShadow="lifted" aria-label={words.label}>
+              {deeds.map(([value, name]) => (
+                <Menu.Item key={value} value={value}>
+                  {name}
+                </Menu.Item>
+              ))}
+            </Menu.Content>
+          </Menu.Positioner>
+        </Portal>
+      )}
+    </Menu.Root>
+  );
+}
+
+function useDeeds(): readonly Deed[] {
+  const kit = useKit();
+  const session = useSession();
+  const page = useProject(openPage);
+  const chosen = useDesk((s) => s.tiles.ids);
+  const onShelf = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
+  const photo = useLibrary((s) => (onShelf === undefined ? undefined : s.byId.get(onShelf)));
+  const tiles = [...chosen].flatMap((id) => findTile(page, id) ?? []);
+  const [tile, other] = tiles;
+  if (!tile) return [];
+  const ids = tiles.map((t) => t.id);
+  const full = tiles.filter((t) => t.filling.kind === "photo");
+  const all: (Deed | false | undefined)[] = [];
+  if (tiles.length === 1) all.push(...ofOne(tile));
+  if (tiles.length === 2 && other && full.length > 0)
+    all.push(["swap", words.swap, () => swapPhotos(session, tile.id, other.id)]);
+  if (tiles.length > 1 && tiles.length <= 4 && !tiles.some((t) => isFree(page, t.id)))
+    all.push([
+      "together",
+      words.together,
+      () => keep(session, "keptTogether", ids.length, keptTogether(kit.library, ids)),
+    ]);
+  const free = tiles.some((t) => isFree(page, t.id));
+  const areLocked = tiles.every((t) => t.locked);
+  if (!free)
+    all.push([
+      "lock",
+      areLocked ? words.unlock : words.lock,
+      () => keep(session, "lockedTiles", ids.length, locked(ids, !areLocked)),
+    ]);
+  if (full.length > 0) all.push(["empty", words.empty, () => emptyThem(session, ids)]);
+  all.push([
+    "take",
+    words.takeAway,
+    () => {
+      if (takeOff(kit, session, ids)) return;
+      keep(session, "tookAway", ids.length, takenAway(ids));
+      kit.desk.setState({ tiles: nothingChosen });
+    },
+  ]);
+  return all.filter((d): d is Deed => Boolean(d));
+
+  function ofOne(one: Tile): (Deed | false | undefined)[] {
+    const has = one.filling.kind === "photo";
+    const leads = leadOf(page)?.tileId === one.id;
+    if (isFree(page, one.id))
+      return [
+        has && ["reframe", words.reframe, () => kit.desk.setState({ reframing: one.id })],
+        photo && !areWords(one) && ["put", words.put, () => putPhoto(session, one.id, photo.id)],
+      ];
+    return [
+      has && ["reframe", words.reframe, () => kit.desk.setState({ reframing: one.id })],
+      photo && ["put", words.put, () => putPhoto(session, one.id, photo.id)],
+      photo && [
+        "before",
+        words.slipBefore,
+        () => keep(session, "slippedIn", 1, slippedIn(photo, one.id, "left", kit.newId)),
+      ],
+      photo && [
+        "after",
+        words.slipAfter,
+        () => keep(session, "slippedIn", 1, slippedIn(photo, one.id, "right", kit.newId)),
+      ],
+      page.tiles.length > 2 && [
+        "lead",
+        leads ? words.leadNot : words.lead,
+        () => lead(kit, session, leads ? undefined : one.id, 0.4),
+      ],
+      ["across", words.splitAcross, () => keep(session, "halvedTile", 1, halved(one.id, "side", kit.newId))],
+      ["down", words.splitDown, () => keep(session, "halvedTile", 1, halved(one.id, "stack", kit.newId))],
+    ];
+  }
+}

@@ -1,0 +1,140 @@
+import { type KeyboardEvent, type PointerEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { findTile } from "#core/document";
+import { applyTo, inverse } from "#core/geometry";
+import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
+import { caretAt, lineEnds, offsetAt, offsetBeyond, selectionRects } from "#core/words";
+import { words as say } from "../../../text/words.ts";
+import { useKit } from "../../services.ts";
+import { typed } from "../../state/edit/word-gestures.ts";
+import { useFacts } from "../../state/session/facts.ts";
+import { openFormat, shownPage, useProject, useSession } from "../../state/session/hooks.ts";
+import { type PageView, toPage } from "./page-view.ts";
+import css from "./write-layer.module.css";
+
+/**
+ * Words written in their place. A field that is not seen takes what is typed; the letters are the page's own, and the
+ * caret and the selection are drawn where those letters stand, so that no line breaks otherwise than in print.
+ */
+export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly tileId: string }) {
+  const { desk } = useKit();
+  const session = useSession();
+  const facts = useFacts();
+  const page = useProject(shownPage);
+  const field = useRef<HTMLTextAreaElement>(null);
+  const layer = useRef<HTMLDivElement>(null);
+  const dragged = useRef<number>(undefined);
+  const tile = findTile(page, tileId);
+  const words = tile?.filling.kind === "words" ? tile.filling : undefined;
+  const text = words ? wordsOf(words, facts.photo) : "";
+  const [marked, setMarked] = useState<readonly [number, number]>([text.length, text.length]);
+  const format = useProject(openFormat);
+  const frame = useMemo(() => tile && seenFrame(tile.frame, format), [tile, format]);
+  const laid = useMemo(
+    () => (words && frame && facts.setter ? laidWords(text, words.style, frame, facts.setter) : undefined),
+    [words, frame, text, facts],
+  );
+
+  useEffect(() => {
+    field.current?.focus();
+    field.current?.setSelectionRange(0, field.current.value.length);
+  }, []);
+  const readMarks = () => field.current && setMarked([field.current.selectionStart, field.current.selectionEnd]);
+  useLayoutEffect(() => {
+    const hear = () => document.activeElement === field.current && readMarks();
+    document.addEventListener("selectionchange", hear);
+    return () => document.removeEventListener("selectionchange", hear);
+  });
+  if (!words || !tile || !frame) return null;
+
+  const mark = (from: number, to: number) => {
+    field.current?.setSelectionRange(Math.min(from, to), Math.max(from, to), to < from ? "backward" : "forward");
+    readMarks();
+  };
+  const offsetOf = (e: PointerEvent): number => {
+    if (!laid || !layer.current) return 0;
+    const box = layer.current.getBoundingClientRect();
+    const at = toPage(view, { x: e.clientX - box.left, y: e.clientY - box.top });
+    return offsetAt(laid, applyTo(inverse(wordsMatrix(frame, laid, words.style.turn)), at));
+  };
+  const onKeyDown = (e: KeyboardEvent<HTMLTextAreaElement>) => {
+    e.stopPropagation();
+    const { selectionStart, selectionEnd, selectionDirection } = e.currentTarget;
+    const [anchor, head] =
+      selectionDirection === "backward" ? [selectionEnd, selectionStart] : [selectionStart, selectionEnd];
+    const to = (at: number) => mark(e.shiftKey ? anchor : at, at);
+    if (e.key === "Escape") desk.setState({ writing: undefined });
+    else if ((e.key === "ArrowUp" || e.key === "ArrowDown") && laid)
+      to(offsetBeyond(laid, head, e.key === "ArrowUp" ? -1 : 1, text.length));
+    else if ((e.key === "Home" || e.key === "End") && laid && !e.ctrlKey)
+      to(lineEnds(laid, head)[e.key === "Home" ? "from" : "to"]);
+    else if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === "z") e.shiftKey ? session.redo() : session.undo();
+    else return;
+    e.preventDefault();
+  };
+  const caret = laid && marked[0] === marked[1] ? caretAt(laid, marked[0]) : undefined;
+  const m = laid && wordsMatrix(frame, laid, words.style.turn);
+  const { scale, box } = view;
+  return (
+    <div
+      ref={layer}
+      className={css.layer}
+      onPointerDown={(e) => {
+        e.preventDefault();
+        field.current?.focus();
+        dragged.current = offsetOf(e);
+        mark(dragged.current, dragged.current);
+        e.currentTarget.setPointerCapture(e.pointerId);
+      }}
+      onPointerMove={(e) => dragged.current !== undefined && mark(dragged.current, offsetOf(e))}
+      onPointerUp={() => {
+        dragged.current = undefined;
+      }}
+      data-testid="writing"
+    >
+      {m && laid && (
+        <div
+          className={css.words}
+          style={{
+            width: laid.size.w * scale,
+            height: laid.size.h * scale,
+            transform: `matrix(${m.a}, ${m.b}, ${m.c}, ${m.d}, ${(m.e - box.x) * scale}, ${(m.f - box.y) * scale})`,
+          }}
+        >
+          {selectionRects(laid, marked[0], marked[1]).map((r) => (
+            <div
+              key={`${r.y} ${r.x}`}
+              className={css.marked}
+              style={{ left: r.x * scale, top: r.y * scale, width: r.w * scale, height: r.h * scale }}
+            />
+          ))}
+          {caret && (
+            <div
+              className={css.caret}
+              style={{ left: caret.x * scale, top: caret.top * scale, height: caret.height * scale }}
+            />
+          )}
+        </div>
+      )}
+      <textarea
+        ref={field}
+        className={css.field}
+        aria-label={`${say.writing}. ${say.writingHelp}`}
+        value={text}
+        maxLength={20_000}
+        // Until its font is there, the field's own lines are moved along.
+        wrap="off"
+        spellCheck={false}
+        onChange={(e) => {
+          typed(session, tile.id, e.currentTarget.value);
+          readMarks();
+        }}
+        onKeyDown={onKeyDown}
+        onBlur={(e) => {
+          // Into the panel and back is still writing; a click on the mat ends it.
+          if (!(e.relatedTarget instanceof HTMLElement)) return;
+          if (!e.relatedTarget.closest("aside")) desk.setState({ writing: undefined });
+        }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,73 @@
+import { Box, Button, Heading, HStack } from "@chakra-ui/react";
+import { lazy, memo, type ReactNode, Suspense } from "react";
+import { Link } from "react-router";
+import { type Photo, type Section, sections } from "#core/photo";
+import { photos as words } from "../../../text/photos.ts";
+import { BringIn } from "../../components/import-buttons.tsx";
+import { OneOfFew } from "../../components/segmented.tsx";
+import { useKit } from "../../services.ts";
+import { useDesk, useMaybeSession } from "../../state/session/hooks.ts";
+import { chooseAll, nothingChosen } from "../../state/view-state/choose.ts";
+import { SpaceUsed } from "./space.tsx";
+
+const Removed = lazy(() => import("../../components/removed.tsx").then((m) => ({ default: m.Removed })));
+
+/** Which part of the library is open. */
+export const Sections = memo(function Sections() {
+  const { desk } = useKit();
+  const section = useDesk((s) => s.section);
+  const open = (next: Section) => desk.setState({ section: next, photos: nothingChosen, sheet: undefined });
+  return (
+    <OneOfFew<Section>
+      label={words.section}
+      value={section}
+      options={sections.map((s) => [s, words.sections[s]] as const)}
+      onChoose={open}
+    />
+  );
+});
+
+interface LibraryBarProps {
+  readonly title: string;
+  readonly shownIds: readonly Photo[];
+  readonly filters?: ReactNode;
+}
+
+export function LibraryBar({ title, shownIds, filters }: LibraryBarProps) {
+  const { desk } = useKit();
+  const session = useMaybeSession();
+  const section = useDesk((s) => s.section);
+  const chosen = useDesk((s) => s.photos.ids.size);
+  const all = chosen === shownIds.length && chosen > 0;
+  return (
+    <HStack px="8" pt="3" gap="4">
+      <Sections />
+      <Box minW="0">
+        <Heading as="h1" fontSize="22px" lineHeight="1.2" fontWeight="540" whiteSpace="nowrap">
+          {title}
+        </Heading>
+        <SpaceUsed />
+      </Box>
+      <HStack ml="auto" gap="2">
+        <Button
+          size="sm"
+          variant="ghost"
+          disabled={shownIds.length === 0}
+          onClick={() => desk.setState({ photos: all ? nothingChosen : chooseAll(shownIds.map((p) => p.id)) })}
+        >
+          {all ? words.chooseNone : words.chooseAll}
+        </Button>
+        {filters}
+        <Suspense>
+          <Removed />
+        </Suspense>
+        <BringIn section={section} />
+        {!session && section === "photos" && (
+          <Button asChild size="sm">
+            <Link to="/">{words.startCollage}</Link>
+          </Button>
+        )}
+      </HStack>
+    </HStack>
+  );
+}

@@ -1,0 +1,91 @@
+import { Box, Grid, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { type Photo, shifted } from "#core/photo";
+import { timeWords as words } from "../../../text/photos.ts";
+import { Ask } from "../../components/confirm-dialog.tsx";
+import { takenMoment } from "../../components/dates.ts";
+import { OneOfFew } from "../../components/segmented.tsx";
+import { Choose } from "../../components/select.tsx";
+import { Labelled } from "../../components/text-field.tsx";
+import { useKit } from "../../services.ts";
+
+/** Moves the time of photos by as much as a camera's clock was off. */
+export function TimeDialog({ chosen, onClose }: { readonly chosen: readonly Photo[]; readonly onClose: () => void }) {
+  const { library } = useKit();
+  const [by, setBy] = useState({ days: 0, hours: 1, minutes: 0 });
+  const [way, setWay] = useState<1 | -1>(1);
+  const [camera, setCamera] = useState("");
+  const cameras = [...new Set(chosen.map((p) => p.camera).filter(Boolean))].sort();
+  const minutes = way * (by.days * 1440 + by.hours * 60 + by.minutes);
+  const moved = chosen.filter(
+    (p) => (camera === "" || p.camera === camera) && minutes !== 0 && shifted(p.takenAt, minutes) !== undefined,
+  );
+  const first = moved[0];
+  const apply = async () => {
+    await library.edit(
+      "retimed",
+      moved.map((p) => p.id),
+      (p) => retimed(p, shifted(p.takenAt, minutes)),
+    );
+    onClose();
+  };
+  const part = (key: keyof typeof by, label: string) => (
+    <Labelled
+      label={label}
+      type="number"
+      min={0}
+      max={9999}
+      value={by[key]}
+      onChange={(e) => setBy({ ...by, [key]: Math.min(9999, Math.max(0, Math.round(Number(e.target.value)))) })}
+    />
+  );
+  return (
+    <Ask
+      title={words.title(chosen.length)}
+      doIt={words.apply}
+      able={moved.length > 0}
+      onDo={() => void apply()}
+      onClose={onClose}
+    >
+      <Box mb="4">
+        <OneOfFew
+          label={words.shift}
+          value={way === 1 ? "later" : "earlier"}
+          options={[
+            ["later", words.later],
+            ["earlier", words.earlier],
+          ]}
+          onChoose={(v) => setWay(v === "earlier" ? -1 : 1)}
+        />
+      </Box>
+      <Grid templateColumns="repeat(3, 1fr)" gap="3" mb="4">
+        {part("days", words.days)}
+        {part("hours", words.hours)}
+        {part("minutes", words.minutes)}
+      </Grid>
+      {cameras.length > 1 && (
+        <Box mb="4">
+          <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1">
+            {words.camera}
+          </Text>
+          <Choose
+            label={words.camera}
+            value={camera}
+            options={[["", words.anyCamera], ...cameras.map((c) => [c, c] as const)]}
+            onChoose={setCamera}
+          />
+        </Box>
+      )}
+      <Text color="fg.muted" role="status">
+        {words.count(moved.length)}{" "}
+        {first && words.example(first.name, takenMoment(first.takenAt), takenMoment(shifted(first.takenAt, minutes)!))}
+      </Text>
+    </Ask>
+  );
+}
+
+/** The photo with another time; what the file said is remembered from the first correction on. */
+export function retimed(p: Photo, takenAt: string | undefined): Photo {
+  if (takenAt === undefined || takenAt === p.takenAt) return p;
+  return { ...p, takenAt, takenFrom: "you", foundTime: p.foundTime ?? { takenAt: p.takenAt, takenFrom: p.takenFrom } };
+}

@@ -1,0 +1,307 @@
+import { Box, Button, Flex, HStack, IconButton, Text, Textarea } from "@chakra-ui/react";
+import { ChevronLeft, ChevronRight, MapPin, X } from "lucide-react";
+import { type MouseEvent, useCallback, useEffect, useMemo, useState } from "react";
+import { useNavigate, useParams } from "react-router";
+import { countLeaves, type Note } from "#core/document";
+import { reading as words } from "../../../text/project.ts";
+import { SeenPage } from "../../components/clipped-page.tsx";
+import { Ask } from "../../components/confirm-dialog.tsx";
+import { useSizeOf } from "../../components/size-of.ts";
+import { typingIn } from "../../components/typing-in.ts";
+import { useKit } from "../../services.ts";
+import { useFacts } from "../../state/session/facts.ts";
+import { useProject, useSession } from "../../state/session/hooks.ts";
+import { type LeafView, type ReadingView, readingViews } from "./views.ts";
+
+const turnMs = 520;
+
+interface Turn {
+  readonly from: ReadingView;
+  readonly to: ReadingView;
+  readonly by: 1 | -1;
+}
+
+/** The work as it will lie in the hand: opening by opening, after the cut, with notes pinned where they are meant. */
+export function ReadingPlace() {
+  const kit = useKit();
+  const session = useSession();
+  const navigate = useNavigate();
+  const { projectId } = useParams();
+  const project = useProject((s) => s.project);
+  const openId = useProject((s) => s.pageId);
+  const facts = useFacts();
+  const views = useMemo(() => readingViews(project, (id) => facts.photo(id)?.takenAt), [project, facts]);
+  const [at, setAt] = useState(() => {
+    const found = views.findIndex((v) => v.left?.pageId === openId || v.right?.pageId === openId);
+    return project.cover?.page.id === openId ? 0 : Math.max(0, found);
+  });
+  const [turn, setTurn] = useState<Turn>();
+  const [pinning, setPinning] = useState(false);
+  const [note, setNote] = useState<Note>();
+  const [ref, room] = useSizeOf();
+  const view = views[Math.min(at, views.length - 1)]!;
+  const leave = useCallback(() => {
+    const shown = view.left ?? view.right;
+    if (shown) session.goTo(shown.pageId);
+    void navigate(`/work/${projectId}/pages`);
+  }, [view, session, navigate, projectId]);
+  const go = useCallback(
+    (by: 1 | -1) => {
+      const next = views[at + by];
+      if (!next || turn) return;
+      const still = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
+      if (!still) {
+        setTurn({ from: view, to: next, by });
+        setTimeout(() => setTurn(undefined), turnMs);
+      }
+      setAt(at + by);
+    },
+    [views, at, turn, view],
+  );
+  useEffect(() => {
+    const hear = (e: KeyboardEvent) => {
+      if (typingIn(e.target) || note) return;
+      if (e.key === "ArrowRight" || e.key === "PageDown" || e.key === " ") go(1);
+      else if (e.key === "ArrowLeft" || e.key === "PageUp") go(-1);
+      else if (e.key === "Home") setAt(0);
+      else if (e.key === "End") setAt(views.length - 1);
+      else if (e.key === "Escape") pinning ? setPinning(false) : leave();
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener("keydown", hear);
+    return () => window.removeEventListener("keydown", hear);
+  }, [go, leave, views.length, pinning, note]);
+
+  const both = project.kind !== "collage";
+  const tall = Math.max(...views.map((v) => (v.left ?? v.right)!.box.h));
+  const wide = Math.max(...views.map((v) => (v.right ?? v.left)!.box.w));
+  const scale = room ? Math.min((room.w - 120) / (both ? 2 * wide : wide), (room.h - 24) / tall) : 0;
+  const put = (notes: readonly Note[]) =>
+    session.commit({ code: "markedPage", count: 1 }, [{ type: "setProject", notes }]);
+  const keepNote = (next: Note) => {
+    const others = project.notes.filter((n) => n.id !== next.id);
+    put(next.text.trim() === "" ? others : [...others, next]);
+    setNote(undefined);
+  };
+  const pin = (leaf: LeafView) => (e: MouseEvent) => {
+    if (!pinning) return;
+    const r = e.currentTarget.getBoundingClientRect();
+    setPinning(false);
+    setNote({
+      id: kit.newId(),
+      pageId: leaf.pageId,
+      at: { x: (e.clientX - r.left) / scale + leaf.box.x, y: (e.clientY - r.top) / scale + leaf.box.y },
+      text: "",
+    });
+  };
+  const leafBox = (leaf: LeafView | undefined, live: boolean) =>
+    leaf ? (
+      <Box
+        position="relative"
+        w={`${leaf.box.w * scale}px`}
+        h={`${leaf.box.h * scale}px`}
+        bg="white"
+        cursor={pinning ? "crosshair" : undefined}
+        onClick={live ? pin(leaf) : undefined}
+        data-leaf={live ? leaf.pageId : undefined}
+      >
+        <SeenPage page={leaf.page} format={leaf.format} scale={scale} box={leaf.box} />
+        {live && <Pins leaf={leaf} notes={project.notes} scale={scale} onOpen={setNote} />}
+      </Box>
+    ) : (
+      <Box w={both ? `${wide * scale}px` : "0"} />
+    );
+  const [left, right] = under(view, turn);
+
+  return (
+    <Flex position="fixed" inset="0" zIndex="1300" direction="column" bg="mat.dark" color="oat.100">
+      <HStack px="5" py="3" justify="space-between">
+        <Text fontWeight="600" role="status" fontVariantNumeric="tabular-nums">
+          {view.from === 0 ? words.cover : words.at(view.from, view.to, countLeaves(project.pages))}
+        </Text>
+        <HStack gap="2">
+          <Text fontSize="14px">{words.notes(project.notes.length)}</Text>
+          <Button
+            size="sm"
+            variant="outline"
+            bg="transparent"
+            _hover={{ bg: "ink.700" }}
+            color="oat.50"
+            aria-pressed={pinning}
+            onClick={() => setPinning(!pinning)}
+          >
+            <MapPin size={16} aria-hidden /> {pinning ? words.noteHelp : words.note}
+          </Button>
+          <Button
+            size="sm"
+            variant="outline"
+            bg="transparent"
+            color="oat.50"
+            _hover={{ bg: "ink.700" }}
+            onClick={leave}
+          >
+            <X size={16} aria-hidden /> {words.close}
+          </Button>
+        </HStack>
+      </HStack>
+      <Flex ref={ref} flex="1" minH="0" align="center" justify="center" position="relative">
+        <Turner name={words.back} side="left" able={at > 0} onTurn={() => go(-1)} />
+        {scale > 0 && (
+          <Flex position="relative" boxShadow="lifted" style={{ perspective: "2400px" }} data-testid="reading">
+            {leafBox(left, !turn)}
+            {leafBox(right, !turn)}
+            {turn && both && <TurningLeaf turn={turn} wide={wide * scale} face={(leaf) => leafBox(leaf, false)} />}
+            {both && (
+              <Box
+                position="absolute"
+                left="50%"
+                top="0"
+                bottom="0"
+                w="36px"
+                ml="-18px"
+                pointerEvents="none"
+                bg={foldShade}
+              />
+            )}
+          </Flex>
+        )}
+        <Turner name={words.next} side="right" able={at < views.length - 1} onTurn={() => go(1)} />
+      </Flex>
+      <Box h="24px" />
+      {note && <NoteDialog note={note} onKeep={keepNote} onClose={() => setNote(undefined)} />}
+    </Flex>
+  );
+}
+
+const foldShade =
+  "linear-gradient(90deg, transparent, rgba(20,20,16,.16) 46%, rgba(20,20,16,.26) 50%, rgba(20,20,16,.16) 54%, transparent)";
+
+/** What lies under a leaf that is being turned: on one side what it uncovers, on the other what it will cover. */
+function under(view: ReadingView, turn: Turn | undefined): readonly [LeafView | undefined, LeafView | undefined] {
+  if (!turn) return [view.left, view.right];
+  return turn.by === 1 ? [turn.from.left, turn.to.right] : [turn.to.left, turn.from.right];
+}
+
+interface TurningLeafProps {
+  readonly turn: Turn;
+  readonly wide: number;
+  readonly face: (leaf: LeafView | undefined) => React.ReactNode;
+}
+
+/** One leaf on its way over, with both of its faces. */
+function TurningLeaf({ turn, wide, face }: TurningLeafProps) {
+  const forward = turn.by === 1;
+  const [front, back] = forward ? [turn.from.right, turn.to.left] : [turn.to.right, turn.from.left];
+  return (
+    <Box
+      position="absolute"
+      top="0"
+      left="50%"
+      w={`${wide}px`}
+      transformOrigin="0 50%"
+      transformStyle="preserve-3d"
+      animation={`${forward ? "leafOver" : "leafBack"} ${turnMs}ms ease-in-out both`}
+      css={{
+        "@keyframes leafOver": { from: { transform: "rotateY(0deg)" }, to: { transform: "rotateY(-180deg)" } },
+        "@keyframes leafBack": { from: { transform: "rotateY(-180deg)" }, to: { transform: "rotateY(0deg)" } },
+      }}
+      aria-hidden
+    >
+      <Box css={{ backfaceVisibility: "hidden" }}>{face(front)}</Box>
+      <Box position="absolute" inset="0" transform="rotateY(180deg)" css={{ backfaceVisibility: "hidden" }}>
+        {face(back)}
+      </Box>
+    </Box>
+  );
+}
+
+interface TurnerProps {
+  readonly name: string;
+  readonly side: "left" | "right";
+  readonly able: boolean;
+  readonly onTurn: () => void;
+}
+
+function Turner({ name, side, able, onTurn }: TurnerProps) {
+  const Icon = side === "left" ? ChevronLeft : ChevronRight;
+  return (
+    <IconButton
+      aria-label={name}
+      disabled={!able}
+      onClick={onTurn}
+      variant="ghost"
+      color="oat.100"
+      position="absolute"
+      {...{ [side]: "8px" }}
+      h="72px"
+      w="44px"
+      _hover={{ bg: "ink.700" }}
+    >
+      <Icon size={30} />
+    </IconButton>
+  );
+}
+
+interface PinsProps {
+  readonly leaf: LeafView;
+  readonly notes: readonly Note[];
+  readonly scale: number;
+  readonly onOpen: (note: Note) => void;
+}
+
+function Pins({ leaf, notes, scale, onOpen }: PinsProps) {
+  const { box } = leaf;
+  const inside = (n: Note) => n.at.x >= box.x && n.at.x <= box.x + box.w;
+  return notes.map((n, i) =>
+    n.pageId === leaf.pageId && inside(n) ? (
+      <IconButton
+        key={n.id}
+        aria-label={words.noteAt(i + 1, n.text)}
+        title={n.text}
+        position="absolute"
+        size="xs"
+        borderRadius="full"
+        bg="saffron.400"
+        color="ink.900"
+        fontWeight="700"
+        boxShadow="lifted"
+        style={{ left: (n.at.x - box.x) * scale - 14, top: (n.at.y - box.y) * scale - 14 }}
+        onClick={(e) => {
+          e.stopPropagation();
+          onOpen(n);
+        }}
+      >
+        {i + 1}
+      </IconButton>
+    ) : null,
+  );
+}
+
+interface NoteDialogProps {
+  readonly note: Note;
+  readonly onKeep: (note: Note) => void;
+  readonly onClose: () => void;
+}
+
+function NoteDialog({ note, onKeep, onClose }: NoteDialogProps) {
+  const [text, setText] = useState(note.text);
+  return (
+    <Ask title={words.noteText} doIt={words.noteKeep} onDo={() => onKeep({ ...note, text })} onClose={onClose}>
+      <Textarea
+        aria-label={words.noteText}
+        value={text}
+        maxLength={2000}
+        rows={4}
+        bg="oat.25"
+        borderColor="oat.400"
+        onChange={(e) => setText(e.target.value)}
+      />
+      {note.text !== "" && (
+        <Button size="sm" variant="ghost" mt="2" onClick={() => onKeep({ ...note, text: "" })}>
+          {words.noteDrop}
+        </Button>
+      )}
+    </Ask>
+  );
+}

@@ -1,0 +1,156 @@
+import { Box, Button, Grid, Heading, HStack, Text, VStack } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { CircleCheck, TriangleAlert } from "lucide-react";
+import { useMemo, useState } from "react";
+import { Link, useParams } from "react-router";
+import { holdsAnything, type Page, type PrintFile, printFiles } from "#core/document";
+import { printPixels } from "#core/lab";
+import { formatLength, formatSize } from "#core/units";
+import { send as words } from "../../../text/send.ts";
+import { useKit } from "../../services.ts";
+import { useFindings } from "../../state/checking/check-hooks.ts";
+import { labWishes, type Wishes } from "../../state/sending/file-options.ts";
+import { useFacts } from "../../state/session/facts.ts";
+import { useProject } from "../../state/session/hooks.ts";
+import { openPage } from "../../state/session/project-session.ts";
+import { FileWishes } from "./file-options.tsx";
+import { Maker } from "./maker.tsx";
+import { ProofView } from "./proof-view.tsx";
+import { nameOfFile } from "./tasks.ts";
+
+/** The file by name, size and pixels before it is made; then saved to disk. */
+export function SendPlace() {
+  const page = useProject(openPage);
+  const nothing = useProject((s) => !s.project.pages.some(holdsAnything));
+  const { projectId } = useParams();
+  if (nothing)
+    return (
+      <VStack h="full" justify="center" gap="3" textAlign="center" p="8">
+        <Heading as="h1" fontSize="28px" fontWeight="520">
+          {words.nothing}
+        </Heading>
+        <Text color="fg.muted">{words.nothingLead}</Text>
+        <Button asChild mt="2">
+          <Link to={`/work/${projectId}/pages`}>{words.toPages}</Link>
+        </Button>
+      </VStack>
+    );
+  return <Sending page={page} />;
+}
+
+function Sending({ page }: { readonly page: Page }) {
+  const project = useProject((s) => s.project);
+  const { unit } = project;
+  const [wishes, setWishes] = useState(() => labWishes(project));
+  const files = useFiles(wishes);
+  const file = files.find((f) => f.pageIds.includes(page.id)) ?? files[0]!;
+  const { format } = file;
+  const px = printPixels(format);
+  const length = (mm: number) => formatLength(mm, unit, format.ppi);
+  return (
+    <Grid h="full" templateColumns="minmax(0, 1fr) 420px" minH="0">
+      <ProofView page={page} file={file} />
+      <Box overflowY="auto" bg="bg.panel" borderLeftWidth="1px" borderColor="oat.300" px="8" py="7">
+        <Heading as="h1" fontSize="30px" fontWeight="520">
+          {words.title}
+        </Heading>
+        <Text color="fg.muted" mb="5">
+          {words.lead}
+        </Text>
+        <Facts
+          rows={[
+            [words.file, nameOfFile(project, files, wishes, files.indexOf(file))],
+            [words.pixels, `${px.widthPx.toLocaleString("en")} × ${px.heightPx.toLocaleString("en")}`],
+            [words.density, `${file.densityPpi ?? format.ppi} ppi`],
+            [words.colour, words.colours[wishes.picture.colour]],
+            [words.trim, formatSize(format.widthMm, format.heightMm, unit, format.ppi)],
+            [words.bleed, format.bleedMm > 0 ? length(format.bleedMm) : words.noBleed],
+          ]}
+        />
+        <Checks />
+        <FileWishes wishes={wishes} onWishes={setWishes} />
+        <Maker open={file} files={files} wishes={wishes} onWishes={setWishes} />
+        <ToOrders />
+      </Box>
+    </Grid>
+  );
+}
+
+/** What was sent before. */
+function ToOrders() {
+  const { store } = useKit();
+  const { projectId } = useParams();
+  const orders = useQuery({
+    queryKey: ["orders", projectId],
+    queryFn: () => store.orders(projectId ?? ""),
+    staleTime: 0,
+  });
+  const count = orders.data?.length ?? 0;
+  if (count === 0) return null;
+  return (
+    <Button asChild variant="ghost" size="sm" mt="4">
+      <Link to={`/work/${projectId}/orders`}>{words.orders(count)}</Link>
+    </Button>
+  );
+}
+
+/** The files as the lab wants them, or as they are asked for. */
+function useFiles({ holds, withoutBleed, longSidePx }: Wishes): readonly PrintFile[] {
+  const project = useProject((s) => s.project);
+  const facts = useFacts();
+  return useMemo(
+    () => printFiles(project, (id) => facts.photo(id)?.takenAt, { holds, withoutBleed, longSidePx }),
+    [project, facts, holds, withoutBleed, longSidePx],
+  );
+}
+
+function Facts({ rows }: { readonly rows: readonly (readonly [string, string])[] }) {
+  return (
+    <Grid as="dl" templateColumns="auto 1fr" rowGap="2" columnGap="5" fontSize="15px" mb="6">
+      {rows.map(([name, value]) => (
+        <Box key={name} display="contents">
+          <Text as="dt" color="fg.subtle">
+            {name}
+          </Text>
+          <Text as="dd" fontWeight="500" fontVariantNumeric="tabular-nums" wordBreak="break-word" textAlign="right">
+            {value}
+          </Text>
+        </Box>
+      ))}
+    </Grid>
+  );
+}
+
+/** What the print check says of the work, before its files are made. Nothing here stops anyone. */
+function Checks() {
+  const { open } = useFindings();
+  const { projectId } = useParams();
+  const wrong = open.filter((f) => f.weight === "wrong").length;
+  const doubts = open.filter((f) => f.weight === "doubt").length;
+  if (wrong + doubts === 0)
+    return (
+      <HStack bg="moss.100" color="moss.700" borderRadius="soft" px="4" py="3" mb="5" fontWeight="500">
+        <CircleCheck size={19} aria-hidden style={{ flexShrink: 0 }} />
+        {words.allGood}
+      </HStack>
+    );
+  return (
+    <HStack
+      bg={wrong > 0 ? "clay.100" : "saffron.100"}
+      color={wrong > 0 ? "clay.700" : "saffron.700"}
+      borderRadius="soft"
+      px="4"
+      py="2.5"
+      mb="5"
+      gap="3"
+    >
+      <TriangleAlert size={18} aria-hidden style={{ flexShrink: 0 }} />
+      <Text flex="1" fontSize="14.5px" lineHeight="1.35">
+        {wrong > 0 ? words.wrong(wrong) : words.doubts(doubts)}
+      </Text>
+      <Button asChild size="sm" variant="outline" flexShrink="0">
+        <Link to={`/work/${projectId}/check`}>{words.toCheck}</Link>
+      </Button>
+    </HStack>
+  );
+}

@@ -1,0 +1,128 @@
+import type { PrintFile, Project } from "#core/document";
+import type { Photo } from "#core/photo";
+import { formatSize } from "#core/units";
+import type { Store } from "../../../storage/store.ts";
+import { fileTitle } from "../../../text/in-latin.ts";
+import { send as words } from "../../../text/send.ts";
+import type { Kit } from "../../services.ts";
+import { sendFileNames, type Wishes } from "../../state/sending/file-options.ts";
+import type { SendTask } from "../../state/sending/sender.ts";
+import { gatherOriginals } from "../../state/session/gather-originals.ts";
+
+interface Hands {
+  readonly store: Pick<Store, "original">;
+  readonly printing: Kit["printing"];
+  readonly byId: ReadonlyMap<string, Photo>;
+}
+
+/** What is to be made: a picture file of each, or all of them in one PDF, the cover in one of its own. */
+export function tasksFor(
+  files: readonly PrintFile[],
+  project: Project,
+  wishes: Wishes,
+  hands: Hands,
+): readonly SendTask[] {
+  const { kind } = wishes;
+  if (kind === "svg" || kind === "ora") return pageTasks(files, project, kind, wishes.named, hands);
+  if (kind !== "pdf") return pictureTasks(files, project, kind, wishes.picture, hands);
+  const covers = wishes.small ? [] : files.filter((f) => f.number === "cover");
+  const pages = files.filter((f) => !covers.includes(f));
+  return [
+    ...(covers.length > 0 ? [pdfTask(pdfName(project, true), covers, project, wishes, hands)] : []),
+    ...(pages.length > 0 ? [pdfTask(pdfName(project, false), pages, project, wishes, hands)] : []),
+  ];
+}
+
+const pdfName = ({ name }: Project, cover: boolean): string => `${fileTitle(name)}${cover ? "-cover" : ""}.pdf`;
+
+/** What the file is called that a page or card goes into. */
+export function nameOfFile(project: Project, files: readonly PrintFile[], { kind, small }: Wishes, at: number): string {
+  if (kind === "pdf") return pdfName(project, !small && files[at]?.number === "cover");
+  return sendFileNames(project, files, kind)[at] ?? "";
+}
+
+/** A page each, in a form to go on with elsewhere. */
+const pageTasks = (
+  files: readonly PrintFile[],
+  project: Project,
+  kind: "svg" | "ora",
+  named: boolean,
+  { store, printing, byId }: Hands,
+): readonly SendTask[] => {
+  const names = sendFileNames(project, files, kind);
+  return files.map((file, i) => ({
+    key: keyOf(file),
+    name: names[i]!,
+    make: async ({ keepAs, signal, onProgress }) => {
+      const photos = await gatherOriginals(file, byId, store);
+      const order = { title: project.name, file, photos, keepAs, named };
+      const made = await printing.run(kind === "svg" ? "printSvg" : "printOra", order, { signal, onProgress });
+      return made.file;
+    },
+  }));
+};
+
+const pdfTask = (
+  name: string,
+  files: readonly PrintFile[],
+  project: Project,
+  { marks, small, lossless }: Wishes,
+  { store, printing, byId }: Hands,
+): SendTask => ({
+  key: name,
+  name,
+  make: async ({ keepAs, signal, onProgress }) => {
+    const each = await Promise.all(files.map((file) => gatherOriginals(file, byId, store)));
+    const photos = [...new Map(each.flat().map((p) => [p.photo.id, p])).values()];
+    const made = await printing.run(
+      "printPdf",
+      {
+        title: project.name,
+        files,
+        photos,
+        marks,
+        slugs: marks ? files.map((file) => slugOf(project, file)) : [],
+        small,
+        lossless,
+        flattened: !small && (project.lab?.file.flattened ?? false),
+        blackAlone: !small && project.lab?.file.press !== undefined,
+        keepAs,
+      },
+      { signal, onProgress },
+    );
+    return made.file;
+  },
+});
+
+const pictureTasks = (
+  files: readonly PrintFile[],
+  project: Project,
+  kind: "jpeg" | "png" | "tiff",
+  picture: Wishes["picture"],
+  { store, printing, byId }: Hands,
+): readonly SendTask[] => {
+  const names = sendFileNames(project, files, kind);
+  return files.map((file, i) => ({
+    key: keyOf(file),
+    name: names[i]!,
+    make: async ({ keepAs, signal, onProgress }) => {
+      const photos = await gatherOriginals(file, byId, store);
+      const made = await printing.run(
+        "printPicture",
+        { file, wish: { kind, ...picture }, photos, keepAs },
+        { signal, onProgress },
+      );
+      return made.file;
+    },
+  }));
+};
+
+const slugOf = (project: Project, { number, format }: PrintFile): string => {
+  const size = formatSize(format.widthMm, format.heightMm, project.unit, format.ppi);
+  return words.slug(project.name, number, size);
+};
+
+/** Which part of the work it is, whatever its file is called. */
+const keyOf = ({ number, pocket }: PrintFile): string => `part-${number}${pocket === undefined ? "" : `-${pocket}`}`;
+
+export const zipNameOf = (project: Project): string => `${fileTitle(project.name)}.zip`;

@@ -1,0 +1,93 @@
+import { Box, Button, HStack, Text } from "@chakra-ui/react";
+import { Ruler } from "lucide-react";
+import { useState } from "react";
+import { rulerLength, testPrint } from "#core/sheet-files";
+import { usableSizes } from "#core/sheets";
+import { formatLength } from "#core/units";
+import { fileTitle } from "../../../text/in-latin.ts";
+import { printTrouble } from "../../../text/send.ts";
+import { sheets as words } from "../../../text/sheets.ts";
+import { WorkerError } from "../../../workers/protocol.ts";
+import { LengthField } from "../../components/length-field.tsx";
+import { saveToDisk } from "../../components/save-to-disk.ts";
+import { useKit } from "../../services.ts";
+import { useProject, useSession } from "../../state/session/hooks.ts";
+import { changeSheets } from "../../state/sheets/print-sheets.ts";
+
+/** Beyond this something else is wrong than a printer that enlarges a little. */
+const [least, most] = [0.8, 1.25];
+
+/** A sheet with rulers to print first; what they measure is typed in, and all sheets are made to it. */
+export function TestPrint() {
+  const kit = useKit();
+  const session = useSession();
+  const project = useProject((s) => s.project);
+  const [making, setMaking] = useState(false);
+  const [trouble, setTrouble] = useState<string>();
+  const { sheets, unit, format } = project;
+  const size = sheets && usableSizes(sheets)[0];
+  if (!sheets || !size) return null;
+  const long = rulerLength(size);
+  const length = (mm: number) => formatLength(mm, unit, format.ppi);
+  const card = sheets.stock?.kind === "lab" ? sheets.stock.card : undefined;
+
+  async function save() {
+    setMaking(true);
+    setTrouble(undefined);
+    const kind = card?.file.kind ?? "jpeg";
+    const file = testPrint(project, size!, {
+      across: words.rulerAcross(length(long)),
+      down: words.rulerDown(length(long)),
+    });
+    const colour = card?.file.colour ?? "srgb";
+    const wish = { kind, colour, quality: 0.95, chroma: "444", progressive: false } as const;
+    try {
+      const made = await kit.printing.run("printPicture", { file, wish, photos: [] });
+      const ending = { jpeg: "jpg", png: "png", tiff: "tif" }[kind];
+      saveToDisk(made.file, `${fileTitle(`${project.name} ${words.testName}`)}.${ending}`);
+    } catch (e) {
+      setTrouble(e instanceof WorkerError ? printTrouble(e.code, e.message) : printTrouble("", String(e)));
+    }
+    setMaking(false);
+  }
+
+  return (
+    <Box mt="4">
+      <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1.5">
+        {words.test}
+      </Text>
+      <Text fontSize="13.5px" color="fg.muted" mb="2.5">
+        {words.testLead(length(long))}
+      </Text>
+      <Button size="sm" variant="outline" w="full" disabled={making} onClick={() => void save()}>
+        <Ruler size={16} aria-hidden /> {words.testSave}
+      </Button>
+      {trouble && (
+        <Text role="alert" mt="2" fontSize="14px" color="clay.600">
+          {trouble}
+        </Text>
+      )}
+      <HStack mt="3" align="end" gap="3">
+        <Box flex="1">
+          <LengthField
+            label={words.testMeasures}
+            mm={long * sheets.printsAt}
+            unit={unit}
+            ppi={format.ppi}
+            onMm={(mm) => {
+              const printsAt = mm / long;
+              if (printsAt < least || printsAt > most) return words.testOff(length(long * least), length(long * most));
+              changeSheets(session, { printsAt });
+              return undefined;
+            }}
+          />
+        </Box>
+      </HStack>
+      {sheets.printsAt !== 1 && (
+        <Text mt="2" fontSize="13.5px" color="fg.muted" role="status">
+          {words.testMade(((1 / sheets.printsAt - 1) * 100).toFixed(1))}
+        </Text>
+      )}
+    </Box>
+  );
+}

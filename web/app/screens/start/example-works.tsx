@@ -1,0 +1,64 @@
+import { Box, Button, Progress, Text } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { Sparkles } from "lucide-react";
+import { useState } from "react";
+import { example as words } from "../../../text/example.ts";
+import { work } from "../../../text/project.ts";
+import { notices } from "../../components/notices.ts";
+import { useKit } from "../../services.ts";
+import { useLabs } from "../../state/sending/use-labs.ts";
+import { makeExamples } from "../../state/session/example-projects.ts";
+import { useLibrary } from "../../state/session/hooks.ts";
+import { useWorks, worksChanged } from "../../state/session/use-projects.ts";
+
+const leastPhotos = 100;
+const sampleName = /^(HLD|PX)_\d{4}\.(jpg|heic)$/i;
+
+/** With the sample photos there and no works yet: works to look around in, too. */
+export function ExampleWorks() {
+  const kit = useKit();
+  const queries = useQueryClient();
+  const labs = useLabs();
+  const photos = useLibrary((s) => s.photos);
+  const works = useWorks();
+  const [share, setShare] = useState<number>();
+  const lab = labs.data?.find((l) => l.id === "otterbourne-books");
+  const made = works.data?.cards.some((c) => c.project.name === words.bookName) ?? true;
+  const isSample = photos.filter((p) => sampleName.test(p.name)).length >= leastPhotos;
+  if (!lab || made || !isSample) return null;
+
+  async function make() {
+    if (!lab) return;
+    setShare(0);
+    try {
+      await makeExamples(kit, lab, setShare);
+      await worksChanged(queries);
+      notices.create({ title: words.made, type: "success" });
+    } catch {
+      notices.create({ title: work.failed, type: "error" });
+    } finally {
+      setShare(undefined);
+    }
+  }
+
+  return (
+    <Box mb="7">
+      {share === undefined ? (
+        <>
+          <Button variant="outline" onClick={() => void make()}>
+            <Sparkles size={17} aria-hidden /> {words.make}
+          </Button>
+          <Text fontSize="14px" color="fg.subtle" mt="1">
+            {words.lead}
+          </Text>
+        </>
+      ) : (
+        <Progress.Root value={Math.round(share * 100)} max={100} aria-label={words.making} maxW="320px">
+          <Progress.Track bg="oat.300" borderRadius="full" h="8px">
+            <Progress.Range bg="glaze.500" />
+          </Progress.Track>
+        </Progress.Root>
+      )}
+    </Box>
+  );
+}

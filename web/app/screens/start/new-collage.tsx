@@ -1,0 +1,193 @@
+import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { barePage, layPhotos, layTree, newBook, newProject, newStyle } from "#core/document";
+import { bleedBox, formatFromCard, type LabCard, ownFormat, type PageFormat, printPixels } from "#core/lab";
+import { aspectOf, type Photo } from "#core/photo";
+import { done } from "#core/result";
+import { formatLength, type Unit } from "#core/units";
+import { formatTrouble, start as words } from "../../../text/start.ts";
+import { PageCanvas } from "../../components/page-canvas.tsx";
+import { OneOfFew } from "../../components/segmented.tsx";
+import { useSizeOf } from "../../components/size-of.ts";
+import { useKit } from "../../services.ts";
+import { useLabs } from "../../state/sending/use-labs.ts";
+import { useLibrary } from "../../state/session/hooks.ts";
+import { worksChanged } from "../../state/session/use-projects.ts";
+import { LabChooser } from "./lab-chooser.tsx";
+import { type OwnSize, OwnSizeForm } from "./own-size-form.tsx";
+import { SizeChooser } from "./size-chooser.tsx";
+
+const firstOwnSize: OwnSize = { widthMm: 300, heightMm: 300, bleedMm: 3, ppi: 300 };
+
+/** From a lab's card, or a size of one's own, to a page that can be worked on; with a look at how it could turn out. */
+export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
+  const { store, newId, now } = useKit();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const labs = useLabs();
+  const [labId, setLabId] = useState<string | "own">();
+  const [sizeId, setSizeId] = useState<string>();
+  const [sideways, setSideways] = useState(false);
+  const [own, setOwn] = useState(firstOwnSize);
+  const [ownUnit, setOwnUnit] = useState<Unit>("mm");
+
+  const cards = useMemo(() => labs.data?.filter((l) => (l.kind === "book") === (kind === "book")), [labs.data, kind]);
+  const lab =
+    labId === "own" && kind === "collage" ? undefined : (cards?.find((l) => l.id === labId) ?? squareFirst(cards));
+  const size = lab && (lab.sizes.find((s) => s.id === sizeId) ?? lab.sizes[Math.min(2, lab.sizes.length - 1)]!);
+  const unit = lab?.unit ?? ownUnit;
+  const format = useMemo(
+    () => (lab && size ? done(formatFromCard(lab, size, sideways)) : ownFormat({ name: "own-size", ...own })),
+    [lab, size, sideways, own],
+  );
+
+  async function begin(as: PageFormat) {
+    const { cards: made } = await store.projects();
+    const at = now();
+    const what = { name: words.newName(kind, made.length + 1), unit, format: as };
+    const project =
+      kind === "book" && lab
+        ? newBook({ ...what, lab }, { newId, at })
+        : newProject({ ...what, lab: lab ?? null }, { newId, at });
+    await store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
+    await navigate(`/work/${project.id}/pages`);
+    void worksChanged(queries);
+  }
+
+  return (
+    <Grid templateColumns="340px minmax(0, 1fr) 380px" gap="8" alignItems="start">
+      <Section title={words.lab}>
+        {labs.isError && <Text color="clay.600">{words.labsMissing}</Text>}
+        <LabChooser labs={cards ?? []} chosen={lab?.id ?? "own"} own={kind === "collage"} onChoose={setLabId} />
+        <Button asChild size="sm" variant="ghost" mt="3">
+          <Link to="/labs">{words.ownLabs}</Link>
+        </Button>
+      </Section>
+      <Section title={words.size}>
+        {lab && size ? (
+          <SizeChooser lab={lab} sideways={sideways} chosen={size.id} onChoose={setSizeId} />
+        ) : (
+          <OwnSizeForm size={own} unit={ownUnit} onSize={setOwn} onUnit={setOwnUnit} />
+        )}
+        {size?.turns && (
+          <Box mt="5">
+            <OneOfFew
+              label={words.orientation}
+              value={sideways ? "sideways" : "upright"}
+              options={[
+                ["upright", words.upright],
+                ["sideways", words.sideways],
+              ]}
+              onChoose={(v) => setSideways(v === "sideways")}
+            />
+          </Box>
+        )}
+      </Section>
+      <Box position="sticky" top="0">
+        <Preview format={format.ok ? format.value : undefined} />
+        <Box mt="4" minH="46px">
+          {format.ok ? (
+            <>
+              <Text fontSize="14px" color="fg.muted" fontVariantNumeric="tabular-nums">
+                {words.pixels(printPixels(format.value).widthPx, printPixels(format.value).heightPx)}
+              </Text>
+              <Text fontSize="14px" color="fg.subtle">
+                {words.facts(
+                  formatLength(format.value.bleedMm, unit === "px" ? "mm" : unit, format.value.ppi),
+                  format.value.ppi,
+                )}
+              </Text>
+            </>
+          ) : (
+            <Text role="alert" color="clay.600" fontWeight="500">
+              {formatTrouble(format, (mm) => formatLength(mm, unit, own.ppi))}
+            </Text>
+          )}
+        </Box>
+        <Button size="lg" w="full" mt="3" disabled={!format.ok} onClick={() => format.ok && void begin(format.value)}>
+          {words.begin(kind)}
+        </Button>
+      </Box>
+    </Grid>
+  );
+}
+
+const squareFirst = (labs: readonly LabCard[] | undefined) => labs?.find((l) => l.kind === "collage") ?? labs?.[0];
+
+function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
+  return (
+    <Box as="section" mb="7">
+      <Heading as="h2" fontSize="18px" fontWeight="560" mb="3">
+        {title}
+      </Heading>
+      {children}
+    </Box>
+  );
+}
+
+const previewPhotos = 12;
+
+/** The very page that would be begun, arranged from photos that are here. */
+function Preview({ format }: { readonly format: PageFormat | undefined }) {
+  const photos = useLibrary((s) => s.photos);
+  const [ref, room] = useSizeOf();
+  const page = useMemo(() => {
+    if (!format) return undefined;
+    const look = newStyle(format);
+    let count = 0;
+    const newId = () => {
+      count += 1;
+      return `t${count}`;
+    };
+    const bare = barePage(look, newId);
+    const some = spread(photos).map((p) => ({ id: p.id, aspect: aspectOf(p) }));
+    const laid =
+      photos.length === 0
+        ? layPhotos(bare, format, { photos: [], asked: { rows: 3, columns: 3 }, newId })
+        : layTree(bare, format, { photos: some, seed: 0, newId });
+    return laid.ok ? laid.value.page : undefined;
+  }, [format, photos]);
+  const box = format && bleedBox(format);
+  const scale = box && room ? Math.min((room.w - 48) / box.w, (room.h - 48) / box.h) : 0;
+  return (
+    <Flex
+      ref={ref}
+      h="380px"
+      bg="mat.light"
+      borderRadius="card"
+      align="center"
+      justify="center"
+      role="img"
+      aria-label={words.previewLabel}
+    >
+      {format && box && page && scale > 0 && (
+        <Box position="relative" w={`${box.w * scale}px`} h={`${box.h * scale}px`} boxShadow="paper" bg="white">
+          <PageCanvas page={page} format={format} scale={scale} />
+          {photos.length === 0 &&
+            page.tiles.map((t) => (
+              <Box
+                key={t.id}
+                position="absolute"
+                bg="oat.200"
+                left={`${(t.frame.centre.x - t.frame.width / 2 - box.x) * scale}px`}
+                top={`${(t.frame.centre.y - t.frame.height / 2 - box.y) * scale}px`}
+                w={`${t.frame.width * scale}px`}
+                h={`${t.frame.height * scale}px`}
+              />
+            ))}
+        </Box>
+      )}
+    </Flex>
+  );
+}
+
+/** Some photos from all over the library, so that the preview is not twelve of one morning. */
+function spread(photos: readonly Photo[]): readonly Photo[] {
+  if (photos.length <= previewPhotos) return photos;
+  return Array.from(
+    { length: previewPhotos },
+    (_, i) => photos[Math.floor(((i + 0.5) * photos.length) / previewPhotos)]!,
+  );
+}

@@ -1,0 +1,53 @@
+import { SimpleGrid } from "@chakra-ui/react";
+import { type Unit, units } from "#core/units";
+import { panel } from "../../../text/pages.ts";
+import { start as words } from "../../../text/start.ts";
+import { CountField } from "../../components/count-field.tsx";
+import css from "../../components/fields.module.css";
+import { LengthField } from "../../components/length-field.tsx";
+import { Choose } from "../../components/select.tsx";
+
+export interface OwnSize {
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly bleedMm: number;
+  readonly ppi: number;
+}
+
+interface OwnSizeFormProps {
+  readonly size: OwnSize;
+  readonly unit: Unit;
+  readonly onSize: (size: OwnSize) => void;
+  readonly onUnit: (unit: Unit) => void;
+}
+
+/** Any size at all; whether it can be printed is said beside the preview. */
+export function OwnSizeForm({ size, unit, onSize, onUnit }: OwnSizeFormProps) {
+  const length = (label: string, key: "widthMm" | "heightMm" | "bleedMm", help?: string) => (
+    <LengthField
+      label={label}
+      mm={size[key]}
+      unit={unit}
+      ppi={size.ppi}
+      onMm={(mm) => {
+        onSize({ ...size, [key]: mm });
+        return undefined;
+      }}
+      {...(help === undefined ? {} : { help })}
+    />
+  );
+  return (
+    <SimpleGrid columns={3} gap="4" maxW="640px">
+      {length(words.width, "widthMm")}
+      {length(words.height, "heightMm")}
+      <div>
+        <span className={css.label} aria-hidden>
+          {panel.unit}
+        </span>
+        <Choose label={panel.unit} value={unit} options={units.map((u) => [u, u])} onChoose={onUnit} />
+      </div>
+      {length(words.bleed, "bleedMm", words.bleedHelp)}
+      <CountField label={words.ppi} value={size.ppi} onCount={(ppi) => ppi !== undefined && onSize({ ...size, ppi })} />
+    </SimpleGrid>
+  );
+}

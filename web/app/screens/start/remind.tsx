@@ -1,0 +1,80 @@
+import { Box, Button, Heading, HStack, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { FolderHeart } from "lucide-react";
+import { useState } from "react";
+import { useStore } from "zustand";
+import type { Keeping } from "../../../storage/keeping.ts";
+import { safeFolder as words } from "../../../text/keeping.ts";
+import { canChooseFolders, chooseSafeFolder, saveEverything } from "../../components/safe-folder.tsx";
+import { useKit } from "../../services.ts";
+import { useLibrary } from "../../state/session/hooks.ts";
+import { useWorks } from "../../state/session/use-projects.ts";
+
+const manyNew = 40;
+const weekMs = 7 * 86_400_000;
+const laterName = "tessip-remind-after";
+
+function putOff(): number {
+  try {
+    return Number(localStorage.getItem(laterName) ?? 0);
+  } catch {
+    return 0;
+  }
+}
+
+/** A quiet word after much new work that lies in this browser alone. */
+export function Remind({ keeping }: { readonly keeping: Keeping }) {
+  const { now } = useKit();
+  const folder = useStore(keeping.folderState, (s) => s.name);
+  const photos = useLibrary((s) => s.photos.length);
+  const works = useWorks().data?.cards.length ?? 0;
+  const last = useQuery({
+    queryKey: ["lastArchive", photos],
+    staleTime: 0,
+    queryFn: () => keeping.folder.lastArchive(),
+  }).data;
+  const [later, setLater] = useState(() => Date.now() < putOff());
+  const [busy, setBusy] = useState(false);
+  if (later || folder !== undefined || works === 0 || !last || last.newPhotos < manyNew) return null;
+  const putItOff = () => {
+    try {
+      localStorage.setItem(laterName, String(Date.now() + weekMs));
+    } catch {
+      // Then it is said again next time.
+    }
+    setLater(true);
+  };
+  const keep = async () => {
+    setBusy(true);
+    try {
+      if (canChooseFolders) await chooseSafeFolder(keeping);
+      else {
+        await saveEverything(keeping, false, now());
+        putItOff();
+      }
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <HStack bg="oat.25" borderWidth="1px" borderColor="oat.300" borderRadius="card" px="5" py="4" mb="8" gap="4">
+      <Box color="glaze.500">
+        <FolderHeart size={24} aria-hidden />
+      </Box>
+      <Box flex="1">
+        <Heading as="h2" fontSize="16.5px" fontWeight="560">
+          {words.remind(works, photos)}
+        </Heading>
+        <Text fontSize="14.5px" color="fg.muted">
+          {canChooseFolders ? words.remindLead : words.remindFile}
+        </Text>
+      </Box>
+      <Button size="sm" variant="outline" disabled={busy} onClick={() => void keep()}>
+        {canChooseFolders ? words.choose : busy ? words.saving : words.saveAll}
+      </Button>
+      <Button size="sm" variant="ghost" onClick={putItOff}>
+        {words.later}
+      </Button>
+    </HStack>
+  );
+}

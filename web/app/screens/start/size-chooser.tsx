@@ -1,0 +1,59 @@
+import { Box, Flex, RadioCard, Text } from "@chakra-ui/react";
+import { formatFromCard, type LabCard } from "#core/lab";
+import { start as words } from "../../../text/start.ts";
+import { money } from "../../components/money.ts";
+
+interface SizeChooserProps {
+  readonly lab: LabCard;
+  readonly sideways: boolean;
+  readonly chosen: string;
+  readonly onChoose: (id: string) => void;
+}
+
+const tallestPx = 108;
+
+/** The lab's sizes as sheets side by side, all to one scale. */
+export function SizeChooser({ lab, sideways, chosen, onChoose }: SizeChooserProps) {
+  const formats = lab.sizes.map((size) => ({ size, format: formatFromCard(lab, size, sideways) }));
+  const scale = tallestPx / Math.max(...formats.map(({ format }) => Math.max(format.heightMm, format.widthMm)));
+  return (
+    <RadioCard.Root value={chosen} onValueChange={(e) => e.value && onChoose(e.value)} aria-label={words.size}>
+      <Flex gap="3" wrap="wrap" align="end">
+        {formats.map(({ size, format }) => (
+          <RadioCard.Item
+            key={size.id}
+            value={size.id}
+            flex="none"
+            minW="118px"
+            bg="transparent"
+            borderColor="transparent"
+            borderRadius="card"
+            cursor="pointer"
+            _hover={{ bg: "oat.200" }}
+            _checked={{ bg: "glaze.50", borderColor: "glaze.500", boxShadow: "0 0 0 1px {colors.glaze.500}" }}
+          >
+            <RadioCard.ItemHiddenInput />
+            <RadioCard.ItemControl p="3" flexDirection="column" alignItems="center" justifyContent="end" h="full">
+              <Box
+                bg="white"
+                boxShadow="card"
+                borderWidth="1px"
+                borderColor="oat.300"
+                w={`${format.widthMm * scale}px`}
+                h={`${format.heightMm * scale}px`}
+              />
+              <RadioCard.ItemText mt="2" fontWeight="500" fontVariantNumeric="tabular-nums">
+                <Text as="span">{size.name}</Text>
+                {size.price !== undefined && (
+                  <Text as="span" display="block" fontSize="13px" fontWeight="400" color="fg.subtle" textAlign="center">
+                    {money(size.price, lab.currency)}
+                  </Text>
+                )}
+              </RadioCard.ItemText>
+            </RadioCard.ItemControl>
+          </RadioCard.Item>
+        ))}
+      </Flex>
+    </RadioCard.Root>
+  );
+}

@@ -1,0 +1,166 @@
+import { nanoid } from "nanoid";
+import { createContext, useContext } from "react";
+import type { Photo } from "#core/photo";
+import { Bitmaps } from "../pictures/bitmaps.ts";
+import { previewLongPx } from "../pictures/preview-sizes.ts";
+import { PreviewUrls } from "../pictures/preview-urls.ts";
+import type { KeeperJobs } from "../storage/keeper-jobs.ts";
+import { Keeping } from "../storage/keeping.ts";
+import { forgetMark, type Mark, readMark, writeMark } from "../storage/marks.ts";
+import { openMemoryStore } from "../storage/memory-store.ts";
+import { sweepOriginals } from "../storage/originals.ts";
+import { type PreviewSize, type Store, StoreError, storeErrorFrom } from "../storage/store.ts";
+import { FontShelf } from "../words/font-shelf.ts";
+import { fontUrls } from "../words/font-urls.ts";
+import type { ArrangeJobs, CheckJobs, FocusJobs, PhotoJobs, PrintJobs } from "../workers/jobs.ts";
+import { WorkerPool } from "../workers/pool.ts";
+import { portOf, WorkerLine } from "../workers/worker-client.ts";
+import { TemplateShelf } from "./state/edit/template-shelf.ts";
+import { Library } from "./state/library/library.ts";
+import { deadlineFor } from "./state/library/library-rules.ts";
+import { createDesk, type Desk } from "./state/view-state/view-state.ts";
+
+/** Everything that the places share and that is not theirs, handed in from one spot. */
+export interface Kit {
+  readonly store: Store;
+  /** Undefined where this browser keeps nothing. */
+  readonly keeping: Keeping | undefined;
+  /** What was here and is not any more. */
+  readonly lost: Mark | undefined;
+  readonly library: Library;
+  readonly arranging: WorkerLine<ArrangeJobs>;
+  readonly printing: WorkerLine<PrintJobs>;
+  readonly checking: WorkerLine<CheckJobs>;
+  readonly urls: PreviewUrls;
+  readonly bitmaps: Bitmaps;
+  readonly templates: TemplateShelf;
+  readonly fonts: FontShelf;
+  readonly desk: Desk;
+  readonly newId: () => string;
+  readonly now: () => string;
+}
+
+/** A preview that was lost, or that nobody needed before, is made from the original and kept. */
+async function madePreview(
+  photo: Photo,
+  size: PreviewSize,
+  from: { readonly store: Store; readonly pool: WorkerPool<PhotoJobs> },
+): Promise<Blob | undefined> {
+  const original = await from.store.original(photo.id);
+  if (!original) return undefined;
+  const made =
+    photo.type === "image/svg+xml"
+      ? await (await import("../pictures/read-svg.ts")).drawingPreview(original, photo, previewLongPx[size])
+      : await from.pool.run("makePreview", { photo, original, size }, { deadlineMs: deadlineFor(original.size) });
+  await from.store.keepPreview(photo.id, size, made);
+  return made;
+}
+
+const newId = () => nanoid(12);
+const now = () => new Date().toISOString();
+
+/** Work put off in a frame runs once that frame is on screen. */
+const afterPaint = (work: () => void) => void requestAnimationFrame(() => setTimeout(work));
+
+interface OpenedStore {
+  readonly store: Store;
+  readonly keeping: Keeping | undefined;
+  readonly lost: Mark | undefined;
+}
+
+/** Rejects with a StoreError where something is kept and cannot be read: then nothing may begin as if it were new. */
+async function openStore(): Promise<OpenedStore> {
+  const mark = readMark();
+  try {
+    const line = new WorkerLine<KeeperJobs>(() =>
+      portOf(new Worker(new URL("../workers/keeper.worker.ts", import.meta.url), { type: "module" })),
+    );
+    const keeping = new Keeping(line);
+    const { works, photos } = await keeping.open();
+    const empty = works === 0 && photos === 0;
+    const lost = empty && mark && mark.works + mark.photos > 0 ? mark : undefined;
+    // What was here is told until something is here again, or the person begins afresh.
+    keeping.onCounts((counts) => {
+      if (counts.works + counts.photos > 0 || !lost) writeMark({ ...counts, at: now() });
+    });
+    return { store: keeping.store(), keeping, lost };
+  } catch (e) {
+    const why = e instanceof DOMException ? new StoreError("storageRefused", e) : storeErrorFrom(e);
+    const nothingKept = why.code === "storageRefused" || why.code === "storageLost";
+    if (mark || !nothingKept) throw why;
+    return { store: openMemoryStore(), keeping: undefined, lost: undefined };
+  }
+}
+
+export async function openKit(): Promise<Kit> {
+  const { store, keeping, lost } = await openStore();
+  const pool = new WorkerPool<PhotoJobs>(2, () =>
+    portOf(new Worker(new URL("../workers/photo.worker.ts", import.meta.url), { type: "module" })),
+  );
+  const finder = new WorkerLine<FocusJobs>(() =>
+    portOf(new Worker(new URL("../workers/focus.worker.ts", import.meta.url), { type: "module" })),
+  );
+  const readSvg = async (file: File) => (await import("../pictures/read-svg.ts")).readSvg(file);
+  const made = (photoId: string, size: PreviewSize) => {
+    const photo = library.state.getState().byId.get(photoId);
+    return photo ? madePreview(photo, size, { store, pool }).catch(() => undefined) : undefined;
+  };
+  const previewOf = async (photoId: string, size: PreviewSize) =>
+    (await store.preview(photoId, size)) ?? (await made(photoId, size));
+  const full = () => keeping?.state.getState().full ?? false;
+  const library = new Library({ store, pool, finder, readSvg, previewOf, full, newId, now });
+  await library.load();
+  if (keeping) void afterOpening(keeping, library);
+  return {
+    store,
+    keeping,
+    lost,
+    library,
+    arranging: new WorkerLine<ArrangeJobs>(() =>
+      portOf(new Worker(new URL("../workers/arrange.worker.ts", import.meta.url), { type: "module" })),
+    ),
+    checking: new WorkerLine<CheckJobs>(() =>
+      portOf(new Worker(new URL("../workers/check.worker.ts", import.meta.url), { type: "module" })),
+    ),
+    printing: new WorkerLine<PrintJobs>(() =>
+      portOf(new Worker(new URL("../workers/print.worker.ts", import.meta.url), { type: "module" })),
+    ),
+    urls: new PreviewUrls(async (wanted) => {
+      const found = await store.previews(wanted);
+      return Promise.all(found.map((blob, i) => blob ?? made(wanted[i]!.photoId, wanted[i]!.size)));
+    }, afterPaint),
+    bitmaps: new Bitmaps(previewOf),
+    templates: new TemplateShelf(store, newId),
+    fonts: new FontShelf(fontUrls),
+    desk: createDesk(),
+    newId,
+    now,
+  };
+}
+
+/** What can wait until the first screen is there. */
+async function afterOpening(keeping: Keeping, library: Library): Promise<void> {
+  const { byId, removed } = library.state.getState();
+  const all = [...byId.values(), ...removed];
+  const changed = await keeping.moveOriginals(all).catch(() => []);
+  library.takeOver(changed);
+  await keeping.askToStay();
+  // After every bringing-in there is more to lose.
+  let coming = false;
+  library.state.subscribe(({ incoming }) => {
+    if (coming && !incoming) void keeping.askToStay();
+    coming = incoming !== undefined;
+  });
+  await sweepOriginals(new Set(all.map((p) => p.hash)), Date.now()).catch(() => {});
+}
+
+/** The person has seen that what was here is gone, and begins anew. */
+export const startAfresh = (): void => forgetMark();
+
+export const KitContext = createContext<Kit | undefined>(undefined);
+
+export function useKit(): Kit {
+  const kit = useContext(KitContext);
+  if (!kit) throw new Error("useKit outside of KitContext");
+  return kit;
+}

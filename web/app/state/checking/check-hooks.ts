@@ -1,0 +1,25 @@
+import { createContext, useContext, useMemo } from "react";
+import { useStore } from "zustand";
+import type { Finding } from "#core/check";
+import { useProject } from "../session/hooks.ts";
+import { type Checker, type CheckState, openFindings } from "./checker.ts";
+
+export const CheckerContext = createContext<Checker | undefined>(undefined);
+
+export function useChecker(): Checker {
+  const checker = useContext(CheckerContext);
+  if (!checker) throw new Error("useChecker outside of an open project");
+  return checker;
+}
+
+export const useCheck = <T>(pick: (s: CheckState) => T): T => useStore(useChecker().state, pick);
+
+/** Findings that nobody accepted, and those that somebody did. */
+export function useFindings(): { readonly open: readonly Finding[]; readonly accepted: readonly Finding[] } {
+  const all = useCheck((s) => s.findings);
+  const project = useProject((s) => s.project);
+  return useMemo(() => {
+    const open = openFindings(all, project);
+    return { open, accepted: all.filter((f) => !open.includes(f)) };
+  }, [all, project]);
+}

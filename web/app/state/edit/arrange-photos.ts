@@ -1,0 +1,61 @@
+import { type Grid, layPhotos, layTree, photoIdOf } from "#core/document";
+import { aspectOf, type Photo } from "#core/photo";
+import { formatLength } from "#core/units";
+import { arranged, changeTrouble } from "../../../text/pages.ts";
+import { pockets } from "../../../text/pockets.ts";
+import { notices } from "../../components/notices.ts";
+import type { Kit } from "../../services.ts";
+import { openFormat, openPage, type ProjectSession } from "../session/project-session.ts";
+import { nothingChosen } from "../view-state/choose.ts";
+import { fillWith } from "./page-gestures.ts";
+import { seedOf } from "./tree-gestures.ts";
+
+interface Wish {
+  /** Rows or columns that a person typed: then it is a grid. */
+  readonly grid?: Grid["asked"];
+}
+
+/** Arranges the photos on the page as one step, and says what did not come out as asked. */
+export function arrangePhotos(
+  kit: Pick<Kit, "desk" | "newId">,
+  session: ProjectSession,
+  photos: readonly Photo[],
+  wish: Wish = {},
+): string | undefined {
+  const now = session.state.getState();
+  const { project } = now;
+  const page = openPage(now);
+  const format = openFormat(now);
+  if (page.arrangement?.kind === "pockets") {
+    const left = fillWith(session, photos);
+    kit.desk.setState({ photos: nothingChosen });
+    if (left > 0) notices.create({ title: pockets.left(left), type: "info" });
+    return undefined;
+  }
+  const given = { photos: photos.map((p) => ({ id: p.id, aspect: aspectOf(p) })), newId: kit.newId };
+  const laid = wish.grid
+    ? layPhotos(page, format, { ...given, asked: wish.grid })
+    : layTree(page, format, { ...given, seed: seedOf(page) });
+  const length = (mm: number) => formatLength(mm, project.unit, project.format.ppi);
+  if (!laid.ok) {
+    const trouble = changeTrouble(laid, length);
+    notices.create({ title: trouble, type: "error" });
+    return trouble;
+  }
+  const { page: next, left, gapNow } = laid.value;
+  session.commit({ code: "arranged", count: photos.length - left }, [{ type: "putPage", page: next }]);
+  kit.desk.setState({ photos: nothingChosen, tiles: nothingChosen, reframing: undefined });
+  if (left > 0) notices.create({ title: arranged.left(left), type: "info" });
+  if (gapNow !== undefined) notices.create({ title: arranged.gapNow(length(gapNow)), type: "info" });
+  return undefined;
+}
+
+/** The photos on the page in reading order, as far as the library knows them. */
+export function photosOnPage(session: ProjectSession, byId: ReadonlyMap<string, Photo>): Photo[] {
+  const page = openPage(session.state.getState());
+  return page.tiles.flatMap((tile) => {
+    const id = photoIdOf(tile);
+    const photo = id === undefined ? undefined : byId.get(id);
+    return photo ? [photo] : [];
+  });
+}

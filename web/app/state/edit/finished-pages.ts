@@ -1,0 +1,75 @@
+import { barePage, layTree, type Page } from "#core/document";
+import { effectivePpi, firstFraming, sharpnessOf } from "#core/fit";
+import { allSides, type Size } from "#core/geometry";
+import { bleedBox, type PageFormat } from "#core/lab";
+import { aspectOf, type Photo } from "#core/photo";
+import { finishedPages } from "../../../pictures/finished-pages.ts";
+import type { Kit } from "../../services.ts";
+import type { ProjectSession } from "../session/project-session.ts";
+import { insertMade } from "./page-list.ts";
+
+/** What a person should know of a page that was brought in. Sizes in mm. */
+export type Remark =
+  | { readonly code: "shape"; readonly name: string; readonly has: Size; readonly wants: Size }
+  | { readonly code: "soft"; readonly name: string; readonly ppi: number; readonly least: number }
+  | { readonly code: "bad"; readonly name: string };
+
+/** A shape that is off by less than this is cut by less than any knife is off. */
+const sameShape = 0.006;
+
+/** Finished pages as pages of the work, behind the open one, as one step. `asked`: a person has to say first where they may go. */
+export async function bringFinished(
+  kit: Pick<Kit, "library" | "desk" | "newId">,
+  session: ProjectSession,
+  files: readonly File[],
+  tell: (name: string) => void,
+): Promise<{ readonly pages: number; readonly asked: boolean; readonly remarks: readonly Remark[] }> {
+  const { project } = session.state.getState();
+  const { format } = project;
+  const pages: Page[] = [];
+  const remarks: Remark[] = [];
+  for (const file of files) {
+    tell(file.name);
+    try {
+      for await (const finished of finishedPages(file, format)) {
+        const photo = await kit.library.addHidden(finished.file);
+        pages.push(wholePage(project.style, format, photo, kit.newId));
+        remarks.push(...remarksOn(photo, finished.sizeMm, format));
+      }
+    } catch {
+      remarks.push({ code: "bad", name: file.name });
+    }
+  }
+  kit.library.showTaken();
+  const name = { code: "broughtPages", count: pages.length } as const;
+  const came = pages.length > 0 && insertMade(kit, session, name, pages);
+  return { pages: came ? pages.length : 0, asked: pages.length > 0 && !came, remarks };
+}
+
+/** One picture over all of the page, out over the bleed. */
+function wholePage(style: Page["look"], format: PageFormat, photo: Photo, newId: () => string): Page {
+  const look = { ...style, margin: allSides(0), cornerMm: 0, border: { ...style.border, widthMm: 0 }, backdrop: null };
+  const laid = layTree(barePage(look, newId), format, {
+    photos: [{ id: photo.id, aspect: aspectOf(photo) }],
+    seed: 0,
+    newId,
+  });
+  if (!laid.ok) throw new Error(laid.code);
+  return laid.value.page;
+}
+
+function remarksOn(photo: Photo, sizeMm: Size | undefined, format: PageFormat): Remark[] {
+  const box = bleedBox(format);
+  const found: Remark[] = [];
+  const aspect = aspectOf(photo);
+  const off = Math.abs(Math.log(aspect / (box.w / box.h)));
+  const another = sizeMm && Math.abs(Math.log(sizeMm.w / box.w)) > 0.02;
+  if (off > sameShape || another) {
+    const has = sizeMm ?? { w: (photo.widthPx / format.ppi) * 25.4, h: (photo.heightPx / format.ppi) * 25.4 };
+    found.push({ code: "shape", name: photo.name, has, wants: { w: box.w, h: box.h } });
+  }
+  const ppi = effectivePpi(photo, box, firstFraming);
+  if (sharpnessOf(ppi, format) === "soft")
+    found.push({ code: "soft", name: photo.name, ppi: Math.round(ppi), least: format.leastPpi });
+  return found;
+}

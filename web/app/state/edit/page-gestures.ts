@@ -1,0 +1,117 @@
+import type { Colour } from "#core/colour";
+import {
+  type Change,
+  emptyTiles,
+  type Filling,
+  fillEmpty,
+  findTile,
+  type Page,
+  type Project,
+  photoIdOf,
+  unframed,
+  type View,
+} from "#core/document";
+import type { Framing } from "#core/fit";
+import { framedBy, type Photo } from "#core/photo";
+import { openPage, type ProjectSession } from "../session/project-session.ts";
+
+/** What a hand does on the page, each as one step. */
+
+const pageOf = (session: ProjectSession): Page => openPage(session.state.getState());
+
+const fill = (page: Page, fillings: readonly { readonly tileId: string; readonly filling: Filling }[]): Change => ({
+  type: "fillTiles",
+  pageId: page.id,
+  fillings,
+});
+
+export function putPhoto(session: ProjectSession, tileId: string, photoId: string): void {
+  const page = pageOf(session);
+  const tile = findTile(page, tileId);
+  if (!tile || photoIdOf(tile) === photoId) return;
+  const filling: Filling = { kind: "photo", view: unframed(photoId) };
+  session.commit({ code: "filledTiles", count: 1 }, [fill(page, [{ tileId, filling }])]);
+}
+
+/** Each photo is framed anew in its new tile, since the old framing was made for another shape. */
+export function swapPhotos(session: ProjectSession, tileId: string, withTileId: string): void {
+  const page = pageOf(session);
+  const [a, b] = [findTile(page, tileId), findTile(page, withTileId)];
+  if (!a || !b) return;
+  const fillings = [
+    { tileId, filling: framedAnew(b.filling) },
+    { tileId: withTileId, filling: framedAnew(a.filling) },
+  ];
+  session.commit({ code: "swappedPhotos", count: 2 }, [fill(page, fillings)]);
+}
+
+const framedAnew = (filling: Filling): Filling =>
+  filling.kind === "photo" ? { kind: "photo", view: unframed(filling.view.photoId) } : filling;
+
+export function emptyThem(session: ProjectSession, tileIds: readonly string[]): void {
+  const page = pageOf(session);
+  const holding = (id: string) => ["photo", "words"].includes(findTile(page, id)?.filling.kind ?? "");
+  const full = tileIds.filter(holding);
+  if (full.length === 0) return;
+  const fillings = full.map((tileId) => ({ tileId, filling: { kind: "empty" } as Filling }));
+  session.commit({ code: "emptiedTiles", count: full.length }, [fill(page, fillings)]);
+}
+
+/** The photos into the empty tiles, or into those of them that are chosen, each where it suits; says how many found none. */
+export function fillWith(session: ProjectSession, photos: readonly Photo[], chosen?: ReadonlySet<string>): number {
+  const page = pageOf(session);
+  const named = emptyTiles(page).some((t) => chosen?.has(t.id)) ? chosen : undefined;
+  const { fillings, left } = fillEmpty(
+    page,
+    photos.map((p) => ({ id: p.id, ...framedBy(p) })),
+    named,
+  );
+  if (fillings.length > 0) session.commit({ code: "filledTiles", count: fillings.length }, [fill(page, fillings)]);
+  return left;
+}
+
+export function reframeChange(page: Page, tileId: string, view: View, framing: Framing): Change {
+  const { zoom, centre, turn, flip, whole = view.whole } = framing;
+  const framed: View = { ...view, zoom, centre, turn, flip, whole, byHand: true };
+  return fill(page, [{ tileId, filling: { kind: "photo", view: framed } }]);
+}
+
+export function resetFraming(session: ProjectSession, tileId: string): void {
+  const page = pageOf(session);
+  const tile = findTile(page, tileId);
+  if (tile?.filling.kind !== "photo") return;
+  const filling: Filling = { kind: "photo", view: unframed(tile.filling.view.photoId) };
+  session.commit({ code: "resetFraming", count: 1 }, [fill(page, [{ tileId, filling }])]);
+}
+
+export const holdColourChange = (page: Page, tileId: string, colour: Colour): Change =>
+  fill(page, [{ tileId, filling: { kind: "colour", colour } }]);
+
+/** A plain colour in place of a photo; without one the tile is empty again. */
+export function holdColour(session: ProjectSession, tileId: string, colour: Colour | undefined): void {
+  const page = pageOf(session);
+  const change = colour ? holdColourChange(page, tileId, colour) : fill(page, [{ tileId, filling: { kind: "empty" } }]);
+  session.commit({ code: "changedHold", count: 1 }, [change]);
+}
+
+/** In how many tiles of the whole work a photo lies. */
+export const placesOf = (project: Project, photoId: string): number =>
+  project.pages.reduce((sum, page) => sum + page.tiles.filter((t) => photoIdOf(t) === photoId).length, 0);
+
+/** One photo in the place of another, on all pages; each is framed anew. */
+export function replaceEverywhere(session: ProjectSession, photoId: string, byId: string): void {
+  const { project } = session.state.getState();
+  const changes = project.pages.flatMap((page) => {
+    const tiles = page.tiles.filter((t) => photoIdOf(t) === photoId);
+    const filling: Filling = { kind: "photo", view: unframed(byId) };
+    return tiles.length > 0
+      ? [
+          fill(
+            page,
+            tiles.map((t) => ({ tileId: t.id, filling })),
+          ),
+        ]
+      : [];
+  });
+  session.commit({ code: "filledTiles", count: placesOf(project, photoId) }, changes);
+}

@@ -1,0 +1,365 @@
+import {
+  applyChange,
+  barePage,
+  type Change,
+  copyPage,
+  findTile,
+  firstOnRight,
+  flowPhotos,
+  footFor,
+  formatOf,
+  holdsAnything,
+  joined,
+  type Look,
+  layTree,
+  leafMates,
+  leavesBefore,
+  matchedTo,
+  mostPages,
+  mostTiles,
+  openingOf,
+  openingsOf,
+  type Page,
+  type Project,
+  pagesOf,
+  parted,
+  photoIdOf,
+  type RowChange,
+  rowAfter,
+  type StepName,
+  sidesKept,
+} from "#core/document";
+import { framedBy, type Photo } from "#core/photo";
+import { refused } from "#core/result";
+import { book } from "../../../text/book.ts";
+import { changeTrouble, run } from "../../../text/pages.ts";
+import { notices } from "../../components/notices.ts";
+import type { Kit } from "../../services.ts";
+import { openPage, type ProjectSession } from "../session/project-session.ts";
+import { nothingChosen } from "../view-state/choose.ts";
+
+/** What is done with the row of pages, each as one step. */
+
+type Hands = Pick<Kit, "desk" | "newId">;
+
+const placeOf = (session: ProjectSession, pageId: string): number =>
+  session.state.getState().project.pages.findIndex((p) => p.id === pageId);
+
+export function openThe(kit: Hands, session: ProjectSession, page: Page | undefined): void {
+  if (!page) return;
+  kit.desk.setState({ tiles: nothingChosen, reframing: undefined });
+  session.goTo(page.id);
+}
+
+/** Steps to the page before or after the one that is open. */
+export function stepPage(kit: Hands, session: ProjectSession, by: 1 | -1): void {
+  const now = session.state.getState();
+  openThe(kit, session, now.project.pages[placeOf(session, openPage(now).id) + by]);
+}
+
+/** Keeps a change of the row; asks first where it would turn pages to the other side, and offers what does not. */
+function keepRow(
+  kit: Pick<Kit, "desk">,
+  session: ProjectSession,
+  name: StepName,
+  change: RowChange,
+  keep?: { readonly words: string; readonly doIt: () => void },
+): boolean {
+  const { project } = session.state.getState();
+  const row = rowAfter(project, change);
+  const doIt = () => {
+    kit.desk.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
+    session.commit(name, [change]);
+  };
+  if (row.ok && sidesKept(project, row.value)) {
+    doIt();
+    return true;
+  }
+  if (row.ok || row.code === "spreadSplit") kit.desk.setState({ turning: { doIt: row.ok ? doIt : undefined, keep } });
+  else notices.create({ title: changeTrouble(row, String), type: "info" });
+  return false;
+}
+
+const insertAt = (pages: readonly Page[], at: number): RowChange => ({
+  type: "insertPages",
+  pages: pages.map((page, i) => ({ page, at: at + i })),
+});
+
+/** False where a person is asked first. */
+function insert(kit: Hands, session: ProjectSession, name: StepName, pages: readonly Page[], at?: number): boolean {
+  const { project } = session.state.getState();
+  const open = placeOf(session, openPage(session.state.getState()).id);
+  // Behind the cover means at the end: in front of all others they would turn over.
+  const place = at ?? (open < 0 ? project.pages.length : open + 1);
+  const done = keepRow(kit, session, name, insertAt(pages, place));
+  if (done) openThe(kit, session, pages[0]);
+  return done;
+}
+
+/** Pages that were made from something else, behind the open one. */
+export const insertMade = insert;
+
+/**
+ * Opens a page that takes photos without losing any: the open one where it is bare or has pockets, else the first bare one, else a new
+ * one at the end. False where a person is asked first.
+ */
+export function onFreshPage(kit: Hands, session: ProjectSession): boolean {
+  const now = session.state.getState();
+  const open = openPage(now);
+  if (!holdsAnything(open) || open.arrangement?.kind === "pockets") return true;
+  const bare = now.project.pages.find((p) => !holdsAnything(p) && !p.blank);
+  if (bare) {
+    openThe(kit, session, bare);
+    return true;
+  }
+  const page = barePage(now.project.style, kit.newId);
+  return insert(kit, session, { code: "addedPages", count: 1 }, [page], now.project.pages.length);
+}
+
+export type PageWhere = "before" | "after" | "end";
+
+/** Bare pages that look as the open one does. In a book an odd number of them asks, since it turns all that follow. */
+export function addPages(kit: Hands, session: ProjectSession, count: number, where: PageWhere): void {
+  const now = session.state.getState();
+  const open = openPage(now);
+  const own = placeOf(session, open.id);
+  const end = now.project.pages.length;
+  const at = own < 0 || where === "end" ? end : where === "before" ? own : own + 1;
+  const bare = (n: number) => Array.from({ length: n }, () => barePage(now.project.style, kit.newId));
+  const some = bare(count);
+  const more = bare(count + 1);
+  const add = (pages: readonly Page[]) => {
+    session.commit({ code: "addedPages", count: pages.length }, [insertAt(pages, at)]);
+    openThe(kit, session, pages[0]);
+  };
+  const keep = { words: book.keepSides.add(more.length), doIt: () => add(more) };
+  if (keepRow(kit, session, { code: "addedPages", count }, insertAt(some, at), keep)) openThe(kit, session, some[0]);
+}
+
+/** A bare page after the open one, that looks as it does. */
+export const addPage = (kit: Hands, session: ProjectSession): void => addPages(kit, session, 1, "after");
+
+export function copyThePage(kit: Hands, session: ProjectSession): void {
+  insert(kit, session, { code: "copiedPage", count: 1 }, [copyPage(openPage(session.state.getState()), kit.newId)]);
+}
+
+/** The open page; of pockets the whole leaf, since a front has its back. */
+export function removeThePage(kit: Hands, session: ProjectSession): void {
+  const { project } = session.state.getState();
+  const { id } = openPage(session.state.getState());
+  removePages(kit, session, project.kind === "pockets" ? leafMates(project, id).map((p) => p.id) : [id]);
+}
+
+export function removePages(kit: Hands, session: ProjectSession, pageIds: readonly string[]): void {
+  const { project } = session.state.getState();
+  const bare = () => {
+    const puts = project.pages.flatMap((p): Change[] => {
+      if (!pageIds.includes(p.id)) return [];
+      const page: Page = { ...barePage(p.look, () => p.id, p.leaves), blank: true };
+      return [{ type: "putPage", page }];
+    });
+    session.commit({ code: "removedPages", count: puts.length }, puts);
+  };
+  keepRow(
+    kit,
+    session,
+    { code: "removedPages", count: pageIds.length },
+    { type: "removePages", pageIds },
+    {
+      words: book.keepSides.remove,
+      doIt: bare,
+    },
+  );
+}
+
+/** Pages put where the `to`-th now stands, counted without them; all that face them come along where sides are to be kept. */
+export function movePages(kit: Hands, session: ProjectSession, pageIds: readonly string[], to: number): void {
+  const { project } = session.state.getState();
+  if (project.kind === "pockets") {
+    moveLeaves(session, project, pageIds, to);
+    return;
+  }
+  const move = (ids: readonly string[], at: number): RowChange => ({ type: "movePages", pageIds: ids, to: at });
+  const openings = project.kind === "book" ? openingsOf(project.pages, firstOnRight(project)) : [];
+  const whole = openings
+    .filter((o) => pagesOf(o).some((p) => pageIds.includes(p.id)))
+    .flatMap((o) => pagesOf(o).map((p) => p.id));
+  const rest = project.pages.filter((p) => !whole.includes(p.id));
+  const target = project.pages.filter((p) => !pageIds.includes(p.id))[to];
+  const opening = target && openings.find((o) => pagesOf(o).includes(target));
+  const first = opening && pagesOf(opening).find((p) => !whole.includes(p.id));
+  const wanted = first ? rest.indexOf(first) : rest.length;
+  // Before the leaf alone that a book begins with, or behind the one that it ends with, even a whole opening would turn over.
+  const kept = [wanted, wanted + 1, wanted - 1].find((at) => {
+    if (at < 0 || at > rest.length) return false;
+    const row = rowAfter(project, move(whole, at));
+    return row.ok && sidesKept(project, row.value) && row.value.some((p, i) => p !== project.pages[i]);
+  });
+  const name: StepName = { code: "movedPage", count: pageIds.length };
+  keepRow(
+    kit,
+    session,
+    name,
+    move(pageIds, to),
+    kept === undefined
+      ? undefined
+      : {
+          words: whole.length === pageIds.length ? book.keepSides.moveNear : book.keepSides.move,
+          doIt: () => session.commit({ code: "movedPage", count: whole.length }, [move(whole, kept)]),
+        },
+  );
+}
+
+/** Of pockets whole leaves move: to where the leaf of the `to`-th page stands. */
+function moveLeaves(session: ProjectSession, project: Project, pageIds: readonly string[], to: number): void {
+  const ids = project.pages.flatMap((p) =>
+    leafMates(project, p.id).some((m) => pageIds.includes(m.id)) ? [p.id] : [],
+  );
+  const rest = project.pages.filter((p) => !ids.includes(p.id));
+  const at = Math.min(rest.length, 2 * Math.ceil(to / 2));
+  session.commit({ code: "movedPage", count: ids.length }, [{ type: "movePages", pageIds: ids, to: at }]);
+}
+
+export const movePage = (kit: Hands, session: ProjectSession, pageId: string, to: number): void =>
+  movePages(kit, session, [pageId], to);
+
+/** Both pages of the open opening as one, or a spread as two again; tiles keep their places. */
+export function joinPages(kit: Hands, session: ProjectSession): void {
+  const { project, pageId } = session.state.getState();
+  const opening = openingOf(project, pageId);
+  if (!opening?.left || !opening.right) return;
+  const page = joined(project, opening.left, opening.right);
+  const at = project.pages.indexOf(opening.left);
+  const pages = project.pages.toSpliced(at, 2, page);
+  session.commit({ code: "madeSpread", count: 1 }, [{ type: "setProject", pages }]);
+  openThe(kit, session, page);
+}
+
+export function splitSpread(kit: Hands, session: ProjectSession): void {
+  const { project, pageId } = session.state.getState();
+  const spread = project.pages.find((p) => p.id === pageId);
+  if (spread?.leaves !== 2) return;
+  const [left, right] = parted(project, spread, kit.newId);
+  const pages = project.pages.toSpliced(project.pages.indexOf(spread), 1, left, right);
+  session.commit({ code: "splitSpread", count: 1 }, [{ type: "setProject", pages }]);
+  openThe(kit, session, left);
+}
+
+/** Marks on a page that are said of it alone: bare on purpose, without a number, to be left alone by pacing. */
+export function markPage(session: ProjectSession, mark: Partial<Pick<Page, "blank" | "plain" | "paced">>): void {
+  const page = openPage(session.state.getState());
+  session.commit({ code: "markedPage", count: 1 }, [{ type: "putPage", page: { ...page, ...mark } }]);
+}
+
+/** A page for each group: arranged by itself, or in the places of the page that is open. */
+export function pageForEach(
+  kit: Hands,
+  session: ProjectSession,
+  groups: readonly (readonly Photo[])[],
+  like: "fit" | "this",
+): void {
+  const now = session.state.getState();
+  const open = openPage(now);
+  const { format } = now.project;
+  const tiles = Math.max(0, ...groups.map((g) => g.length));
+  const trouble =
+    tiles > mostTiles
+      ? refused("tooManyTiles", { most: mostTiles, tiles })
+      : now.project.pages.length + groups.length > mostPages
+        ? refused("tooManyPages", { most: mostPages })
+        : undefined;
+  if (trouble) {
+    notices.create({ title: changeTrouble(trouble, String), type: "error" });
+    return;
+  }
+  const pages = groups.map((group) => {
+    if (like === "this" && open.tiles.length > 0) {
+      const photos = group.map((p) => ({ id: p.id, ...framedBy(p) }));
+      return flowPhotos(copyPage(open, kit.newId), format, { photos, newId: kit.newId }).page;
+    }
+    const bare = barePage(open.look, kit.newId);
+    const photos = group.map((p) => ({ id: p.id, aspect: framedBy(p).aspect }));
+    const laid = layTree(bare, format, { photos, seed: 0, newId: kit.newId });
+    return laid.ok ? laid.value.page : bare;
+  });
+  insert(kit, session, { code: "addedPages", count: pages.length }, pages);
+  kit.desk.setState({ photos: nothingChosen });
+}
+
+/** Every page looks as the open one does; new pages will too. */
+export function lookOnAll(session: ProjectSession): void {
+  const now = session.state.getState();
+  lookOn(session, now.project.pages, [{ type: "setProject", style: openPage(now).look }]);
+}
+
+/** The pages that one of these numbers is printed on. */
+export function pagesNumbered(session: ProjectSession, numbers: ReadonlySet<number>): readonly Page[] {
+  const { pages } = session.state.getState().project;
+  const before = leavesBefore(pages);
+  return pages.filter((p, i) =>
+    Array.from({ length: p.leaves }, (_, k) => before[i]! + k + 1).some((n) => numbers.has(n)),
+  );
+}
+
+/** These pages look as the open one does, as far as their tiles have room in it. */
+export function lookOn(session: ProjectSession, pages: readonly Page[], also: readonly Change[] = []): void {
+  const now = session.state.getState();
+  const { look } = openPage(now);
+  const changes = pages.flatMap((p): Change[] => {
+    const change: Change = { type: "setLook", pageId: p.id, look };
+    return applyChange(now.project, change).ok ? [change] : [];
+  });
+  if (changes.length > 0) session.commit({ code: "dressedPages", count: changes.length }, [...changes, ...also]);
+  if (changes.length < pages.length)
+    notices.create({ title: run.notDressed(pages.length - changes.length), type: "info" });
+}
+
+/** The page that faces the open one looks as it does, sides mirrored. */
+export function lookOnFacing(session: ProjectSession): void {
+  const { project, pageId } = session.state.getState();
+  const opening = openingOf(project, pageId);
+  const other = opening && pagesOf(opening).find((p) => p.id !== pageId);
+  if (!other) return;
+  const { margin, ...look } = openPage(session.state.getState()).look;
+  const mirrored = { ...look, margin: { ...margin, left: margin.right, right: margin.left } };
+  const done = session.commit({ code: "dressedPages", count: 1 }, [
+    { type: "setLook", pageId: other.id, look: mirrored },
+  ]);
+  if (!done.ok) notices.create({ title: run.notDressed(1), type: "info" });
+  session.goTo(pageId);
+}
+
+const aspectIn = (library: Kit["library"], page: Page) => (tileId: string) => {
+  const tile = findTile(page, tileId);
+  const photo = tile && library.state.getState().byId.get(photoIdOf(tile) ?? "");
+  return photo && framedBy(photo).aspect;
+};
+
+/** The page that faces the open one made to go with it: gaps, dress and lines. */
+export function matchFacing({ library }: Pick<Kit, "library">, session: ProjectSession): void {
+  const { project, pageId } = session.state.getState();
+  const opening = openingOf(project, pageId);
+  const [model, other] = [openPage(session.state.getState()), opening && pagesOf(opening).find((p) => p.id !== pageId)];
+  if (!other) return;
+  const page = matchedTo(model, other, formatOf(project, other), aspectIn(library, other));
+  session.commit({ code: "matchedPages", count: 2 }, [{ type: "putPage", page }]);
+  session.goTo(pageId);
+}
+
+/** Page numbers on or off; shown, every margin at the foot becomes high enough for them, where there is one. */
+export function showNumbers(session: ProjectSession, shown: boolean): void {
+  const { project } = session.state.getState();
+  if (!project.book) return;
+  const foot = footFor(project);
+  const raised = (look: Look): Look => ({ ...look, margin: { ...look.margin, bottom: foot } });
+  const low = (look: Look) => shown && look.margin.bottom > 0 && look.margin.bottom < foot;
+  const looks = project.pages.flatMap((p): Change[] =>
+    low(p.look) && !p.plain ? [{ type: "setLook", pageId: p.id, look: raised(p.look) }] : [],
+  );
+  const fitting = looks.filter((c) => applyChange(project, c).ok);
+  const book = { ...project.book, numbers: { ...project.book.numbers, shown } };
+  const style = low(project.style) ? raised(project.style) : project.style;
+  const { id } = openPage(session.state.getState());
+  session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", book, style }, ...fitting]);
+  session.goTo(id);
+}

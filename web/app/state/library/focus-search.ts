@@ -1,0 +1,73 @@
+import type { Photo } from "#core/photo";
+import type { Store } from "../../../storage/store.ts";
+import type { FocusJobs } from "../../../workers/jobs.ts";
+import { WorkerError } from "../../../workers/protocol.ts";
+
+export interface Finder {
+  run(
+    job: "findFocus",
+    preview: Blob,
+    options?: { readonly deadlineMs: number },
+  ): Promise<FocusJobs["findFocus"]["out"]>;
+}
+
+interface FocusSearchGiven {
+  readonly store: Pick<Store, "putPhotos">;
+  preview(photoId: string): Promise<Blob | undefined>;
+  readonly finder: Finder | undefined;
+  /** All that could be looked at, as they are now. */
+  photos(): readonly Photo[];
+  /** Something that goes first is being done. */
+  busy(): boolean;
+  /** Kept already; to be shown when there is time. */
+  found(photo: Photo): void;
+  show(): void;
+}
+
+const showEveryMs = 900;
+const deadlineMs = 60_000;
+
+/** Looks for faces and interest in photos that nobody looked at, one after another, and keeps what comes. */
+export class FocusSearch {
+  readonly #given: FocusSearchGiven;
+  #running = false;
+
+  constructor(given: FocusSearchGiven) {
+    this.#given = given;
+  }
+
+  async run(): Promise<void> {
+    const { finder, preview: previewOf, busy, photos, show } = this.#given;
+    if (!finder || this.#running) return;
+    this.#running = true;
+    const tried = new Set<string>();
+    let shownAt = performance.now();
+    const next = () => photos().find((p) => p.focus === null && !tried.has(p.id));
+    for (let photo = next(); photo && !busy(); photo = next()) {
+      tried.add(photo.id);
+      try {
+        const preview = await previewOf(photo.id);
+        if (preview) await this.#keep(photo.id, await finder.run("findFocus", preview, { deadlineMs }));
+      } catch (e) {
+        // Without its model the finder can do nothing for any photo; a photo that it fails on is only skipped.
+        if (e instanceof WorkerError && e.code === "finderMissing") break;
+      }
+      if (performance.now() - shownAt > showEveryMs) {
+        show();
+        shownAt = performance.now();
+      }
+    }
+    show();
+    this.#running = false;
+  }
+
+  /** Where a person set it meanwhile, that counts. */
+  async #keep(photoId: string, focus: Photo["focus"]): Promise<void> {
+    const { store, photos, found } = this.#given;
+    const now = photos().find((p) => p.id === photoId);
+    if (!now || now.focus !== null) return;
+    const seen = { ...now, focus };
+    await store.putPhotos([seen]);
+    found(seen);
+  }
+}

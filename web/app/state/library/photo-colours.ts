@@ -1,0 +1,35 @@
+import { useEffect, useState } from "react";
+import { type Colour, dominantColours } from "#core/colour";
+import { photosOf } from "#core/document";
+import type { Bitmaps } from "../../../pictures/bitmaps.ts";
+import { useKit } from "../../services.ts";
+import { useProject } from "../session/hooks.ts";
+import { openPage } from "../session/project-session.ts";
+
+const sidePx = 40;
+const mostPhotos = 24;
+const mostColours = 8;
+
+/** The colours that the photos of the open page live by; more come as their pictures do. */
+export function usePhotoColours(asked: boolean): readonly Colour[] {
+  const { bitmaps } = useKit();
+  const page = useProject(openPage);
+  const [colours, setColours] = useState<readonly Colour[]>([]);
+  useEffect(() => {
+    if (!asked) return;
+    const look = () => setColours(coloursOf(photosOf(page).slice(0, mostPhotos), bitmaps));
+    look();
+    return bitmaps.watch(look);
+  }, [asked, page, bitmaps]);
+  return colours;
+}
+
+function coloursOf(photoIds: readonly string[], bitmaps: Bitmaps): Colour[] {
+  const ready = photoIds.flatMap((id) => bitmaps.get(id, sidePx) ?? []);
+  if (ready.length === 0) return [];
+  const canvas = new OffscreenCanvas(sidePx, sidePx * ready.length);
+  const ctx = canvas.getContext("2d", { willReadFrequently: true });
+  if (!ctx) return [];
+  for (const [i, picture] of ready.entries()) ctx.drawImage(picture, 0, i * sidePx, sidePx, sidePx);
+  return dominantColours(ctx.getImageData(0, 0, canvas.width, canvas.height).data, mostColours);
+}

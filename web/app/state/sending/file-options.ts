@@ -1,0 +1,67 @@
+import type { FilesWish, PrintFile, Project } from "#core/document";
+import { lastNumber } from "#core/document";
+import { fileNames } from "#core/lab";
+import { inLatin } from "../../../text/in-latin.ts";
+import type { PictureWish } from "../../../workers/jobs.ts";
+
+export const fileKinds = ["jpeg", "png", "tiff", "pdf", "svg", "ora"] as const;
+export type FileKind = (typeof fileKinds)[number];
+
+/** What a person asks of the files, from what the lab wants on. */
+export interface Wishes extends Required<Omit<FilesWish, "longSidePx">> {
+  /** For a screen. */
+  readonly longSidePx: number | undefined;
+  readonly kind: FileKind;
+  readonly picture: Omit<PictureWish, "kind">;
+  /** Of a PDF. */
+  readonly marks: boolean;
+  readonly small: boolean;
+  readonly lossless: boolean;
+  /** Of a file in layers: whether captions may go along as their names. */
+  readonly named: boolean;
+}
+
+const ownQuality = 0.95;
+
+/** As the lab wants it; the best that every lab takes where there is none. */
+export function labWishes(project: Project): Wishes {
+  const file = project.lab?.file;
+  return {
+    kind: file?.kind ?? "jpeg",
+    holds: "lab",
+    withoutBleed: false,
+    marks: false,
+    small: false,
+    lossless: false,
+    longSidePx: undefined,
+    named: false,
+    picture: {
+      colour: file?.colour ?? "srgb",
+      quality: file?.quality ?? ownQuality,
+      chroma: "444",
+      progressive: false,
+      packing: file?.packing ?? "none",
+      bits: file?.bits ?? 8,
+      sharpenFor: undefined,
+    },
+  };
+}
+
+const ownNamePattern = "{project}-{page}";
+
+const endings: Record<FileKind, string> = { jpeg: "jpg", png: "png", tiff: "tif", pdf: "pdf", svg: "svg", ora: "ora" };
+
+/** A name for each of the files that are made together, in their order. */
+export const sendFileNames = (project: Project, files: readonly PrintFile[], kind: FileKind): readonly string[] =>
+  fileNames(
+    project.lab?.file.name ?? ownNamePattern,
+    files.map((file) => ({
+      project: inLatin(project.name),
+      size: inLatin(project.format.name),
+      page: file.number,
+      pages: lastNumber(project),
+      pocket: file.pocket,
+    })),
+    endings[kind],
+    project.lab?.file.mostNameLength,
+  );

@@ -1,0 +1,92 @@
+import type { PrintFile, Project } from "#core/document";
+import { countLeaves } from "#core/document";
+import type { LabCard, Packet } from "#core/lab";
+import type { DrawnSheet } from "#core/sheet-files";
+import { orderWords } from "../../../text/orders.ts";
+import { WorkerError } from "../../../workers/protocol.ts";
+import type { Kit } from "../../services.ts";
+import type { ProjectSession } from "../session/project-session.ts";
+import { type FileKind, sendFileNames } from "./file-options.ts";
+import { type NamedFile, type PacketAbout, packetOf, sendPacket } from "./lab-client.ts";
+import type { SendOrder } from "./sender.ts";
+
+/** Cards of one's own have a mark in front of their ids; nobody listens at their labs. */
+export const isServed = (card: LabCard | null): boolean => card !== null && !card.id.startsWith("own-");
+
+/** What the lab is told of a work's pages; nothing where it has no lab. */
+export function aboutPages(
+  project: Project,
+  files: readonly PrintFile[],
+  { kind, copies }: { readonly kind: FileKind; readonly copies: number },
+): PacketAbout | undefined {
+  const { lab, format, book } = project;
+  if (!lab) return undefined;
+  const names = sendFileNames(project, files, kind);
+  const holds = new Map(files.map((f, i) => [names[i]!, holdsOf(f, format.widthMm)]));
+  const sizeId = lab.sizes.find((s) => s.name === format.name)?.id;
+  return {
+    labId: lab.id,
+    title: copies === 1 ? project.name : `${project.name}, ${orderWords.copies(copies)}`,
+    copies,
+    ...(sizeId === undefined ? {} : { sizeId }),
+    ...(book ? { book: { pages: countLeaves(project.pages), paperId: book.paperId, coverId: book.coverId } } : {}),
+    holdsOf: (name) => holds.get(name) ?? "document",
+  };
+}
+
+const holdsOf = (file: PrintFile, leafMm: number): Packet["files"][number]["holds"] =>
+  file.number === "cover" ? "cover" : file.format.widthMm > 1.5 * leafMm ? "spread" : "page";
+
+/** The same of print sheets. */
+export const aboutSheets = (
+  project: Project,
+  card: LabCard,
+  sheets: readonly DrawnSheet[],
+  { copies, sizeOf }: Pick<PacketAbout, "copies" | "sizeOf">,
+): PacketAbout => {
+  const title = `${project.name}, ${orderWords.sheets(sheets.length)}`;
+  return {
+    labId: card.id,
+    title: copies === 1 ? title : `${title}, ${orderWords.copies(copies)}`,
+    copies,
+    holdsOf: () => "sheet",
+    sizeOf,
+  };
+};
+
+/** Sends what was made, remembers the order, and fails with the lab's refusal where it sends the files back. */
+export function toLab(
+  { store, now }: Pick<Kit, "store" | "now">,
+  session: ProjectSession,
+  about: PacketAbout,
+  mark: string,
+  labName = session.state.getState().project.lab?.name ?? "",
+): NonNullable<SendOrder["deliver"]> {
+  const projectId = session.state.getState().project.id;
+  return async (files, how) => {
+    const packet = await packetOf(about, files);
+    const before = (await store.orders(projectId)).find((o) => o.mark === mark);
+    const order = await sendPacket(packet, files, {
+      ...how,
+      begunAs: before?.id,
+      onBegun: ({ id }) =>
+        store.putOrder({ id, projectId, labName, title: about.title, at: now(), files: files.length, mark }),
+    });
+    if (order.stage === "refused") throw new WorkerError("labRefused", order.id);
+  };
+}
+
+/** The list with its checksums and an order sheet in plain text, for a packet that is carried there. */
+export function orderSheet(
+  labName: string,
+  about: PacketAbout,
+): (files: readonly NamedFile[]) => Promise<readonly NamedFile[]> {
+  return async (files) => {
+    const packet = await packetOf(about, files);
+    const sheet = orderWords.sheet(labName, about.title, packet);
+    return [
+      { name: "order.txt", file: new Blob([sheet], { type: "text/plain" }) },
+      { name: "packet.json", file: new Blob([JSON.stringify(packet, null, 2)], { type: "application/json" }) },
+    ];
+  };
+}

@@ -1,0 +1,125 @@
+import {
+  type Change,
+  commit,
+  type Edited,
+  firstCover,
+  footFor,
+  formatOf,
+  newBook,
+  newPockets,
+  newTile,
+  noHistory,
+  type Page,
+  type Project,
+  pocketLeaf,
+  type Tile,
+  unframed,
+  type Words,
+  withFree,
+} from "#core/document";
+import { formatFromCard, type LabCard } from "#core/lab";
+import { pacePhotos, paceRow, weightOf } from "#core/pace";
+import { aspectOf, type Photo } from "#core/photo";
+import { shippedPatterns } from "#core/pockets";
+import type { WordRole } from "#core/words";
+import { example } from "../../../text/example.ts";
+import type { Kit } from "../../services.ts";
+
+/** Works to look around in, made from the sample photos by the very means that a person has. */
+
+type Hands = Pick<Kit, "library" | "store" | "arranging" | "newId" | "now">;
+
+const examplePages = 40;
+const exampleSeed = 3;
+
+export async function makeExamples(kit: Hands, lab: LabCard, onProgress: (share: number) => void): Promise<void> {
+  const book = await exampleBook(kit, lab, onProgress);
+  const at = kit.now();
+  for (const project of [book, examplePockets(kit)])
+    await kit.store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
+}
+
+async function exampleBook(kit: Hands, lab: LabCard, onProgress: (share: number) => void): Promise<Project> {
+  const { photos, spans, piles, byId } = kit.library.state.getState();
+  const size = lab.sizes.at(-1)!;
+  const format = formatFromCard(lab, size, true);
+  const bare = newBook({ name: example.bookName, unit: lab.unit, lab, format }, { newId: kit.newId, at: kit.now() });
+  const numbers = { ...bare.book!.numbers, shown: true, running: "days" } as const;
+  const numbered: Project = { ...bare, book: { ...bare.book!, numbers } };
+  const style = { ...bare.style, margin: { ...bare.style.margin, bottom: footFor(numbered) } };
+  const project: Project = { ...numbered, style, palette: example.palette };
+  const paced = pacePhotos(photos, spans, piles);
+  const row = paceRow(project, examplePages);
+  const given = { photos: paced, row, format, hiddenMm: lab.book!.gutterMm, style, seed: exampleSeed };
+  const pages = await kit.arranging.run("pacePages", given, { onProgress });
+  const opening = titlePage(project, pages[0]!, kit.newId);
+  const best = paced.toSorted((a, b) => weightOf(b) - weightOf(a))[0];
+  const photo = best && byId.get(best.id);
+  const whole: Project = { ...project, pages: [opening, ...pages.slice(1)] };
+  const cover = firstCover(whole, photo && { id: photo.id, aspect: aspectOf(photo) }, kit.newId);
+  return { ...whole, cover: cover ?? null };
+}
+
+/** The first page with the name of the book on it, under its photos. */
+function titlePage(project: Project, page: Page, newId: () => string): Page {
+  const format = formatOf(project, page);
+  const look = { ...page.look, margin: { ...page.look.margin, bottom: format.heightMm * 0.3 } };
+  const shorter: Change = { type: "setLook", pageId: page.id, look };
+  const now: Edited = { project: { ...project, pages: [page] }, history: noHistory };
+  const done = commit(now, { name: { code: "changedMargin", count: 1 }, changes: [shorter], at: "" });
+  const smaller = done.ok ? done.value.project.pages[0]! : page;
+  const words = (role: WordRole, text: string, y: number, h: number): Tile => ({
+    ...newTile(page, undefined, newId),
+    outline: { kind: "rectangle", cornerMm: 0 },
+    edge: { border: { ...page.look.border, widthMm: 0 } },
+    frame: {
+      centre: { x: format.widthMm / 2, y: format.heightMm * y },
+      width: format.widthMm * 0.8,
+      height: h,
+      turn: 0,
+    },
+    filling: wordsOf(project, role, text),
+  });
+  const titled = withFree(smaller, words("title", example.bookName, 0.79, 16));
+  return withFree({ ...titled, plain: true }, words("journal", example.bookLead, 0.89, 14));
+}
+
+const wordsOf = (project: Project, role: WordRole, text: string): Words => ({
+  kind: "words",
+  text,
+  style: { ...project.words[role], align: "centre", insetMm: 0 },
+  role,
+  from: null,
+  card: null,
+});
+
+function examplePockets(kit: Hands): Project {
+  const { photos, piles } = kit.library.state.getState();
+  const under = new Set(piles.flatMap((pile) => pile.slice(1)));
+  const pattern = shippedPatterns.find((p) => p.id === "12-mixed")!;
+  const bare = newPockets({ name: example.pocketsName, unit: "in", pattern }, { newId: kit.newId, at: kit.now() });
+  const leaves = [...bare.pages, ...pocketLeaf(bare, pattern, bare.pockets!.lessMm, kit.newId)];
+  const chosen = photos.filter((p) => !p.hidden && !under.has(p.id) && p.widthPx > 1000);
+  const left = [...chosen];
+  const pages = leaves.map((page, n): Page => {
+    const tiles = page.tiles.map((tile, i): Tile => {
+      // A card to write on here and there, where a photo would be.
+      if (i === 4 && n % 2 === 0) return { ...tile, filling: cardOf(bare, n) };
+      const wide = tile.frame.width > tile.frame.height;
+      const at = left.findIndex((p) => aspectOf(p) > 1 === wide);
+      const photo: Photo | undefined = left.splice(Math.max(0, at), 1)[0];
+      return photo ? { ...tile, filling: { kind: "photo", view: unframed(photo.id) } } : tile;
+    });
+    return { ...page, tiles };
+  });
+  return { ...bare, pages, palette: example.palette };
+}
+
+const cardOf = (project: Project, n: number): Words => ({
+  kind: "words",
+  text: n === 0 ? example.card : "",
+  style: { ...project.words.journal, font: "caveat", sizePt: 15, leading: 1.35 },
+  role: "journal",
+  from: null,
+  card: { ground: "#f6f1e7", lines: "ruled", ink: "#d2c6b0" },
+});

@@ -1,0 +1,53 @@
+import { createContext, useContext, useDeferredValue, useRef } from "react";
+import { useStore } from "zustand";
+import type { Page, Project } from "#core/document";
+import { useKit } from "../../services.ts";
+import type { LibraryState } from "../library/library-state.ts";
+import type { DeskState } from "../view-state/view-state.ts";
+import { type ProjectSession, type ProjectState, pageIn } from "./project-session.ts";
+
+export const useLibrary = <T>(pick: (s: LibraryState) => T): T => useStore(useKit().library.state, pick);
+export const useDesk = <T>(pick: (s: DeskState) => T): T => useStore(useKit().desk, pick);
+
+export const SessionContext = createContext<ProjectSession | undefined>(undefined);
+
+/** The open project's session, where there is one. */
+export const useMaybeSession = (): ProjectSession | undefined => useContext(SessionContext);
+
+export function useSession(): ProjectSession {
+  const session = useContext(SessionContext);
+  if (!session) throw new Error("useSession outside of an open project");
+  return session;
+}
+
+export const useProject = <T>(pick: (s: ProjectState) => T): T => useStore(useSession().state, pick);
+
+/** The project as the panel shows it: after another page was opened, a moment behind, so that the page comes first. */
+export const PanelContext = createContext<ProjectState | undefined>(undefined);
+
+export function usePanel<T>(pick: (s: ProjectState) => T): T {
+  const state = useContext(PanelContext);
+  if (!state) throw new Error("usePanel outside of the panel");
+  return pick(state);
+}
+
+/** How many photos there are to be seen: what is hidden is not counted. */
+export const countShown = (s: LibraryState): number => s.photos.reduce((n, p) => n + (p.hidden ? 0 : 1), 0);
+
+/** What is kept of the project, and which page is open: the same object while a gesture goes on. */
+export function usePanelState(): ProjectState {
+  const { state } = useSession();
+  const keptAt = useRef(state.getState());
+  const kept = useStore(state, (now) => {
+    if (keptAt.current.project !== now.project || keptAt.current.pageId !== now.pageId) keptAt.current = now;
+    return keptAt.current;
+  });
+  const later = useDeferredValue(kept);
+  return later.pageId === kept.pageId ? kept : later;
+}
+
+export { openFormat } from "./project-session.ts";
+
+/** What is on screen: the gesture that is going on, or the project as it stands. */
+export const shown = (s: ProjectState): Project => s.draft ?? s.project;
+export const shownPage = (s: ProjectState): Page => pageIn(shown(s), s.pageId);

@@ -1,0 +1,175 @@
+import { allTiles, drawnCover, type Page, type Project } from "#core/document";
+import { BrokenZip, crc32, listZip, type StoredEntry, storedZip, withoutPlaces, type ZipEntry } from "#core/files";
+import type { Photo } from "#core/photo";
+import {
+  originalPath,
+  type ProjectFile,
+  photoIdsOf,
+  projectFileOf,
+  readProjectFile,
+  withPhotoIds,
+} from "#core/project-file";
+import { faceKey } from "#core/words";
+import { sha256 } from "../../../pictures/sha256.ts";
+import { fontUrls } from "../../../words/font-urls.ts";
+import type { Kit } from "../../services.ts";
+import { bytesOf, contentOf, ZipEntryError } from "./zip-entry.ts";
+
+/** A whole project as one file: a zip with `project.json`, originals, fonts and a preview. */
+
+export type ProjectFileFault = "notAProjectFile" | "newerVersion" | "damagedProject" | "fileCutOff" | "originalMissing";
+
+export class ProjectFileError extends Error {
+  override readonly name = "ProjectFileError";
+  readonly code: ProjectFileFault;
+  constructor(code: ProjectFileFault, message = "") {
+    super(message);
+    this.code = code;
+  }
+}
+
+interface Doing {
+  readonly signal: AbortSignal;
+  readonly onProgress: (share: number) => void;
+}
+
+type Hands = Pick<Kit, "library" | "store">;
+
+/** The checksum of content that may be larger than memory. */
+async function crcOf(content: Blob, signal: AbortSignal): Promise<number> {
+  const reader = content.stream().getReader();
+  let crc = 0;
+  for (;;) {
+    signal.throwIfAborted();
+    const { done, value } = await reader.read();
+    if (done) return crc;
+    crc = crc32(value, crc);
+  }
+}
+
+/**
+ * The file, put together from parts that stay where they are: originals are read once, for their checksums, and never held.
+ * An original that is gone is no reason to keep the rest from a person; its name is given back. `places`: whether originals
+ * go along with where they were taken.
+ */
+export async function writeProjectFile(
+  kit: Hands,
+  project: Project,
+  doing: Doing,
+  { places = true }: { readonly places?: boolean } = {},
+): Promise<{ readonly file: Blob; readonly missing: readonly string[] }> {
+  const { byId, spans } = kit.library.state.getState();
+  const photos = photoIdsOf(project).flatMap((id) => byId.get(id) ?? []);
+  const missing: string[] = [];
+  const contents: { readonly path: string; readonly content: Blob }[] = [];
+  const written: Photo[] = [];
+  for (const photo of photos) {
+    // Whatever can still be read goes along: the file may be the last way to keep it.
+    const original = await kit.store.original(photo.id).catch(() => undefined);
+    if (!original) {
+      missing.push(photo.name);
+      continue;
+    }
+    const content = places ? original : await placeless(original);
+    const bare = content === original ? photo : { ...photo, hash: await sha256(await content.arrayBuffer()) };
+    contents.push({ path: originalPath(bare), content });
+    written.push(bare);
+  }
+  for (const { path, url } of fontsOf(project)) {
+    const answer = await fetch(url).catch(() => undefined);
+    if (answer?.ok) contents.push({ path, content: await answer.blob() });
+  }
+  const preview = written[0] && (await kit.store.preview(written[0].id, "small").catch(() => undefined));
+  if (preview) contents.push({ path: "preview.jpg", content: preview });
+  const json = JSON.stringify(projectFileOf(project, written, spans));
+  contents.unshift({ path: "project.json", content: new Blob([json], { type: "application/json" }) });
+  const entries: StoredEntry[] = [];
+  for (const [i, { path, content }] of contents.entries()) {
+    entries.push({ path, bytes: content.size, crc: await crcOf(content, doing.signal) });
+    doing.onProgress((i + 1) / contents.length);
+  }
+  const { headers, directory } = storedZip(entries);
+  const parts = contents.flatMap(({ content }, i) => [headers[i]!, content]);
+  return { file: new Blob([...parts, directory], { type: "application/zip" }), missing };
+}
+
+/** The original without where it was taken; only what was written over is held in memory. */
+async function placeless(original: Blob): Promise<Blob> {
+  const before = new Uint8Array(await original.arrayBuffer());
+  const after = withoutPlaces(before);
+  if (after === before) return original;
+  let [from, to] = [0, after.length];
+  while (after[from] === before[from]) from += 1;
+  while (after[to - 1] === before[to - 1]) to -= 1;
+  return new Blob([original.slice(0, from), after.slice(from, to), original.slice(to)], { type: original.type });
+}
+
+/** The font files that the words of a project are set in. */
+function fontsOf(project: Project): { readonly path: string; readonly url: string }[] {
+  const pages: readonly Page[] = [...project.pages, ...(drawnCover(project) ? [drawnCover(project)!] : [])];
+  const keys = new Set(
+    pages.flatMap((p) => allTiles(p).flatMap((t) => (t.filling.kind === "words" ? faceKey(t.filling.style) : []))),
+  );
+  if (project.book?.numbers.shown) keys.add(faceKey(project.book.numbers.style));
+  return [...keys].flatMap((key) => (fontUrls.get(key) ?? []).map((url) => ({ path: url.slice(1), url })));
+}
+
+const mostJsonBytes = 200_000_000;
+
+async function readHead(
+  archive: File,
+): Promise<{ readonly head: ProjectFile; readonly byPath: ReadonlyMap<string, ZipEntry> }> {
+  let entries: readonly ZipEntry[];
+  try {
+    entries = await listZip((from, to) => bytesOf(archive, from, to), archive.size);
+  } catch (e) {
+    // The directory stands at the end: a file that begins as a zip and has none was cut off.
+    const begins = await bytesOf(archive, 0, 4);
+    const zip = begins[0] === 0x50 && begins[1] === 0x4b;
+    if (e instanceof BrokenZip) throw new ProjectFileError(zip ? "fileCutOff" : "notAProjectFile");
+    throw e;
+  }
+  // Only names that are asked for are ever used; where an entry wants to lie is none of its business.
+  const byPath = new Map(entries.map((e) => [e.path, e]));
+  const json = byPath.get("project.json");
+  if (!json || json.bytes > mostJsonBytes || json.packedBytes > mostJsonBytes)
+    throw new ProjectFileError("notAProjectFile");
+  const text = await contentOf(archive, json)
+    .then((c) => c.text())
+    .catch((e: unknown) => {
+      if (e instanceof ZipEntryError || e instanceof BrokenZip) throw new ProjectFileError("damagedProject", e.message);
+      throw e;
+    });
+  const read = readProjectFile(text);
+  if (!read.ok) throw new ProjectFileError(read.code, JSON.stringify(read.facts));
+  return { head: read.value, byPath };
+}
+
+export interface BroughtProject {
+  /** With the ids that its photos have in this library. */
+  readonly project: Project;
+  /** Names of photos whose originals were not in the file, or were not what it said. */
+  readonly missing: readonly string[];
+}
+
+/** Reads a project file; its photos come into the library, unless their bytes are here already. */
+export async function readProjectArchive(kit: Hands, archive: File, doing: Doing): Promise<BroughtProject> {
+  const { head, byPath } = await readHead(archive);
+  const ids = new Map<string, string>();
+  const missing: string[] = [];
+  for (const [i, photo] of head.photos.entries()) {
+    doing.signal.throwIfAborted();
+    const entry = byPath.get(originalPath(photo));
+    try {
+      if (!entry) throw new ProjectFileError("originalMissing", photo.name);
+      const file = new File([await contentOf(archive, entry)], photo.name, { type: photo.type });
+      ids.set(photo.id, (await kit.library.takeIn(photo, file)).id);
+    } catch (e) {
+      if (doing.signal.aborted) throw e;
+      missing.push(photo.name);
+    }
+    doing.onProgress((i + 1) / head.photos.length);
+  }
+  kit.library.showTaken();
+  return { project: withPhotoIds(head.project, (id) => ids.get(id) ?? id), missing };
+}

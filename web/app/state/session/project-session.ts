@@ -1,0 +1,208 @@
+import { createStore } from "zustand/vanilla";
+import {
+  applyChange,
+  type Change,
+  type ChangeTrouble,
+  commit,
+  type Edited,
+  findPage,
+  formatOf,
+  type History,
+  type Page,
+  type Project,
+  redo,
+  type StepName,
+  undo,
+} from "#core/document";
+import type { PageFormat } from "#core/lab";
+import { done, type Outcome, refused } from "#core/result";
+import {
+  type OpenedProject,
+  type SentMark,
+  type Store,
+  type StoreTrouble,
+  storeErrorFrom,
+} from "../../../storage/store.ts";
+
+export type Keeping =
+  | { readonly is: "kept"; readonly at: string }
+  | { readonly is: "keeping" }
+  | { readonly is: "failed"; readonly code: StoreTrouble };
+
+export interface ProjectState {
+  readonly project: Project;
+  readonly history: History;
+  /** The page that is open. */
+  readonly pageId: string;
+  /** The project as a gesture that is still going on would leave it. */
+  readonly draft: Project | undefined;
+  readonly keeping: Keeping;
+  /** Which step was the last one when the pages were last saved to disk or sent. */
+  readonly sent: SentMark | undefined;
+  /** Open in another tab, which may change it; this one only looks. */
+  readonly readOnly: boolean;
+}
+
+/** The open page as it is kept, whatever a gesture makes of it at the moment. */
+export const openPage = (s: ProjectState): Page => pageIn(s.project, s.pageId);
+/** The format of the open page where it stands. */
+export const openFormat = (s: ProjectState): PageFormat => formatOf(s.project, openPage(s));
+export function pageIn({ pages, cover }: Project, pageId: string): Page {
+  if (cover?.page.id === pageId) return cover.page;
+  // Dozens of parts of the screen ask for the same page after every change, of hundreds.
+  let byId = pagesById.get(pages);
+  if (!byId) {
+    byId = new Map(pages.map((p) => [p.id, p]));
+    pagesById.set(pages, byId);
+  }
+  return byId.get(pageId) ?? pages[0]!;
+}
+const pagesById = new WeakMap<readonly Page[], ReadonlyMap<string, Page>>();
+
+/** After a step the page that it touched lies open: the one that was, if it is among them. */
+function pageAfter(before: Project, after: Project, pageId: string): string {
+  const known = new Set(before.pages);
+  const touched = after.pages.filter((p) => !known.has(p));
+  if (touched.some((p) => p.id === pageId)) return pageId;
+  if (touched[0]) return touched[0].id;
+  const at = Math.max(
+    0,
+    before.pages.findIndex((p) => p.id === pageId),
+  );
+  return findPage(after, pageId)?.id ?? after.pages[Math.min(at, after.pages.length - 1)]!.id;
+}
+
+const lastStepAt = (h: History): string => h.steps[h.done - 1]?.at ?? "";
+
+/** Whether what went out last is what stands here now. */
+export const isSent = (s: ProjectState): boolean => s.sent?.afterStep === lastStepAt(s.history);
+
+/** One open project: every change goes through here, into the history and into storage. Knows nothing of React. */
+export class ProjectSession {
+  readonly state;
+  readonly #store: Store;
+  readonly #now: () => string;
+  readonly #onRefused: (() => void) | undefined;
+  #saving: Promise<void> | undefined;
+  #unsaved = false;
+
+  constructor(
+    opened: OpenedProject,
+    given: {
+      readonly store: Store;
+      readonly now: () => string;
+      /** Something was to be changed where one may only look. */
+      readonly onRefused?: () => void;
+    },
+  ) {
+    this.#store = given.store;
+    this.#now = given.now;
+    this.#onRefused = given.onRefused;
+    this.state = createStore<ProjectState>(() => ({
+      project: opened.project,
+      history: { steps: opened.steps, done: opened.done },
+      pageId: opened.project.pages[0]!.id,
+      draft: undefined,
+      keeping: { is: "kept", at: opened.savedAt },
+      sent: opened.sent,
+      readOnly: false,
+    }));
+  }
+
+  /** Shows what the changes would do, without doing it. */
+  preview(changes: readonly Change[]): Outcome<Project, ChangeTrouble> {
+    let project = this.state.getState().project;
+    for (const change of changes) {
+      const next = applyChange(project, change);
+      if (!next.ok) return next;
+      project = next.value;
+    }
+    if (!this.state.getState().readOnly) this.state.setState({ draft: project });
+    return done(project);
+  }
+
+  goTo(pageId: string): void {
+    this.state.setState({ pageId, draft: undefined });
+  }
+
+  dropPreview(): void {
+    this.state.setState({ draft: undefined });
+  }
+
+  commit(name: StepName, changes: readonly Change[], mergeKey?: string): Outcome<Edited, ChangeTrouble> {
+    const at = this.#now();
+    return this.#move((now) => commit(now, { name, changes, at, ...(mergeKey === undefined ? {} : { mergeKey }) }));
+  }
+
+  undo(): Outcome<Edited, ChangeTrouble> {
+    return this.#move(undo);
+  }
+
+  redo(): Outcome<Edited, ChangeTrouble> {
+    return this.#move(redo);
+  }
+
+  /** `history` as it was when the file was begun. */
+  markSent(history: History, to: "disk" | "lab"): void {
+    this.state.setState({ sent: { afterStep: lastStepAt(history), to } });
+    if (!this.state.getState().readOnly) this.keep();
+  }
+
+  /** Opens storage anew and keeps what is here. */
+  async tryAgain(): Promise<void> {
+    await this.#store.tryAgain().catch(() => {});
+    this.keep();
+  }
+
+  setReadOnly(readOnly: boolean): void {
+    this.state.setState({ readOnly });
+  }
+
+  /** Resolves when everything done so far is in storage, or storage has refused it. */
+  async settled(): Promise<void> {
+    while (this.#saving) await this.#saving;
+  }
+
+  #move(move: (now: Edited) => Outcome<Edited, ChangeTrouble>): Outcome<Edited, ChangeTrouble> {
+    const { project, history, pageId, readOnly } = this.state.getState();
+    const now: Edited = { project, history };
+    if (readOnly) {
+      this.state.setState({ draft: undefined });
+      this.#onRefused?.();
+      return refused("lookedAtOnly");
+    }
+    const next = move(now);
+    this.state.setState({ draft: undefined });
+    if (next.ok && next.value !== now) {
+      this.state.setState({
+        ...next.value,
+        pageId: pageAfter(project, next.value.project, pageId),
+        keeping: { is: "keeping" },
+      });
+      this.keep();
+    }
+    return next;
+  }
+
+  /** Writes the newest state; calls that come while one is being written are served by a single further write. */
+  keep(): void {
+    this.#unsaved = true;
+    this.#saving ??= this.#save().finally(() => {
+      this.#saving = undefined;
+    });
+  }
+
+  async #save(): Promise<void> {
+    while (this.#unsaved) {
+      this.#unsaved = false;
+      const { project, history, sent } = this.state.getState();
+      const savedAt = this.#now();
+      try {
+        await this.#store.saveProject({ project, steps: history.steps, done: history.done, savedAt, sent });
+        if (!this.#unsaved) this.state.setState({ keeping: { is: "kept", at: savedAt } });
+      } catch (e) {
+        this.state.setState({ keeping: { is: "failed", code: storeErrorFrom(e).code } });
+      }
+    }
+  }
+}

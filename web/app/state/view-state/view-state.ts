@@ -1,0 +1,63 @@
+import { createStore } from "zustand/vanilla";
+import { openSieve, type Section, type Sieve } from "#core/photo";
+import type { Dragged, DropMeaning } from "../edit/drop-meaning.ts";
+import { type Choice, nothingChosen } from "./choose.ts";
+
+export type MatTone = "light" | "grey" | "dark";
+
+export interface TurningAsk {
+  /** As it was asked for; missing where it would tear a spread apart. */
+  readonly doIt: (() => void) | undefined;
+  /** What keeps every page on its side. */
+  readonly keep: { readonly words: string; readonly doIt: () => void } | undefined;
+}
+
+/** What lies on the desk at this moment and is no part of the project: choices, the open tile, the mat. */
+export interface DeskState {
+  /** Which part of the library is open. */
+  readonly section: Section;
+  readonly photos: Choice;
+  readonly tiles: Choice;
+  /** The tile that is being reframed. */
+  readonly reframing: string | undefined;
+  /** The tile whose words are being written. */
+  readonly writing: string | undefined;
+  /** A line is to be drawn on it, by which it is straightened. */
+  readonly straightening: boolean;
+  /** The panel shows the templates instead of what is chosen. */
+  readonly templates: boolean;
+  /** What is being dragged, and what letting go now would do. */
+  readonly drop: { readonly dragged: Dragged | undefined; readonly meaning: DropMeaning };
+  /** A change of the row of pages that would turn pages over, until a person says whether it may. */
+  readonly turning: TurningAsk | undefined;
+  readonly mat: MatTone;
+  readonly cutLines: boolean;
+  /** What the library is narrowed to. */
+  readonly sieve: Sieve;
+  /** Piles that are spread out, by the id of their top photo. */
+  readonly openPiles: ReadonlySet<string>;
+  /** The photo whose sheet is open. */
+  readonly sheet: string | undefined;
+}
+
+export const nothingDragged: DeskState["drop"] = { dragged: undefined, meaning: { does: "nothing" } };
+
+export const createDesk = () =>
+  createStore<DeskState>(() => ({
+    section: "photos",
+    photos: nothingChosen,
+    tiles: nothingChosen,
+    reframing: undefined,
+    writing: undefined,
+    straightening: false,
+    templates: false,
+    drop: nothingDragged,
+    turning: undefined,
+    mat: "light",
+    cutLines: true,
+    sieve: openSieve,
+    openPiles: new Set(),
+    sheet: undefined,
+  }));
+
+export type Desk = ReturnType<typeof createDesk>;
