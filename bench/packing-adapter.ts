@@ -1,5 +1,5 @@
 import { Packing, placedItems } from "#core/packing";
-import { seededChance } from "#core/random";
+import { seededRandom } from "#core/random";
 
 interface Asked {
   readonly sheet: { readonly width: number; readonly height: number; readonly margin: number };
@@ -23,7 +23,7 @@ export function pack({ sheet, items, spacing, rotate, timeMs }: Asked) {
   const packing = new Packing({
     kinds: [{ width, height, cost: 1 }],
     items: items.map((i) => ({ w: i.width + spacing, h: i.height + spacing, turns: rotate })),
-    chance: seededChance(seed),
+    random: seededRandom(seed),
   });
   if (timeMs === undefined) packing.run(usualSteps);
   else packing.run(Number.POSITIVE_INFINITY, () => spentMs(began) > timeMs * 0.98);

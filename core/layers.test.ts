@@ -3,9 +3,9 @@ import { expect, test } from "@jest/globals";
 
 /** Each folder may use those before it. */
 const order = [
-  "outcome",
+  "result",
   "colour",
-  "chance",
+  "random",
   "units",
   "geometry",
   "pixels",

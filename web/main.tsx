@@ -7,7 +7,7 @@ import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { CannotOpen } from "./app/components/cannot-open.tsx";
 import { routes } from "./app/routes.tsx";
-import { KitContext, openKit } from "./app/services.ts";
+import { openServices, ServicesContext } from "./app/services.ts";
 import { system } from "./app/theme/system.ts";
 import { storeErrorFrom } from "./storage/store.ts";
 
@@ -18,8 +18,8 @@ const queries = new QueryClient({
 });
 // Before the photos are read: the router fetches the first place's program meanwhile.
 const router = createBrowserRouter(routes);
-const opened = await openKit().then(
-  (kit) => ({ kit }),
+const opened = await openServices().then(
+  (services) => ({ services }),
   (why: unknown) => ({ why: storeErrorFrom(why).code }),
 );
 
@@ -27,13 +27,13 @@ root.render(
   <StrictMode>
     <ChakraProvider value={system}>
       <QueryClientProvider client={queries}>
-        {"kit" in opened ? (
-          <KitContext.Provider value={opened.kit}>
+        {"services" in opened ? (
+          <ServicesContext.Provider value={opened.services}>
             <RouterProvider router={router} />
             <Suspense>
               <NoticeStack />
             </Suspense>
-          </KitContext.Provider>
+          </ServicesContext.Provider>
         ) : (
           <CannotOpen code={opened.why} />
         )}
@@ -44,6 +44,6 @@ root.render(
 
 // Keeps the built application for times when the server is off.
 // On a full disk even this could cost everything that is kept.
-const mayUpdate = "kit" in opened && !opened.kit.keeping?.state.getState().full;
+const mayUpdate = "services" in opened && !opened.services.keeping?.state.getState().full;
 if (import.meta.env.PROD && mayUpdate && "serviceWorker" in navigator)
   void navigator.serviceWorker.register("/sw.js").catch(() => {});

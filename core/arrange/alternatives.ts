@@ -1,5 +1,5 @@
 import type { Rect } from "#core/geometry";
-import { seededChance } from "#core/random";
+import { seededRandom } from "#core/random";
 import { type FitTask, slicingTask, treeOf } from "./exact-fit.ts";
 import { lineBreaks } from "./line-breaks.ts";
 import { Score } from "./slicing/score.ts";
@@ -9,11 +9,11 @@ import { bundled, unbundled } from "./together.ts";
 import { isLeaf, looseRects, type TreeNode, treeRects } from "./tree.ts";
 
 export const wayKinds = ["exact", "rows", "columns", "leader", "strips", "whole"] as const;
-export type WayKind = (typeof wayKinds)[number];
+export type AlternativeKind = (typeof wayKinds)[number];
 
 /** One way to arrange the photos of a page. */
-export interface Way {
-  readonly kind: WayKind;
+export interface Alternative {
+  readonly kind: AlternativeKind;
   readonly tree: TreeNode;
   /** Nothing is cropped, and white space is left around the photos. */
   readonly loose: boolean;
@@ -28,7 +28,7 @@ export interface Way {
   readonly cost: number;
 }
 
-export interface WaysTask extends FitTask {
+export interface AlternativesTask extends FitTask {
   /** Which photo is to lead, as a place in the list. */
   readonly leader?: number;
   /** Tiles that stay neighbours. */
@@ -41,21 +41,21 @@ const leadShare = 0.4;
 const facePrice = 0.15;
 
 /** Really different arrangements of the same photos, the best first; at least `count` where so many can be told apart. */
-export function otherWays(whole: WaysTask, count: number): Way[] {
+export function alternatives(whole: AlternativesTask, count: number): Alternative[] {
   const { photos, bundles } = bundled(whole.photos, whole.together ?? []);
   const lead = photos.findIndex((p) => p.tileId === whole.photos[whole.leader ?? -1]?.tileId);
   const { leader: _, ...rest } = whole;
-  const task: WaysTask = { ...rest, photos, ...(lead < 0 ? {} : { leader: lead }) };
+  const task: AlternativesTask = { ...rest, photos, ...(lead < 0 ? {} : { leader: lead }) };
   const n = photos.length;
   if (n === 0) return [];
-  const chance = seededChance(task.seed + 17);
-  const made: { readonly kind: WayKind; readonly tree: TreeNode; readonly loose?: boolean }[] = [];
+  const random = seededRandom(task.seed + 17);
+  const made: { readonly kind: AlternativeKind; readonly tree: TreeNode; readonly loose?: boolean }[] = [];
   const given = slicingTask(task);
   const steps = Math.floor(Math.min(1600, 20_000 / n));
   const exact: TreeNode[] = [treeOf(bestTree(given, task.seed).tree, given, task)];
   if (n > 5) {
     const score = new Score(given);
-    for (let k = 0; k < count; k += 1) exact.push(treeOf(shortSearch(given, score, chance, steps).tree, given, task));
+    for (let k = 0; k < count; k += 1) exact.push(treeOf(shortSearch(given, score, random, steps).tree, given, task));
   }
   // Of so few photos all trees are known already, the best first.
   else
@@ -64,7 +64,7 @@ export function otherWays(whole: WaysTask, count: number): Way[] {
   for (const lines of lineCounts(task, false)) made.push({ kind: "rows", tree: inLines(task, lines, "side") });
   for (const lines of lineCounts(task, true)) made.push({ kind: "columns", tree: inLines(task, lines, "stack") });
   if (n > 2)
-    for (const tree of ledBy(task, task.leader ?? widest(task), chance, steps)) made.push({ kind: "leader", tree });
+    for (const tree of ledBy(task, task.leader ?? widest(task), random, steps)) made.push({ kind: "leader", tree });
   if (n > 1 && n <= 8) {
     made.push({ kind: "strips", tree: inLines(task, 1, "side") });
     made.push({ kind: "strips", tree: inLines(task, 1, "stack") });
@@ -76,7 +76,7 @@ export function otherWays(whole: WaysTask, count: number): Way[] {
 }
 
 /** How a way comes out in a room; also for one that a person has made. */
-export function judged(task: WaysTask, kind: WayKind, tree: TreeNode, loose: boolean): Way {
+export function judged(task: AlternativesTask, kind: AlternativeKind, tree: TreeNode, loose: boolean): Alternative {
   const room: Rect = { x: 0, y: 0, ...task.room };
   const rects = loose ? looseRects(tree, room, task.gap) : treeRects(tree, room, task.gap);
   const boxes = task.photos.map((p) => rects.get(p.tileId)!);
@@ -146,7 +146,7 @@ function inLines({ photos }: FitTask, lines: number, way: "side" | "stack"): Tre
 }
 
 /** One photo large, the others around it: at each side, in a corner, in the middle. */
-function ledBy(task: FitTask, leader: number, chance: () => number, steps: number): TreeNode[] {
+function ledBy(task: FitTask, leader: number, random: () => number, steps: number): TreeNode[] {
   const { photos, room } = task;
   const lead = { tileId: photos[leader]!.tileId, aspect: photos[leader]!.aspect };
   const rest = photos.filter((_, i) => i !== leader);
@@ -156,7 +156,7 @@ function ledBy(task: FitTask, leader: number, chance: () => number, steps: numbe
     const part = { ...task, photos: some, room: { w: Math.max(1, width), h: Math.max(1, height) } };
     const given = slicingTask(part);
     const few = some.length <= 5;
-    const { tree } = few ? bestTree(given, task.seed) : shortSearch(given, new Score(given), chance, steps);
+    const { tree } = few ? bestTree(given, task.seed) : shortSearch(given, new Score(given), random, steps);
     return treeOf(tree, given, part);
   };
   const join = (way: "side" | "stack", ...parts: readonly TreeNode[]): TreeNode => ({
@@ -189,9 +189,9 @@ function ledBy(task: FitTask, leader: number, chance: () => number, steps: numbe
 }
 
 /** Kinds take turns, the cheapest of each first, and what looks like one that is there already is left out. */
-export function apart(ways: readonly Way[], task: WaysTask, count: number): Way[] {
+export function apart(ways: readonly Alternative[], task: AlternativesTask, count: number): Alternative[] {
   const room: Rect = { x: 0, y: 0, ...task.room };
-  const looks = new Map<Way, readonly number[]>();
+  const looks = new Map<Alternative, readonly number[]>();
   for (const way of ways) {
     const rects = way.loose ? looseRects(way.tree, room, task.gap) : treeRects(way.tree, room, task.gap);
     looks.set(
@@ -202,7 +202,7 @@ export function apart(ways: readonly Way[], task: WaysTask, count: number): Way[
       }),
     );
   }
-  const alike = (a: Way, b: Way) => {
+  const alike = (a: Alternative, b: Alternative) => {
     if (a.loose !== b.loose) return false;
     const [la, lb] = [looks.get(a)!, looks.get(b)!];
     const off = la.map((v, i) => Math.abs(v - lb[i]!));
@@ -210,7 +210,7 @@ export function apart(ways: readonly Way[], task: WaysTask, count: number): Way[
   };
   const sound = ways.filter((w) => looks.get(w)!.every((v, i, all) => i % 4 < 2 || v - all[i - 2]! > 0.01));
   const queues = wayKinds.map((kind) => sound.filter((w) => w.kind === kind).sort((a, b) => a.cost - b.cost));
-  const chosen: Way[] = [];
+  const chosen: Alternative[] = [];
   while (chosen.length < count * 2 && queues.some((q) => q.length > 0))
     for (const queue of queues) {
       const next = queue.shift();

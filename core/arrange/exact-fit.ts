@@ -14,13 +14,13 @@ export interface FitTask {
   /** For so few photos that all trees are tried: not the best of them, but the one so many places after it. */
   readonly turn?: number | undefined;
   /** How much it matters that the photos are read in the order given; mostly, where nothing is said. */
-  readonly order?: OrderWish | undefined;
+  readonly order?: OrderPreference | undefined;
 }
 
-export const orderWishes = ["kept", "mostly", "free"] as const;
-export type OrderWish = (typeof orderWishes)[number];
+export const orderPreferences = ["kept", "mostly", "free"] as const;
+export type OrderPreference = (typeof orderPreferences)[number];
 /** `kept` outweighs everything else: no crop is worth a photo out of its place. */
-const orderPrices: Record<OrderWish, number> = { kept: 1000, mostly: 0.4, free: 0 };
+const orderPrices: Record<OrderPreference, number> = { kept: 1000, mostly: 0.4, free: 0 };
 
 /** So few seldom fill a page without a crop. */
 const fewPhotos = 4;

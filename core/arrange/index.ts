@@ -1,16 +1,16 @@
 export {
+  type Alternative,
+  type AlternativeKind,
+  type AlternativesTask,
+  alternatives,
   apart,
   judged,
-  otherWays,
   readBefore,
   readingOrder,
-  type Way,
-  type WayKind,
-  type WaysTask,
   wayKinds,
 } from "./alternatives.ts";
 export type { Arranger, ArrangeTask, GridPlan, PlanCell } from "./arranger.ts";
-export { exactFit, type FitTask, type OrderWish, orderWishes } from "./exact-fit.ts";
+export { exactFit, type FitTask, type OrderPreference, orderPreferences } from "./exact-fit.ts";
 export { treeFromRects } from "./from-rects.ts";
 export { grid, meanCrop } from "./grid.ts";
 export { type SeamStretch, seamStretches } from "./seams.ts";

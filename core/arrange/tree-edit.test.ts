@@ -2,12 +2,12 @@ import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import type { Rect } from "#core/geometry";
 import {
+  alternatives,
   cropOf,
   exactFit,
   inLineWith,
   leavesOf,
   mirrored,
-  otherWays,
   released,
   type TreeNode,
   treeRects,
@@ -153,7 +153,7 @@ test("there are eight really different ways and more, the best first, each sayin
   fc.assert(
     fc.property(fc.array(shapes, { minLength: 4, maxLength: 16 }), fc.nat(20), (aspects, seed) => {
       const photos = aspects.map((aspect, i) => ({ tileId: `t${i}`, aspect }));
-      const ways = otherWays({ photos, room, gap, seed }, 8);
+      const ways = alternatives({ photos, room, gap, seed }, 8);
       expect(ways.length).toBeGreaterThanOrEqual(8);
       for (const way of ways) {
         expect(leavesOf(way.tree)).toHaveLength(photos.length);
@@ -162,21 +162,23 @@ test("there are eight really different ways and more, the best first, each sayin
       }
       expect(new Set(ways.map((w) => w.kind)).size).toBeGreaterThanOrEqual(3);
       expect(ways.map((w) => w.cost)).toEqual(ways.map((w) => w.cost).sort((a, b) => a - b));
-      const again = otherWays({ photos, room, gap, seed }, 8);
+      const again = alternatives({ photos, room, gap, seed }, 8);
       expect(again).toEqual(ways);
     }),
     { numRuns: 12 },
   );
-  expect(otherWays({ photos: [], room, gap, seed: 1 }, 8)).toEqual([]);
-  expect(otherWays({ photos: [{ tileId: "a", aspect: 1.5 }], room, gap, seed: 1 }, 8).length).toBeGreaterThanOrEqual(2);
+  expect(alternatives({ photos: [], room, gap, seed: 1 }, 8)).toEqual([]);
+  expect(alternatives({ photos: [{ tileId: "a", aspect: 1.5 }], room, gap, seed: 1 }, 8).length).toBeGreaterThanOrEqual(
+    2,
+  );
 });
 
 test("where a way would cut a face, it comes after one that does not", () => {
   const photos = [1.5, 1.5, 0.67, 1.5, 0.67].map((aspect, i) => ({ tileId: `t${i}`, aspect }));
-  const plain = otherWays({ photos, room, gap, seed: 3 }, 8);
+  const plain = alternatives({ photos, room, gap, seed: 3 }, 8);
   const best = treeRects(plain[0]!.tree, room, gap);
   const shapeOf = (i: number) => best.get(`t${i}`)!.w / best.get(`t${i}`)!.h;
-  const careful = otherWays(
+  const careful = alternatives(
     { photos, room, gap, seed: 3, cutsFace: (i, tileAspect) => Math.abs(tileAspect - shapeOf(i)) < 1e-6 },
     8,
   );

@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import type { Rect } from "#core/geometry";
-import { seededChance } from "#core/random";
+import { seededRandom } from "#core/random";
 import {
   cropOf,
   exactFit,
@@ -161,7 +161,7 @@ test("a tile whose shape is asked for has it, and the page stays exact around it
 });
 
 test("photos that are to stay in order are read in it, whatever their shapes and however many", () => {
-  const random = seededChance(11);
+  const random = seededRandom(11);
   for (let round = 0; round < 16; round += 1) {
     const count = 3 + Math.floor(random() * 13);
     const photos = Array.from({ length: count }, (_, i) => ({

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { expect } from "@jest/globals";
 import {
   applyChange,
+  autoFramed,
   barePage,
   type Change,
   type Filling,
@@ -9,14 +10,13 @@ import {
   type Page,
   type Project,
   type Tile,
-  unframed,
   type Words,
 } from "#core/document";
 import { formatFromCard, type LabCard, labCardSchema } from "#core/lab";
-import { framedBy, type Photo, type PhotoInput, photoSchema } from "#core/photo";
+import { type Photo, type PhotoInput, photoSchema, photoShape } from "#core/photo";
 import { type Face, firstWordStyles, type Typesetter } from "#core/words";
 import { counter } from "../document/project.fixture.ts";
-import { type Finding, type MendCode, mended, type PageFacts } from "./index.ts";
+import { type Finding, type FixCode, fixed, type PageFacts } from "./index.ts";
 
 /** Every letter half an em wide; only letters of plain English are there. */
 const face: Face = {
@@ -56,7 +56,7 @@ export const factsOf = (photos: readonly Photo[], more: Partial<PageFacts> = {})
   const byId = new Map(photos.map((p) => [p.id, p]));
   return {
     known: (id) => byId.get(id),
-    photo: (id) => (byId.has(id) ? framedBy(byId.get(id)!) : undefined),
+    photo: (id) => (byId.has(id) ? photoShape(byId.get(id)!) : undefined),
     gone: () => false,
     beyondSrgb: () => 0,
     sharperTwin: () => undefined,
@@ -96,9 +96,9 @@ export const tile = (id: string, { x, y, w, h }: Lying, filling: Filling): Tile 
   locked: false,
 });
 
-export const holding = (photoId: string, view: Partial<ReturnType<typeof unframed>> = {}): Filling => ({
+export const holding = (photoId: string, view: Partial<ReturnType<typeof autoFramed>> = {}): Filling => ({
   kind: "photo",
-  view: { ...unframed(photoId), ...view },
+  view: { ...autoFramed(photoId), ...view },
 });
 
 export const saying = (text: string, style: Partial<Words["style"]> = {}): Words => ({
@@ -121,9 +121,9 @@ export const facts = factsOf([photo("p"), photo("q")]);
 export const codes = (findings: readonly Finding[]) => findings.map((f) => f.code);
 
 /** What becomes of the project when one of the ways that a finding offers is taken. */
-export function mendedBy(project: Project, finding: Finding, mend: MendCode, how: PageFacts = facts) {
-  expect(finding.mends).toContain(mend);
-  const changes = mended(project, finding, mend, { ...how, newId: counter("new"), coverPhoto: () => undefined });
+export function fixedBy(project: Project, finding: Finding, fix: FixCode, how: PageFacts = facts) {
+  expect(finding.fixes).toContain(fix);
+  const changes = fixed(project, finding, fix, { ...how, newId: counter("new"), coverPhoto: () => undefined });
   expect(changes).not.toEqual([]);
   return applied(project, changes);
 }

@@ -8,9 +8,9 @@ import {
   codes,
   facts,
   factsOf,
+  fixedBy,
   holding,
   lying,
-  mendedBy,
   photo,
   saying,
   setter,
@@ -62,7 +62,7 @@ test("an empty tile is found, and is taken away with those beside it taking its 
   const known = factsOf([photo("p"), photo("q"), photo("r")]);
   const [finding] = again(holed, known);
   expect(finding?.code).toBe("emptyTile");
-  expect(codes(again(mendedBy(holed, finding!, "takeAway", known), known))).toEqual([]);
+  expect(codes(again(fixedBy(holed, finding!, "takeAway", known), known))).toEqual([]);
 });
 
 test("a photo is soft below what the lab takes, less sharp below what it wants, and the largest good size prints at the line", () => {
@@ -73,10 +73,10 @@ test("a photo is soft below what the lab takes, less sharp below what it wants, 
   expect(codes(at(30).findings)).toEqual([]);
   expect(codes(at(50).findings)).toEqual(["lessSharp"]);
   const { project, findings } = at(100);
-  expect(findings).toMatchObject([{ code: "soft", weight: "wrong", needsPpi: 150 }]);
+  expect(findings).toMatchObject([{ code: "soft", severity: "wrong", needsPpi: 150 }]);
   const { largest } = findings[0] as Extract<Finding, { code: "soft" }>;
   expect(450 / (largest.w / 25.4)).toBeCloseTo(150);
-  expect(again(mendedBy(project, findings[0]!, "useSharper", known), known)).toEqual([]);
+  expect(again(fixedBy(project, findings[0]!, "useSharper", known), known)).toEqual([]);
 });
 
 test("a sliver beside a photo is found and covered; a photo shown whole with much beside it is meant so", () => {
@@ -85,7 +85,7 @@ test("a sliver beside a photo is found and covered; a photo shown whole with muc
     checked([tile("a", { ...inside, h }, holding("p", { byHand: true, whole: true, zoom }))]);
   const { project, findings } = shown(0, 41);
   expect(codes(findings)).toEqual(["uncovered"]);
-  expect(again(mendedBy(project, findings[0]!, "cover"))).toEqual([]);
+  expect(again(fixedBy(project, findings[0]!, "cover"))).toEqual([]);
   expect(codes(shown(0, 60).findings)).toEqual([]);
   expect(codes(shown(1.2).findings)).toEqual([]);
 });
@@ -94,7 +94,7 @@ test("what ends at the trim is short of the bleed, and is pulled out to it and n
   const { widthMm, bleedMm } = squareFormat;
   const { project, findings } = checked([tile("a", { x: 0, y: 100, w: widthMm, h: 60 }, holding("p"))]);
   expect(findings).toMatchObject([{ code: "shortOfBleed", edges: ["left", "right"], bleedMm }]);
-  const right = mendedBy(project, findings[0]!, "reachBleed");
+  const right = fixedBy(project, findings[0]!, "reachBleed");
   expect(again(right)).toEqual([]);
   const { frame } = right.pages[0]!.over[0]!;
   expect([frame.width, frame.height]).toEqual([bleedBox(squareFormat).w, 60]);
@@ -104,10 +104,10 @@ test("what ends at the trim is short of the bleed, and is pulled out to it and n
 test("words and heads outside of what is safe are found: near the cut, cut, and in the fold", () => {
   const at = (x: number) => checked([tile("a", { x, y: 100, w: 40, h: 10 }, saying("Kingfisher"))]);
   expect(codes(at(20).findings)).toEqual([]);
-  expect(at(3).findings).toMatchObject([{ code: "wordsAtRisk", peril: "near", weight: "doubt" }]);
+  expect(at(3).findings).toMatchObject([{ code: "wordsAtRisk", risk: "near", severity: "doubt" }]);
   const { project, findings } = at(-4);
-  expect(findings).toMatchObject([{ code: "wordsAtRisk", peril: "cut", weight: "wrong" }]);
-  expect(again(mendedBy(project, findings[0]!, "moveInside"))).toEqual([]);
+  expect(findings).toMatchObject([{ code: "wordsAtRisk", risk: "cut", severity: "wrong" }]);
+  expect(again(fixedBy(project, findings[0]!, "moveInside"))).toEqual([]);
 
   const bound = book();
   const left = {
@@ -119,8 +119,8 @@ test("words and heads outside of what is safe are found: near the cut, cut, and 
     pageAt(inFold, left, () => undefined),
     facts,
   ).filter((f) => f.code === "wordsAtRisk");
-  expect(found).toMatchObject([{ peril: "fold", weight: "wrong" }]);
-  const out = mendedBy(inFold, found[0]!, "moveInside");
+  expect(found).toMatchObject([{ risk: "fold", severity: "wrong" }]);
+  const out = fixedBy(inFold, found[0]!, "moveInside");
   expect(
     codes(
       checkPage(
@@ -140,9 +140,9 @@ test("words and heads outside of what is safe are found: near the cut, cut, and 
   expect(codes(pulled(0.4).findings)).toEqual([]);
   const cropped = pulled(0.62);
   expect(codes(cropped.findings)).toEqual(["faceCropped"]);
-  expect(again(mendedBy(cropped.project, cropped.findings[0]!, "frameByFocus", faced), faced)).toEqual([]);
+  expect(again(fixedBy(cropped.project, cropped.findings[0]!, "frameByFocus", faced), faced)).toEqual([]);
   const over = checked([tile("a", { x: -30, y: 60, w: 60, h: 40 }, holding("p", { byHand: true }))], faced);
-  expect(over.findings).toMatchObject([{ code: "faceAtRisk", peril: "cut", weight: "wrong", faces: 1 }]);
+  expect(over.findings).toMatchObject([{ code: "faceAtRisk", risk: "cut", severity: "wrong", faces: 1 }]);
 });
 
 test("a focus set by hand that is not on the page is found", () => {
@@ -152,7 +152,7 @@ test("a focus set by hand that is not on the page is found", () => {
   expect(codes(at(0.3).findings)).toEqual([]);
   const { project, findings } = at(0.6);
   expect(codes(findings)).toEqual(["focusCut"]);
-  expect(again(mendedBy(project, findings[0]!, "frameByFocus", known), known)).toEqual([]);
+  expect(again(fixedBy(project, findings[0]!, "frameByFocus", known), known)).toEqual([]);
 });
 
 test("a margin or a border thinner than a knife is exact is found, with both ways out of a margin", () => {
@@ -164,8 +164,8 @@ test("a margin or a border thinner than a knife is exact is found, with both way
   const known = factsOf([photo("p0"), photo("p1")]);
   const [finding] = again(narrow, known).filter((f) => f.code === "thinMargin");
   expect(finding).toMatchObject({ marginMm: 1, edges: ["top"] });
-  for (const mend of ["fullBleed", "widerMargin"] as const)
-    expect(codes(again(mendedBy(narrow, finding!, mend, known), known))).not.toContain("thinMargin");
+  for (const fix of ["fullBleed", "widerMargin"] as const)
+    expect(codes(again(fixedBy(narrow, finding!, fix, known), known))).not.toContain("thinMargin");
 
   const bordered = (widthMm: number) => {
     const t = tile("a", { x: -3, y: -3, w: 100, h: 80 }, holding("p"));
@@ -174,22 +174,22 @@ test("a margin or a border thinner than a knife is exact is found, with both way
   expect(codes(bordered(6).findings)).toEqual([]);
   const { project, findings } = bordered(4);
   expect(findings).toMatchObject([{ code: "thinBorder", leftMm: 4 }]);
-  expect(again(mendedBy(project, findings[0]!, "dropBorder"))).toEqual([]);
+  expect(again(fixedBy(project, findings[0]!, "dropBorder"))).toEqual([]);
 });
 
 test("words that are hidden, too small, faint, without a letter or without their font are found, and mended where that can be", () => {
   const box = { x: 60, y: 60, w: 50, h: 12 };
   const says = (text: string, style = {}, how = facts) => checked([tile("a", box, saying(text, style))], how);
   const many = says("one two three four five six seven eight nine ten eleven twelve");
-  expect(many.findings).toMatchObject([{ code: "wordsHidden", weight: "wrong" }]);
-  const fits = mendedBy(many.project, many.findings[0]!, "shrinkWords");
+  expect(many.findings).toMatchObject([{ code: "wordsHidden", severity: "wrong" }]);
+  const fits = fixedBy(many.project, many.findings[0]!, "shrinkWords");
   expect(again(fits)).toEqual([]);
   const shrunk = fits.pages[0]!.over[0]!.filling;
   expect(shrunk.kind === "words" && shrunk.style.sizePt).toBeGreaterThanOrEqual(6);
 
   const tiny = says("Lock", { sizePt: 4 });
   expect(tiny.findings).toMatchObject([{ code: "wordsSmall", sizePt: 4, leastPt: 6 }]);
-  expect(again(mendedBy(tiny.project, tiny.findings[0]!, "enlargeWords"))).toEqual([]);
+  expect(again(fixedBy(tiny.project, tiny.findings[0]!, "enlargeWords"))).toEqual([]);
 
   expect(says("Łódka").findings).toMatchObject([{ code: "lettersMissing", letters: ["Ł", "ó"] }]);
   expect(codes(says("Lock", { font: "nowhere" }).findings)).toEqual(["fontMissing"]);
@@ -200,9 +200,9 @@ test("words that are hidden, too small, faint, without a letter or without their
   const pale = factsOf([], { behind: () => ({ dark: 0.72, light: 0.9 }) });
   const faint = says("Lock", { colour: "#e9e2d5" }, pale);
   expect(faint.findings).toMatchObject([{ code: "wordsFaint", contrast: 1 }]);
-  expect(again(mendedBy(faint.project, faint.findings[0]!, "readableInk", pale), pale)).toEqual([]);
+  expect(again(fixedBy(faint.project, faint.findings[0]!, "readableInk", pale), pale)).toEqual([]);
   const busy = factsOf([], { behind: () => ({ dark: 0.05, light: 0.8 }) });
-  expect(says("Lock", { colour: "#808080" }, busy).findings[0]).toMatchObject({ code: "wordsFaint", mends: [] });
+  expect(says("Lock", { colour: "#808080" }, busy).findings[0]).toMatchObject({ code: "wordsFaint", fixes: [] });
 });
 
 test("an original that is gone, a photo nobody knows, and colours beyond sRGB are found", () => {
@@ -210,7 +210,7 @@ test("an original that is gone, a photo nobody knows, and colours beyond sRGB ar
   expect(codes(checked(one, { ...facts, gone: (id) => id === "p" }).findings)).toEqual(["originalGone"]);
   expect(codes(checked([tile("a", inside, holding("nobody"))]).findings)).toEqual(["originalGone"]);
   expect(checked(one, { ...facts, beyondSrgb: () => 0.1 }).findings).toMatchObject([
-    { code: "beyondSrgb", weight: "hint", share: 0.1 },
+    { code: "beyondSrgb", severity: "hint", share: 0.1 },
   ]);
 });
 
@@ -222,7 +222,7 @@ test("a book's bare page is found until it is kept on purpose; that a collage's 
     facts,
   );
   expect(finding?.code).toBe("blankPage");
-  const kept = mendedBy(project, finding!, "keepBlank");
+  const kept = fixedBy(project, finding!, "keepBlank");
   expect(
     checkPage(
       pageAt(kept, kept.pages[2]!, () => undefined),
@@ -231,7 +231,7 @@ test("a book's bare page is found until it is kept on purpose; that a collage's 
   ).toEqual([]);
   const { page: bare, ...at } = pageAt(project, page, () => undefined);
   const collage = { ...at, page: bare, kind: "collage" as const };
-  expect(checkPage(collage, facts)).toMatchObject([{ code: "blankPage", printed: false, weight: "hint", mends: [] }]);
+  expect(checkPage(collage, facts)).toMatchObject([{ code: "pageLeftOut", severity: "hint", fixes: [] }]);
   expect(checkPage({ ...collage, begun: false }, facts)).toEqual([]);
   expect(checkPage({ ...collage, kind: "pockets" }, facts)).toEqual([]);
 });
@@ -255,11 +255,11 @@ test("the worst come first, then in the order of the pages", () => {
     [tile("a", inside, holding("p")), tile("b", { x: 60, y: 120, w: 20, h: 4 }, saying("Lock and key", { sizePt: 4 }))],
     { ...facts, gone: () => true },
   );
-  expect(worstFirst([...findings].reverse(), project).map((f) => f.weight)).toEqual(
+  expect(worstFirst([...findings].reverse(), project).map((f) => f.severity)).toEqual(
     ["wrong", "wrong", "doubt"].slice(3 - findings.length),
   );
   const doubt = (code: "faceCropped" | "wordsSmall", pageId: string) =>
-    ({ ...findings[0]!, code, weight: "doubt", spots: [{ pageId, tileIds: [] }] }) as Finding;
+    ({ ...findings[0]!, code, severity: "doubt", spots: [{ pageId, tileIds: [] }] }) as Finding;
   const pageId = project.pages[0]!.id;
   const mixed = [doubt("faceCropped", pageId), doubt("wordsSmall", pageId)];
   expect(worstFirst(mixed, project).map((f) => f.code)).toEqual(["wordsSmall", "faceCropped"]);
@@ -289,14 +289,14 @@ test("a soft photo is put into a smaller place, or the page arranged with it sma
   ]);
   const page = { ...six, tiles: six.tiles.map((t) => ({ ...t, filling: fillings.get(t.id) ?? t.filling })) };
   const { project, found } = soft(page);
-  expect(found?.mends).toEqual(["sharperPlace", "printSmaller"]);
-  for (const mend of ["sharperPlace", "printSmaller"] as const) {
-    const after = mendedBy(project, found!, mend, known).pages[0]!;
+  expect(found?.fixes).toEqual(["sharperPlace", "printSmaller"]);
+  for (const fix of ["sharperPlace", "printSmaller"] as const) {
+    const after = fixedBy(project, found!, fix, known).pages[0]!;
     expect(soft(after).found).toBeUndefined();
     expect(after.tiles).toHaveLength(6);
   }
   // Alone on the page there is no smaller place for it.
-  expect(soft(laid(["few"])).found?.mends).toEqual([]);
+  expect(soft(laid(["few"])).found?.fixes).toEqual([]);
 });
 
 test("words in a tile at the page's edge are set further in, where they still fit; a white edge has to suit the lab's cut", () => {
@@ -309,11 +309,11 @@ test("words in a tile at the page's edge are set further in, where they still fi
   });
   const found = (of: Page) => again({ ...plain, pages: [of] }).filter((f) => f.code === "wordsAtRisk");
   const [risk] = found(laid("At the lock"));
-  expect(risk?.mends).toEqual(["insetWords"]);
-  const mended = mendedBy({ ...plain, pages: [laid("At the lock")] }, risk!, "insetWords").pages[0]!;
-  expect(found(mended)).toEqual([]);
+  expect(risk?.fixes).toEqual(["insetWords"]);
+  const fixed = fixedBy({ ...plain, pages: [laid("At the lock")] }, risk!, "insetWords").pages[0]!;
+  expect(found(fixed)).toEqual([]);
   // So many that there is no room left for a wider edge.
-  expect(found(laid("lock ".repeat(2_000)))[0]?.mends ?? []).toEqual([]);
+  expect(found(laid("lock ".repeat(2_000)))[0]?.fixes ?? []).toEqual([]);
 
   const withMargin = (mm: number) => {
     const look = { ...page.look, margin: { top: mm, right: mm, bottom: mm, left: mm } };

@@ -1,6 +1,6 @@
 import { drawnPage, findPage, formatOf, isBegun, type Page, type Project } from "#core/document";
-import type { PageAt, PageFacts, PageRule, WorkFacts, WorkRule } from "./facts.ts";
-import { type Finding, type Found, keyed, restsOn, weights } from "./finding.ts";
+import type { PageAt, PageFacts, PageRule, ProjectFacts, ProjectRule } from "./facts.ts";
+import { type Finding, type Found, keyed, restsOn, severities } from "./finding.ts";
 import { blankPage } from "./page-rules/blank-page.ts";
 import { shortOfBleed } from "./page-rules/bleed.ts";
 import { emptyTile } from "./page-rules/empty-tile.ts";
@@ -28,7 +28,15 @@ const pageRules: readonly PageRule[] = [
   photosWhole,
   blankPage,
 ];
-const workRules: readonly WorkRule[] = [bound, coverMadeElsewhere, files, labChanged, leftOut, outOfTime, repeats];
+const projectRules: readonly ProjectRule[] = [
+  bound,
+  coverMadeElsewhere,
+  files,
+  labChanged,
+  leftOut,
+  outOfTime,
+  repeats,
+];
 
 /** A page where it stands, with what runs along on it. */
 export function pageAt(project: Project, page: Page, takenOf: (photoId: string) => string | undefined): PageAt {
@@ -53,8 +61,8 @@ export const checkPage = (at: PageAt, facts: PageFacts): readonly Finding[] =>
     );
 
 /** All that is found by looking at the pages together. */
-export const checkWork = (project: Project, facts: WorkFacts): readonly Finding[] =>
-  workRules
+export const checkProject = (project: Project, facts: ProjectFacts): readonly Finding[] =>
+  projectRules
     .flatMap((rule) => rule(project, facts))
     .map((f) =>
       keyed(
@@ -68,9 +76,9 @@ export function worstFirst<F extends Found>(findings: readonly F[], project: Pro
   const order = new Map(project.pages.map((p, i) => [p.id, i + 1]));
   const at = (f: F) => order.get(f.spots[0]?.pageId ?? "") ?? 0;
   // Whether a head is one is less sure than anything else that is said.
-  const last = ({ weight, code }: F) =>
-    weight === "doubt" && (code === "faceAtRisk" || code === "faceCropped") ? 1 : 0;
+  const last = ({ severity, code }: F) =>
+    severity === "doubt" && (code === "faceAtRisk" || code === "faceCropped") ? 1 : 0;
   return [...findings].sort(
-    (a, b) => weights.indexOf(a.weight) - weights.indexOf(b.weight) || last(a) - last(b) || at(a) - at(b),
+    (a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity) || last(a) - last(b) || at(a) - at(b),
   );
 }

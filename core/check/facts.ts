@@ -37,7 +37,7 @@ export interface PageAt {
 /** Looks at one page by itself. */
 export type PageRule = (at: PageAt, facts: PageFacts) => readonly Found[];
 
-export interface WorkFacts {
+export interface ProjectFacts {
   /** All photos of the library by the time they were taken. */
   readonly photos: readonly Photo[];
   /** Photos that show nearly the same. */
@@ -49,4 +49,4 @@ export interface WorkFacts {
 }
 
 /** Looks at the pages together. */
-export type WorkRule = (project: Project, facts: WorkFacts) => readonly Found[];
+export type ProjectRule = (project: Project, facts: ProjectFacts) => readonly Found[];

@@ -2,12 +2,12 @@ import type { Page } from "#core/document";
 import type { Rect, Size } from "#core/geometry";
 
 /** `wrong` goes wrong on paper for certain; `doubt` may be meant so; `hint` is only worth knowing. */
-export const weights = ["wrong", "doubt", "hint"] as const;
-export type Weight = (typeof weights)[number];
+export const severities = ["wrong", "doubt", "hint"] as const;
+export type Severity = (typeof severities)[number];
 
 export type Edge = "left" | "top" | "right" | "bottom";
 /** How near to being lost: cut off, in the fold, or only closer to the cut than the lab wants. */
-export type Peril = "cut" | "fold" | "near";
+export type Risk = "cut" | "fold" | "near";
 
 /** Where on a page; `at` in mm from its trim's top left. */
 export interface Spot {
@@ -22,8 +22,8 @@ type Detail =
   | { readonly code: "lessSharp"; readonly ppi: number; readonly needsPpi: number; readonly largest: Size }
   | { readonly code: "uncovered"; readonly sliverMm: number }
   | { readonly code: "shortOfBleed"; readonly edges: readonly Edge[]; readonly bleedMm: number }
-  | { readonly code: "wordsAtRisk"; readonly peril: Peril; readonly beyondMm: number }
-  | { readonly code: "faceAtRisk"; readonly peril: Peril; readonly faces: number }
+  | { readonly code: "wordsAtRisk"; readonly risk: Risk; readonly beyondMm: number }
+  | { readonly code: "faceAtRisk"; readonly risk: Risk; readonly faces: number }
   | { readonly code: "faceCropped"; readonly faces: number }
   | { readonly code: "focusCut" }
   | { readonly code: "thinMargin"; readonly marginMm: number; readonly edges: readonly Edge[] }
@@ -35,7 +35,8 @@ type Detail =
   | { readonly code: "fontMissing"; readonly face: string }
   | { readonly code: "originalGone"; readonly photoName: string }
   | { readonly code: "beyondSrgb"; readonly share: number }
-  | { readonly code: "blankPage"; readonly printed: boolean }
+  | { readonly code: "blankPage" }
+  | { readonly code: "pageLeftOut" }
   | { readonly code: "photoTwice"; readonly together: boolean; readonly times: number }
   | { readonly code: "alikeTogether" }
   | { readonly code: "starredLeftOut"; readonly photoIds: readonly string[] }
@@ -68,7 +69,7 @@ export type LabPart = (typeof labParts)[number];
 export type FindingCode = Detail["code"];
 
 /** What a click can put right. */
-export const mendCodes = [
+export const fixCodes = [
   "takeAway",
   "useSharper",
   "sharperPlace",
@@ -89,15 +90,15 @@ export const mendCodes = [
   "makeCover",
   "clearSpine",
 ] as const;
-export type MendCode = (typeof mendCodes)[number];
+export type FixCode = (typeof fixCodes)[number];
 
 /** What a rule says; who asked adds which place it is and in what state. */
 export type Found = Detail & {
-  readonly weight: Weight;
+  readonly severity: Severity;
   /** Nothing where it concerns the work as a whole. */
   readonly spots: readonly Spot[];
   /** The best first. */
-  readonly mends: readonly MendCode[];
+  readonly fixes: readonly FixCode[];
 };
 
 export type Finding = Found & {
@@ -119,10 +120,14 @@ export function restsOn(found: Found, pageOf: (pageId: string) => Page | undefin
   });
 }
 
+/** Facts go into marks under the names that they had when the first marks were kept; under others, all that was accepted would open again. */
+const namesInMarks: Readonly<Record<string, string>> = { risk: "peril" };
+
 export function keyed(found: Found, restsOn: unknown): Finding {
   const where = found.spots.map((s) => `${s.pageId}:${s.tileIds.join("+")}`).join(",");
-  const { spots, mends, weight, ...detail } = found;
-  return { ...found, key: `${found.code} ${where}`, mark: fingerprint(JSON.stringify([detail, restsOn])) };
+  const { spots, fixes, severity, ...detail } = found;
+  const marked = Object.fromEntries(Object.entries(detail).map(([name, v]) => [namesInMarks[name] ?? name, v]));
+  return { ...found, key: `${found.code} ${where}`, mark: fingerprint(JSON.stringify([marked, restsOn])) };
 }
 
 /** FNV-1a twice, from two starts: 64 bits are plenty to tell one state of a place from another. */

@@ -1,7 +1,7 @@
 import {
+  autoFramed,
   barePage,
   type Change,
-  countLeaves,
   type Filling,
   findPage,
   findTile,
@@ -9,16 +9,16 @@ import {
   formatOf,
   type Page,
   type Project,
+  pageCount,
+  removeTiles,
   rulesOf,
   type Tile,
-  unframed,
-  withTakenAway,
 } from "#core/document";
 import { clamp } from "#core/geometry";
 import { bleedBox, boundPages, type PageFormat, safeBox } from "#core/lab";
 import { laidWords, seenFrame, wordsOf } from "#core/scene";
 import type { PageFacts } from "./facts.ts";
-import type { Finding, MendCode } from "./finding.ts";
+import type { Finding, FixCode } from "./finding.ts";
 import { unhanded } from "./page-rules/faces.ts";
 import { cuttingToleranceMm } from "./page-rules/near-the-cut.ts";
 import { leastReadablePt, readableInk, withWiderInset, wordsOn } from "./page-rules/words.ts";
@@ -27,24 +27,24 @@ import { placedIn } from "./project-rules/left-out.ts";
 import { withSharperPlace, withSmallerTile } from "./softness.ts";
 
 /** What a mend may ask beyond the project. */
-export interface MendFacts extends PageFacts {
+export interface FixFacts extends PageFacts {
   readonly newId: () => string;
   /** Photos by how well they would do on a cover, the best first. */
   coverPhoto(among: ReadonlySet<string>): { readonly id: string; readonly aspect: number } | undefined;
 }
 
 /** The changes that put a finding right; none where it cannot be done after all. */
-export function mended(project: Project, finding: Finding, mend: MendCode, facts: MendFacts): readonly Change[] {
+export function fixed(project: Project, finding: Finding, fix: FixCode, facts: FixFacts): readonly Change[] {
   const spot = finding.spots[0];
   const page = spot && findPage(project, spot.pageId);
   const tile = page && findTile(page, spot.tileIds[0] ?? "");
-  if (mend === "addPages" || mend === "makeCover" || mend === "clearSpine") return mendedWork(project, mend, facts);
+  if (fix === "addPages" || fix === "makeCover" || fix === "clearSpine") return fixedProject(project, fix, facts);
   if (!page) return [];
   const format = formatOf(project, page);
-  switch (mend) {
+  switch (fix) {
     case "sharperPlace":
     case "printSmaller": {
-      const how = mend === "sharperPlace" ? withSharperPlace : withSmallerTile;
+      const how = fix === "sharperPlace" ? withSharperPlace : withSmallerTile;
       const next = tile && how(page, format, tile.id, facts);
       return next ? [{ type: "putPage", page: next }] : [];
     }
@@ -54,7 +54,7 @@ export function mended(project: Project, finding: Finding, mend: MendCode, facts
     case "widerMargin": {
       const { margin } = page.look;
       const thin = (mm: number) =>
-        mm > 0 && mm < cuttingToleranceMm(format) ? (mend === "fullBleed" ? 0 : Math.max(3, format.safeMm)) : mm;
+        mm > 0 && mm < cuttingToleranceMm(format) ? (fix === "fullBleed" ? 0 : Math.max(3, format.safeMm)) : mm;
       const look = {
         ...page.look,
         margin: {
@@ -69,10 +69,10 @@ export function mended(project: Project, finding: Finding, mend: MendCode, facts
     case "takeAway": {
       // Asked for twice, the second time there is nothing to take away.
       const there = spot.tileIds.filter((id) => findTile(page, id));
-      return there.length === 0 ? [] : [{ type: "putPage", page: withTakenAway(page, format, there) }];
+      return there.length === 0 ? [] : [{ type: "putPage", page: removeTiles(page, format, there) }];
     }
     default: {
-      const next = tile && mendedTile(project, page, tile, mend, facts);
+      const next = tile && fixedTile(project, page, tile, fix, facts);
       return !next || next === tile ? [] : [putTile(page, next)];
     }
   }
@@ -84,7 +84,7 @@ function putTile(page: Page, tile: Tile): Change {
 }
 
 type TileMend = Exclude<
-  MendCode,
+  FixCode,
   | "addPages"
   | "makeCover"
   | "clearSpine"
@@ -96,15 +96,15 @@ type TileMend = Exclude<
   | "printSmaller"
 >;
 
-function mendedTile(project: Project, page: Page, tile: Tile, mend: TileMend, facts: PageFacts): Tile | undefined {
+function fixedTile(project: Project, page: Page, tile: Tile, fix: TileMend, facts: PageFacts): Tile | undefined {
   const { filling } = tile;
   const format = formatOf(project, page);
   const withFilling = (next: Filling): Tile => ({ ...tile, filling: next });
-  switch (mend) {
+  switch (fix) {
     case "useSharper": {
       if (filling.kind !== "photo") return undefined;
       const photoId = facts.sharperTwin(filling.view.photoId);
-      return photoId === undefined ? undefined : withFilling({ kind: "photo", view: unframed(photoId) });
+      return photoId === undefined ? undefined : withFilling({ kind: "photo", view: autoFramed(photoId) });
     }
     case "cover": {
       if (filling.kind !== "photo") return undefined;
@@ -126,7 +126,7 @@ function mendedTile(project: Project, page: Page, tile: Tile, mend: TileMend, fa
       return withWiderInset(page, tile, format, facts);
     case "shrinkWords":
     case "enlargeWords":
-      return resized(tile, mend, format, facts);
+      return resized(tile, fix, format, facts);
     case "readableInk": {
       const on = wordsOn({ page, format }, facts).find((w) => w.tile.id === tile.id);
       const ground = on && facts.behind?.(tile.id, on.at);
@@ -179,7 +179,7 @@ function nearestSafe(at: { readonly x: number; readonly w: number }, format: Pag
 /** The largest size, in quarters of a point, at which all words show; or the least that can be read, if they fit there. */
 function resized(
   tile: Tile,
-  mend: "shrinkWords" | "enlargeWords",
+  fix: "shrinkWords" | "enlargeWords",
   format: PageFormat,
   facts: PageFacts,
 ): Tile | undefined {
@@ -190,27 +190,27 @@ function resized(
   const text = wordsOf(filling, facts.photo);
   const at = (sizePt: number): Tile => ({ ...tile, filling: { ...filling, style: { ...filling.style, sizePt } } });
   const fits = (sizePt: number) => laidWords(text, { ...filling.style, sizePt }, frame, setter)?.hidden === 0;
-  if (mend === "enlargeWords") return fits(leastReadablePt) ? at(leastReadablePt) : undefined;
+  if (fix === "enlargeWords") return fits(leastReadablePt) ? at(leastReadablePt) : undefined;
   for (let pt = Math.floor(filling.style.sizePt * 4 - 1) / 4; pt >= leastReadablePt; pt -= 0.25)
     if (fits(pt)) return at(pt);
   return undefined;
 }
 
-function mendedWork(
+function fixedProject(
   project: Project,
-  mend: "addPages" | "makeCover" | "clearSpine",
-  facts: MendFacts,
+  fix: "addPages" | "makeCover" | "clearSpine",
+  facts: FixFacts,
 ): readonly Change[] {
-  if (mend === "clearSpine")
+  if (fix === "clearSpine")
     return project.cover
       ? [{ type: "setProject", cover: { ...project.cover, spine: { ...project.cover.spine, text: "" } } }]
       : [];
-  if (mend === "makeCover") {
+  if (fix === "makeCover") {
     const cover = firstCover(project, facts.coverPhoto(placedIn(project)), facts.newId);
     return cover ? [{ type: "setProject", cover }] : [];
   }
   const rules = rulesOf(project);
-  const count = countLeaves(project.pages);
+  const count = pageCount(project.pages);
   const missing = rules ? boundPages(rules, count) - count : 0;
   if (missing <= 0) return [];
   const at = project.pages.length;

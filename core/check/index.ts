@@ -1,19 +1,19 @@
-export { checkPage, checkWork, pageAt, worstFirst } from "./check.ts";
-export type { Ground, PageAt, PageFacts, WorkFacts } from "./facts.ts";
+export { checkPage, checkProject, pageAt, worstFirst } from "./check.ts";
+export type { Ground, PageAt, PageFacts, ProjectFacts } from "./facts.ts";
 export {
   type Edge,
   type Finding,
   type FindingCode,
   type FindingOf,
+  type FixCode,
+  fixCodes,
   type LabPart,
   labParts,
-  type MendCode,
-  mendCodes,
-  type Peril,
+  type Risk,
+  type Severity,
   type Spot,
-  type Weight,
-  weights,
+  severities,
 } from "./finding.ts";
-export { type MendFacts, mended } from "./fix.ts";
+export { type FixFacts, fixed } from "./fix.ts";
 export { wordsOn } from "./page-rules/words.ts";
 export { type PlacedSharpness, sharpnessOn } from "./placed-sharpness.ts";

@@ -3,7 +3,7 @@ import { photoMatrix } from "#core/fit";
 import { applyTo, chain, type Matrix, type Point, type Rect, rotation, translation } from "#core/geometry";
 import { bleedBox, type Fold, type PageFormat, safeBox, seenBox } from "#core/lab";
 import type { SeenPhoto } from "#core/scene";
-import type { Peril, Spot } from "./finding.ts";
+import type { Risk, Spot } from "./finding.ts";
 
 /** Where things lie on a page, in mm from its trim's top left. */
 
@@ -61,22 +61,22 @@ const hiddenStrip = (fold: Fold, format: PageFormat): Rect => ({
 });
 
 /** What becomes of something that must not be lost; nothing where it is safe. */
-export function perilOf(r: Rect, format: PageFormat): { readonly peril: Peril; readonly beyondMm: number } | undefined {
+export function riskOf(r: Rect, format: PageFormat): { readonly risk: Risk; readonly beyondMm: number } | undefined {
   const trim: Rect = { x: 0, y: 0, w: format.widthMm, h: format.heightMm };
   const cut = beyond(r, trim);
   const folds = format.folds ?? [];
   for (const fold of folds) {
     const strip = hiddenStrip(fold, format);
     const inside = fold.hiddenMm > 0 && r.x < strip.x + strip.w - hairMm && r.x + r.w > strip.x + hairMm;
-    if (inside) return { peril: "fold", beyondMm: Math.min(r.x + r.w - strip.x, strip.x + strip.w - r.x) };
+    if (inside) return { risk: "fold", beyondMm: Math.min(r.x + r.w - strip.x, strip.x + strip.w - r.x) };
   }
   // At a fold the page goes on as the facing one, and nothing is cut there.
   const seen = seenBox(format);
   const open: Rect = { ...trim, ...(seen.x === 0 && { x: -1e4, w: trim.w + 1e4 }) };
   const wide = seen.x + seen.w === format.widthMm ? { ...open, w: open.w + 1e4 } : open;
-  if (cut > hairMm && beyond(r, wide) > hairMm) return { peril: "cut", beyondMm: beyond(r, wide) };
+  if (cut > hairMm && beyond(r, wide) > hairMm) return { risk: "cut", beyondMm: beyond(r, wide) };
   const near = beyond(r, safeBox(format));
-  return near > hairMm ? { peril: "near", beyondMm: near } : undefined;
+  return near > hairMm ? { risk: "near", beyondMm: near } : undefined;
 }
 
 /** The edges of the page that are cut, with how far a tile reaches there: at a fold nothing is. */

@@ -4,14 +4,14 @@ import { formatOf, type Project } from "#core/document";
 import { labCardSchema } from "#core/lab";
 import type { Photo } from "#core/photo";
 import { counter } from "../document/project.fixture.ts";
-import { applied, book, codes, facts, freshBook, gutterLab, holding, mendedBy, photo, tile } from "./check.fixture.ts";
-import { checkWork, mended } from "./index.ts";
+import { applied, book, codes, facts, fixedBy, freshBook, gutterLab, holding, photo, tile } from "./check.fixture.ts";
+import { checkProject, fixed } from "./index.ts";
 import { longestRising } from "./project-rules/out-of-time.ts";
 
 const noWork = { photos: [], piles: [], spans: [], cardNow: undefined };
 
 test("a book that has only begun has nothing to fix", () => {
-  expect(checkWork(freshBook(), noWork)).toEqual([]);
+  expect(checkProject(freshBook(), noWork)).toEqual([]);
 });
 
 test("a number of pages that the lab does not bind is found and filled up; a cover is asked for and made", () => {
@@ -20,13 +20,13 @@ test("a number of pages that the lab does not bind is found and filled up; a cov
   expect(step).toBeGreaterThan(1);
   const page = project.pages[0]!;
   const odd = applied(project, [{ type: "insertPages", pages: [{ page: { ...page, id: "more" }, at: least }] }]);
-  const found = checkWork(odd, noWork);
+  const found = checkProject(odd, noWork);
   expect(codes(found)).toEqual(["pageCount", "coverMissing"]);
   expect(found[0]).toMatchObject({ pages: least + 1, next: least + step });
-  const full = mendedBy(odd, found[0]!, "addPages");
+  const full = fixedBy(odd, found[0]!, "addPages");
   expect(full.pages).toHaveLength(least + step);
-  const covered = mendedBy(full, checkWork(full, noWork)[0]!, "makeCover");
-  expect(codes(checkWork(covered, noWork)).filter((c) => c !== "spineTooNarrow")).toEqual([]);
+  const covered = fixedBy(full, checkProject(full, noWork)[0]!, "makeCover");
+  expect(codes(checkProject(covered, noWork)).filter((c) => c !== "spineTooNarrow")).toEqual([]);
 });
 
 test("words on a spine that is too narrow for them are found and taken off", () => {
@@ -35,20 +35,20 @@ test("words on a spine that is too narrow for them are found and taken off", () 
     book: { ...gutterLab.book!, covers: gutterLab.book!.covers.map((c) => ({ ...c, leastForWordsMm: 60 })) },
   });
   const bare = book(narrow);
-  const project = mendedBy(bare, checkWork(bare, noWork)[0]!, "makeCover");
+  const project = fixedBy(bare, checkProject(bare, noWork)[0]!, "makeCover");
   const titled: Project = {
     ...project,
     cover: { ...project.cover!, spine: { ...project.cover!.spine, text: "Aboard" } },
   };
-  const [finding] = checkWork(titled, noWork);
+  const [finding] = checkProject(titled, noWork);
   expect(finding).toMatchObject({ code: "spineTooNarrow", leastMm: 60 });
-  expect(checkWork(mendedBy(titled, finding!, "clearSpine"), noWork)).toEqual([]);
+  expect(checkProject(fixedBy(titled, finding!, "clearSpine"), noWork)).toEqual([]);
   expect(formatOf(titled, titled.cover!.page).widthMm).toBeGreaterThan(titled.format.widthMm);
 });
 
 test("a cover that was made elsewhere for another spine is found; one of the right width is not", () => {
   const bare = book();
-  const project = mendedBy(bare, checkWork(bare, noWork)[0]!, "makeCover");
+  const project = fixedBy(bare, checkProject(bare, noWork)[0]!, "makeCover");
   const { page } = project.cover!;
   const { widthMm, heightMm, bleedMm } = formatOf(project, page);
   const lies = { x: -bleedMm, y: -bleedMm, w: widthMm + 2 * bleedMm, h: heightMm + 2 * bleedMm };
@@ -60,7 +60,7 @@ test("a cover that was made elsewhere for another spine is found; one of the rig
       widthPx: Math.round(40 * (lies.w + offMm)),
       heightPx: Math.round(40 * lies.h),
     });
-    return codes(checkWork(covered, { ...noWork, photos: [made] }));
+    return codes(checkProject(covered, { ...noWork, photos: [made] }));
   };
   expect(found(0)).not.toContain("coverOfOtherSize");
   expect(found(6)).toContain("coverOfOtherSize");
@@ -77,13 +77,13 @@ function bookOf(pages: readonly (readonly string[])[], photos: readonly Photo[])
     over: (pages[i] ?? []).map((id, k) => tile(`${i}-${k}`, { x: 20, y: 20 + 50 * k, w: 60, h: 40 }, holding(id))),
   }));
   const project = { ...bare, pages: laid };
-  const cover = mended(project, checkWork(project, noWork)[0]!, "makeCover", {
+  const cover = fixed(project, checkProject(project, noWork)[0]!, "makeCover", {
     ...facts,
     newId: counter("c"),
     coverPhoto: () => undefined,
   });
   const work = { ...noWork, photos };
-  const found = checkWork(applied(project, cover), work).filter((f) => f.code !== "spineTooNarrow");
+  const found = checkProject(applied(project, cover), work).filter((f) => f.code !== "spineTooNarrow");
   return { project: applied(project, cover), work, found };
 }
 
@@ -92,14 +92,14 @@ test("a photo used again weighs more where both are seen together; near twins on
   expect(bookOf([["a"], ["b"], ["c"]], photos).found).toEqual([]);
   // The first page is a right one, alone; the second and third face each other.
   expect(bookOf([["b"], ["a"], ["a"]], photos).found.filter((f) => f.code === "photoTwice")).toMatchObject([
-    { together: true, weight: "doubt", times: 2 },
+    { together: true, severity: "doubt", times: 2 },
   ]);
   expect(bookOf([["a"], ["b"], ["c"], ["a"]], photos).found.filter((f) => f.code === "photoTwice")).toMatchObject([
-    { together: false, weight: "hint", times: 2 },
+    { together: false, severity: "hint", times: 2 },
   ]);
   const { project, work } = bookOf([["a"], ["b"], ["c"]], photos);
-  expect(codes(checkWork(project, { ...work, piles: [["b", "c"]] }))).toContain("alikeTogether");
-  expect(codes(checkWork(project, { ...work, piles: [["a", "b"]] }))).not.toContain("alikeTogether");
+  expect(codes(checkProject(project, { ...work, piles: [["b", "c"]] }))).toContain("alikeTogether");
+  expect(codes(checkProject(project, { ...work, piles: [["a", "b"]] }))).not.toContain("alikeTogether");
 });
 
 test("starred photos and whole events on no page are found, but only within the time that the book covers", () => {
@@ -118,7 +118,9 @@ test("starred photos and whole events on no page are found, but only within the 
     { code: "starredLeftOut", photoIds: ["e9-1"] },
   ]);
   // The one on top of a pile stands for all of it.
-  expect(codes(checkWork(left.project, { ...left.work, piles: [["e9-2", "e9-1"]] }))).not.toContain("starredLeftOut");
+  expect(codes(checkProject(left.project, { ...left.work, piles: [["e9-2", "e9-1"]] }))).not.toContain(
+    "starredLeftOut",
+  );
 });
 
 test("pages out of the order of time are the fewest that would have to move", () => {
@@ -146,12 +148,12 @@ test("a longest run that never falls is as long as the plain way finds it", () =
 test("file names that are too long, files that are too large, and a lab that changed its card are found", () => {
   const lab = (file: object) => labCardSchema.parse({ ...gutterLab, file: { ...gutterLab.file, ...file } });
   const of = (project: Project, cardNow = gutterLab) =>
-    codes(checkWork(project, { ...noWork, cardNow })).filter((c) => !["coverMissing", "pageCount"].includes(c));
+    codes(checkProject(project, { ...noWork, cardNow })).filter((c) => !["coverMissing", "pageCount"].includes(c));
   expect(of(book())).toEqual([]);
   expect(of(book(lab({ name: "{project}", mostNameLength: 12 })))).not.toContain("nameTooLong");
   const short = book(lab({ mostNameLength: 8 }));
   expect(of(short)).not.toContain("nameTooLong");
-  const covered = mendedBy(short, checkWork(short, noWork).find((f) => f.code === "coverMissing")!, "makeCover");
+  const covered = fixedBy(short, checkProject(short, noWork).find((f) => f.code === "coverMissing")!, "makeCover");
   expect(of(covered)).toContain("nameTooLong");
   expect(of(book(lab({ mostMb: 0.5 })))).toContain("fileTooLarge");
   expect(of(book(), labCardSchema.parse({ ...gutterLab, bleedMm: gutterLab.bleedMm + 1 }))).toEqual(["labChanged"]);

@@ -1,4 +1,4 @@
-import { type Filling, findTile, type Page, photoIdOf, unframed, waysOfPage, withTree } from "#core/document";
+import { alternativesOf, autoFramed, type Filling, findTile, type Page, photoIdOf, withTree } from "#core/document";
 import { sharpnessOf } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import type { PageFacts } from "./facts.ts";
@@ -25,7 +25,7 @@ export function withSharperPlace(page: Page, format: PageFormat, tileId: string,
   const tile = page.tiles.find((t) => t.id === tileId);
   const photoId = tile && photoIdOf(tile);
   if (!tile || photoId === undefined || tile.locked || page.arrangement?.kind === "pockets") return undefined;
-  const holding = (id: string): Filling => ({ kind: "photo", view: unframed(id) });
+  const holding = (id: string): Filling => ({ kind: "photo", view: autoFramed(id) });
   const swaps = page.tiles.flatMap((other): { readonly page: Page; readonly off: number }[] => {
     const otherId = photoIdOf(other);
     if (other === tile || otherId === undefined || other.locked || otherId === photoId) return [];
@@ -49,7 +49,7 @@ export function withSmallerTile(page: Page, format: PageFormat, tileId: string, 
     return undefined;
   const known =
     ways.get(page) ??
-    waysOfPage(page, format, (id) => facts.photo(id), 1).map((way) => withTree(page, format, way.tree));
+    alternativesOf(page, format, (id) => facts.photo(id), 1).map((way) => withTree(page, format, way.tree));
   ways.set(page, known);
   return known.find((other) => helps(page, other, photoId, format, facts));
 }

@@ -15,7 +15,7 @@ import {
   type Project,
   parted,
   refitted,
-  roomFor,
+  roomRect,
   seamsOfPage,
   sharedLines,
   spreadsHold,
@@ -48,7 +48,7 @@ function book(): Project {
 
 /** How much of the room the tiles and the gaps between them fill. */
 function filled(page: Page, format: Parameters<typeof layTree>[1]): void {
-  const room = roomFor(page.look, format);
+  const room = roomRect(page.look, format);
   for (const t of page.tiles) {
     const r = frameRect(t.frame);
     expect(r.w).toBeGreaterThan(1);

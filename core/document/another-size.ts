@@ -1,10 +1,10 @@
 import { hasSet, mapLeaves, type TreeNode } from "#core/arrange";
 import { bindsSo, type LabCard, type PageFormat } from "#core/lab";
-import { countLeaves, firstOnRight, formatOf, leavesBefore, sideAt } from "./book.ts";
+import { firstOnRight, formatOf, pageCount, pagesBefore, sideAt } from "./book.ts";
 import { checkLook } from "./check-look.ts";
 import { type Look, mapTiles, type Page, type Tile } from "./page.ts";
 import type { Project } from "./project.ts";
-import { solvedAgain } from "./solve-again.ts";
+import { refit } from "./solve-again.ts";
 import { solvePage } from "./solve-page.ts";
 import { parted } from "./spreads.ts";
 
@@ -59,7 +59,7 @@ export function refitted(
       lost.push("gap");
       look = { ...look, gapMm: Math.max(0, Math.floor(Number(fits.facts.mostMm) * 10) / 10) };
     }
-    const solved = solvedAgain({ ...free, look, arrangement: loose }, to, {
+    const solved = refit({ ...free, look, arrangement: loose }, to, {
       seed: arrangement.seed,
       keepSet: false,
       aspectOf: (tileId) => {
@@ -125,7 +125,7 @@ export function inAnotherSize(
           }
         : project.book,
   };
-  const numbers = leavesBefore(project.pages);
+  const numbers = pagesBefore(project.pages);
   const first = firstOnRight(bare);
   let at = 0;
   const row: { readonly page: Page; readonly from: PageFormat; readonly number: number }[] = [];
@@ -143,7 +143,7 @@ export function inAnotherSize(
     losses.push(...done.lost.map((code): Loss => ({ code, page: number })));
     return done.page;
   });
-  const count = countLeaves(pages);
+  const count = pageCount(pages);
   if (rules && project.kind === "book" && !bindsSo(rules, count)) losses.push({ code: "pageCount", count });
   if (project.cover) losses.push({ code: "cover" });
   const k = Math.sqrt((to.format.widthMm * to.format.heightMm) / (project.format.widthMm * project.format.heightMm));

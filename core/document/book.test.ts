@@ -6,15 +6,15 @@ import {
   applyChange,
   barePage,
   type Change,
-  countLeaves,
   coverParts,
   formatOf,
   invertChange,
-  leavesBefore,
   newBook,
   openingsOf,
   type Page,
   type Project,
+  pageCount,
+  pagesBefore,
   pagesOf,
   sideOf,
   spreadsHold,
@@ -37,12 +37,12 @@ const book = (lab: LabCard): Project =>
 const anyLab = fc.constantFrom(...labs);
 /** Rows of single pages and spreads whose spreads all begin on the left. */
 const anyRow = (first: boolean) =>
-  fc.array(fc.boolean(), { minLength: 1, maxLength: 40 }).map((wishes) => {
+  fc.array(fc.boolean(), { minLength: 1, maxLength: 40 }).map((fileOptions) => {
     const newId = counter("r");
     const pages: Page[] = [];
     let leaves = 0;
     const look = book(labs[0]!).style;
-    for (const spread of wishes) {
+    for (const spread of fileOptions) {
       const left = (leaves + (first ? 1 : 0)) % 2 === 0;
       const page = barePage(look, newId, spread && left ? 2 : 1);
       pages.push(page);
@@ -59,7 +59,7 @@ test("a page is left or right by how many come before it, and openings hold ever
         expect(spreadsHold(pages, first)).toBe(true);
         const openings = openingsOf(pages, first);
         expect(openings.flatMap(pagesOf)).toEqual(pages);
-        const before = leavesBefore(pages);
+        const before = pagesBefore(pages);
         for (const o of openings) {
           const [a] = pagesOf(o);
           expect(o.firstNumber).toBe(before[pages.indexOf(a!)]! + 1);
@@ -76,7 +76,7 @@ test("a page is left or right by how many come before it, and openings hold ever
 test("a new book has the least pages of its lab, and each page the fold on its inner side", () => {
   for (const lab of labs) {
     const project = book(lab);
-    expect(countLeaves(project.pages)).toBe(lab.book!.pages.least);
+    expect(pageCount(project.pages)).toBe(lab.book!.pages.least);
     for (const page of project.pages) {
       const side = sideOf(project, page.id);
       const format = formatOf(project, page);

@@ -31,13 +31,13 @@ function factsOf(pages: readonly Page[]): RowFacts {
 }
 
 /** How many pages of paper come before each page in the row. */
-export const leavesBefore = (pages: readonly Page[]): readonly number[] => factsOf(pages).before;
+export const pagesBefore = (pages: readonly Page[]): readonly number[] => factsOf(pages).before;
 
 /** Pages as the lab counts them: a spread is two. */
-export const countLeaves = (pages: readonly Page[]): number => pages.reduce((sum, p) => sum + p.leaves, 0);
+export const pageCount = (pages: readonly Page[]): number => pages.reduce((sum, p) => sum + p.leaves, 0);
 
-export const sideAt = (leavesBefore: number, firstOnRight: boolean): "left" | "right" =>
-  (leavesBefore + (firstOnRight ? 1 : 0)) % 2 === 0 ? "left" : "right";
+export const sideAt = (pagesBefore: number, firstOnRight: boolean): "left" | "right" =>
+  (pagesBefore + (firstOnRight ? 1 : 0)) % 2 === 0 ? "left" : "right";
 
 /** Two leaves that are seen together, or one that is seen alone, as the first or the last may be. */
 export interface Opening {
@@ -81,7 +81,7 @@ export function openingsOf(pages: readonly Page[], firstOnRight: boolean): Openi
 
 /** Whether every spread begins on a left page, as it must to be one. */
 export function spreadsHold(pages: readonly Page[], firstOnRight: boolean): boolean {
-  const before = leavesBefore(pages);
+  const before = pagesBefore(pages);
   return pages.every((p, i) => p.leaves === 1 || sideAt(before[i]!, firstOnRight) === "left");
 }
 
@@ -97,7 +97,7 @@ export function sideOf(project: Project, pageId: string): Side {
 export const firstOnRight = (project: Project): boolean => rulesOf(project)?.firstOnRight ?? true;
 
 /** Both sides of the leaf of pockets that a page is one of: a right page is a front, the left one after it its back. */
-export function leafMates(project: Project, pageId: string): readonly Page[] {
+export function frontAndBack(project: Project, pageId: string): readonly Page[] {
   const i = project.pages.findIndex((p) => p.id === pageId);
   if (i < 0) return [];
   const front = sideOf(project, pageId) === "right" ? i : i - 1;
@@ -109,7 +109,7 @@ export function sidesKept(project: Project, pages: readonly Page[]): boolean {
   if (project.kind === "collage") return true;
   const first = firstOnRight(project);
   const sides = (row: readonly Page[]) => {
-    const before = leavesBefore(row);
+    const before = pagesBefore(row);
     return new Map(row.map((p, i) => [p.id, sideAt(before[i]!, first)]));
   };
   const was = sides(project.pages);
@@ -168,7 +168,7 @@ export interface CoverParts {
 }
 
 /** The cover's measures as they follow from the lab's rules, the paper and the number of pages; none without a book. */
-export function coverParts(project: Project, pages = countLeaves(project.pages)): CoverParts | undefined {
+export function coverParts(project: Project, pages = pageCount(project.pages)): CoverParts | undefined {
   const rules = rulesOf(project);
   if (!rules || !project.book) return undefined;
   const cover = rules.covers.find((c) => c.id === project.book!.coverId) ?? rules.covers[0]!;

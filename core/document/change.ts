@@ -1,4 +1,4 @@
-import type { Outcome } from "#core/result";
+import type { Result } from "#core/result";
 import { applyDressTiles, type DressTiles, invertDressTiles } from "./changes/dress-tiles.ts";
 import { applyFillTiles, type FillTiles, invertFillTiles } from "./changes/fill-tiles.ts";
 import { applyMoveSeam, invertMoveSeam, type MoveSeam } from "./changes/move-seam.ts";
@@ -19,7 +19,7 @@ import type { Project } from "./project.ts";
 export type Change = PutPage | FillTiles | SetLook | DressTiles | MoveSeam | RowChange | SetProject;
 
 /** The project afterwards (the same object when nothing changed), or why the change does not fit. */
-export function applyChange(project: Project, change: Change): Outcome<Project, ChangeTrouble> {
+export function applyChange(project: Project, change: Change): Result<Project, ChangeTrouble> {
   switch (change.type) {
     case "putPage":
       return applyPutPage(project, change);

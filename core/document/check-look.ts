@@ -1,8 +1,8 @@
 import { widestGap, widestTreeGap } from "#core/arrange";
 import { hiddenAtEdges, type PageFormat } from "#core/lab";
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import type { DrawnLook, Grid, PocketArrangement, Tree } from "./page.ts";
-import { roomFor } from "./solve-page.ts";
+import { roomRect } from "./solve-page.ts";
 
 /** No tile may end up narrower than this, in mm: less is a line, not a picture. */
 export const leastTileMm = 2;
@@ -12,7 +12,7 @@ export function checkLook(
   look: DrawnLook,
   format: PageFormat,
   arrangement: Pick<Grid, "columns" | "rows"> | Tree | PocketArrangement | null,
-): Outcome<DrawnLook, "marginTooWide" | "gapTooWide" | "lessThanNothing"> {
+): Result<DrawnLook, "marginTooWide" | "gapTooWide" | "lessThanNothing"> {
   const grid = arrangement && "columns" in arrangement ? arrangement : null;
   const [columns, rows] = grid ? [grid.columns.length, grid.rows.length] : [1, 1];
   const { top, right, bottom, left } = look.margin;
@@ -23,8 +23,8 @@ export function checkLook(
   const mostDown = (format.heightMm - rows * leastTileMm) / 2;
   if ((left + right) / 2 > mostAcross || (top + bottom) / 2 > mostDown)
     return refused("marginTooWide", { mostMm: Math.max(0, Math.min(mostAcross, mostDown)) });
-  const room = roomFor(look, format);
+  const room = roomRect(look, format);
   const tree = arrangement && "tree" in arrangement ? arrangement.tree : undefined;
   const mostMm = tree ? widestTreeGap(tree, room, leastTileMm) : widestGap(room, columns, rows, leastTileMm);
-  return look.gapMm > mostMm ? refused("gapTooWide", { mostMm }) : done(look);
+  return look.gapMm > mostMm ? refused("gapTooWide", { mostMm }) : ok(look);
 }

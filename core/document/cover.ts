@@ -1,6 +1,6 @@
 import { allSides } from "#core/geometry";
 import { type CoverPanel, coverFormat, coverParts } from "./book.ts";
-import { unframed } from "./framing.ts";
+import { autoFramed } from "./framing.ts";
 import { newTile } from "./lay-photos.ts";
 import { withTree } from "./lay-tree.ts";
 import { barePage, type Page, type Tile, type Words } from "./page.ts";
@@ -40,7 +40,7 @@ export function firstCover(
   };
   const picture = photo && {
     ...at(newTile(bare, photo.id, newId), pad, parts.heightMm * 0.66 - pad),
-    filling: { kind: "photo", view: unframed(photo.id) } as const,
+    filling: { kind: "photo", view: autoFramed(photo.id) } as const,
   };
   return {
     page: { ...bare, over: picture ? [picture, heading] : [heading] },

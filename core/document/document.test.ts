@@ -4,7 +4,7 @@ import { allSides } from "#core/geometry";
 import {
   applyChange,
   commit,
-  type Edited,
+  type Editing,
   emptyTiles,
   fillEmpty,
   frameRect,
@@ -22,7 +22,7 @@ import { anyChange, collage, counter, squareFormat } from "./project.fixture.ts"
 const seven = collage([1.5, 0.7, 1, 2.2, 1.3, 0.8, 1.5]);
 const pageId = seven.pages[0]!.id;
 const at = (ms: number) => new Date(ms).toISOString();
-const start: Edited = { project: seven, history: noHistory };
+const start: Editing = { project: seven, history: noHistory };
 const rename = (name: string) => [{ type: "setProject", name } as const];
 
 function must<T>(outcome: { readonly ok: boolean; readonly value?: T; readonly code?: string }): T {
@@ -74,7 +74,7 @@ test("a gesture of several changes is taken whole or not at all", () => {
 });
 
 test("typing in one place is one step; a pause or another place begins a new one", () => {
-  const type = (now: Edited, name: string, ms: number, mergeKey: string) =>
+  const type = (now: Editing, name: string, ms: number, mergeKey: string) =>
     must(commit(now, { name: { code: "renamed", count: 1 }, changes: rename(name), at: at(ms), mergeKey }));
   let now = type(start, "B", 0, "name");
   now = type(now, "Bo", 400, "name");

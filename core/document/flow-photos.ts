@@ -1,7 +1,7 @@
 import { leavesOf, suited, type TreeNode, withHalves } from "#core/arrange";
-import type { Framed } from "#core/fit";
+import type { PhotoShape } from "#core/fit";
 import type { PageFormat } from "#core/lab";
-import { unframed } from "./framing.ts";
+import { autoFramed } from "./framing.ts";
 import { newTile } from "./lay-photos.ts";
 import { withTree } from "./lay-tree.ts";
 import { emptyTiles, type Filling, frameRect, mostTiles, type Page, type Tile } from "./page.ts";
@@ -9,7 +9,7 @@ import { treeOfPage } from "./tree-page.ts";
 
 export interface FlowTask {
   /** In reading order. */
-  readonly photos: readonly (Framed & { readonly id: string })[];
+  readonly photos: readonly (PhotoShape & { readonly id: string })[];
   /** Which tiles take photos, the first to be filled first; all that hold no colour where it is missing. */
   readonly order?: readonly string[];
   /** Whether a person numbered them: then the last ones stay empty where photos are few, else the smallest. */
@@ -45,7 +45,7 @@ export function flowPhotos(page: Page, format: PageFormat, task: FlowTask): Flow
   const fillings = new Map<string, Filling>(
     grown.order.map((id) => {
       const photo = task.photos[chosen[taking.indexOf(id)] ?? -1];
-      return [id, photo ? { kind: "photo", view: unframed(photo.id) } : { kind: "empty" }];
+      return [id, photo ? { kind: "photo", view: autoFramed(photo.id) } : { kind: "empty" }];
     }),
   );
   const tiles = grown.page.tiles.map((t) => ({ ...t, filling: fillings.get(t.id) ?? t.filling }));
@@ -75,7 +75,7 @@ export function fillEmpty(
   });
   const fillings = empty.flatMap((tile, place) => {
     const photo = photos[chosen[place]!];
-    return photo ? [{ tileId: tile.id, filling: { kind: "photo", view: unframed(photo.id) } as Filling }] : [];
+    return photo ? [{ tileId: tile.id, filling: { kind: "photo", view: autoFramed(photo.id) } as Filling }] : [];
   });
   return { fillings, left: photos.length - fillings.length };
 }
@@ -105,7 +105,7 @@ function withPlaces(page: Page, format: PageFormat, order: readonly string[], wa
 }
 
 /** Whether the faces in a photo lie further apart than a tile of this shape can show. */
-export function cutsFace(photo: Framed | undefined, tileAspect: number): boolean {
+export function cutsFace(photo: PhotoShape | undefined, tileAspect: number): boolean {
   const faces = photo?.focus?.faces ?? [];
   if (!photo || faces.length === 0) return false;
   const narrow = tileAspect < photo.aspect;

@@ -1,10 +1,10 @@
-import { type Framed, type Framing, firstFraming, firstFramingFor } from "#core/fit";
+import { type Framing, firstFraming, firstFramingFor, type PhotoShape } from "#core/fit";
 import type { Sides } from "#core/geometry";
 import { type PageFormat, safeBox } from "#core/lab";
 import { type Frame, frameRect, type View } from "./page.ts";
 
 /** A photo in a tile as it was put there, before anybody framed it. */
-export const unframed = (photoId: string): View => ({
+export const autoFramed = (photoId: string): View => ({
   photoId,
   ...firstFraming,
   byHand: false,
@@ -13,7 +13,7 @@ export const unframed = (photoId: string): View => ({
 });
 
 /** How a tile looks at its photo: as a person framed it, else by the photo's focus. */
-export function framingOf(view: View, photo: Framed, frame: Frame, format: PageFormat): Framing {
+export function framingOf(view: View, photo: PhotoShape, frame: Frame, format: PageFormat): Framing {
   return view.byHand ? view : firstFramingFor(photo, { w: frame.width, h: frame.height }, lostSides(frame, format));
 }
 

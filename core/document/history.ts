@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { done, type Outcome } from "#core/result";
+import { ok, type Result } from "#core/result";
 import { applyChange, type Change, invertChange } from "./change.ts";
 import type { ChangeTrouble } from "./changes/trouble.ts";
 import { followedCover } from "./cover.ts";
@@ -101,7 +101,7 @@ export interface History {
   readonly done: number;
 }
 
-export interface Edited {
+export interface Editing {
   readonly project: Project;
   readonly history: History;
 }
@@ -119,7 +119,7 @@ export interface Gesture {
 }
 
 /** All changes or none. The same object back when they come to nothing, so that no empty step is kept. */
-export function commit(now: Edited, gesture: Gesture): Outcome<Edited, ChangeTrouble> {
+export function commit(now: Editing, gesture: Gesture): Result<Editing, ChangeTrouble> {
   const tried = applyAll(now.project, gesture.changes);
   if (!tried.ok) return tried;
   const held = pacing.has(gesture.name.code) ? [] : madeByHand(now.project, tried.value.project);
@@ -129,7 +129,7 @@ export function commit(now: Edited, gesture: Gesture): Outcome<Edited, ChangeTro
   const applied = changes.length > gesture.changes.length ? applyAll(now.project, changes) : tried;
   if (!applied.ok) return applied;
   const { project, inverses } = applied.value;
-  if (project === now.project) return done(now);
+  if (project === now.project) return ok(now);
   const past = now.history.steps.slice(0, now.history.done);
   const last = past.at(-1);
   const step: Step = { ...gesture, changes, inverses };
@@ -140,7 +140,7 @@ export function commit(now: Edited, gesture: Gesture): Outcome<Edited, ChangeTro
           { ...step, changes: [...last.changes, ...step.changes], inverses: [...inverses, ...last.inverses] },
         ]
       : [...past, step].slice(-keptSteps);
-  return done({ project, history: { steps, done: steps.length } });
+  return ok({ project, history: { steps, done: steps.length } });
 }
 
 /** Steps after which a page that was paced may still be paced again. */
@@ -173,26 +173,26 @@ function merges(last: Step, next: Step): boolean {
 export const nextUndo = (h: History): StepName | undefined => h.steps[h.done - 1]?.name;
 export const nextRedo = (h: History): StepName | undefined => h.steps[h.done]?.name;
 
-export function undo(now: Edited): Outcome<Edited, ChangeTrouble> {
+export function undo(now: Editing): Result<Editing, ChangeTrouble> {
   const step = now.history.steps[now.history.done - 1];
-  return step ? travel(now, step.inverses, -1) : done(now);
+  return step ? travel(now, step.inverses, -1) : ok(now);
 }
 
-export function redo(now: Edited): Outcome<Edited, ChangeTrouble> {
+export function redo(now: Editing): Result<Editing, ChangeTrouble> {
   const step = now.history.steps[now.history.done];
-  return step ? travel(now, step.changes, 1) : done(now);
+  return step ? travel(now, step.changes, 1) : ok(now);
 }
 
-function travel(now: Edited, changes: readonly Change[], by: 1 | -1): Outcome<Edited, ChangeTrouble> {
+function travel(now: Editing, changes: readonly Change[], by: 1 | -1): Result<Editing, ChangeTrouble> {
   const applied = applyAll(now.project, changes);
   if (!applied.ok) return applied;
-  return done({ project: applied.value.project, history: { ...now.history, done: now.history.done + by } });
+  return ok({ project: applied.value.project, history: { ...now.history, done: now.history.done + by } });
 }
 
 function applyAll(
   start: Project,
   changes: readonly Change[],
-): Outcome<{ readonly project: Project; readonly inverses: readonly Change[] }, ChangeTrouble> {
+): Result<{ readonly project: Project; readonly inverses: readonly Change[] }, ChangeTrouble> {
   let project = start;
   const inverses: Change[] = [];
   for (const change of changes) {
@@ -201,5 +201,5 @@ function applyAll(
     if (next.value !== project) inverses.unshift(invertChange(project, change));
     project = next.value;
   }
-  return done({ project, inverses });
+  return ok({ project, inverses });
 }

@@ -1,19 +1,19 @@
-export { waysOfPage } from "./alternatives-of.ts";
+export { alternativesOf } from "./alternatives-of.ts";
 export { inAnotherSize, type Loss, refitted } from "./another-size.ts";
 export {
   type CoverPanel,
   type CoverParts,
-  countLeaves,
   coverFormat,
   coverParts,
   firstOnRight,
   formatOf,
+  frontAndBack,
   leafFormat,
-  leafMates,
-  leavesBefore,
   type Opening,
   openingOf,
   openingsOf,
+  pageCount,
+  pagesBefore,
   pagesOf,
   rulesOf,
   type Side,
@@ -29,11 +29,11 @@ export { checkLook, leastTileMm } from "./check-look.ts";
 export { copyPage } from "./copy-page.ts";
 export { drawnCover, firstCover, followedCover, isTurnedIn, spineSizePt, spineTile } from "./cover.ts";
 export { type Flowed, type FlowTask, fillEmpty, flowPhotos } from "./flow-photos.ts";
-export { framingOf, unframed } from "./framing.ts";
+export { autoFramed, framingOf } from "./framing.ts";
 export { areWords, isFree, withFree, withFreeAtBack, withoutFree } from "./free-tiles.ts";
 export {
   commit,
-  type Edited,
+  type Editing,
   type Gesture,
   type History,
   nextRedo,
@@ -80,7 +80,7 @@ export {
   type View,
   type Words,
 } from "./page.ts";
-export { drawnPage, footFor, runningTiles } from "./page-numbers.ts";
+export { drawnPage, footFor, pageNumberTiles } from "./page-numbers.ts";
 export {
   patternFromTiles,
   patternSide,
@@ -92,10 +92,10 @@ export {
   cardAlone,
   cardBleed,
   type FilePart,
-  type FilesWish,
   fileHolds,
   lastNumber,
   type PrintFile,
+  type PrintFileOptions,
   photosOfFile,
   printFiles,
 } from "./print-files.ts";
@@ -113,26 +113,26 @@ export {
   withPage,
 } from "./project.ts";
 export {
-  areTogether,
+  areKeptTogether,
   canSolveAgain,
-  solvedAgain,
+  keepTogether,
+  refit,
   withLead,
   withLocked,
   withOrder,
-  withTogether,
 } from "./solve-again.ts";
-export { rectsOf, roomFor, solvePage } from "./solve-page.ts";
+export { rectsOf, roomRect, solvePage } from "./solve-page.ts";
 export { holdsAnything, isBegun, joined, parted } from "./spreads.ts";
 export {
+  insertBeside,
+  removeTiles,
   seamsOfPage,
+  setTileAspect,
+  splitTile,
   treeOfPage,
   withPageMirrored,
   withReleased,
   withSeamMoved,
-  withSlippedIn,
-  withTakenAway,
   withTileBeside,
-  withTileHalved,
   withTileMoved,
-  withTileShape,
 } from "./tree-page.ts";

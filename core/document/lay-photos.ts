@@ -1,10 +1,10 @@
 import { grid } from "#core/arrange";
 import type { PageFormat } from "#core/lab";
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { checkLook } from "./check-look.ts";
-import { unframed } from "./framing.ts";
+import { autoFramed } from "./framing.ts";
 import { type Filling, type Grid, mostTiles, type Page, photoIdOf, type Tile } from "./page.ts";
-import { roomFor, solvePage } from "./solve-page.ts";
+import { roomRect, solvePage } from "./solve-page.ts";
 
 export interface LayTask {
   /** In reading order. */
@@ -29,12 +29,12 @@ export function layPhotos(
   page: Page,
   format: PageFormat,
   task: LayTask,
-): Outcome<Laid, "tooManyTiles" | "marginTooWide"> {
+): Result<Laid, "tooManyTiles" | "marginTooWide"> {
   const { asked } = task;
   const cellsAsked = (asked.rows ?? 1) * (asked.columns ?? 1);
   const tiles = Math.max(cellsAsked, asked.rows && asked.columns ? 0 : task.photos.length);
   if (tiles > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles });
-  const room = roomFor(page.look, format);
+  const room = roomRect(page.look, format);
   const plan = grid({ aspects: task.photos.map((p) => p.aspect), room, gap: page.look.gapMm, asked });
   const fits = checkLook(page.look, format, plan);
   if (!fits.ok && fits.code === "marginTooWide") return { ...fits, code: "marginTooWide" };
@@ -54,7 +54,7 @@ export function layPhotos(
   };
   const solved = solvePage({ ...page, look, tiles: laid, arrangement }, format);
   const left = Math.max(0, task.photos.length - plan.cells.length);
-  return done({ page: solved, left, ...(fits.ok ? {} : { gapNow: gapMm }) });
+  return ok({ page: solved, left, ...(fits.ok ? {} : { gapNow: gapMm }) });
 }
 
 /** A tile for each photo, as it was on the page where it was; empty ones for places without. */
@@ -78,7 +78,7 @@ export function newTile(page: Page, photoId: string | undefined, newId: () => st
     id: newId(),
     outline: { kind: "rectangle", cornerMm: page.look.cornerMm },
     frame: { centre: { x: 0, y: 0 }, width: 0, height: 0, turn: 0 },
-    filling: photoId === undefined ? nothingYet : { kind: "photo", view: unframed(photoId) },
+    filling: photoId === undefined ? nothingYet : { kind: "photo", view: autoFramed(photoId) },
     edge: { border: page.look.border },
     locked: false,
   };

@@ -1,10 +1,10 @@
 import { type FitTask, fitTogether, leavesOf, type TreeNode } from "#core/arrange";
 import type { PageFormat } from "#core/lab";
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { checkLook } from "./check-look.ts";
 import { type Laid, tilesFor } from "./lay-photos.ts";
 import { mostTiles, type Page, photoIdOf, type Tree } from "./page.ts";
-import { roomFor, solvePage } from "./solve-page.ts";
+import { roomRect, solvePage } from "./solve-page.ts";
 
 export interface TreeTask {
   /** In reading order. */
@@ -28,12 +28,12 @@ export function layTree(
   page: Page,
   format: PageFormat,
   task: TreeTask,
-): Outcome<Laid, "tooManyTiles" | "marginTooWide"> {
+): Result<Laid, "tooManyTiles" | "marginTooWide"> {
   const n = task.photos.length;
   if (n > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles: n });
   const bare = checkLook({ ...page.look, gapMm: 0 }, format, null);
   if (!bare.ok) return refused("marginTooWide", bare.facts);
-  if (n === 0) return done({ page: { ...page, tiles: [], arrangement: null }, left: 0 });
+  if (n === 0) return ok({ page: { ...page, tiles: [], arrangement: null }, left: 0 });
   const tiles = tilesFor(
     page,
     task.photos.map((p) => p.id),
@@ -53,7 +53,7 @@ export function layTree(
       aspect: task.photos[i]!.aspect,
       weight: tile.id === lead?.tileId && n > 1 ? leadWeight(lead.share, n) : 1,
     })),
-    room: roomFor(page.look, format),
+    room: roomRect(page.look, format),
     gap: page.look.gapMm,
     seed: task.seed,
     turn: task.turn,
@@ -65,7 +65,7 @@ export function layTree(
   const gapMm = fits.ok ? page.look.gapMm : Math.floor(Number(fits.facts.mostMm) * 10) / 10;
   const look = fits.ok ? page.look : { ...page.look, gapMm };
   const laid = solvePage({ ...page, look, tiles, arrangement }, format);
-  return done({ page: laid, left: 0, ...(fits.ok ? {} : { gapNow: gapMm }) });
+  return ok({ page: laid, left: 0, ...(fits.ok ? {} : { gapNow: gapMm }) });
 }
 
 /** What a person asked of the arrangement, as far as it is about tiles that are there. */

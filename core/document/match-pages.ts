@@ -1,6 +1,6 @@
 import type { PageFormat } from "#core/lab";
 import { frameRect, type Page } from "./page.ts";
-import { solvedAgain } from "./solve-again.ts";
+import { refit } from "./solve-again.ts";
 import { solvePage } from "./solve-page.ts";
 import { seamsOfPage, withSeamMoved } from "./tree-page.ts";
 
@@ -53,7 +53,7 @@ export function matchedTo(
   if (dressed.arrangement?.kind !== "tree" || dressed.arrangement.loose) return dressed;
   const { seed } = dressed.arrangement;
   const others = Array.from({ length: tries }, (_, k) =>
-    solvedAgain(dressed, format, { seed: seed + k, keepSet: k === 0, aspectOf }),
+    refit(dressed, format, { seed: seed + k, keepSet: k === 0, aspectOf }),
   );
   const all = [dressed, ...others].map((p) => onLines(p, model, format));
   return all.reduce((best, p) => (sharedLines(p, model) > sharedLines(best, model) ? p : best));

@@ -91,15 +91,15 @@ export function newPockets(
     leastPpi: 150,
   };
   const project = newProject({ name: what.name, unit: what.unit, lab: null, format, kind: "pockets" }, given);
-  const leaf = pocketLeaf(project, pattern, pocketLess, given.newId);
+  const leaf = pocketLeaf(project, pattern, usualClearanceMm, given.newId);
   return {
     ...project,
     pages: leaf,
-    pockets: { own: [], lessMm: pocketLess, bleedMm: 2, output: "inserts", welds: true },
+    pockets: { own: [], lessMm: usualClearanceMm, bleedMm: 2, output: "inserts", welds: true },
   };
 }
 
-const pocketLess = 2;
+const usualClearanceMm = 2;
 
 /** The front and the back of a leaf: one and the same pockets, seen from either side. */
 export function pocketLeaf(

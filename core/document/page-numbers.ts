@@ -1,6 +1,6 @@
 import { safeBox } from "#core/lab";
 import { mmOfPt, spanWords } from "#core/words";
-import { firstOnRight, formatOf, leavesBefore, sideAt } from "./book.ts";
+import { firstOnRight, formatOf, pagesBefore, sideAt } from "./book.ts";
 import { drawnCover } from "./cover.ts";
 import { newTile } from "./lay-photos.ts";
 import { type Page, photoIdOf, type Tile, type Words } from "./page.ts";
@@ -14,16 +14,16 @@ export function drawnPage(project: Project, page: Page, takenOf: TakenOf): Page 
   if (project.cover?.page.id === page.id) return drawnCover({ ...project, cover: { ...project.cover, page } }) ?? page;
   if (project.pockets?.welds && page.arrangement?.kind === "pockets")
     return { ...page, over: [...page.over, ...pocketLines(page)] };
-  const running = runningTiles(project, page, takenOf);
+  const running = pageNumberTiles(project, page, takenOf);
   return running.length === 0 ? page : { ...page, over: [...page.over, ...running] };
 }
 
 /** The foot of each leaf of a page, in mm: in the middle of the margin where there is one, never outside of what is safe. */
-export function runningTiles(project: Project, page: Page, takenOf: TakenOf): Tile[] {
+export function pageNumberTiles(project: Project, page: Page, takenOf: TakenOf): Tile[] {
   const numbers = project.book?.numbers;
   const i = project.pages.findIndex((p) => p.id === page.id);
   if (!numbers?.shown || page.plain || page.blank || i < 0) return [];
-  const first = leavesBefore(project.pages)[i]!;
+  const first = pagesBefore(project.pages)[i]!;
   const format = formatOf(project, page);
   const safe = safeBox(format);
   const leaf = project.format.widthMm;

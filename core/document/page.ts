@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { orderWishes, type TreeNode } from "#core/arrange";
+import { orderPreferences, type TreeNode } from "#core/arrange";
 import { colourSchema } from "#core/colour";
 import type { Rect } from "#core/geometry";
 import { patternSchema } from "#core/pockets";
@@ -165,7 +165,7 @@ const treeSchema = z
       .nullable(),
     /** Tiles that stay neighbours. */
     together: z.array(z.array(id).min(2).readonly()).readonly().default([]),
-    order: z.enum(orderWishes).default("mostly"),
+    order: z.enum(orderPreferences).default("mostly"),
   })
   .readonly();
 export type Tree = z.infer<typeof treeSchema>;

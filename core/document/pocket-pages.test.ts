@@ -4,17 +4,17 @@ import { applyTo } from "#core/geometry";
 import { shippedPatterns } from "#core/pockets";
 import {
   applyChange,
+  autoFramed,
   formatOf,
   frameRect,
   framingOf,
-  leafMates,
+  frontAndBack,
   mapTiles,
   newPockets,
   openingsOf,
   type Project,
   printFiles,
   throughPockets,
-  unframed,
 } from "./index.ts";
 import { counter } from "./project.fixture.ts";
 
@@ -25,7 +25,7 @@ const work = () =>
 test("front and back of a leaf hold the same pockets, mirrored; facing pages are a back and a front", () => {
   const project = work();
   const [front, back] = project.pages;
-  expect(leafMates(project, front!.id)).toEqual([front, back]);
+  expect(frontAndBack(project, front!.id)).toEqual([front, back]);
   for (const [i, tile] of front!.tiles.entries()) {
     const r = frameRect(tile.frame);
     const mirrored = back!.tiles
@@ -63,7 +63,7 @@ test("each card is a file of its own, in its own size with its bleed; whole page
   const project = work();
   const filled = mapTiles(project.pages[0]!, (t) =>
     t === project.pages[0]!.tiles[2] || t === project.pages[0]!.tiles[5]
-      ? { ...t, filling: { kind: "photo", view: { ...unframed("a"), ...firstFraming } } }
+      ? { ...t, filling: { kind: "photo", view: { ...autoFramed("a"), ...firstFraming } } }
       : t,
   );
   const now = { ...project, pages: project.pages.with(0, filled) };

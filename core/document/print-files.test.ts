@@ -2,7 +2,7 @@ import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { bleedBox, printPixels } from "#core/lab";
 import { book, gutterLab, holding, tile } from "../check/check.fixture.ts";
-import { type FilesWish, fileHolds, type PrintFile, type Project, printFiles } from "./index.ts";
+import { fileHolds, type PrintFile, type PrintFileOptions, type Project, printFiles } from "./index.ts";
 
 const project = (leaves: number): Project => {
   const bare = book(gutterLab);
@@ -14,7 +14,7 @@ const project = (leaves: number): Project => {
   return { ...bare, pages };
 };
 
-const files = (p: Project, wish: FilesWish) => printFiles(p, () => undefined, wish);
+const files = (p: Project, options: PrintFileOptions) => printFiles(p, () => undefined, options);
 const tilesOn = (f: PrintFile) => f.parts.flatMap((part) => part.page.over.map((t) => t.id));
 
 test("however pages are put on files, each is on exactly one, in order, and as many pixels are printed of it", () => {

@@ -1,6 +1,6 @@
 import { identity, type Matrix, type Rect, translation } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
-import { countLeaves, coverFormat, firstOnRight, formatOf, leavesBefore, openingsOf, rulesOf } from "./book.ts";
+import { coverFormat, firstOnRight, formatOf, openingsOf, pageCount, pagesBefore, rulesOf } from "./book.ts";
 import { frameRect, type Page, photosOf, type Tile } from "./page.ts";
 import { drawnPage } from "./page-numbers.ts";
 import type { Project } from "./project.ts";
@@ -29,7 +29,7 @@ export interface PrintFile {
 
 export const fileHolds = ["lab", "pages", "spreads", "mixed"] as const;
 
-export interface FilesWish {
+export interface PrintFileOptions {
   /** Of a book: what a file holds. `mixed`: pages that are seen alone by themselves, all others as spreads. */
   readonly holds?: (typeof fileHolds)[number];
   /** Cut off already, for where the lab does not want to cut. */
@@ -42,12 +42,12 @@ export interface FilesWish {
 export function printFiles(
   project: Project,
   takenOf: (photoId: string) => string | undefined,
-  wish: FilesWish = {},
+  options: PrintFileOptions = {},
 ): PrintFile[] {
-  const files = filesHolding(project, takenOf, wish.holds ?? "lab");
-  const { longSidePx } = wish;
+  const files = filesHolding(project, takenOf, options.holds ?? "lab");
+  const { longSidePx } = options;
   if (longSidePx !== undefined) return files.map((file) => forScreen(trimmed(file), longSidePx));
-  return wish.withoutBleed ? files.map(trimmed) : files;
+  return options.withoutBleed ? files.map(trimmed) : files;
 }
 
 const mmPerInch = 25.4;
@@ -102,7 +102,7 @@ const whole = (number: PrintFile["number"], page: Page, pageId: string, format: 
 
 /** Of a spread each file takes its half, and a little of the other where the bleed at the fold is. */
 function leafFiles(project: Project, drawn: (page: Page) => Page): PrintFile[] {
-  const before = leavesBefore(project.pages);
+  const before = pagesBefore(project.pages);
   const leaf = project.format;
   return project.pages.flatMap((page, i) =>
     Array.from(
@@ -147,7 +147,7 @@ export const photosOfFile = (file: PrintFile): readonly string[] => [
 ];
 
 /** How many numbers the names have to hold, so that they sort as the pages do. */
-export const lastNumber = (project: Project): number => countLeaves(project.pages);
+export const lastNumber = (project: Project): number => pageCount(project.pages);
 
 /** What a card is printed with around it, in mm: its own, or that of all cards. */
 export const cardBleed = (project: Project, tile: Tile): number => tile.edge.bleedMm ?? project.pockets?.bleedMm ?? 0;

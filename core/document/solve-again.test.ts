@@ -2,23 +2,23 @@ import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { leavesOf, treeRects } from "#core/arrange";
 import {
-  areTogether,
+  alternativesOf,
+  areKeptTogether,
   barePage,
   canSolveAgain,
   copyPage,
   frameRect,
+  keepTogether,
   layTree,
   type Page,
   photoIdOf,
   projectSchema,
-  roomFor,
-  solvedAgain,
+  refit,
+  roomRect,
   type Tree,
-  waysOfPage,
   withLead,
   withLocked,
   withOrder,
-  withTogether,
 } from "./index.ts";
 import { collage, counter, squareFormat as format } from "./project.fixture.ts";
 
@@ -36,8 +36,7 @@ const aspectOf = (page: Page) => (tileId: string) => {
   const id = photoIdOf(page.tiles.find((t) => t.id === tileId)!);
   return id === undefined ? undefined : framed(id).aspect;
 };
-const again = (page: Page, seed: number) =>
-  solvedAgain(page, format, { seed, keepSet: false, aspectOf: aspectOf(page) });
+const again = (page: Page, seed: number) => refit(page, format, { seed, keepSet: false, aspectOf: aspectOf(page) });
 const treeOf = (page: Page): Tree => {
   if (page.arrangement?.kind !== "tree") throw new Error("no tree");
   return page.arrangement;
@@ -80,17 +79,17 @@ test("with everything locked the page is as it was, and that can be told before"
 test("other ways leave a locked tile where it is, and neighbours beside each other", () => {
   const page = fitted(9);
   const [lockedId, a, b] = [page.tiles[4]!.id, page.tiles[0]!.id, page.tiles[7]!.id];
-  const room = roomFor(page.look, format);
+  const room = roomRect(page.look, format);
   const { gapMm } = page.look;
-  const ways = waysOfPage(withLocked(page, [lockedId], true), format, framed, 0);
+  const ways = alternativesOf(withLocked(page, [lockedId], true), format, framed, 0);
   expect(ways.length).toBeGreaterThan(1);
   for (const way of ways) {
     const r = treeRects(way.tree, room, gapMm).get(lockedId)!;
     const was = rectOf(page, lockedId);
     for (const k of ["x", "y", "w", "h"] as const) expect(r[k]).toBeCloseTo(was[k], 5);
   }
-  const paired = withTogether(page, format, [a, b]);
-  for (const way of waysOfPage(paired, format, framed, 0).filter((w) => !w.loose)) {
+  const paired = keepTogether(page, format, [a, b]);
+  for (const way of alternativesOf(paired, format, framed, 0).filter((w) => !w.loose)) {
     const rects = treeRects(way.tree, room, gapMm);
     const [p, q] = [rects.get(a)!, rects.get(b)!];
     const across = Math.max(p.x, q.x) - Math.min(p.x + p.w, q.x + q.w);
@@ -103,7 +102,7 @@ test("what was asked for is kept with the page, and forgotten with the tiles tha
   const page = fitted(6);
   const ids = page.tiles.map((t) => t.id);
   const asked = withOrder(
-    withTogether(withLead(page, format, { tileId: ids[1]!, share: 0.4 }), format, [ids[2]!, ids[3]!]),
+    keepTogether(withLead(page, format, { tileId: ids[1]!, share: 0.4 }), format, [ids[2]!, ids[3]!]),
     format,
     "free",
   );
@@ -112,9 +111,9 @@ test("what was asked for is kept with the page, and forgotten with the tiles tha
     together: [[ids[2], ids[3]]],
     order: "free",
   });
-  expect(areTogether(asked, [ids[2]!])).toBe(true);
-  expect(areTogether(asked, [ids[0]!])).toBe(false);
-  expect(treeOf(withTogether(asked, format, [ids[3]!, ids[4]!])).together).toEqual([[ids[3], ids[4]]]);
+  expect(areKeptTogether(asked, [ids[2]!])).toBe(true);
+  expect(areKeptTogether(asked, [ids[0]!])).toBe(false);
+  expect(treeOf(keepTogether(asked, format, [ids[3]!, ids[4]!])).together).toEqual([[ids[3], ids[4]]]);
   const photos = [0, 4, 5].map((i) => ({ id: `p${i}`, aspect: aspects[i]! }));
   const fewer = layTree(asked, format, { photos, seed: 0, newId: counter("x") });
   expect(fewer.ok && treeOf(fewer.value.page)).toMatchObject({ lead: null, together: [], order: "free" });
@@ -123,7 +122,7 @@ test("what was asked for is kept with the page, and forgotten with the tiles tha
 test("a copied page shares no tile with the first, in its rules neither", () => {
   const page = fitted(5);
   const ids = page.tiles.map((t) => t.id);
-  const asked = withTogether(withLead(page, format, { tileId: ids[0]!, share: 0.3 }), format, [ids[1]!, ids[2]!]);
+  const asked = keepTogether(withLead(page, format, { tileId: ids[0]!, share: 0.3 }), format, [ids[1]!, ids[2]!]);
   const copy = copyPage(asked, counter("copy"));
   const known = new Set(ids);
   expect(copy.tiles.some((t) => known.has(t.id))).toBe(false);

@@ -3,7 +3,7 @@ import type { Size } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { leadWeight, withTree } from "./lay-tree.ts";
 import { mapTiles, type Page, type Tree } from "./page.ts";
-import { roomFor } from "./solve-page.ts";
+import { roomRect } from "./solve-page.ts";
 import { treeOfPage } from "./tree-page.ts";
 
 const lockedOn = (page: Page): ReadonlySet<string> => new Set(page.tiles.filter((t) => t.locked).map((t) => t.id));
@@ -22,12 +22,12 @@ export interface SolveWish {
  * The page arranged anew from a seed. Locked tiles stay where they are; so do seams set by hand, and what they part, when
  * `keepSet` says so. Leading, neighbours and order are as they were asked for.
  */
-export function solvedAgain(page: Page, format: PageFormat, how: SolveWish): Page {
+export function refit(page: Page, format: PageFormat, how: SolveWish): Page {
   const known = treeOfPage(page, format);
   if (!known || !canSolveAgain(page)) return page;
   const tree = mapLeaves(known, (l) => (l.shaped ? l : { ...l, aspect: how.aspectOf(l.tileId) ?? l.aspect }));
   const was = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
-  const room = roomFor(page.look, format);
+  const room = roomRect(page.look, format);
   const turn = new Map(page.tiles.map((t, i) => [t.id, i]));
   const solve = (leaves: readonly TreeLeaf[], part: Size) =>
     fitTogether(
@@ -52,13 +52,13 @@ export function solvedAgain(page: Page, format: PageFormat, how: SolveWish): Pag
 export const withLead = (page: Page, format: PageFormat, lead: Tree["lead"]): Page => withRules(page, format, { lead });
 
 /** These tiles stay neighbours from now on, or, where they do so already, need not any more. */
-export function withTogether(page: Page, format: PageFormat, tileIds: readonly string[]): Page {
+export function keepTogether(page: Page, format: PageFormat, tileIds: readonly string[]): Page {
   const groups = page.arrangement?.kind === "tree" ? page.arrangement.together : [];
   const others = groups.filter((g) => !g.some((id) => tileIds.includes(id)));
-  return withRules(page, format, { together: areTogether(page, tileIds) ? others : [...others, tileIds] });
+  return withRules(page, format, { together: areKeptTogether(page, tileIds) ? others : [...others, tileIds] });
 }
 
-export const areTogether = (page: Page, tileIds: readonly string[]): boolean =>
+export const areKeptTogether = (page: Page, tileIds: readonly string[]): boolean =>
   page.arrangement?.kind === "tree" &&
   page.arrangement.together.some((g) => tileIds.length > 0 && tileIds.every((id) => g.includes(id)));
 

@@ -5,7 +5,7 @@ import { insertIn } from "#core/pockets";
 import { type Arrangement, type Look, mapTiles, type Page } from "./page.ts";
 
 /** What the margins leave of the page. A margin at a fold is measured from what the fold does not hide. */
-export function roomFor(look: Pick<Look, "margin">, format: PageFormat): Rect {
+export function roomRect(look: Pick<Look, "margin">, format: PageFormat): Rect {
   const hidden = hiddenAtEdges(format);
   const { left, right } = look.margin;
   return insetSides(trimBox(format), {
@@ -22,7 +22,7 @@ export function roomFor(look: Pick<Look, "margin">, format: PageFormat): Rect {
 export function solvePage(page: Page, format: PageFormat): Page {
   const { arrangement } = page;
   if (!arrangement) return page;
-  const rects = rectsOf(arrangement, roomFor(page.look, format), page.look.gapMm);
+  const rects = rectsOf(arrangement, roomRect(page.look, format), page.look.gapMm);
   return mapTiles(page, (tile) => {
     const placed = rects.get(tile.id);
     if (!placed) return tile;

@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { type Framed, photoMatrix } from "#core/fit";
+import { type PhotoShape, photoMatrix } from "#core/fit";
 import { applyTo, inverse, type Point, type Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { tilingFault } from "../arrange/tiled.fixture.ts";
@@ -10,22 +10,22 @@ import {
   flowPhotos,
   frameRect,
   framingOf,
+  insertBeside,
   layTree,
   mostTiles,
   type Page,
   photoIdOf,
   projectSchema,
-  roomFor,
+  refit,
+  removeTiles,
+  roomRect,
   seamsOfPage,
-  solvedAgain,
+  setTileAspect,
+  splitTile,
   withLocked,
   withPageMirrored,
   withSeamMoved,
-  withSlippedIn,
-  withTakenAway,
-  withTileHalved,
   withTileMoved,
-  withTileShape,
 } from "./index.ts";
 import { collage, counter, squareFormat } from "./project.fixture.ts";
 
@@ -67,7 +67,7 @@ function withinTrim(page: Page, format: PageFormat): Rect[] {
 /** What is wrong with a page whose tiles should fill its room exactly, on into the bleed where it has no margin. */
 function pageFault(page: Page, format: PageFormat): string | undefined {
   const { gapMm, margin } = page.look;
-  const fault = tilingFault(withinTrim(page, format), roomFor(page.look, format), gapMm);
+  const fault = tilingFault(withinTrim(page, format), roomRect(page.look, format), gapMm);
   if (fault) return fault;
   const rects = page.tiles.map((t) => frameRect(t.frame));
   const b = format.bleedMm;
@@ -84,7 +84,7 @@ function pageFault(page: Page, format: PageFormat): string | undefined {
   for (const tile of page.tiles) {
     const id = photoIdOf(tile);
     if (id === undefined || tile.filling.kind !== "photo") continue;
-    const photo: Framed = { aspect: aspectOfId(id), focus: null };
+    const photo: PhotoShape = { aspect: aspectOfId(id), focus: null };
     const r = frameRect(tile.frame);
     const back = inverse(photoMatrix(photo.aspect, r, framingOf(tile.filling.view, photo, tile.frame, format)));
     const corners: Point[] = [r, { x: r.x + r.w, y: r.y }, { x: r.x, y: r.y + r.h }, { x: r.x + r.w, y: r.y + r.h }];
@@ -102,14 +102,14 @@ const at = (page: Page, pick: number) => page.tiles[pick % page.tiles.length]!.i
 const aspectOf = () => undefined;
 const edits: readonly Edit[] = [
   (page, format, pick) =>
-    withSlippedIn(page, format, { photoId: "p1", aspect: aspectOfId("p1"), tileId: at(page, pick), edge: "left" }, ids),
-  (page, format, pick) => (page.tiles.length > 2 ? withTakenAway(page, format, [at(page, pick)]) : page),
-  (page, format, pick) => withTileHalved(page, format, at(page, pick), pick % 2 ? "side" : "stack", ids),
+    insertBeside(page, format, { photoId: "p1", aspect: aspectOfId("p1"), tileId: at(page, pick), edge: "left" }, ids),
+  (page, format, pick) => (page.tiles.length > 2 ? removeTiles(page, format, [at(page, pick)]) : page),
+  (page, format, pick) => splitTile(page, format, at(page, pick), pick % 2 ? "side" : "stack", ids),
   (page, format, pick) => withTileMoved(page, format, at(page, pick), { tileId: at(page, pick + 3), edge: "bottom" }),
-  (page, format, pick) => withTileShape(page, format, at(page, pick), [1, 3 / 2, 3 / 4][pick % 3]!),
+  (page, format, pick) => setTileAspect(page, format, at(page, pick), [1, 3 / 2, 3 / 4][pick % 3]!),
   (page, format, pick) => withPageMirrored(page, format, pick % 2 ? "side" : "stack"),
   (page, format, pick) =>
-    solvedAgain(withLocked(page, [at(page, pick)], true), format, { seed: pick, keepSet: true, aspectOf }),
+    refit(withLocked(page, [at(page, pick)], true), format, { seed: pick, keepSet: true, aspectOf }),
   (page, format, pick) => {
     const seams = seamsOfPage(page, format);
     const seam = seams[pick % Math.max(1, seams.length)];

@@ -18,27 +18,27 @@ import type { PageFormat } from "#core/lab";
 import { newTile } from "./lay-photos.ts";
 import { withTree } from "./lay-tree.ts";
 import { findTile, type Page, type Tile } from "./page.ts";
-import { rectsOf, roomFor } from "./solve-page.ts";
+import { rectsOf, roomRect } from "./solve-page.ts";
 
 /** The tree of a page's arrangement; that of a grid is read from how its tiles lie. */
 export function treeOfPage(page: Page, format: PageFormat): TreeNode | undefined {
   const { arrangement } = page;
   if (!arrangement || arrangement.kind === "pockets") return undefined;
   if (arrangement.kind === "tree") return arrangement.tree;
-  const rects = rectsOf(arrangement, roomFor(page.look, format), page.look.gapMm);
+  const rects = rectsOf(arrangement, roomRect(page.look, format), page.look.gapMm);
   return treeFromRects([...rects].map(([tileId, r]) => ({ tileId, ...r })));
 }
 
 export function seamsOfPage(page: Page, format: PageFormat): readonly TreeSeam[] {
   return page.arrangement?.kind === "tree" && !page.arrangement.loose
-    ? treeSeams(page.arrangement.tree, roomFor(page.look, format), page.look.gapMm)
+    ? treeSeams(page.arrangement.tree, roomRect(page.look, format), page.look.gapMm)
     : [];
 }
 
 /** A seam of a tree moved, with those that run on in its line unless it is to move `alone`. */
 export function withSeamMoved(page: Page, format: PageFormat, seam: TreeSeam, at: number, alone: boolean): Page {
   if (page.arrangement?.kind !== "tree") return page;
-  const room = roomFor(page.look, format);
+  const room = roomRect(page.look, format);
   const { gapMm } = page.look;
   const line = alone ? [seam] : inLineWith(seam, seamsOfPage(page, format), gapMm);
   const { tree } = page.arrangement;
@@ -63,7 +63,7 @@ export function withTileBeside(
 }
 
 /** A photo put into a new tile at an edge of another; the page where it does not fit. */
-export function withSlippedIn(
+export function insertBeside(
   page: Page,
   format: PageFormat,
   what: { readonly photoId: string; readonly aspect: number; readonly tileId: string; readonly edge: Edge },
@@ -93,7 +93,7 @@ export function withTileMoved(
   const tile = findTile(page, tileId);
   if (!tree || !tile || tileId === to.tileId) return page;
   const leaf = leavesOf(tree).find((l) => l.tileId === tileId);
-  const left = without(tree, tileId, roomFor(page.look, format), page.look.gapMm);
+  const left = without(tree, tileId, roomRect(page.look, format), page.look.gapMm);
   if (!leaf || !left) return page;
   const moved = withBeside(released(left), to.tileId, to.edge, leaf);
   const tiles = besideIn(
@@ -105,16 +105,16 @@ export function withTileMoved(
 }
 
 /** Tiles taken off the page, the ones beside them taking their room. */
-export function withTakenAway(page: Page, format: PageFormat, tileIds: readonly string[]): Page {
+export function removeTiles(page: Page, format: PageFormat, tileIds: readonly string[]): Page {
   const tree = treeOfPage(page, format);
   if (!tree) return page;
-  const room = roomFor(page.look, format);
+  const room = roomRect(page.look, format);
   let left: TreeNode | undefined = tree;
   for (const id of tileIds) left = left && without(left, id, room, page.look.gapMm);
   return left ? withTree(page, format, left) : { ...page, tiles: [], arrangement: null };
 }
 
-export function withTileHalved(
+export function splitTile(
   page: Page,
   format: PageFormat,
   tileId: string,
@@ -131,7 +131,7 @@ export function withTileHalved(
 }
 
 /** A tile wanted in another shape; the others make room. */
-export function withTileShape(page: Page, format: PageFormat, tileId: string, aspect: number): Page {
+export function setTileAspect(page: Page, format: PageFormat, tileId: string, aspect: number): Page {
   const tree = treeOfPage(page, format);
   if (!tree) return page;
   return withTree(

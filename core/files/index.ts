@@ -10,7 +10,7 @@ export { bareJpeg } from "./jpeg/bare.ts";
 export {
   freshRows,
   JpegEncoder,
-  type JpegWish,
+  type JpegOptions,
   jpegEnd,
   jpegHead,
   jpegPart,
@@ -25,7 +25,7 @@ export { type PdfAbout, pdfDate, xmpPacket } from "./pdf/xmp.ts";
 export { type PictureSize, pictureSize } from "./picture-size.ts";
 export { withoutPlaces } from "./places.ts";
 export { isDeepPng, readDeepPng, rgbOfSamples } from "./png/deep-png.ts";
-export { PngFilter, type PngWish, pngChunk, pngEnd, pngHead } from "./png/png-encoder.ts";
+export { PngFilter, type PngOptions, pngChunk, pngEnd, pngHead } from "./png/png-encoder.ts";
 export { PngRows } from "./png/png-rows.ts";
 export { attributeLooksOutside, styleLooksOutside } from "./svg-references.ts";
 export { mostSvgElements, mostSvgSegments, type SvgNode, type SvgWeight, svgWeight } from "./svg-weight.ts";
@@ -40,9 +40,9 @@ export {
   rowsPerStrip,
   samplesOf,
   summed,
+  type TiffOptions,
   type TiffPacking,
   TiffSizeError,
-  type TiffWish,
   tiffHead,
   tiffPackings,
 } from "./tiff/tiff-encoder.ts";

@@ -3,7 +3,7 @@ import type { FaceBox, Focus } from "#core/photo";
 import { coveringSize, type Framing, firstFraming } from "./cover.ts";
 
 /** What first framing knows of a photo. */
-export interface Framed {
+export interface PhotoShape {
   readonly aspect: number;
   readonly focus: Focus | null;
 }
@@ -15,7 +15,7 @@ const noSides: Sides = { top: 0, right: 0, bottom: 0, left: 0 };
  * and the focus near the middle. `lost` is how much of the tile, in mm on each side, the cut or the gutter may take: heads
  * keep out of that too, where the photo allows.
  */
-export function firstFramingFor(photo: Framed, tile: Size, lost: Sides = noSides): Framing {
+export function firstFramingFor(photo: PhotoShape, tile: Size, lost: Sides = noSides): Framing {
   const { focus, aspect } = photo;
   if (!focus) return firstFraming;
   const size = coveringSize(aspect, tile, 0);

@@ -13,6 +13,6 @@ export {
   withinHalf,
   zoomed,
 } from "./cover.ts";
-export { type Framed, firstFramingFor } from "./first-framing.ts";
+export { firstFramingFor, type PhotoShape } from "./first-framing.ts";
 export { leanOf, pinched } from "./pinch.ts";
 export { effectivePpi, type Sharpness, sharpnessOf } from "./sharpness.ts";

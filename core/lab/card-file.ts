@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { type LabCard, labCardSchema } from "./card.ts";
 
 /** More than any lab has to say; a larger file is something else. */
@@ -21,7 +21,7 @@ export function cardIssues(card: unknown): readonly CardIssue[] {
 }
 
 /** A lab card out of a file's text (JSON). */
-export function readCardFile(text: string): Outcome<LabCard, "tooLong" | "notJson" | "notACard"> {
+export function readCardFile(text: string): Result<LabCard, "tooLong" | "notJson" | "notACard"> {
   if (text.length > mostLetters) return refused("tooLong");
   let raw: unknown;
   try {
@@ -30,7 +30,7 @@ export function readCardFile(text: string): Outcome<LabCard, "tooLong" | "notJso
     return refused("notJson");
   }
   const read = labCardSchema.safeParse(raw);
-  if (read.success) return done(read.data);
+  if (read.success) return ok(read.data);
   const [first] = cardIssues(raw);
   return refused("notACard", { path: first?.path ?? "", more: read.error.issues.length - 1 });
 }

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { inset, insetSides, type Rect } from "#core/geometry";
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { mmPerInch } from "#core/units";
 import type { LabCard, PrintSize } from "./card.ts";
 
@@ -63,7 +63,7 @@ export function ownFormat(size: {
   readonly heightMm: number;
   readonly bleedMm: number;
   readonly ppi: number;
-}): Outcome<PageFormat, FormatTrouble> {
+}): Result<PageFormat, FormatTrouble> {
   const l = ownSizeLimits;
   const [short, long] = [Math.min(size.widthMm, size.heightMm), Math.max(size.widthMm, size.heightMm)];
   if (!(short >= l.leastMm)) return refused("sizeTooSmall", { leastMm: l.leastMm });
@@ -81,7 +81,7 @@ export function ownFormat(size: {
     const fits = Math.floor(size.ppi * Math.sqrt(l.mostPixels / (px.widthPx * px.heightPx)));
     return refused("tooManyPixels", { fitsPpi: Math.min(fits, Math.floor((l.mostSidePx * mmPerInch) / long)) });
   }
-  return done(format);
+  return ok(format);
 }
 
 export const trimBox = (f: PageFormat): Rect => ({ x: 0, y: 0, w: f.widthMm, h: f.heightMm });

@@ -2,12 +2,12 @@ import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import {
-  countLeaves,
   layTree,
   newBook,
   openingsOf,
   type Page,
   type Project,
+  pageCount,
   pagesOf,
   photoIdOf,
   spreadsHold,
@@ -223,8 +223,8 @@ test("pages made by hand stay in their order, photos on them are not placed twic
         const next = withFilled(row, fill(project, photos, row.slots));
         expect(next.filter(isHeld)).toEqual(pages.filter(isHeld));
         expect(spreadsHold(next, true)).toBe(true);
-        const held = countLeaves(pages.filter(isHeld));
-        expect(countLeaves(next)).toBe(Math.max(held, leaves));
+        const held = pageCount(pages.filter(isHeld));
+        expect(pageCount(next)).toBe(Math.max(held, leaves));
         for (const page of pages.filter((p) => !p.paced))
           for (const t of page.tiles) expect(row.used.has(photoIdOf(t)!)).toBe(true);
       },

@@ -1,4 +1,4 @@
-import { countLeaves, firstOnRight, type Page, type Project, photosOf, sideAt } from "#core/document";
+import { firstOnRight, type Page, type Project, pageCount, photosOf, sideAt } from "#core/document";
 import type { Photo } from "#core/photo";
 import { findEvents, type NamedSpan, wallMs } from "#core/photo";
 import type { PacePhoto, Slot } from "./plan.ts";
@@ -53,9 +53,9 @@ export function paceRow(project: Project, leaves: number, fromPageId?: string): 
   const before = project.pages.slice(0, start);
   const rest = project.pages.slice(start);
   const held = rest.filter(isHeld);
-  let spare = Math.max(0, leaves - countLeaves(before) - countLeaves(held));
+  let spare = Math.max(0, leaves - pageCount(before) - pageCount(held));
   const parts: (Page | { fill: number })[] = [...before];
-  let at = countLeaves(before);
+  let at = pageCount(before);
   let wanted = 0;
   const fill = (n: number) => {
     if (n > 0) parts.push({ fill: n });

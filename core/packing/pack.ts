@@ -26,7 +26,7 @@ export interface PackAsk {
     readonly group?: number | undefined;
   }[];
   /** From seededChance: with the same numbers and as many steps, the same sheets come out. */
-  readonly chance: () => number;
+  readonly random: () => number;
 }
 
 /** How many steps lie between two looks at the clock. */
@@ -43,7 +43,7 @@ export class Packing {
   #boundKnown = false;
 
   /** Items that fit on no kind of sheet, not even alone, have to be left out before. */
-  constructor({ kinds, items, chance }: PackAsk) {
+  constructor({ kinds, items, random }: PackAsk) {
     const count = items.length;
     this.#problem = {
       kinds,
@@ -56,7 +56,7 @@ export class Packing {
     for (let i = 0; i < count; i += 1)
       if (!kinds.some((k) => fitsSomehow(this.#problem, i, k))) throw new ItemTooLargeError(i);
     this.#grouped = items.some((i) => i.group !== undefined);
-    this.#search = new PackSearch(this.#problem, chance);
+    this.#search = new PackSearch(this.#problem, random);
     this.#least = this.#leastByArea();
   }
 

@@ -1,5 +1,5 @@
 import { expect, test } from "@jest/globals";
-import { seededChance } from "#core/random";
+import { seededRandom } from "#core/random";
 import { leastSheets } from "./bounds.ts";
 import { placedItems } from "./cutting.ts";
 import { withItem, withoutItem } from "./edit.ts";
@@ -7,16 +7,16 @@ import { ItemTooLargeError, type PackAsk, type Packed, Packing } from "./pack.ts
 
 type Item = PackAsk["items"][number];
 
-const within = (chance: () => number, least: number, most: number) => least + Math.floor(chance() * (most - least + 1));
+const within = (random: () => number, least: number, most: number) => least + Math.floor(random() * (most - least + 1));
 
-function packed(ask: Omit<PackAsk, "chance">, steps: number, seed = 1): Packed {
-  const packing = new Packing({ ...ask, chance: seededChance(seed) });
+function packed(ask: Omit<PackAsk, "random">, steps: number, seed = 1): Packed {
+  const packing = new Packing({ ...ask, random: seededRandom(seed) });
   packing.run(steps);
   return packing.best;
 }
 
 /** Throws where something lies outside, over another, is turned though it may not be, or is missing. */
-function expectRight({ kinds, items }: Omit<PackAsk, "chance">, { sheets, cost }: Packed): void {
+function expectRight({ kinds, items }: Omit<PackAsk, "random">, { sheets, cost }: Packed): void {
   const seen = new Set<number>();
   for (const sheet of sheets) {
     const kind = kinds[sheet.kind]!;
@@ -57,37 +57,37 @@ function comesApart(rects: readonly { x: number; y: number; w: number; h: number
 
 test("whatever is packed lies on its sheet, over nothing else, and comes apart with straight cuts", () => {
   for (let seed = 1; seed <= 40; seed += 1) {
-    const chance = seededChance(seed);
-    const kinds = Array.from({ length: within(chance, 1, 3) }, () => ({
-      width: within(chance, 60, 140),
-      height: within(chance, 60, 140),
-      cost: within(chance, 1, 9) / 3,
+    const random = seededRandom(seed);
+    const kinds = Array.from({ length: within(random, 1, 3) }, () => ({
+      width: within(random, 60, 140),
+      height: within(random, 60, 140),
+      cost: within(random, 1, 9) / 3,
     }));
-    const items: Item[] = Array.from({ length: within(chance, 1, 40) }, () => ({
-      w: within(chance, 5, 60),
-      h: within(chance, 5, 60),
-      turns: chance() < 0.5,
-      group: seed % 4 === 0 ? within(chance, 0, 5) : undefined,
+    const items: Item[] = Array.from({ length: within(random, 1, 40) }, () => ({
+      w: within(random, 5, 60),
+      h: within(random, 5, 60),
+      turns: random() < 0.5,
+      group: seed % 4 === 0 ? within(random, 0, 5) : undefined,
     }));
     expectRight({ kinds, items }, packed({ kinds, items }, 80, seed));
   }
 });
 
 test("the same seed and as many steps give the same sheets", () => {
-  const chance = seededChance(5);
-  const items = Array.from({ length: 50 }, () => ({ w: within(chance, 5, 60), h: within(chance, 5, 60), turns: true }));
+  const random = seededRandom(5);
+  const items = Array.from({ length: 50 }, () => ({ w: within(random, 5, 60), h: within(random, 5, 60), turns: true }));
   const ask = { kinds: [{ width: 100, height: 100, cost: 1 }], items };
   expect(packed(ask, 200)).toEqual(packed(ask, 200));
 });
 
 /** Items that were cut out of sheets, so that as many sheets are enough. */
-function cutUp(chance: () => number, width: number, height: number, cuts: number): Item[] {
+function cutUp(random: () => number, width: number, height: number, cuts: number): Item[] {
   const parts = [{ w: width, h: height }];
   for (let k = 0; k < cuts; k += 1) {
-    const at = within(chance, 0, parts.length - 1);
+    const at = within(random, 0, parts.length - 1);
     const { w, h } = parts[at]!;
     const across = w > h;
-    const cut = within(chance, 1, (across ? w : h) - 1);
+    const cut = within(random, 1, (across ? w : h) - 1);
     parts.splice(at, 1, across ? { w: cut, h } : { w, h: cut }, across ? { w: w - cut, h } : { w, h: h - cut });
   }
   return parts.map((p) => ({ ...p, turns: true }));
@@ -96,8 +96,8 @@ function cutUp(chance: () => number, width: number, height: number, cuts: number
 test("what was cut out of sheets finds room on as many again, and is known to be the least", () => {
   let exact = 0;
   for (let seed = 1; seed <= 12; seed += 1) {
-    const chance = seededChance(seed);
-    const items = [...cutUp(chance, 120, 90, 5), ...cutUp(chance, 120, 90, 4)];
+    const random = seededRandom(seed);
+    const items = [...cutUp(random, 120, 90, 5), ...cutUp(random, 120, 90, 4)];
     const best = packed({ kinds: [{ width: 120, height: 90, cost: 1 }], items }, 1500, seed);
     expect(best.cost).toBeLessThanOrEqual(3);
     if (best.cost === 2 && best.proven) exact += 1;
@@ -113,7 +113,7 @@ test("many cards of few sizes: two on each print, with one cut between them", ()
 });
 
 /** The least cost by trying every way to share a few items among sheets, each filled in every order and way. */
-function cheapestByForce({ kinds, items }: Omit<PackAsk, "chance">): number {
+function cheapestByForce({ kinds, items }: Omit<PackAsk, "random">): number {
   const priceOf = new Map<number, number>();
   const all = 2 ** items.length - 1;
   for (let set = 1; set <= all; set += 1) {
@@ -160,11 +160,11 @@ test("over a mix of sizes and prices the cost is within two hundredths of the le
   ];
   let [sum, least] = [0, 0];
   for (let seed = 1; seed <= 12; seed += 1) {
-    const chance = seededChance(seed);
+    const random = seededRandom(seed);
     const items = Array.from({ length: 6 }, () => ({
-      w: 5 * within(chance, 3, 9),
-      h: 5 * within(chance, 3, 8),
-      turns: chance() < 0.7,
+      w: 5 * within(random, 3, 9),
+      h: 5 * within(random, 3, 8),
+      turns: random() < 0.7,
     }));
     const ask = { kinds, items };
     const [found, best] = [packed(ask, 1500, seed).cost, cheapestByForce(ask)];
@@ -178,8 +178,8 @@ test("over a mix of sizes and prices the cost is within two hundredths of the le
 
 test("no bound says more sheets than are enough", () => {
   for (let seed = 1; seed <= 60; seed += 1) {
-    const chance = seededChance(seed);
-    const items = Array.from({ length: 3 }, () => cutUp(chance, 100, 70, 4)).flat();
+    const random = seededRandom(seed);
+    const items = Array.from({ length: 3 }, () => cutUp(random, 100, 70, 4)).flat();
     const sizes = {
       width: 100,
       height: 70,

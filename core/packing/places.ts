@@ -27,8 +27,8 @@ export class PlaceFinder {
   #seen = false;
   readonly #chance: () => number;
 
-  constructor(chance: () => number) {
-    this.#chance = chance;
+  constructor(random: () => number) {
+    this.#chance = random;
   }
 
   begin(): void {

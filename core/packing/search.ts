@@ -51,11 +51,11 @@ export class PackSearch {
   #seenMore = false;
   #gathered: number | undefined;
 
-  constructor(problem: PackProblem, chance: () => number) {
+  constructor(problem: PackProblem, random: () => number) {
     const { count, w, h, turns, kinds } = problem;
     this.#problem = problem;
-    this.#chance = chance;
-    this.#finder = new PlaceFinder(chance);
+    this.#chance = random;
+    this.#finder = new PlaceFinder(random);
     this.#area = Float64Array.from({ length: count }, (_, i) => w[i]! * h[i]!);
     this.#key = new Float64Array(count);
     this.#unit = Math.max(...kinds.map((k) => k.width * k.height));
@@ -68,7 +68,7 @@ export class PackSearch {
     });
     this.#sizes = numbers.size;
     this.#failed = new Uint8Array(this.#sizes);
-    if (this.#sizes * itemsPerSize <= count) this.#cover = new SheetCover(problem, chance, this.#size, this.#sizes);
+    if (this.#sizes * itemsPerSize <= count) this.#cover = new SheetCover(problem, random, this.#size, this.#sizes);
     this.#begin();
   }
 
@@ -117,7 +117,7 @@ export class PackSearch {
 
   /** Fills bare sheets with items in any order, for the cover to choose from. */
   #seeMore(cover: SheetCover): void {
-    const chance = this.#chance;
+    const random = this.#chance;
     const { count, w, h, turns, kinds } = this.#problem;
     const first = new Map<number, number>();
     const held = new Int16Array(this.#sizes);
@@ -127,14 +127,14 @@ export class PackSearch {
     }
     this.#finder.blink = blink;
     for (let round = 0; round < freshSheets; round += 1) {
-      const at = Math.floor(chance() * kinds.length);
+      const at = Math.floor(random() * kinds.length);
       const kind = kinds[at]!;
       const sheet = new SlicedSheet(at, kind.width, kind.height);
       const left = held.slice();
-      this.#finder.measure = measures[Math.floor(chance() * measures.length)]!;
-      const sizes = [...first].sort(() => chance() - 0.5);
+      this.#finder.measure = measures[Math.floor(random() * measures.length)]!;
+      const sizes = [...first].sort(() => random() - 0.5);
       for (const [size, item] of sizes) {
-        const most = chance() < 0.5 ? left[size]! : 1 + Math.floor(chance() * 4);
+        const most = random() < 0.5 ? left[size]! : 1 + Math.floor(random() * 4);
         for (let k = 0; k < Math.min(most, left[size]!); k += 1) {
           this.#finder.begin();
           if (!sheet.root) {
@@ -232,26 +232,26 @@ export class PackSearch {
   }
 
   #ruin(): void {
-    const chance = this.#chance;
-    const luck = chance();
+    const random = this.#chance;
+    const luck = random();
     const many =
-      luck < ruin.oneSheet ? 1 : luck < ruin.oneSheet + ruin.twoSheets ? 2 : 3 + Math.floor(chance() * ruin.mostMore);
+      luck < ruin.oneSheet ? 1 : luck < ruin.oneSheet + ruin.twoSheets ? 2 : 3 + Math.floor(random() * ruin.mostMore);
     const parts: Part[] = [];
     for (let round = 0; round < many && this.#sheets.length > 0; round += 1) {
       const at = this.#sheetToRuin();
       parts.length = 0;
       itemsIn(this.#sheets[at]!.root!, parts);
-      if (parts.length === 1 || chance() < ruin.whole) {
+      if (parts.length === 1 || random() < ruin.whole) {
         for (const part of parts) this.#waiting.push(part.item);
         this.#drop(at);
         continue;
       }
       const sheet = this.#ownSheet(at);
-      for (let left = 1 + Math.floor(chance() * ruin.mostParts); left > 0 && sheet.root; left -= 1) {
+      for (let left = 1 + Math.floor(random() * ruin.mostParts); left > 0 && sheet.root; left -= 1) {
         parts.length = 0;
         itemsIn(sheet.root, parts);
-        let part = parts[Math.floor(chance() * parts.length)]!;
-        while (part.above && chance() < ruin.up) part = part.above;
+        let part = parts[Math.floor(random() * parts.length)]!;
+        while (part.above && random() < ruin.up) part = part.above;
         parts.length = 0;
         itemsIn(part, parts);
         for (const { item } of parts) this.#waiting.push(item);
@@ -277,10 +277,10 @@ export class PackSearch {
   }
 
   #recreate(): void {
-    const chance = this.#chance;
+    const random = this.#chance;
     const { w, h } = this.#problem;
-    const by = chance();
-    const noise = chance() < withoutNoise ? 0 : chance() * mostNoise;
+    const by = random();
+    const noise = random() < withoutNoise ? 0 : random() * mostNoise;
     const items = this.#waiting;
     for (const item of items) {
       const [a, b] = [w[item]!, h[item]!];
@@ -288,13 +288,13 @@ export class PackSearch {
       if (by < orders.area) size = a * b;
       else if (by < orders.area + orders.long) size = Math.max(a, b);
       else if (by < orders.area + orders.long + orders.short) size = Math.min(a, b);
-      else size = chance();
-      this.#key[item] = size * (1 + noise * (chance() - 0.5));
+      else size = random();
+      this.#key[item] = size * (1 + noise * (random() - 0.5));
     }
     if (this.#gathering) this.#byGroup(items);
     items.sort((a, b) => this.#key[b]! - this.#key[a]!);
     this.#finder.blink = blink;
-    this.#finder.measure = measures[Math.floor(chance() * measures.length)]!;
+    this.#finder.measure = measures[Math.floor(random() * measures.length)]!;
     this.#failed.fill(0);
     this.#waiting = [];
     for (const item of items) {

@@ -28,9 +28,9 @@ export class SheetCover {
   readonly #past = new Float64Array(remembered);
 
   /** `size`: the number of each item's size, of `sizes`. */
-  constructor(problem: PackProblem, chance: () => number, size: Int32Array, sizes: number) {
+  constructor(problem: PackProblem, random: () => number, size: Int32Array, sizes: number) {
     this.#problem = problem;
-    this.#chance = chance;
+    this.#chance = random;
     this.#size = size;
     this.#wanted = new Int16Array(sizes);
     this.#area = new Float64Array(sizes);
@@ -70,8 +70,8 @@ export class SheetCover {
   find(below: number, moves: number): SlicedSheet[] | undefined {
     const patterns = this.#patterns;
     if (patterns.length === 0) return undefined;
-    const chance = this.#chance;
-    const any = () => patterns[Math.floor(chance() * patterns.length)]!;
+    const random = this.#chance;
+    const any = () => patterns[Math.floor(random() * patterns.length)]!;
     const held = new Int16Array(this.#wanted.length);
     const chosen: Pattern[] = [];
     let spent = 0;
@@ -89,7 +89,7 @@ export class SheetCover {
     let missing = this.#missing(held);
     this.#past.fill(missing);
     for (let move = 0; move < moves && missing > slack; move += 1) {
-      const at = Math.floor(chance() * chosen.length);
+      const at = Math.floor(random() * chosen.length);
       const [out, into] = [chosen[at]!, any()];
       if (out === into || spent - out.cost + into.cost >= below - slack) continue;
       let next = 0;

@@ -75,7 +75,7 @@ export function byTimeTaken(a: Photo, b: Photo): number {
 const names = new Intl.Collator("en", { numeric: true });
 
 /** What framing has to know of a photo, and what words may be drawn from it. */
-export const framedBy = (
+export const photoShape = (
   p: Photo,
 ): {
   readonly aspect: number;

@@ -2,10 +2,10 @@ export { findEvents, type NamedSpan, namedSpanSchema, type PhotoEvent } from "./
 export {
   aspectOf,
   byTimeTaken,
-  framedBy,
   type Photo,
   type PhotoInput,
   photoSchema,
+  photoShape,
   type Section,
   sections,
   type TimeSource,
@@ -15,7 +15,7 @@ export { interestOf, type Planes } from "./interest.ts";
 export { detailOf, type Grey, lookOf } from "./likeness.ts";
 export { type Orientation, orientationMatrix, orientationOf, orientedSize, turnsSideways } from "./orientation.ts";
 export { findPiles, type Pile, type PileFacts } from "./piles.ts";
-export { narrows, openSieve, type Sieve, sift } from "./sieve.ts";
+export { narrows, noFilter, type PhotoFilter, sift } from "./sieve.ts";
 export { mediaType, type PictureKind, sniffPicture } from "./sniff.ts";
 export { offsetFromTag, shifted, takenAtFromName, takenAtFromTag, wallClock, wallMs } from "./taken-at.ts";
 export { isWholePhoto } from "./whole-photo.ts";

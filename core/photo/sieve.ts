@@ -1,7 +1,7 @@
 import { aspectOf, type Photo } from "./facts.ts";
 
 /** What a person wants to see of the library. */
-export interface Sieve {
+export interface PhotoFilter {
   readonly place: "anywhere" | "unplaced" | "placed";
   readonly leastStars: number;
   readonly shape: "any" | "wide" | "tall" | "square";
@@ -14,7 +14,7 @@ export interface Sieve {
   readonly order: "oldest" | "newest" | "name" | "stars" | "largest";
 }
 
-export const openSieve: Sieve = {
+export const noFilter: PhotoFilter = {
   place: "anywhere",
   leastStars: 0,
   shape: "any",
@@ -26,7 +26,7 @@ export const openSieve: Sieve = {
 };
 
 /** Whether anything but the order and what is hidden narrows the view. */
-export const narrows = (s: Sieve): boolean =>
+export const narrows = (s: PhotoFilter): boolean =>
   s.place !== "anywhere" ||
   s.leastStars > 0 ||
   s.shape !== "any" ||
@@ -35,11 +35,15 @@ export const narrows = (s: Sieve): boolean =>
   s.span !== undefined;
 
 /** Photos that pass, in the wanted order; the same array back when all do. `photos` are sorted by time. */
-export function sift(photos: readonly Photo[], sieve: Sieve, isPlaced: (id: string) => boolean): readonly Photo[] {
-  const words = sieve.text.toLowerCase().split(/\s+/).filter(Boolean);
-  const passing = photos.filter((p) => passes(p, sieve, words, isPlaced));
+export function sift(
+  photos: readonly Photo[],
+  filter: PhotoFilter,
+  isPlaced: (id: string) => boolean,
+): readonly Photo[] {
+  const words = filter.text.toLowerCase().split(/\s+/).filter(Boolean);
+  const passing = photos.filter((p) => passes(p, filter, words, isPlaced));
   const kept = passing.length === photos.length ? photos : passing;
-  switch (sieve.order) {
+  switch (filter.order) {
     case "oldest":
       return kept;
     case "newest":
@@ -55,7 +59,7 @@ export function sift(photos: readonly Photo[], sieve: Sieve, isPlaced: (id: stri
 
 const byName = new Intl.Collator("en", { numeric: true });
 
-function passes(p: Photo, s: Sieve, words: readonly string[], isPlaced: (id: string) => boolean): boolean {
+function passes(p: Photo, s: PhotoFilter, words: readonly string[], isPlaced: (id: string) => boolean): boolean {
   if (p.hidden && !s.hiddenToo) return false;
   if (s.place !== "anywhere" && isPlaced(p.id) !== (s.place === "placed")) return false;
   if (p.stars < s.leastStars) return false;

@@ -3,7 +3,7 @@ import { expect, test } from "@jest/globals";
 import sharp from "sharp";
 import { chain, type Matrix, scaling } from "#core/geometry";
 import { orientationMatrix } from "#core/photo";
-import { seededChance } from "#core/random";
+import { seededRandom } from "#core/random";
 import {
   deepCut,
   deepLaidOut,
@@ -79,7 +79,7 @@ test("beside sharp's Lanczos 3 nothing is missing", async () => {
 
 /** Colours and clear places, multiplied. */
 function speckled(width: number, height: number, seed: number): Pixels {
-  const random = seededChance(seed);
+  const random = seededRandom(seed);
   const data = Uint8ClampedArray.from({ length: width * height * 4 }, (_, i) => {
     const x = (i >> 2) % width;
     return i % 4 === 3 ? (x % 7 < 2 ? 90 : 255) : 255 * random();
@@ -90,7 +90,7 @@ function speckled(width: number, height: number, seed: number): Pixels {
 }
 
 test("quick and plain give the same pixels; parts are parts of the whole; rows that are said not to matter do not", async () => {
-  const random = seededChance(5);
+  const random = seededRandom(5);
   const resampler = await quick();
   for (let round = 0; round < 16; round += 1) {
     const from = speckled(30 + Math.floor(90 * random()), 30 + Math.floor(90 * random()), round);
@@ -204,7 +204,7 @@ test.each(["gloss", "matt"] as const)(
 );
 
 test("sharpening keeps grey grey and leaves grain alone", () => {
-  const random = seededChance(3);
+  const random = seededRandom(3);
   const grain = {
     data: Uint8ClampedArray.from({ length: 4 * 900 }, () => 128 + Math.round(random())),
     width: 30,
@@ -243,7 +243,7 @@ test.each([
 });
 
 test("sixteen bits take the place of eight where they are the same picture, and nowhere else", () => {
-  const random = seededChance(3);
+  const random = seededRandom(3);
   const [w, h] = [40, 30];
   const photo = { data: Uint16Array.from({ length: 3 * w * h }, () => 65_536 * random()), width: w, height: h };
   const painted = new Uint8ClampedArray(4 * 60 * 50).fill(255);

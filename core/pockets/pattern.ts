@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { Rect } from "#core/geometry";
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { mmPerInch } from "#core/units";
 
 const mm = z.number().positive().max(1000);
@@ -117,7 +117,7 @@ export interface TypedPattern {
 export function typedPattern(
   t: TypedPattern,
   given: { readonly id: string; readonly name: string; readonly binder: string },
-): Outcome<PocketPattern, "noPockets" | "tooManyPockets" | "pageTooLarge"> {
+): Result<PocketPattern, "noPockets" | "tooManyPockets" | "pageTooLarge"> {
   if (!(t.columns >= 1 && t.rows >= 1 && t.pocketWidthMm > 5 && t.pocketHeightMm > 5)) return refused("noPockets");
   if (t.columns * t.rows > 60) return refused("tooManyPockets", { most: 60 });
   const pockets = Array.from({ length: t.columns * t.rows }, (_, i) => ({
@@ -129,7 +129,7 @@ export function typedPattern(
   const last = pockets.at(-1)!;
   const [widthMm, heightMm] = [tidy(last.x + last.w + edgeMm), tidy(last.y + last.h + edgeMm)];
   if (widthMm > 1000 || heightMm > 1000) return refused("pageTooLarge", { mostMm: 1000 });
-  return done({ ...given, widthMm, heightMm, pockets });
+  return ok({ ...given, widthMm, heightMm, pockets });
 }
 
 /** The same pockets as the back shows them. */

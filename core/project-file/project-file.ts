@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { captionedOn, mapTiles, type Page, type Project, photosOf, projectSchema, type View } from "#core/document";
 import { namedSpanSchema, type Photo, photoSchema } from "#core/photo";
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import type { Want } from "#core/sheets";
 
 /** The version that is written. A number is added with a step in `migrations` that leads to it. */
@@ -27,7 +27,7 @@ export type ProjectFileTrouble = "notAProjectFile" | "newerVersion" | "damagedPr
 /** Entry n brings a file of version n + 1 to version n + 2. Append only. */
 const migrations: readonly ((file: Record<string, unknown>) => Record<string, unknown>)[] = [];
 
-export function readProjectFile(text: string): Outcome<ProjectFile, ProjectFileTrouble> {
+export function readProjectFile(text: string): Result<ProjectFile, ProjectFileTrouble> {
   let data: unknown;
   try {
     data = JSON.parse(text);
@@ -41,7 +41,7 @@ export function readProjectFile(text: string): Outcome<ProjectFile, ProjectFileT
     .slice(head.data.version - 1)
     .reduce((file, migrate) => migrate(file), data as Record<string, unknown>);
   const read = shape.safeParse(newest);
-  if (read.success) return done(read.data);
+  if (read.success) return ok(read.data);
   const issue = read.error.issues[0];
   return refused("damagedProject", { where: issue?.path.join(".") ?? "" });
 }

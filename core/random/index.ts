@@ -1,1 +1,1 @@
-export { seededChance } from "./seeded.ts";
+export { seededRandom } from "./seeded.ts";

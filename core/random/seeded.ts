@@ -1,7 +1,7 @@
 const { imul } = Math;
 
 /** Seeded numbers from 0 up to 1 (mulberry32, public domain): the same seed, the same arrangement. */
-export function seededChance(seed: number): () => number {
+export function seededRandom(seed: number): () => number {
   let state = seed >>> 0;
   return () => {
     state = (state + 0x6d2b79f5) >>> 0;

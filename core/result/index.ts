@@ -8,14 +8,14 @@ export interface Refusal<C extends string = string> {
   readonly facts: Readonly<Record<string, number | string>>;
 }
 
-export interface Done<T> {
+export interface Ok<T> {
   readonly ok: true;
   readonly value: T;
 }
 
-export type Outcome<T, C extends string = string> = Done<T> | Refusal<C>;
+export type Result<T, C extends string = string> = Ok<T> | Refusal<C>;
 
-export const done = <T>(value: T): Done<T> => ({ ok: true, value });
+export const ok = <T>(value: T): Ok<T> => ({ ok: true, value });
 
 export const refused = <C extends string>(code: C, facts: Refusal["facts"] = {}): Refusal<C> => ({
   ok: false,

@@ -1,6 +1,6 @@
 import type { Colour } from "#core/colour";
 import { allTiles, type Frame, frameRect, framingOf, type Page, type Tile, type Words } from "#core/document";
-import { type Framed, photoMatrix } from "#core/fit";
+import { type PhotoShape, photoMatrix } from "#core/fit";
 import {
   chain,
   inset,
@@ -57,7 +57,7 @@ export interface Scene {
 }
 
 /** What drawing has to know of a photo. */
-export type SeenPhoto = Framed & { readonly caption?: string; readonly takenAt?: string };
+export type SeenPhoto = PhotoShape & { readonly caption?: string; readonly takenAt?: string };
 
 /** What drawing needs from outside. Nothing is known of a photo that is gone, and no words are set without a typesetter. */
 export interface SceneFacts {

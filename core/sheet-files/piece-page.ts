@@ -1,4 +1,5 @@
 import {
+  autoFramed,
   cardAlone,
   drawnPage,
   findPage,
@@ -8,7 +9,6 @@ import {
   type Page,
   type Project,
   type Tile,
-  unframed,
 } from "#core/document";
 import type { Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
@@ -54,7 +54,7 @@ function barePiece(
     const format: PageFormat = { ...project.format, widthMm, heightMm, bleedMm };
     const tile: Tile = {
       ...plainTile("photo", { x: -bleedMm, y: -bleedMm, w: widthMm + 2 * bleedMm, h: heightMm + 2 * bleedMm }, paper),
-      filling: { kind: "photo", view: unframed(source.photoId) },
+      filling: { kind: "photo", view: autoFramed(source.photoId) },
     };
     const look = { ...project.style, background: paper, backdrop: null };
     return { page: pageOf(look, [tile]), format, cut: { x: 0, y: 0, w: widthMm, h: heightMm }, bleedMm };

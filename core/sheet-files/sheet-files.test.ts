@@ -2,7 +2,7 @@ import { expect, test } from "@jest/globals";
 import { frameRect } from "#core/document";
 import { applyTo } from "#core/geometry";
 import { bleedBox, printPixels } from "#core/lab";
-import { seededChance } from "#core/random";
+import { seededRandom } from "#core/random";
 import { noSheets, type PrintSheets, packSheets, usableSizes, type Want } from "#core/sheets";
 import { collage } from "../document/project.fixture.ts";
 import { printer, prints, want } from "../sheets/sheets.fixture.ts";
@@ -17,7 +17,7 @@ const photo = (id: string, widthMm: number, heightMm: number, more: Partial<Want
 
 function filesOf(given: Partial<PrintSheets>) {
   const sheets: PrintSheets = { ...noSheets, ...given };
-  const begun = packSheets(sheets, seededChance(2));
+  const begun = packSheets(sheets, seededRandom(2));
   if (!begun.ok) throw new Error(begun.code);
   begun.value.packing.run(40);
   const full = { ...sheets, plan: begun.value.plan() };

@@ -1,6 +1,6 @@
 import { type Cutting, type OneItem, Packing, placedItems, withItem, withoutItem } from "#core/packing";
-import { seededChance } from "#core/random";
-import { done, type Outcome, refused } from "#core/result";
+import { seededRandom } from "#core/random";
+import { ok, type Result, refused } from "#core/result";
 import { costOf, usableSizes } from "./pack-sheets.ts";
 import { mostPieces, type PlannedSheet, type PrintSheets, type SheetPlan, type Want } from "./plan.ts";
 import type { SheetSize } from "./sizes.ts";
@@ -24,14 +24,14 @@ function withCost(plan: SheetPlan, sheets: readonly PlannedSheet[], given: Print
 }
 
 /** Moves a piece to another sheet by hand, where there is room for it; a sheet with nothing left on it is gone. */
-export function movedPiece(given: PrintSheets, item: number, toSheet: number): Outcome<SheetPlan, MoveTrouble> {
+export function movedPiece(given: PrintSheets, item: number, toSheet: number): Result<SheetPlan, MoveTrouble> {
   const { plan, wants, ways } = given;
   const target = plan?.sheets[toSheet];
   const want = wants.find((w) => w.id === plan?.pieces[item]?.wantId);
   const size = usableSizes(given).find((s) => s.id === target?.size);
   if (!plan || !target || !want || !size) return refused("noPlan");
   const from = plan.sheets.findIndex((s) => placedItems(s.cutting).some((p) => p.item === item));
-  if (from === toSheet) return done(plan);
+  if (from === toSheet) return ok(plan);
   const cutting =
     withItem(target.cutting, roomOf(size, ways.spacingMm), itemOf(item, want, ways.spacingMm)) ??
     laidAnew(given, target, size, item);
@@ -42,7 +42,7 @@ export function movedPiece(given: PrintSheets, item: number, toSheet: number): O
     const left = withoutItem(s.cutting, item);
     return left ? [{ ...s, cutting: left }] : [];
   });
-  return done(withCost(plan, sheets, given));
+  return ok(withCost(plan, sheets, given));
 }
 
 const steps = 300;
@@ -58,7 +58,7 @@ function laidAnew(given: PrintSheets, sheet: PlannedSheet, size: SheetSize, item
   const packing = new Packing({
     kinds: [{ ...roomOf(size, ways.spacingMm), cost: 1 }],
     items: asked,
-    chance: seededChance(1),
+    random: seededRandom(1),
   });
   packing.run(steps);
   const [only, more] = packing.best.sheets;

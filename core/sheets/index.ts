@@ -12,8 +12,8 @@ export {
   pieceLabels,
   piecesOf,
   printSheetsSchema,
+  type SheetAlternatives,
   type SheetPlan,
-  type SheetWays,
   type Stock,
   type Want,
 } from "./plan.ts";

@@ -1,5 +1,5 @@
 import { type PackAsk, type Packed, Packing } from "#core/packing";
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { mostPieces, type PrintSheets, piecesOf, type SheetPlan, type Want } from "./plan.ts";
 import { type SheetSize, sheetCost, sheetSizes } from "./sizes.ts";
 
@@ -28,7 +28,7 @@ const usable = (s: SheetSize): readonly [w: number, h: number] => [
 ];
 
 /** Starts to pack what is wanted. Refused where there is nothing, no sheet, or a card that is larger than every sheet. */
-export function packSheets(sheets: PrintSheets, chance: () => number): Outcome<SheetPacking, SheetTrouble> {
+export function packSheets(sheets: PrintSheets, random: () => number): Result<SheetPacking, SheetTrouble> {
   const pieces = piecesOf(sheets.wants);
   if (pieces.length === 0) return refused("nothingWanted");
   if (pieces.length > mostPieces) return refused("tooManyPieces", { most: mostPieces, pieces: pieces.length });
@@ -56,10 +56,10 @@ export function packSheets(sheets: PrintSheets, chance: () => number): Outcome<S
       const { widthMm, heightMm, turns } = want;
       return { w: widthMm + spacingMm, h: heightMm + spacingMm, turns, group: groupOf(want) };
     }),
-    chance,
+    random,
   };
   const packing = new Packing(ask);
-  return done({ packing, plan: () => planOf(packing.best, sizes, pieces, sheets) });
+  return ok({ packing, plan: () => planOf(packing.best, sizes, pieces, sheets) });
 }
 
 const fitsOn = ({ widthMm, heightMm, turns }: Want, size: SheetSize): boolean => {

@@ -84,7 +84,7 @@ const waysSchema = z
     labels: z.enum(pieceLabels),
   })
   .readonly();
-export type SheetWays = z.infer<typeof waysSchema>;
+export type SheetAlternatives = z.infer<typeof waysSchema>;
 
 const cuttingSchema: z.ZodType<Cutting> = z.lazy(() =>
   z.union([

@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import { placedItems } from "#core/packing";
-import { seededChance } from "#core/random";
+import { seededRandom } from "#core/random";
 import { type Cut, type LaidSheet, layOut } from "./cuts.ts";
 import { filledUp, movedPiece } from "./edit-plan.ts";
 import { packSheets, sheetsMark } from "./pack-sheets.ts";
@@ -10,7 +10,7 @@ import { sheetSizes } from "./sizes.ts";
 
 function packed(given: Partial<PrintSheets>, steps = 60): PrintSheets {
   const sheets = { ...noSheets, ...given };
-  const begun = packSheets(sheets, seededChance(3));
+  const begun = packSheets(sheets, seededRandom(3));
   if (!begun.ok) throw new Error(begun.code);
   begun.value.packing.run(steps);
   return { ...sheets, plan: begun.value.plan() };
@@ -63,15 +63,15 @@ function cutApart(paper: Piece, cuts: readonly Cut[]): Piece[] {
 
 test("the cuts, made one after the other, leave each card as a piece of its own, as large as it is wanted or a little more", () => {
   for (let seed = 1; seed <= 30; seed += 1) {
-    const chance = seededChance(seed);
-    const any = (least: number, most: number) => least + Math.floor(chance() * (most - least + 1));
+    const random = seededRandom(seed);
+    const any = (least: number, most: number) => least + Math.floor(random() * (most - least + 1));
     const spacingMm = seed % 3 === 0 ? any(1, 8) : 0;
     const wants = Array.from({ length: any(1, 7) }, (_, i) =>
       want(`w${i}`, any(30, 95), any(30, 95), {
         count: any(1, 3),
         spareMm: any(0, 3),
         bleedMm: seed % 2 === 0 ? 2 : 0,
-        turns: chance() < 0.7,
+        turns: random() < 0.7,
       }),
     );
     const stock: Stock = seed % 2 === 0 ? printer : { ...prints, sizeIds: ["4x6", "8x10"] };
@@ -136,7 +136,7 @@ test("prices of nothing: the least paper is used, and nothing is said of a cost"
 
 test("what cannot be packed is refused with its reason", () => {
   const code = (given: Partial<PrintSheets>) => {
-    const begun = packSheets({ ...noSheets, ...given }, seededChance(1));
+    const begun = packSheets({ ...noSheets, ...given }, seededRandom(1));
     return begun.ok ? "packed" : begun.code;
   };
   const one = [want("a", 50, 50)];

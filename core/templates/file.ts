@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { type Template, templateSchema } from "./template.ts";
 
 /** Templates as they go from one browser to another. */
@@ -25,12 +25,12 @@ export const templateFileJsonSchema = (): unknown => z.toJSONSchema(templateFile
 /** The templates in a file from anywhere. */
 export function readTemplateFile(
   text: string,
-): Outcome<readonly Template[], "tooLarge" | "notTemplates" | "damagedTemplate"> {
+): Result<readonly Template[], "tooLarge" | "notTemplates" | "damagedTemplate"> {
   if (text.length > mostFileBytes) return refused("tooLarge");
   const known = parsed(text);
   if (!isOurs(known) || depthOf(text) > deepest) return refused("notTemplates");
   const read = templateFileSchema.safeParse(known);
-  if (read.success) return done(read.data.templates);
+  if (read.success) return ok(read.data.templates);
   const [, number] = read.error.issues[0]?.path ?? [];
   return refused("damagedTemplate", { number: typeof number === "number" ? number + 1 : 1 });
 }

@@ -10,7 +10,7 @@ import {
   newTile,
   type Page,
   photoIdOf,
-  roomFor,
+  roomRect,
   solvePage,
   type Tile,
   type Tree,
@@ -35,7 +35,7 @@ export function layTemplate(
   const ids = new Map(template.places.map((p) => [p.id, task.newId()]));
   const own = mapLeaves(tree, (l) => ({ ...l, tileId: ids.get(l.tileId)! }));
   const bare: Page = { ...page, look };
-  const rects = treeRects(own, roomFor(look, format), look.gapMm);
+  const rects = treeRects(own, roomRect(look, format), look.gapMm);
   const placeOf = new Map(template.places.map((p) => [ids.get(p.id)!, p]));
   const read = inReadingOrder(leavesOf(own), rects);
   const tiles = read.map(

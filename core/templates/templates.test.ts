@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { leavesOf, treeRects } from "#core/arrange";
-import { barePage, frameRect, type Page, photoIdOf, roomFor } from "#core/document";
+import { barePage, frameRect, type Page, photoIdOf, roomRect } from "#core/document";
 import type { PageFormat } from "#core/lab";
 import {
   adapted,
@@ -69,7 +69,7 @@ test("on the page it was drawn for a template comes out as drawn, and no place i
     const { tree, bent } = adapted(t, formatOf(t));
     expect([t.name, tree]).toEqual([t.name, t.tree]);
     expect(bent).toBeLessThan(1e-9);
-    const rects = treeRects(tree, roomFor(t.look, formatOf(t)), t.look.gapMm);
+    const rects = treeRects(tree, roomRect(t.look, formatOf(t)), t.look.gapMm);
     for (const l of leavesOf(tree)) {
       const r = rects.get(l.tileId)!;
       // Drawn by eye: a shape that the page has to bend further than this was drawn wrong.
@@ -82,7 +82,7 @@ test("on any page the places fill the room exactly, with equal gaps and none lef
   fc.assert(
     fc.property(anyShipped, anyFormat, (t, format) => {
       const { page } = layTemplate(bare(t), format, t, { photos: photosOf(photoPlaces(t)), newId: counter() });
-      const room = roomFor(page.look, format);
+      const room = roomRect(page.look, format);
       const areas = page.tiles.map(({ frame }) => {
         const r = frameRect(frame);
         // Into the bleed goes only what touches the trim.

@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { mmPer, type Unit } from "./unit.ts";
 
 export type LengthTrouble = "emptyLength" | "notALength" | "dividedByZero";
@@ -145,11 +145,11 @@ class SumReader {
  * Reads what a person typed into a length field, as millimetres: `12`, `8 1/2 in`, `3,5 cm`, `(12 - 2*0.5)/3`.
  * A number without a unit is in `unit`; inside a sum every term may have its own.
  */
-export function parseLength(text: string, unit: Unit, ppi: number): Outcome<number, LengthTrouble> {
+export function parseLength(text: string, unit: Unit, ppi: number): Result<number, LengthTrouble> {
   if (text.trim() === "") return refused("emptyLength");
   try {
     const mm = new SumReader(tokens(text), unit, ppi).whole();
-    return Number.isFinite(mm) ? done(mm) : refused("notALength", { text });
+    return Number.isFinite(mm) ? ok(mm) : refused("notALength", { text });
   } catch (e) {
     if (e instanceof NotALength) return refused("notALength", { text });
     if (e instanceof DividedByZero) return refused("dividedByZero", { text });

@@ -5,7 +5,7 @@ export interface Random {
   between(least: number, most: number): number;
   whole(least: number, most: number): number;
   pick<T>(from: readonly T[]): T;
-  chance(share: number): boolean;
+  random(share: number): boolean;
 }
 
 export function seededRandom(seed: number): Random {
@@ -22,6 +22,6 @@ export function seededRandom(seed: number): Random {
     between: (least, most) => least + (most - least) * next(),
     whole: (least, most) => least + Math.floor((most - least + 1) * next()),
     pick: (from) => from[Math.floor(next() * from.length)]!,
-    chance: (share) => next() < share,
+    random: (share) => next() < share,
   };
 }

@@ -1,4 +1,4 @@
-import { chance } from "../support/chance.ts";
+import { seededRandom } from "../../core/random/index.ts";
 import { projects, zips } from "./archives.ts";
 import { documents, texts } from "./documents.ts";
 import { drawings } from "./drawings.ts";
@@ -7,7 +7,7 @@ import { bytesOf, type Door, type Hostile } from "./shape.ts";
 
 /** Files that are cut off, damaged, that lie about their size, loop, or try to run something; the same for the same seed. */
 export async function hostileFiles(seed: number): Promise<readonly Hostile[]> {
-  const random = chance(seed);
+  const random = seededRandom(seed);
   const all: Hostile[] = [];
   const put = (door: Door, name: string, bytes: Uint8Array | string) =>
     all.push({ door, name, bytes: typeof bytes === "string" ? bytesOf(bytes) : bytes });

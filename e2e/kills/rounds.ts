@@ -2,8 +2,8 @@ import { appendFileSync, copyFileSync, mkdirSync, mkdtempSync, rmSync } from "no
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type BrowserContext, expect, type Page } from "@playwright/test";
+import { seededRandom } from "../../core/random/index.ts";
 import { killBrowser, openProfile } from "../support/browser.ts";
-import { chance } from "../support/chance.ts";
 import { loseDatabase, losePrivateFiles, promiseToKeep, SmallDisk } from "../support/disk.ts";
 import { samplePhotos } from "../support/files.ts";
 import { standIn } from "../support/stand-in-folder.ts";
@@ -205,7 +205,7 @@ class Somebody {
 }
 
 export async function killRounds({ baseURL, rounds, seed, log }: KillsGiven): Promise<KillsReport> {
-  const random = chance(seed);
+  const random = seededRandom(seed);
   const smallDisks = SmallDisk.possible();
   const folder = mkdtempSync(join(tmpdir(), "tessip-kills-"));
   const lost: string[] = [];

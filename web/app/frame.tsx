@@ -8,11 +8,11 @@ import { Header } from "./components/header.tsx";
 import { KeptStrips } from "./components/kept-strips.tsx";
 import { notices } from "./components/notices.ts";
 import { Strip } from "./components/strip.tsx";
-import { useKit } from "./services.ts";
+import { useServices } from "./services.ts";
 
 /** The slim header and the place under it; photos can be dropped on all of it. */
 export function Frame() {
-  const { store, library } = useKit();
+  const { store, library } = useServices();
   // A project brings its own header, which speaks of the project.
   const inProject = useMatch("/work/:projectId/*");
   useEffect(() => {

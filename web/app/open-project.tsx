@@ -13,14 +13,14 @@ import { Header } from "./components/header.tsx";
 import { notices } from "./components/notices.ts";
 import { WorkFault } from "./components/project/project-fault.tsx";
 import { Strip } from "./components/strip.tsx";
-import { useKit } from "./services.ts";
+import { useServices } from "./services.ts";
 import { CheckerContext } from "./state/checking/check-hooks.ts";
 import { Checker } from "./state/checking/checker.ts";
 import { fetchLabs, labsKey } from "./state/sending/use-labs.ts";
 import { holdProject } from "./state/session/hold-project.ts";
 import { SessionContext } from "./state/session/hooks.ts";
 import { ProjectSession } from "./state/session/project-session.ts";
-import { worksChanged } from "./state/session/use-projects.ts";
+import { projectsChanged } from "./state/session/use-projects.ts";
 import { nothingChosen } from "./state/view-state/choose.ts";
 
 type Opening =
@@ -31,14 +31,14 @@ type Opening =
 /** Opens the project that the address names, and keeps other tabs from changing it meanwhile. */
 export function OpenProject() {
   const { projectId = "" } = useParams();
-  const { store, now, desk } = useKit();
+  const { store, now, viewState } = useServices();
   const queries = useQueryClient();
   const [opening, setOpening] = useState<Opening>({ is: "opening" });
 
   useEffect(() => {
     let left = false;
     let session: ProjectSession | undefined;
-    desk.setState({ photos: nothingChosen, tiles: nothingChosen, reframing: undefined, templates: false });
+    viewState.setState({ photos: nothingChosen, tiles: nothingChosen, reframing: undefined, templates: false });
     const hold = holdProject(projectId, (mine) => {
       // What another tab did meanwhile has to be read again before this one may go on.
       if (mine || !session) void reopen();
@@ -61,11 +61,11 @@ export function OpenProject() {
       left = true;
       void session?.settled().then(() => {
         hold.letGo();
-        void worksChanged(queries);
+        void projectsChanged(queries);
       });
       if (!session) hold.letGo();
     };
-  }, [projectId, store, now, desk, queries]);
+  }, [projectId, store, now, viewState, queries]);
 
   if (opening.is === "opening") return null;
   if (opening.is === "shut") return <WorkFault projectId={projectId} why={opening.why} />;
@@ -85,21 +85,21 @@ export function OpenProject() {
 
 /** The print check looks on for as long as the project is open. */
 function Checked({ session, children }: { readonly session: ProjectSession; readonly children: ReactNode }) {
-  const kit = useKit();
+  const services = useServices();
   const queries = useQueryClient();
   const checker = useMemo(
     () =>
       new Checker(session, {
-        ...kit,
-        line: kit.checking,
+        ...services,
+        line: services.checking,
         labCards: () =>
           queries.fetchQuery({
             queryKey: labsKey,
-            queryFn: () => fetchLabs(kit.store),
+            queryFn: () => fetchLabs(services.store),
             staleTime: Number.POSITIVE_INFINITY,
           }),
       }),
-    [session, kit, queries],
+    [session, services, queries],
   );
   useEffect(() => checker.start(), [checker]);
   return (

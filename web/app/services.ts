@@ -14,28 +14,28 @@ import { FontShelf } from "../words/font-shelf.ts";
 import { fontUrls } from "../words/font-urls.ts";
 import type { ArrangeJobs, CheckJobs, FocusJobs, PhotoJobs, PrintJobs } from "../workers/jobs.ts";
 import { WorkerPool } from "../workers/pool.ts";
-import { portOf, WorkerLine } from "../workers/worker-client.ts";
+import { portOf, WorkerClient } from "../workers/worker-client.ts";
 import { TemplateShelf } from "./state/edit/template-shelf.ts";
 import { Library } from "./state/library/library.ts";
 import { deadlineFor } from "./state/library/library-rules.ts";
-import { createDesk, type Desk } from "./state/view-state/view-state.ts";
+import { createViewState, type ViewStateStore } from "./state/view-state/view-state.ts";
 
 /** Everything that the places share and that is not theirs, handed in from one spot. */
-export interface Kit {
+export interface Services {
   readonly store: Store;
   /** Undefined where this browser keeps nothing. */
   readonly keeping: Keeping | undefined;
   /** What was here and is not any more. */
   readonly lost: Mark | undefined;
   readonly library: Library;
-  readonly arranging: WorkerLine<ArrangeJobs>;
-  readonly printing: WorkerLine<PrintJobs>;
-  readonly checking: WorkerLine<CheckJobs>;
+  readonly arranging: WorkerClient<ArrangeJobs>;
+  readonly printing: WorkerClient<PrintJobs>;
+  readonly checking: WorkerClient<CheckJobs>;
   readonly urls: PreviewUrls;
   readonly bitmaps: Bitmaps;
   readonly templates: TemplateShelf;
   readonly fonts: FontShelf;
-  readonly desk: Desk;
+  readonly viewState: ViewStateStore;
   readonly newId: () => string;
   readonly now: () => string;
 }
@@ -72,7 +72,7 @@ interface OpenedStore {
 async function openStore(): Promise<OpenedStore> {
   const mark = readMark();
   try {
-    const line = new WorkerLine<KeeperJobs>(() =>
+    const line = new WorkerClient<KeeperJobs>(() =>
       portOf(new Worker(new URL("../workers/keeper.worker.ts", import.meta.url), { type: "module" })),
     );
     const keeping = new Keeping(line);
@@ -92,12 +92,12 @@ async function openStore(): Promise<OpenedStore> {
   }
 }
 
-export async function openKit(): Promise<Kit> {
+export async function openServices(): Promise<Services> {
   const { store, keeping, lost } = await openStore();
   const pool = new WorkerPool<PhotoJobs>(2, () =>
     portOf(new Worker(new URL("../workers/photo.worker.ts", import.meta.url), { type: "module" })),
   );
-  const finder = new WorkerLine<FocusJobs>(() =>
+  const finder = new WorkerClient<FocusJobs>(() =>
     portOf(new Worker(new URL("../workers/focus.worker.ts", import.meta.url), { type: "module" })),
   );
   const readSvg = async (file: File) => (await import("../pictures/read-svg.ts")).readSvg(file);
@@ -116,13 +116,13 @@ export async function openKit(): Promise<Kit> {
     keeping,
     lost,
     library,
-    arranging: new WorkerLine<ArrangeJobs>(() =>
+    arranging: new WorkerClient<ArrangeJobs>(() =>
       portOf(new Worker(new URL("../workers/arrange.worker.ts", import.meta.url), { type: "module" })),
     ),
-    checking: new WorkerLine<CheckJobs>(() =>
+    checking: new WorkerClient<CheckJobs>(() =>
       portOf(new Worker(new URL("../workers/check.worker.ts", import.meta.url), { type: "module" })),
     ),
-    printing: new WorkerLine<PrintJobs>(() =>
+    printing: new WorkerClient<PrintJobs>(() =>
       portOf(new Worker(new URL("../workers/print.worker.ts", import.meta.url), { type: "module" })),
     ),
     urls: new PreviewUrls(async (wanted) => {
@@ -132,7 +132,7 @@ export async function openKit(): Promise<Kit> {
     bitmaps: new Bitmaps(previewOf),
     templates: new TemplateShelf(store, newId),
     fonts: new FontShelf(fontUrls),
-    desk: createDesk(),
+    viewState: createViewState(),
     newId,
     now,
   };
@@ -157,10 +157,10 @@ async function afterOpening(keeping: Keeping, library: Library): Promise<void> {
 /** The person has seen that what was here is gone, and begins anew. */
 export const startAfresh = (): void => forgetMark();
 
-export const KitContext = createContext<Kit | undefined>(undefined);
+export const ServicesContext = createContext<Services | undefined>(undefined);
 
-export function useKit(): Kit {
-  const kit = useContext(KitContext);
-  if (!kit) throw new Error("useKit outside of KitContext");
-  return kit;
+export function useServices(): Services {
+  const services = useContext(ServicesContext);
+  if (!services) throw new Error("useKit outside of KitContext");
+  return services;
 }

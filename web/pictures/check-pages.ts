@@ -1,6 +1,6 @@
 import { checkPage, type PageFacts, sharpnessOn } from "#core/check";
 import { allTiles } from "#core/document";
-import { framedBy } from "#core/photo";
+import { photoShape } from "#core/photo";
 import { faceKey } from "#core/words";
 import { FontShelf } from "../words/font-shelf.ts";
 import { fontUrls } from "../words/font-urls.ts";
@@ -21,7 +21,7 @@ export async function checkPages(order: PagesToCheck, doing: Doing): Promise<rea
     known: (id) => byId.get(id),
     photo: (id) => {
       const photo = byId.get(id);
-      return photo && framedBy(photo);
+      return photo && photoShape(photo);
     },
     gone: (id) => gone.has(id),
     beyondSrgb: (id) => beyond.get(id) ?? 0,

@@ -13,7 +13,7 @@ export interface Decoded {
   close(): void;
 }
 
-export interface DecodeWish {
+export interface DecodeOptions {
   readonly kind: PictureKind;
   readonly orientation: Orientation;
   /** The stored size, before orientation, when it is known. */
@@ -34,11 +34,11 @@ const largePixels = 64_000_000;
  * Rejects for bytes that no picture can be made of. Large pictures are decoded one after the other, whichever worker and tab
  * asks; `alive` is called when a turn has come.
  */
-export async function decode(from: Encoded, wish: DecodeWish, alive: () => void = () => {}): Promise<Decoded> {
-  const scaled = await scaledWhileDecoding(from, wish);
+export async function decode(from: Encoded, options: DecodeOptions, alive: () => void = () => {}): Promise<Decoded> {
+  const scaled = await scaledWhileDecoding(from, options);
   if (scaled) return scaled;
-  const whole = () => fully(from instanceof Blob ? from : new Blob([from]), wish);
-  const { widthPx, heightPx } = wish.stored ?? { widthPx: 0, heightPx: 0 };
+  const whole = () => fully(from instanceof Blob ? from : new Blob([from]), options);
+  const { widthPx, heightPx } = options.stored ?? { widthPx: 0, heightPx: 0 };
   if (widthPx * heightPx <= largePixels) return whole();
   return navigator.locks.request("tessip-large-picture", () => {
     alive();
@@ -47,8 +47,8 @@ export async function decode(from: Encoded, wish: DecodeWish, alive: () => void 
 }
 
 /** A JPEG is decoded in eighths of its size for a fraction of the work, where the browser has ImageDecoder. */
-async function scaledWhileDecoding(from: Encoded, wish: DecodeWish): Promise<Decoded | undefined> {
-  const { stored, kind, longPx } = wish;
+async function scaledWhileDecoding(from: Encoded, options: DecodeOptions): Promise<Decoded | undefined> {
+  const { stored, kind, longPx } = options;
   if (kind !== "jpeg" || !stored || typeof ImageDecoder === "undefined") return undefined;
   // Sizes are rounded down to eighths, and the last reduction looks best from twice the size. Below one eighth some
   // browsers refuse the file.
@@ -62,20 +62,20 @@ async function scaledWhileDecoding(from: Encoded, wish: DecodeWish): Promise<Dec
   });
   try {
     const { image } = await decoder.decode();
-    const seen = orientedSize(wish.orientation, image.codedWidth, image.codedHeight);
+    const seen = orientedSize(options.orientation, image.codedWidth, image.codedHeight);
     // A frame knows its own turn, and drawing it applies it; only its reported size is not to be relied on.
-    const { orientation, ownProfile } = wish;
+    const { orientation, ownProfile } = options;
     return { image, ...seen, orientation, plainColours: !ownProfile, mayBeClear: false, close: () => image.close() };
   } finally {
     decoder.close();
   }
 }
 
-async function fully(blob: Blob, wish: DecodeWish): Promise<Decoded> {
-  const bitmap = await bitmapOf(blob, wish.kind);
+async function fully(blob: Blob, options: DecodeOptions): Promise<Decoded> {
+  const bitmap = await bitmapOf(blob, options.kind);
   // Browsers turn JPEG, PNG and AVIF by themselves, the HEIC decoder its own; WebP and TIFF come as stored.
-  const turns = wish.kind === "webp" || wish.kind === "tiff";
-  return turns && wish.orientation !== 1 ? turned(bitmap, wish.orientation) : asIs(bitmap, wish.kind);
+  const turns = options.kind === "webp" || options.kind === "tiff";
+  return turns && options.orientation !== 1 ? turned(bitmap, options.orientation) : asIs(bitmap, options.kind);
 }
 
 async function bitmapOf(blob: Blob, kind: PictureKind): Promise<ImageBitmap> {

@@ -1,7 +1,7 @@
 import type { EncodeJobs } from "../workers/jobs.ts";
-import { portOf, WorkerLine } from "../workers/worker-client.ts";
+import { portOf, WorkerClient } from "../workers/worker-client.ts";
 
 /** Beside the worker that makes files: another one that takes a share of decoding and of coding. */
-export const helper = new WorkerLine<EncodeJobs>(() =>
+export const helper = new WorkerClient<EncodeJobs>(() =>
   portOf(new Worker(new URL("../workers/encode.worker.ts", import.meta.url), { type: "module" })),
 );

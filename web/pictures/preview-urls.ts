@@ -45,13 +45,13 @@ export class PreviewUrls {
 
   /** Calls `hear` once, with nothing where the preview is missing; the function that takes the wish back comes back. */
   want(photoId: string, size: PreviewSize, hear: Wanted["hear"]): () => void {
-    const wish = { photoId, size, hear };
-    this.#wanted.add(wish);
+    const options = { photoId, size, hear };
+    this.#wanted.add(options);
     if (!this.#fetching) {
       this.#fetching = true;
       this.#soon(() => void this.#fetch());
     }
-    return () => this.#wanted.delete(wish);
+    return () => this.#wanted.delete(options);
   }
 
   /** The photo has another picture now. */
@@ -60,12 +60,13 @@ export class PreviewUrls {
   }
 
   async #fetch(): Promise<void> {
-    const wishes = [...this.#wanted].slice(0, mostAtOnce);
-    const blobs = await this.#previews(wishes).catch(() => []);
+    const fileOptions = [...this.#wanted].slice(0, mostAtOnce);
+    const blobs = await this.#previews(fileOptions).catch(() => []);
     const until = performance.now() + sliceMs;
-    for (const [i, wish] of wishes.entries()) {
+    for (const [i, options] of fileOptions.entries()) {
       if (i > 0 && performance.now() > until) break;
-      if (this.#wanted.delete(wish)) wish.hear(this.known(wish.photoId, wish.size) ?? this.#make(wish, blobs[i]));
+      if (this.#wanted.delete(options))
+        options.hear(this.known(options.photoId, options.size) ?? this.#make(options, blobs[i]));
     }
     this.#tidy();
     this.#fetching = this.#wanted.size > 0;

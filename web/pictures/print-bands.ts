@@ -2,7 +2,7 @@ import { allTiles, type Page } from "#core/document";
 import type { ChannelBits } from "#core/files";
 import { chain, type Matrix, type PathData, scaling, translation } from "#core/geometry";
 import { bleedBox, printPixels } from "#core/lab";
-import { framedBy } from "#core/photo";
+import { photoShape } from "#core/photo";
 import { sharpeningFor, widened } from "#core/pixels";
 import { type DrawStep, type SceneFacts, scene } from "#core/scene";
 import { faceKey } from "#core/words";
@@ -40,7 +40,7 @@ export async function printFacts(order: Pick<PrintOrder, "file" | "photos">): Pr
   return {
     photo: (id) => {
       const known = byId.get(id);
-      return known && framedBy(known);
+      return known && photoShape(known);
     },
     setter: printFonts,
   };
@@ -50,8 +50,8 @@ export async function printFacts(order: Pick<PrintOrder, "file" | "photos">): Pr
 export type PaintedRows = Uint8ClampedArray<ArrayBuffer> | Uint16Array<ArrayBuffer>;
 
 /** How many bits a file's channels have: sixteen where that is asked for and a photo on it may have them. */
-export async function bitsOf({ wish, photos }: PrintOrder): Promise<ChannelBits> {
-  if (wish.kind !== "tiff" || wish.bits !== 16) return 8;
+export async function bitsOf({ options, photos }: PrintOrder): Promise<ChannelBits> {
+  if (options.kind !== "tiff" || options.bits !== 16) return 8;
   for (const { photo, original } of photos) if (await mayBeDeep(photo, original)) return 16;
   return 8;
 }
@@ -77,9 +77,9 @@ export async function paintBands(
     steps: scene(part.page, part.format, facts).steps.slice(0, upTo?.[i]),
   }));
   const bandRows = Math.max(rowsTogether, Math.floor((8 * bandPixels) / bits / widthPx / rowsTogether) * rowsTogether);
-  const colorSpace = order.wish.colour === "displayP3" ? "display-p3" : "srgb";
+  const colorSpace = order.options.colour === "displayP3" ? "display-p3" : "srgb";
   const resampler = await openResampler();
-  const sharpening = order.wish.sharpenFor && sharpeningFor(order.wish.sharpenFor, format.ppi);
+  const sharpening = order.options.sharpenFor && sharpeningFor(order.options.sharpenFor, format.ppi);
   for (let from = 0; from < heightPx; from += bandRows) {
     const rows = Math.min(bandRows, heightPx - from);
     const canvas = new OffscreenCanvas(widthPx, rows);
@@ -141,7 +141,7 @@ export async function paintBands(
     const deep = widened(painted);
     for (const { step, here } of drawn) {
       const { photo, original } = byId.get(step.photoId)!;
-      const pixels = await deepPixels(photo, original, order.wish.colour);
+      const pixels = await deepPixels(photo, original, order.options.colour);
       doing.signal.throwIfAborted();
       if (pixels) refinePhoto(deep, painted, { width: widthPx, height: rows }, pixels, step, here, sharpening);
     }

@@ -180,8 +180,8 @@ class PdfPages {
     );
     const size = printPixels(file.format);
     const encoder = pictureForPdf(size, this.#order.lossless);
-    const wish = { kind: "png", colour: "srgb", quality: 1, chroma: "444", progressive: false } as const;
-    const order = { file, wish, photos: this.#order.photos };
+    const options = { kind: "png", colour: "srgb", quality: 1, chroma: "444", progressive: false } as const;
+    const order = { file, options, photos: this.#order.photos };
     const quiet: Doing = { signal: this.#doing.signal, progress: () => {} };
     await paintBands(order, quiet, async (rows) => encoder.add(rows as Uint8ClampedArray), { upTo: until });
     const picture = encoder.put(this.#pdf, this.#photos.srgb());

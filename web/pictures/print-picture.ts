@@ -10,13 +10,13 @@ const types = { jpeg: "image/jpeg", png: "image/png", tiff: "image/tiff" } as co
 
 /** The file as the lab wants it: exact pixels, density and profile, and read back before it is handed out. */
 export async function printPicture(order: PrintOrder, doing: Doing): Promise<PrintedFile> {
-  const { file, wish, keepAs } = order;
+  const { file, options, keepAs } = order;
   const ppi = file.densityPpi ?? file.format.ppi;
   const size = { ...printPixels(file.format), ppi };
   const bits = await bitsOf(order);
-  const encoder = rowsEncoder(wish, { ...size, bits });
-  const look = lookFor(wish, size);
-  const sink = await openSink(keepAs, types[wish.kind]);
+  const encoder = rowsEncoder(options, { ...size, bits });
+  const look = lookFor(options, size);
+  const sink = await openSink(keepAs, types[options.kind]);
   let made: Blob;
   try {
     await paintBands(
@@ -36,7 +36,7 @@ export async function printPicture(order: PrintOrder, doing: Doing): Promise<Pri
     throw e;
   }
   doing.signal.throwIfAborted();
-  await readBack(made, wish, { ...size, bits, look });
+  await readBack(made, options, { ...size, bits, look });
   doing.progress(1);
   return { file: made, ...size };
 }

@@ -11,7 +11,7 @@ import {
   summed,
   viewOf,
 } from "#core/files";
-import type { PictureWish } from "../workers/jobs.ts";
+import type { PictureOptions } from "../workers/jobs.ts";
 import { inflated } from "./deflate.ts";
 import type { PaintedRows } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
@@ -101,7 +101,7 @@ interface Size {
   readonly heightPx: number;
 }
 
-export const lookFor = ({ kind }: PictureWish, { widthPx, heightPx }: Size): BlockMeans | PixelSum =>
+export const lookFor = ({ kind }: PictureOptions, { widthPx, heightPx }: Size): BlockMeans | PixelSum =>
   kind === "jpeg" ? new BlockMeans(widthPx, heightPx, block) : new PixelSum();
 
 interface Expected extends Size {
@@ -114,7 +114,7 @@ interface Expected extends Size {
  * Reads a finished file back: what it says of itself, that it is whole, and that it shows what was drawn, bit by bit where its kind
  * keeps bits. Rejects with `fileWrong`.
  */
-export async function readBack(file: Blob, wish: PictureWish, expected: Expected): Promise<void> {
+export async function readBack(file: Blob, options: PictureOptions, expected: Expected): Promise<void> {
   const wrong = (what: string) => new PrintError("fileWrong", what);
   if (expected.look instanceof BlockMeans) {
     const facts = readJpegFacts(await bytesOf(file, 0, headBytes));
@@ -122,7 +122,7 @@ export async function readBack(file: Blob, wish: PictureWish, expected: Expected
     const right = facts.widthPx === widthPx && facts.heightPx === heightPx && facts.ppi === Math.round(ppi);
     const end = await bytesOf(file, file.size - 2, file.size);
     if (!right || end[0] !== 0xff || end[1] !== 0xd9) throw wrong(JSON.stringify(facts));
-    const seen = await meansOf(file, wish, expected);
+    const seen = await meansOf(file, options, expected);
     if (seen && expected.look.apart(seen) > mostApart)
       throw wrong(`means are ${expected.look.apart(seen).toFixed(1)} apart`);
     return;
@@ -130,7 +130,7 @@ export async function readBack(file: Blob, wish: PictureWish, expected: Expected
   const sum = new PixelSum();
   let pixels = 0;
   try {
-    const rows = wish.kind === "png" ? pngRows(file, expected) : tiffRows(file, expected);
+    const rows = options.kind === "png" ? pngRows(file, expected) : tiffRows(file, expected);
     for await (const rgb of rows) {
       sum.addRgb(rgb);
       pixels += (8 * rgb.length) / 3 / expected.bits;
@@ -147,7 +147,7 @@ const bytesOf = async (file: Blob, from: number, to: number): Promise<Uint8Array
 const mostDecoded = 120_000_000;
 
 /** The colours of a JPEG; undefined where this browser cannot decode one so large. */
-async function meansOf(file: Blob, { colour }: PictureWish, size: Size): Promise<BlockMeans | undefined> {
+async function meansOf(file: Blob, { colour }: PictureOptions, size: Size): Promise<BlockMeans | undefined> {
   const colorSpace = colour === "displayP3" ? "display-p3" : "srgb";
   if (typeof ImageDecoder !== "undefined") {
     const eighth = (px: number) => Math.max(1, Math.ceil(px / block));

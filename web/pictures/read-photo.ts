@@ -53,13 +53,13 @@ export async function readPhoto(
   const stored = kind === "jpeg" ? wholeJpeg(bytes) : undefined;
   const claims = stored ?? says;
   const exif = await readExif(bytes, kind);
-  const wish = {
+  const options = {
     kind,
     orientation: exif.orientation,
     longPx: previewLongPx.small,
     ...(claims ? { stored: claims } : {}),
   };
-  const picture = await decode(bytes, wish, alive).catch((e: unknown) => {
+  const picture = await decode(bytes, options, alive).catch((e: unknown) => {
     throw new UnreadablePhoto("damagedPicture", String(e));
   });
   try {

@@ -3,7 +3,7 @@ import {
   differenced,
   freshRows,
   JpegEncoder,
-  type JpegWish,
+  type JpegOptions,
   joined,
   jpegEnd,
   jpegHead,
@@ -18,11 +18,11 @@ import {
   rgbOf,
   rgbProfile,
   rowsPerStrip,
+  type TiffOptions,
   TiffSizeError,
-  type TiffWish,
   tiffHead,
 } from "#core/files";
-import type { PictureWish } from "../workers/jobs.ts";
+import type { PictureOptions } from "../workers/jobs.ts";
 import { deflated } from "./deflate.ts";
 import { helper } from "./helper.ts";
 import type { PaintedRows } from "./print-bands.ts";
@@ -45,16 +45,16 @@ interface Size {
   readonly bits: ChannelBits;
 }
 
-export function rowsEncoder(wish: PictureWish, size: Size): RowsEncoder {
-  const profile = rgbProfile(wish.colour);
-  switch (wish.kind) {
+export function rowsEncoder(options: PictureOptions, size: Size): RowsEncoder {
+  const profile = rgbProfile(options.colour);
+  switch (options.kind) {
     case "jpeg": {
       if (Math.max(size.widthPx, size.heightPx) > mostJpegSidePx)
         throw new PrintError("tooLargeForKind", `${size.widthPx} × ${size.heightPx}`);
-      const { chroma } = wish;
+      const { chroma } = options;
       // A progressive picture is held in memory until it is whole.
-      const progressive = wish.progressive && size.widthPx * size.heightPx <= mostProgressivePixels;
-      const how = { ...size, profile, chroma, quality: Math.round(100 * wish.quality) };
+      const progressive = options.progressive && size.widthPx * size.heightPx <= mostProgressivePixels;
+      const how = { ...size, profile, chroma, quality: Math.round(100 * options.quality) };
       if (!progressive) return sideBySide(how);
       const encoder = new JpegEncoder({ ...how, progressive });
       return { add: async (rows) => encoder.addRows(asBytes(rows)), finish: async () => encoder.finish() };
@@ -62,7 +62,7 @@ export function rowsEncoder(wish: PictureWish, size: Size): RowsEncoder {
     case "png":
       return pngEncoder({ ...size, profile });
     case "tiff":
-      return tiffEncoder({ ...size, profile, packing: wish.packing ?? "none" });
+      return tiffEncoder({ ...size, profile, packing: options.packing ?? "none" });
   }
 }
 
@@ -70,21 +70,21 @@ export function rowsEncoder(wish: PictureWish, size: Size): RowsEncoder {
 const leastShared = 512;
 
 /** A baseline JPEG, of whose bands a helper codes the lower half meanwhile. Bands begin where coding may begin afresh. */
-function sideBySide(wish: Omit<JpegWish, "progressive">): RowsEncoder {
-  const fresh = freshRows(wish);
-  let front = jpegHead(wish);
+function sideBySide(options: Omit<JpegOptions, "progressive">): RowsEncoder {
+  const fresh = freshRows(options);
+  let front = jpegHead(options);
   let row = 0;
   return {
     add: async (band) => {
       const rows = asBytes(band);
-      const line = 4 * wish.widthPx;
+      const line = 4 * options.widthPx;
       const count = rows.length / line;
       const half = count < leastShared ? count : Math.ceil(count / 2 / fresh) * fresh;
       const lower =
         half < count
-          ? helper.run("jpegPart", { wish, rows: rows.slice(half * line), fromRow: row + half })
+          ? helper.run("jpegPart", { options, rows: rows.slice(half * line), fromRow: row + half })
           : Promise.resolve([]);
-      const upper = jpegPart(wish, rows.subarray(0, half * line), row);
+      const upper = jpegPart(options, rows.subarray(0, half * line), row);
       row += count;
       const parts = [...front, ...upper, ...(await lower)];
       front = [];
@@ -100,11 +100,11 @@ const asBytes = (rows: PaintedRows): Uint8ClampedArray => rows as Uint8ClampedAr
 const mostProgressivePixels = 150_000_000;
 const chunkBytes = 1 << 20;
 
-function pngEncoder(wish: Size & { readonly profile: Uint8Array }): RowsEncoder {
-  const filter = new PngFilter(wish.widthPx);
+function pngEncoder(options: Size & { readonly profile: Uint8Array }): RowsEncoder {
+  const filter = new PngFilter(options.widthPx);
   const packing = new CompressionStream("deflate");
   const writer = packing.writable.getWriter();
-  const ready: Bytes[] = [pngHead(wish)];
+  const ready: Bytes[] = [pngHead(options)];
   const packed = (async () => {
     let held: Uint8Array[] = [];
     let bytes = 0;
@@ -135,14 +135,14 @@ function pngEncoder(wish: Size & { readonly profile: Uint8Array }): RowsEncoder 
 }
 
 /** Strips are packed one by one; what a band leaves of the last one waits for the next. */
-function tiffEncoder(wish: TiffWish): RowsEncoder {
-  const deep = wish.bits === 16;
-  const whole = (deep ? 3 : 4) * wish.widthPx * rowsPerStrip(wish.widthPx, wish.bits);
+function tiffEncoder(options: TiffOptions): RowsEncoder {
+  const deep = options.bits === 16;
+  const whole = (deep ? 3 : 4) * options.widthPx * rowsPerStrip(options.widthPx, options.bits);
   const sizes: number[] = [];
-  let first: Bytes[] = [headOf(wish)];
+  let first: Bytes[] = [headOf(options)];
   let waiting: PaintedRows = deep ? new Uint16Array(0) : new Uint8ClampedArray(0);
   const strip = async (rows: PaintedRows) => {
-    const packed = await packedStrip(rows, wish);
+    const packed = await packedStrip(rows, options);
     sizes.push(packed.length);
     return packed;
   };
@@ -159,7 +159,7 @@ function tiffEncoder(wish: TiffWish): RowsEncoder {
     },
     finish: async () => {
       const parts = waiting.length > 0 ? [await strip(waiting)] : [];
-      if (wish.packing !== "none") encoder.head = headOf(wish, sizes);
+      if (options.packing !== "none") encoder.head = headOf(options, sizes);
       return parts;
     },
   };
@@ -174,16 +174,16 @@ function joinedRows(above: PaintedRows, below: PaintedRows): PaintedRows {
   return all;
 }
 
-function headOf(wish: TiffWish, sizes?: readonly number[]): Bytes {
+function headOf(options: TiffOptions, sizes?: readonly number[]): Bytes {
   try {
-    return tiffHead(wish, sizes);
+    return tiffHead(options, sizes);
   } catch (e) {
-    if (e instanceof TiffSizeError) throw new PrintError("tooLargeForKind", `${wish.widthPx} × ${wish.heightPx}`);
+    if (e instanceof TiffSizeError) throw new PrintError("tooLargeForKind", `${options.widthPx} × ${options.heightPx}`);
     throw e;
   }
 }
 
-async function packedStrip(rows: PaintedRows, { packing, widthPx }: TiffWish): Promise<Bytes> {
+async function packedStrip(rows: PaintedRows, { packing, widthPx }: TiffOptions): Promise<Bytes> {
   const packed = packing !== "none";
   const plain =
     rows instanceof Uint16Array

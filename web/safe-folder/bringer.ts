@@ -23,7 +23,7 @@ interface LibraryFacts {
 
 /** Takes states of a folder over into this browser: whole and checked against their names, or not at all. */
 export class Bringer {
-  readonly #given: SafeSyncGiven;
+  readonly #deps: SafeSyncGiven;
   readonly #files: SafeFiles;
   /** Whether anything here is other than before. */
   changed = false;
@@ -33,7 +33,7 @@ export class Bringer {
   readonly missing = new Set<string>();
 
   constructor(given: SafeSyncGiven, files: SafeFiles) {
-    this.#given = given;
+    this.#deps = given;
     this.#files = files;
   }
 
@@ -53,7 +53,7 @@ export class Bringer {
     if (!state) return;
     const here = new Map<string, Photo>();
     const ids = new Set<string>();
-    for (const [line, value] of this.#given.lines()) {
+    for (const [line, value] of this.#deps.lines()) {
       if (!line.startsWith('["photos",')) continue;
       const photo = JSON.parse(value) as Photo;
       here.set(photo.hash, photo);
@@ -73,7 +73,7 @@ export class Bringer {
           this.missing.add(photo.name);
           continue;
         }
-        const value = next ?? { ...photo, id: ids.has(photo.id) ? this.#given.newId() : photo.id };
+        const value = next ?? { ...photo, id: ids.has(photo.id) ? this.#deps.newId() : photo.id };
         changes.push({ store: "photos", key: value.id, value: photoSchema.parse(value) });
         ids.add(value.id);
         if (!mine) this.photos += 1;
@@ -85,7 +85,7 @@ export class Bringer {
     const changes: Change[] = [];
     for (const [table, records] of Object.entries(all.rest))
       for (const [key, value] of Object.entries(records)) {
-        const mine = this.#given.lines().get(keyLine(table, key));
+        const mine = this.#deps.lines().get(keyLine(table, key));
         if (mine === undefined || (covers && canonical(JSON.parse(mine)) !== canonical(value)))
           changes.push({ store: table, key, value });
       }
@@ -97,7 +97,7 @@ export class Bringer {
   #libraryHere(theirs: LibraryFacts, rest: LibraryFacts["rest"]): LibraryFacts {
     const photos: Record<string, unknown> = {};
     const own: Record<string, Record<string, unknown>> = Object.fromEntries(Object.keys(rest).map((t) => [t, {}]));
-    for (const [line, value] of this.#given.lines()) {
+    for (const [line, value] of this.#deps.lines()) {
       const [table, key] = JSON.parse(line) as [string, Change["key"]];
       if (table === "photos") {
         const { id: _, ...facts } = JSON.parse(value) as Photo;
@@ -108,10 +108,10 @@ export class Bringer {
   }
 
   async #original({ hash, type }: Photo): Promise<boolean> {
-    if (await this.#given.original(hash, type)) return true;
+    if (await this.#deps.original(hash, type)) return true;
     const file = await this.#files.read(`originals/${originalName(hash, type)}`);
     if (!file || (await sha256(await file.arrayBuffer())) !== hash) return false;
-    return this.#given.keepOriginal(hash, file);
+    return this.#deps.keepOriginal(hash, file);
   }
 
   /** The work's name once all of it is here; undefined where a part is missing or is not what it says. */
@@ -134,7 +134,7 @@ export class Bringer {
     for (const [snapshotId, sha] of state.snapshots) {
       const value = await part(sha);
       if (value === undefined) return undefined;
-      const id = asCopy ? this.#given.newId() : snapshotId;
+      const id = asCopy ? this.#deps.newId() : snapshotId;
       const snapshot = { ...(withIds(value, ids) as object), id, projectId: workId };
       changes.push({ store: "snapshots", key: id, value: snapshot });
     }
@@ -149,7 +149,7 @@ export class Bringer {
   /** Ids of photos that are here under another id than where the work comes from. */
   #idsHere({ photos }: WorkState): ReadonlyMap<string, string> {
     const byHash = new Map<string, string>();
-    for (const [line, value] of this.#given.lines())
+    for (const [line, value] of this.#deps.lines())
       if (line.startsWith('["photos",')) {
         const photo = JSON.parse(value) as Photo;
         byHash.set(photo.hash, photo.id);
@@ -166,7 +166,7 @@ export class Bringer {
   #recordsOf(workId: string, changes: readonly Change[]): readonly Change[] {
     const kept = new Set(changes.map((c) => keyLine(c.store, c.key)));
     const gone: Change[] = [];
-    for (const line of this.#given.lines().keys()) {
+    for (const line of this.#deps.lines().keys()) {
       const [store, key] = JSON.parse(line) as [string, Change["key"]];
       const own = (store === "pages" || store === "steps") && key[0] === workId;
       if (own && !kept.has(line)) gone.push({ store, key });
@@ -180,6 +180,6 @@ export class Bringer {
 
   async #commit(changes: readonly Change[]): Promise<void> {
     this.changed = true;
-    await this.#given.commit(changes);
+    await this.#deps.commit(changes);
   }
 }

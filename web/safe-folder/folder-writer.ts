@@ -6,7 +6,7 @@ import type { SafeSyncGiven } from "./sync-given.ts";
 
 /** Writes what is not in the folder yet. */
 export class FolderWriter {
-  readonly #given: SafeSyncGiven;
+  readonly #deps: SafeSyncGiven;
   readonly #files: SafeFiles;
   /** Files that were seen whole there, or written, in this round or one before it. */
   readonly #sure: Set<string>;
@@ -14,7 +14,7 @@ export class FolderWriter {
   readonly missing = new Set<string>();
 
   constructor(given: SafeSyncGiven, files: SafeFiles, sure: Set<string>) {
-    this.#given = given;
+    this.#deps = given;
     this.#files = files;
     this.#sure = sure;
   }
@@ -44,7 +44,7 @@ export class FolderWriter {
       const path = paths[i]!;
       if (this.#sure.has(path)) continue;
       const size = there.get(path.slice("originals/".length));
-      const original = await this.#given.original(photo.hash, photo.type);
+      const original = await this.#deps.original(photo.hash, photo.type);
       if (original && size !== original.size) {
         await this.#files.write(path, original);
         this.written += 1;

@@ -8,7 +8,7 @@ import { aboutKey, type Known, type SafeSyncGiven, type SyncReport } from "./syn
 
 /** One round of bringing this browser and a safe folder in step. */
 export class Round {
-  readonly #given: SafeSyncGiven;
+  readonly #deps: SafeSyncGiven;
   readonly #files: SafeFiles;
   #known: Known;
   readonly #bring: Bringer;
@@ -23,7 +23,7 @@ export class Round {
   constructor(given: SafeSyncGiven, files: SafeFiles, known: Known, sure: Set<string>) {
     this.#bring = new Bringer(given, files);
     this.#write = new FolderWriter(given, files, sure);
-    this.#given = given;
+    this.#deps = given;
     this.#files = files;
     this.#known = known;
   }
@@ -50,7 +50,7 @@ export class Round {
   }
 
   compose(states: OwnStates): Promise<Own> {
-    return states.compose(this.#given.lines(), (id) => {
+    return states.compose(this.#deps.lines(), (id) => {
       const name = this.#folders.find((folder) => folder.endsWith(`-${id}`));
       return name && `works/${name}`;
     });
@@ -73,7 +73,7 @@ export class Round {
         by: writer,
         n: counter,
         seen: { ...items[id]?.seen, [writer]: counter },
-        at: this.#given.now(),
+        at: this.#deps.now(),
       };
     };
     for (const [id, { state }] of here) {
@@ -114,7 +114,7 @@ export class Round {
   ): Promise<void> {
     const id = `work:${workId}`;
     const changesHere = from === "theirs" && item.state !== mine?.state;
-    if (changesHere && (await this.#given.openWorks()).has(workId)) {
+    if (changesHere && (await this.#deps.openWorks()).has(workId)) {
       this.#waiting.push(own.works.find((w) => w.id === workId)?.name ?? workId);
       return;
     }
@@ -172,7 +172,7 @@ export class Round {
     // What was brought in and put together with what was here is a state of its own.
     await this.note(own);
     const { writer, items } = this.#known;
-    const line = this.#given.lines().get(keyLine("about", aboutKey));
+    const line = this.#deps.lines().get(keyLine("about", aboutKey));
     const unchanged = line !== undefined && JSON.stringify(before) === line && this.#known.counter === before.counter;
     if (unchanged && headStands) return;
     const revision = this.#known.revision + 1;
@@ -180,14 +180,14 @@ export class Round {
       format: "tessip-head",
       version: 1,
       writer,
-      label: this.#given.label,
+      label: this.#deps.label,
       revision,
-      at: this.#given.now(),
+      at: this.#deps.now(),
       items,
     };
     this.#known = { ...this.#known, revision };
     // Before the head: of one that is older than what we know, we know that it is ours.
-    await this.#given.commit([{ store: "about", key: aboutKey, value: this.#known }]);
+    await this.#deps.commit([{ store: "about", key: aboutKey, value: this.#known }]);
     await this.#files.write(`heads/${writer}.json`, new Blob([JSON.stringify(head)]));
   }
 }

@@ -45,7 +45,7 @@ const handleKey = "safeFolder";
 
 /** Keeps the chosen folder in step with everything that is kept here, some seconds after each change. */
 export class SafeFolder {
-  readonly #given: SafeFolderGiven;
+  readonly #deps: SafeFolderGiven;
   readonly #sync: SafeSync;
   #handle: FileSystemDirectoryHandle | undefined;
   #state = noSafeFolder;
@@ -55,7 +55,7 @@ export class SafeFolder {
   #ended = false;
 
   constructor(given: SafeFolderGiven) {
-    this.#given = given;
+    this.#deps = given;
     const { keeper, newId, now, label } = given;
     this.#sync = new SafeSync({
       lines: () => keeper.lines(),
@@ -79,7 +79,7 @@ export class SafeFolder {
 
   /** The folder that was chosen before, where it is still known. */
   async begin(): Promise<void> {
-    const handle = await this.#given.keeper.meta(handleKey).catch(() => undefined);
+    const handle = await this.#deps.keeper.meta(handleKey).catch(() => undefined);
     if (!(handle instanceof FileSystemDirectoryHandle)) return;
     this.#handle = handle;
     this.#say({ name: handle.name, is: "waiting" });
@@ -88,7 +88,7 @@ export class SafeFolder {
 
   async use(handle: FileSystemDirectoryHandle): Promise<SafeFolderState> {
     this.#handle = handle;
-    await this.#given.keeper.keepMeta(handleKey, handle);
+    await this.#deps.keeper.keepMeta(handleKey, handle);
     this.#say({ ...noSafeFolder, name: handle.name, is: "waiting" });
     await this.now();
     return this.#state;
@@ -97,7 +97,7 @@ export class SafeFolder {
   async stop(): Promise<SafeFolderState> {
     clearTimeout(this.#soon);
     this.#handle = undefined;
-    await this.#given.keeper.keepMeta(handleKey, undefined);
+    await this.#deps.keeper.keepMeta(handleKey, undefined);
     this.#say(noSafeFolder);
     return this.#state;
   }
@@ -149,7 +149,7 @@ export class SafeFolder {
       this.#say({ is: "working", share: 0, trouble: undefined });
       const report = await this.#sync.run(folderFiles(handle), (share) => this.#say({ share }));
       if (this.#handle !== handle) return;
-      this.#say({ is: "kept", share: 1, keptAt: this.#given.now(), report });
+      this.#say({ is: "kept", share: 1, keptAt: this.#deps.now(), report });
     } catch (e) {
       if (this.#handle === handle) this.#say({ is: "trouble", trouble: folderErrorFrom(e).code });
     }
@@ -161,7 +161,7 @@ export class SafeFolder {
     // Every photo moves the share; a person sees hundredths.
     const same = Math.floor(before.share * 100) === Math.floor(this.#state.share * 100);
     if (Object.keys(part).length === 1 && part.share !== undefined && same) return;
-    this.#given.announce(this.#state);
+    this.#deps.announce(this.#state);
   }
 }
 

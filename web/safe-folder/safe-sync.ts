@@ -17,13 +17,13 @@ const headPattern = /^[a-z0-9]{6,32}\.json$/;
 
 /** Brings this browser and a safe folder in step, round by round. */
 export class SafeSync {
-  readonly #given: SafeSyncGiven;
+  readonly #deps: SafeSyncGiven;
   readonly #states = new OwnStates();
   /** Files that were seen whole in the folder, or were written there, by this round or one before it. */
   readonly #sure = new Set<string>();
 
   constructor(given: SafeSyncGiven) {
-    this.#given = given;
+    this.#deps = given;
   }
 
   /** Rejects with a FolderError; whatever was done until then is whole, and the next round goes on. */
@@ -43,8 +43,8 @@ export class SafeSync {
     // A head of ours that we did not write: this profile was copied, or lost what it knew.
     const ours = (h: SafeHead) =>
       h.revision < known.revision || (h.revision === known.revision && canonical(h.items) === canonical(known.items));
-    if (onDisk && !ours(onDisk)) known = { ...known, writer: this.#given.newWriter(), revision: 0 };
-    const round = new Round(this.#given, files, known, this.#sure);
+    if (onDisk && !ours(onDisk)) known = { ...known, writer: this.#deps.newWriter(), revision: 0 };
+    const round = new Round(this.#deps, files, known, this.#sure);
     await round.learnFolders();
     const own = await round.compose(this.#states);
     await round.note(own);
@@ -59,7 +59,7 @@ export class SafeSync {
   async bring(files: SafeFiles, onProgress: (share: number) => void = () => {}): Promise<SyncReport> {
     try {
       if (!(await this.#marker(files))) throw new FolderError("notASafeFolder");
-      const round = new Round(this.#given, files, this.#known(), new Set());
+      const round = new Round(this.#deps, files, this.#known(), new Set());
       const own = await round.compose(this.#states);
       await round.note(own);
       for (const head of await readHeads(files)) await round.meet(head, own, onProgress);
@@ -90,10 +90,10 @@ export class SafeSync {
   }
 
   #known(): Known {
-    const line = this.#given.lines().get(keyLine("about", aboutKey));
+    const line = this.#deps.lines().get(keyLine("about", aboutKey));
     const read = knownSchema.safeParse(line === undefined ? undefined : JSON.parse(line));
     if (read.success) return read.data;
-    return { writer: this.#given.newWriter(), revision: 0, counter: 0, items: {}, marks: {} };
+    return { writer: this.#deps.newWriter(), revision: 0, counter: 0, items: {}, marks: {} };
   }
 }
 

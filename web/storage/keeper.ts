@@ -43,7 +43,7 @@ const aboutJournal = (id: string): Line => ({ key: aboutLine, value: JSON.string
  * is what everybody reads, and is made again from the journal whenever it is empty, damaged or behind.
  */
 export class Keeper {
-  readonly #given: KeeperGiven;
+  readonly #deps: KeeperGiven;
   #journal: Journal | undefined;
   #room: Room | undefined;
   #database: Database | undefined;
@@ -61,7 +61,7 @@ export class Keeper {
   #toldPhotos = 0;
 
   constructor(given: KeeperGiven) {
-    this.#given = given;
+    this.#deps = given;
   }
 
   /** Journal and ballast first: opening the database on a full disk can make the browser throw all of it away. */
@@ -130,7 +130,7 @@ export class Keeper {
       if (this.#trouble === "lost") await this.#startAgain();
       if (!this.#database && this.#trouble === "none") await this.#recover();
       const report = this.#report();
-      this.#given.announce(report);
+      this.#deps.announce(report);
       return report;
     });
   }
@@ -172,7 +172,7 @@ export class Keeper {
   }
 
   #tell(): void {
-    this.#given.announce(this.#report());
+    this.#deps.announce(this.#report());
   }
 
   #counts() {
@@ -186,7 +186,7 @@ export class Keeper {
   }
 
   async #openJournal(): Promise<FoundJournal["entries"]> {
-    const folder = await this.#given.folder().catch(() => undefined);
+    const folder = await this.#deps.folder().catch(() => undefined);
     if (!folder) return [];
     this.#room = new Room(folder);
     const opened = await Journal.open(folder).catch(async (e: unknown) => {
@@ -236,7 +236,7 @@ export class Keeper {
 
   async #opened(): Promise<Database | undefined> {
     const notices: DatabaseNotices = { lost: () => this.#databaseLost() };
-    const opening = this.#given.openDatabase(notices);
+    const opening = this.#deps.openDatabase(notices);
     let late = false;
     // One that opens when it was given up on would be held by nobody.
     opening.then(
@@ -249,7 +249,7 @@ export class Keeper {
         late = true;
         return new StoreError("storageHeld", "the database does not open");
       };
-      return await inTime(opening, this.#given.openWithinMs, held);
+      return await inTime(opening, this.#deps.openWithinMs, held);
     } catch (e) {
       const why = storeErrorFrom(e);
       if (why.code === "newerVersion") this.#trouble = "newer";
@@ -274,7 +274,7 @@ export class Keeper {
     const database = this.#database!;
     const { lines } = this.#tables;
     const ahead = this.#journalId !== "" && applied?.journalId === this.#journalId;
-    if (!this.#journalId) this.#journalId = this.#given.newId();
+    if (!this.#journalId) this.#journalId = this.#deps.newId();
     // Ahead of a journal whose end is gone, the database is the newer of the two.
     const { unknown, inDatabase } = await unknownTo(lines, database, ahead);
     const taken: Line[] = [aboutJournal(this.#journalId), ...unknown];
@@ -297,7 +297,7 @@ export class Keeper {
   async #rebuild(): Promise<void> {
     this.#database?.close();
     this.#database = undefined;
-    await answered(this.#given.deleteDatabase());
+    await answered(this.#deps.deleteDatabase());
     this.#database = await this.#opened();
     if (!this.#database) throw new StoreError("storageRefused");
     await this.#fill([...this.#tables.lines].map(([key, value]) => changeOf({ key, value })));
@@ -351,8 +351,8 @@ export class Keeper {
   async #toDatabase(changes: readonly Change[], bytes: number, loose: readonly Loose[]): Promise<void> {
     if (this.#full || !this.#database) {
       for (const { table, key, value } of loose) this.#tables.keepLoose(table, key, value);
-      if (!this.#journal || this.#trouble !== "none" || this.#given.nowMs() < this.#recoverFromMs) return;
-      this.#recoverFromMs = this.#given.nowMs() + quietMs;
+      if (!this.#journal || this.#trouble !== "none" || this.#deps.nowMs() < this.#recoverFromMs) return;
+      this.#recoverFromMs = this.#deps.nowMs() + quietMs;
       await this.#recover();
       if (this.#database) this.#tell();
       return;
@@ -401,7 +401,7 @@ export class Keeper {
 
   #lookLater(): void {
     this.#callOffLook?.();
-    this.#callOffLook = this.#given.later(() => void this.look().catch(() => {}), quietMs);
+    this.#callOffLook = this.#deps.later(() => void this.look().catch(() => {}), quietMs);
   }
 
   async #look(): Promise<void> {
@@ -430,7 +430,7 @@ export class Keeper {
 
   /** A new journal with all that memory holds, and a database made from it. */
   async #startAgain(): Promise<void> {
-    const folder = await this.#given.folder();
+    const folder = await this.#deps.folder();
     if (!folder) {
       this.#database = await this.#opened();
       if (!this.#database) throw new StoreError("storageRefused");
@@ -441,7 +441,7 @@ export class Keeper {
     this.#room = new Room(folder);
     const { journal } = await Journal.open(folder);
     this.#journal = journal;
-    this.#journalId = this.#given.newId();
+    this.#journalId = this.#deps.newId();
     this.#tables.lines.set(aboutLine, aboutJournal(this.#journalId).value);
     await journal.compact(this.#linesNow());
     this.#trouble = "none";

@@ -2,7 +2,7 @@ import { createStore } from "zustand/vanilla";
 import type { Photo } from "#core/photo";
 import { sha256 } from "../pictures/sha256.ts";
 import { noSafeFolder, type SafeFolderState, safeFolderChannel } from "../safe-folder/safe-folder.ts";
-import type { WorkerLine } from "../workers/worker-client.ts";
+import type { WorkerClient } from "../workers/worker-client.ts";
 import { Database } from "./database.ts";
 import type { Key } from "./journal/record.ts";
 import type { KeeperJobs } from "./keeper-jobs.ts";
@@ -30,12 +30,12 @@ export class Keeping {
     promised: undefined,
   }));
   readonly folderState = createStore<SafeFolderState>(() => noSafeFolder);
-  readonly #line: WorkerLine<KeeperJobs>;
+  readonly #line: WorkerClient<KeeperJobs>;
   #database: Promise<Database> | undefined;
   #counts: { readonly works: number; readonly photos: number } | undefined;
   #hearCounts: ((counts: { readonly works: number; readonly photos: number }) => void) | undefined;
 
-  constructor(line: WorkerLine<KeeperJobs>) {
+  constructor(line: WorkerClient<KeeperJobs>) {
     this.#line = line;
     new BroadcastChannel(reportChannel).addEventListener("message", (e: MessageEvent<KeeperReport>) =>
       this.#take(e.data),

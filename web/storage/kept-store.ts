@@ -56,7 +56,7 @@ const preview = (photoId: string, size: PreviewSize, value?: Blob): Loose => ({
 /** The store's verbs as changes to tables. Everything that is read is checked here and trusted afterwards. */
 export class KeptStore implements Store {
   readonly lasting: boolean;
-  readonly #given: KeptStoreGiven;
+  readonly #deps: KeptStoreGiven;
   /** Which number each known step is kept under. */
   readonly #numbers = new WeakMap<Step, number>();
   readonly #known = new Map<string, KnownWork>();
@@ -64,18 +64,18 @@ export class KeptStore implements Store {
   readonly #photos = new Map<string, Pick<Photo, "id" | "hash" | "type">>();
 
   constructor(given: KeptStoreGiven) {
-    this.#given = given;
+    this.#deps = given;
     this.lasting = given.lasting;
   }
 
   tryAgain() {
-    return this.#given.writer.tryAgain();
+    return this.#deps.writer.tryAgain();
   }
 
   async photos() {
     const photos: Photo[] = [];
     let damaged = 0;
-    for (const record of await (await this.#given.tables()).all("photos")) {
+    for (const record of await (await this.#deps.tables()).all("photos")) {
       const photo = isWholePhoto(record) ? record : photoSchema.safeParse(record).data;
       if (photo) photos.push(photo);
       else damaged += 1;
@@ -85,9 +85,9 @@ export class KeptStore implements Store {
   }
 
   async addPhoto({ photo, original, small }: NewPhoto) {
-    await this.#given.originals.keep(photo, original);
+    await this.#deps.originals.keep(photo, original);
     try {
-      await this.#given.writer.commit(
+      await this.#deps.writer.commit(
         [put("photos", photo)],
         [{ is: "hashUnknown", hash: photo.hash }],
         [preview(photo.id, "small", small)],
@@ -102,135 +102,135 @@ export class KeptStore implements Store {
 
   /** A photo that was removed comes back as it was when its file is brought in again. */
   async #backAgain(hash: string) {
-    const tables = await this.#given.tables();
+    const tables = await this.#deps.tables();
     const [known] = await tables.by("photos", "byHash", hash);
     const photo = photoSchema.parse(known);
     if (!photo.removed) return { added: false, photo };
     const { removedAt: _, ...kept } = photo;
     const back: Photo = { ...kept, removed: false };
-    await this.#given.writer.commit([put("photos", back)]);
+    await this.#deps.writer.commit([put("photos", back)]);
     return { added: true, photo: back };
   }
 
   async putPhotos(photos: readonly Photo[]) {
-    await this.#given.writer.commit(photos.map((p) => put("photos", p)));
+    await this.#deps.writer.commit(photos.map((p) => put("photos", p)));
   }
 
   async replacePhoto({ photo, original, small }: NewPhoto) {
-    await this.#given.originals.keep(photo, original);
+    await this.#deps.originals.keep(photo, original);
     const previews = [preview(photo.id, "small", small), preview(photo.id, "large")];
-    await this.#given.writer.commit([put("photos", photo)], [], previews);
+    await this.#deps.writer.commit([put("photos", photo)], [], previews);
     this.#photos.set(photo.id, photo);
   }
 
   async forgetPhotos(photoIds: readonly string[]) {
-    const tables = await this.#given.tables();
+    const tables = await this.#deps.tables();
     const gone = new Set(photoIds);
     const all = (await tables.all("photos")) as readonly Photo[];
     const kept = new Set(all.filter((p) => !gone.has(p.id)).map((p) => p.hash));
-    await this.#given.writer.commit(photoIds.map((id) => drop("photos", id)));
+    await this.#deps.writer.commit(photoIds.map((id) => drop("photos", id)));
     // The record first: a file without one waits and is swept, a record without a file would be a hole.
-    await this.#given.originals.forget(all.filter((p) => gone.has(p.id) && !kept.has(p.hash)));
-    await this.#given.writer.keepLoose(photoIds.flatMap((id) => [preview(id, "small"), preview(id, "large")]));
+    await this.#deps.originals.forget(all.filter((p) => gone.has(p.id) && !kept.has(p.hash)));
+    await this.#deps.writer.keepLoose(photoIds.flatMap((id) => [preview(id, "small"), preview(id, "large")]));
   }
 
   async spans() {
-    return (await (await this.#given.tables()).all("spans")).flatMap((s) => namedSpanSchema.safeParse(s).data ?? []);
+    return (await (await this.#deps.tables()).all("spans")).flatMap((s) => namedSpanSchema.safeParse(s).data ?? []);
   }
 
   async keepSpans(spans: readonly NamedSpan[]) {
-    const before = await (await this.#given.tables()).keys("spans");
+    const before = await (await this.#deps.tables()).keys("spans");
     const now = new Set(spans.map((s) => s.id));
-    await this.#given.writer.commit([
+    await this.#deps.writer.commit([
       ...before.filter((id) => !now.has(String(id))).map((id) => drop("spans", id)),
       ...spans.map((s) => put("spans", s)),
     ]);
   }
 
   async waiting() {
-    return ((await (await this.#given.tables()).get("waiting", "incoming")) ?? []) as readonly string[];
+    return ((await (await this.#deps.tables()).get("waiting", "incoming")) ?? []) as readonly string[];
   }
 
   keepWaiting(names: readonly string[]) {
-    return this.#given.writer.keepLoose([{ table: "waiting", key: "incoming", value: names }]);
+    return this.#deps.writer.keepLoose([{ table: "waiting", key: "incoming", value: names }]);
   }
 
   async templates() {
-    return (await (await this.#given.tables()).all("templates")).flatMap((t) => templateSchema.safeParse(t).data ?? []);
+    return (await (await this.#deps.tables()).all("templates")).flatMap((t) => templateSchema.safeParse(t).data ?? []);
   }
 
   async putTemplates(templates: readonly Template[]) {
-    await this.#given.writer.commit(templates.map((t) => put("templates", t)));
+    await this.#deps.writer.commit(templates.map((t) => put("templates", t)));
   }
 
   async removeTemplate(templateId: string) {
-    await this.#given.writer.commit([drop("templates", templateId)]);
+    await this.#deps.writer.commit([drop("templates", templateId)]);
   }
 
   async favourites() {
-    return ((await (await this.#given.tables()).get("favourites", "templates")) ?? []) as readonly string[];
+    return ((await (await this.#deps.tables()).get("favourites", "templates")) ?? []) as readonly string[];
   }
 
   async keepFavourites(templateIds: readonly string[]) {
-    await this.#given.writer.commit([{ store: "favourites", key: "templates", value: templateIds }]);
+    await this.#deps.writer.commit([{ store: "favourites", key: "templates", value: templateIds }]);
   }
 
   async labs() {
-    return (await (await this.#given.tables()).all("labs")).flatMap((c) => labCardSchema.safeParse(c).data ?? []);
+    return (await (await this.#deps.tables()).all("labs")).flatMap((c) => labCardSchema.safeParse(c).data ?? []);
   }
 
   async putLab(card: LabCard) {
-    await this.#given.writer.commit([put("labs", card)]);
+    await this.#deps.writer.commit([put("labs", card)]);
   }
 
   async removeLab(labId: string) {
-    await this.#given.writer.commit([drop("labs", labId)]);
+    await this.#deps.writer.commit([drop("labs", labId)]);
   }
 
   async orders(projectId: string) {
-    const found = (await (await this.#given.tables()).by("orders", "byProject", projectId)) as SentOrder[];
+    const found = (await (await this.#deps.tables()).by("orders", "byProject", projectId)) as SentOrder[];
     return found.sort((a, b) => (a.at < b.at ? 1 : -1));
   }
 
   async putOrder(order: SentOrder) {
-    await this.#given.writer.commit([put("orders", order)]);
+    await this.#deps.writer.commit([put("orders", order)]);
   }
 
   async removeOrder(orderId: string) {
-    await this.#given.writer.commit([drop("orders", orderId)]);
+    await this.#deps.writer.commit([drop("orders", orderId)]);
   }
 
   async original(photoId: string) {
     const photo = this.#photos.get(photoId) ?? (await this.#photoOf(photoId));
-    return photo && (await this.#given.originals.get(photo));
+    return photo && (await this.#deps.originals.get(photo));
   }
 
   async #photoOf(photoId: string) {
-    const photo = photoSchema.safeParse(await (await this.#given.tables()).get("photos", photoId)).data;
+    const photo = photoSchema.safeParse(await (await this.#deps.tables()).get("photos", photoId)).data;
     if (photo) this.#photos.set(photoId, photo);
     return photo;
   }
 
   async originals() {
-    const all = (await (await this.#given.tables()).all("photos")) as readonly Photo[];
-    return this.#given.originals.here(all);
+    const all = (await (await this.#deps.tables()).all("photos")) as readonly Photo[];
+    return this.#deps.originals.here(all);
   }
 
   async preview(photoId: string, size: PreviewSize) {
-    return (await (await this.#given.tables()).get("previews", `${photoId}/${size}`)) as Blob | undefined;
+    return (await (await this.#deps.tables()).get("previews", `${photoId}/${size}`)) as Blob | undefined;
   }
 
   async previews(wanted: readonly { readonly photoId: string; readonly size: PreviewSize }[]) {
     const keys = wanted.map((w) => `${w.photoId}/${w.size}`);
-    return (await (await this.#given.tables()).many("previews", keys)) as (Blob | undefined)[];
+    return (await (await this.#deps.tables()).many("previews", keys)) as (Blob | undefined)[];
   }
 
   keepPreview(photoId: string, size: PreviewSize, made: Blob) {
-    return this.#given.writer.keepLoose([preview(photoId, size, made)]);
+    return this.#deps.writer.keepLoose([preview(photoId, size, made)]);
   }
 
   async projects() {
-    const tables = await this.#given.tables();
+    const tables = await this.#deps.tables();
     const cards: ProjectCard[] = [];
     const damaged: string[] = [];
     for (const record of (await tables.all("projects")) as readonly StoredProject[]) {
@@ -251,7 +251,7 @@ export class KeptStore implements Store {
   }
 
   async openProject(projectId: string): Promise<OpenedProject | undefined> {
-    const tables = await this.#given.tables();
+    const tables = await this.#deps.tables();
     const record = (await tables.get("projects", projectId)) as StoredProject | undefined;
     if (!record) return undefined;
     if (record.removedAt !== undefined) throw new StoreError("workRemoved", projectId);
@@ -283,7 +283,7 @@ export class KeptStore implements Store {
     const { changes, numbered, now } = changesOfSave(save, known, (step) => this.#numbers.get(step));
     const needs: Need[] = [{ is: "workNotRemoved", projectId: id }];
     if (this.#known.has(id)) needs.push({ is: "workHere", projectId: id });
-    await this.#given.writer.commit(changes, needs);
+    await this.#deps.writer.commit(changes, needs);
     // Only now: a save that failed must not leave a hole in the history behind it.
     for (const [step, number] of numbered) this.#numbers.set(step, number);
     this.#known.set(id, now);
@@ -291,7 +291,7 @@ export class KeptStore implements Store {
 
   /** Of a work that was not opened here: all its pages count as unknown, and all its steps go. */
   async #findKnown(projectId: string): Promise<KnownWork> {
-    const tables = await this.#given.tables();
+    const tables = await this.#deps.tables();
     const [pageIds, numbers] = await Promise.all([
       tables.keysUnder("pages", projectId),
       tables.keysUnder("steps", projectId),
@@ -305,22 +305,22 @@ export class KeptStore implements Store {
   }
 
   async #recordOf(projectId: string): Promise<StoredProject> {
-    const record = (await (await this.#given.tables()).get("projects", projectId)) as StoredProject | undefined;
+    const record = (await (await this.#deps.tables()).get("projects", projectId)) as StoredProject | undefined;
     if (!record) throw new StoreError("workRemoved", projectId);
     return record;
   }
 
   async removeProject(projectId: string, at: string) {
-    await this.#given.writer.commit([put("projects", { ...(await this.#recordOf(projectId)), removedAt: at })]);
+    await this.#deps.writer.commit([put("projects", { ...(await this.#recordOf(projectId)), removedAt: at })]);
   }
 
   async restoreProject(projectId: string) {
     const { removedAt: _, ...record } = await this.#recordOf(projectId);
-    await this.#given.writer.commit([put("projects", record)]);
+    await this.#deps.writer.commit([put("projects", record)]);
   }
 
   async removedProjects(): Promise<readonly RemovedWork[]> {
-    const all = (await (await this.#given.tables()).all("projects")) as readonly StoredProject[];
+    const all = (await (await this.#deps.tables()).all("projects")) as readonly StoredProject[];
     const removed = all.flatMap(({ id, project, pageIds, removedAt }) =>
       removedAt === undefined
         ? []
@@ -330,14 +330,14 @@ export class KeptStore implements Store {
   }
 
   async forgetProject(projectId: string) {
-    const tables = await this.#given.tables();
+    const tables = await this.#deps.tables();
     const [pages, steps, snapshots, orders] = await Promise.all([
       tables.keysUnder("pages", projectId),
       tables.keysUnder("steps", projectId),
       tables.by("snapshots", "byProject", projectId) as Promise<readonly Snapshot[]>,
       tables.by("orders", "byProject", projectId) as Promise<readonly SentOrder[]>,
     ]);
-    await this.#given.writer.commit([
+    await this.#deps.writer.commit([
       drop("projects", projectId),
       ...pages.map((id) => drop("pages", [projectId, id])),
       ...steps.map((n) => drop("steps", [projectId, n])),
@@ -347,7 +347,7 @@ export class KeptStore implements Store {
   }
 
   async salvage(projectId: string) {
-    const tables = await this.#given.tables();
+    const tables = await this.#deps.tables();
     const record = (await tables.get("projects", projectId)) as StoredProject | undefined;
     if (!record) return undefined;
     const all = await pagesOf(tables, record);
@@ -365,7 +365,7 @@ export class KeptStore implements Store {
   }
 
   async snapshots(projectId: string) {
-    const all = (await (await this.#given.tables()).by("snapshots", "byProject", projectId)) as readonly Snapshot[];
+    const all = (await (await this.#deps.tables()).by("snapshots", "byProject", projectId)) as readonly Snapshot[];
     // One that cannot be read any more is no use to anybody, and must not hide the others.
     const readable = all.flatMap((s) => {
       const project = projectSchema.safeParse(s.project).data;
@@ -375,11 +375,11 @@ export class KeptStore implements Store {
   }
 
   async keepSnapshot(snapshot: Snapshot) {
-    await this.#given.writer.commit([put("snapshots", snapshot)]);
+    await this.#deps.writer.commit([put("snapshots", snapshot)]);
   }
 
   async removeSnapshot(snapshotId: string) {
-    await this.#given.writer.commit([drop("snapshots", snapshotId)]);
+    await this.#deps.writer.commit([drop("snapshots", snapshotId)]);
   }
 }
 

@@ -1,7 +1,7 @@
 import "fake-indexeddb/auto";
 import { expect, test } from "@jest/globals";
 import { openDB } from "idb";
-import { commit, type Edited, noHistory, undo } from "#core/document";
+import { commit, type Editing, noHistory, undo } from "#core/document";
 import { photoSchema } from "#core/photo";
 import { shippedTemplates } from "#core/templates";
 import { collage } from "../../core/document/project.fixture.ts";
@@ -65,7 +65,7 @@ test.each(stores)("templates of one's own and favourites are kept and taken away
 
 test.each(stores)("a project comes back with its steps, done and undone, %s", async (_, open) => {
   const store = await open();
-  let now: Edited = { project: collage([1.5, 0.7]), history: noHistory };
+  let now: Editing = { project: collage([1.5, 0.7]), history: noHistory };
   const save = () =>
     store.saveProject({
       project: now.project,
@@ -113,7 +113,7 @@ test.each(stores)("a project comes back with its steps, done and undone, %s", as
 
 test("steps that fell out of a long history leave storage too", async () => {
   const store = await openKept();
-  let now: Edited = { project: { ...collage([1]), id: "long" }, history: noHistory };
+  let now: Editing = { project: { ...collage([1]), id: "long" }, history: noHistory };
   for (let i = 0; i < 405; i += 1) {
     const next = commit(now, {
       name: { code: "renamed", count: 1 },

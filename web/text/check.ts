@@ -1,4 +1,4 @@
-import type { Edge, Finding, LabPart, MendCode, Peril, Weight } from "#core/check";
+import type { Edge, Finding, FixCode, LabPart, Risk, Severity } from "#core/check";
 import type { PageFormat } from "#core/lab";
 import { formatLength, formatSize, type Unit } from "#core/units";
 
@@ -13,7 +13,7 @@ export const check = {
     wrong: "Goes wrong on paper",
     doubt: "Worth a look",
     hint: "Good to know",
-  } satisfies Record<Weight, string>,
+  } satisfies Record<Severity, string>,
   goThere: "Go there",
   toPhotos: "To these photos",
   meantSo: "It is meant so",
@@ -25,8 +25,8 @@ export const check = {
   lookAgain: "Show it again",
   noReason: "without a reason",
   showAll: (n: number) => `Show all ${n}`,
-  mendAll: (what: string, n: number) => `${what}: all ${n}`,
-  notMended: "That could not be put right here. Go there and mend it by hand.",
+  fixAll: (what: string, n: number) => `${what}: all ${n}`,
+  notFixed: "That could not be put right here. Go there and mend it by hand.",
   page: (n: number) => `Page ${n}`,
   cover: "The cover",
   wholeWork: "The whole work",
@@ -39,7 +39,7 @@ export const check = {
   dot: (page: string, ppi: number) => `${page}: ${Math.round(ppi)} ppi`,
 };
 
-export const mendWords: Record<MendCode, string> = {
+export const fixWords: Record<FixCode, string> = {
   takeAway: "Take the tile away",
   useSharper: "Use the sharper one",
   sharperPlace: "Into a smaller place",
@@ -73,8 +73,8 @@ const labPartWords: Record<LabPart, string> = {
   book: "how its books are bound",
 };
 
-const perilTitle = (what: string, peril: Peril): string =>
-  peril === "cut" ? `${what} cut off` : peril === "fold" ? `${what} in the fold` : `${what} close to the cut`;
+const riskTitle = (what: string, risk: Risk): string =>
+  risk === "cut" ? `${what} cut off` : risk === "fold" ? `${what} in the fold` : `${what} close to the cut`;
 
 /** What it is called, for one or for many of its kind. */
 export function findingTitle(f: Finding, n: number): string {
@@ -91,9 +91,9 @@ export function findingTitle(f: Finding, n: number): string {
     case "shortOfBleed":
       return many("A tile that ends at the cut", "tiles that end at the cut");
     case "wordsAtRisk":
-      return perilTitle(many("Words", "times words"), f.peril);
+      return riskTitle(many("Words", "times words"), f.risk);
     case "faceAtRisk":
-      return perilTitle(many("A head", "times heads"), f.peril);
+      return riskTitle(many("A head", "times heads"), f.risk);
     case "faceCropped":
       return many("A head that its tile cuts", "heads that their tiles cut");
     case "focusCut":
@@ -118,6 +118,8 @@ export function findingTitle(f: Finding, n: number): string {
       return many("Colours brighter than the print can show", "photos brighter than the print can show");
     case "blankPage":
       return many("A blank page", "blank pages");
+    case "pageLeftOut":
+      return many("A page without a file", "pages without a file");
     case "photoTwice":
       return f.together
         ? many("A photo twice where both are seen", "photos twice where both are seen")
@@ -162,9 +164,9 @@ export function findingWhy(f: Finding): string {
       return "A knife is never exact. What ends at the cut shows a white line wherever it falls a little outside.";
     case "wordsAtRisk":
     case "faceAtRisk":
-      return f.peril === "cut"
+      return f.risk === "cut"
         ? "The lab cuts this strip away."
-        : f.peril === "fold"
+        : f.risk === "fold"
           ? "The binding hides this strip when the book lies open."
           : "The cut may fall as far in as this. Keep what matters a little further inside.";
     case "faceCropped":
@@ -190,9 +192,9 @@ export function findingWhy(f: Finding): string {
     case "beyondSrgb":
       return "The strongest greens, reds and blues come out a little quieter than on this screen.";
     case "blankPage":
-      return f.printed
-        ? "It comes out as an empty page. That can be a rest for the eye, or a page that was forgotten."
-        : "There is nothing on it to print, so no file is made of it.";
+      return "It comes out as an empty page. That can be a rest for the eye, or a page that was forgotten.";
+    case "pageLeftOut":
+      return "There is nothing on it to print, so no file is made of it.";
     case "photoTwice":
       return f.together
         ? "Whoever opens the book here sees it twice at once."
@@ -236,7 +238,7 @@ export function findingDetail(f: Finding, unit: Unit, format: PageFormat): strin
     case "shortOfBleed":
       return `It has to reach ${length(f.bleedMm)} beyond the cut: ${edges(f.edges)}.`;
     case "wordsAtRisk":
-      return f.peril === "near" ? `${length(f.beyondMm)} too close.` : `${length(f.beyondMm)} are lost.`;
+      return f.risk === "near" ? `${length(f.beyondMm)} too close.` : `${length(f.beyondMm)} are lost.`;
     case "thinMargin":
       return `${length(f.marginMm)}: ${edges(f.edges)}.`;
     case "thinBorder":
@@ -277,6 +279,7 @@ export function findingDetail(f: Finding, unit: Unit, format: PageFormat): strin
     case "focusCut":
     case "wordsFaint":
     case "blankPage":
+    case "pageLeftOut":
     case "alikeTogether":
     case "starredLeftOut":
     case "coverMissing":

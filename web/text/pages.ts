@@ -1,4 +1,4 @@
-import type { WayKind } from "#core/arrange";
+import type { AlternativeKind } from "#core/arrange";
 import type { ChangeTrouble } from "#core/document";
 import type { Sharpness } from "#core/fit";
 import type { Refusal } from "#core/result";
@@ -161,13 +161,13 @@ export const panel = {
   page: "This page",
   grid: "Grid",
   arrangement: "Arrangement",
-  otherWays: "Other ways",
+  alternatives: "Other ways",
   waysLooking: "Looking for other ways …",
   waysHelp: "Rest on one to see it on the page, click to keep it.",
   keepOrder: "In order",
   keepLeader: "Leader stays large",
   cropNothing: "Nothing cut off",
-  noWays: "None of the ways does all of that.",
+  noAlternatives: "None of the ways does all of that.",
   way: (i: number, kind: string, crop: string, order: string) => `Way ${i}: ${kind}, ${crop}, ${order}`,
   wayKinds: {
     exact: "Exact fit",
@@ -176,7 +176,7 @@ export const panel = {
     leader: "One leads",
     strips: "Strips",
     whole: "Whole photos",
-  } as Record<WayKind, string>,
+  } as Record<AlternativeKind, string>,
   wayCrop: (crop: number) => (crop < 0.0005 ? "all there" : `${(crop * 100).toFixed(crop < 0.0995 ? 1 : 0)} % cut off`),
   wayOrder: (tau: number) => (tau > 0.97 ? "in order" : tau > 0.7 ? "nearly in order" : "out of order"),
   shuffle: "Shuffle",

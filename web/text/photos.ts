@@ -103,7 +103,7 @@ export function leftOutReason(code: string): string {
   }
 }
 
-export const sieveWords = {
+export const filterWords = {
   search: "Search captions and names",
   searchShort: "Captions, names",
   filter: "Filter",

@@ -1,15 +1,15 @@
 import { nanoid } from "nanoid";
-import { type Page, waysOfPage } from "#core/document";
+import { alternativesOf, type Page } from "#core/document";
 import { pacedPages, pacePlan, withFilled } from "#core/pace";
-import { seededChance } from "#core/random";
+import { seededRandom } from "#core/random";
 import { packSheets, piecesOf, type SheetPlan } from "#core/sheets";
 import type { ArrangeJobs } from "./jobs.ts";
 import { WorkerError } from "./protocol.ts";
 import { type Doing, serveJobs } from "./serve.ts";
 
-async function otherWays({ page, format, photos, seed }: ArrangeJobs["otherWays"]["in"]) {
+async function alternatives({ page, format, photos, seed }: ArrangeJobs["alternatives"]["in"]) {
   const byId = new Map(photos.map((p) => [p.id, p]));
-  return waysOfPage(page, format, (id) => byId.get(id), seed);
+  return alternativesOf(page, format, (id) => byId.get(id), seed);
 }
 
 /** Of a sum of work, what sharing the photos out takes. */
@@ -36,7 +36,7 @@ const packSteps = 6000;
 const packRounds = 40;
 
 async function packBest({ sheets, seed }: ArrangeJobs["packSheets"]["in"], doing: Doing): Promise<SheetPlan> {
-  const begun = packSheets(sheets, seededChance(seed));
+  const begun = packSheets(sheets, seededRandom(seed));
   if (!begun.ok) throw new WorkerError(begun.code, JSON.stringify(begun.facts));
   const { packing, plan } = begun.value;
   const steps = Math.max(20, Math.round((packSteps * 100) / Math.max(100, piecesOf(sheets.wants).length)));
@@ -49,5 +49,5 @@ async function packBest({ sheets, seed }: ArrangeJobs["packSheets"]["in"], doing
   return plan();
 }
 
-const hear = serveJobs<ArrangeJobs>({ otherWays, pacePages, packSheets: packBest }, (m) => postMessage(m));
+const hear = serveJobs<ArrangeJobs>({ alternatives, pacePages, packSheets: packBest }, (m) => postMessage(m));
 addEventListener("message", (e) => void hear(e.data));

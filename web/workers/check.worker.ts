@@ -1,20 +1,20 @@
-import { checkWork, type WorkFacts } from "#core/check";
+import { checkProject, type ProjectFacts } from "#core/check";
 import { beyondSrgb } from "../pictures/beyond-srgb.ts";
 import { checkPages } from "../pictures/check-pages.ts";
 import type { CheckJobs } from "./jobs.ts";
 import { WorkerError } from "./protocol.ts";
 import { serveJobs } from "./serve.ts";
 
-let known: WorkFacts | undefined;
+let known: ProjectFacts | undefined;
 
 const hear = serveJobs<CheckJobs>(
   {
     checkPages,
-    checkWork: async ({ project, facts = known }) => {
+    checkProject: async ({ project, facts = known }) => {
       // This worker may be a new one, after the one before it died.
-      if (!facts) throw new WorkerError("factsMissing", "checkWork");
+      if (!facts) throw new WorkerError("factsMissing", "checkProject");
       known = facts;
-      return checkWork(project, facts);
+      return checkProject(project, facts);
     },
     beyondSrgb: async (originals) => Promise.all(originals.map((o) => beyondSrgb(o).catch(() => 0))),
   },

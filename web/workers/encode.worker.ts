@@ -6,7 +6,7 @@ import { serveJobs } from "./serve.ts";
 
 const hear = serveJobs<EncodeJobs>(
   {
-    jpegPart: async ({ wish, rows, fromRow }) => jpegPart(wish, rows, fromRow),
+    jpegPart: async ({ options, rows, fromRow }) => jpegPart(options, rows, fromRow),
     framePixels: async ({ photo, original, longPx, colourSpace }) =>
       framePixels(await decodeOriginal(photo, original, longPx), colourSpace),
   },

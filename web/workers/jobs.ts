@@ -1,8 +1,8 @@
-import type { Way } from "#core/arrange";
-import type { Finding, PageAt, PlacedSharpness, WorkFacts } from "#core/check";
+import type { Alternative } from "#core/arrange";
+import type { Finding, PageAt, PlacedSharpness, ProjectFacts } from "#core/check";
 import type { Look, Page, PrintFile, Project } from "#core/document";
-import type { ChannelBits, JpegWish, PrintColour, TiffPacking } from "#core/files";
-import type { Framed } from "#core/fit";
+import type { ChannelBits, JpegOptions, PrintColour, TiffPacking } from "#core/files";
+import type { PhotoShape } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import type { PacePhoto, PaceRow } from "#core/pace";
 import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
@@ -49,14 +49,14 @@ export interface FocusJobs {
 
 export interface ArrangeJobs {
   /** Other ways to arrange the tiles of a page, the best first. */
-  readonly otherWays: Job<
+  readonly alternatives: Job<
     {
       readonly page: Page;
       readonly format: PageFormat;
-      readonly photos: readonly (Framed & { readonly id: string })[];
+      readonly photos: readonly (PhotoShape & { readonly id: string })[];
       readonly seed: number;
     },
-    readonly Way[]
+    readonly Alternative[]
   >;
   /** Photos shared out over the pages of a row and arranged there: all pages of the row, held ones as they were. */
   readonly pacePages: Job<
@@ -96,21 +96,21 @@ export interface CheckedPage {
   readonly sharpness: readonly PlacedSharpness[];
 }
 
-export interface WorkToCheck {
+export interface ProjectToCheck {
   readonly project: Project;
   /** Those of the call before where nothing is said: handing over thousands of photos takes longer than the check. */
-  readonly facts: WorkFacts | undefined;
+  readonly facts: ProjectFacts | undefined;
 }
 
 export interface CheckJobs {
   readonly checkPages: Job<PagesToCheck, readonly CheckedPage[]>;
-  readonly checkWork: Job<WorkToCheck, readonly Finding[]>;
+  readonly checkProject: Job<ProjectToCheck, readonly Finding[]>;
   /** Of each, the share of its pixels that sRGB cannot hold. */
   readonly beyondSrgb: Job<readonly Blob[], readonly number[]>;
 }
 
 /** A picture file of a page. */
-export interface PictureWish {
+export interface PictureOptions {
   readonly kind: "jpeg" | "png" | "tiff";
   readonly colour: PrintColour;
   /** 0 to 1; of a JPEG, as are the two after it. */
@@ -138,14 +138,14 @@ export interface EncodeJobs {
   >;
   /** A stretch of a baseline JPEG, so that two can be coded at the same time. */
   readonly jpegPart: Job<
-    { readonly wish: Omit<JpegWish, "progressive">; readonly rows: Uint8ClampedArray; readonly fromRow: number },
+    { readonly options: Omit<JpegOptions, "progressive">; readonly rows: Uint8ClampedArray; readonly fromRow: number },
     readonly Uint8Array<ArrayBuffer>[]
   >;
 }
 
 export interface PrintOrder {
   readonly file: PrintFile;
-  readonly wish: PictureWish;
+  readonly options: PictureOptions;
   /** Facts and originals of every photo on it. */
   readonly photos: readonly { readonly photo: Photo; readonly original: Blob }[];
   /** So that it is there after a crash; in memory where it is missing. */

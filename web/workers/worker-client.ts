@@ -18,7 +18,7 @@ interface Waiting {
 const patienceMs = 3000;
 
 /** One worker, started when first needed and again after it died. A death rejects everything that waits for it. */
-export class WorkerLine<T extends JobTable<T>> {
+export class WorkerClient<T extends JobTable<T>> {
   readonly #start: () => Port;
   readonly #waiting = new Map<number, Waiting>();
   #port: Port | undefined;

@@ -2,7 +2,7 @@ import { expect, test } from "@jest/globals";
 import { WorkerPool } from "./pool.ts";
 import type { FromWorker, Job, Port, ToWorker } from "./protocol.ts";
 import { type Handlers, serveJobs } from "./serve.ts";
-import { WorkerLine } from "./worker-client.ts";
+import { WorkerClient } from "./worker-client.ts";
 
 interface Jobs {
   readonly double: Job<number, number>;
@@ -59,26 +59,26 @@ function startPort(): Port & { die(why: string): void; readonly log: ToWorker[] 
 
 test("a job comes back with its result and its progress", async () => {
   const shares: number[] = [];
-  const line = new WorkerLine<Jobs>(startPort);
+  const line = new WorkerClient<Jobs>(startPort);
   expect(await line.run("double", 21, { onProgress: (s) => shares.push(s) })).toBe(42);
   expect(shares).toEqual([0.5]);
 });
 
 test("a deadline counts from the last sign of life", async () => {
-  const line = new WorkerLine<Jobs>(startPort);
+  const line = new WorkerClient<Jobs>(startPort);
   expect(await line.run("tell", 6, { deadlineMs: 150 })).toBe("told");
   await expect(line.run("wait", undefined, { deadlineMs: 50 })).rejects.toMatchObject({ code: "tookTooLong" });
 });
 
 test("an error keeps its code across the thread", async () => {
-  const line = new WorkerLine<Jobs>(startPort);
+  const line = new WorkerClient<Jobs>(startPort);
   await expect(line.run("fail", "coded")).rejects.toMatchObject({ code: "tooSalty", message: "coded" });
   await expect(line.run("fail", "plain")).rejects.toMatchObject({ code: "jobFailed" });
   await expect(line.run("nothing" as "fail", "x")).rejects.toMatchObject({ code: "noSuchJob" });
 });
 
 test("cancelled work is rejected as cancelled, before or while it runs", async () => {
-  const line = new WorkerLine<Jobs>(startPort);
+  const line = new WorkerClient<Jobs>(startPort);
   const stop = new AbortController();
   const work = line.run("wait", undefined, { signal: stop.signal });
   queueMicrotask(() => stop.abort());
@@ -88,7 +88,7 @@ test("cancelled work is rejected as cancelled, before or while it runs", async (
 
 test("a death rejects all that waits, and the next job starts a new worker", async () => {
   const ports: ReturnType<typeof startPort>[] = [];
-  const line = new WorkerLine<Jobs>(() => {
+  const line = new WorkerClient<Jobs>(() => {
     ports.push(startPort());
     return ports.at(-1)!;
   });

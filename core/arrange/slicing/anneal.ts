@@ -14,7 +14,7 @@ export interface Annealing {
  * Makes `tree` better by small changes, worse ones let through less and less often (simulated annealing, Kirkpatrick,
  * Gelatt and Vecchi 1983). `tree` holds the best that was seen afterwards; its cost comes back.
  */
-export function anneal(tree: Workbench, task: SlicingTask, score: Score, chance: () => number, how: Annealing): number {
+export function anneal(tree: Workbench, task: SlicingTask, score: Score, random: () => number, how: Annealing): number {
   const now = new Workbench(task);
   const trial = new Workbench(task);
   now.copyFrom(tree);
@@ -24,8 +24,8 @@ export function anneal(tree: Workbench, task: SlicingTask, score: Score, chance:
   const cooling = log(how.coldest / how.warmest) / how.steps;
   for (let step = 0; step < how.steps; step += 1) {
     const warmth = how.warmest * exp(cooling * step);
-    if (!change(trial, chance)) continue;
-    const bound = cost - warmth * log(chance() + 1e-12);
+    if (!change(trial, random)) continue;
+    const bound = cost - warmth * log(random() + 1e-12);
     const next = score.of(trial, bound);
     if (next <= bound) {
       cost = next;
@@ -40,10 +40,10 @@ export function anneal(tree: Workbench, task: SlicingTask, score: Score, chance:
 }
 
 /** One small change at random; false where it came to nothing. */
-function change(tree: Workbench, chance: () => number): boolean {
+function change(tree: Workbench, random: () => number): boolean {
   const { n } = tree;
-  const dice = chance();
-  const inner = n + floor(chance() * (n - 1));
+  const dice = random();
+  const inner = n + floor(random() * (n - 1));
   if (dice < 0.25) {
     tree.way[inner] = tree.way[inner] === side ? stack : side;
     tree.deriveUp(inner);
@@ -55,18 +55,18 @@ function change(tree: Workbench, chance: () => number): boolean {
     tree.right[inner] = l;
     return true;
   }
-  if (dice < 0.6) return swapPhotos(tree, chance);
-  return regraft(tree, chance);
+  if (dice < 0.6) return swapPhotos(tree, random);
+  return regraft(tree, random);
 }
 
 /** Two photos change places; mostly neighbours in reading order, so that the order is not lost. */
-function swapPhotos(tree: Workbench, chance: () => number): boolean {
+function swapPhotos(tree: Workbench, random: () => number): boolean {
   const { n, photo } = tree;
-  const a = floor(chance() * n);
-  const near = chance() < 0.7;
-  let b = floor(chance() * n);
+  const a = floor(random() * n);
+  const near = random() < 0.7;
+  let b = floor(random() * n);
   if (near) {
-    const wanted = photo[a]! + (chance() < 0.5 ? -1 : 1) * (1 + floor(chance() * 2));
+    const wanted = photo[a]! + (random() < 0.5 ? -1 : 1) * (1 + floor(random() * 2));
     b = photo.indexOf(wanted);
     if (b < 0) return false;
   }
@@ -80,25 +80,25 @@ function swapPhotos(tree: Workbench, chance: () => number): boolean {
 }
 
 /** A leaf whose photo is read a little before or after, or a part that holds it. */
-function nearInReading(tree: Workbench, what: number, chance: () => number): number {
+function nearInReading(tree: Workbench, what: number, random: () => number): number {
   const { n, photo, parent, left, right } = tree;
   let leaf = what;
-  while (leaf >= n) leaf = chance() < 0.5 ? left[leaf]! : right[leaf]!;
-  const wanted = photo[leaf]! + (chance() < 0.5 ? -1 : 1) * (1 + floor(chance() * 3));
+  while (leaf >= n) leaf = random() < 0.5 ? left[leaf]! : right[leaf]!;
+  const wanted = photo[leaf]! + (random() < 0.5 ? -1 : 1) * (1 + floor(random() * 3));
   let onto = photo.indexOf(wanted);
-  while (onto >= 0 && chance() < 0.45) onto = parent[onto]!;
+  while (onto >= 0 && random() < 0.45) onto = parent[onto]!;
   return onto;
 }
 
 /** A leaf, or sometimes more, is cut off and grafted on elsewhere. */
-function regraft(tree: Workbench, chance: () => number): boolean {
+function regraft(tree: Workbench, random: () => number): boolean {
   const { n, parent, left, right } = tree;
   const size = 2 * n - 1;
-  const what = chance() < 0.75 ? floor(chance() * n) : floor(chance() * size);
+  const what = random() < 0.75 ? floor(random() * n) : floor(random() * size);
   const p = parent[what]!;
   if (p < 0) return false;
   const stays = left[p] === what ? right[p]! : left[p]!;
-  const onto = chance() < 0.75 ? nearInReading(tree, what, chance) : floor(chance() * size);
+  const onto = random() < 0.75 ? nearInReading(tree, what, random) : floor(random() * size);
   if (onto < 0) return false;
   // Not into itself, nor where it is.
   if (onto === p || onto === stays || onto === what) return false;
@@ -106,8 +106,8 @@ function regraft(tree: Workbench, chance: () => number): boolean {
   const g = parent[p]!;
   hang(tree, stays, p, g);
   hang(tree, p, onto, parent[onto]!);
-  const way = chance() < 0.5 ? side : stack;
-  if (chance() < 0.5) tree.join(p, way, what, onto);
+  const way = random() < 0.5 ? side : stack;
+  if (random() < 0.5) tree.join(p, way, what, onto);
   else tree.join(p, way, onto, what);
   if (g >= 0) tree.deriveUp(g);
   tree.deriveUp(p);

@@ -5,7 +5,7 @@ import { type SlicingTask, side, stack, type Workbench } from "./workbench.ts";
  * again and again across or down, so that both halves have about the shape that suits their photos (as in full balanced
  * binary trees for photo summaries, Wu and Aizawa; but cut by the shape of the room).
  */
-export function bandStart(tree: Workbench, task: SlicingTask, chance: () => number): void {
+export function bandStart(tree: Workbench, task: SlicingTask, random: () => number): void {
   const { aspects, weights, room } = task;
   const n = aspects.length;
   let next = n;
@@ -33,18 +33,18 @@ export function bandStart(tree: Workbench, task: SlicingTask, chance: () => numb
     const node = next;
     next += 1;
     const total = heft[to]! - heft[from]!;
-    const cut = cutAt(from, to, heft[from]! + total * (0.5 + (chance() - 0.5) * 0.25));
+    const cut = cutAt(from, to, heft[from]! + total * (0.5 + (random() - 0.5) * 0.25));
     const share = (heft[cut]! - heft[from]!) / total;
     const beside = unfit(from, cut, w * share, h) + unfit(cut, to, w * (1 - share), h);
     const below = unfit(from, cut, w, h * share) + unfit(cut, to, w, h * (1 - share));
-    if (beside + (chance() - 0.5) * 0.4 < below)
+    if (beside + (random() - 0.5) * 0.4 < below)
       tree.join(node, side, build(from, cut, w * share, h), build(cut, to, w * (1 - share), h));
     else tree.join(node, stack, build(from, cut, w, h * share), build(cut, to, w, h * (1 - share)));
     return node;
   };
 
   const lines = Math.sqrt((n * room.h * Math.exp(logs[n]! / n)) / room.w);
-  const bands = Math.max(1, Math.min(n, Math.round(lines / (1 + 1.4 * chance()))));
+  const bands = Math.max(1, Math.min(n, Math.round(lines / (1 + 1.4 * random()))));
   const cuts = [0];
   for (let b = 1; b < bands; b += 1) cuts.push(cutAt(cuts[b - 1]!, n - (bands - b) + 1, (heft[n]! * b) / bands));
   cuts.push(n);

@@ -16,7 +16,7 @@ export function leaderOf(weights: readonly number[]): { readonly photo: number; 
  * A first tree of plain rows in reading order, `more` rows more or fewer than fill the room. Where a photo leads, it
  * stands at one side with rows beside it, and the rest lies in rows above and below.
  */
-export function rowStart(tree: Workbench, task: SlicingTask, more: number, chance: () => number): void {
+export function rowStart(tree: Workbench, task: SlicingTask, more: number, random: () => number): void {
   const { aspects, room } = task;
   const n = aspects.length;
   let next = n;
@@ -57,7 +57,7 @@ export function rowStart(tree: Workbench, task: SlicingTask, more: number, chanc
     const fair = Math.round(((n - 1) * (room.w - w) * h) / others);
     const beside = thin ? n - 1 : Math.max(1, Math.min(n - 1, fair));
     const above = Math.max(photo - beside, Math.min(photo, n - 1 - beside));
-    const left = photo === above || (photo < above + beside && chance() < 0.5);
+    const left = photo === above || (photo < above + beside && random() < 0.5);
     const rest = all.filter((i) => i !== photo);
     const over = rest.slice(0, above);
     const under = rest.slice(above + beside);

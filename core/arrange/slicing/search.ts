@@ -1,4 +1,4 @@
-import { seededChance } from "#core/random";
+import { seededRandom } from "#core/random";
 import { bestOfAll } from "./all-trees.ts";
 import { anneal } from "./anneal.ts";
 import { bandStart } from "./band-start.ts";
@@ -26,11 +26,11 @@ export function bestTree(task: SlicingTask, seed: number, turn = 0): Found {
   const n = task.aspects.length;
   const score = new Score(task);
   if (n <= fewPhotos) return bestOfAll(task, score, turn % fewTurns);
-  const chance = seededChance(seed + 1);
+  const random = seededRandom(seed + 1);
   const many = n > manyPhotos;
   const rounds = many ? 1 : 4;
   const steps = many ? Math.floor(110_000 / n) : Math.floor(Math.min(16_000, 170_000 / n) / rounds);
-  const search = () => (many ? longSearch(task, score, chance, steps) : shortSearch(task, score, chance, steps));
+  const search = () => (many ? longSearch(task, score, random, steps) : shortSearch(task, score, random, steps));
   let best = search();
   const most = n < price.manyPhotos ? rounds : rounds + mostMore;
   // Now and then all of them end where too much is cropped; then a few more find the way out.
@@ -49,24 +49,24 @@ function cropOf({ tree }: Found): number {
   return 1 - Math.min(s, 1 / s);
 }
 
-function longSearch(task: SlicingTask, score: Score, chance: () => number, steps: number): Found {
-  const tree = bestStart(task, score, chance, 10);
-  return { tree, cost: anneal(tree, task, score, chance, { steps, warmest: 0.003, coldest: 0.0005 }) };
+function longSearch(task: SlicingTask, score: Score, random: () => number, steps: number): Found {
+  const tree = bestStart(task, score, random, 10);
+  return { tree, cost: anneal(tree, task, score, random, { steps, warmest: 0.003, coldest: 0.0005 }) };
 }
 
-export function shortSearch(task: SlicingTask, score: Score, chance: () => number, steps: number): Found {
-  const tree = bestStart(task, score, chance, 8);
-  return { tree, cost: anneal(tree, task, score, chance, { steps, warmest: 0.08, coldest: 0.0005 }) };
+export function shortSearch(task: SlicingTask, score: Score, random: () => number, steps: number): Found {
+  const tree = bestStart(task, score, random, 8);
+  return { tree, cost: anneal(tree, task, score, random, { steps, warmest: 0.08, coldest: 0.0005 }) };
 }
 
 /** The cheapest of a few first trees. */
-function bestStart(task: SlicingTask, score: Score, chance: () => number, tries: number): Workbench {
+function bestStart(task: SlicingTask, score: Score, random: () => number, tries: number): Workbench {
   const best = new Workbench(task);
   const trial = new Workbench(task);
   let least = Number.POSITIVE_INFINITY;
   for (let k = 0; k < tries; k += 1) {
-    if (k < moreRows.length) rowStart(trial, task, moreRows[k]!, chance);
-    else bandStart(trial, task, chance);
+    if (k < moreRows.length) rowStart(trial, task, moreRows[k]!, random);
+    else bandStart(trial, task, random);
     const cost = score.of(trial, Number.POSITIVE_INFINITY);
     if (k > 0 && cost >= least) continue;
     least = cost;

@@ -9,6 +9,6 @@ export const blankPage: PageRule = ({ page, kind, isCover, begun }) => {
   if (kind === "pockets" || !begun || isCover || page.blank || holdsAnything(page)) return [];
   const spots = [{ pageId: page.id, tileIds: [] }];
   return kind === "book"
-    ? [{ code: "blankPage", printed: true, weight: "doubt", spots, mends: ["keepBlank"] }]
-    : [{ code: "blankPage", printed: false, weight: "hint", spots, mends: [] }];
+    ? [{ code: "blankPage", severity: "doubt", spots, fixes: ["keepBlank"] }]
+    : [{ code: "pageLeftOut", severity: "hint", spots, fixes: [] }];
 };

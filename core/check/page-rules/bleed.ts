@@ -21,11 +21,11 @@ export const shortOfBleed: PageRule = ({ page, format }) => {
     return [
       {
         code: "shortOfBleed",
-        weight: "wrong",
+        severity: "wrong",
         edges: short.map((e) => e.edge),
         bleedMm: format.bleedMm,
         spots: [spot(page, tile)],
-        mends: isFree(page, tile.id) ? ["reachBleed"] : [],
+        fixes: isFree(page, tile.id) ? ["reachBleed"] : [],
       },
     ];
   });

@@ -8,7 +8,7 @@ export const emptyTile: PageRule = ({ page }) =>
     ? []
     : emptyTiles(page).map((tile) => ({
         code: "emptyTile",
-        weight: "wrong",
+        severity: "wrong",
         spots: [spot(page, tile)],
-        mends: page.arrangement ? ["takeAway"] : [],
+        fixes: page.arrangement ? ["takeAway"] : [],
       }));

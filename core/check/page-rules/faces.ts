@@ -3,15 +3,15 @@ import type { Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import type { SeenPhoto } from "#core/scene";
 import type { PageRule } from "../facts.ts";
-import type { Found, MendCode, Peril } from "../finding.ts";
-import { boundsOf, cornersOf, mapped, overlap, perilOf, spot, tileBox, viewMatrix } from "../places.ts";
+import type { FixCode, Found, Risk } from "../finding.ts";
+import { boundsOf, cornersOf, mapped, overlap, riskOf, spot, tileBox, viewMatrix } from "../places.ts";
 
 /** Smaller than this on paper, nobody is known by it. */
 const leastFaceMm = 3;
 /** A box around a face is not exact to its rim. */
 const mostLost = 0.12;
 
-type FaceFate = Peril | "cropped" | "whole";
+type FaceFate = Risk | "cropped" | "whole";
 
 const worst: readonly FaceFate[] = ["cut", "fold", "cropped", "near", "whole"];
 
@@ -30,8 +30,8 @@ function fatesOf(tile: Tile, view: View, photo: SeenPhoto, format: PageFormat): 
     if (!at || Math.min(whole.w, whole.h) < leastFaceMm) return [];
     const seen = (at.w * at.h) / (whole.w * whole.h);
     if (seen < 0.25) return [];
-    const peril = perilOf(shrunk(at, mostLost / 2), format)?.peril;
-    const fate: FaceFate = peril && peril !== "near" ? peril : seen < 1 - mostLost ? "cropped" : (peril ?? "whole");
+    const risk = riskOf(shrunk(at, mostLost / 2), format)?.risk;
+    const fate: FaceFate = risk && risk !== "near" ? risk : seen < 1 - mostLost ? "cropped" : (risk ?? "whole");
     return [{ fate, at: whole }];
   });
 }
@@ -60,17 +60,17 @@ export const faces: PageRule = ({ page, format }, facts) =>
     const at = boundsOf(these.flatMap((f) => cornersOf(f.at)));
     const better =
       view.byHand && worst.indexOf(worstOf(fatesOf(tile, unhanded(view), photo, format))) > worst.indexOf(is);
-    const mends: MendCode[] = better ? ["frameByFocus"] : is === "near" && isFree(page, tile.id) ? ["moveInside"] : [];
+    const fixes: FixCode[] = better ? ["frameByFocus"] : is === "near" && isFree(page, tile.id) ? ["moveInside"] : [];
     const spots = [spot(page, tile, at)];
-    if (is === "cropped") return [{ code: "faceCropped", weight: "doubt", faces: these.length, spots, mends }];
+    if (is === "cropped") return [{ code: "faceCropped", severity: "doubt", faces: these.length, spots, fixes }];
     return [
       {
         code: "faceAtRisk",
-        weight: is === "near" ? "doubt" : "wrong",
-        peril: is as Peril,
+        severity: is === "near" ? "doubt" : "wrong",
+        risk: is as Risk,
         faces: these.length,
         spots,
-        mends,
+        fixes,
       },
     ];
   });
@@ -87,7 +87,9 @@ function focusFound(
   if (photo.focus?.from !== "you" || photo.focus.faces.length > 0) return [];
   const { point } = photo.focus;
   const at = mapped({ x: point.x, y: point.y, w: 1e-4, h: 1e-4 }, viewMatrix(tile, view, photo, format));
-  const peril = overlap(at, tileBox(tile)) ? perilOf(at, format)?.peril : "cut";
-  if (peril !== "cut" && peril !== "fold") return [];
-  return [{ code: "focusCut", weight: "doubt", spots: [spot(page, tile)], mends: view.byHand ? ["frameByFocus"] : [] }];
+  const risk = overlap(at, tileBox(tile)) ? riskOf(at, format)?.risk : "cut";
+  if (risk !== "cut" && risk !== "fold") return [];
+  return [
+    { code: "focusCut", severity: "doubt", spots: [spot(page, tile)], fixes: view.byHand ? ["frameByFocus"] : [] },
+  ];
 }

@@ -26,11 +26,11 @@ export const nearTheCut: PageRule = ({ page, format }) => {
       ? [
           {
             code: "thinMargin" as const,
-            weight: "doubt" as const,
+            severity: "doubt" as const,
             marginMm: Math.min(...thin.map(([, mm]) => mm)),
             edges: thin.map(([edge]) => edge),
             spots: [{ pageId: page.id, tileIds: [] }],
-            mends: ["fullBleed" as const, "widerMargin" as const],
+            fixes: ["fullBleed" as const, "widerMargin" as const],
           },
         ]
       : [];
@@ -45,10 +45,10 @@ export const nearTheCut: PageRule = ({ page, format }) => {
     return [
       {
         code: "thinBorder" as const,
-        weight: "doubt" as const,
+        severity: "doubt" as const,
         leftMm: Math.max(0, leftMm),
         spots: [spot(page, tile)],
-        mends: ["dropBorder" as const],
+        fixes: ["dropBorder" as const],
       },
     ];
   });

@@ -14,7 +14,7 @@ export const photosWhole: PageRule = ({ page }, facts) =>
     const photo = facts.known(photoId);
     const spots = [spot(page, tile)];
     if (!photo || facts.gone(photoId))
-      return [{ code: "originalGone", weight: "wrong", photoName: photo?.name ?? "", spots, mends: [] }];
+      return [{ code: "originalGone", severity: "wrong", photoName: photo?.name ?? "", spots, fixes: [] }];
     const share = facts.beyondSrgb(photoId);
-    return share < leastBeyond ? [] : [{ code: "beyondSrgb", weight: "hint", share, spots, mends: [] }];
+    return share < leastBeyond ? [] : [{ code: "beyondSrgb", severity: "hint", share, spots, fixes: [] }];
   });

@@ -17,12 +17,12 @@ export const sharpness: PageRule = ({ page, format }, facts) => {
     return [
       {
         code: is === "soft" ? "soft" : "lessSharp",
-        weight: is === "soft" ? "wrong" : "hint",
+        severity: is === "soft" ? "wrong" : "hint",
         ppi: Math.round(ppi),
         needsPpi,
         largest: { w: tile.frame.width * share, h: tile.frame.height * share },
         spots: [spot(page, tile)],
-        mends: [
+        fixes: [
           ...(facts.sharperTwin(photoId) === undefined ? [] : (["useSharper"] as const)),
           ...(is === "soft" && withSharperPlace(page, format, tileId, facts) ? (["sharperPlace"] as const) : []),
           ...(is === "soft" && withSmallerTile(page, format, tileId, facts) ? (["printSmaller"] as const) : []),

@@ -22,5 +22,5 @@ export const uncovered: PageRule = ({ page, format }, facts) =>
     });
     const sliverMm = Math.max(...outs);
     if (sliverMm <= hairMm || sliverMm > mostSliverMm) return [];
-    return [{ code: "uncovered", weight: "doubt", sliverMm, spots: [spot(page, tile)], mends: ["cover"] }];
+    return [{ code: "uncovered", severity: "doubt", sliverMm, spots: [spot(page, tile)], fixes: ["cover"] }];
   });

@@ -6,7 +6,7 @@ import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
 import { countWords, faceKey, familyOf, type LaidWords } from "#core/words";
 import type { PageAt, PageFacts, PageRule } from "../facts.ts";
 import type { Found } from "../finding.ts";
-import { boundsOf, cornersOf, perilOf, spot } from "../places.ts";
+import { boundsOf, cornersOf, riskOf, spot } from "../places.ts";
 
 /** Smaller letters run together on photo paper. */
 export const leastReadablePt = 6;
@@ -51,38 +51,38 @@ export const words: PageRule = ({ page, format }, facts) =>
     const spots = [spot(page, tile, at)];
     const running = !page.over.some((t) => t.id === tile.id) && !page.tiles.some((t) => t.id === tile.id);
     if (!laid)
-      return facts.setter ? [{ code: "fontMissing", weight: "wrong", face: faceKey(w.style), spots, mends: [] }] : [];
+      return facts.setter ? [{ code: "fontMissing", severity: "wrong", face: faceKey(w.style), spots, fixes: [] }] : [];
     const found: Found[] = [];
     // Another font would stand in for it, without a word.
     if (!familyOf(w.style.font))
-      found.push({ code: "fontMissing", weight: "wrong", face: w.style.font, spots, mends: [] });
+      found.push({ code: "fontMissing", severity: "wrong", face: w.style.font, spots, fixes: [] });
     if (laid.hidden > 0)
       found.push({
         code: "wordsHidden",
-        weight: "wrong",
+        severity: "wrong",
         words: Math.min(laid.hidden, countWords(text)),
         spots: [spot(page, tile)],
-        mends: w.style.sizePt > leastReadablePt ? ["shrinkWords"] : [],
+        fixes: w.style.sizePt > leastReadablePt ? ["shrinkWords"] : [],
       });
     if (laid.missing.length > 0)
-      found.push({ code: "lettersMissing", weight: "wrong", letters: laid.missing, spots, mends: [] });
+      found.push({ code: "lettersMissing", severity: "wrong", letters: laid.missing, spots, fixes: [] });
     if (w.style.sizePt < leastReadablePt)
       found.push({
         code: "wordsSmall",
-        weight: "doubt",
+        severity: "doubt",
         sizePt: w.style.sizePt,
         leastPt: leastReadablePt,
         spots,
-        mends: running ? [] : ["enlargeWords"],
+        fixes: running ? [] : ["enlargeWords"],
       });
-    const risk = laid.lines.length > 0 ? perilOf(at, format) : undefined;
+    const risk = laid.lines.length > 0 ? riskOf(at, format) : undefined;
     if (risk)
       found.push({
         code: "wordsAtRisk",
-        weight: risk.peril === "near" ? "doubt" : "wrong",
+        severity: risk.risk === "near" ? "doubt" : "wrong",
         ...risk,
         spots,
-        mends: isFree(page, tile.id) ? ["moveInside"] : withWiderInset(page, tile, format, facts) ? ["insetWords"] : [],
+        fixes: isFree(page, tile.id) ? ["moveInside"] : withWiderInset(page, tile, format, facts) ? ["insetWords"] : [],
       });
     const ground = facts.behind?.(tile.id, at);
     if (ground) {
@@ -90,10 +90,10 @@ export const words: PageRule = ({ page, format }, facts) =>
       if (contrast < leastContrast)
         found.push({
           code: "wordsFaint",
-          weight: contrast < lostContrast ? "wrong" : "doubt",
+          severity: contrast < lostContrast ? "wrong" : "doubt",
           contrast,
           spots,
-          mends: readableInk(ground) ? ["readableInk"] : [],
+          fixes: readableInk(ground) ? ["readableInk"] : [],
         });
     }
     return found;
@@ -110,7 +110,7 @@ export function withWiderInset(page: Page, tile: Tile, format: PageFormat, facts
     const next: Tile = { ...tile, filling: { ...filling, style: { ...filling.style, insetMm } } };
     const [on] = wordsOn({ page: { ...page, tiles: [next], over: [] }, format }, facts);
     if (!on?.laid || on.laid.hidden > 0) return undefined;
-    if (!perilOf(on.at, format)) return next;
+    if (!riskOf(on.at, format)) return next;
   }
   return undefined;
 }

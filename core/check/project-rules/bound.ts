@@ -1,41 +1,41 @@
-import { countLeaves, coverParts, isBegun, rulesOf } from "#core/document";
+import { coverParts, isBegun, pageCount, rulesOf } from "#core/document";
 import { bindsSo, boundPages } from "#core/lab";
-import type { WorkRule } from "../facts.ts";
+import type { ProjectRule } from "../facts.ts";
 import type { Found } from "../finding.ts";
 
 /** What binding asks: a number of pages that the lab binds, and a cover that goes around them. */
-export const bound: WorkRule = (project) => {
+export const bound: ProjectRule = (project) => {
   const rules = rulesOf(project);
   // A book in which nothing lies yet is no book with something wrong.
   if (!rules || !isBegun(project)) return [];
-  const pages = countLeaves(project.pages);
+  const pages = pageCount(project.pages);
   const { least, most, step } = rules.pages;
   const next = boundPages(rules, pages);
   const found: Found[] = [];
   if (!bindsSo(rules, pages))
     found.push({
       code: "pageCount",
-      weight: "wrong",
+      severity: "wrong",
       pages,
       least,
       most,
       step,
       ...(next > pages && { next }),
       spots: [],
-      mends: next > pages ? ["addPages"] : [],
+      fixes: next > pages ? ["addPages"] : [],
     });
   const parts = coverParts(project);
   const { cover } = project;
-  if (!cover || !parts) return [...found, { code: "coverMissing", weight: "wrong", spots: [], mends: ["makeCover"] }];
+  if (!cover || !parts) return [...found, { code: "coverMissing", severity: "wrong", spots: [], fixes: ["makeCover"] }];
   const { leastForWordsMm } = parts.cover;
   if (cover.spine.text.trim() !== "" && parts.spineMm < leastForWordsMm)
     found.push({
       code: "spineTooNarrow",
-      weight: "hint",
+      severity: "hint",
       spineMm: parts.spineMm,
       leastMm: leastForWordsMm,
       spots: [{ pageId: cover.page.id, tileIds: [] }],
-      mends: ["clearSpine"],
+      fixes: ["clearSpine"],
     });
   return found;
 };
@@ -44,7 +44,7 @@ export const bound: WorkRule = (project) => {
 const mostOffMm = 1;
 
 /** A cover that was made elsewhere, for a spine of another width: it cannot follow by itself. */
-export const coverMadeElsewhere: WorkRule = (project, { photos }) => {
+export const coverMadeElsewhere: ProjectRule = (project, { photos }) => {
   const parts = coverParts(project);
   const { cover } = project;
   if (!parts || !cover) return [];
@@ -59,6 +59,6 @@ export const coverMadeElsewhere: WorkRule = (project, { photos }) => {
     const isMm = (photo.widthPx / photo.heightPx) * heightMm;
     if (Math.abs(isMm - needsMm) <= mostOffMm) return [];
     const spots = [{ pageId: cover.page.id, tileIds: [tile.id] }];
-    return [{ code: "coverOfOtherSize", weight: "wrong", isMm, needsMm, spots, mends: [] }];
+    return [{ code: "coverOfOtherSize", severity: "wrong", isMm, needsMm, spots, fixes: [] }];
   });
 };

@@ -1,6 +1,6 @@
 import { lastNumber, printFiles } from "#core/document";
 import { fileNames, printPixels } from "#core/lab";
-import type { WorkRule } from "../facts.ts";
+import type { ProjectRule } from "../facts.ts";
 import type { Found } from "../finding.ts";
 
 /** Bytes a pixel at full quality, as photos of leaves and water take them. */
@@ -10,7 +10,7 @@ const mostNameEver = 120;
 const endings = { jpeg: "jpg", png: "png", tiff: "tif" } as const;
 
 /** Names that the lab would refuse, and files that are likely to be larger than it takes. */
-export const files: WorkRule = (project, { photos }) => {
+export const files: ProjectRule = (project, { photos }) => {
   const takenAt = new Map(photos.map((p) => [p.id, p.takenAt]));
   const all = printFiles(project, (id) => takenAt.get(id));
   const most = project.lab?.file.mostNameLength ?? mostNameEver;
@@ -29,7 +29,7 @@ export const files: WorkRule = (project, { photos }) => {
   const found: Found[] = [];
   // What can be cut of a name has been cut.
   const long = names.find((name) => name.length > most);
-  if (long) found.push({ code: "nameTooLong", weight: "wrong", name: long, most, spots: [], mends: [] });
+  if (long) found.push({ code: "nameTooLong", severity: "wrong", name: long, most, spots: [], fixes: [] });
   const mostMb = project.lab?.file.mostMb;
   if (mostMb !== undefined) {
     const large = all
@@ -41,11 +41,11 @@ export const files: WorkRule = (project, { photos }) => {
     for (const { file, mb } of large.slice(0, 1))
       found.push({
         code: "fileTooLarge",
-        weight: "doubt",
+        severity: "doubt",
         estimatedMb: mb,
         mostMb,
         spots: file.pageIds.map((pageId) => ({ pageId, tileIds: [] })),
-        mends: [],
+        fixes: [],
       });
   }
   return found;

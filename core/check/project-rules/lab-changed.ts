@@ -1,5 +1,5 @@
 import type { LabCard } from "#core/lab";
-import type { WorkRule } from "../facts.ts";
+import type { ProjectRule } from "../facts.ts";
 import { type LabPart, labParts } from "../finding.ts";
 
 const partOf: Record<LabPart, (card: LabCard) => unknown> = {
@@ -13,8 +13,8 @@ const partOf: Record<LabPart, (card: LabCard) => unknown> = {
 };
 
 /** The lab's card says something else now than when this work was begun. */
-export const labChanged: WorkRule = ({ lab }, { cardNow }) => {
+export const labChanged: ProjectRule = ({ lab }, { cardNow }) => {
   if (!lab || !cardNow || cardNow.id !== lab.id) return [];
   const what = labParts.filter((p) => JSON.stringify(partOf[p](lab)) !== JSON.stringify(partOf[p](cardNow)));
-  return what.length === 0 ? [] : [{ code: "labChanged", weight: "doubt", what, spots: [], mends: [] }];
+  return what.length === 0 ? [] : [{ code: "labChanged", severity: "doubt", what, spots: [], fixes: [] }];
 };

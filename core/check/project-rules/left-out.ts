@@ -1,6 +1,6 @@
 import { type Project, photosOf } from "#core/document";
 import { findEvents, type Photo } from "#core/photo";
-import type { WorkRule } from "../facts.ts";
+import type { ProjectRule } from "../facts.ts";
 import type { Found } from "../finding.ts";
 
 /** A stretch with fewer photos is hardly an event that somebody would miss. */
@@ -10,7 +10,7 @@ export const placedIn = (project: Project): ReadonlySet<string> =>
   new Set([...project.pages, ...(project.cover ? [project.cover.page] : [])].flatMap(photosOf));
 
 /** Photos with stars, and whole events, on no page though the work reaches over their time. */
-export const leftOut: WorkRule = (project, { photos, piles, spans }) => {
+export const leftOut: ProjectRule = (project, { photos, piles, spans }) => {
   if (project.kind !== "book") return [];
   const placed = placedIn(project);
   const able = photos.filter((p) => p.section === "photos" && !p.hidden && !p.removed);
@@ -30,16 +30,16 @@ export const leftOut: WorkRule = (project, { photos, piles, spans }) => {
     ...gone.map(
       (e): Found => ({
         code: "eventLeftOut",
-        weight: "doubt",
+        severity: "doubt",
         from: e.from,
         name: e.span?.name ?? "",
         photoIds: e.photoIds,
         spots: [],
-        mends: [],
+        fixes: [],
       }),
     ),
     ...(starred.length > 0
-      ? [{ code: "starredLeftOut" as const, weight: "doubt" as const, photoIds: starred, spots: [], mends: [] }]
+      ? [{ code: "starredLeftOut" as const, severity: "doubt" as const, photoIds: starred, spots: [], fixes: [] }]
       : []),
   ];
 };

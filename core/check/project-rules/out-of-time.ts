@@ -1,8 +1,8 @@
 import { allTiles, photoIdOf } from "#core/document";
-import type { WorkRule } from "../facts.ts";
+import type { ProjectRule } from "../facts.ts";
 
 /** Pages whose photos were taken before those of a page in front of them: the fewest that would have to move. */
-export const outOfTime: WorkRule = (project, { photos }) => {
+export const outOfTime: ProjectRule = (project, { photos }) => {
   if (project.kind !== "book") return [];
   const takenAt = new Map(photos.filter((p) => p.section === "photos").map((p) => [p.id, p.takenAt]));
   const timed = project.pages.flatMap((page) => {
@@ -20,11 +20,11 @@ export const outOfTime: WorkRule = (project, { photos }) => {
     return [
       {
         code: "outOfTime",
-        weight: "hint",
+        severity: "hint",
         before: later?.middle ?? earlier?.middle ?? middle,
         after: middle,
         spots: [{ pageId: page.id, tileIds: [] }],
-        mends: [],
+        fixes: [],
       },
     ];
   });

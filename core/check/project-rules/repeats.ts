@@ -1,5 +1,5 @@
 import { allTiles, firstOnRight, openingsOf, type Page, type Project, pagesOf, photoIdOf } from "#core/document";
-import type { WorkRule } from "../facts.ts";
+import type { ProjectRule } from "../facts.ts";
 import type { Found, Spot } from "../finding.ts";
 import { tileBox } from "../places.ts";
 
@@ -34,7 +34,7 @@ const grouped = <T>(all: readonly T[], keyOf: (t: T) => string): Map<string, T[]
 const runsThrough = (page: Page) => page.arrangement?.kind === "pockets";
 
 /** A photo that comes again, and two that show nearly the same side by side. */
-export const repeats: WorkRule = (project, { photos, piles }) => {
+export const repeats: ProjectRule = (project, { photos, piles }) => {
   const papers = new Set(photos.filter((p) => p.section !== "photos").map((p) => p.id));
   const found: Found[] = [];
   const all: Placed[] = [];
@@ -48,28 +48,28 @@ export const repeats: WorkRule = (project, { photos, piles }) => {
       together.add(photoId);
       found.push({
         code: "photoTwice",
-        weight: "doubt",
+        severity: "doubt",
         together: true,
         times: those.length,
         spots: those.map((t) => t.spot),
-        mends: [],
+        fixes: [],
       });
     }
     const piled = placed.filter((p) => pileOf.has(p.photoId));
     for (const [, those] of grouped(piled, (p) => String(pileOf.get(p.photoId))))
       if (new Set(those.map((t) => t.photoId)).size > 1)
-        found.push({ code: "alikeTogether", weight: "hint", spots: those.map((t) => t.spot), mends: [] });
+        found.push({ code: "alikeTogether", severity: "hint", spots: those.map((t) => t.spot), fixes: [] });
   }
   for (const [photoId, those] of grouped(all, (p) => p.photoId)) {
     const pages = new Set(those.map((t) => t.page.id));
     if (pages.size < 2 || together.has(photoId)) continue;
     found.push({
       code: "photoTwice",
-      weight: "hint",
+      severity: "hint",
       together: false,
       times: those.length,
       spots: those.map((t) => t.spot),
-      mends: [],
+      fixes: [],
     });
   }
   return found;

@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { type Border, findTile, mapTiles, type Tile } from "../page.ts";
 import { findPage, type Project, withPage } from "../project.ts";
 import type { PutPage } from "./put-page.ts";
@@ -14,7 +14,7 @@ export interface DressTiles {
   readonly bleedMm?: number | null;
 }
 
-export function applyDressTiles(project: Project, change: DressTiles): Outcome<Project, ChangeTrouble> {
+export function applyDressTiles(project: Project, change: DressTiles): Result<Project, ChangeTrouble> {
   const page = findPage(project, change.pageId);
   if (!page) return refused("pageGone", { pageId: change.pageId });
   const gone = change.tileIds.find((id) => !findTile(page, id));
@@ -29,7 +29,7 @@ export function applyDressTiles(project: Project, change: DressTiles): Outcome<P
         }
       : tile,
   );
-  return done(withPage(project, dressed));
+  return ok(withPage(project, dressed));
 }
 
 function edged(edge: Tile["edge"], { border, bleedMm }: DressTiles): Tile["edge"] {

@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { type Filling, findTile, mapTiles } from "../page.ts";
 import { findPage, type Project, withPage } from "../project.ts";
 import type { ChangeTrouble } from "./trouble.ts";
@@ -10,7 +10,7 @@ export interface FillTiles {
   readonly fillings: readonly { readonly tileId: string; readonly filling: Filling }[];
 }
 
-export function applyFillTiles(project: Project, change: FillTiles): Outcome<Project, ChangeTrouble> {
+export function applyFillTiles(project: Project, change: FillTiles): Result<Project, ChangeTrouble> {
   const page = findPage(project, change.pageId);
   if (!page) return refused("pageGone", { pageId: change.pageId });
   const byTile = new Map(change.fillings.map((f) => [f.tileId, f.filling]));
@@ -20,7 +20,7 @@ export function applyFillTiles(project: Project, change: FillTiles): Outcome<Pro
     const filling = byTile.get(tile.id);
     return filling && filling !== tile.filling ? { ...tile, filling } : tile;
   });
-  return done(withPage(project, filled));
+  return ok(withPage(project, filled));
 }
 
 export function invertFillTiles(before: Project, change: FillTiles): FillTiles {

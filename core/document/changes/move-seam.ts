@@ -1,8 +1,8 @@
 import { tracksWithSeamAt } from "#core/arrange";
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { formatOf } from "../book.ts";
 import { findPage, type Project, withPage } from "../project.ts";
-import { roomFor, solvePage } from "../solve-page.ts";
+import { roomRect, solvePage } from "../solve-page.ts";
 import type { PutPage } from "./put-page.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
@@ -15,19 +15,19 @@ export interface MoveSeam {
   readonly atMm: number;
 }
 
-export function applyMoveSeam(project: Project, change: MoveSeam): Outcome<Project, ChangeTrouble> {
+export function applyMoveSeam(project: Project, change: MoveSeam): Result<Project, ChangeTrouble> {
   const page = findPage(project, change.pageId);
   if (!page) return refused("pageGone", { pageId: change.pageId });
   const grid = page.arrangement;
   if (grid?.kind !== "grid" || change.index < 0 || change.index >= grid[change.axis].length - 1)
     return refused("noArrangement");
   const format = formatOf(project, page);
-  const room = roomFor(page.look, format);
+  const room = roomRect(page.look, format);
   const [start, length] = change.axis === "columns" ? [room.x, room.w] : [room.y, room.h];
   const moved = tracksWithSeamAt(grid[change.axis], length, page.look.gapMm, change.index, change.atMm - start);
-  if (moved === grid[change.axis]) return done(project);
+  if (moved === grid[change.axis]) return ok(project);
   const arrangement = { ...grid, [change.axis]: moved };
-  return done(withPage(project, solvePage({ ...page, arrangement }, format)));
+  return ok(withPage(project, solvePage({ ...page, arrangement }, format)));
 }
 
 /** The page as it was: the way back by distance would leave a rounding error. */

@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { firstOnRight, formatOf, spreadsHold } from "../book.ts";
 import { mostTiles, type Page } from "../page.ts";
 import { findPage, type Project } from "../project.ts";
@@ -36,29 +36,29 @@ export const mostPages = 1000;
 export type RowChange = InsertPages | RemovePages | MovePages | OrderPages;
 
 /** The row afterwards, its pages not yet fitted to the side they came to lie on; the same row when nothing changed. */
-export function rowAfter(project: Project, change: RowChange): Outcome<readonly Page[], ChangeTrouble> {
+export function rowAfter(project: Project, change: RowChange): Result<readonly Page[], ChangeTrouble> {
   const row = reordered(project, change);
   if (!row.ok || project.kind === "collage") return row;
   return spreadsHold(row.value, firstOnRight(project)) ? row : refused("spreadSplit");
 }
 
 /** One that came to lie on the other side of the fold is fitted to that side. */
-export function applyRowChange(project: Project, change: RowChange): Outcome<Project, ChangeTrouble> {
+export function applyRowChange(project: Project, change: RowChange): Result<Project, ChangeTrouble> {
   const row = rowAfter(project, change);
   if (!row.ok) return row;
   const pages = row.value;
-  if (pages.length === project.pages.length && pages.every((p, i) => p === project.pages[i])) return done(project);
+  if (pages.length === project.pages.length && pages.every((p, i) => p === project.pages[i])) return ok(project);
   const after: Project = { ...project, pages };
-  if (project.kind === "collage") return done(after);
+  if (project.kind === "collage") return ok(after);
   const fitted = pages.map((page) => {
     const was = findPage(project, page.id) ? formatOf(project, page) : undefined;
     const now = formatOf(after, page);
     return was === now ? page : solvePage(page, now);
   });
-  return done({ ...after, pages: fitted });
+  return ok({ ...after, pages: fitted });
 }
 
-function reordered(project: Project, change: RowChange): Outcome<readonly Page[], ChangeTrouble> {
+function reordered(project: Project, change: RowChange): Result<readonly Page[], ChangeTrouble> {
   switch (change.type) {
     case "insertPages":
       return withInserted(project.pages, change);
@@ -71,7 +71,7 @@ function reordered(project: Project, change: RowChange): Outcome<readonly Page[]
   }
 }
 
-function withInserted(row: readonly Page[], change: InsertPages): Outcome<readonly Page[], ChangeTrouble> {
+function withInserted(row: readonly Page[], change: InsertPages): Result<readonly Page[], ChangeTrouble> {
   if (row.length + change.pages.length > mostPages) return refused("tooManyPages", { most: mostPages });
   const pages = [...row];
   for (const { page, at } of change.pages) {
@@ -80,30 +80,30 @@ function withInserted(row: readonly Page[], change: InsertPages): Outcome<readon
     if (pages.some((p) => p.id === page.id)) return refused("pageThere", { pageId: page.id });
     pages.splice(Math.max(0, Math.min(at, pages.length)), 0, page);
   }
-  return done(pages);
+  return ok(pages);
 }
 
-function withoutRemoved(project: Project, change: RemovePages): Outcome<readonly Page[], ChangeTrouble> {
+function withoutRemoved(project: Project, change: RemovePages): Result<readonly Page[], ChangeTrouble> {
   const gone = change.pageIds.find((id) => !findPage(project, id));
   if (gone !== undefined) return refused("pageGone", { pageId: gone });
   const out = new Set(change.pageIds);
   const pages = project.pages.filter((p) => !out.has(p.id));
-  return pages.length === 0 ? refused("lastPage") : done(pages);
+  return pages.length === 0 ? refused("lastPage") : ok(pages);
 }
 
-function moved({ pages: row }: Project, change: MovePages): Outcome<readonly Page[], ChangeTrouble> {
+function moved({ pages: row }: Project, change: MovePages): Result<readonly Page[], ChangeTrouble> {
   const gone = change.pageIds.find((id) => !row.some((p) => p.id === id));
   if (gone !== undefined) return refused("pageGone", { pageId: gone });
   const out = new Set(change.pageIds);
   const rest = row.filter((p) => !out.has(p.id));
   const to = Math.max(0, Math.min(change.to, rest.length));
-  return done(rest.toSpliced(to, 0, ...row.filter((p) => out.has(p.id))));
+  return ok(rest.toSpliced(to, 0, ...row.filter((p) => out.has(p.id))));
 }
 
-function inOrder(row: readonly Page[], change: OrderPages): Outcome<readonly Page[], ChangeTrouble> {
+function inOrder(row: readonly Page[], change: OrderPages): Result<readonly Page[], ChangeTrouble> {
   const byId = new Map(row.map((p) => [p.id, p]));
   const pages = change.pageIds.flatMap((id) => byId.get(id) ?? []);
-  return pages.length === row.length ? done(pages) : refused("pageGone");
+  return pages.length === row.length ? ok(pages) : refused("pageGone");
 }
 
 export const invertInsertPages = (change: InsertPages): RemovePages => ({

@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { mostTiles, type Page } from "../page.ts";
 import { findPage, type Project, withPage } from "../project.ts";
 import type { ChangeTrouble } from "./trouble.ts";
@@ -9,11 +9,11 @@ export interface PutPage {
   readonly page: Page;
 }
 
-export function applyPutPage(project: Project, change: PutPage): Outcome<Project, ChangeTrouble> {
+export function applyPutPage(project: Project, change: PutPage): Result<Project, ChangeTrouble> {
   if (!findPage(project, change.page.id)) return refused("pageGone", { pageId: change.page.id });
   const tiles = change.page.tiles.length;
   if (tiles > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles });
-  return done(withPage(project, change.page));
+  return ok(withPage(project, change.page));
 }
 
 export const invertPutPage = (before: Project, change: PutPage): PutPage => ({

@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { formatOf } from "../book.ts";
 import { checkLook } from "../check-look.ts";
 import { type Look, mapTiles, type Page } from "../page.ts";
@@ -14,13 +14,13 @@ export interface SetLook {
   readonly look: Look;
 }
 
-export function applySetLook(project: Project, change: SetLook): Outcome<Project, ChangeTrouble> {
+export function applySetLook(project: Project, change: SetLook): Result<Project, ChangeTrouble> {
   const page = findPage(project, change.pageId);
   if (!page) return refused("pageGone", { pageId: change.pageId });
   const format = formatOf(project, page);
   const checked = checkLook(change.look, format, page.arrangement);
   if (!checked.ok) return checked;
-  return done(withPage(project, solvePage(dressed(page, change.look), format)));
+  return ok(withPage(project, solvePage(dressed(page, change.look), format)));
 }
 
 /** Corner and border go to every tile only when they are what changed, so that a tile's own are kept otherwise. */

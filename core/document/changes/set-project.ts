@@ -1,4 +1,4 @@
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import { firstOnRight, spreadsHold } from "../book.ts";
 import { mostTiles } from "../page.ts";
 import type { Project } from "../project.ts";
@@ -27,15 +27,15 @@ export interface SetProject extends Partial<Pick<Project, (typeof settable)[numb
   readonly type: "setProject";
 }
 
-export function applySetProject(project: Project, { type: _, ...change }: SetProject): Outcome<Project, ChangeTrouble> {
+export function applySetProject(project: Project, { type: _, ...change }: SetProject): Result<Project, ChangeTrouble> {
   const set = { ...project, ...change };
-  if (settable.every((key) => set[key] === project[key])) return done(project);
+  if (settable.every((key) => set[key] === project[key])) return ok(project);
   if (set.pages.length > mostPages) return refused("tooManyPages", { most: mostPages });
   if (set.pages.length === 0) return refused("lastPage");
   const full = set.pages.find((p) => p.tiles.length > mostTiles);
   if (full) return refused("tooManyTiles", { most: mostTiles, tiles: full.tiles.length });
   if (set.kind === "book" && !spreadsHold(set.pages, firstOnRight(set))) return refused("spreadSplit");
-  return done(set);
+  return ok(set);
 }
 
 export function invertSetProject(before: Project, change: SetProject): SetProject {

@@ -5,7 +5,7 @@ import { deflateSync, inflateSync } from "node:zlib";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import sharp from "sharp";
-import { seededChance } from "#core/random";
+import { seededRandom } from "#core/random";
 import { colourConversion } from "../icc/convert-colours.ts";
 import { isSrgb } from "../icc/read-profile.ts";
 import { gammaProfile, greyProfile, outputProfile, rgbProfile, srgbProfile } from "../icc/rgb-profile.ts";
@@ -32,7 +32,7 @@ const anyPicture = fc
   .record({ w: fc.integer({ min: 1, max: 30 }), h: fc.integer({ min: 1, max: 30 }) })
   .chain(({ w, h }) => fc.uint8Array({ minLength: 4 * w * h, maxLength: 4 * w * h }).map((rgba) => ({ w, h, rgba })));
 
-const wish = (w: number, h: number, packing: TiffPacking = "none", bits: ChannelBits = 8) => ({
+const options = (w: number, h: number, packing: TiffPacking = "none", bits: ChannelBits = 8) => ({
   widthPx: w,
   heightPx: h,
   ppi: 300,
@@ -51,7 +51,7 @@ function tiff(rgba: Uint8Array, w: number, h: number, packing: TiffPacking): Buf
   });
   return Buffer.concat([
     tiffHead(
-      wish(w, h, packing),
+      options(w, h, packing),
       strips.map((s) => s.length),
     ),
     ...strips,
@@ -62,7 +62,7 @@ function png(rgba: Uint8Array, w: number, h: number): Buffer {
   const filter = new PngFilter(w);
   const half = 4 * w * Math.floor(h / 2);
   const rows = [filter.rows(rgba.subarray(0, half)), filter.rows(rgba.subarray(half))];
-  return Buffer.concat([pngHead(wish(w, h)), pngChunk("IDAT", deflateSync(Buffer.concat(rows))), pngEnd()]);
+  return Buffer.concat([pngHead(options(w, h)), pngChunk("IDAT", deflateSync(Buffer.concat(rows))), pngEnd()]);
 }
 
 test("a PNG and a TIFF come back bit by bit, with density and profile", async () => {
@@ -83,7 +83,7 @@ test("a PNG and a TIFF come back bit by bit, with density and profile", async ()
 
 /** Even stretches, steps and noise, so that strips pack well and badly, and tables fill up. */
 function picture(w: number, h: number, seed: number): Uint8Array {
-  const random = seededChance(seed);
+  const random = seededRandom(seed);
   return Uint8Array.from({ length: 4 * w * h }, (_, i) =>
     i % (4 * w) < 2 * w ? (i >> 9) & 255 : random() < 0.2 ? 7 : 255 * random(),
   );
@@ -105,7 +105,7 @@ test.each(tiffPackings)(
 const anyDeepPicture = fc
   .record({ w: fc.integer({ min: 1, max: 90 }), h: fc.integer({ min: 1, max: 300 }), seed: fc.integer() })
   .map(({ w, h, seed }) => {
-    const random = seededChance(seed);
+    const random = seededRandom(seed);
     return { w, h, samples: Uint16Array.from({ length: 3 * w * h }, () => 65_536 * random()) };
   });
 
@@ -114,7 +114,7 @@ const same = (a: Uint16Array, b: Uint16Array): boolean => Buffer.from(a.buffer).
 test("sixteen bits come back from a TIFF and out of a PNG, every one of them", async () => {
   await fc.assert(
     fc.asyncProperty(anyDeepPicture, fc.constantFrom(...tiffPackings), async ({ w, h, samples }, packing) => {
-      const lengths = plainStrips(wish(w, h, packing, 16));
+      const lengths = plainStrips(options(w, h, packing, 16));
       let at = 0;
       const strips = lengths.map((length) => {
         const rows = samples.slice(at / 2, (at + length) / 2);
@@ -124,7 +124,7 @@ test("sixteen bits come back from a TIFF and out of a PNG, every one of them", a
         return packing === "lzw" ? lzwPacked(plain) : Uint8Array.from(deflateSync(plain));
       });
       const sizes = strips.map((s) => s.length);
-      const file = Buffer.concat([tiffHead(wish(w, h, packing, 16), sizes), ...strips]);
+      const file = Buffer.concat([tiffHead(options(w, h, packing, 16), sizes), ...strips]);
       expect(await sharp(file).metadata()).toMatchObject({ width: w, height: h, depth: "ushort", channels: 3 });
       const raw = await sharp(file).keepIccProfile().toColourspace("rgb16").raw({ depth: "ushort" }).toBuffer();
       expect(same(samplesOf(raw), samples)).toBe(true);
@@ -167,7 +167,7 @@ test("colours of another profile become those of the print as another colour eng
   const samples = Uint16Array.from({ length: 3 * 400 }, (_, i) => 30_000 + ((i * 7_919) % 12_000));
   // In sixteen bits sharp brings everything to Display P3.
   const inP3 = async (rgb: Uint16Array, profile: Uint8Array): Promise<Uint16Array> => {
-    const file = Buffer.concat([tiffHead({ ...wish(400, 1, "none", 16), profile }), littleEndian(rgb)]);
+    const file = Buffer.concat([tiffHead({ ...options(400, 1, "none", 16), profile }), littleEndian(rgb)]);
     return samplesOf(await sharp(file).toColourspace("rgb16").raw({ depth: "ushort" }).toBuffer());
   };
   const apart = (a: Uint16Array, b: Uint16Array) => Math.max(...a.map((v, i) => Math.abs(v - b[i]!)));
@@ -237,7 +237,7 @@ test("profiles say which colours they are; one that is cut off counts as another
 });
 
 test("a TIFF beyond 4 GB is refused", () => {
-  expect(() => tiffHead(wish(40_000, 40_000))).toThrow(TiffSizeError);
+  expect(() => tiffHead(options(40_000, 40_000))).toThrow(TiffSizeError);
 });
 
 /** What another program's colour engine makes of colours on their way through a profile. */
@@ -251,7 +251,7 @@ const through = async (rgb: Uint8Array, profile: Uint8Array) => {
 };
 
 test("sRGB as an output device keeps every colour where it is, and has the class that output intents ask for", async () => {
-  const random = seededChance(9);
+  const random = seededRandom(9);
   const colours = Uint8Array.from({ length: 3 * 500 }, (_, i) => (i < 30 ? (i % 3) * 127 : 255 * random()));
   const profile = outputProfile();
   expect(Buffer.from(profile.subarray(12, 20)).toString()).toBe("prtrRGB ");

@@ -4,7 +4,7 @@ import { nearest } from "./png-rows.ts";
 
 /** PNG, third edition (W3C, 2023). 8 bits a channel, without alpha: what is printed has none. */
 
-export interface PngWish {
+export interface PngOptions {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly ppi: number;
@@ -27,7 +27,7 @@ export function pngChunk(name: string, data: Uint8Array): Uint8Array<ArrayBuffer
 }
 
 /** Everything in front of the picture: its size, profile and density. */
-export function pngHead({ widthPx, heightPx, ppi, profile }: PngWish): Uint8Array<ArrayBuffer> {
+export function pngHead({ widthPx, heightPx, ppi, profile }: PngOptions): Uint8Array<ArrayBuffer> {
   const size = new Uint8Array(13);
   const view = new DataView(size.buffer);
   view.setUint32(0, widthPx);

@@ -3,7 +3,7 @@
 export const tiffPackings = ["none", "lzw", "deflate"] as const;
 export type TiffPacking = (typeof tiffPackings)[number];
 
-export interface TiffWish {
+export interface TiffOptions {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly ppi: number;
@@ -37,7 +37,7 @@ export const rowsPerStrip = (widthPx: number, bits: ChannelBits): number =>
   Math.max(1, Math.floor(stripBytes / lineBytes(widthPx, bits)));
 
 /** The size of each strip where nothing is packed. */
-export function plainStrips({ widthPx, heightPx, bits }: Pick<TiffWish, "widthPx" | "heightPx" | "bits">): number[] {
+export function plainStrips({ widthPx, heightPx, bits }: Pick<TiffOptions, "widthPx" | "heightPx" | "bits">): number[] {
   const rows = rowsPerStrip(widthPx, bits);
   return Array.from(
     { length: Math.ceil(heightPx / rows) },
@@ -49,8 +49,11 @@ export function plainStrips({ widthPx, heightPx, bits }: Pick<TiffWish, "widthPx
  * Everything in front of the first strip; as long whatever the strips' sizes are, so that it can be written again when they are known.
  * Throws a TiffSizeError beyond the 4 GB that offsets reach.
  */
-export function tiffHead(wish: TiffWish, stripSizes: readonly number[] = plainStrips(wish)): Uint8Array<ArrayBuffer> {
-  const { widthPx, heightPx, ppi, profile, packing, bits: channelBits } = wish;
+export function tiffHead(
+  options: TiffOptions,
+  stripSizes: readonly number[] = plainStrips(options),
+): Uint8Array<ArrayBuffer> {
+  const { widthPx, heightPx, ppi, profile, packing, bits: channelBits } = options;
   const packed = packing !== "none";
   const entries = packed ? 14 : 13;
   const count = stripSizes.length;

@@ -90,7 +90,7 @@ function pot(stage: Stage, x: number, y: number): string {
       random.between(3, 5.5),
       light.season === "winter"
         ? c("#6f7a66")
-        : random.chance(0.5)
+        : random.random(0.5)
           ? c("#4f8a45")
           : c(random.pick(["#e86a5a", "#f6c84a", "#e9a0c0", "#fdf3e0"])),
     );

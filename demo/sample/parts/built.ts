@@ -18,13 +18,13 @@ export function masonry(
     out += line(`M${n(x)} ${n(yy)}L${n(x + w)} ${n(yy)}`, darker(colour, 0.25), 1, { opacity: 0.6 });
     for (let xx = x + (row % 2) * course * 0.9; xx < x + w; xx += course * 1.8) {
       const bw = Math.min(course * 1.8, x + w - xx);
-      if (random.chance(0.5))
+      if (random.random(0.5))
         out += rect(
           xx,
           yy,
           bw,
           Math.min(course, y + h - yy),
-          random.chance(0.5) ? lighter(colour, 0.12) : darker(colour, 0.12),
+          random.random(0.5) ? lighter(colour, 0.12) : darker(colour, 0.12),
           { opacity: 0.55 },
         );
     }
@@ -50,7 +50,7 @@ export function bridge(stage: Stage, x: number, deck: number, foot: number, half
         yy,
         36,
         13.4,
-        random.chance(0.5) ? lighter(stone, random.between(0, 0.16)) : darker(stone, random.between(0, 0.16)),
+        random.random(0.5) ? lighter(stone, random.between(0, 0.16)) : darker(stone, random.between(0, 0.16)),
         { rx: 2 },
       );
     }
@@ -165,12 +165,12 @@ export function wharf(stage: Stage, y: number): string {
     );
     for (let wy = y - bh + 22; wy < y - 46; wy += 46)
       for (let wx = x + 16; wx < x + bw - 26; wx += 38) {
-        const on = (light.hour === "night" || light.hour === "dusk") && random.chance(0.6);
+        const on = (light.hour === "night" || light.hour === "dusk") && random.random(0.6);
         out +=
           rect(wx - 2, wy - 2, 24, 30, lighter(wall, 0.3)) +
           rect(wx, wy, 20, 26, on ? "#ffd587" : lit(light, "#50646f", 0.1));
       }
-    if (random.chance(0.6))
+    if (random.random(0.6))
       out += rect(x + bw / 2 - 13, y - 40, 26, 40, lit(light, random.pick(["#2f5a6a", "#7a2f3a", "#3f5a3a"])));
     x += bw + 2;
   }

@@ -91,7 +91,7 @@ export function country(stage: Stage, horizon: number, floor: number): string {
   out += hills(stage, horizon - 6, 16, mix(light.grass, light.haze, 0.62), floor);
   out += treeLine(stage, horizon + 4, 9, 16, 0.62);
   out += hills(stage, horizon + 14, 9, mix(light.grass, light.haze, 0.4), floor);
-  if (random.chance(0.6)) out += at(random.between(120, 880), horizon + 12, farm(stage), random.between(0.5, 0.8));
+  if (random.random(0.6)) out += at(random.between(120, 880), horizon + 12, farm(stage), random.between(0.5, 0.8));
   out += treeLine(stage, horizon + 22, 14, 30, 0.36);
   return out;
 }
@@ -200,10 +200,10 @@ export function reeds(stage: Stage, x0: number, x1: number, y: number, height: n
       c,
       random.between(1.4, 3.4),
     );
-    if (random.chance(0.09)) out += ellipse(x + lean, y - h, 3.4, 13, lit(light, "#6a4a33"));
-    else if (light.season === "spring" && random.chance(0.12))
+    if (random.random(0.09)) out += ellipse(x + lean, y - h, 3.4, 13, lit(light, "#6a4a33"));
+    else if (light.season === "spring" && random.random(0.12))
       out += circle(x + lean, y - h, 4, lit(light, random.pick(["#fff3c4", "#f6d34a", "#f0b8cf"])));
-    else if (light.season === "summer" && random.chance(0.1))
+    else if (light.season === "summer" && random.random(0.1))
       out += circle(x + lean, y - h, 4, lit(light, random.pick(["#b87fc7", "#e96f6f", "#fdf3e0"])));
   }
   return out;

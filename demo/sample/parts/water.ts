@@ -46,7 +46,7 @@ function ripples(stage: Stage, y: number, calm: number): string {
     const t = random.next() ** 1.6;
     const yy = y + 3 + t * (h - y);
     const length = (14 + 130 * t) * random.between(0.4, 1.2);
-    const bright = random.chance(0.5);
+    const bright = random.random(0.5);
     out += ellipse(
       random.between(-40, w + 40),
       yy,

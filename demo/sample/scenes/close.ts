@@ -177,7 +177,7 @@ export const frostedRoof: Scene = (s) => {
   for (let i = 0; i < 40; i += 1)
     front += line(
       `M${n(px + s.random.between(-70, 70))} ${n(py - 150)}q${n(s.random.between(-30, 30))} -50 ${n(s.random.between(-50, 50))} ${n(s.random.between(-130, -60))}`,
-      s.random.chance(0.5) ? "#f4f8fa" : lit(s.light, "#5f7a5c"),
+      s.random.random(0.5) ? "#f4f8fa" : lit(s.light, "#5f7a5c"),
       5,
     );
   front +=
@@ -202,7 +202,7 @@ export const dogOnBoard: Scene = (s) => {
           ]),
         ) +
         line(`M-10 ${n(s.h * 0.82)}L1010 ${n(s.h * 0.78)}`, lit(s.light, "#f0c35a"), 7) +
-        at(s.random.between(400, 600), s.h * 0.84, dog(s), s.h / 150, s.random.chance(0.5)) +
+        at(s.random.between(400, 600), s.h * 0.84, dog(s), s.h / 150, s.random.random(0.5)) +
         reeds(s, -10, 160, s.h + 10, 160, 16) +
         weatherOver(s),
     },

@@ -25,9 +25,9 @@ function cabin(
   );
   for (let x = 0; x < s.w; x += 62) {
     out +=
-      rect(x, 0, 60, s.h, s.random.chance(0.5) ? lighter(wood, 0.08) : darker(wood, 0.08), { opacity: 0.5 }) +
+      rect(x, 0, 60, s.h, s.random.random(0.5) ? lighter(wood, 0.08) : darker(wood, 0.08), { opacity: 0.5 }) +
       line(`M${x} 0V${n(s.h)}`, darker(wood, 0.35), 1.6);
-    if (s.random.chance(0.6))
+    if (s.random.random(0.6))
       out += ellipse(x + 30, s.random.between(0, s.h), 6, 13, darker(wood, 0.2), { opacity: 0.5 });
   }
   const { x, y, w, h } = window;
@@ -225,7 +225,7 @@ export const engineBay: Scene = (s) => {
       circle(x, s.h * 0.58, 40, "#c9a24a") +
       circle(x, s.h * 0.58, 33, "#f3ecd8") +
       line(`M${x} ${n(s.h * 0.58)}l${i ? 18 : -20} -14`, "#c0392b", 4);
-  if (s.random.chance(0.75))
+  if (s.random.random(0.75))
     out += at(
       s.random.between(760, 860),
       s.h * 0.52,

@@ -19,7 +19,7 @@ const someTrees = (stage: Stage, y: number, count: number, scale: number): strin
       y + stage.random.between(-4, 4),
       tree(stage, stage.random.pick(["round", "round", "poplar", "willow"] as const)),
       scale * stage.random.between(0.7, 1.2),
-      stage.random.chance(0.5),
+      stage.random.random(0.5),
     );
   }
   return out;
@@ -52,13 +52,13 @@ export const openCut: Scene = (s) => {
     );
   }
   out += at(
-    s.random.chance(0.5) ? 120 : 880,
+    s.random.random(0.5) ? 120 : 880,
     s.h * 0.72,
     tree(s, s.random.pick(["round", "poplar", "willow"] as const)),
     s.h / 420,
   );
-  if (s.random.chance(0.6)) out += at(s.random.between(380, 620), horizon + 70, tree(s, "round"), 0.5);
-  if (s.random.chance(0.5)) out += birds(s, s.random.between(200, 800), horizon * 0.4, 9);
+  if (s.random.random(0.6)) out += at(s.random.between(380, 620), horizon + 70, tree(s, "round"), 0.5);
+  if (s.random.random(0.5)) out += birds(s, s.random.between(200, 800), horizon * 0.4, 9);
   return (
     out +
     reeds(s, -10, s.w * near - 280, s.h + 6, 110, 90) +
@@ -91,7 +91,7 @@ export const moored: Scene = (s) => {
     country(s, y - 70, y) +
     standingThere +
     water(s, y, standingThere, s.light.weather === "rain" ? 0.2 : 0.75);
-  if (s.random.chance(0.5))
+  if (s.random.random(0.5))
     out +=
       at(s.random.between(100, 700), s.h * 0.88, duck(s, "drake"), 0.9) +
       at(s.random.between(100, 700), s.h * 0.92, duck(s, "hen"), 0.95, true);
@@ -102,7 +102,7 @@ export const underBridge: Scene = (s) => {
   const y = s.h * 0.66;
   const x = s.random.between(380, 620);
   const stones = bridge(s, x, s.h * 0.24, y, s.random.between(170, 240));
-  const coming = s.random.chance(0.55)
+  const coming = s.random.random(0.55)
     ? at(x + s.random.between(-40, 40), y + 26, boatHeadOn(s, s.random.pick([marigold, ...otherBoats])), 0.95)
     : "";
   const behind = sky(s, y - 60, 0.3) + country(s, y - 60, y) + someTrees(s, y - 20, 4, 0.7);
@@ -125,15 +125,15 @@ export const atTheLock: Scene = (s) => {
   let out =
     sky(s, s.h * 0.4, 0.3) + country(s, s.h * 0.34, s.h * 0.5) + hills(s, s.h * 0.43, 4, s.light.grass, s.h * 0.9, 5);
   out +=
-    at(s.random.chance(0.5) ? 150 : 850, s.h * 0.46, cottage(s), s.h / 620) +
-    at(s.random.chance(0.5) ? 60 : 940, s.h * 0.5, tree(s, "round"), s.h / 520);
+    at(s.random.random(0.5) ? 150 : 850, s.h * 0.46, cottage(s), s.h / 620) +
+    at(s.random.random(0.5) ? 60 : 940, s.h * 0.5, tree(s, "round"), s.h / 520);
   out += masonry(s, -10, s.h * 0.46, 330, s.h * 0.6, wall, 15) + masonry(s, 680, s.h * 0.46, 330, s.h * 0.6, wall, 15);
   out +=
     rect(-10, s.h * 0.44, 335, 16, lit(s.light, "#cdc2ae")) + rect(675, s.h * 0.44, 335, 16, lit(s.light, "#cdc2ae"));
   out += water(s, y, rect(320, y - gate, 360, gate, lit(s.light, "#4d4238")), 0.3);
   out += at(500, y, gates(s, 362, gate));
   out += masonry(s, -10, y, 300, s.h, darker(wall, 0.3), 15) + masonry(s, 710, y, 300, s.h, darker(wall, 0.3), 15);
-  if (s.random.chance(0.6)) out += at(500, s.h * 0.97, boatHeadOn(s, marigold), s.h / 520);
+  if (s.random.random(0.6)) out += at(500, s.h * 0.97, boatHeadOn(s, marigold), s.h / 520);
   const [left, right] = [s.random.pick([crew.jory, crew.ada]), s.random.pick([crew.mirren, crew.tam])];
   return (
     out +
@@ -150,9 +150,9 @@ export const heronByReeds: Scene = (s) => {
     hills(s, y - 10, 16, mix(s.light.grass, s.light.haze, 0.35), s.h) +
     treeLine(s, y - 6, 20, 60, 0.2) +
     water(s, y + 14, treeLine(s, y - 6, 16, 60, 0.2), 0.85);
-  const facing = s.random.chance(0.5);
+  const facing = s.random.random(0.5);
   const x = s.random.between(340, 660);
-  const bird = heron(s, s.random.chance(0.4));
+  const bird = heron(s, s.random.random(0.4));
   const foot = s.h * s.random.between(0.8, 0.9);
   let front = group(
     at(x, 2 * foot - foot, bird, (s.h / 520) * 1.2, facing),
@@ -179,7 +179,7 @@ export const ducksOnWater: Scene = (s) => {
     treeLine(s, s.h * 0.2, 18, 70, 0.15) +
     water(s, s.h * 0.2, treeLine(s, s.h * 0.18, 14, 80, 0.1), 0.4);
   let front = "";
-  const swans = s.random.chance(0.45);
+  const swans = s.random.random(0.45);
   if (swans) {
     front +=
       at(s.random.between(300, 460), s.h * 0.56, swan(s), 1.5) +
@@ -189,7 +189,7 @@ export const ducksOnWater: Scene = (s) => {
   } else {
     front +=
       at(s.random.between(240, 440), s.h * 0.52, duck(s, "drake"), 2.6) +
-      at(s.random.between(560, 720), s.h * 0.6, duck(s, "hen"), 2.5, s.random.chance(0.5));
+      at(s.random.between(560, 720), s.h * 0.6, duck(s, "hen"), 2.5, s.random.random(0.5));
     if (s.light.season === "spring" || s.light.season === "summer")
       for (let i = 0; i < 6; i += 1)
         front += at(
@@ -222,7 +222,7 @@ export const atTheTiller: Scene = (s) => {
   );
   front += at(x, s.h * 0.9, standing(s, who, "steering"), (s.h / 190) * (0.84 / who.size));
   front += line(`M${n(x + 200)} ${n(s.h * 0.52)}L${n(x + 60)} ${n(s.h * 0.58)}`, lit(s.light, "#c9a24a"), 11);
-  if (s.random.chance(0.5)) front += at(x - 240, s.h * 0.86, dog(s), s.h / 290);
+  if (s.random.random(0.5)) front += at(x - 240, s.h * 0.86, dog(s), s.h / 290);
   return [{ body: back, blur: 0.008 }, { body: front + weatherOver(s) }];
 };
 
@@ -239,7 +239,7 @@ export const portrait: Scene = (s) => {
   const first = s.random.pick(all);
   const second = s.random.pick(all.filter((p) => p !== first));
   const scale = s.h / 470;
-  const pair = s.h < 800 && s.random.chance(0.6);
+  const pair = s.h < 800 && s.random.random(0.6);
   const front = pair
     ? at(
         330,
@@ -261,7 +261,7 @@ export const everyone: Scene = (s) => {
     out += at(
       240 + i * 122 + s.random.between(-12, 12),
       s.h * 0.95,
-      standing(s, p, s.random.chance(0.3) ? "waving" : "plain"),
+      standing(s, p, s.random.random(0.3) ? "waving" : "plain"),
       s.h / 330,
     );
   return out + at(880, s.h * 0.95, dog(s), s.h / 420, true) + weatherOver(s);
@@ -285,7 +285,7 @@ export const towpath: Scene = (s) => {
     at(160, s.h * 0.74, tree(s, "round"), s.h / 330) +
     at(330, s.h * 0.56, tree(s, "poplar"), s.h / 560) +
     at(400, s.h * 0.5, tree(s, "round"), s.h / 900);
-  const walkers = s.random.chance(0.5) ? [crew.nan, crew.tam] : [crew.ada, crew.mirren];
+  const walkers = s.random.random(0.5) ? [crew.nan, crew.tam] : [crew.ada, crew.mirren];
   out +=
     at(400, s.h * 0.88, standing(s, walkers[0]!), s.h / 400) +
     at(478, s.h * 0.89, standing(s, walkers[1]!, "waving"), s.h / 400) +

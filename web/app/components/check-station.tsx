@@ -1,4 +1,4 @@
-import type { Weight } from "#core/check";
+import type { Severity } from "#core/check";
 import { walk } from "../../text/screens.ts";
 import { useCheck, useFindings } from "../state/checking/check-hooks.ts";
 import { Station } from "./station.tsx";
@@ -8,7 +8,7 @@ export function CheckStation({ to }: { readonly to: string }) {
   const { open } = useFindings();
   const looking = useCheck((s) => s.looking);
   const looked = useCheck((s) => s.looked);
-  const count = (weight: Weight) => open.filter((f) => f.weight === weight).length;
+  const count = (weight: Severity) => open.filter((f) => f.severity === weight).length;
   const [wrong, doubts] = [count("wrong"), count("doubt")];
   // Nobody is told that nothing is wrong before all of it was looked at.
   const unsure = wrong === 0 && looking && (open.length === 0 || !looked);

@@ -1,16 +1,16 @@
 import css from "./fields.module.css";
 
-interface TickProps {
+interface CheckboxProps {
   readonly label: string;
   readonly on: boolean;
-  readonly onTick: (on: boolean) => void;
+  readonly onToggle: (on: boolean) => void;
 }
 
 /** Something that holds or does not. */
-export function Tick({ label, on, onTick }: TickProps) {
+export function Checkbox({ label, on, onToggle }: CheckboxProps) {
   return (
     <label className={css.tick}>
-      <input type="checkbox" checked={on} onChange={(e) => onTick(e.target.checked)} />
+      <input type="checkbox" checked={on} onChange={(e) => onToggle(e.target.checked)} />
       {label}
     </label>
   );

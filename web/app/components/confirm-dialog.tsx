@@ -1,9 +1,9 @@
 import { Button } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { common } from "../../text/screens.ts";
-import { Framed } from "./dialog.tsx";
+import { Dialog } from "./dialog.tsx";
 
-interface AskProps {
+interface ConfirmDialogProps {
   readonly title: string;
   readonly doIt: string;
   readonly able?: boolean;
@@ -15,9 +15,9 @@ interface AskProps {
 }
 
 /** A question with one thing to do and a way out. */
-export function Ask({ title, doIt, able = true, onDo, onClose, told, children }: AskProps) {
+export function ConfirmDialog({ title, doIt, able = true, onDo, onClose, told, children }: ConfirmDialogProps) {
   return (
-    <Framed
+    <Dialog
       title={title}
       widthPx={520}
       onClose={onClose}
@@ -35,6 +35,6 @@ export function Ask({ title, doIt, able = true, onDo, onClose, told, children }:
       }
     >
       {children}
-    </Framed>
+    </Dialog>
   );
 }

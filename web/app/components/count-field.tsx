@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { Labelled } from "./text-field.tsx";
+import { TextField } from "./text-field.tsx";
 
 interface CountFieldProps {
   readonly label: string;
@@ -20,7 +20,7 @@ export function CountField({ label, value, placeholder, onCount }: CountFieldPro
     if (count !== value) onCount(count);
   };
   return (
-    <Labelled
+    <TextField
       label={label}
       inputMode="numeric"
       value={text}

@@ -2,7 +2,7 @@ import { type ReactNode, useEffect, useId, useLayoutEffect, useRef } from "react
 import { createPortal } from "react-dom";
 import css from "./dialog.module.css";
 
-interface FramedProps {
+interface DialogProps {
   readonly title: string;
   readonly widthPx: number;
   readonly foot?: ReactNode;
@@ -15,7 +15,7 @@ interface FramedProps {
  * Something that has to be answered before one goes on, in the browser's own dialog: it keeps the focus inside and gives
  * it back, and takes none of the page's layout to open.
  */
-export function Framed({ title, widthPx, foot, onClose, children }: FramedProps) {
+export function Dialog({ title, widthPx, foot, onClose, children }: DialogProps) {
   const frame = useRef<HTMLDialogElement>(null);
   const titleId = useId();
   useLayoutEffect(() => {

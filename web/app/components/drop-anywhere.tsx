@@ -2,7 +2,7 @@ import { Box, Heading } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { useLocation } from "react-router";
 import { photos as words } from "../../text/photos.ts";
-import { useKit } from "../services.ts";
+import { useServices } from "../services.ts";
 import type { IncomingFile } from "../state/library/library-state.ts";
 import { fromDrop, fromList } from "./import-files.ts";
 
@@ -10,14 +10,14 @@ const bringsFiles = (e: DragEvent) => e.dataTransfer?.types.includes("Files") ??
 
 /** Files may be let go on any spot of the window, or pasted. */
 export function DropAnywhere() {
-  const { library, desk } = useKit();
+  const { library, viewState } = useServices();
   const { pathname } = useLocation();
   const inPhotos = pathname.endsWith("/photos");
   const [over, setOver] = useState(false);
   useEffect(() => {
     // Where papers are open, files that are let go are papers; in any other place they are photos.
     const bringIn = (files: readonly IncomingFile[]) =>
-      library.bringIn(files, inPhotos ? desk.getState().section : "photos");
+      library.bringIn(files, inPhotos ? viewState.getState().section : "photos");
     const hover = (e: DragEvent) => {
       if (!bringsFiles(e)) return;
       e.preventDefault();
@@ -46,7 +46,7 @@ export function DropAnywhere() {
       window.removeEventListener("drop", drop);
       window.removeEventListener("paste", paste);
     };
-  }, [library, desk, inPhotos]);
+  }, [library, viewState, inPhotos]);
   if (!over) return null;
   return (
     <Box position="fixed" inset="0" zIndex="overlay" bg="rgba(230, 241, 241, .86)" pointerEvents="none" p="5">

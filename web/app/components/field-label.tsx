@@ -2,7 +2,7 @@ import { Box, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 /** The name of a field over it, for those whose own label is only heard. */
-export function Named({ label, children }: { readonly label: string; readonly children: ReactNode }) {
+export function FieldLabel({ label, children }: { readonly label: string; readonly children: ReactNode }) {
   return (
     <Box>
       <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1" aria-hidden>

@@ -7,7 +7,7 @@ import { emptyTiles, nextRedo, nextUndo, type Page } from "#core/document";
 import { deedWords } from "../../text/photos.ts";
 import { common, history as historyWords, stepWords, walk } from "../../text/screens.ts";
 import { sheets as sheetWords } from "../../text/sheets.ts";
-import { useKit } from "../services.ts";
+import { useServices } from "../services.ts";
 import type { LibraryStep } from "../state/library/library-state.ts";
 import { countShown, shown, useLibrary, useMaybeSession } from "../state/session/hooks.ts";
 import { isSent, type ProjectSession, type ProjectState } from "../state/session/project-session.ts";
@@ -187,7 +187,7 @@ function ProjectUndo({ session }: { readonly session: ProjectSession }) {
 }
 
 function LibraryUndo() {
-  const { library } = useKit();
+  const { library } = useServices();
   const back = useLibrary((s) => s.undoable.at(-1));
   const again = useLibrary((s) => s.redoable.at(-1));
   return (

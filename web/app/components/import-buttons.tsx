@@ -5,7 +5,7 @@ import { memo, useRef } from "react";
 import { z } from "zod";
 import type { Section } from "#core/photo";
 import { photos as words } from "../../text/photos.ts";
-import { useKit } from "../services.ts";
+import { useServices } from "../services.ts";
 import type { IncomingFile } from "../state/library/library-state.ts";
 import { fromList } from "./import-files.ts";
 import { Tip } from "./tooltip.tsx";
@@ -18,7 +18,7 @@ export const BringIn = memo(function BringIn({
   readonly main?: boolean;
   readonly section?: Section;
 }) {
-  const { library } = useKit();
+  const { library } = useServices();
   const files = useRef<HTMLInputElement>(null);
   const folder = useRef<HTMLInputElement>(null);
   const take = (input: HTMLInputElement) => {
@@ -91,7 +91,7 @@ const ofSample = (name: string): IncomingFile => ({
 
 /** One click to a library to look around with. */
 export function TakeSample({ section = "photos" }: { readonly section?: Section }) {
-  const { library } = useKit();
+  const { library } = useServices();
   const sample = useQuery({ queryKey: ["sample"], queryFn: fetchSample });
   if (sample.isPending) return null;
   if (!sample.data) return <Text color="fg.subtle">{words.sampleMissing}</Text>;

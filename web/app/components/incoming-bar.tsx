@@ -1,13 +1,13 @@
 import { Box, Button, HStack, List, Progress, Text } from "@chakra-ui/react";
 import { TriangleAlert } from "lucide-react";
 import { leftOutReason, timeLeft, photos as words } from "../../text/photos.ts";
-import { useKit } from "../services.ts";
+import { useServices } from "../services.ts";
 import type { Incoming } from "../state/library/library-state.ts";
 import { useLibrary } from "../state/session/hooks.ts";
 
 /** How far the bringing-in is, and what could not come in and why. Nothing when there is nothing to say. */
 export function IncomingBar() {
-  const { library } = useKit();
+  const { library } = useServices();
   const incoming = useLibrary((s) => s.incoming);
   const leftOut = useLibrary((s) => s.leftOut);
   const alreadyHere = useLibrary((s) => s.alreadyHere);

@@ -4,7 +4,7 @@ import { lazy, Suspense, useEffect, useReducer, useState } from "react";
 import { useStore } from "zustand";
 import type { Keeping } from "../../storage/keeping.ts";
 import { ago, keeping as words } from "../../text/keeping.ts";
-import { useKit } from "../services.ts";
+import { useServices } from "../services.ts";
 import type { ProjectSession, ProjectState } from "../state/session/project-session.ts";
 import { clock } from "./dates.ts";
 import { Tip } from "./tooltip.tsx";
@@ -13,7 +13,7 @@ const SafeFolderDialog = lazy(() => import("./safe-folder.tsx").then((m) => ({ d
 
 /** Where everything is kept and since when; opens all that can be done about it. */
 export function KeptButton({ session }: { readonly session?: ProjectSession }) {
-  const { keeping } = useKit();
+  const { keeping } = useServices();
   if (session) return <OfProject session={session} keeping={keeping} />;
   return keeping ? <Shown keeping={keeping} state={undefined} /> : null;
 }

@@ -7,21 +7,21 @@ import type { Happened } from "../../storage/keeper-report.ts";
 import type { Keeping } from "../../storage/keeping.ts";
 import { safeFolder as folderWords, keeping as words } from "../../text/keeping.ts";
 import { common } from "../../text/screens.ts";
-import { useKit } from "../services.ts";
-import { worksChanged } from "../state/session/use-projects.ts";
+import { useServices } from "../services.ts";
+import { projectsChanged } from "../state/session/use-projects.ts";
 import { notices } from "./notices.ts";
 import { Strip } from "./strip.tsx";
 
 /** What became of that which is kept: the disk is full, something was lost and made again. */
 export function KeptStrips() {
-  const { keeping } = useKit();
+  const { keeping } = useServices();
   return keeping ? <Strips keeping={keeping} /> : null;
 }
 
 function Strips({ keeping }: { readonly keeping: Keeping }) {
   const queries = useQueryClient();
   const { full, trouble, happened } = useStore(keeping.state);
-  const { library } = useKit();
+  const { library } = useServices();
   useEffect(() => {
     let told: SyncReport | undefined;
     return keeping.folderState.subscribe(({ report }) => {
@@ -29,12 +29,12 @@ function Strips({ keeping }: { readonly keeping: Keeping }) {
       told = report;
       const { works, photos, copies } = report;
       if (works.length + photos + copies.length === 0) return;
-      void library.load().then(() => worksChanged(queries));
+      void library.load().then(() => projectsChanged(queries));
       notices.create({ title: folderWords.brought(works.length, photos), type: "info" });
       if (copies.length > 0) notices.create({ title: folderWords.copies(copies), type: "info", duration: 30_000 });
     });
   }, [keeping, library, queries]);
-  const again = () => void keeping.tryAgain().then(() => worksChanged(queries));
+  const again = () => void keeping.tryAgain().then(() => projectsChanged(queries));
   const retry = (
     <Button size="sm" variant="outline" onClick={again}>
       {common.tryAgain}

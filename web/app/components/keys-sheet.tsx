@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import { useMatch } from "react-router";
 import { keys } from "../../text/keys.ts";
 import { common, walk } from "../../text/screens.ts";
-import { Framed } from "./dialog.tsx";
+import { Dialog } from "./dialog.tsx";
 import { typingIn } from "./typing-in.ts";
 
 type Place = Exclude<keyof typeof keys, "title">;
@@ -29,7 +29,7 @@ export function KeysSheet() {
         <Keyboard size={19} />
       </IconButton>
       {open && (
-        <Framed
+        <Dialog
           title={keys.title}
           widthPx={560}
           onClose={() => setOpen(false)}
@@ -53,7 +53,7 @@ export function KeysSheet() {
               ))}
             </Table.Body>
           </Table.Root>
-        </Framed>
+        </Dialog>
       )}
     </>
   );

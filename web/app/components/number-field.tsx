@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { Labelled } from "./text-field.tsx";
+import { TextField } from "./text-field.tsx";
 
 interface NumberFieldProps {
   readonly label: string;
@@ -29,7 +29,7 @@ export function NumberField({ label, value, least, most, step, onNumber }: Numbe
     else put(typed);
   };
   return (
-    <Labelled
+    <TextField
       label={label}
       inputMode="decimal"
       value={text}

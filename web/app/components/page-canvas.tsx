@@ -5,7 +5,7 @@ import type { PageFormat } from "#core/lab";
 import { type Scene, scene } from "#core/scene";
 import type { Face } from "#core/words";
 import { type PictureOf, paintScene } from "../../painters/canvas.ts";
-import { useKit } from "../services.ts";
+import { useServices } from "../services.ts";
 import { useFacts } from "../state/session/facts.ts";
 import { inTurn } from "./in-turn.ts";
 
@@ -30,7 +30,7 @@ const crowdMs = 50;
 
 /** A page as it prints, bleed included, painted from previews. */
 export function PageCanvas({ page, format, scale, moving = false, patient = false, without, box }: PageCanvasProps) {
-  const { bitmaps, fonts } = useKit();
+  const { bitmaps, fonts } = useServices();
   const facts = useFacts();
   const canvas = useRef<HTMLCanvasElement>(null);
 

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import type { PreviewSize } from "../../storage/store.ts";
-import { useKit } from "../services.ts";
+import { useServices } from "../services.ts";
 import { useLibrary } from "../state/session/hooks.ts";
 
 /** A photo's preview as an image, filling the box it is in; its mean colour until the picture is there. */
@@ -13,7 +13,7 @@ export function PhotoThumb({
   readonly size?: PreviewSize;
   readonly fit?: "cover" | "contain";
 }) {
-  const { urls } = useKit();
+  const { urls } = useServices();
   // Another file in the same photo's place has another picture.
   const hash = useLibrary((s) => s.byId.get(photoId)?.hash);
   const tint = useLibrary((s) => s.byId.get(photoId)?.likeness?.tint);

@@ -7,7 +7,7 @@ import { PhotoThumb } from "./photo-thumb.tsx";
 import css from "./photo-tile.module.css";
 
 /** What a list does when something is done to one of its photos; the same object for as long as the list stands. */
-export interface TileHands {
+export interface TileHandlers {
   pick(photoId: string, held: { readonly shift: boolean; readonly ctrl: boolean }): void;
   focus(photoId: string): void;
   open?(photoId: string): void;
@@ -23,7 +23,7 @@ interface PhotoTileProps {
   readonly onPages: readonly number[] | undefined;
   readonly w: number;
   readonly h: number;
-  readonly hands: TileHands;
+  readonly deps: TileHandlers;
   /** Where it lies on top of a pile: how many there are, and whether they are spread out. */
   readonly pileCount?: number | undefined;
   readonly pileOpen?: boolean | undefined;
@@ -37,7 +37,7 @@ export const PhotoTile = memo(function PhotoTile({
   onPages = nowhere,
   w,
   h,
-  hands,
+  deps,
   pileCount,
   pileOpen,
 }: PhotoTileProps) {
@@ -58,9 +58,9 @@ export const PhotoTile = memo(function PhotoTile({
       data-photo={photo.id}
       className={css.tile}
       style={{ width: w, height: h }}
-      onClick={(e) => hands.pick(photo.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey })}
-      onFocus={() => hands.focus(photo.id)}
-      onDoubleClick={() => hands.open?.(photo.id)}
+      onClick={(e) => deps.pick(photo.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey })}
+      onFocus={() => deps.focus(photo.id)}
+      onDoubleClick={() => deps.open?.(photo.id)}
       title={photo.caption || photo.name}
     >
       <div className={photo.hidden ? `${css.picture} ${css.hidden}` : css.picture}>
@@ -84,7 +84,7 @@ export const PhotoTile = memo(function PhotoTile({
           className={css.pile}
           onClick={(e) => {
             e.stopPropagation();
-            hands.togglePile?.(photo.id);
+            deps.togglePile?.(photo.id);
           }}
         >
           <Layers size={14} aria-hidden /> {pileCount}

@@ -4,12 +4,12 @@ import { Trash2, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { removedWords as words } from "../../text/keeping.ts";
 import { common } from "../../text/screens.ts";
-import { useKit } from "../services.ts";
+import { useServices } from "../services.ts";
 import { keptRemovedDays, timeIsOver } from "../state/library/library-rules.ts";
 import { useLibrary } from "../state/session/hooks.ts";
-import { worksChanged } from "../state/session/use-projects.ts";
+import { projectsChanged } from "../state/session/use-projects.ts";
 import { dayHere } from "./dates.ts";
-import { Framed } from "./dialog.tsx";
+import { Dialog } from "./dialog.tsx";
 import { notices } from "./notices.ts";
 import { PhotoThumb } from "./photo-thumb.tsx";
 
@@ -17,7 +17,7 @@ const removedKey = ["works", "removed"] as const;
 
 /** Works among the removed; those whose time is over go for good. */
 function useRemovedWorks() {
-  const { store, now } = useKit();
+  const { store, now } = useServices();
   return useQuery({
     queryKey: removedKey,
     staleTime: 0,
@@ -48,12 +48,12 @@ export function Removed() {
 }
 
 function RemovedDialog({ onClose }: { readonly onClose: () => void }) {
-  const { store, library } = useKit();
+  const { store, library } = useServices();
   const queries = useQueryClient();
   const works = useRemovedWorks().data ?? [];
   const photos = useLibrary((s) => s.removed);
   const [asking, setAsking] = useState(false);
-  const refresh = () => worksChanged(queries);
+  const refresh = () => projectsChanged(queries);
   const nothing = works.length + photos.length === 0;
 
   async function forgetAll() {
@@ -84,7 +84,7 @@ function RemovedDialog({ onClose }: { readonly onClose: () => void }) {
     </>
   );
   return (
-    <Framed title={words.title} widthPx={640} onClose={onClose} foot={foot}>
+    <Dialog title={words.title} widthPx={640} onClose={onClose} foot={foot}>
       <Text color="fg.muted" mb="4">
         {nothing ? words.nothing : words.lead(keptRemovedDays)}
       </Text>
@@ -129,7 +129,7 @@ function RemovedDialog({ onClose }: { readonly onClose: () => void }) {
           />
         ))}
       </Box>
-    </Framed>
+    </Dialog>
   );
 }
 

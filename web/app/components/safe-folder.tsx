@@ -7,11 +7,11 @@ import type { SyncReport } from "../../safe-folder/sync-given.ts";
 import type { Keeping } from "../../storage/keeping.ts";
 import { ago, safeFolder as words } from "../../text/keeping.ts";
 import { common } from "../../text/screens.ts";
-import { useKit } from "../services.ts";
+import { useServices } from "../services.ts";
 import { useLibrary } from "../state/session/hooks.ts";
-import { useWorks, worksChanged } from "../state/session/use-projects.ts";
+import { projectsChanged, useProjects } from "../state/session/use-projects.ts";
 import { dayHere } from "./dates.ts";
-import { Framed } from "./dialog.tsx";
+import { Dialog } from "./dialog.tsx";
 import { notices } from "./notices.ts";
 import { saveToDisk } from "./save-to-disk.ts";
 
@@ -60,12 +60,12 @@ export async function saveEverything(keeping: Keeping, onlyNew: boolean, at: str
 /** Where everything is kept: here, in a folder, in a file; and how it comes back from there. */
 export function SafeFolderDialog({ keeping, onClose }: { readonly keeping: Keeping; readonly onClose: () => void }) {
   return (
-    <Framed title={words.title} widthPx={680} onClose={onClose} foot={<Button onClick={onClose}>{common.done}</Button>}>
+    <Dialog title={words.title} widthPx={680} onClose={onClose} foot={<Button onClick={onClose}>{common.done}</Button>}>
       <InBrowser keeping={keeping} />
       <InFolder keeping={keeping} />
       <AsFile keeping={keeping} />
       <BringBack keeping={keeping} />
-    </Framed>
+    </Dialog>
   );
 }
 
@@ -101,7 +101,7 @@ function Part({ icon, title, children }: PartProps) {
 
 function InBrowser({ keeping }: { readonly keeping: Keeping }) {
   const photos = useLibrary((s) => s.byId.size);
-  const works = useWorks().data?.cards.length ?? 0;
+  const works = useProjects().data?.cards.length ?? 0;
   const promised = useStore(keeping.state, (s) => s.promised);
   return (
     <Part icon={<MonitorCheck size={20} aria-hidden />} title={words.here}>
@@ -208,7 +208,7 @@ function InFolder({ keeping }: { readonly keeping: Keeping }) {
 const archiveKey = ["lastArchive"] as const;
 
 function AsFile({ keeping }: { readonly keeping: Keeping }) {
-  const { now } = useKit();
+  const { now } = useServices();
   const queries = useQueryClient();
   const last = useQuery({ queryKey: archiveKey, staleTime: 0, queryFn: () => keeping.folder.lastArchive() }).data;
   const [saving, setSaving] = useState(false);
@@ -251,7 +251,7 @@ function BringBack({ keeping }: { readonly keeping: Keeping }) {
 
 /** Everything from a safe folder, or from a file that holds one. */
 export function BringBackButtons({ keeping, size = "md" }: { readonly keeping: Keeping; readonly size?: "sm" | "md" }) {
-  const { library } = useKit();
+  const { library } = useServices();
   const queries = useQueryClient();
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
@@ -260,7 +260,7 @@ export function BringBackButtons({ keeping, size = "md" }: { readonly keeping: K
     try {
       const { works, photos, missing }: SyncReport = await keeping.folder.bringFrom(from);
       await library.load();
-      await worksChanged(queries);
+      await projectsChanged(queries);
       notices.create({ title: words.brought(works.length, photos), type: "success", duration: 20_000 });
       if (missing.length > 0) notices.create({ title: words.missing(missing), type: "error", duration: 30_000 });
     } catch (e) {

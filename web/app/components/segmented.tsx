@@ -1,6 +1,6 @@
 import { SegmentGroup } from "@chakra-ui/react";
 
-interface OneOfFewProps<T extends string> {
+interface SegmentedProps<T extends string> {
   readonly label: string;
   readonly value: T;
   readonly options: readonly (readonly [value: T, words: string])[];
@@ -8,7 +8,7 @@ interface OneOfFewProps<T extends string> {
 }
 
 /** A few choices side by side, one of which holds. */
-export function OneOfFew<T extends string>({ label, value, options, onChoose }: OneOfFewProps<T>) {
+export function Segmented<T extends string>({ label, value, options, onChoose }: SegmentedProps<T>) {
   return (
     <SegmentGroup.Root
       size="sm"

@@ -1,6 +1,6 @@
 import { NativeSelect } from "@chakra-ui/react";
 
-interface ChooseProps<T extends string> {
+interface SelectProps<T extends string> {
   readonly label: string;
   readonly value: T;
   readonly options: readonly (readonly [value: T, words: string])[];
@@ -8,7 +8,7 @@ interface ChooseProps<T extends string> {
 }
 
 /** One of a few. */
-export function Choose<T extends string>({ label, value, options, onChoose }: ChooseProps<T>) {
+export function Select<T extends string>({ label, value, options, onChoose }: SelectProps<T>) {
   return (
     <NativeSelect.Root size="sm">
       <NativeSelect.Field

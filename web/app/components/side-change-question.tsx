@@ -2,17 +2,17 @@ import { Button, Text } from "@chakra-ui/react";
 import { useEffect, useRef } from "react";
 import { book as words } from "../../text/book.ts";
 import { common } from "../../text/screens.ts";
-import { useKit } from "../services.ts";
-import { useDesk } from "../state/session/hooks.ts";
+import { useServices } from "../services.ts";
+import { useViewState } from "../state/session/hooks.ts";
 import css from "./side-change-question.module.css";
 
 /**
  * Asks before pages come to lie on the other side, and offers the way in which none does. It lies over the pages and
  * leaves them as they are: what it speaks of can be looked at meanwhile.
  */
-export function TurningAsk() {
-  const { desk } = useKit();
-  const turning = useDesk((s) => s.turning);
+export function SideChangeQuestion() {
+  const { viewState } = useServices();
+  const turning = useViewState((s) => s.turning);
   const card = useRef<HTMLDivElement>(null);
   const asked = turning !== undefined;
   useEffect(() => {
@@ -20,16 +20,16 @@ export function TurningAsk() {
     const before = document.activeElement;
     card.current?.querySelector("button")?.focus({ preventScroll: true });
     const beside = (e: PointerEvent) => {
-      if (!card.current?.contains(e.target as Node)) desk.setState({ turning: undefined });
+      if (!card.current?.contains(e.target as Node)) viewState.setState({ turning: undefined });
     };
     window.addEventListener("pointerdown", beside);
     return () => {
       window.removeEventListener("pointerdown", beside);
       if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true });
     };
-  }, [asked, desk]);
+  }, [asked, viewState]);
   if (!turning) return null;
-  const close = () => desk.setState({ turning: undefined });
+  const close = () => viewState.setState({ turning: undefined });
   // The question goes first: both in one task would keep the page standing still for longer.
   const take = (doIt: () => void) => () => {
     close();

@@ -2,12 +2,12 @@ import { type InputHTMLAttributes, useId } from "react";
 import css from "./fields.module.css";
 import { NumberBox } from "./length-field.tsx";
 
-interface LabelledProps extends Omit<InputHTMLAttributes<HTMLInputElement>, "color" | "height" | "width" | "size"> {
+interface TextFieldProps extends Omit<InputHTMLAttributes<HTMLInputElement>, "color" | "height" | "width" | "size"> {
   readonly label: string;
 }
 
 /** One line to type in, under its name. */
-export function Labelled({ label, ...input }: LabelledProps) {
+export function TextField({ label, ...input }: TextFieldProps) {
   const id = useId();
   return (
     <div className={css.field}>

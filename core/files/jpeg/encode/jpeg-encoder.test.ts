@@ -4,7 +4,7 @@ import sharp from "sharp";
 import { srgbProfile } from "../../icc/rgb-profile.ts";
 import { readJpegFacts } from "../facts.ts";
 import { codesOf, huffmanFor } from "./huffman.ts";
-import { freshRows, JpegEncoder, type JpegWish, jpegEnd, jpegHead, jpegPart } from "./jpeg-encoder.ts";
+import { freshRows, JpegEncoder, type JpegOptions, jpegEnd, jpegHead, jpegPart } from "./jpeg-encoder.ts";
 
 /** A soft picture with an edge and some noise in it. */
 function picture(w: number, h: number, seed = 1): Uint8ClampedArray {
@@ -23,7 +23,13 @@ function picture(w: number, h: number, seed = 1): Uint8ClampedArray {
   return rgba;
 }
 
-function encoded(rgba: Uint8ClampedArray, w: number, h: number, wish: Partial<JpegWish> = {}, rowsAtOnce = h): Buffer {
+function encoded(
+  rgba: Uint8ClampedArray,
+  w: number,
+  h: number,
+  options: Partial<JpegOptions> = {},
+  rowsAtOnce = h,
+): Buffer {
   const encoder = new JpegEncoder({
     widthPx: w,
     heightPx: h,
@@ -32,7 +38,7 @@ function encoded(rgba: Uint8ClampedArray, w: number, h: number, wish: Partial<Jp
     progressive: false,
     ppi: 300,
     profile: srgbProfile(),
-    ...wish,
+    ...options,
   });
   const parts: Uint8Array[] = [];
   for (let y = 0; y < h; y += rowsAtOnce)
@@ -89,9 +95,9 @@ test("rows may come in any portions; the same picture gives the same bytes", () 
         progressive: fc.boolean(),
         chroma: fc.constantFrom("444" as const, "420" as const),
       }),
-      ({ w, h, rows, ...wish }) => {
+      ({ w, h, rows, ...options }) => {
         const rgba = picture(w, h, w * h);
-        expect(encoded(rgba, w, h, wish, rows).equals(encoded(rgba, w, h, wish))).toBe(true);
+        expect(encoded(rgba, w, h, options, rows).equals(encoded(rgba, w, h, options))).toBe(true);
       },
     ),
     { numRuns: 40 },
@@ -102,14 +108,14 @@ test("parts that were coded by themselves, put next to each other, are the file 
   for (const chroma of ["444", "420"] as const) {
     const [w, h] = [90, 1200];
     const rgba = picture(w, h);
-    const wish = { widthPx: w, heightPx: h, quality: 90, chroma, ppi: 300, profile: srgbProfile() };
+    const options = { widthPx: w, heightPx: h, quality: 90, chroma, ppi: 300, profile: srgbProfile() };
     const whole = encoded(rgba, w, h, { quality: 90, chroma });
-    const step = 2 * freshRows(wish);
-    const parts = [...jpegHead(wish)];
-    for (let y = 0; y < h; y += step) parts.push(...jpegPart(wish, rgba.subarray(4 * w * y, 4 * w * (y + step)), y));
+    const step = 2 * freshRows(options);
+    const parts = [...jpegHead(options)];
+    for (let y = 0; y < h; y += step) parts.push(...jpegPart(options, rgba.subarray(4 * w * y, 4 * w * (y + step)), y));
     expect(Buffer.concat([...parts, jpegEnd()]).equals(whole)).toBe(true);
     expect(await apart(whole, rgba)).toBeLessThan(6);
-    expect(() => jpegPart(wish, rgba, 8)).toThrow("afresh");
+    expect(() => jpegPart(options, rgba, 8)).toThrow("afresh");
   }
 });
 

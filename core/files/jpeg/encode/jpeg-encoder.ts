@@ -4,7 +4,7 @@ import { codesOf, type HuffmanSpec, huffmanFor, usual } from "./huffman.ts";
 import { BandCoder, codeAc, codeDc, SymbolCount, type SymbolSink, SymbolWriter } from "./scans.ts";
 import { quantTable, zigzag } from "./tables.ts";
 
-export interface JpegWish {
+export interface JpegOptions {
   readonly widthPx: number;
   readonly heightPx: number;
   /** 1 to 100, as the Independent JPEG Group counts it. */
@@ -28,7 +28,7 @@ export class JpegSizeError extends RangeError {
  * How many rows of pixels a baseline picture has between two places where its coding begins afresh (T.81, B.2.4.4), so
  * that parts of it can be coded at the same time. A power of two, and at least 32.
  */
-export function freshRows({ widthPx, chroma }: Pick<JpegWish, "widthPx" | "chroma">): number {
+export function freshRows({ widthPx, chroma }: Pick<JpegOptions, "widthPx" | "chroma">): number {
   const unit = chroma === "444" ? 8 : 16;
   const across = Math.ceil(widthPx / unit);
   let units = mostFreshUnits;
@@ -43,18 +43,18 @@ const mostFreshUnits = 16;
  * what a `JpegEncoder` gives back when these rows are its turn.
  */
 export function jpegPart(
-  wish: Omit<JpegWish, "progressive">,
+  options: Omit<JpegOptions, "progressive">,
   rgba: Uint8ClampedArray | Uint8Array,
   fromRow: number,
 ): Uint8Array<ArrayBuffer>[] {
-  const rows = rgba.length / (4 * wish.widthPx);
-  const encoder = new JpegEncoder({ ...wish, progressive: false, heightPx: fromRow + rows }, fromRow);
+  const rows = rgba.length / (4 * options.widthPx);
+  const encoder = new JpegEncoder({ ...options, progressive: false, heightPx: fromRow + rows }, fromRow);
   return [...encoder.addRows(rgba), ...encoder.finish()];
 }
 
 /** Everything in front of the first row of a baseline picture. */
-export const jpegHead = (wish: Omit<JpegWish, "progressive">): Uint8Array<ArrayBuffer>[] =>
-  new JpegEncoder({ ...wish, progressive: false }).head();
+export const jpegHead = (options: Omit<JpegOptions, "progressive">): Uint8Array<ArrayBuffer>[] =>
+  new JpegEncoder({ ...options, progressive: false }).head();
 
 export const jpegEnd = (): Uint8Array<ArrayBuffer> => Uint8Array.of(0xff, 0xd9);
 
@@ -63,7 +63,7 @@ export const jpegEnd = (): Uint8Array<ArrayBuffer> => Uint8Array.of(0xff, 0xd9);
  * at bounded memory. Alpha is not looked at. The same rows give the same bytes.
  */
 export class JpegEncoder {
-  readonly #wish: JpegWish;
+  readonly #wish: JpegOptions;
   readonly #components: readonly Component[];
   readonly #maker: BlockMaker;
   readonly #bits = new BitWriter();
@@ -81,13 +81,13 @@ export class JpegEncoder {
   readonly #freshUnits: number;
 
   /** From a row further down, only what stands in the file for the rows from there. */
-  constructor(wish: JpegWish, fromRow?: number) {
-    const { widthPx, heightPx } = wish;
+  constructor(options: JpegOptions, fromRow?: number) {
+    const { widthPx, heightPx } = options;
     if (!(widthPx >= 1 && heightPx >= 1 && widthPx <= mostJpegSidePx && heightPx <= mostJpegSidePx))
       throw new JpegSizeError(`a JPEG has 1 to ${mostJpegSidePx} pixels a side, not ${widthPx} × ${heightPx}`);
-    this.#wish = wish;
-    const fine = wish.chroma === "444" ? 1 : 2;
-    const [luma, chroma] = [quantTable("luma", wish.quality), quantTable("chroma", wish.quality)];
+    this.#wish = options;
+    const fine = options.chroma === "444" ? 1 : 2;
+    const [luma, chroma] = [quantTable("luma", options.quality), quantTable("chroma", options.quality)];
     this.#components = [
       { id: 1, h: fine, v: fine, quant: luma, table: 0 },
       { id: 2, h: 1, v: 1, quant: chroma, table: 1 },
@@ -95,7 +95,7 @@ export class JpegEncoder {
     ];
     this.#maker = new BlockMaker(widthPx, this.#components);
     this.#part = fromRow !== undefined;
-    this.#freshUnits = freshRows(wish) / this.#maker.unitPx;
+    this.#freshUnits = freshRows(options) / this.#maker.unitPx;
     this.#unitRow = (fromRow ?? 0) / this.#maker.unitPx;
     this.#seen = fromRow ?? 0;
     if (this.#unitRow % this.#freshUnits !== 0)

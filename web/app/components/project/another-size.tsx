@@ -5,18 +5,18 @@ import { formatFromCard } from "#core/lab";
 import { lossWords, work as words } from "../../../text/project.ts";
 import { common } from "../../../text/screens.ts";
 import { start } from "../../../text/start.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
 import { changeSize } from "../../state/session/whole-project.ts";
-import { Ask } from "../confirm-dialog.tsx";
+import { ConfirmDialog } from "../confirm-dialog.tsx";
 import { notices } from "../notices.ts";
-import { OneOfFew } from "../segmented.tsx";
-import { Choose } from "../select.tsx";
+import { Segmented } from "../segmented.tsx";
+import { Select } from "../select.tsx";
 
 /** Another lab or another size for the whole work; then what could not be kept. */
 export function AnotherSize({ session, onClose }: { readonly session: ProjectSession; readonly onClose: () => void }) {
-  const kit = useKit();
+  const services = useServices();
   const labs = useLabs();
   const { project } = session.state.getState();
   const cards = (labs.data ?? []).filter((l) => (l.kind === "book") === (project.kind === "book"));
@@ -28,7 +28,7 @@ export function AnotherSize({ session, onClose }: { readonly session: ProjectSes
   const size = lab && (lab.sizes.find((s) => s.id === sizeId) ?? lab.sizes[0]!);
   if (losses)
     return (
-      <Ask told title={words.lossesTitle} doIt={common.done} onDo={onClose} onClose={onClose}>
+      <ConfirmDialog told title={words.lossesTitle} doIt={common.done} onDo={onClose} onClose={onClose}>
         <Box as="ul" maxH="340px" overflowY="auto" pl="5" listStyleType="disc">
           {losses.map((loss) => (
             <Text as="li" key={JSON.stringify(loss)} mb="1">
@@ -47,17 +47,17 @@ export function AnotherSize({ session, onClose }: { readonly session: ProjectSes
         >
           {common.undoIt}
         </Button>
-      </Ask>
+      </ConfirmDialog>
     );
   return (
-    <Ask
+    <ConfirmDialog
       title={words.sizeTitle}
       doIt={words.sizeDo}
       able={size !== undefined}
       onClose={onClose}
       onDo={() => {
         if (!lab || !size) return;
-        const lost = changeSize(kit, session, { lab, format: formatFromCard(lab, size, sideways) });
+        const lost = changeSize(services, session, { lab, format: formatFromCard(lab, size, sideways) });
         if (lost.length > 0) setLosses(lost);
         else {
           notices.create({ title: words.sizeDone, type: "success" });
@@ -69,20 +69,20 @@ export function AnotherSize({ session, onClose }: { readonly session: ProjectSes
         <Text color="fg.muted">{words.sizeLead}</Text>
         {lab && size && (
           <>
-            <Choose
+            <Select
               label={words.sizeLab}
               value={lab.id}
               options={cards.map((l) => [l.id, l.name])}
               onChoose={setLabId}
             />
-            <Choose
+            <Select
               label={words.sizeSize}
               value={size.id}
               options={lab.sizes.map((s) => [s.id, s.name])}
               onChoose={setSizeId}
             />
             {size.turns && (
-              <OneOfFew
+              <Segmented
                 label={start.orientation}
                 value={sideways ? "sideways" : "upright"}
                 options={[
@@ -95,6 +95,6 @@ export function AnotherSize({ session, onClose }: { readonly session: ProjectSes
           </>
         )}
       </VStack>
-    </Ask>
+    </ConfirmDialog>
   );
 }

@@ -4,10 +4,10 @@ import { useRef, useState } from "react";
 import { formatLength } from "#core/units";
 import { work as words } from "../../../text/project.ts";
 import { common } from "../../../text/screens.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { bringFinished, type Remark } from "../../state/edit/finished-pages.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
-import { Ask } from "../confirm-dialog.tsx";
+import { ConfirmDialog } from "../confirm-dialog.tsx";
 import { notices } from "../notices.ts";
 
 /** Pages made elsewhere, as whole pages of this work; with a word on each that does not fit or is not sharp. */
@@ -18,7 +18,7 @@ export function FinishedPages({
   readonly session: ProjectSession;
   readonly onClose: () => void;
 }) {
-  const kit = useKit();
+  const services = useServices();
   const input = useRef<HTMLInputElement>(null);
   const [reading, setReading] = useState<string>();
   const [remarks, setRemarks] = useState<readonly Remark[]>();
@@ -27,7 +27,7 @@ export function FinishedPages({
     `${formatLength(mm.w, unit, format.ppi)} × ${formatLength(mm.h, unit, format.ppi)}`;
 
   async function take(files: readonly File[]) {
-    const made = await bringFinished(kit, session, files, setReading);
+    const made = await bringFinished(services, session, files, setReading);
     setReading(undefined);
     if (made.pages > 0) notices.create({ title: words.finishedDone(made.pages), type: "success" });
     if (made.asked) notices.create({ title: words.finishedAsked, type: "info" });
@@ -36,7 +36,7 @@ export function FinishedPages({
   }
 
   return (
-    <Ask
+    <ConfirmDialog
       told={remarks !== undefined}
       title={remarks ? words.remarksTitle : words.finishedTitle}
       doIt={remarks ? common.done : words.finishedChoose}
@@ -78,6 +78,6 @@ export function FinishedPages({
           }}
         />
       </VStack>
-    </Ask>
+    </ConfirmDialog>
   );
 }

@@ -3,16 +3,16 @@ import { useQueryClient } from "@tanstack/react-query";
 import { FileInput } from "lucide-react";
 import { useRef, useState } from "react";
 import { work as words } from "../../../text/project.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { ProjectFileError, readProjectArchive } from "../../state/session/project-file.ts";
-import { worksChanged } from "../../state/session/use-projects.ts";
-import { keepAsNew } from "../../state/session/whole-project.ts";
+import { projectsChanged } from "../../state/session/use-projects.ts";
+import { saveAsNew } from "../../state/session/whole-project.ts";
 import { notices } from "../notices.ts";
 import { Working } from "./working.tsx";
 
 /** Opens a work that was saved as one file. */
 export function OpenFile() {
-  const kit = useKit();
+  const services = useServices();
   const queries = useQueryClient();
   const input = useRef<HTMLInputElement>(null);
   const stop = useRef<AbortController>(undefined);
@@ -23,12 +23,12 @@ export function OpenFile() {
     stop.current = abort;
     setShare(0);
     try {
-      const { project, missing } = await readProjectArchive(kit, archive, {
+      const { project, missing } = await readProjectArchive(services, archive, {
         signal: abort.signal,
         onProgress: setShare,
       });
-      await keepAsNew(kit, project, project.name);
-      await worksChanged(queries);
+      await saveAsNew(services, project, project.name);
+      await projectsChanged(queries);
       notices.create({ title: words.opened(project.name), type: "success" });
       if (missing.length > 0) notices.create({ title: words.openedWithout(missing), type: "error", duration: 20_000 });
     } catch (e) {

@@ -4,9 +4,9 @@ import { Link, useNavigate } from "react-router";
 import type { StoreTrouble } from "../../../storage/store.ts";
 import { keeping, workFault as words } from "../../../text/keeping.ts";
 import { common, fault } from "../../../text/screens.ts";
-import { useKit } from "../../services.ts";
-import { worksChanged } from "../../state/session/use-projects.ts";
-import { keepAsNew } from "../../state/session/whole-project.ts";
+import { useServices } from "../../services.ts";
+import { projectsChanged } from "../../state/session/use-projects.ts";
+import { saveAsNew } from "../../state/session/whole-project.ts";
 
 interface WorkFaultProps {
   readonly projectId: string;
@@ -15,7 +15,7 @@ interface WorkFaultProps {
 
 /** In place of a work that does not open: why, and what can be done now. */
 export function WorkFault({ projectId, why }: WorkFaultProps) {
-  const { store } = useKit();
+  const { store } = useServices();
   const bringBack = () => void store.restoreProject(projectId).then(() => location.reload());
   switch (why) {
     case "missing":
@@ -38,18 +38,18 @@ export function WorkFault({ projectId, why }: WorkFaultProps) {
 }
 
 function Damaged({ projectId }: { readonly projectId: string }) {
-  const kit = useKit();
+  const services = useServices();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { data, isFetched } = useQuery({
     queryKey: ["salvage", projectId],
-    queryFn: async () => (await kit.store.salvage(projectId)) ?? null,
+    queryFn: async () => (await services.store.salvage(projectId)) ?? null,
   });
   if (!isFetched) return null;
   const keep = async () => {
     if (!data) return;
-    const id = await keepAsNew(kit, data.project, words.salvaged(data.project.name));
-    await worksChanged(queries);
+    const id = await saveAsNew(services, data.project, words.salvaged(data.project.name));
+    await projectsChanged(queries);
     await navigate(`/work/${id}/pages`);
   };
   return (

@@ -6,10 +6,10 @@ import { useNavigate, useParams } from "react-router";
 import { useStore } from "zustand";
 import { keeping } from "../../../text/keeping.ts";
 import { work as words } from "../../../text/project.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
-import { worksChanged } from "../../state/session/use-projects.ts";
-import { keepAsBeginning, keepAsNew } from "../../state/session/whole-project.ts";
+import { projectsChanged } from "../../state/session/use-projects.ts";
+import { keepAsBeginning, saveAsNew } from "../../state/session/whole-project.ts";
 import { notices } from "../notices.ts";
 import { AnotherSize } from "./another-size.tsx";
 import { Combine } from "./combine.tsx";
@@ -24,22 +24,22 @@ type Open = "saveFile" | "snapshot" | "combine" | "anotherSize" | "finished";
 
 /** Everything that is about the work as a whole. */
 export function WorkMenu({ session }: { readonly session: ProjectSession }) {
-  const kit = useKit();
+  const services = useServices();
   const { projectId } = useParams();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [open, setOpen] = useState<Open>();
   const close = () => setOpen(undefined);
-  const asNew = async (keep: typeof keepAsNew, name: (name: string) => string) => {
+  const asNew = async (keep: typeof saveAsNew, name: (name: string) => string) => {
     const { project } = session.state.getState();
-    const id = await keep(kit, project, name(project.name));
-    await worksChanged(queries);
+    const id = await keep(services, project, name(project.name));
+    await projectsChanged(queries);
     notices.create({ title: words.opened(name(project.name)), type: "success" });
     await navigate(`/work/${id}/pages`);
   };
   const choose = (value: string) => {
     if (value === "read") void navigate(`/work/${projectId}/read`);
-    else if (value === "duplicate") void asNew(keepAsNew, words.copyName);
+    else if (value === "duplicate") void asNew(saveAsNew, words.copyName);
     else if (value === "beginLike") void asNew(keepAsBeginning, words.likeName);
     else setOpen(value as Open);
   };

@@ -2,11 +2,11 @@ import { Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { fileTitle } from "../../../text/in-latin.ts";
 import { work as words } from "../../../text/project.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { writeProjectFile } from "../../state/session/project-file.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
-import { Tick } from "../checkbox.tsx";
-import { Ask } from "../confirm-dialog.tsx";
+import { Checkbox } from "../checkbox.tsx";
+import { ConfirmDialog } from "../confirm-dialog.tsx";
 import { notices } from "../notices.ts";
 import { saveToDisk } from "../save-to-disk.ts";
 import { Working } from "./working.tsx";
@@ -22,16 +22,16 @@ export function SaveFile({ session, onClose }: SaveFileProps) {
   const [writing, setWriting] = useState(false);
   if (writing) return <Writing session={session} places={places} onClose={onClose} />;
   return (
-    <Ask title={words.saveTitle} doIt={words.saveDo} onDo={() => setWriting(true)} onClose={onClose}>
+    <ConfirmDialog title={words.saveTitle} doIt={words.saveDo} onDo={() => setWriting(true)} onClose={onClose}>
       <Text mb="4">{words.saveLead}</Text>
-      <Tick label={words.saveNoPlaces} on={!places} onTick={(on) => setPlaces(!on)} />
-    </Ask>
+      <Checkbox label={words.saveNoPlaces} on={!places} onToggle={(on) => setPlaces(!on)} />
+    </ConfirmDialog>
   );
 }
 
 /** Writes the work as one file, and hands it to the browser's own saving. */
 function Writing({ session, places, onClose }: SaveFileProps & { readonly places: boolean }) {
-  const kit = useKit();
+  const services = useServices();
   const [share, setShare] = useState(0);
   const stop = useRef<AbortController>(undefined);
   useEffect(() => {
@@ -39,7 +39,7 @@ function Writing({ session, places, onClose }: SaveFileProps & { readonly places
     stop.current = abort;
     const { project } = session.state.getState();
     const name = `${fileTitle(project.name)}.tessip.zip`;
-    void writeProjectFile(kit, project, { signal: abort.signal, onProgress: setShare }, { places })
+    void writeProjectFile(services, project, { signal: abort.signal, onProgress: setShare }, { places })
       .then(({ file, missing }) => {
         saveToDisk(file, name);
         notices.create({ title: words.saved(name, (file.size / 1e6).toFixed(1)), type: "success" });
@@ -50,7 +50,7 @@ function Writing({ session, places, onClose }: SaveFileProps & { readonly places
       })
       .finally(() => !abort.signal.aborted && onClose());
     return () => abort.abort();
-  }, [kit, session, places, onClose]);
+  }, [services, session, places, onClose]);
   return (
     <Working
       title={words.writing}

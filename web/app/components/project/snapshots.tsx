@@ -4,32 +4,32 @@ import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import { work as words } from "../../../text/project.ts";
 import { common } from "../../../text/screens.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
 import { goBackTo, keepSnapshot } from "../../state/session/whole-project.ts";
-import { Ask } from "../confirm-dialog.tsx";
+import { ConfirmDialog } from "../confirm-dialog.tsx";
 import { clock, dayHere } from "../dates.ts";
 import { notices } from "../notices.ts";
-import { Labelled } from "../text-field.tsx";
+import { TextField } from "../text-field.tsx";
 
 /** The work as it was at moments that were given a name. */
 export function Snapshots({ session, onClose }: { readonly session: ProjectSession; readonly onClose: () => void }) {
-  const kit = useKit();
+  const services = useServices();
   const queries = useQueryClient();
   const { project } = session.state.getState();
   const key = ["snapshots", project.id];
-  const kept = useQuery({ queryKey: key, queryFn: () => kit.store.snapshots(project.id), staleTime: 0 });
+  const kept = useQuery({ queryKey: key, queryFn: () => services.store.snapshots(project.id), staleTime: 0 });
   const [name, setName] = useState("");
   const refresh = () => queries.invalidateQueries({ queryKey: key });
   const all = kept.data ?? [];
   const fallback = words.snapshotFirst(all.length + 1);
   return (
-    <Ask
+    <ConfirmDialog
       title={words.snapshotsTitle}
       doIt={words.snapshotKeep}
       onClose={onClose}
       onDo={() => {
-        void keepSnapshot(kit, session, name.trim() || fallback)
+        void keepSnapshot(services, session, name.trim() || fallback)
           .then(refresh)
           .catch(() => notices.create({ title: words.failed, type: "error" }));
         setName("");
@@ -37,7 +37,7 @@ export function Snapshots({ session, onClose }: { readonly session: ProjectSessi
     >
       <VStack align="stretch" gap="4">
         <Text color="fg.muted">{words.snapshotsLead}</Text>
-        <Labelled
+        <TextField
           label={words.snapshotName}
           value={name}
           maxLength={80}
@@ -75,7 +75,7 @@ export function Snapshots({ session, onClose }: { readonly session: ProjectSessi
                   size="sm"
                   variant="ghost"
                   aria-label={words.snapshotDrop(s.name)}
-                  onClick={() => void kit.store.removeSnapshot(s.id).then(refresh)}
+                  onClick={() => void services.store.removeSnapshot(s.id).then(refresh)}
                 >
                   <Trash2 size={16} />
                 </IconButton>
@@ -84,6 +84,6 @@ export function Snapshots({ session, onClose }: { readonly session: ProjectSessi
           ))}
         </VStack>
       </VStack>
-    </Ask>
+    </ConfirmDialog>
   );
 }

@@ -1,6 +1,6 @@
 import { Button, Progress } from "@chakra-ui/react";
 import { common } from "../../../text/screens.ts";
-import { Framed } from "../dialog.tsx";
+import { Dialog } from "../dialog.tsx";
 
 interface WorkingProps {
   readonly title: string;
@@ -12,7 +12,7 @@ interface WorkingProps {
 /** Work that takes its time: how far it is, and a way to stop it. */
 export function Working({ title, share, onStop }: WorkingProps) {
   return (
-    <Framed
+    <Dialog
       title={title}
       widthPx={420}
       onClose={onStop}
@@ -27,6 +27,6 @@ export function Working({ title, share, onStop }: WorkingProps) {
           <Progress.Range bg="glaze.500" />
         </Progress.Track>
       </Progress.Root>
-    </Framed>
+    </Dialog>
   );
 }

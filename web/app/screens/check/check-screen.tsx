@@ -2,14 +2,14 @@ import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { CircleCheck } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { type Finding, type MendCode, type PlacedSharpness, weights } from "#core/check";
+import { type Finding, type FixCode, type PlacedSharpness, severities } from "#core/check";
 import { check as words } from "../../../text/check.ts";
 import { Changeable } from "../../components/changeable.tsx";
-import { Ask } from "../../components/confirm-dialog.tsx";
+import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
 import { notices } from "../../components/notices.ts";
-import { Labelled } from "../../components/text-field.tsx";
+import { TextField } from "../../components/text-field.tsx";
 import { useUndoKeys } from "../../components/use-undo-keys.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useCheck, useChecker, useFindings } from "../../state/checking/check-hooks.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
@@ -19,7 +19,7 @@ import { SharpnessChart } from "./sharpness-chart.tsx";
 
 /** Everything that could go wrong on paper, with a picture of the place and a way to mend it. */
 export function CheckPlace() {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   const session = useSession();
   const checker = useChecker();
   const project = useProject((s) => s.project);
@@ -34,14 +34,18 @@ export function CheckPlace() {
 
   const goTo = (pageId: string, tileIds: readonly string[]) => {
     session.goTo(pageId);
-    desk.setState({ tiles: { ids: new Set(tileIds), anchor: tileIds[0] }, reframing: undefined, writing: undefined });
+    viewState.setState({
+      tiles: { ids: new Set(tileIds), anchor: tileIds[0] },
+      reframing: undefined,
+      writing: undefined,
+    });
     void navigate(`/work/${projectId}/pages`);
   };
   const go = (f: Finding) => {
     const spot = f.spots[0];
     if (spot) goTo(spot.pageId, spot.tileIds);
     else if ("photoIds" in f) {
-      desk.setState({
+      viewState.setState({
         section: "photos",
         tiles: nothingChosen,
         photos: { ids: new Set(f.photoIds), anchor: f.photoIds[0] },
@@ -49,8 +53,8 @@ export function CheckPlace() {
       void navigate(`/work/${projectId}/photos`);
     }
   };
-  const mend = async (findings: readonly Finding[], how: MendCode) => {
-    if (!(await checker.mend(findings, how))) notices.create({ title: words.notMended, type: "info" });
+  const fix = async (findings: readonly Finding[], how: FixCode) => {
+    if (!(await checker.fix(findings, how))) notices.create({ title: words.notFixed, type: "info" });
   };
 
   return (
@@ -64,7 +68,7 @@ export function CheckPlace() {
         </Text>
         {open.length === 0 && !looking && <AllGood to={`/work/${projectId}/send`} />}
         <Changeable>
-          {weights.map((weight) => {
+          {severities.map((weight) => {
             const these = groups.filter((g) => g.weight === weight);
             if (these.length === 0) return null;
             return (
@@ -76,7 +80,7 @@ export function CheckPlace() {
                   <FindingGroup
                     key={g.key}
                     group={g}
-                    onMend={(f, m) => void mend(f, m)}
+                    onFix={(f, m) => void fix(f, m)}
                     onGo={go}
                     onAccept={(f) => setAccepting(f)}
                   />
@@ -113,10 +117,10 @@ export function CheckPlace() {
 function groupsOf(findings: readonly Finding[]): readonly Group[] {
   const groups = new Map<string, Finding[]>();
   for (const f of findings) {
-    const key = `${f.weight} ${f.code} ${"peril" in f ? f.peril : ""}`;
+    const key = `${f.severity} ${f.code} ${"risk" in f ? f.risk : ""}`;
     groups.set(key, [...(groups.get(key) ?? []), f]);
   }
-  return [...groups].map(([key, these]) => ({ key, weight: these[0]!.weight, findings: these }));
+  return [...groups].map(([key, these]) => ({ key, weight: these[0]!.severity, findings: these }));
 }
 
 function AllGood({ to }: { readonly to: string }) {
@@ -145,17 +149,22 @@ interface AcceptAskProps {
 function AcceptAsk({ count, onKeep, onClose }: AcceptAskProps) {
   const [reason, setReason] = useState("");
   return (
-    <Ask title={words.meantTitle(count)} doIt={words.meantDo} onDo={() => onKeep(reason.trim())} onClose={onClose}>
+    <ConfirmDialog
+      title={words.meantTitle(count)}
+      doIt={words.meantDo}
+      onDo={() => onKeep(reason.trim())}
+      onClose={onClose}
+    >
       <Text color="fg.muted" mb="4">
         {words.meantLead}
       </Text>
-      <Labelled
+      <TextField
         label={words.meantWhy}
         value={reason}
         maxLength={300}
         onChange={(e) => setReason(e.target.value)}
         onKeyDown={(e) => e.key === "Enter" && onKeep(reason.trim())}
       />
-    </Ask>
+    </ConfirmDialog>
   );
 }

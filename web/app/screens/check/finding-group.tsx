@@ -1,10 +1,10 @@
 import { Box, Button, Flex, Heading, HStack, Text } from "@chakra-ui/react";
 import { ArrowRight, CircleAlert, Eye, Info, Wand2 } from "lucide-react";
 import { useState } from "react";
-import type { Finding, MendCode, Weight } from "#core/check";
-import { findPage, formatOf, leavesBefore, type Project } from "#core/document";
+import type { Finding, FixCode, Severity } from "#core/check";
+import { findPage, formatOf, type Project, pagesBefore } from "#core/document";
 import { aspectOf } from "#core/photo";
-import { findingDetail, findingTitle, findingWhy, mendWords, check as words } from "../../../text/check.ts";
+import { findingDetail, findingTitle, findingWhy, fixWords, check as words } from "../../../text/check.ts";
 import { PhotoThumb } from "../../components/photo-thumb.tsx";
 import { useLibrary, useProject } from "../../state/session/hooks.ts";
 import { FindingPicture } from "./finding-picture.tsx";
@@ -12,33 +12,33 @@ import { FindingPicture } from "./finding-picture.tsx";
 /** Findings of one kind, which are explained once. */
 export interface Group {
   readonly key: string;
-  readonly weight: Weight;
+  readonly weight: Severity;
   readonly findings: readonly Finding[];
 }
 
-const firstShown = { wrong: 8, doubt: 8, hint: 4 } as const satisfies Record<Weight, number>;
+const firstShown = { wrong: 8, doubt: 8, hint: 4 } as const satisfies Record<Severity, number>;
 const thumbsShown = 4;
 
 const look = {
   wrong: { icon: CircleAlert, colour: "clay.600" },
   doubt: { icon: Eye, colour: "saffron.700" },
   hint: { icon: Info, colour: "glaze.600" },
-} as const satisfies Record<Weight, unknown>;
+} as const satisfies Record<Severity, unknown>;
 
 interface GroupProps {
   readonly group: Group;
-  readonly onMend: (findings: readonly Finding[], mend: MendCode) => void;
+  readonly onFix: (findings: readonly Finding[], fix: FixCode) => void;
   readonly onGo: (finding: Finding) => void;
   readonly onAccept: (findings: readonly Finding[]) => void;
 }
 
-export function FindingGroup({ group, onMend, onGo, onAccept }: GroupProps) {
+export function FindingGroup({ group, onFix, onGo, onAccept }: GroupProps) {
   const { findings, weight } = group;
   const [all, setAll] = useState(false);
   const first = findings[0]!;
   const { icon: Icon, colour } = look[weight];
   const shown = all ? findings : findings.slice(0, firstShown[weight]);
-  const common = first.mends.filter((m) => findings.every((f) => f.mends.includes(m)));
+  const common = first.fixes.filter((m) => findings.every((f) => f.fixes.includes(m)));
   return (
     <Box
       as="article"
@@ -65,9 +65,9 @@ export function FindingGroup({ group, onMend, onGo, onAccept }: GroupProps) {
         </Box>
         {findings.length > 1 && (
           <HStack gap="2" flexShrink="0">
-            {common.slice(0, 1).map((mend) => (
-              <Button key={mend} size="sm" variant="outline" onClick={() => onMend(findings, mend)}>
-                <Wand2 size={15} aria-hidden /> {words.mendAll(mendWords[mend], findings.length)}
+            {common.slice(0, 1).map((fix) => (
+              <Button key={fix} size="sm" variant="outline" onClick={() => onFix(findings, fix)}>
+                <Wand2 size={15} aria-hidden /> {words.fixAll(fixWords[fix], findings.length)}
               </Button>
             ))}
             <Button size="sm" variant="ghost" onClick={() => onAccept(findings)}>
@@ -82,7 +82,7 @@ export function FindingGroup({ group, onMend, onGo, onAccept }: GroupProps) {
             key={f.key}
             finding={f}
             alone={findings.length === 1}
-            onMend={onMend}
+            onFix={onFix}
             onGo={onGo}
             onAccept={onAccept}
           />
@@ -101,13 +101,13 @@ export function FindingGroup({ group, onMend, onGo, onAccept }: GroupProps) {
 export function pageWords(project: Project, pageId: string): string {
   if (project.cover?.page.id === pageId) return words.cover;
   const i = project.pages.findIndex((p) => p.id === pageId);
-  return i < 0 ? words.wholeWork : words.page(leavesBefore(project.pages)[i]! + 1);
+  return i < 0 ? words.wholeWork : words.page(pagesBefore(project.pages)[i]! + 1);
 }
 
 function PlaceOf({
   finding: f,
   alone,
-  onMend,
+  onFix,
   onGo,
   onAccept,
 }: Omit<GroupProps, "group"> & { readonly finding: Finding; readonly alone: boolean }) {
@@ -116,7 +116,7 @@ function PlaceOf({
   const page = spot && findPage(project, spot.pageId);
   const detail = findingDetail(f, project.unit, page ? formatOf(project, page) : project.format);
   const where = [...new Set(f.spots.map((s) => pageWords(project, s.pageId)))].join(", ");
-  const [best, ...others] = f.mends;
+  const [best, ...others] = f.fixes;
   const photoIds = "photoIds" in f ? f.photoIds : [];
   return (
     <Box as="li" w={spot ? "176px" : "full"} display="flex" flexDirection="column">
@@ -128,7 +128,7 @@ function PlaceOf({
           cursor="pointer"
           w="fit-content"
         >
-          <FindingPicture spot={spot} weight={f.weight} />
+          <FindingPicture spot={spot} weight={f.severity} />
         </Box>
       )}
       {photoIds.length > 0 && <Thumbs photoIds={photoIds} />}
@@ -145,13 +145,13 @@ function PlaceOf({
       )}
       <Flex wrap="wrap" gap="1.5" mt="2" align="center">
         {best && (
-          <Button size="sm" variant={f.weight === "wrong" ? "solid" : "outline"} onClick={() => onMend([f], best)}>
-            {mendWords[best]}
+          <Button size="sm" variant={f.severity === "wrong" ? "solid" : "outline"} onClick={() => onFix([f], best)}>
+            {fixWords[best]}
           </Button>
         )}
-        {others.map((mend) => (
-          <Button key={mend} size="sm" variant="outline" onClick={() => onMend([f], mend)}>
-            {mendWords[mend]}
+        {others.map((fix) => (
+          <Button key={fix} size="sm" variant="outline" onClick={() => onFix([f], fix)}>
+            {fixWords[fix]}
           </Button>
         ))}
         {(spot || photoIds.length > 0) && (

@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { useMemo } from "react";
-import type { Spot, Weight } from "#core/check";
+import type { Severity, Spot } from "#core/check";
 import { drawnPage, findPage, formatOf } from "#core/document";
 import type { Rect } from "#core/geometry";
 import { bleedBox, type PageFormat, trimBox } from "#core/lab";
@@ -28,14 +28,14 @@ function around(at: Rect, format: PageFormat): Rect {
   return { x: inside(at.x + at.w / 2, w, page.x, page.w), y: inside(at.y + at.h / 2, h, page.y, page.h), w, h };
 }
 
-const markColours: Record<Weight, string> = {
+const markColours: Record<Severity, string> = {
   wrong: "var(--chakra-colors-clay-500)",
   doubt: "var(--chakra-colors-saffron-400)",
   hint: "var(--chakra-colors-glaze-500)",
 };
 
 /** The place as it prints, with a mark around it; what the cut takes is veiled. */
-export function FindingPicture({ spot, weight }: { readonly spot: Spot; readonly weight: Weight }) {
+export function FindingPicture({ spot, weight }: { readonly spot: Spot; readonly weight: Severity }) {
   const project = useProject((s) => s.project);
   const facts = useFacts();
   const page = findPage(project, spot.pageId);

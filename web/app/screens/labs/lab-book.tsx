@@ -1,12 +1,12 @@
 import { Grid, VStack } from "@chakra-ui/react";
 import type { BookRules, LabCard } from "#core/lab";
 import { labs as words } from "../../../text/labs.ts";
-import { Tick } from "../../components/checkbox.tsx";
-import { Named } from "../../components/field-label.tsx";
+import { Checkbox } from "../../components/checkbox.tsx";
+import { FieldLabel } from "../../components/field-label.tsx";
 import { DropRow, freeId, OneMore } from "../../components/list-rows.tsx";
 import { NumberField } from "../../components/number-field.tsx";
-import { Choose } from "../../components/select.tsx";
-import { Labelled } from "../../components/text-field.tsx";
+import { Select } from "../../components/select.tsx";
+import { TextField } from "../../components/text-field.tsx";
 import { firstCover, LabCovers } from "./lab-covers.tsx";
 import { Length } from "./lab-form.tsx";
 
@@ -47,14 +47,14 @@ export function LabBook({ book, unit, onBook }: LabBookProps) {
   return (
     <VStack align="stretch" gap="4">
       <Grid templateColumns="1fr 1fr 1fr" gap="4">
-        <Named label={words.binding}>
-          <Choose
+        <FieldLabel label={words.binding}>
+          <Select
             label={words.binding}
             value={book.binding}
             options={bindings.map((b) => [b, words.bindings[b]] as const)}
             onChoose={(binding) => set(binding === "layFlat" ? { binding, gutterMm: 0 } : { binding })}
           />
-        </Named>
+        </FieldLabel>
         {book.binding === "gutter" && (
           <Length
             label={words.gutter}
@@ -66,24 +66,24 @@ export function LabBook({ book, unit, onBook }: LabBookProps) {
             onMm={(gutterMm) => set({ gutterMm })}
           />
         )}
-        <Named label={words.holds}>
-          <Choose
+        <FieldLabel label={words.holds}>
+          <Select
             label={words.holds}
             value={book.files}
             options={holds.map((h) => [h, words.holdsWhat[h]] as const)}
             onChoose={(files) => set({ files })}
           />
-        </Named>
+        </FieldLabel>
       </Grid>
       <Grid templateColumns="1fr 1fr 1fr" gap="4">
         {count(words.least, "least", 2, 1000)}
         {count(words.most, "most", 2, 1000)}
         {count(words.step, "step", 1, 100)}
       </Grid>
-      <Tick label={words.firstOnRight} on={book.firstOnRight} onTick={(firstOnRight) => set({ firstOnRight })} />
+      <Checkbox label={words.firstOnRight} on={book.firstOnRight} onToggle={(firstOnRight) => set({ firstOnRight })} />
       {book.papers.map((p, i) => (
         <Grid key={p.id} templateColumns="1fr 1fr auto 1fr" gap="4" alignItems="end">
-          <Labelled
+          <TextField
             label={words.paper}
             value={p.name}
             maxLength={60}

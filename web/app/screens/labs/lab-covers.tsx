@@ -1,11 +1,11 @@
 import { Grid, VStack } from "@chakra-ui/react";
 import type { BookCover, LabCard } from "#core/lab";
 import { labs as words } from "../../../text/labs.ts";
-import { Named } from "../../components/field-label.tsx";
+import { FieldLabel } from "../../components/field-label.tsx";
 import { DropRow, freeId, OneMore } from "../../components/list-rows.tsx";
 import { NumberField } from "../../components/number-field.tsx";
-import { Choose } from "../../components/select.tsx";
-import { Labelled } from "../../components/text-field.tsx";
+import { Select } from "../../components/select.tsx";
+import { TextField } from "../../components/text-field.tsx";
 import { Length } from "./lab-form.tsx";
 
 const plainCover: Omit<BookCover, "id"> = {
@@ -83,7 +83,7 @@ function CoverFields({ cover, unit, mostPages, last, onCover, onDrop }: CoverFie
       aria-label={`${words.cover}: ${cover.name}`}
     >
       <Grid templateColumns="1fr 1fr 1fr auto" gap="4" alignItems="end">
-        <Labelled
+        <TextField
           label={words.cover}
           value={cover.name}
           maxLength={60}
@@ -96,8 +96,8 @@ function CoverFields({ cover, unit, mostPages, last, onCover, onDrop }: CoverFie
       <Grid templateColumns="1fr 1fr 1fr 32px" gap="4" alignItems="end">
         {length(words.flap, "flapMm", 200)}
         {length(words.wordsFrom, "leastForWordsMm", 60)}
-        <Named label={words.spine}>
-          <Choose
+        <FieldLabel label={words.spine}>
+          <Select
             label={words.spine}
             value={spine.kind}
             options={spineKinds.map((k) => [k, words.spines[k]] as const)}
@@ -111,7 +111,7 @@ function CoverFields({ cover, unit, mostPages, last, onCover, onDrop }: CoverFie
               })
             }
           />
-        </Named>
+        </FieldLabel>
       </Grid>
       {spine.kind === "leaves" ? (
         <Grid templateColumns="1fr 1fr 1fr 32px" gap="4">

@@ -4,12 +4,12 @@ import { type TiffPacking, tiffPackings } from "#core/files";
 import { fileNames, type LabCard } from "#core/lab";
 import { paperKinds } from "#core/pixels";
 import { labs as words } from "../../../text/labs.ts";
-import { Tick } from "../../components/checkbox.tsx";
-import { Named } from "../../components/field-label.tsx";
+import { Checkbox } from "../../components/checkbox.tsx";
+import { FieldLabel } from "../../components/field-label.tsx";
 import { LengthField } from "../../components/length-field.tsx";
 import { NumberField } from "../../components/number-field.tsx";
-import { Choose } from "../../components/select.tsx";
-import { Labelled } from "../../components/text-field.tsx";
+import { Select } from "../../components/select.tsx";
+import { TextField } from "../../components/text-field.tsx";
 import { LabBook, plainBook } from "./lab-book.tsx";
 import { LabSizes } from "./lab-sizes.tsx";
 
@@ -48,8 +48,13 @@ export function LabForm({ card, onCard }: LabFormProps) {
   return (
     <Box maxW="720px">
       <Grid templateColumns="1fr 1fr" gap="4">
-        <Labelled label={words.name} value={card.name} maxLength={60} onChange={(e) => set({ name: e.target.value })} />
-        <Labelled
+        <TextField
+          label={words.name}
+          value={card.name}
+          maxLength={60}
+          onChange={(e) => set({ name: e.target.value })}
+        />
+        <TextField
           label={words.about}
           value={card.about}
           maxLength={240}
@@ -57,8 +62,8 @@ export function LabForm({ card, onCard }: LabFormProps) {
         />
       </Grid>
       <Grid templateColumns="1fr 1fr 1fr" gap="4" mt="4">
-        <Named label={words.kind}>
-          <Choose
+        <FieldLabel label={words.kind}>
+          <Select
             label={words.kind}
             value={card.kind}
             options={kinds.map((k) => [k, words.kinds[k]] as const)}
@@ -67,16 +72,16 @@ export function LabForm({ card, onCard }: LabFormProps) {
               onCard(kind === "book" ? { ...rest, kind, book: book ?? plainBook } : { ...rest, kind });
             }}
           />
-        </Named>
-        <Named label={words.unit}>
-          <Choose
+        </FieldLabel>
+        <FieldLabel label={words.unit}>
+          <Select
             label={words.unit}
             value={card.unit}
             options={units.map((u) => [u, words.units[u]] as const)}
             onChoose={(unit) => set({ unit })}
           />
-        </Named>
-        <Labelled
+        </FieldLabel>
+        <TextField
           label={words.currency}
           value={card.currency ?? ""}
           maxLength={3}
@@ -115,22 +120,22 @@ export function LabForm({ card, onCard }: LabFormProps) {
           <Text fontSize="13.5px" color="fg.muted" alignSelf="end" pb="2">
             {words.ppiHelp}
           </Text>
-          <Named label={words.fileKind}>
-            <Choose
+          <FieldLabel label={words.fileKind}>
+            <Select
               label={words.fileKind}
               value={card.file.kind}
               options={fileKinds.map((k) => [k, words.fileKinds[k]] as const)}
               onChoose={(kind) => file({ kind })}
             />
-          </Named>
-          <Named label={words.colour}>
-            <Choose
+          </FieldLabel>
+          <FieldLabel label={words.colour}>
+            <Select
               label={words.colour}
               value={card.file.colour}
               options={colours.map((c) => [c, words.colours[c]] as const)}
               onChoose={(colour) => file({ colour })}
             />
-          </Named>
+          </FieldLabel>
           <NumberField
             label={words.quality}
             value={Math.round(card.file.quality * 100)}
@@ -141,7 +146,7 @@ export function LabForm({ card, onCard }: LabFormProps) {
           />
         </Grid>
         <Grid templateColumns="2fr 1fr 1fr" gap="4" mt="4">
-          <Labelled
+          <TextField
             label={words.pattern}
             value={card.file.name}
             maxLength={120}
@@ -168,8 +173,8 @@ export function LabForm({ card, onCard }: LabFormProps) {
           {words.patternHelp(example)}
         </Text>
         <Grid templateColumns="1fr 1fr 1fr" gap="4" mt="4" alignItems="end">
-          <Named label={words.paperKind}>
-            <Choose
+          <FieldLabel label={words.paperKind}>
+            <Select
               label={words.paperKind}
               value={card.paper ?? "mixed"}
               options={[["mixed", words.papers.mixed], ...paperKinds.map((p) => [p, words.papers[p]] as const)]}
@@ -178,8 +183,8 @@ export function LabForm({ card, onCard }: LabFormProps) {
                 onCard(paper === "mixed" ? rest : { ...rest, paper });
               }}
             />
-          </Named>
-          <Labelled
+          </FieldLabel>
+          <TextField
             label={words.press}
             value={card.file.press ?? ""}
             maxLength={60}
@@ -189,23 +194,27 @@ export function LabForm({ card, onCard }: LabFormProps) {
             }}
           />
           {card.file.kind === "tiff" && (
-            <Named label={words.packing}>
-              <Choose<TiffPacking>
+            <FieldLabel label={words.packing}>
+              <Select<TiffPacking>
                 label={words.packing}
                 value={card.file.packing ?? "none"}
                 options={tiffPackings.map((p) => [p, words.packings[p]])}
                 onChoose={(packing) => file({ packing })}
               />
-            </Named>
+            </FieldLabel>
           )}
         </Grid>
         <Text fontSize="13.5px" color="fg.muted" mt="2" mb="3">
           {words.pressHelp}
         </Text>
         {card.file.kind === "tiff" && (
-          <Tick label={words.deep} on={card.file.bits === 16} onTick={(deep) => file({ bits: deep ? 16 : 8 })} />
+          <Checkbox label={words.deep} on={card.file.bits === 16} onToggle={(deep) => file({ bits: deep ? 16 : 8 })} />
         )}
-        <Tick label={words.flattened} on={card.file.flattened ?? false} onTick={(flattened) => file({ flattened })} />
+        <Checkbox
+          label={words.flattened}
+          on={card.file.flattened ?? false}
+          onToggle={(flattened) => file({ flattened })}
+        />
       </Part>
       <Part title={words.sections.sizes}>
         <LabSizes card={card} onSizes={(sizes) => set({ sizes })} />
@@ -262,7 +271,7 @@ interface LimitProps {
 /** A number that may be missing: then there is no limit. */
 function Limit({ label, value, onLimit }: LimitProps) {
   return (
-    <Labelled
+    <TextField
       label={label}
       inputMode="decimal"
       placeholder={words.noLimit}

@@ -2,10 +2,10 @@ import { Box, Grid, VStack } from "@chakra-ui/react";
 import type { LabCard, PrintSize } from "#core/lab";
 import { formatSize } from "#core/units";
 import { labs as words } from "../../../text/labs.ts";
-import { Tick } from "../../components/checkbox.tsx";
+import { Checkbox } from "../../components/checkbox.tsx";
 import { DropRow, freeId, OneMore } from "../../components/list-rows.tsx";
 import { NumberField } from "../../components/number-field.tsx";
-import { Labelled } from "../../components/text-field.tsx";
+import { TextField } from "../../components/text-field.tsx";
 import { Length } from "./lab-form.tsx";
 
 interface LabSizesProps {
@@ -38,7 +38,7 @@ export function LabSizes({ card, onSizes }: LabSizesProps) {
           gap="3"
           alignItems="end"
         >
-          <Labelled
+          <TextField
             label={words.sizeName}
             value={s.name}
             maxLength={60}
@@ -69,7 +69,7 @@ export function LabSizes({ card, onSizes }: LabSizesProps) {
             onNumber={(price) => put(i, { price })}
           />
           <Box pb="2">
-            <Tick label={words.turns} on={s.turns} onTick={(turns) => put(i, { turns })} />
+            <Checkbox label={words.turns} on={s.turns} onToggle={(turns) => put(i, { turns })} />
           </Box>
           <DropRow
             label={words.without(s.name)}

@@ -8,7 +8,7 @@ import { cardTrouble, labs as words } from "../../../text/labs.ts";
 import { common } from "../../../text/screens.ts";
 import { notices } from "../../components/notices.ts";
 import { saveToDisk } from "../../components/save-to-disk.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { dropLab, keepLab, useLabs } from "../../state/sending/use-labs.ts";
 import { LabDrawing } from "./lab-drawing.tsx";
 import { LabForm } from "./lab-form.tsx";
@@ -17,7 +17,7 @@ const ownMark = "own-";
 
 /** Cards of labs that are not handed out: typed from what the lab says of itself, with a drawing that follows. */
 export function LabsPlace() {
-  const kit = useKit();
+  const services = useServices();
   const queries = useQueryClient();
   const known = useLabs();
   const [card, setCard] = useState<LabCard>();
@@ -25,7 +25,7 @@ export function LabsPlace() {
   const own = (known.data ?? []).filter((c) => c.id.startsWith(ownMark));
   const given = (known.data ?? []).filter((c) => !c.id.startsWith(ownMark));
   const newId = () =>
-    `${ownMark}${kit
+    `${ownMark}${services
       .newId()
       .toLowerCase()
       .replace(/[^a-z0-9]/g, "")}`;
@@ -143,7 +143,7 @@ export function LabsPlace() {
                 size="lg"
                 disabled={issues.length > 0}
                 onClick={async () => {
-                  await keepLab(kit.store, queries, card);
+                  await keepLab(services.store, queries, card);
                   notices.create({ title: words.kept(card.name), type: "success" });
                 }}
               >
@@ -165,12 +165,12 @@ export function LabsPlace() {
                 <Button
                   variant="ghost"
                   onClick={async () => {
-                    await dropLab(kit.store, queries, card.id);
+                    await dropLab(services.store, queries, card.id);
                     setCard(undefined);
                     notices.create({
                       title: words.dropped(card.name),
                       type: "info",
-                      action: { label: common.undoIt, onClick: () => void keepLab(kit.store, queries, card) },
+                      action: { label: common.undoIt, onClick: () => void keepLab(services.store, queries, card) },
                     });
                   }}
                 >

@@ -8,8 +8,8 @@ import { reasonWords, orderWords as words } from "../../../text/orders.ts";
 import { common } from "../../../text/screens.ts";
 import { takenDay } from "../../components/dates.ts";
 import { notices } from "../../components/notices.ts";
-import { Choose } from "../../components/select.tsx";
-import { useKit } from "../../services.ts";
+import { Select } from "../../components/select.tsx";
+import { useServices } from "../../services.ts";
 import { findOrder } from "../../state/sending/lab-client.ts";
 import css from "./orders-screen.module.css";
 
@@ -18,7 +18,7 @@ const way = ["received", "checked", "printing", "posted"] as const;
 
 /** What was sent to labs: the receipt, how far it is, or why it came back. */
 export function OrdersPlace() {
-  const { store } = useKit();
+  const { store } = useServices();
   const { projectId } = useParams();
   const orders = useQuery({
     queryKey: ["orders", projectId],
@@ -52,7 +52,7 @@ export function OrdersPlace() {
 }
 
 function OneOrder({ sent }: { readonly sent: SentOrder }) {
-  const { store } = useKit();
+  const { store } = useServices();
   const queries = useQueryClient();
   const again = () => queries.invalidateQueries({ queryKey: ["orders"] });
   const forget = async () => {
@@ -165,7 +165,7 @@ function Mood() {
           {words.mood}
         </Text>
         <Box w="260px">
-          <Choose<LabMood>
+          <Select<LabMood>
             label={words.mood}
             value={mood.data}
             options={labMoods.map((m) => [m, words.moods[m]] as const)}

@@ -12,13 +12,13 @@ import {
   useSensors,
 } from "@dnd-kit/core";
 import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { countLeaves, drawnPage, formatOf, type Page } from "#core/document";
+import { drawnPage, formatOf, type Page, pageCount } from "#core/document";
 import { type PageFormat, seenBox } from "#core/lab";
 import { book as words } from "../../../text/book.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";
 import { useRowsSeen } from "../../components/rows-seen.ts";
 import { useSizeOf } from "../../components/size-of.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { movePages, openThe, removeThePage } from "../../state/edit/page-list.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
@@ -38,7 +38,7 @@ const padPx = 20;
 
 /** All openings in lines, as many in each as there is room for. */
 export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const project = useProject((s) => s.project);
   const open = useProject(openPage);
@@ -96,7 +96,7 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
     const onto = rows.findIndex((r) => r.pages.some((p) => p.id === overId));
     const before = rows.filter((_, i) => i !== from).slice(0, onto);
     movePages(
-      kit,
+      services,
       session,
       ids,
       before.reduce((sum, r) => sum + r.pages.length, 0),
@@ -114,7 +114,7 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
     const at = rest.findIndex((p) => p.id === over.id);
     // Let go on a later page, it comes to lie behind that one.
     const later = pages.findIndex((p) => p.id === ids[0]) < pages.findIndex((p) => p.id === over.id);
-    movePages(kit, session, ids, later ? at + 1 : at);
+    movePages(services, session, ids, later ? at + 1 : at);
   };
   const onKeyDown = (e: KeyboardEvent) => {
     const at = pages.findIndex((p) => p.id === open.id);
@@ -122,7 +122,7 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
     const by = along ?? { ArrowUp: -across, ArrowDown: across }[e.key];
     const there = by === undefined ? undefined : rows[openRow + by];
     if (by !== undefined && e.altKey) {
-      if (e.shiftKey && along) movePages(kit, session, [open.id], at + along);
+      if (e.shiftKey && along) movePages(services, session, [open.id], at + along);
       else if (rows[openRow] && there)
         moveRow(
           rows[openRow].pages.map((p) => p.id),
@@ -132,9 +132,9 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
       const place = rows[openRow]?.pages.indexOf(open) ?? 0;
       const next = along ? pages[at + along] : (there?.pages[place] ?? there?.pages.at(-1));
       focusOn.current = next?.id;
-      openThe(kit, session, next);
+      openThe(services, session, next);
     } else if (e.key === "Enter") onGo(open);
-    else if (e.key === "Delete") removeThePage(kit, session);
+    else if (e.key === "Delete") removeThePage(services, session);
     else return;
     e.preventDefault();
     e.stopPropagation();
@@ -174,11 +174,11 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
                   row={row}
                   drawn={row.pages.map((p) => drawnPage(project, p, (id) => facts.photo(id)?.takenAt))}
                   formats={row.pages.map((p) => formatOf(project, p))}
-                  of={countLeaves(pages)}
+                  of={pageCount(pages)}
                   scale={scale}
                   widthPx={cardPx}
                   openId={row.pages.includes(open) ? open.id : undefined}
-                  onPick={(page) => openThe(kit, session, page)}
+                  onPick={(page) => openThe(services, session, page)}
                   onGo={onGo}
                 />
               ))}

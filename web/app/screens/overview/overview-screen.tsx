@@ -7,8 +7,8 @@ import { book as words } from "../../../text/book.ts";
 import { pace as paceWords } from "../../../text/pace.ts";
 import { run } from "../../../text/pages.ts";
 import { Changeable } from "../../components/changeable.tsx";
-import { TurningAsk } from "../../components/side-change-question.tsx";
-import { useKit } from "../../services.ts";
+import { SideChangeQuestion } from "../../components/side-change-question.tsx";
+import { useServices } from "../../services.ts";
 import { joinPages, openThe, removeThePage, splitSpread } from "../../state/edit/page-list.ts";
 import { usePageCountWords } from "../../state/session/book-facts.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
@@ -21,7 +21,7 @@ import { PaceDialog } from "./pace-dialog.tsx";
 
 /** All pages at once: to reorder, add and take away, with the pace of the book over them. */
 export function OverviewPlace() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const navigate = useNavigate();
   const { projectId } = useParams();
@@ -35,7 +35,7 @@ export function OverviewPlace() {
   const opening = openingOf(project, open.id);
 
   const go = (page: Page) => {
-    openThe(kit, session, page);
+    openThe(services, session, page);
     void navigate(`/work/${projectId}/pages`);
   };
   return (
@@ -59,17 +59,17 @@ export function OverviewPlace() {
               )}
               {project.kind !== "pockets" && <AddPages />}
               {isBook && opening?.left && opening.right && (
-                <Button variant="outline" onClick={() => joinPages(kit, session)}>
+                <Button variant="outline" onClick={() => joinPages(services, session)}>
                   <RectangleHorizontal size={17} aria-hidden /> {words.makeSpread}
                 </Button>
               )}
               {open.leaves === 2 && (
-                <Button variant="outline" onClick={() => splitSpread(kit, session)}>
+                <Button variant="outline" onClick={() => splitSpread(services, session)}>
                   <Columns2 size={17} aria-hidden /> {words.splitSpread}
                 </Button>
               )}
               {pages.length > 1 && (
-                <Button variant="outline" onClick={() => removeThePage(kit, session)}>
+                <Button variant="outline" onClick={() => removeThePage(services, session)}>
                   <Trash2 size={17} aria-hidden /> {run.remove}
                 </Button>
               )}
@@ -79,11 +79,11 @@ export function OverviewPlace() {
             </Button>
           </HStack>
         </HStack>
-        <PaceChart onOpen={(page) => openThe(kit, session, page)} />
+        <PaceChart onOpen={(page) => openThe(services, session, page)} />
       </Box>
       <OpeningsGrid onGo={go} />
       {pacing && <PaceDialog fromHere={false} onClose={() => setPacing(false)} />}
-      <TurningAsk />
+      <SideChangeQuestion />
     </Flex>
   );
 }

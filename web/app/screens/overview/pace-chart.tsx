@@ -3,11 +3,11 @@ import { max, sum } from "d3-array";
 import { scaleLinear } from "d3-scale";
 import { utcFormat } from "d3-time-format";
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
-import { leavesBefore, type Page } from "#core/document";
+import { type Page, pagesBefore } from "#core/document";
 import { spanWords } from "#core/words";
 import { pace as words } from "../../../text/pace.ts";
 import { useSizeOf } from "../../components/size-of.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { breakable, breakRange, moveBreak, photoIdsOn } from "../../state/edit/page-breaks.ts";
 import { useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
@@ -40,7 +40,7 @@ export function PaceChart({ onOpen }: { readonly onOpen: (page: Page) => void })
   const [ref, room] = useSizeOf();
   const strip = useRef<HTMLDivElement>(null);
   const bars = useMemo(() => {
-    const before = leavesBefore(pages);
+    const before = pagesBefore(pages);
     let at = 0;
     let said = "";
     return pages.map((page, i): PageBar => {
@@ -146,13 +146,13 @@ interface BreakProps {
 
 /** A page break: dragged, or moved by arrow keys, it takes photos along from one page to the next. */
 function Break({ left, right, pxPerPhoto, at, session }: BreakProps) {
-  const kit = useKit();
+  const services = useServices();
   const from = useRef<number>(undefined);
   const [by, setBy] = useState(0);
   const [least, most] = breakRange(left.page, right.page);
   const stepsOf = (e: PointerEvent) =>
     Math.max(least, Math.min(most, Math.round((e.clientX - (from.current ?? e.clientX)) / pxPerPhoto)));
-  const move = (steps: number) => moveBreak(kit, session, left.page.id, right.page.id, steps);
+  const move = (steps: number) => moveBreak(services, session, left.page.id, right.page.id, steps);
   const onKeyDown = (e: KeyboardEvent) => {
     const steps = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
     if (steps === undefined) return;

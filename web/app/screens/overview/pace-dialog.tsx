@@ -1,26 +1,26 @@
 import { Box, HStack, Progress, Text, VStack } from "@chakra-ui/react";
 import { useMemo, useRef, useState } from "react";
-import { countLeaves, leavesBefore, rulesOf } from "#core/document";
+import { pageCount, pagesBefore, rulesOf } from "#core/document";
 import { pageCounts } from "#core/lab";
 import { pace as words } from "../../../text/pace.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
-import { Ask } from "../../components/confirm-dialog.tsx";
+import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
 import { notices } from "../../components/notices.ts";
-import { OneOfFew } from "../../components/segmented.tsx";
-import { Choose } from "../../components/select.tsx";
-import { Labelled } from "../../components/text-field.tsx";
-import { useKit } from "../../services.ts";
-import { leavesFor, type PaceWish, paceBook, photosToPace } from "../../state/edit/pace.ts";
-import { useDesk, useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
+import { Segmented } from "../../components/segmented.tsx";
+import { Select } from "../../components/select.tsx";
+import { TextField } from "../../components/text-field.tsx";
+import { useServices } from "../../services.ts";
+import { leavesFor, type PaceOptions, paceBook, photosToPace } from "../../state/edit/pace.ts";
+import { useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 
 /** What is to be paced onto how many pages; then how far it is, with a way to stop. */
 export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; readonly onClose: () => void }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const project = useProject((s) => s.project);
   const pageId = useProject((s) => s.pageId);
   const library = useLibrary((s) => s.photos);
-  const chosen = useDesk((s) => s.photos.ids);
+  const chosen = useViewState((s) => s.photos.ids);
   const rules = rulesOf(project);
   const at = project.pages.findIndex((p) => p.id === pageId);
   const [onlyChosen, setOnlyChosen] = useState(chosen.size > 1);
@@ -30,7 +30,7 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
   const [undatedToo, setUndatedToo] = useState(false);
   const [share, setShare] = useState<number>();
   const stop = useRef<AbortController>(undefined);
-  const wish: PaceWish = useMemo(
+  const options: PaceOptions = useMemo(
     () => ({
       ...span,
       chosen: onlyChosen ? chosen : new Set(),
@@ -41,18 +41,21 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
     [span, onlyChosen, chosen, undatedToo, leaves, here, pageId],
   );
   // biome-ignore lint/correctness/useExhaustiveDependencies: read from the session and the library, which these stand for
-  const photos = useMemo(() => photosToPace(kit, session, wish), [kit, session, wish, project, library]);
+  const photos = useMemo(
+    () => photosToPace(services, session, options),
+    [services, session, options, project, library],
+  );
   const undated = library.reduce((n, p) => n + (p.takenFrom === "file" && !p.hidden ? 1 : 0), 0);
-  const fitting = leavesFor(session, { ...wish, leaves: undefined }, photos);
+  const fitting = leavesFor(session, { ...options, leaves: undefined }, photos);
   const pages = leaves ?? fitting;
-  const counts = rules ? pageCounts(rules) : [countLeaves(project.pages)];
+  const counts = rules ? pageCounts(rules) : [pageCount(project.pages)];
 
   async function go() {
     const abort = new AbortController();
     stop.current = abort;
     setShare(0);
     try {
-      const made = await paceBook(kit, session, wish, { signal: abort.signal, onProgress: setShare });
+      const made = await paceBook(services, session, options, { signal: abort.signal, onProgress: setShare });
       notices.create({ title: words.done(made.photos, made.pages), type: "success" });
       onClose();
     } catch (e) {
@@ -63,7 +66,7 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
   }
 
   return (
-    <Ask
+    <ConfirmDialog
       title={words.title}
       doIt={words.doIt}
       able={photos.length > 0 && share === undefined}
@@ -76,7 +79,7 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
       <VStack align="stretch" gap="4">
         <Text color="fg.muted">{words.lead}</Text>
         {chosen.size > 1 && (
-          <OneOfFew
+          <Segmented
             label={words.whichPhotos}
             value={onlyChosen ? "chosen" : "all"}
             options={[
@@ -87,13 +90,13 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
           />
         )}
         <HStack gap="4">
-          <Labelled
+          <TextField
             label={words.from}
             type="date"
             value={span.from}
             onChange={(e) => setSpan({ ...span, from: e.target.value })}
           />
-          <Labelled
+          <TextField
             label={words.to}
             type="date"
             value={span.to}
@@ -105,7 +108,7 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
             <Text fontSize="14px" mb="1.5">
               {words.undated(undated)}
             </Text>
-            <OneOfFew
+            <Segmented
               label={words.undated(undated)}
               value={undatedToo ? "take" : "leave"}
               options={[
@@ -120,7 +123,7 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
           <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1">
             {words.pages}
           </Text>
-          <Choose
+          <Select
             label={words.pages}
             value={leaves === undefined ? "fit" : String(leaves)}
             options={[["fit", words.fitting(fitting)], ...counts.map((n) => [String(n), String(n)] as const)]}
@@ -128,12 +131,12 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
           />
         </Box>
         {at > 0 && (
-          <OneOfFew
+          <Segmented
             label={words.start}
             value={here ? "here" : "all"}
             options={[
               ["all", words.wholeBook],
-              ["here", words.fromHere(leavesBefore(project.pages)[at]! + 1)],
+              ["here", words.fromHere(pagesBefore(project.pages)[at]! + 1)],
             ]}
             onChoose={(v) => setHere(v === "here")}
           />
@@ -149,6 +152,6 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
           </Progress.Root>
         )}
       </VStack>
-    </Ask>
+    </ConfirmDialog>
   );
 }

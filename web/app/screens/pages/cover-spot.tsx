@@ -3,7 +3,7 @@ import { drawnCover, formatOf } from "#core/document";
 import { seenBox } from "#core/lab";
 import { book as words } from "../../../text/book.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { makeCover } from "../../state/edit/cover.ts";
 import { openThe } from "../../state/edit/page-list.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
@@ -11,7 +11,7 @@ import { PageSpot } from "./page-run.tsx";
 
 /** The cover at the head of the run, or the way to make one. */
 export function CoverSpot({ widthPx }: { readonly widthPx: number }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const project = useProject((s) => s.project);
   const open = useProject((s) => s.pageId);
@@ -19,7 +19,7 @@ export function CoverSpot({ widthPx }: { readonly widthPx: number }) {
   if (!page)
     return (
       <Box px="2" pb="2" mb="1" borderBottomWidth="1px" borderColor="oat.300">
-        <Button size="sm" variant="outline" w="full" fontSize="13px" onClick={() => makeCover(kit, session)}>
+        <Button size="sm" variant="outline" w="full" fontSize="13px" onClick={() => makeCover(services, session)}>
           {words.makeCover}
         </Button>
       </Box>
@@ -32,7 +32,7 @@ export function CoverSpot({ widthPx }: { readonly widthPx: number }) {
           page={page}
           label={words.coverWord}
           open={open === page.id}
-          onOpen={() => openThe(kit, session, page)}
+          onOpen={() => openThe(services, session, page)}
         >
           <PageThumb page={drawnCover(project) ?? page} format={format} scale={widthPx / seenBox(format).w} />
         </PageSpot>

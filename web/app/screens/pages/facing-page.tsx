@@ -4,10 +4,10 @@ import { drawnPage, formatOf, openingOf, type Page, pagesOf } from "#core/docume
 import type { PageFormat } from "#core/lab";
 import { book as words } from "../../../text/book.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { openThe } from "../../state/edit/page-list.ts";
 import { useFacts } from "../../state/session/facts.ts";
-import { useDesk, useProject, useSession } from "../../state/session/hooks.ts";
+import { useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { CutLines } from "./cut-lines.tsx";
 import type { PageView } from "./page-view.ts";
 
@@ -34,16 +34,16 @@ export function useFacing(): Facing | undefined {
 
 /** It is seen beside the open page, and opened by a click. */
 export function FacingPage({ facing, view }: { readonly facing: Facing; readonly view: PageView }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
-  const cutLines = useDesk((s) => s.cutLines);
+  const cutLines = useViewState((s) => s.cutLines);
   const { page, format, on } = facing;
   return (
     <chakra.button
       type="button"
       aria-label={words.openFacing(on)}
       title={words.openFacing(on)}
-      onClick={() => openThe(kit, session, page)}
+      onClick={() => openThe(services, session, page)}
       position="absolute"
       cursor="pointer"
       boxShadow="paper"

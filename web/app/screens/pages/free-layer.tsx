@@ -5,10 +5,10 @@ import type { Point } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { wordsOf } from "#core/scene";
 import { words as say } from "../../../text/words.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { openToWrite, placeFree, takeOff } from "../../state/edit/word-gestures.ts";
 import { useFacts } from "../../state/session/facts.ts";
-import { useDesk, useSession } from "../../state/session/hooks.ts";
+import { useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { choose } from "../../state/view-state/choose.ts";
 import css from "./free-layer.module.css";
@@ -52,11 +52,11 @@ interface FreeSpotProps {
 }
 
 function FreeSpot({ tile, place, view, format }: FreeSpotProps) {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   const session = useSession();
   const facts = useFacts();
-  const chosen = useDesk((s) => s.tiles.ids.has(tile.id));
-  const writing = useDesk((s) => s.writing === tile.id);
+  const chosen = useViewState((s) => s.tiles.ids.has(tile.id));
+  const writing = useViewState((s) => s.writing === tile.id);
   const held = useRef<{ readonly grip: Grip; readonly from: Point; readonly frame: Frame }>(undefined);
   const justDragged = useRef(false);
   const written = tile.filling.kind === "words" ? tile.filling : undefined;
@@ -99,7 +99,7 @@ function FreeSpot({ tile, place, view, format }: FreeSpotProps) {
   };
   const pick = (e: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) => {
     const ids = openPage(session.state.getState()).over.map((t) => t.id);
-    desk.setState((s) => ({
+    viewState.setState((s) => ({
       tiles: choose(s.tiles, ids, tile.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
     }));
   };
@@ -117,9 +117,9 @@ function FreeSpot({ tile, place, view, format }: FreeSpotProps) {
       );
     else if (step)
       placeFree(session, tile.id, moved(tile.frame, { x: step[0]!, y: step[1]! }), "keep", `nudge-${tile.id}`);
-    else if (e.key === "Enter" && written) openToWrite({ desk }, tile.id);
+    else if (e.key === "Enter" && written) openToWrite({ viewState }, tile.id);
     else if (e.key === " ") pick(e);
-    else if (e.key === "Delete" || e.key === "Backspace") takeOff({ desk }, session, [tile.id]);
+    else if (e.key === "Delete" || e.key === "Backspace") takeOff({ viewState }, session, [tile.id]);
     else return;
     e.preventDefault();
     e.stopPropagation();
@@ -135,8 +135,8 @@ function FreeSpot({ tile, place, view, format }: FreeSpotProps) {
       className={[css.tile, chosen && css.chosen, empty && !writing && css.bare].filter(Boolean).join(" ")}
       style={{ left, top, width, height, transform: `rotate(${tile.frame.turn}deg)` }}
       onClick={click}
-      onContextMenu={() => !chosen && desk.setState({ tiles: { ids: new Set([tile.id]), anchor: tile.id } })}
-      onDoubleClick={() => written && openToWrite({ desk }, tile.id)}
+      onContextMenu={() => !chosen && viewState.setState({ tiles: { ids: new Set([tile.id]), anchor: tile.id } })}
+      onDoubleClick={() => written && openToWrite({ viewState }, tile.id)}
       onKeyDown={onKeyDown}
       {...grips("move")}
     >

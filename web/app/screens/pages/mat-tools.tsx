@@ -4,17 +4,17 @@ import { isTurnedIn } from "#core/document";
 import { formatLength } from "#core/units";
 import { pages as words } from "../../../text/pages.ts";
 import { Tip } from "../../components/tooltip.tsx";
-import { useKit } from "../../services.ts";
-import { openFormat, useDesk, useProject } from "../../state/session/hooks.ts";
+import { useServices } from "../../services.ts";
+import { openFormat, useProject, useViewState } from "../../state/session/hooks.ts";
 import type { MatTone } from "../../state/view-state/view-state.ts";
 
 const tones: readonly MatTone[] = ["light", "grey", "dark"];
 
 /** Under the page: what its lines mean, and the colour of the mat to judge photos by. */
 export const MatTools = memo(function MatTools() {
-  const { desk } = useKit();
-  const mat = useDesk((s) => s.mat);
-  const cutLines = useDesk((s) => s.cutLines);
+  const { viewState } = useServices();
+  const mat = useViewState((s) => s.mat);
+  const cutLines = useViewState((s) => s.cutLines);
   const format = useProject(openFormat);
   const unit = useProject((s) => s.project.unit);
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
@@ -25,7 +25,7 @@ export const MatTools = memo(function MatTools() {
       <chakra.button
         type="button"
         aria-pressed={cutLines}
-        onClick={() => desk.setState({ cutLines: !cutLines })}
+        onClick={() => viewState.setState({ cutLines: !cutLines })}
         px="2"
         h="26px"
         borderRadius="soft"
@@ -58,7 +58,7 @@ export const MatTools = memo(function MatTools() {
               role="radio"
               aria-checked={mat === tone}
               aria-label={words.matTones[tone]}
-              onClick={() => desk.setState({ mat: tone })}
+              onClick={() => viewState.setState({ mat: tone })}
               w="26px"
               h="26px"
               borderRadius="full"

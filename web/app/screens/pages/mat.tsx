@@ -6,17 +6,17 @@ import { seenBox } from "#core/lab";
 import { pages as words } from "../../../text/pages.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { useSizeOf } from "../../components/size-of.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import {
   openFormat,
   shown,
   shownPage,
-  useDesk,
   useLibrary,
   useProject,
   useSession,
+  useViewState,
 } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
@@ -37,11 +37,11 @@ const toolsPx = 30;
 
 /** The surface with the page on it, and everything that can be taken hold of. */
 export function Mat() {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   const format = useProject(openFormat);
-  const tone = useDesk((s) => s.mat);
-  const cutLines = useDesk((s) => s.cutLines);
-  const begins = useDesk((s) => s.drop.meaning.does === "begin");
+  const tone = useViewState((s) => s.mat);
+  const cutLines = useViewState((s) => s.cutLines);
+  const begins = useViewState((s) => s.drop.meaning.does === "begin");
   const bare = useProject((s) => shownPage(s).tiles.length + shownPage(s).over.length === 0);
   const [ref, room] = useSizeOf();
   const facing = useFacing();
@@ -72,7 +72,7 @@ export function Mat() {
       transition="background 160ms"
       onPointerDown={(e) => {
         if (e.target === e.currentTarget)
-          desk.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
+          viewState.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
       }}
     >
       {laid?.facing && facing && <FacingPage facing={facing} view={laid.facing} />}
@@ -111,14 +111,14 @@ function HeldPage({ view }: { readonly view: PageView }) {
   const settledPage = useProject(openPage);
   const moving = useProject((s) => s.draft !== undefined);
   const format = useProject(openFormat);
-  const reframing = useDesk((s) => s.reframing);
+  const reframing = useViewState((s) => s.reframing);
   const isOpen = page.tiles.some((t) => t.id === reframing && t.filling.kind === "photo");
   const project = useProject((s) => shown(s));
   const facts = useFacts();
   const under = isOpen ? settledPage : page;
   const drawn = useMemo(() => drawnPage(project, under, (id) => facts.photo(id)?.takenAt), [project, under, facts]);
   const open = isOpen ? reframing : undefined;
-  const writing = useDesk((s) => s.writing);
+  const writing = useViewState((s) => s.writing);
   return (
     <>
       {/* While a tile is open only that tile moves, and is drawn above; the page under it rests. */}
@@ -142,7 +142,7 @@ function HeldPage({ view }: { readonly view: PageView }) {
 const firstFew = 60;
 
 function EmptyPage() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const photos = useLibrary((s) => s.photos);
   const { projectId } = useParams();
@@ -154,7 +154,7 @@ function EmptyPage() {
         <Button
           pointerEvents="auto"
           variant="outline"
-          onClick={() => arrangePhotos(kit, session, photos.slice(0, firstFew))}
+          onClick={() => arrangePhotos(services, session, photos.slice(0, firstFew))}
         >
           {words.arrangeAll(Math.min(firstFew, photos.length), photos.length)}
         </Button>

@@ -2,10 +2,10 @@ import { Box, HStack, Text, VStack } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
 import { findEvents, type Photo } from "#core/photo";
 import { run as words } from "../../../text/pages.ts";
-import { Ask } from "../../components/confirm-dialog.tsx";
+import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
 import { CountField } from "../../components/count-field.tsx";
-import { OneOfFew } from "../../components/segmented.tsx";
-import { useKit } from "../../services.ts";
+import { Segmented } from "../../components/segmented.tsx";
+import { useServices } from "../../services.ts";
 import { pageForEach } from "../../state/edit/page-list.ts";
 import { grouped } from "../../state/library/group-photos.ts";
 import { useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
@@ -13,7 +13,7 @@ import { openPage } from "../../state/session/project-session.ts";
 
 /** Many photos onto many pages in one go: one arrangement for each group, or this page's own for all. */
 export function PageForEach({ photos, onClose }: { readonly photos: readonly Photo[]; readonly onClose: () => void }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const library = useLibrary((s) => s.photos);
   const spans = useLibrary((s) => s.spans);
@@ -27,19 +27,19 @@ export function PageForEach({ photos, onClose }: { readonly photos: readonly Pho
     [photos, by, each, events],
   );
   return (
-    <Ask
+    <ConfirmDialog
       title={words.eachTitle}
       doIt={words.doEach(groups.length)}
       onClose={onClose}
       onDo={() => {
-        pageForEach(kit, session, groups, like);
+        pageForEach(services, session, groups, like);
         onClose();
       }}
     >
       <VStack align="stretch" gap="4">
         <Text color="fg.muted">{words.eachLead(photos.length)}</Text>
         <Choice label={words.groupBy}>
-          <OneOfFew
+          <Segmented
             label={words.groupBy}
             value={by}
             options={[
@@ -56,7 +56,7 @@ export function PageForEach({ photos, onClose }: { readonly photos: readonly Pho
         )}
         {places > 0 && (
           <Choice label={words.like}>
-            <OneOfFew
+            <Segmented
               label={words.like}
               value={like}
               options={[
@@ -71,7 +71,7 @@ export function PageForEach({ photos, onClose }: { readonly photos: readonly Pho
           {words.makes(groups.length)}
         </Text>
       </VStack>
-    </Ask>
+    </ConfirmDialog>
   );
 }
 

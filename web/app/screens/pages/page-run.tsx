@@ -13,7 +13,7 @@ import { CSS } from "@dnd-kit/utilities";
 import { LayoutGrid, Plus } from "lucide-react";
 import { type KeyboardEvent, memo, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
-import { countLeaves, formatOf, type Page, type Project } from "#core/document";
+import { formatOf, type Page, type Project, pageCount } from "#core/document";
 import { type PageFormat, seenBox } from "#core/lab";
 import { book as bookWords } from "../../../text/book.ts";
 import { run as words } from "../../../text/pages.ts";
@@ -21,7 +21,7 @@ import { pockets as pocketWords } from "../../../text/pockets.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";
 import { useRowsSeen } from "../../components/rows-seen.ts";
 import { useSizeOf } from "../../components/size-of.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { addPage, movePages, openThe, removeThePage } from "../../state/edit/page-list.ts";
 import { addLeaf } from "../../state/edit/pockets.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
@@ -57,14 +57,14 @@ interface RunProps {
 }
 
 const Run = memo(function Run({ project, open }: RunProps) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const { pages, kind } = project;
   const list = useRef<HTMLDivElement>(null);
   const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 5 } }));
   const rows = useMemo(() => rowsOf(project), [project]);
   const keys = useMemo(() => rows.map((r) => r.key), [rows]);
-  const of = countLeaves(pages);
+  const of = pageCount(pages);
   const facing = kind !== "collage";
   const heights = useMemo(
     () => rows.map((r) => rowSize(r, formatOf(project, r.pages[0]!), facing).h + numberPx),
@@ -89,7 +89,7 @@ const Run = memo(function Run({ project, open }: RunProps) {
     if (!row) return;
     const before = rows.filter((r) => r !== row).slice(0, to);
     movePages(
-      kit,
+      services,
       session,
       row.pages.map((p) => p.id),
       before.reduce((sum, r) => sum + r.pages.length, 0),
@@ -111,10 +111,10 @@ const Run = memo(function Run({ project, open }: RunProps) {
     if (by !== undefined && e.altKey) {
       if (rows[row] && rows[row + by]) moveRow(rows[row].key, row + by);
     } else if (by !== undefined) {
-      openThe(kit, session, now[at + by]);
+      openThe(services, session, now[at + by]);
       const next = now[at + by]?.id ?? open;
       requestAnimationFrame(() => list.current?.querySelector<HTMLElement>(`[data-page="${next}"]`)?.focus());
-    } else if (e.key === "Delete") removeThePage(kit, session);
+    } else if (e.key === "Delete") removeThePage(services, session);
     else return;
     e.preventDefault();
     e.stopPropagation();
@@ -175,7 +175,7 @@ const Run = memo(function Run({ project, open }: RunProps) {
         type="button"
         aria-label={kind === "pockets" ? pocketWords.addLeaf : words.add}
         title={kind === "pockets" ? pocketWords.addLeaf : words.add}
-        onClick={() => (kind === "pockets" ? addLeaf(kit, session) : addPage(kit, session))}
+        onClick={() => (kind === "pockets" ? addLeaf(services, session) : addPage(services, session))}
         w={`${thumbPx}px`}
         h="40px"
         mx="auto"
@@ -236,7 +236,7 @@ interface RowSpotProps {
 
 const RowSpot = memo(
   function RowSpot({ row, top, formats, of, open, facing }: RowSpotProps) {
-    const kit = useKit();
+    const services = useServices();
     const session = useSession();
     const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: row.key });
     const { scale } = rowSize(row, formats[0]!, facing);
@@ -265,7 +265,7 @@ const RowSpot = memo(
                   : words.page(row.number + i, of, page.tiles.length)
               }
               open={page.id === open}
-              onOpen={() => openThe(kit, session, page)}
+              onOpen={() => openThe(services, session, page)}
             >
               <PageThumb page={page} format={formats[i]!} scale={scale} />
             </PageSpot>

@@ -1,6 +1,15 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { applyChange, barePage, frameRect, layPhotos, layTree, type Page, type Project, roomFor } from "#core/document";
+import {
+  applyChange,
+  barePage,
+  frameRect,
+  layPhotos,
+  layTree,
+  type Page,
+  type Project,
+  roomRect,
+} from "#core/document";
 import { collage, counter, squareFormat as format } from "../../../../core/document/project.fixture.ts";
 import { pageSeams, snapped } from "./page-seams.ts";
 
@@ -45,7 +54,7 @@ test("a place snaps to the nearest within reach, and stays where none is", () =>
 
 test("seams snap to halves and thirds of the room, to others, and to where they fit best", () => {
   const now = page(true);
-  const room = roomFor(now.look, format);
+  const room = roomRect(now.look, format);
   for (const seam of pageSeams(now, format)) {
     const [start, length] = seam.across ? [room.x, room.w] : [room.y, room.h];
     for (const share of [1 / 3, 1 / 2, 2 / 3])

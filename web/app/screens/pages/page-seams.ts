@@ -1,5 +1,5 @@
 import { inLineWith, seamStretches, type TreeSeam } from "#core/arrange";
-import { type Change, type Page, roomFor, seamsOfPage, withReleased, withSeamMoved } from "#core/document";
+import { type Change, type Page, roomRect, seamsOfPage, withReleased, withSeamMoved } from "#core/document";
 import type { PageFormat } from "#core/lab";
 import { pages as words } from "../../../text/pages.ts";
 
@@ -22,7 +22,7 @@ export interface PageSeam {
 export function pageSeams(page: Page, format: PageFormat): PageSeam[] {
   const { arrangement } = page;
   if (!arrangement) return [];
-  const room = roomFor(page.look, format);
+  const room = roomRect(page.look, format);
   const evenly = (across: boolean) => {
     const [start, length] = across ? [room.x, room.w] : [room.y, room.h];
     return [1 / 3, 1 / 2, 2 / 3].map((share) => start + share * length);

@@ -19,15 +19,15 @@ import type { Photo } from "#core/photo";
 import { Changeable } from "../../components/changeable.tsx";
 import { IncomingBar } from "../../components/incoming-bar.tsx";
 import { PhotoThumb } from "../../components/photo-thumb.tsx";
-import { TurningAsk } from "../../components/side-change-question.tsx";
-import { useKit } from "../../services.ts";
+import { SideChangeQuestion } from "../../components/side-change-question.tsx";
+import { useServices } from "../../services.ts";
 import { holdsMore } from "../../state/edit/arrange-page.ts";
 import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
 import { type Dragged, type DropMeaning, meaningOfDrop } from "../../state/edit/drop-meaning.ts";
 import { putPhoto, swapPhotos } from "../../state/edit/page-gestures.ts";
 import { openThe } from "../../state/edit/page-list.ts";
 import { allSlippedIn, keep, show, tileMoved } from "../../state/edit/tree-gestures.ts";
-import { useDesk, useProject, useSession } from "../../state/session/hooks.ts";
+import { useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openFormat, openPage } from "../../state/session/project-session.ts";
 import { nothingDragged } from "../../state/view-state/view-state.ts";
 import { Mat } from "./mat.tsx";
@@ -38,7 +38,7 @@ import { usePageKeys } from "./use-page-keys.ts";
 
 /** The page on its mat, the shelf under it, and one panel that speaks of what is chosen. */
 export function PagesPlace() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   // A few pixels of patience, so that a click is not a drag.
   const sensors = useSensors(
@@ -50,9 +50,9 @@ export function PagesPlace() {
 
   const shownKey = useRef("");
 
-  const { desk } = kit;
+  const { viewState } = services;
   const begin = (e: DragStartEvent) =>
-    desk.setState({ drop: { ...nothingDragged, dragged: e.active.data.current as Dragged } });
+    viewState.setState({ drop: { ...nothingDragged, dragged: e.active.data.current as Dragged } });
   const meaningOf = (e: DragMoveEvent): DropMeaning => {
     const now = session.state.getState();
     const at = pointOnPage(e, seenBox(openFormat(now)));
@@ -60,9 +60,9 @@ export function PagesPlace() {
   };
   /** The photo that is dragged, with all that are chosen where it is one of them. */
   const photosOf = (photoId: string): readonly Photo[] => {
-    const chosen = desk.getState().photos.ids;
+    const chosen = viewState.getState().photos.ids;
     const ids = chosen.has(photoId) ? chosen : new Set([photoId]);
-    const { photos } = kit.library.state.getState();
+    const { photos } = services.library.state.getState();
     return photos.filter((p) => ids.has(p.id));
   };
   /** The page as it would be, where the others would make room. */
@@ -71,17 +71,17 @@ export function PagesPlace() {
     if (m.does !== "slip") return undefined;
     const photos = photosOf(m.photoId);
     const tiles = openPage(session.state.getState()).tiles.length;
-    return tiles + photos.length > mostTiles ? undefined : allSlippedIn(photos, m.tileId, m.edge, kit.newId);
+    return tiles + photos.length > mostTiles ? undefined : allSlippedIn(photos, m.tileId, m.edge, services.newId);
   };
   const move = (e: DragMoveEvent) => {
     // The last movement may be told of after the end, and would leave a page on screen that is not kept.
-    if (!desk.getState().drop.dragged) return;
+    if (!viewState.getState().drop.dragged) return;
     openUnder(e);
     const now = meaningOf(e);
     const key = JSON.stringify(now);
     if (key === shownKey.current) return;
     shownKey.current = key;
-    desk.setState((s) => ({ drop: { ...s.drop, meaning: now } }));
+    viewState.setState((s) => ({ drop: { ...s.drop, meaning: now } }));
     const next = nextOf(now);
     if (next) show(session, next);
     else session.dropPreview();
@@ -95,7 +95,7 @@ export function PagesPlace() {
     if (at.x >= r.left && at.x <= r.right && at.y >= r.top && at.y <= r.bottom) session.goTo(facing.dataset.facing!);
   };
   const over = () => {
-    desk.setState({ drop: nothingDragged });
+    viewState.setState({ drop: nothingDragged });
     shownKey.current = "";
     session.dropPreview();
   };
@@ -108,7 +108,7 @@ export function PagesPlace() {
     else if (m.does === "slip") holdsMore(session, photosOf(m.photoId).length);
     else if (m.does === "put") putPhoto(session, m.tileId, m.photoId);
     else if (m.does === "swap") swapPhotos(session, m.tileId, m.withTileId);
-    else if (m.does === "begin") arrangePhotos(kit, session, photosOf(m.photoId));
+    else if (m.does === "begin") arrangePhotos(services, session, photosOf(m.photoId));
   };
 
   return (
@@ -146,7 +146,7 @@ export function PagesPlace() {
           </Changeable>
         </Box>
       </Grid>
-      <TurningAsk />
+      <SideChangeQuestion />
       <DragOverlay dropAnimation={null} zIndex={1500}>
         <Ghost />
       </DragOverlay>
@@ -156,7 +156,7 @@ export function PagesPlace() {
 
 /** The photo under the hand. */
 function Ghost() {
-  const dragged = useDesk((s) => s.drop.dragged);
+  const dragged = useViewState((s) => s.drop.dragged);
   const photoId = useProject((s) =>
     dragged?.from === "tile" ? photoIn(openPage(s), dragged.tileId) : dragged?.photoId,
   );
@@ -194,13 +194,13 @@ function pointOnPage(e: DragMoveEvent, box: Rect): Point | undefined {
 
 /** Opens the page that the address asks for, as a link from a photo's sheet does. */
 function useAskedPage(): void {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const [asked, setAsked] = useSearchParams();
   useEffect(() => {
     const number = Number(asked.get("page"));
     if (!(number >= 1)) return;
-    openThe(kit, session, session.state.getState().project.pages[number - 1]);
+    openThe(services, session, session.state.getState().project.pages[number - 1]);
     setAsked({}, { replace: true });
-  }, [kit, session, asked, setAsked]);
+  }, [services, session, asked, setAsked]);
 }

@@ -3,9 +3,9 @@ import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react"
 import { findTile, frameRect, framingOf, type Tile } from "#core/document";
 import {
   dragged,
-  type Framed,
   type Framing,
   leanOf,
+  type PhotoShape,
   photoMatrix,
   pinched,
   settled,
@@ -14,13 +14,13 @@ import {
 } from "#core/fit";
 import { chain, identity, type Point, record, scaling, translation } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
-import { framedBy } from "#core/photo";
+import { photoShape } from "#core/photo";
 import { tileSteps } from "#core/scene";
 import { paintScene, paintStep, setMatrix } from "../../../painters/canvas.ts";
 import { panel as words } from "../../../text/pages.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { reframeChange } from "../../state/edit/page-gestures.ts";
-import { openFormat, shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
+import { openFormat, shownPage, useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { type PageView, toPage } from "./page-view.ts";
 
 /** Mat around the page that the dimmed rest of the photo may be seen on, in CSS pixels. */
@@ -32,7 +32,7 @@ const leastLineMm = 3;
 
 /** A tile opened up: the whole photo, dimmed outside the tile, to move and zoom by hand, wheel and keys. */
 export function ReframeLayer({ view, tileId }: { readonly view: PageView; readonly tileId: string }) {
-  const { desk, bitmaps } = useKit();
+  const { viewState, bitmaps } = useServices();
   const session = useSession();
   const page = useProject(shownPage);
   const byId = useLibrary((s) => s.byId);
@@ -42,9 +42,9 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
   const photoView = tile?.filling.kind === "photo" ? tile.filling.view : undefined;
   const photo = photoView && byId.get(photoView.photoId);
   const format = useProject(openFormat);
-  const framed = useMemo(() => photo && framedBy(photo), [photo]);
+  const framed = useMemo(() => photo && photoShape(photo), [photo]);
   const aspect = framed?.aspect;
-  const straightening = useDesk((s) => s.straightening);
+  const straightening = useViewState((s) => s.straightening);
   const [line, setLine] = useState<readonly [Point, Point]>();
   const fingers = useRef(new Map<number, { readonly from: Point; readonly to: Point }>());
   const base = useRef<Framing>(undefined);
@@ -69,7 +69,7 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
     };
   }, [tile, framed, format, view, bitmaps]);
 
-  const hands = useMemo(() => {
+  const deps = useMemo(() => {
     /** The tile as it is now, draft included, and how it looks at its photo. */
     const now = () => {
       const current = shownPage(session.state.getState());
@@ -98,7 +98,7 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
     if (!at || aspect === undefined) return;
     const wheel = (e: WheelEvent) => {
       e.preventDefault();
-      const open = hands.now();
+      const open = deps.now();
       if (!open) return;
       const box = at.getBoundingClientRect();
       const under = toPage(view, { x: e.clientX - box.left - spillPx, y: e.clientY - box.top - spillPx });
@@ -107,11 +107,11 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
       const zoom =
         settled(aspect, open.size, open.framing).zoom *
         zoomStep ** (-Math.sign(e.deltaY) * Math.min(3, Math.abs(e.deltaY) / 60));
-      hands.keep(zoomed(aspect, open.size, open.framing, zoom, anchor), `wheel-${tileId}`);
+      deps.keep(zoomed(aspect, open.size, open.framing, zoom, anchor), `wheel-${tileId}`);
     };
     at.addEventListener("wheel", wheel, { passive: false });
     return () => at.removeEventListener("wheel", wheel);
-  }, [aspect, view, tileId, hands]);
+  }, [aspect, view, tileId, deps]);
 
   if (!tile || !photoView || aspect === undefined) return null;
 
@@ -122,7 +122,7 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
     return { x: at.x - tile.frame.centre.x, y: at.y - tile.frame.centre.y };
   };
   const grab = (e: React.PointerEvent<HTMLElement>) => {
-    const open = hands.now();
+    const open = deps.now();
     if (e.button !== 0 || !open) return;
     e.currentTarget.setPointerCapture(e.pointerId);
     const at = fromCentre(e);
@@ -145,7 +145,7 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
     if (!finger || !base.current) return;
     fingers.current.set(e.pointerId, { ...finger, to: at });
     const all = [...fingers.current.values()];
-    hands.show(
+    deps.show(
       pinched(
         aspect,
         frameRect(tile.frame),
@@ -156,23 +156,23 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
     );
   };
   const release = (e: React.PointerEvent<HTMLElement>) => {
-    const open = hands.now();
+    const open = deps.now();
     if (line) {
       setLine(undefined);
       const [a, b] = line;
       // A mere click draws no line.
       if (!open || Math.hypot(b.x - a.x, b.y - a.y) < leastLineMm) return;
-      hands.keep({ ...open.framing, turn: withinHalf(open.framing.turn - leanOf(a, b)) });
-      desk.setState({ straightening: false });
+      deps.keep({ ...open.framing, turn: withinHalf(open.framing.turn - leanOf(a, b)) });
+      viewState.setState({ straightening: false });
       return;
     }
     if (!fingers.current.delete(e.pointerId) || !open) return;
     if (fingers.current.size > 0) rebase(open.framing);
-    else if (session.state.getState().draft) hands.keep(open.framing);
+    else if (session.state.getState().draft) deps.keep(open.framing);
   };
 
   const onKeyDown = (e: KeyboardEvent) => {
-    const open = hands.now();
+    const open = deps.now();
     if (!open) return;
     const by = e.shiftKey ? farNudgeMm : nudgeMm;
     const moves: Record<string, Point> = {
@@ -183,11 +183,12 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
     };
     const shift = moves[e.key];
     const { zoom } = settled(aspect, open.size, open.framing);
-    if (shift) hands.keep(dragged(aspect, open.size, open.framing, shift), `nudge-${tileId}`);
+    if (shift) deps.keep(dragged(aspect, open.size, open.framing, shift), `nudge-${tileId}`);
     else if (e.key === "+" || e.key === "=")
-      hands.keep(zoomed(aspect, open.size, open.framing, zoom * zoomStep), `zoom-${tileId}`);
-    else if (e.key === "-") hands.keep(zoomed(aspect, open.size, open.framing, zoom / zoomStep), `zoom-${tileId}`);
-    else if (e.key === "Enter" || e.key === "Escape") desk.setState({ reframing: undefined, straightening: false });
+      deps.keep(zoomed(aspect, open.size, open.framing, zoom * zoomStep), `zoom-${tileId}`);
+    else if (e.key === "-") deps.keep(zoomed(aspect, open.size, open.framing, zoom / zoomStep), `zoom-${tileId}`);
+    else if (e.key === "Enter" || e.key === "Escape")
+      viewState.setState({ reframing: undefined, straightening: false });
     else return;
     e.preventDefault();
     e.stopPropagation();
@@ -212,7 +213,7 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
       onPointerUp={release}
       onPointerCancel={release}
       onKeyDown={onKeyDown}
-      onDoubleClick={() => desk.setState({ reframing: undefined, straightening: false })}
+      onDoubleClick={() => viewState.setState({ reframing: undefined, straightening: false })}
     >
       <canvas ref={canvas} style={{ width: "100%", height: "100%", display: "block" }} aria-hidden />
       {line && <DrawnLine line={line.map((p) => onScreen(view, tile.frame.centre, p))} />}
@@ -242,7 +243,7 @@ function paintOpenTile(
   at: HTMLCanvasElement,
   view: PageView,
   tile: Tile,
-  framed: Framed,
+  framed: PhotoShape,
   format: PageFormat,
   bitmapOf: (id: string, longPx: number) => CanvasImageSource | undefined,
 ): void {

@@ -1,5 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useMemo, useState } from "react";
-import { frameRect, type Page, roomFor } from "#core/document";
+import { frameRect, type Page, roomRect } from "#core/document";
 import type { Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { pages as words } from "../../../text/pages.ts";
@@ -65,7 +65,7 @@ export function SeamLayer({ view, page, format }: SeamLayerProps) {
     session.commit({ code: "movedSeam", count: 1 }, [s.moved(kept(), s.at + by, e.altKey)], `seam-${s.key}`);
   };
 
-  const room = roomFor(page.look, format);
+  const room = roomRect(page.look, format);
   const rects = page.tiles.map((t) => frameRect(t.frame));
   return (
     <div className={css.layer}>

@@ -7,14 +7,14 @@ import { emptyTiles } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import { run, shelf as words } from "../../../text/pages.ts";
 import { photos as photoWords } from "../../../text/photos.ts";
-import { PhotoTile, type TileHands } from "../../components/photo-tile.tsx";
-import { useKit } from "../../services.ts";
+import { PhotoTile, type TileHandlers } from "../../components/photo-tile.tsx";
+import { useServices } from "../../services.ts";
 import { holdsMore } from "../../state/edit/arrange-page.ts";
 import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
 import type { Dragged } from "../../state/edit/drop-meaning.ts";
 import { fillWith } from "../../state/edit/page-gestures.ts";
 import { grownBy, keep } from "../../state/edit/tree-gestures.ts";
-import { shownPage, useDesk, useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
+import { shownPage, useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { type Placed, usePlacedLater } from "../../state/session/placed-photos.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { choose, chooseAll, nothingChosen } from "../../state/view-state/choose.ts";
@@ -30,10 +30,10 @@ export function Shelf() {
 }
 
 const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   const library = useLibrary((s) => s.photos);
   const all = useMemo(() => library.filter((p) => !p.hidden), [library]);
-  const choice = useDesk((s) => s.photos);
+  const choice = useViewState((s) => s.photos);
   const [bareOnly, setBareOnly] = useState(false);
   const isPlaced = useCallback((id: string) => placed.has(id), [placed]);
   const photos = useMemo(() => (bareOnly ? all.filter((p) => !placed.has(p.id)) : all), [all, bareOnly, placed]);
@@ -51,12 +51,12 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: other photos have other widths, and the estimates go with them
   useMemo(() => virtual.measure(), [photos, virtual]);
 
-  const hands = useMemo(
-    (): TileHands => ({
-      pick: (id, held) => desk.setState((s) => ({ photos: choose(s.photos, ids, id, held) })),
+  const deps = useMemo(
+    (): TileHandlers => ({
+      pick: (id, held) => viewState.setState((s) => ({ photos: choose(s.photos, ids, id, held) })),
       focus: setAt,
     }),
-    [desk, ids],
+    [viewState, ids],
   );
 
   const onKeyDown = (e: KeyboardEvent) => {
@@ -66,7 +66,7 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
       if (next) {
         setAt(next);
         if (e.shiftKey)
-          desk.setState((s) => ({
+          viewState.setState((s) => ({
             photos: choose(s.photos.anchor ? s.photos : { ...s.photos, anchor: stop }, ids, next, {
               shift: true,
               ctrl: false,
@@ -76,9 +76,9 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
         requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-photo="${next}"]`)?.focus());
       }
     } else if (e.key === " " && stop)
-      desk.setState((s) => ({ photos: choose(s.photos, ids, stop, { shift: e.shiftKey, ctrl: true }) }));
-    else if (ctrl && e.key === "a") desk.setState({ photos: chooseAll(ids) });
-    else if (e.key === "Escape") desk.setState({ photos: nothingChosen });
+      viewState.setState((s) => ({ photos: choose(s.photos, ids, stop, { shift: e.shiftKey, ctrl: true }) }));
+    else if (ctrl && e.key === "a") viewState.setState({ photos: chooseAll(ids) });
+    else if (e.key === "Escape") viewState.setState({ photos: nothingChosen });
     else return;
     e.preventDefault();
     e.stopPropagation();
@@ -140,7 +140,7 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
                       onPages={placed.get(photo.id)}
                       w={widthOf(photo)}
                       h={photoPx}
-                      hands={hands}
+                      deps={deps}
                     />
                   </Draggable>
                 );
@@ -183,9 +183,9 @@ function Draggable({
 
 /** The one thing to do next with what is chosen. */
 function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
-  const ids = useDesk((s) => s.photos.ids);
+  const ids = useViewState((s) => s.photos.ids);
   const empty = useProject((s) => emptyTiles(shownPage(s)).length);
   const grid = useProject((s) => {
     const a = openPage(s).arrangement;
@@ -193,7 +193,7 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
   });
   const placed = useProject((s) => openPage(s).arrangement !== null);
   const inPockets = useProject((s) => openPage(s).arrangement?.kind === "pockets");
-  const tileIds = useDesk((s) => s.tiles.ids);
+  const tileIds = useViewState((s) => s.tiles.ids);
   const namedEmpty = useProject((s) => emptyTiles(openPage(s)).filter((t) => tileIds.has(t.id)).length);
   const [asking, setAsking] = useState(false);
   const chosen = photos.filter((p) => ids.has(p.id));
@@ -206,8 +206,8 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
           size="sm"
           variant="outline"
           onClick={() => {
-            fillWith(session, chosen, kit.desk.getState().tiles.ids);
-            kit.desk.setState({ photos: nothingChosen });
+            fillWith(session, chosen, services.viewState.getState().tiles.ids);
+            services.viewState.setState({ photos: nothingChosen });
           }}
         >
           {words.fill(fills)}
@@ -219,8 +219,8 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
           variant="outline"
           onClick={() => {
             if (!holdsMore(session, chosen.length)) return;
-            keep(session, "slippedIn", chosen.length, grownBy(kit.library, chosen, kit.newId));
-            kit.desk.setState({ photos: nothingChosen });
+            keep(session, "slippedIn", chosen.length, grownBy(services.library, chosen, services.newId));
+            services.viewState.setState({ photos: nothingChosen });
           }}
         >
           {words.add(chosen.length)}
@@ -232,7 +232,7 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
         </Button>
       )}
       {asking && <PageForEach photos={chosen} onClose={() => setAsking(false)} />}
-      <Button size="sm" onClick={() => arrangePhotos(kit, session, chosen, grid ? { grid } : {})}>
+      <Button size="sm" onClick={() => arrangePhotos(services, session, chosen, grid ? { grid } : {})}>
         <LayoutGrid size={17} aria-hidden /> {words.arrange(chosen.length)}
       </Button>
     </>

@@ -5,25 +5,25 @@ import type { Edge } from "#core/arrange";
 import { frameRect, type Page, photoIdOf } from "#core/document";
 import { seenFrame } from "#core/scene";
 import { pages as words } from "../../../text/pages.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import type { Dragged, DropMeaning } from "../../state/edit/drop-meaning.ts";
 import { emptyThem } from "../../state/edit/page-gestures.ts";
 import { keep, takenAway, tileMoved } from "../../state/edit/tree-gestures.ts";
 import { useFacts } from "../../state/session/facts.ts";
-import { openFormat, useDesk, useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
+import { openFormat, useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { choose } from "../../state/view-state/choose.ts";
-import type { Desk } from "../../state/view-state/view-state.ts";
+import type { ViewStateStore } from "../../state/view-state/view-state.ts";
 import { nearestToward, type PageView, placeOf } from "./page-view.ts";
 import css from "./tile-layer.module.css";
 import { HiddenWords, hiddenWords, sayWords } from "./word-facts.tsx";
 
 /** The tiles as things one can point at, choose, drag and name; their pictures are on the canvas beneath. */
 export function TileLayer({ view, page }: { readonly view: PageView; readonly page: Page }) {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   const session = useSession();
-  const chosen = useDesk((s) => s.tiles.ids);
-  const { dragged, meaning } = useDesk((s) => s.drop);
+  const chosen = useViewState((s) => s.tiles.ids);
+  const { dragged, meaning } = useViewState((s) => s.drop);
   const byId = useLibrary((s) => s.byId);
   const facts = useFacts();
   const [at, setAt] = useState<string>();
@@ -31,18 +31,18 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
   const ids = page.tiles.map((t) => t.id);
   const stop = at !== undefined && ids.includes(at) ? at : ids[0];
   const target = targetOf(meaning);
-  const hands = useMemo((): SpotHands => {
+  const deps = useMemo((): SpotHands => {
     const tileIds = () => openPage(session.state.getState()).tiles.map((t) => t.id);
     return {
       focus: setAt,
-      pick: (id, held) => desk.setState((s) => ({ tiles: choose(s.tiles, tileIds(), id, held) })),
-      menu: (id) => !desk.getState().tiles.ids.has(id) && chooseOnly(desk, id),
+      pick: (id, held) => viewState.setState((s) => ({ tiles: choose(s.tiles, tileIds(), id, held) })),
+      menu: (id) => !viewState.getState().tiles.ids.has(id) && chooseOnly(viewState, id),
       open: (id, kind) => {
-        chooseOnly(desk, id);
-        desk.setState(kind === "words" ? { writing: id } : { reframing: id });
+        chooseOnly(viewState, id);
+        viewState.setState(kind === "words" ? { writing: id } : { reframing: id });
       },
     };
-  }, [desk, session]);
+  }, [viewState, session]);
 
   const onKeyDown = (e: KeyboardEvent) => {
     if (!stop) return;
@@ -52,9 +52,9 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
       const next = nearestToward(rects, stop, e.key);
       if (e.altKey && next) keep(session, "arrangedAnew", 1, tileMoved(stop, { tileId: next, edge: edgeOf[e.key]! }));
       else if (next) layer.current?.querySelector<HTMLElement>(`[data-tile="${next}"]`)?.focus();
-    } else if (e.key === " ") hands.pick(stop, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey });
+    } else if (e.key === " ") deps.pick(stop, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey });
     else if (e.key === "Enter") {
-      if (tile?.filling.kind === "photo" || tile?.filling.kind === "words") hands.open(stop, tile.filling.kind);
+      if (tile?.filling.kind === "photo" || tile?.filling.kind === "words") deps.open(stop, tile.filling.kind);
     } else if (e.key === "Delete" && !chosen.has(stop))
       e.shiftKey ? keep(session, "tookAway", 1, takenAway([stop])) : emptyThem(session, [stop]);
     else return;
@@ -106,7 +106,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
             stop={tile.id === stop}
             own={dragged?.from === "tile" && dragged.tileId === tile.id}
             meaning={target !== tile.id ? undefined : meaning.does === "swap" && kind === "photo" ? "swap" : "put"}
-            hands={hands}
+            deps={deps}
           />
         );
       })}
@@ -114,7 +114,8 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
   );
 }
 
-const chooseOnly = (desk: Desk, id: string) => desk.setState({ tiles: { ids: new Set([id]), anchor: id } });
+const chooseOnly = (viewState: ViewStateStore, id: string) =>
+  viewState.setState({ tiles: { ids: new Set([id]), anchor: id } });
 
 /** Moved past its neighbour, a tile comes to lie on that one's far side. */
 const edgeOf: Record<string, Edge> = {
@@ -154,12 +155,12 @@ interface TileSpotProps {
   readonly own: boolean;
   /** What letting go here would do now. */
   readonly meaning: "put" | "swap" | undefined;
-  readonly hands: SpotHands;
+  readonly deps: SpotHands;
 }
 
 const TileSpot = memo(function TileSpot(props: TileSpotProps) {
   const { id, left, top, width, height, shortPx, cornerPx, label, kind, locked } = props;
-  const { hidden, chosen, stop, own, meaning, hands } = props;
+  const { hidden, chosen, stop, own, meaning, deps } = props;
   const drag = useDraggable({
     id: `tile-${id}`,
     data: { from: "tile", tileId: id } satisfies Dragged,
@@ -186,10 +187,10 @@ const TileSpot = memo(function TileSpot(props: TileSpotProps) {
       data-tile={id}
       className={looks.filter(Boolean).join(" ")}
       style={{ left, top, width, height, borderRadius: cornerPx }}
-      onFocus={() => hands.focus(id)}
-      onClick={(e) => hands.pick(id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey })}
-      onContextMenu={() => hands.menu(id)}
-      onDoubleClick={() => (kind === "photo" || kind === "words") && hands.open(id, kind)}
+      onFocus={() => deps.focus(id)}
+      onClick={(e) => deps.pick(id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey })}
+      onContextMenu={() => deps.menu(id)}
+      onDoubleClick={() => (kind === "photo" || kind === "words") && deps.open(id, kind)}
     >
       {locked && (
         <span className={css.lock}>

@@ -2,12 +2,12 @@ import { Menu, Portal } from "@chakra-ui/react";
 import type { ReactElement } from "react";
 import { areWords, findTile, isFree, type Tile } from "#core/document";
 import { tileMenu as words } from "../../../text/pages.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { lead, leadOf } from "../../state/edit/arrange-page.ts";
 import { emptyThem, putPhoto, swapPhotos } from "../../state/edit/page-gestures.ts";
 import { halved, keep, keptTogether, locked, slippedIn, takenAway } from "../../state/edit/tree-gestures.ts";
 import { takeOff } from "../../state/edit/word-gestures.ts";
-import { useDesk, useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
+import { useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
 
@@ -37,11 +37,11 @@ export function TileMenu({ children }: { readonly children: ReactElement }) {
 }
 
 function useDeeds(): readonly Deed[] {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const page = useProject(openPage);
-  const chosen = useDesk((s) => s.tiles.ids);
-  const onShelf = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
+  const chosen = useViewState((s) => s.tiles.ids);
+  const onShelf = useViewState((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
   const photo = useLibrary((s) => (onShelf === undefined ? undefined : s.byId.get(onShelf)));
   const tiles = [...chosen].flatMap((id) => findTile(page, id) ?? []);
   const [tile, other] = tiles;
@@ -56,7 +56,7 @@ function useDeeds(): readonly Deed[] {
     all.push([
       "together",
       words.together,
-      () => keep(session, "keptTogether", ids.length, keptTogether(kit.library, ids)),
+      () => keep(session, "keptTogether", ids.length, keptTogether(services.library, ids)),
     ]);
   const free = tiles.some((t) => isFree(page, t.id));
   const areLocked = tiles.every((t) => t.locked);
@@ -71,9 +71,9 @@ function useDeeds(): readonly Deed[] {
     "take",
     words.takeAway,
     () => {
-      if (takeOff(kit, session, ids)) return;
+      if (takeOff(services, session, ids)) return;
       keep(session, "tookAway", ids.length, takenAway(ids));
-      kit.desk.setState({ tiles: nothingChosen });
+      services.viewState.setState({ tiles: nothingChosen });
     },
   ]);
   return all.filter((d): d is Deed => Boolean(d));
@@ -83,29 +83,29 @@ function useDeeds(): readonly Deed[] {
     const leads = leadOf(page)?.tileId === one.id;
     if (isFree(page, one.id))
       return [
-        has && ["reframe", words.reframe, () => kit.desk.setState({ reframing: one.id })],
+        has && ["reframe", words.reframe, () => services.viewState.setState({ reframing: one.id })],
         photo && !areWords(one) && ["put", words.put, () => putPhoto(session, one.id, photo.id)],
       ];
     return [
-      has && ["reframe", words.reframe, () => kit.desk.setState({ reframing: one.id })],
+      has && ["reframe", words.reframe, () => services.viewState.setState({ reframing: one.id })],
       photo && ["put", words.put, () => putPhoto(session, one.id, photo.id)],
       photo && [
         "before",
         words.slipBefore,
-        () => keep(session, "slippedIn", 1, slippedIn(photo, one.id, "left", kit.newId)),
+        () => keep(session, "slippedIn", 1, slippedIn(photo, one.id, "left", services.newId)),
       ],
       photo && [
         "after",
         words.slipAfter,
-        () => keep(session, "slippedIn", 1, slippedIn(photo, one.id, "right", kit.newId)),
+        () => keep(session, "slippedIn", 1, slippedIn(photo, one.id, "right", services.newId)),
       ],
       page.tiles.length > 2 && [
         "lead",
         leads ? words.leadNot : words.lead,
-        () => lead(kit, session, leads ? undefined : one.id, 0.4),
+        () => lead(services, session, leads ? undefined : one.id, 0.4),
       ],
-      ["across", words.splitAcross, () => keep(session, "halvedTile", 1, halved(one.id, "side", kit.newId))],
-      ["down", words.splitDown, () => keep(session, "halvedTile", 1, halved(one.id, "stack", kit.newId))],
+      ["across", words.splitAcross, () => keep(session, "halvedTile", 1, halved(one.id, "side", services.newId))],
+      ["down", words.splitDown, () => keep(session, "halvedTile", 1, halved(one.id, "stack", services.newId))],
     ];
   }
 }

@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import { typingIn } from "../../components/typing-in.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { lead, leadOf, shuffle } from "../../state/edit/arrange-page.ts";
 import { emptyThem } from "../../state/edit/page-gestures.ts";
 import { stepPage } from "../../state/edit/page-list.ts";
@@ -12,8 +12,8 @@ import { chooseAll, nothingChosen } from "../../state/view-state/choose.ts";
 
 /** Keys that hold wherever the focus is in this place, except in a field that is being typed in. */
 export function usePageKeys(): void {
-  const kit = useKit();
-  const { desk } = kit;
+  const services = useServices();
+  const { viewState } = services;
   const session = useSession();
   useEffect(() => {
     const hear = (e: KeyboardEvent) => {
@@ -24,40 +24,40 @@ export function usePageKeys(): void {
       if (ctrl && key === "z") e.shiftKey ? session.redo() : session.undo();
       else if (ctrl && key === "y") session.redo();
       else if (key === "pageup" || key === "pagedown") {
-        if (desk.getState().reframing) return;
-        stepPage(kit, session, key === "pageup" ? -1 : 1);
+        if (viewState.getState().reframing) return;
+        stepPage(services, session, key === "pageup" ? -1 : 1);
       } else if (key === "delete" || key === "backspace") {
-        if (desk.getState().reframing) return;
-        const ids = [...desk.getState().tiles.ids];
+        if (viewState.getState().reframing) return;
+        const ids = [...viewState.getState().tiles.ids];
         if (ids.length === 0) return;
-        if (takeOff(kit, session, ids)) {
+        if (takeOff(services, session, ids)) {
           e.preventDefault();
           return;
         }
         if (e.shiftKey) {
           keep(session, "tookAway", ids.length, takenAway(ids));
-          desk.setState({ tiles: nothingChosen });
+          viewState.setState({ tiles: nothingChosen });
         } else emptyThem(session, ids);
-      } else if (!ctrl && !e.altKey && key === "s") shuffle(kit, session, e.shiftKey ? -1 : 1);
+      } else if (!ctrl && !e.altKey && key === "s") shuffle(services, session, e.shiftKey ? -1 : 1);
       else if (!ctrl && !e.altKey && key === "l") {
-        const [only, more] = [...desk.getState().tiles.ids];
+        const [only, more] = [...viewState.getState().tiles.ids];
         if (only === undefined || more !== undefined) return;
-        lead(kit, session, leadOf(openPage(session.state.getState()))?.tileId === only ? undefined : only, 0.4);
+        lead(services, session, leadOf(openPage(session.state.getState()))?.tileId === only ? undefined : only, 0.4);
       } else if (ctrl && key === "a") {
         const page = openPage(session.state.getState());
-        desk.setState({ tiles: chooseAll(page.tiles.map((t) => t.id)) });
+        viewState.setState({ tiles: chooseAll(page.tiles.map((t) => t.id)) });
       } else if (key === "escape") {
-        const now = desk.getState();
-        if (now.writing) desk.setState({ writing: undefined });
-        else if (now.reframing) desk.setState({ reframing: undefined, straightening: false });
+        const now = viewState.getState();
+        if (now.writing) viewState.setState({ writing: undefined });
+        else if (now.reframing) viewState.setState({ reframing: undefined, straightening: false });
         else if (now.templates) {
           session.dropPreview();
-          desk.setState({ templates: false });
-        } else desk.setState({ tiles: nothingChosen, photos: nothingChosen });
+          viewState.setState({ templates: false });
+        } else viewState.setState({ tiles: nothingChosen, photos: nothingChosen });
       } else return;
       e.preventDefault();
     };
     window.addEventListener("keydown", hear);
     return () => window.removeEventListener("keydown", hear);
-  }, [kit, desk, session]);
+  }, [services, viewState, session]);
 }

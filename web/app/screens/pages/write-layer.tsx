@@ -4,7 +4,7 @@ import { applyTo, inverse } from "#core/geometry";
 import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
 import { caretAt, lineEnds, offsetAt, offsetBeyond, selectionRects } from "#core/words";
 import { words as say } from "../../../text/words.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { typed } from "../../state/edit/word-gestures.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { openFormat, shownPage, useProject, useSession } from "../../state/session/hooks.ts";
@@ -16,7 +16,7 @@ import css from "./write-layer.module.css";
  * caret and the selection are drawn where those letters stand, so that no line breaks otherwise than in print.
  */
 export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly tileId: string }) {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   const session = useSession();
   const facts = useFacts();
   const page = useProject(shownPage);
@@ -62,7 +62,7 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     const [anchor, head] =
       selectionDirection === "backward" ? [selectionEnd, selectionStart] : [selectionStart, selectionEnd];
     const to = (at: number) => mark(e.shiftKey ? anchor : at, at);
-    if (e.key === "Escape") desk.setState({ writing: undefined });
+    if (e.key === "Escape") viewState.setState({ writing: undefined });
     else if ((e.key === "ArrowUp" || e.key === "ArrowDown") && laid)
       to(offsetBeyond(laid, head, e.key === "ArrowUp" ? -1 : 1, text.length));
     else if ((e.key === "Home" || e.key === "End") && laid && !e.ctrlKey)
@@ -132,7 +132,7 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
         onBlur={(e) => {
           // Into the panel and back is still writing; a click on the mat ends it.
           if (!(e.relatedTarget instanceof HTMLElement)) return;
-          if (!e.relatedTarget.closest("aside")) desk.setState({ writing: undefined });
+          if (!e.relatedTarget.closest("aside")) viewState.setState({ writing: undefined });
         }}
       />
     </div>

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Photo } from "#core/photo";
 import { photos as photoWords, chosenWords as words } from "../../../text/photos.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
 import { onFreshPage } from "../../state/edit/page-list.ts";
 import { useMaybeSession } from "../../state/session/hooks.ts";
@@ -14,8 +14,8 @@ import { TimeDialog } from "./time-dialog.tsx";
 
 /** What can be done with the chosen photos; it comes up when there are some. */
 export function ChosenBar({ chosen }: { readonly chosen: readonly Photo[] }) {
-  const kit = useKit();
-  const { library } = kit;
+  const services = useServices();
+  const { library } = services;
   const session = useMaybeSession();
   const navigate = useNavigate();
   const { projectId } = useParams();
@@ -26,8 +26,8 @@ export function ChosenBar({ chosen }: { readonly chosen: readonly Photo[] }) {
   const stars = chosen.every((p) => p.stars === chosen[0]!.stars) ? chosen[0]!.stars : undefined;
 
   async function arrange() {
-    if (!session || !onFreshPage(kit, session)) return;
-    arrangePhotos(kit, session, chosen);
+    if (!session || !onFreshPage(services, session)) return;
+    arrangePhotos(services, session, chosen);
     await navigate(`/work/${projectId}/pages`);
   }
 

@@ -3,7 +3,7 @@ import { Info, Trash2, X } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import type { Photo } from "#core/photo";
 import { photos as photoWords, chosenWords as words } from "../../../text/photos.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
 import { RemoveDialog } from "./remove-dialog.tsx";
 
@@ -17,7 +17,7 @@ interface ChosenFrameProps {
 
 /** How many are chosen, and what can be done with anything in the library. */
 export function ChosenFrame({ chosen, children, end }: ChosenFrameProps) {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   const [removing, setRemoving] = useState(false);
   return (
     <HStack
@@ -38,11 +38,11 @@ export function ChosenFrame({ chosen, children, end }: ChosenFrameProps) {
         <Trash2 size={17} aria-hidden /> {words.remove}
       </Button>
       {chosen.length === 1 && (
-        <Button size="sm" variant="ghost" onClick={() => desk.setState({ sheet: chosen[0]!.id })}>
+        <Button size="sm" variant="ghost" onClick={() => viewState.setState({ sheet: chosen[0]!.id })}>
           <Info size={17} aria-hidden /> {words.sheet}
         </Button>
       )}
-      <Button size="sm" variant="ghost" ml="auto" onClick={() => desk.setState({ photos: nothingChosen })}>
+      <Button size="sm" variant="ghost" ml="auto" onClick={() => viewState.setState({ photos: nothingChosen })}>
         <X size={17} aria-hidden /> {words.none}
       </Button>
       {end}

@@ -2,22 +2,22 @@ import { Box, Button, HStack, Popover, Portal, Switch, Text, VStack } from "@cha
 import { ListFilter, Search } from "lucide-react";
 import { memo, type ReactNode, useMemo } from "react";
 import { useStore } from "zustand";
-import { findEvents, narrows, openSieve, type PhotoEvent, type Sieve } from "#core/photo";
-import { photos as photoWords, sieveWords as words } from "../../../text/photos.ts";
+import { findEvents, narrows, noFilter, type PhotoEvent, type PhotoFilter } from "#core/photo";
+import { photos as photoWords, filterWords as words } from "../../../text/photos.ts";
 import { takenDay } from "../../components/dates.ts";
 import { NumberBox } from "../../components/length-field.tsx";
-import { OneOfFew } from "../../components/segmented.tsx";
-import { Choose } from "../../components/select.tsx";
-import { Labelled } from "../../components/text-field.tsx";
-import { useKit } from "../../services.ts";
+import { Segmented } from "../../components/segmented.tsx";
+import { Select } from "../../components/select.tsx";
+import { TextField } from "../../components/text-field.tsx";
+import { useServices } from "../../services.ts";
 import { softBelowPx } from "../../state/checking/soft-below.ts";
 import { useLibrary, useMaybeSession } from "../../state/session/hooks.ts";
 
 /** What of the library is shown, and in which order. */
-export const SieveBar = memo(function SieveBar() {
-  const { desk } = useKit();
-  const sieve = useStore(desk, (s) => s.sieve);
-  const set = (change: Partial<Sieve>) => desk.setState({ sieve: { ...sieve, ...change } });
+export const FilterBar = memo(function FilterBar() {
+  const { viewState } = useServices();
+  const filter = useStore(viewState, (s) => s.filter);
+  const set = (change: Partial<PhotoFilter>) => viewState.setState({ filter: { ...filter, ...change } });
   return (
     <HStack gap="2">
       <Box position="relative" w="190px">
@@ -35,28 +35,34 @@ export const SieveBar = memo(function SieveBar() {
           type="search"
           aria-label={words.search}
           placeholder={words.searchShort}
-          value={sieve.text}
+          value={filter.text}
           onChange={(e) => set({ text: e.target.value })}
           pl="8"
           fontSize="14px"
         />
       </Box>
       <Box w="140px">
-        <Choose<Sieve["order"]>
+        <Select<PhotoFilter["order"]>
           label={words.order}
-          value={sieve.order}
-          options={Object.entries(words.orders) as [Sieve["order"], string][]}
+          value={filter.order}
+          options={Object.entries(words.orders) as [PhotoFilter["order"], string][]}
           onChoose={(order) => set({ order })}
         />
       </Box>
-      <Filters sieve={sieve} set={set} />
+      <Filters filter={filter} set={set} />
     </HStack>
   );
 });
 
-function Filters({ sieve, set }: { readonly sieve: Sieve; readonly set: (change: Partial<Sieve>) => void }) {
+function Filters({
+  filter,
+  set,
+}: {
+  readonly filter: PhotoFilter;
+  readonly set: (change: Partial<PhotoFilter>) => void;
+}) {
   const session = useMaybeSession();
-  const on = narrows({ ...sieve, text: "" });
+  const on = narrows({ ...filter, text: "" });
   const least = session ? softBelowPx(session.state.getState().project.format) : 0;
   return (
     <Popover.Root lazyMount unmountOnExit positioning={{ placement: "bottom-end" }}>
@@ -79,45 +85,45 @@ function Filters({ sieve, set }: { readonly sieve: Sieve; readonly set: (change:
                 {session && (
                   <OneOf
                     label={words.place}
-                    value={sieve.place}
+                    value={filter.place}
                     options={words.places}
-                    onChoose={(place) => set({ place: place as Sieve["place"] })}
+                    onChoose={(place) => set({ place: place as PhotoFilter["place"] })}
                   />
                 )}
                 <OneOf
                   label={words.shape}
-                  value={sieve.shape}
+                  value={filter.shape}
                   options={words.shapes}
-                  onChoose={(shape) => set({ shape: shape as Sieve["shape"] })}
+                  onChoose={(shape) => set({ shape: shape as PhotoFilter["shape"] })}
                 />
                 <OneOf
                   label={words.stars}
-                  value={String(sieve.leastStars)}
+                  value={String(filter.leastStars)}
                   options={{ "0": words.anyStars, "1": "1", "2": "2", "3": "3", "4": "4", "5": "5" }}
                   onChoose={(n) => set({ leastStars: Number(n) })}
                 />
-                <ByEvent span={sieve.span} onSpan={(span) => set({ span })} />
+                <ByEvent span={filter.span} onSpan={(span) => set({ span })} />
                 <HStack gap="3">
-                  <Labelled
+                  <TextField
                     type="date"
                     label={words.from}
-                    value={sieve.span?.from.slice(0, 10) ?? ""}
+                    value={filter.span?.from.slice(0, 10) ?? ""}
                     onChange={({ target: { value: day } }) =>
                       set({
                         span: day
-                          ? { from: `${day}T00:00:00`, to: sieve.span?.to ?? "9998-12-31T23:59:59" }
+                          ? { from: `${day}T00:00:00`, to: filter.span?.to ?? "9998-12-31T23:59:59" }
                           : undefined,
                       })
                     }
                   />
-                  <Labelled
+                  <TextField
                     type="date"
                     label={words.to}
-                    value={sieve.span?.to.startsWith("9998") ? "" : (sieve.span?.to.slice(0, 10) ?? "")}
+                    value={filter.span?.to.startsWith("9998") ? "" : (filter.span?.to.slice(0, 10) ?? "")}
                     onChange={({ target: { value: day } }) =>
                       set({
                         span: day
-                          ? { from: sieve.span?.from ?? "1801-01-01T00:00:00", to: `${day}T23:59:59` }
+                          ? { from: filter.span?.from ?? "1801-01-01T00:00:00", to: `${day}T23:59:59` }
                           : undefined,
                       })
                     }
@@ -125,14 +131,14 @@ function Filters({ sieve, set }: { readonly sieve: Sieve; readonly set: (change:
                 </HStack>
                 {session && (
                   <Toggle
-                    on={sieve.smallerThanPx > 0}
+                    on={filter.smallerThanPx > 0}
                     onChange={(yes) => set({ smallerThanPx: yes ? least : 0 })}
                     words={words.small}
                     help={words.smallHelp(least)}
                   />
                 )}
-                <Toggle on={sieve.hiddenToo} onChange={(hiddenToo) => set({ hiddenToo })} words={words.hiddenToo} />
-                <Button size="sm" variant="outline" onClick={() => set({ ...openSieve, order: sieve.order })}>
+                <Toggle on={filter.hiddenToo} onChange={(hiddenToo) => set({ hiddenToo })} words={words.hiddenToo} />
+                <Button size="sm" variant="outline" onClick={() => set({ ...noFilter, order: filter.order })}>
                   {words.clear}
                 </Button>
               </VStack>
@@ -145,7 +151,13 @@ function Filters({ sieve, set }: { readonly sieve: Sieve; readonly set: (change:
 }
 
 /** One event's time, by its name or its day. */
-function ByEvent({ span, onSpan }: { readonly span: Sieve["span"]; readonly onSpan: (span: Sieve["span"]) => void }) {
+function ByEvent({
+  span,
+  onSpan,
+}: {
+  readonly span: PhotoFilter["span"];
+  readonly onSpan: (span: PhotoFilter["span"]) => void;
+}) {
   const photos = useLibrary((s) => s.photos);
   const spans = useLibrary((s) => s.spans);
   const events = useMemo(() => findEvents(photos, spans), [photos, spans]);
@@ -156,7 +168,7 @@ function ByEvent({ span, onSpan }: { readonly span: Sieve["span"]; readonly onSp
   return (
     <Box>
       <Label>{words.event}</Label>
-      <Choose<string>
+      <Select<string>
         label={words.event}
         value={at?.key ?? ""}
         options={[["", words.anyEvent], ...events.map((e): [string, string] => [e.key, nameOf(e)])]}
@@ -186,7 +198,7 @@ function OneOf({ label, value, options, onChoose }: OneOfProps) {
   return (
     <Box>
       <Label>{label}</Label>
-      <OneOfFew label={label} value={value} options={Object.entries(options)} onChoose={onChoose} />
+      <Segmented label={label} value={value} options={Object.entries(options)} onChoose={onChoose} />
     </Box>
   );
 }

@@ -6,7 +6,7 @@ import { clamp, type Point } from "#core/geometry";
 import { aspectOf, type FaceBox, type Focus, type Photo, pointOfFaces } from "#core/photo";
 import { sheetWords as words } from "../../../text/photos.ts";
 import { PhotoThumb } from "../../components/photo-thumb.tsx";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 
 const room = { w: 300, h: 240 };
 const nudge = 0.02;
@@ -14,7 +14,7 @@ const leastFace = 0.02;
 
 /** The photo with what must be seen in it: a point to move, and boxes around faces to draw and delete. */
 export function FocusEditor({ photo }: { readonly photo: Photo }) {
-  const { library } = useKit();
+  const { library } = useServices();
   const [drawing, setDrawing] = useState(false);
   const [box, setBox] = useState<FaceBox>();
   const [moved, setMoved] = useState<Point>();

@@ -4,9 +4,9 @@ import { Link } from "react-router";
 import { type Photo, type Section, sections } from "#core/photo";
 import { photos as words } from "../../../text/photos.ts";
 import { BringIn } from "../../components/import-buttons.tsx";
-import { OneOfFew } from "../../components/segmented.tsx";
-import { useKit } from "../../services.ts";
-import { useDesk, useMaybeSession } from "../../state/session/hooks.ts";
+import { Segmented } from "../../components/segmented.tsx";
+import { useServices } from "../../services.ts";
+import { useMaybeSession, useViewState } from "../../state/session/hooks.ts";
 import { chooseAll, nothingChosen } from "../../state/view-state/choose.ts";
 import { SpaceUsed } from "./space.tsx";
 
@@ -14,11 +14,11 @@ const Removed = lazy(() => import("../../components/removed.tsx").then((m) => ({
 
 /** Which part of the library is open. */
 export const Sections = memo(function Sections() {
-  const { desk } = useKit();
-  const section = useDesk((s) => s.section);
-  const open = (next: Section) => desk.setState({ section: next, photos: nothingChosen, sheet: undefined });
+  const { viewState } = useServices();
+  const section = useViewState((s) => s.section);
+  const open = (next: Section) => viewState.setState({ section: next, photos: nothingChosen, sheet: undefined });
   return (
-    <OneOfFew<Section>
+    <Segmented<Section>
       label={words.section}
       value={section}
       options={sections.map((s) => [s, words.sections[s]] as const)}
@@ -34,10 +34,10 @@ interface LibraryBarProps {
 }
 
 export function LibraryBar({ title, shownIds, filters }: LibraryBarProps) {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   const session = useMaybeSession();
-  const section = useDesk((s) => s.section);
-  const chosen = useDesk((s) => s.photos.ids.size);
+  const section = useViewState((s) => s.section);
+  const chosen = useViewState((s) => s.photos.ids.size);
   const all = chosen === shownIds.length && chosen > 0;
   return (
     <HStack px="8" pt="3" gap="4">
@@ -53,7 +53,7 @@ export function LibraryBar({ title, shownIds, filters }: LibraryBarProps) {
           size="sm"
           variant="ghost"
           disabled={shownIds.length === 0}
-          onClick={() => desk.setState({ photos: all ? nothingChosen : chooseAll(shownIds.map((p) => p.id)) })}
+          onClick={() => viewState.setState({ photos: all ? nothingChosen : chooseAll(shownIds.map((p) => p.id)) })}
         >
           {all ? words.chooseNone : words.chooseAll}
         </Button>

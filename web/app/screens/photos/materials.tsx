@@ -2,7 +2,7 @@ import { Box, Flex, Heading, Text, VStack } from "@chakra-ui/react";
 import { useMemo } from "react";
 import { photos as photoWords } from "../../../text/photos.ts";
 import { BringIn, TakeSample } from "../../components/import-buttons.tsx";
-import { useDesk, useLibrary } from "../../state/session/hooks.ts";
+import { useLibrary, useViewState } from "../../state/session/hooks.ts";
 import { ChosenFrame } from "./chosen-frame.tsx";
 import { LibraryBar, Sections } from "./library-bar.tsx";
 import { PhotoSheet } from "./photo-sheet.tsx";
@@ -20,8 +20,8 @@ const emptyWords = {
 export function Materials({ section }: { readonly section: MaterialSection }) {
   const all = useLibrary((s) => s[section]);
   const coming = useLibrary((s) => s.incoming !== undefined);
-  const sheetId = useDesk((s) => s.sheet);
-  const chosenIds = useDesk((s) => s.photos.ids);
+  const sheetId = useViewState((s) => s.sheet);
+  const chosenIds = useViewState((s) => s.photos.ids);
   const chosen = useMemo(() => all.filter((p) => chosenIds.has(p.id)), [all, chosenIds]);
   const sheet = all.find((p) => p.id === sheetId);
   useLibraryKeys();

@@ -13,7 +13,7 @@ import { NumberBox } from "../../components/length-field.tsx";
 import { notices } from "../../components/notices.ts";
 import { PhotoThumb } from "../../components/photo-thumb.tsx";
 import { saveToDisk } from "../../components/save-to-disk.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useMaybeSession } from "../../state/session/hooks.ts";
 import { usePlaced } from "../../state/session/placed-photos.ts";
 import { FocusEditor } from "./focus-editor.tsx";
@@ -22,7 +22,7 @@ import { retimed } from "./time-dialog.tsx";
 
 /** All that is known of one photo, and what can be set right. */
 export function PhotoSheet({ photo, pile }: { readonly photo: Photo; readonly pile: Pile | undefined }) {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   return (
     <Box
       as="aside"
@@ -43,7 +43,7 @@ export function PhotoSheet({ photo, pile }: { readonly photo: Photo; readonly pi
           aria-label={words.close}
           size="sm"
           variant="ghost"
-          onClick={() => desk.setState({ sheet: undefined })}
+          onClick={() => viewState.setState({ sheet: undefined })}
         >
           <X size={18} />
         </IconButton>
@@ -64,7 +64,7 @@ const Picture = ({ photo }: { readonly photo: Photo }) => (
 
 /** What only a photo has: people, stars, words and a time. */
 function OfPhoto({ photo }: { readonly photo: Photo }) {
-  const { library } = useKit();
+  const { library } = useServices();
   return (
     <>
       <FocusEditor photo={photo} />
@@ -85,7 +85,7 @@ function OfPhoto({ photo }: { readonly photo: Photo }) {
 }
 
 function Caption({ photo }: { readonly photo: Photo }) {
-  const { library } = useKit();
+  const { library } = useServices();
   const [text, setText] = useState(photo.caption);
   useEffect(() => setText(photo.caption), [photo.caption]);
   const keep = () =>
@@ -123,7 +123,7 @@ function Caption({ photo }: { readonly photo: Photo }) {
 }
 
 function Taken({ photo }: { readonly photo: Photo }) {
-  const { library } = useKit();
+  const { library } = useServices();
   const shown = photo.takenAt.slice(0, 19).replace("T", " ");
   const [text, setText] = useState(shown);
   const [wrong, setWrong] = useState(false);
@@ -243,7 +243,7 @@ function Fact({ name, children }: { readonly name: string; readonly children: Re
 }
 
 function PileButtons({ photo, pile }: { readonly photo: Photo; readonly pile: Pile }) {
-  const { library } = useKit();
+  const { library } = useServices();
   const setPile = (how: Photo["pile"]) => {
     // Only one can lie on top: the one that did before goes back to its place.
     const others = how === "top" ? pile : [photo.id];
@@ -272,7 +272,7 @@ function PileButtons({ photo, pile }: { readonly photo: Photo; readonly pile: Pi
 }
 
 function FileButtons({ photo }: { readonly photo: Photo }) {
-  const { library, store, urls, bitmaps } = useKit();
+  const { library, store, urls, bitmaps } = useServices();
   const chooser = useRef<HTMLInputElement>(null);
   const incoming = useStore(library.state, (s) => s.incoming !== undefined);
   const replace = async (file: File | undefined) => {

@@ -10,13 +10,13 @@ import {
   useRef,
   useState,
 } from "react";
-import type { NamedSpan, Photo, PhotoEvent, Sieve } from "#core/photo";
+import type { NamedSpan, Photo, PhotoEvent, PhotoFilter } from "#core/photo";
 import { eventWords, photos as words } from "../../../text/photos.ts";
 import { takenDay } from "../../components/dates.ts";
-import { PhotoTile, type TileHands } from "../../components/photo-tile.tsx";
+import { PhotoTile, type TileHandlers } from "../../components/photo-tile.tsx";
 import { useSizeOf } from "../../components/size-of.ts";
-import { useKit } from "../../services.ts";
-import { useDesk, useLibrary } from "../../state/session/hooks.ts";
+import { useServices } from "../../services.ts";
+import { useLibrary, useViewState } from "../../state/session/hooks.ts";
 import { usePlaced } from "../../state/session/placed-photos.ts";
 import { choose, chooseAll, nothingChosen } from "../../state/view-state/choose.ts";
 import css from "./photo-wall.module.css";
@@ -40,15 +40,15 @@ export function PhotoWall({
 }: {
   readonly photos: readonly Photo[];
   /** Groups by event where it is by time. */
-  readonly order: Sieve["order"];
+  readonly order: PhotoFilter["order"];
   readonly label?: string;
   readonly handle?: RefObject<WallHandle | null>;
 }) {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   const piles = useLibrary((s) => s.piles);
   const spans = useLibrary((s) => s.spans);
-  const choice = useDesk((s) => s.photos);
-  const openPiles = useDesk((s) => s.openPiles);
+  const choice = useViewState((s) => s.photos);
+  const openPiles = useViewState((s) => s.openPiles);
   const placed = usePlaced();
   const [sizeRef, size] = useSizeOf();
   const scroller = useRef<HTMLDivElement>(null);
@@ -81,7 +81,7 @@ export function PhotoWall({
     if (id === undefined) return;
     setAt(id);
     if (shift)
-      desk.setState((s) => ({
+      viewState.setState((s) => ({
         photos: choose(s.photos.anchor ? s.photos : { ...s.photos, anchor: stop }, ids, id, {
           shift: true,
           ctrl: false,
@@ -90,13 +90,13 @@ export function PhotoWall({
     virtual.scrollToIndex(rowOf(id));
     requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-photo="${id}"]`)?.focus());
   };
-  const hands = useMemo(
-    (): TileHands => ({
-      pick: (id, held) => desk.setState((s) => ({ photos: choose(s.photos, ids, id, held) })),
+  const deps = useMemo(
+    (): TileHandlers => ({
+      pick: (id, held) => viewState.setState((s) => ({ photos: choose(s.photos, ids, id, held) })),
       focus: setAt,
-      open: (id) => desk.setState({ sheet: id }),
+      open: (id) => viewState.setState({ sheet: id }),
       togglePile: (id) =>
-        desk.setState((s) => {
+        viewState.setState((s) => {
           const open = new Set(s.openPiles);
           // A pile is open when any of its photos is marked; closing lets all of them go.
           const own = piles.find((p) => p.includes(id)) ?? [id];
@@ -105,24 +105,26 @@ export function PhotoWall({
           return { openPiles: open };
         }),
     }),
-    [desk, ids, piles],
+    [viewState, ids, piles],
   );
   const onKeyDown = (e: KeyboardEvent) => {
     if (e.target instanceof HTMLInputElement) return;
     if (e.key.startsWith("Arrow") && stop) go(neighbour(rows, stop, e.key as "ArrowLeft"), e.shiftKey);
     else if (e.key === " " && stop)
-      desk.setState((s) => ({ photos: choose(s.photos, ids, stop, { shift: e.shiftKey, ctrl: true }) }));
-    else if (e.key === "Enter" && stop) desk.setState({ sheet: stop });
-    else if (e.key === "p" && stop) hands.togglePile?.(stop);
-    else if (e.key === "a" && (e.ctrlKey || e.metaKey)) desk.setState({ photos: chooseAll(ids) });
-    else if (e.key === "Escape") desk.setState({ photos: nothingChosen, sheet: undefined });
+      viewState.setState((s) => ({ photos: choose(s.photos, ids, stop, { shift: e.shiftKey, ctrl: true }) }));
+    else if (e.key === "Enter" && stop) viewState.setState({ sheet: stop });
+    else if (e.key === "p" && stop) deps.togglePile?.(stop);
+    else if (e.key === "a" && (e.ctrlKey || e.metaKey)) viewState.setState({ photos: chooseAll(ids) });
+    else if (e.key === "Escape") viewState.setState({ photos: nothingChosen, sheet: undefined });
     else if (e.key === "Home") go(ids[0], e.shiftKey);
     else if (e.key === "End") go(ids.at(-1), e.shiftKey);
     else return;
     e.preventDefault();
   };
   const lasso = useLasso(scroller, (hit) =>
-    desk.setState((s) => ({ photos: { ids: new Set([...s.photos.ids, ...hit]), anchor: hit[0] ?? s.photos.anchor } })),
+    viewState.setState((s) => ({
+      photos: { ids: new Set([...s.photos.ids, ...hit]), anchor: hit[0] ?? s.photos.anchor },
+    })),
   );
 
   return (
@@ -170,7 +172,7 @@ export function PhotoWall({
                         onPages={placed.get(photo.id)}
                         w={w}
                         h={row.h}
-                        hands={hands}
+                        deps={deps}
                         pileCount={mark?.count}
                         pileOpen={mark?.open}
                       />
@@ -240,7 +242,7 @@ function EventHeading({
   readonly spans: readonly NamedSpan[];
   readonly h: number;
 }) {
-  const { library, newId } = useKit();
+  const { library, newId } = useServices();
   const name = event.span?.name ?? "";
   const [text, setText] = useState(name);
   useEffect(() => setText(name), [name]);

@@ -1,14 +1,14 @@
 import { Box, Button, Flex, Heading, Text, VStack } from "@chakra-ui/react";
 import { useCallback, useDeferredValue, useMemo, useRef } from "react";
-import { narrows, openSieve, sift } from "#core/photo";
-import { sieveWords, photos as words } from "../../../text/photos.ts";
+import { narrows, noFilter, sift } from "#core/photo";
+import { filterWords, photos as words } from "../../../text/photos.ts";
 import { BringIn, TakeSample } from "../../components/import-buttons.tsx";
 import { IncomingBar } from "../../components/incoming-bar.tsx";
-import { useKit } from "../../services.ts";
-import { useDesk, useLibrary } from "../../state/session/hooks.ts";
+import { useServices } from "../../services.ts";
+import { useLibrary, useViewState } from "../../state/session/hooks.ts";
 import { usePlaced } from "../../state/session/placed-photos.ts";
 import { ChosenBar } from "./chosen-bar.tsx";
-import { SieveBar } from "./filter-bar.tsx";
+import { FilterBar } from "./filter-bar.tsx";
 import { LibraryBar, Sections } from "./library-bar.tsx";
 import { Materials } from "./materials.tsx";
 import { PhotoSheet } from "./photo-sheet.tsx";
@@ -18,7 +18,7 @@ import { useLibraryKeys } from "./use-library-keys.ts";
 
 /** Everything brought in: photos by time, and the papers and ornaments that go with them. */
 export function PhotosPlace() {
-  const section = useDesk((s) => s.section);
+  const section = useViewState((s) => s.section);
   return (
     <Flex direction="column" h="full" minH="0">
       <IncomingBar />
@@ -28,29 +28,29 @@ export function PhotosPlace() {
 }
 
 function Photographs() {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   const all = useLibrary((s) => s.photos);
   const byId = useLibrary((s) => s.byId);
   const piles = useLibrary((s) => s.piles);
   const coming = useLibrary((s) => s.incoming !== undefined);
   // The field and the photo under the finger answer at once; what has to go through thousands follows when it can.
-  const sieve = useDeferredValue(useDesk((s) => s.sieve));
-  const chosenIds = useDeferredValue(useDesk((s) => s.photos.ids));
-  const sheetId = useDesk((s) => s.sheet);
+  const filter = useDeferredValue(useViewState((s) => s.filter));
+  const chosenIds = useDeferredValue(useViewState((s) => s.photos.ids));
+  const sheetId = useViewState((s) => s.sheet);
   const placed = usePlaced();
   const wall = useRef<WallHandle>(null);
   const isPlaced = useCallback((id: string) => placed.has(id), [placed]);
   // The timeline shows what every other filter leaves, so that its own brush can be widened again.
   const timed = useMemo(
-    () => sift(all, { ...sieve, span: undefined, order: "oldest" }, isPlaced),
-    [all, sieve, isPlaced],
+    () => sift(all, { ...filter, span: undefined, order: "oldest" }, isPlaced),
+    [all, filter, isPlaced],
   );
-  const shown = useMemo(() => sift(all, sieve, isPlaced), [all, sieve, isPlaced]);
+  const shown = useMemo(() => sift(all, filter, isPlaced), [all, filter, isPlaced]);
   const chosen = useMemo(() => all.filter((p) => chosenIds.has(p.id)), [all, chosenIds]);
   const onSpan = useCallback(
     // Once the brush has been let go and drawn: both in one would be a long frame.
-    (span: typeof sieve.span) => void setTimeout(() => desk.setState((s) => ({ sieve: { ...s.sieve, span } }))),
-    [desk],
+    (span: typeof filter.span) => void setTimeout(() => viewState.setState((s) => ({ filter: { ...s.filter, span } }))),
+    [viewState],
   );
   const onGo = useCallback((id: string) => wall.current?.goTo(id), []);
   useLibraryKeys();
@@ -60,19 +60,19 @@ function Photographs() {
   return (
     <>
       <LibraryBar
-        title={shown.length === all.length ? words.count(all.length) : sieveWords.shown(shown.length, all.length)}
+        title={shown.length === all.length ? words.count(all.length) : filterWords.shown(shown.length, all.length)}
         shownIds={shown}
-        filters={<SieveBar />}
+        filters={<FilterBar />}
       />
       <Box px="6" pt="8" pb="1">
-        <Timeline photos={timed} isPlaced={isPlaced} span={sieve.span} onSpan={onSpan} onGo={onGo} />
+        <Timeline photos={timed} isPlaced={isPlaced} span={filter.span} onSpan={onSpan} onGo={onGo} />
       </Box>
       <Flex flex="1" minH="0">
         <Box flex="1" minW="0">
           {shown.length === 0 && all.length > 0 ? (
             <NothingPasses />
           ) : (
-            <PhotoWall photos={shown} order={sieve.order} handle={wall} />
+            <PhotoWall photos={shown} order={filter.order} handle={wall} />
           )}
         </Box>
         {sheet && (
@@ -89,16 +89,16 @@ function Photographs() {
 }
 
 function NothingPasses() {
-  const { desk } = useKit();
-  const sieve = useDesk((s) => s.sieve);
+  const { viewState } = useServices();
+  const filter = useViewState((s) => s.filter);
   return (
     <VStack h="full" justify="center" gap="3">
       <Heading as="p" fontSize="22px" fontWeight="520">
-        {sieveWords.none}
+        {filterWords.none}
       </Heading>
-      {narrows(sieve) && (
-        <Button variant="outline" onClick={() => desk.setState({ sieve: openSieve })}>
-          {sieveWords.clear}
+      {narrows(filter) && (
+        <Button variant="outline" onClick={() => viewState.setState({ filter: noFilter })}>
+          {filterWords.clear}
         </Button>
       )}
     </VStack>

@@ -2,15 +2,15 @@ import { List, Text } from "@chakra-ui/react";
 import type { Photo } from "#core/photo";
 import { countOf, photos as photoWords, removeWords as words } from "../../../text/photos.ts";
 import { common } from "../../../text/screens.ts";
-import { Ask } from "../../components/confirm-dialog.tsx";
+import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
 import { notices } from "../../components/notices.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { usePlaced } from "../../state/session/placed-photos.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
 
 /** Names the photos that are on pages before any of them goes. */
 export function RemoveDialog({ chosen, onClose }: { readonly chosen: readonly Photo[]; readonly onClose: () => void }) {
-  const { library, desk, now } = useKit();
+  const { library, viewState, now } = useServices();
   const placed = usePlaced();
   const what = countOf(chosen[0]?.section ?? "photos", chosen.length);
   const used = chosen.filter((p) => placed.has(p.id));
@@ -20,7 +20,7 @@ export function RemoveDialog({ chosen, onClose }: { readonly chosen: readonly Ph
       chosen.map((p) => p.id),
       (p) => ({ ...p, removed: true, removedAt: now() }),
     );
-    desk.setState({ photos: nothingChosen, sheet: undefined });
+    viewState.setState({ photos: nothingChosen, sheet: undefined });
     onClose();
     notices.create({
       title: words.removed(what),
@@ -30,7 +30,12 @@ export function RemoveDialog({ chosen, onClose }: { readonly chosen: readonly Ph
     });
   };
   return (
-    <Ask title={words.title(what)} doIt={words.doIt(chosen.length, what)} onDo={() => void remove()} onClose={onClose}>
+    <ConfirmDialog
+      title={words.title(what)}
+      doIt={words.doIt(chosen.length, what)}
+      onDo={() => void remove()}
+      onClose={onClose}
+    >
       {used.length > 0 && (
         <>
           <Text fontWeight="500" color="clay.600">
@@ -53,6 +58,6 @@ export function RemoveDialog({ chosen, onClose }: { readonly chosen: readonly Ph
         </>
       )}
       <Text color="fg.muted">{words.lead}</Text>
-    </Ask>
+    </ConfirmDialog>
   );
 }

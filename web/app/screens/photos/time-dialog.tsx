@@ -2,16 +2,16 @@ import { Box, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { type Photo, shifted } from "#core/photo";
 import { timeWords as words } from "../../../text/photos.ts";
-import { Ask } from "../../components/confirm-dialog.tsx";
+import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
 import { takenMoment } from "../../components/dates.ts";
-import { OneOfFew } from "../../components/segmented.tsx";
-import { Choose } from "../../components/select.tsx";
-import { Labelled } from "../../components/text-field.tsx";
-import { useKit } from "../../services.ts";
+import { Segmented } from "../../components/segmented.tsx";
+import { Select } from "../../components/select.tsx";
+import { TextField } from "../../components/text-field.tsx";
+import { useServices } from "../../services.ts";
 
 /** Moves the time of photos by as much as a camera's clock was off. */
 export function TimeDialog({ chosen, onClose }: { readonly chosen: readonly Photo[]; readonly onClose: () => void }) {
-  const { library } = useKit();
+  const { library } = useServices();
   const [by, setBy] = useState({ days: 0, hours: 1, minutes: 0 });
   const [way, setWay] = useState<1 | -1>(1);
   const [camera, setCamera] = useState("");
@@ -30,7 +30,7 @@ export function TimeDialog({ chosen, onClose }: { readonly chosen: readonly Phot
     onClose();
   };
   const part = (key: keyof typeof by, label: string) => (
-    <Labelled
+    <TextField
       label={label}
       type="number"
       min={0}
@@ -40,7 +40,7 @@ export function TimeDialog({ chosen, onClose }: { readonly chosen: readonly Phot
     />
   );
   return (
-    <Ask
+    <ConfirmDialog
       title={words.title(chosen.length)}
       doIt={words.apply}
       able={moved.length > 0}
@@ -48,7 +48,7 @@ export function TimeDialog({ chosen, onClose }: { readonly chosen: readonly Phot
       onClose={onClose}
     >
       <Box mb="4">
-        <OneOfFew
+        <Segmented
           label={words.shift}
           value={way === 1 ? "later" : "earlier"}
           options={[
@@ -68,7 +68,7 @@ export function TimeDialog({ chosen, onClose }: { readonly chosen: readonly Phot
           <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1">
             {words.camera}
           </Text>
-          <Choose
+          <Select
             label={words.camera}
             value={camera}
             options={[["", words.anyCamera], ...cameras.map((c) => [c, c] as const)]}
@@ -80,7 +80,7 @@ export function TimeDialog({ chosen, onClose }: { readonly chosen: readonly Phot
         {words.count(moved.length)}{" "}
         {first && words.example(first.name, takenMoment(first.takenAt), takenMoment(shifted(first.takenAt, minutes)!))}
       </Text>
-    </Ask>
+    </ConfirmDialog>
   );
 }
 

@@ -1,10 +1,10 @@
 import { useEffect } from "react";
 import { typingIn } from "../../components/typing-in.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 
 /** Undo and redo of what was done to the library, while one is among the photos. */
 export function useLibraryKeys(): void {
-  const { library } = useKit();
+  const { library } = useServices();
   useEffect(() => {
     const hear = (e: KeyboardEvent) => {
       const key = e.key.toLowerCase();

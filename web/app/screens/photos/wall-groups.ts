@@ -1,4 +1,4 @@
-import { findEvents, type NamedSpan, type Photo, type Pile, type Sieve } from "#core/photo";
+import { findEvents, type NamedSpan, type Photo, type PhotoFilter, type Pile } from "#core/photo";
 import type { WallGroup } from "./rows.ts";
 
 export interface PileMark {
@@ -27,7 +27,11 @@ export function gathered(
 }
 
 /** By event where the order is by time; one group without a heading otherwise. */
-export function wallGroups(photos: readonly Photo[], spans: readonly NamedSpan[], order: Sieve["order"]): WallGroup[] {
+export function wallGroups(
+  photos: readonly Photo[],
+  spans: readonly NamedSpan[],
+  order: PhotoFilter["order"],
+): WallGroup[] {
   if (photos.length === 0) return [];
   if (order !== "oldest" && order !== "newest") return [{ event: undefined, photos }];
   const byTime = order === "oldest" ? photos : [...photos].reverse();

@@ -2,13 +2,13 @@ import { Box, Button, Flex, HStack, IconButton, Text, Textarea } from "@chakra-u
 import { ChevronLeft, ChevronRight, MapPin, X } from "lucide-react";
 import { type MouseEvent, useCallback, useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { countLeaves, type Note } from "#core/document";
+import { type Note, pageCount } from "#core/document";
 import { reading as words } from "../../../text/project.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
-import { Ask } from "../../components/confirm-dialog.tsx";
+import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
 import { useSizeOf } from "../../components/size-of.ts";
 import { typingIn } from "../../components/typing-in.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { type LeafView, type ReadingView, readingViews } from "./views.ts";
@@ -23,7 +23,7 @@ interface Turn {
 
 /** The work as it will lie in the hand: opening by opening, after the cut, with notes pinned where they are meant. */
 export function ReadingPlace() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const navigate = useNavigate();
   const { projectId } = useParams();
@@ -89,7 +89,7 @@ export function ReadingPlace() {
     const r = e.currentTarget.getBoundingClientRect();
     setPinning(false);
     setNote({
-      id: kit.newId(),
+      id: services.newId(),
       pageId: leaf.pageId,
       at: { x: (e.clientX - r.left) / scale + leaf.box.x, y: (e.clientY - r.top) / scale + leaf.box.y },
       text: "",
@@ -118,7 +118,7 @@ export function ReadingPlace() {
     <Flex position="fixed" inset="0" zIndex="1300" direction="column" bg="mat.dark" color="oat.100">
       <HStack px="5" py="3" justify="space-between">
         <Text fontWeight="600" role="status" fontVariantNumeric="tabular-nums">
-          {view.from === 0 ? words.cover : words.at(view.from, view.to, countLeaves(project.pages))}
+          {view.from === 0 ? words.cover : words.at(view.from, view.to, pageCount(project.pages))}
         </Text>
         <HStack gap="2">
           <Text fontSize="14px">{words.notes(project.notes.length)}</Text>
@@ -287,7 +287,12 @@ interface NoteDialogProps {
 function NoteDialog({ note, onKeep, onClose }: NoteDialogProps) {
   const [text, setText] = useState(note.text);
   return (
-    <Ask title={words.noteText} doIt={words.noteKeep} onDo={() => onKeep({ ...note, text })} onClose={onClose}>
+    <ConfirmDialog
+      title={words.noteText}
+      doIt={words.noteKeep}
+      onDo={() => onKeep({ ...note, text })}
+      onClose={onClose}
+    >
       <Textarea
         aria-label={words.noteText}
         value={text}
@@ -302,6 +307,6 @@ function NoteDialog({ note, onKeep, onClose }: NoteDialogProps) {
           {words.noteDrop}
         </Button>
       )}
-    </Ask>
+    </ConfirmDialog>
   );
 }

@@ -5,27 +5,27 @@ import { fileHolds, type Project } from "#core/document";
 import { printColours, type TiffPacking, tiffPackings } from "#core/files";
 import { paperKinds } from "#core/pixels";
 import { sendWishes as words } from "../../../text/send.ts";
-import { Tick } from "../../components/checkbox.tsx";
-import { Named } from "../../components/field-label.tsx";
+import { Checkbox } from "../../components/checkbox.tsx";
+import { FieldLabel } from "../../components/field-label.tsx";
 import { NumberField } from "../../components/number-field.tsx";
-import { Choose } from "../../components/select.tsx";
-import { type FileKind, fileKinds, labWishes, type Wishes } from "../../state/sending/file-options.ts";
+import { Select } from "../../components/select.tsx";
+import { type FileKind, type FileOptions, fileKinds, labFileOptions } from "../../state/sending/file-options.ts";
 import { useProject } from "../../state/session/hooks.ts";
 
 interface FileWishesProps {
-  readonly wishes: Wishes;
-  readonly onWishes: (wishes: Wishes) => void;
+  readonly fileOptions: FileOptions;
+  readonly onFileOptions: (fileOptions: FileOptions) => void;
 }
 
 /** What kind of files; as the lab wants them until a person asks for something else. */
-export function FileWishes({ wishes, onWishes }: FileWishesProps) {
+export function FileWishes({ fileOptions, onFileOptions }: FileWishesProps) {
   const project = useProject((s) => s.project);
   const [open, setOpen] = useState(false);
-  const lab = labWishes(project);
-  const asLab = JSON.stringify(lab) === JSON.stringify(wishes);
-  const isPicture = wishes.kind === "jpeg" || wishes.kind === "png" || wishes.kind === "tiff";
-  const picture = (change: Partial<Wishes["picture"]>) =>
-    onWishes({ ...wishes, picture: { ...wishes.picture, ...change } });
+  const lab = labFileOptions(project);
+  const asLab = JSON.stringify(lab) === JSON.stringify(fileOptions);
+  const isPicture = fileOptions.kind === "jpeg" || fileOptions.kind === "png" || fileOptions.kind === "tiff";
+  const picture = (change: Partial<FileOptions["picture"]>) =>
+    onFileOptions({ ...fileOptions, picture: { ...fileOptions.picture, ...change } });
   return (
     <Box borderTopWidth="1px" borderColor="oat.200" pt="4" mb="5">
       <HStack justify="space-between" mb={open ? "4" : "0"}>
@@ -39,18 +39,18 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
       {open && (
         <>
           <Grid templateColumns="1fr 1fr" gap="4" alignItems="end">
-            <Named label={words.kind}>
-              <Choose<FileKind>
+            <FieldLabel label={words.kind}>
+              <Select<FileKind>
                 label={words.kind}
-                value={wishes.kind}
+                value={fileOptions.kind}
                 options={fileKinds.map((k) => [k, words.kinds[k]])}
-                onChoose={(kind) => onWishes({ ...wishes, kind, longSidePx: undefined })}
+                onChoose={(kind) => onFileOptions({ ...fileOptions, kind, longSidePx: undefined })}
               />
-            </Named>
-            {wishes.kind === "jpeg" && (
+            </FieldLabel>
+            {fileOptions.kind === "jpeg" && (
               <NumberField
                 label={words.quality}
-                value={Math.round(wishes.picture.quality * 100)}
+                value={Math.round(fileOptions.picture.quality * 100)}
                 least={50}
                 most={100}
                 step={1}
@@ -58,44 +58,44 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
               />
             )}
             {project.kind === "book" && (
-              <Named label={words.holds}>
-                <Choose
+              <FieldLabel label={words.holds}>
+                <Select
                   label={words.holds}
-                  value={wishes.holds}
+                  value={fileOptions.holds}
                   options={fileHolds.map((h) => [h, words.holdsWhat[h]])}
-                  onChoose={(holds) => onWishes({ ...wishes, holds })}
+                  onChoose={(holds) => onFileOptions({ ...fileOptions, holds })}
                 />
-              </Named>
+              </FieldLabel>
             )}
             {isPicture && (
-              <Named label={words.colour}>
-                <Choose
+              <FieldLabel label={words.colour}>
+                <Select
                   label={words.colour}
-                  value={wishes.picture.colour}
+                  value={fileOptions.picture.colour}
                   options={printColours.map((c) => [c, words.colours[c]])}
                   onChoose={(colour) => picture({ colour })}
                 />
-              </Named>
+              </FieldLabel>
             )}
-            {wishes.kind === "tiff" && (
-              <Named label={words.packing}>
-                <Choose<TiffPacking>
+            {fileOptions.kind === "tiff" && (
+              <FieldLabel label={words.packing}>
+                <Select<TiffPacking>
                   label={words.packing}
-                  value={wishes.picture.packing ?? "none"}
+                  value={fileOptions.picture.packing ?? "none"}
                   options={tiffPackings.map((p) => [p, words.packings[p]])}
                   onChoose={(packing) => picture({ packing })}
                 />
-              </Named>
+              </FieldLabel>
             )}
             {isPicture && (
-              <Named label={words.sharpen}>
-                <Choose
+              <FieldLabel label={words.sharpen}>
+                <Select
                   label={words.sharpen}
-                  value={wishes.picture.sharpenFor ?? "off"}
+                  value={fileOptions.picture.sharpenFor ?? "off"}
                   options={[["off", words.sharpenOff], ...paperKinds.map((p) => [p, words.sharpenFor[p]] as const)]}
                   onChoose={(paper) => picture({ sharpenFor: paper === "off" ? undefined : paper })}
                 />
-              </Named>
+              </FieldLabel>
             )}
           </Grid>
           {isPicture && project.lab?.paper && (
@@ -104,72 +104,84 @@ export function FileWishes({ wishes, onWishes }: FileWishesProps) {
             </Text>
           )}
           <Box mt="4" display="flex" flexDirection="column" gap="2">
-            {wishes.kind === "jpeg" && (
+            {fileOptions.kind === "jpeg" && (
               <>
-                <Tick
+                <Checkbox
                   label={words.fullColour}
-                  on={wishes.picture.chroma === "444"}
-                  onTick={(on) => picture({ chroma: on ? "444" : "420" })}
+                  on={fileOptions.picture.chroma === "444"}
+                  onToggle={(on) => picture({ chroma: on ? "444" : "420" })}
                 />
-                <Tick
+                <Checkbox
                   label={words.progressive}
-                  on={wishes.picture.progressive}
-                  onTick={(progressive) => picture({ progressive })}
+                  on={fileOptions.picture.progressive}
+                  onToggle={(progressive) => picture({ progressive })}
                 />
               </>
             )}
-            {wishes.kind === "tiff" && wishes.longSidePx === undefined && (
-              <Tick
+            {fileOptions.kind === "tiff" && fileOptions.longSidePx === undefined && (
+              <Checkbox
                 label={words.deep}
-                on={wishes.picture.bits === 16}
-                onTick={(deep) => picture({ bits: deep ? 16 : 8 })}
+                on={fileOptions.picture.bits === 16}
+                onToggle={(deep) => picture({ bits: deep ? 16 : 8 })}
               />
             )}
-            {wishes.kind === "ora" && (
-              <Tick label={words.named} on={wishes.named} onTick={(named) => onWishes({ ...wishes, named })} />
+            {fileOptions.kind === "ora" && (
+              <Checkbox
+                label={words.named}
+                on={fileOptions.named}
+                onToggle={(named) => onFileOptions({ ...fileOptions, named })}
+              />
             )}
-            {wishes.kind === "pdf" && (
+            {fileOptions.kind === "pdf" && (
               <>
-                <Tick label={words.marks} on={wishes.marks} onTick={(marks) => onWishes({ ...wishes, marks })} />
-                <Tick label={words.small} on={wishes.small} onTick={(small) => onWishes({ ...wishes, small })} />
-                {!wishes.small && (
-                  <Tick
+                <Checkbox
+                  label={words.marks}
+                  on={fileOptions.marks}
+                  onToggle={(marks) => onFileOptions({ ...fileOptions, marks })}
+                />
+                <Checkbox
+                  label={words.small}
+                  on={fileOptions.small}
+                  onToggle={(small) => onFileOptions({ ...fileOptions, small })}
+                />
+                {!fileOptions.small && (
+                  <Checkbox
                     label={words.lossless}
-                    on={wishes.lossless}
-                    onTick={(lossless) => onWishes({ ...wishes, lossless })}
+                    on={fileOptions.lossless}
+                    onToggle={(lossless) => onFileOptions({ ...fileOptions, lossless })}
                   />
                 )}
               </>
             )}
             {isPicture && (
-              <Tick
+              <Checkbox
                 label={words.forScreen}
-                on={wishes.longSidePx !== undefined}
-                onTick={(on) => onWishes({ ...wishes, longSidePx: on ? screenPx : undefined })}
+                on={fileOptions.longSidePx !== undefined}
+                onToggle={(on) => onFileOptions({ ...fileOptions, longSidePx: on ? screenPx : undefined })}
               />
             )}
-            {isPicture && wishes.longSidePx !== undefined && (
+            {isPicture && fileOptions.longSidePx !== undefined && (
               <Box w="180px" pl="6">
                 <NumberField
                   label={words.longSide}
-                  value={wishes.longSidePx}
+                  value={fileOptions.longSidePx}
                   least={100}
                   most={8000}
                   step={10}
-                  onNumber={(n) => onWishes({ ...wishes, longSidePx: Math.round(n) })}
+                  onNumber={(n) => onFileOptions({ ...fileOptions, longSidePx: Math.round(n) })}
                 />
               </Box>
             )}
-            {hasBleed(project) && wishes.longSidePx === undefined && (
-              <Tick
+            {hasBleed(project) && fileOptions.longSidePx === undefined && (
+              <Checkbox
                 label={words.withoutBleed}
-                on={wishes.withoutBleed}
-                onTick={(withoutBleed) => onWishes({ ...wishes, withoutBleed })}
+                on={fileOptions.withoutBleed}
+                onToggle={(withoutBleed) => onFileOptions({ ...fileOptions, withoutBleed })}
               />
             )}
           </Box>
           {!asLab && (
-            <Button size="sm" variant="outline" mt="3" onClick={() => onWishes(lab)}>
+            <Button size="sm" variant="outline" mt="3" onClick={() => onFileOptions(lab)}>
               {project.lab ? words.backToLab : words.backToUsual}
             </Button>
           )}

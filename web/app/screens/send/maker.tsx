@@ -9,10 +9,10 @@ import { printPixels } from "#core/lab";
 import { send as words } from "../../../text/send.ts";
 import { NumberField } from "../../components/number-field.tsx";
 import { pagesAsked } from "../../components/pages-asked.ts";
-import { OneOfFew } from "../../components/segmented.tsx";
-import { Labelled } from "../../components/text-field.tsx";
-import { useKit } from "../../services.ts";
-import type { Wishes } from "../../state/sending/file-options.ts";
+import { Segmented } from "../../components/segmented.tsx";
+import { TextField } from "../../components/text-field.tsx";
+import { useServices } from "../../services.ts";
+import type { FileOptions } from "../../state/sending/file-options.ts";
 import type { SendOrder, SendTo } from "../../state/sending/sender.ts";
 import { senderOf } from "../../state/sending/senders.ts";
 import { aboutPages, isServed, orderSheet, toLab } from "../../state/sending/to-lab.ts";
@@ -24,8 +24,8 @@ interface MakerProps {
   /** The file of the page that is looked at. */
   readonly open: PrintFile;
   readonly files: readonly PrintFile[];
-  readonly wishes: Wishes;
-  readonly onWishes: (wishes: Wishes) => void;
+  readonly fileOptions: FileOptions;
+  readonly onFileOptions: (fileOptions: FileOptions) => void;
 }
 
 type FolderPicker = { showDirectoryPicker?: (how: { mode: "readwrite" }) => Promise<FileSystemDirectoryHandle> };
@@ -34,8 +34,8 @@ type FolderPicker = { showDirectoryPicker?: (how: { mode: "readwrite" }) => Prom
 const mostCopies = 1000;
 
 /** Makes the files of all pages that have something on them, or of the one that is looked at, or of some. */
-export function Maker({ open, files, wishes, onWishes }: MakerProps) {
-  const kit = useKit();
+export function Maker({ open, files, fileOptions, onFileOptions }: MakerProps) {
+  const services = useServices();
   const session = useSession();
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -62,10 +62,10 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
   // A lab of one's own has no line to send by.
   const takes =
     isServed(project.lab) &&
-    wishes.longSidePx === undefined &&
-    (wishes.kind === project.lab?.file.kind || wishes.kind === "pdf");
+    fileOptions.longSidePx === undefined &&
+    (fileOptions.kind === project.lab?.file.kind || fileOptions.kind === "pdf");
   const mostMb = project.lab?.file.mostMb;
-  const orderMark = JSON.stringify([mark, wishes, wanted.map((f) => [f.number, f.pocket])]);
+  const orderMark = JSON.stringify([mark, fileOptions, wanted.map((f) => [f.number, f.pocket])]);
 
   async function make(again: Pick<SendOrder, "replaces" | "withoutRefused"> = {}) {
     let folder = again.replaces || again.withoutRefused ? chosenFolder.current : undefined;
@@ -79,11 +79,11 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
       }
     }
     const { history } = session.state.getState();
-    const tasks = tasksFor(wanted, project, wishes, { store: kit.store, printing: kit.printing, byId });
+    const tasks = tasksFor(wanted, project, fileOptions, { store: services.store, printing: services.printing, byId });
     const where = tasks.length > 1 || to === "lab" ? to : "each";
-    const about = aboutPages(project, wanted, { kind: wishes.kind, copies });
+    const about = aboutPages(project, wanted, { kind: fileOptions.kind, copies });
     const packet = about && {
-      deliver: toLab(kit, session, about, copies === 1 ? orderMark : `${orderMark} ${copies}`),
+      deliver: toLab(services, session, about, copies === 1 ? orderMark : `${orderMark} ${copies}`),
       beside: orderSheet(project.lab?.name ?? "", about),
     };
     const mostBytes = mostMb === undefined ? undefined : mostMb * 1e6;
@@ -117,7 +117,7 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
       )}
       {full.length > 1 && (
         <Box mb="4">
-          <OneOfFew
+          <Segmented
             label={words.which}
             value={which}
             options={[
@@ -129,7 +129,7 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
           />
           {which === "some" && (
             <Box mt="3">
-              <Labelled
+              <TextField
                 label={words.whichSome}
                 value={asked}
                 placeholder={project.cover ? "cover, 1-4, 8" : "1-4, 8"}
@@ -146,7 +146,7 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
       )}
       {(wanted.length > 1 || takes) && (
         <Box mb="4">
-          <OneOfFew
+          <Segmented
             label={words.where}
             value={takes || to !== "lab" ? to : "each"}
             options={[
@@ -190,22 +190,26 @@ export function Maker({ open, files, wishes, onWishes }: MakerProps) {
             ? words.goOn(wanted.length)
             : to === "lab" && project.lab
               ? words.sendTo(project.lab.name)
-              : words.save(wishes.kind === "pdf" ? 1 : wanted.length, wishes.kind)}
+              : words.save(fileOptions.kind === "pdf" ? 1 : wanted.length, fileOptions.kind)}
       </Button>
       {same && state.is === "saved" && state.tooLarge.length > 0 && mostMb !== undefined && (
         <TooLarge
           files={state.tooLarge}
           mostMb={mostMb}
-          quality={wishes.kind === "jpeg" && wishes.picture.quality > leastQuality ? wishes.picture.quality : undefined}
-          onQuality={(quality) => onWishes({ ...wishes, picture: { ...wishes.picture, quality } })}
+          quality={
+            fileOptions.kind === "jpeg" && fileOptions.picture.quality > leastQuality
+              ? fileOptions.picture.quality
+              : undefined
+          }
+          onQuality={(quality) => onFileOptions({ ...fileOptions, picture: { ...fileOptions.picture, quality } })}
         />
       )}
       {first && (same || state.is !== "saved") && (
         <SendEnd
           state={state}
-          size={wishes.kind === "pdf" || wishes.kind === "svg" ? undefined : printPixels(first.format)}
+          size={fileOptions.kind === "pdf" || fileOptions.kind === "svg" ? undefined : printPixels(first.format)}
           ppi={first.densityPpi ?? first.format.ppi}
-          colour={wishes.picture.colour}
+          colour={fileOptions.picture.colour}
           {...(same && to !== "lab" ? { onAgain: (how) => void make(how) } : {})}
         />
       )}

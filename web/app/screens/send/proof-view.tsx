@@ -6,9 +6,9 @@ import { contained } from "#core/fit";
 import { bleedBox, trimBox } from "#core/lab";
 import { send as words } from "../../../text/send.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
-import { OneOfFew } from "../../components/segmented.tsx";
+import { Segmented } from "../../components/segmented.tsx";
 import { useSizeOf } from "../../components/size-of.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { stepPage } from "../../state/edit/page-list.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 
@@ -85,7 +85,7 @@ export function ProofView({ page, file }: { readonly page: Page; readonly file: 
       <Pager page={page} />
       {format.bleedMm > 0 && (
         <VStack gap="1.5">
-          <OneOfFew
+          <Segmented
             label={words.view}
             value={shows}
             options={[
@@ -104,7 +104,7 @@ export function ProofView({ page, file }: { readonly page: Page; readonly file: 
 }
 
 function Pager({ page }: { readonly page: Page }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const pages = useProject((s) => s.project.pages);
   const at = pages.indexOf(page);
@@ -116,7 +116,7 @@ function Pager({ page }: { readonly page: Page }) {
         variant="outline"
         aria-label={words.pageBefore}
         disabled={at <= 0}
-        onClick={() => stepPage(kit, session, -1)}
+        onClick={() => stepPage(services, session, -1)}
       >
         <ChevronLeft size={18} />
       </IconButton>
@@ -126,7 +126,7 @@ function Pager({ page }: { readonly page: Page }) {
         variant="outline"
         aria-label={words.pageAfter}
         disabled={at === pages.length - 1}
-        onClick={() => stepPage(kit, session, 1)}
+        onClick={() => stepPage(services, session, 1)}
       >
         <ChevronRight size={18} />
       </IconButton>

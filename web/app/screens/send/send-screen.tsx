@@ -7,9 +7,9 @@ import { holdsAnything, type Page, type PrintFile, printFiles } from "#core/docu
 import { printPixels } from "#core/lab";
 import { formatLength, formatSize } from "#core/units";
 import { send as words } from "../../../text/send.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useFindings } from "../../state/checking/check-hooks.ts";
-import { labWishes, type Wishes } from "../../state/sending/file-options.ts";
+import { type FileOptions, labFileOptions } from "../../state/sending/file-options.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
@@ -41,8 +41,8 @@ export function SendPlace() {
 function Sending({ page }: { readonly page: Page }) {
   const project = useProject((s) => s.project);
   const { unit } = project;
-  const [wishes, setWishes] = useState(() => labWishes(project));
-  const files = useFiles(wishes);
+  const [fileOptions, setWishes] = useState(() => labFileOptions(project));
+  const files = useFiles(fileOptions);
   const file = files.find((f) => f.pageIds.includes(page.id)) ?? files[0]!;
   const { format } = file;
   const px = printPixels(format);
@@ -59,17 +59,17 @@ function Sending({ page }: { readonly page: Page }) {
         </Text>
         <Facts
           rows={[
-            [words.file, nameOfFile(project, files, wishes, files.indexOf(file))],
+            [words.file, nameOfFile(project, files, fileOptions, files.indexOf(file))],
             [words.pixels, `${px.widthPx.toLocaleString("en")} × ${px.heightPx.toLocaleString("en")}`],
             [words.density, `${file.densityPpi ?? format.ppi} ppi`],
-            [words.colour, words.colours[wishes.picture.colour]],
+            [words.colour, words.colours[fileOptions.picture.colour]],
             [words.trim, formatSize(format.widthMm, format.heightMm, unit, format.ppi)],
             [words.bleed, format.bleedMm > 0 ? length(format.bleedMm) : words.noBleed],
           ]}
         />
         <Checks />
-        <FileWishes wishes={wishes} onWishes={setWishes} />
-        <Maker open={file} files={files} wishes={wishes} onWishes={setWishes} />
+        <FileWishes fileOptions={fileOptions} onFileOptions={setWishes} />
+        <Maker open={file} files={files} fileOptions={fileOptions} onFileOptions={setWishes} />
         <ToOrders />
       </Box>
     </Grid>
@@ -78,7 +78,7 @@ function Sending({ page }: { readonly page: Page }) {
 
 /** What was sent before. */
 function ToOrders() {
-  const { store } = useKit();
+  const { store } = useServices();
   const { projectId } = useParams();
   const orders = useQuery({
     queryKey: ["orders", projectId],
@@ -95,7 +95,7 @@ function ToOrders() {
 }
 
 /** The files as the lab wants them, or as they are asked for. */
-function useFiles({ holds, withoutBleed, longSidePx }: Wishes): readonly PrintFile[] {
+function useFiles({ holds, withoutBleed, longSidePx }: FileOptions): readonly PrintFile[] {
   const project = useProject((s) => s.project);
   const facts = useFacts();
   return useMemo(
@@ -125,8 +125,8 @@ function Facts({ rows }: { readonly rows: readonly (readonly [string, string])[]
 function Checks() {
   const { open } = useFindings();
   const { projectId } = useParams();
-  const wrong = open.filter((f) => f.weight === "wrong").length;
-  const doubts = open.filter((f) => f.weight === "doubt").length;
+  const wrong = open.filter((f) => f.severity === "wrong").length;
+  const doubts = open.filter((f) => f.severity === "doubt").length;
   if (wrong + doubts === 0)
     return (
       <HStack bg="moss.100" color="moss.700" borderRadius="soft" px="4" py="3" mb="5" fontWeight="500">

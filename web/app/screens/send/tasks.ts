@@ -4,14 +4,14 @@ import { formatSize } from "#core/units";
 import type { Store } from "../../../storage/store.ts";
 import { fileTitle } from "../../../text/in-latin.ts";
 import { send as words } from "../../../text/send.ts";
-import type { Kit } from "../../services.ts";
-import { sendFileNames, type Wishes } from "../../state/sending/file-options.ts";
+import type { Services } from "../../services.ts";
+import { type FileOptions, sendFileNames } from "../../state/sending/file-options.ts";
 import type { SendTask } from "../../state/sending/sender.ts";
 import { gatherOriginals } from "../../state/session/gather-originals.ts";
 
-interface Hands {
+interface Deps {
   readonly store: Pick<Store, "original">;
-  readonly printing: Kit["printing"];
+  readonly printing: Services["printing"];
   readonly byId: ReadonlyMap<string, Photo>;
 }
 
@@ -19,24 +19,29 @@ interface Hands {
 export function tasksFor(
   files: readonly PrintFile[],
   project: Project,
-  wishes: Wishes,
-  hands: Hands,
+  fileOptions: FileOptions,
+  deps: Deps,
 ): readonly SendTask[] {
-  const { kind } = wishes;
-  if (kind === "svg" || kind === "ora") return pageTasks(files, project, kind, wishes.named, hands);
-  if (kind !== "pdf") return pictureTasks(files, project, kind, wishes.picture, hands);
-  const covers = wishes.small ? [] : files.filter((f) => f.number === "cover");
+  const { kind } = fileOptions;
+  if (kind === "svg" || kind === "ora") return pageTasks(files, project, kind, fileOptions.named, deps);
+  if (kind !== "pdf") return pictureTasks(files, project, kind, fileOptions.picture, deps);
+  const covers = fileOptions.small ? [] : files.filter((f) => f.number === "cover");
   const pages = files.filter((f) => !covers.includes(f));
   return [
-    ...(covers.length > 0 ? [pdfTask(pdfName(project, true), covers, project, wishes, hands)] : []),
-    ...(pages.length > 0 ? [pdfTask(pdfName(project, false), pages, project, wishes, hands)] : []),
+    ...(covers.length > 0 ? [pdfTask(pdfName(project, true), covers, project, fileOptions, deps)] : []),
+    ...(pages.length > 0 ? [pdfTask(pdfName(project, false), pages, project, fileOptions, deps)] : []),
   ];
 }
 
 const pdfName = ({ name }: Project, cover: boolean): string => `${fileTitle(name)}${cover ? "-cover" : ""}.pdf`;
 
 /** What the file is called that a page or card goes into. */
-export function nameOfFile(project: Project, files: readonly PrintFile[], { kind, small }: Wishes, at: number): string {
+export function nameOfFile(
+  project: Project,
+  files: readonly PrintFile[],
+  { kind, small }: FileOptions,
+  at: number,
+): string {
   if (kind === "pdf") return pdfName(project, !small && files[at]?.number === "cover");
   return sendFileNames(project, files, kind)[at] ?? "";
 }
@@ -47,7 +52,7 @@ const pageTasks = (
   project: Project,
   kind: "svg" | "ora",
   named: boolean,
-  { store, printing, byId }: Hands,
+  { store, printing, byId }: Deps,
 ): readonly SendTask[] => {
   const names = sendFileNames(project, files, kind);
   return files.map((file, i) => ({
@@ -66,8 +71,8 @@ const pdfTask = (
   name: string,
   files: readonly PrintFile[],
   project: Project,
-  { marks, small, lossless }: Wishes,
-  { store, printing, byId }: Hands,
+  { marks, small, lossless }: FileOptions,
+  { store, printing, byId }: Deps,
 ): SendTask => ({
   key: name,
   name,
@@ -98,8 +103,8 @@ const pictureTasks = (
   files: readonly PrintFile[],
   project: Project,
   kind: "jpeg" | "png" | "tiff",
-  picture: Wishes["picture"],
-  { store, printing, byId }: Hands,
+  picture: FileOptions["picture"],
+  { store, printing, byId }: Deps,
 ): readonly SendTask[] => {
   const names = sendFileNames(project, files, kind);
   return files.map((file, i) => ({
@@ -109,7 +114,7 @@ const pictureTasks = (
       const photos = await gatherOriginals(file, byId, store);
       const made = await printing.run(
         "printPicture",
-        { file, wish: { kind, ...picture }, photos, keepAs },
+        { file, options: { kind, ...picture }, photos, keepAs },
         { signal, onProgress },
       );
       return made.file;

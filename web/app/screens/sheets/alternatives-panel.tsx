@@ -1,11 +1,11 @@
 import { Box } from "@chakra-ui/react";
-import { cutMarks, pieceLabels, type SheetWays } from "#core/sheets";
+import { cutMarks, pieceLabels, type SheetAlternatives } from "#core/sheets";
 import { sheets as words } from "../../../text/sheets.ts";
-import { Tick } from "../../components/checkbox.tsx";
-import { Named } from "../../components/field-label.tsx";
+import { Checkbox } from "../../components/checkbox.tsx";
+import { FieldLabel } from "../../components/field-label.tsx";
 import { LengthField } from "../../components/length-field.tsx";
-import { OneOfFew } from "../../components/segmented.tsx";
-import { Choose } from "../../components/select.tsx";
+import { Segmented } from "../../components/segmented.tsx";
+import { Select } from "../../components/select.tsx";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { changeSheets } from "../../state/sheets/print-sheets.ts";
 import { PanelSection } from "../pages/panel/parts.tsx";
@@ -13,13 +13,13 @@ import { PanelSection } from "../pages/panel/parts.tsx";
 const usualSpacingMm = 6;
 
 /** How cards lie beside each other, and what is printed to cut by. */
-export function WaysPanel({ ways }: { readonly ways: SheetWays }) {
+export function AlternativesPanel({ ways }: { readonly ways: SheetAlternatives }) {
   const session = useSession();
   const unit = useProject((s) => s.project.unit);
-  const set = (change: Partial<SheetWays>) => changeSheets(session, { ways: { ...ways, ...change } });
+  const set = (change: Partial<SheetAlternatives>) => changeSheets(session, { ways: { ...ways, ...change } });
   return (
     <PanelSection title={words.how}>
-      <OneOfFew
+      <Segmented
         label={words.how}
         value={ways.spacingMm > 0 ? "apart" : "share"}
         options={[
@@ -40,27 +40,27 @@ export function WaysPanel({ ways }: { readonly ways: SheetWays }) {
         </Box>
       )}
       <Box mt="3">
-        <Tick label={words.together} on={ways.together} onTick={(together) => set({ together })} />
+        <Checkbox label={words.together} on={ways.together} onToggle={(together) => set({ together })} />
       </Box>
       <Box mt="3">
-        <Named label={words.marks}>
-          <Choose
+        <FieldLabel label={words.marks}>
+          <Select
             label={words.marks}
             value={ways.marks}
             options={cutMarks.map((m) => [m, words.marksKinds[m]] as const)}
             onChoose={(marks) => set({ marks })}
           />
-        </Named>
+        </FieldLabel>
       </Box>
       <Box mt="3">
-        <Named label={words.labels}>
-          <Choose
+        <FieldLabel label={words.labels}>
+          <Select
             label={words.labels}
             value={ways.labels}
             options={pieceLabels.map((l) => [l, words.labelKinds[l]] as const)}
             onChoose={(labels) => set({ labels })}
           />
-        </Named>
+        </FieldLabel>
       </Box>
     </PanelSection>
   );

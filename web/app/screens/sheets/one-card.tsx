@@ -3,7 +3,7 @@ import type { DrawnSheet } from "#core/sheet-files";
 import { formatSize } from "#core/units";
 import { sheets as words } from "../../../text/sheets.ts";
 import { notices } from "../../components/notices.ts";
-import { Choose } from "../../components/select.tsx";
+import { Select } from "../../components/select.tsx";
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { movePiece } from "../../state/sheets/print-sheets.ts";
@@ -41,7 +41,7 @@ export function OneCard({ sheet, item, of, onMoved }: OneCardProps) {
           <Text fontSize="14px" fontWeight="500" flexShrink="0">
             {words.moveTo}
           </Text>
-          <Choose
+          <Select
             label={words.moveTo}
             value={String(sheet.index)}
             options={Array.from({ length: of }, (_, i) => [String(i), words.toSheet(i + 1)] as const)}

@@ -8,13 +8,13 @@ import { sheetTrouble, sheets as words } from "../../../text/sheets.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import { money } from "../../components/money.ts";
 import { notices } from "../../components/notices.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { fillLeftOver, isPacked, packNow } from "../../state/sheets/print-sheets.ts";
 
 /** Starts the packing, says how far it is, and what it came to. */
 export function Packer({ sheets }: { readonly sheets: PrintSheets }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const unit = useProject((s) => s.project.unit);
   const ppi = useProject((s) => s.project.format.ppi);
@@ -31,7 +31,7 @@ export function Packer({ sheets }: { readonly sheets: PrintSheets }) {
     setSoFar({ share: 0, plan: undefined });
     try {
       const { signal } = stop.current;
-      await packNow(kit, session, { signal, onSoFar: (share, now) => setSoFar({ share, plan: now }) });
+      await packNow(services, session, { signal, onSoFar: (share, now) => setSoFar({ share, plan: now }) });
     } catch (e) {
       const code = e instanceof WorkerError ? e.code : "";
       if (code !== "cancelled") setTrouble(said(code, e));

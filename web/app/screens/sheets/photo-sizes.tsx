@@ -2,20 +2,20 @@ import { Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { formatSize } from "#core/units";
 import { sheets as words } from "../../../text/sheets.ts";
-import { Ask } from "../../components/confirm-dialog.tsx";
+import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
 import { LengthField } from "../../components/length-field.tsx";
-import { Choose } from "../../components/select.tsx";
-import { useKit } from "../../services.ts";
-import { useDesk, useProject, useSession } from "../../state/session/hooks.ts";
+import { Select } from "../../components/select.tsx";
+import { useServices } from "../../services.ts";
+import { useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { usualSizes, wantPhotos } from "../../state/sheets/print-sheets.ts";
 
 const mmPerInch = 25.4;
 
 /** The chosen photos as prints of one size: a usual one, or one's own. */
 export function PhotoSizes({ onClose }: { readonly onClose: () => void }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
-  const ids = useDesk((s) => s.photos.ids);
+  const ids = useViewState((s) => s.photos.ids);
   const unit = useProject((s) => s.project.unit);
   const ppi = useProject((s) => s.project.format.ppi);
   const [size, setSize] = useState<string>("4x6");
@@ -26,12 +26,12 @@ export function PhotoSizes({ onClose }: { readonly onClose: () => void }) {
     : { shortMm, longMm };
   const inBounds = (mm: number) => (mm >= 5 && mm <= 2000 ? undefined : "5 – 2000 mm");
   return (
-    <Ask
+    <ConfirmDialog
       title={words.photosTitle}
       doIt={words.takeThem(ids.size)}
       able={ids.size > 0}
       onDo={() => {
-        wantPhotos(kit, session, [...ids], chosen);
+        wantPhotos(services, session, [...ids], chosen);
         onClose();
       }}
       onClose={onClose}
@@ -39,7 +39,7 @@ export function PhotoSizes({ onClose }: { readonly onClose: () => void }) {
       <Text color="fg.muted" mb="4">
         {words.photosLead(ids.size)}
       </Text>
-      <Choose
+      <Select
         label={words.size}
         value={size}
         options={[
@@ -68,6 +68,6 @@ export function PhotoSizes({ onClose }: { readonly onClose: () => void }) {
           />
         </Grid>
       )}
-    </Ask>
+    </ConfirmDialog>
   );
 }

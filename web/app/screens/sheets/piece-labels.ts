@@ -1,4 +1,4 @@
-import { findPage, leavesBefore, type Project } from "#core/document";
+import { findPage, type Project, pagesBefore } from "#core/document";
 import type { SceneFacts } from "#core/scene";
 import type { Want } from "#core/sheets";
 import { sheets as words } from "../../../text/sheets.ts";
@@ -7,7 +7,7 @@ import { sheets as words } from "../../../text/sheets.ts";
 export function labelOf(project: Project, { source }: Want, facts: Pick<SceneFacts, "photo">): string {
   if (source.from === "photo") return facts.photo(source.photoId)?.caption ?? "";
   const at = project.pages.findIndex((p) => p.id === source.pageId);
-  const number = (leavesBefore(project.pages)[at] ?? 0) + 1;
+  const number = (pagesBefore(project.pages)[at] ?? 0) + 1;
   if (source.from === "page") return words.pageLabel(number);
   const pocket = (findPage(project, source.pageId)?.tiles.findIndex((t) => t.id === source.tileId) ?? 0) + 1;
   return words.insertLabel(number, pocket);

@@ -11,7 +11,7 @@ import { formatOnRule, formatSize } from "#core/units";
 import { fileTitle, inLatin } from "../../../text/in-latin.ts";
 import { sheets as words } from "../../../text/sheets.ts";
 import { NumberField } from "../../components/number-field.tsx";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import type { SendTask } from "../../state/sending/sender.ts";
 import { sheetSenderOf } from "../../state/sending/senders.ts";
 import { aboutSheets, isServed, orderSheet, toLab } from "../../state/sending/to-lab.ts";
@@ -32,7 +32,7 @@ interface SheetFilesProps {
 
 /** The sheets as files for whoever prints them, and the list to cut by. */
 export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const navigate = useNavigate();
   const project = useProject((s) => s.project);
@@ -51,7 +51,7 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
   );
   const card = sheets.stock?.kind === "lab" ? sheets.stock.card : undefined;
   const kind = card?.file.kind ?? "jpeg";
-  const wish = {
+  const options = {
     kind,
     colour: card?.file.colour ?? "srgb",
     quality: card?.file.quality ?? quality,
@@ -81,13 +81,17 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
     key,
     name,
     make: async ({ keepAs, signal, onProgress }) => {
-      const photos = await gatherOriginals(file, byId, kit.store);
-      const made = await kit.printing.run("printPicture", { file, wish, photos, keepAs }, { signal, onProgress });
+      const photos = await gatherOriginals(file, byId, services.store);
+      const made = await services.printing.run(
+        "printPicture",
+        { file, options, photos, keepAs },
+        { signal, onProgress },
+      );
       return made.file;
     },
   });
   const changed = useProject((s) => s.history.steps[s.history.done - 1]?.at ?? "");
-  const mark = JSON.stringify([changed, wish]);
+  const mark = JSON.stringify([changed, options]);
 
   const sheetTasks = () => {
     const fronts = namesOf(false);
@@ -106,7 +110,7 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
   };
   const order = async (from: LabCard) => {
     const deliver = toLab(
-      kit,
+      services,
       session,
       aboutSheets(project, from, drawn, { copies, sizeOf }),
       copies === 1 ? mark : `${mark} ${copies}`,
@@ -129,7 +133,7 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
       key: words.listName,
       name: `${fileTitle(project.name)}-${words.listName}.pdf`,
       make: async ({ keepAs, signal, onProgress }) => {
-        const each = await Promise.all(files.map((f) => gatherOriginals(f, byId, kit.store)));
+        const each = await Promise.all(files.map((f) => gatherOriginals(f, byId, services.store)));
         const photos = [...new Map(each.flat().map((p) => [p.photo.id, p])).values()];
         const order = {
           title: words.listTitle(project.name),
@@ -141,7 +145,7 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
           ...plain,
           keepAs,
         };
-        return (await kit.printing.run("printPdf", order, { signal, onProgress })).file;
+        return (await services.printing.run("printPdf", order, { signal, onProgress })).file;
       },
     };
     void sender.send({ tasks: [list], to: "each", zipName: "", mark: `${mark} list` });
@@ -179,7 +183,7 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
               <ListOrdered size={18} aria-hidden /> {words.saveList}
             </Button>
           </VStack>
-          <SendEnd state={state} size={undefined} ppi={0} colour={wish.colour} />
+          <SendEnd state={state} size={undefined} ppi={0} colour={options.colour} />
         </>
       )}
     </Box>

@@ -4,10 +4,10 @@ import { drawnSheets } from "#core/sheet-files";
 import { sheets as words } from "../../../text/sheets.ts";
 import { Changeable } from "../../components/changeable.tsx";
 import { useUndoKeys } from "../../components/use-undo-keys.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { isPacked, sheetsOf, wantInserts, wantPages } from "../../state/sheets/print-sheets.ts";
-import { WaysPanel } from "./alternatives-panel.tsx";
+import { AlternativesPanel } from "./alternatives-panel.tsx";
 import { CutOrder } from "./cut-order.tsx";
 import { OneCard } from "./one-card.tsx";
 import { Packer } from "./packer.tsx";
@@ -83,7 +83,7 @@ export function SheetsPlace() {
         {open && <CutOrder sheet={open} onOver={setOverCut} />}
         {open && isPacked(sheets) && <SheetFiles sheets={sheets} drawn={drawn} />}
         <StockPanel stock={sheets.stock} />
-        <WaysPanel ways={sheets.ways} />
+        <AlternativesPanel ways={sheets.ways} />
       </Box>
     </Grid>
   );
@@ -91,7 +91,7 @@ export function SheetsPlace() {
 
 /** What can be printed at all, to begin with. */
 function NothingYet() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const pockets = useProject((s) => s.project.kind === "pockets");
   const [photos, setPhotos] = useState(false);
@@ -104,8 +104,8 @@ function NothingYet() {
         {words.emptyLead}
       </Text>
       <Flex gap="3" mt="3">
-        {pockets && <Button onClick={() => wantInserts(kit, session)}>{words.takeCards}</Button>}
-        <Button variant={pockets ? "outline" : "solid"} onClick={() => wantPages(kit, session)}>
+        {pockets && <Button onClick={() => wantInserts(services, session)}>{words.takeCards}</Button>}
+        <Button variant={pockets ? "outline" : "solid"} onClick={() => wantPages(services, session)}>
           {words.takePages}
         </Button>
         <Button variant="outline" onClick={() => setPhotos(true)}>

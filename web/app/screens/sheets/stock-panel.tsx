@@ -2,11 +2,11 @@ import { Box, Grid, Text, VStack } from "@chakra-ui/react";
 import type { Stock } from "#core/sheets";
 import { formatLength } from "#core/units";
 import { sheets as words } from "../../../text/sheets.ts";
-import { Tick } from "../../components/checkbox.tsx";
+import { Checkbox } from "../../components/checkbox.tsx";
 import { LengthField } from "../../components/length-field.tsx";
 import { money } from "../../components/money.ts";
 import { NumberField } from "../../components/number-field.tsx";
-import { Choose } from "../../components/select.tsx";
+import { Select } from "../../components/select.tsx";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { changeSheets, fromLab, ownPrinter, ownRoll } from "../../state/sheets/print-sheets.ts";
@@ -24,7 +24,7 @@ export function StockPanel({ stock }: { readonly stock: Stock | null }) {
   const printing = cards.find((c) => c.kind === "prints") ?? cards[0];
   return (
     <PanelSection title={words.on}>
-      <Choose
+      <Select
         label={words.on}
         value={stock?.kind ?? "none"}
         options={[
@@ -69,7 +69,7 @@ function LabStock({
   const all = cards.some((c) => c.id === card.id) ? cards : [card, ...cards];
   return (
     <>
-      <Choose
+      <Select
         label={words.lab}
         value={card.id}
         options={all.map((c) => [c.id, c.name] as const)}
@@ -85,10 +85,10 @@ function LabStock({
       <VStack align="stretch" gap="1" mt="3">
         {card.sizes.map((s) => (
           <Grid key={s.id} templateColumns="1fr auto" alignItems="center">
-            <Tick
+            <Checkbox
               label={s.name}
               on={sizeIds.includes(s.id)}
-              onTick={(on) =>
+              onToggle={(on) =>
                 onStock({ ...stock, sizeIds: on ? [...sizeIds, s.id] : sizeIds.filter((id) => id !== s.id) })
               }
             />

@@ -10,7 +10,7 @@ import { sheets as words } from "../../../text/sheets.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import { LengthField } from "../../components/length-field.tsx";
 import { saveToDisk } from "../../components/save-to-disk.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { changeSheets } from "../../state/sheets/print-sheets.ts";
 
@@ -19,7 +19,7 @@ const [least, most] = [0.8, 1.25];
 
 /** A sheet with rulers to print first; what they measure is typed in, and all sheets are made to it. */
 export function TestPrint() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const project = useProject((s) => s.project);
   const [making, setMaking] = useState(false);
@@ -40,9 +40,9 @@ export function TestPrint() {
       down: words.rulerDown(length(long)),
     });
     const colour = card?.file.colour ?? "srgb";
-    const wish = { kind, colour, quality: 0.95, chroma: "444", progressive: false } as const;
+    const options = { kind, colour, quality: 0.95, chroma: "444", progressive: false } as const;
     try {
-      const made = await kit.printing.run("printPicture", { file, wish, photos: [] });
+      const made = await services.printing.run("printPicture", { file, options, photos: [] });
       const ending = { jpeg: "jpg", png: "png", tiff: "tif" }[kind];
       saveToDisk(made.file, `${fileTitle(`${project.name} ${words.testName}`)}.${ending}`);
     } catch (e) {

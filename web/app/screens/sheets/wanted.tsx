@@ -4,11 +4,11 @@ import { useState } from "react";
 import type { PrintSheets, Want } from "#core/sheets";
 import { formatSize } from "#core/units";
 import { sheets as words } from "../../../text/sheets.ts";
-import { Tick } from "../../components/checkbox.tsx";
+import { Checkbox } from "../../components/checkbox.tsx";
 import { LengthField } from "../../components/length-field.tsx";
 import { DropRow } from "../../components/list-rows.tsx";
 import { NumberField } from "../../components/number-field.tsx";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import {
   changeWants,
@@ -28,7 +28,7 @@ const nothing: ReadonlySet<string> = new Set();
 
 /** Everything that is to be printed, by kind and size. */
 export function Wanted({ sheets }: { readonly sheets: PrintSheets }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const pockets = useProject((s) => s.project.kind === "pockets");
   const outdated = useProject((s) => outdatedCards(s.project));
@@ -50,7 +50,7 @@ export function Wanted({ sheets }: { readonly sheets: PrintSheets }) {
           fontSize="14px"
         >
           {words.outdated(outdated)}
-          <Button size="sm" variant="outline" mt="2" onClick={() => wantInserts(kit, session)}>
+          <Button size="sm" variant="outline" mt="2" onClick={() => wantInserts(services, session)}>
             {words.takeCardsAgain}
           </Button>
         </Box>
@@ -62,11 +62,11 @@ export function Wanted({ sheets }: { readonly sheets: PrintSheets }) {
       </VStack>
       <Flex direction="column" align="stretch" gap="2" mt="5">
         {pockets && outdated === 0 && (
-          <Button variant="outline" size="sm" onClick={() => wantInserts(kit, session)}>
+          <Button variant="outline" size="sm" onClick={() => wantInserts(services, session)}>
             {words.takeCards}
           </Button>
         )}
-        <Button variant="outline" size="sm" onClick={() => wantPages(kit, session)}>
+        <Button variant="outline" size="sm" onClick={() => wantPages(services, session)}>
           {words.takePages}
         </Button>
         <Button variant="outline" size="sm" onClick={() => setPhotos(true)}>
@@ -167,8 +167,8 @@ function Group({ group }: { readonly group: WantGroup }) {
             {length(words.border, "borderMm", 50)}
             {length(words.corner, "cornerMm", 50)}
           </Grid>
-          <Tick label={words.turns} on={first.turns} onTick={(turns) => change({ turns })} />
-          <Tick label={words.fills} on={first.fills} onTick={(fills) => change({ fills })} />
+          <Checkbox label={words.turns} on={first.turns} onToggle={(turns) => change({ turns })} />
+          <Checkbox label={words.fills} on={first.fills} onToggle={(fills) => change({ fills })} />
         </Flex>
       )}
     </Box>

@@ -5,22 +5,22 @@ import { useState } from "react";
 import { example as words } from "../../../text/example.ts";
 import { work } from "../../../text/project.ts";
 import { notices } from "../../components/notices.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import { makeExamples } from "../../state/session/example-projects.ts";
 import { useLibrary } from "../../state/session/hooks.ts";
-import { useWorks, worksChanged } from "../../state/session/use-projects.ts";
+import { projectsChanged, useProjects } from "../../state/session/use-projects.ts";
 
 const leastPhotos = 100;
 const sampleName = /^(HLD|PX)_\d{4}\.(jpg|heic)$/i;
 
 /** With the sample photos there and no works yet: works to look around in, too. */
 export function ExampleWorks() {
-  const kit = useKit();
+  const services = useServices();
   const queries = useQueryClient();
   const labs = useLabs();
   const photos = useLibrary((s) => s.photos);
-  const works = useWorks();
+  const works = useProjects();
   const [share, setShare] = useState<number>();
   const lab = labs.data?.find((l) => l.id === "otterbourne-books");
   const made = works.data?.cards.some((c) => c.project.name === words.bookName) ?? true;
@@ -31,8 +31,8 @@ export function ExampleWorks() {
     if (!lab) return;
     setShare(0);
     try {
-      await makeExamples(kit, lab, setShare);
-      await worksChanged(queries);
+      await makeExamples(services, lab, setShare);
+      await projectsChanged(queries);
       notices.create({ title: words.made, type: "success" });
     } catch {
       notices.create({ title: work.failed, type: "error" });

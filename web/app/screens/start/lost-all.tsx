@@ -5,11 +5,11 @@ import { lostAll as words } from "../../../text/keeping.ts";
 import { dayHere } from "../../components/dates.ts";
 import { OpenFile } from "../../components/project/open-file.tsx";
 import { BringBackButtons } from "../../components/safe-folder.tsx";
-import { startAfresh, useKit } from "../../services.ts";
+import { startAfresh, useServices } from "../../services.ts";
 
 /** There was something here once, and now there is nothing: what may bring it back. */
 export function LostAll({ mark }: { readonly mark: Mark }) {
-  const { keeping } = useKit();
+  const { keeping } = useServices();
   const [over, setOver] = useState(false);
   if (over) return null;
   return (

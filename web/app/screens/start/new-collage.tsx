@@ -5,16 +5,16 @@ import { Link, useNavigate } from "react-router";
 import { barePage, layPhotos, layTree, newBook, newProject, newStyle } from "#core/document";
 import { bleedBox, formatFromCard, type LabCard, ownFormat, type PageFormat, printPixels } from "#core/lab";
 import { aspectOf, type Photo } from "#core/photo";
-import { done } from "#core/result";
+import { ok } from "#core/result";
 import { formatLength, type Unit } from "#core/units";
 import { formatTrouble, start as words } from "../../../text/start.ts";
 import { PageCanvas } from "../../components/page-canvas.tsx";
-import { OneOfFew } from "../../components/segmented.tsx";
+import { Segmented } from "../../components/segmented.tsx";
 import { useSizeOf } from "../../components/size-of.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import { useLibrary } from "../../state/session/hooks.ts";
-import { worksChanged } from "../../state/session/use-projects.ts";
+import { projectsChanged } from "../../state/session/use-projects.ts";
 import { LabChooser } from "./lab-chooser.tsx";
 import { type OwnSize, OwnSizeForm } from "./own-size-form.tsx";
 import { SizeChooser } from "./size-chooser.tsx";
@@ -23,7 +23,7 @@ const firstOwnSize: OwnSize = { widthMm: 300, heightMm: 300, bleedMm: 3, ppi: 30
 
 /** From a lab's card, or a size of one's own, to a page that can be worked on; with a look at how it could turn out. */
 export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
-  const { store, newId, now } = useKit();
+  const { store, newId, now } = useServices();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const labs = useLabs();
@@ -39,7 +39,7 @@ export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
   const size = lab && (lab.sizes.find((s) => s.id === sizeId) ?? lab.sizes[Math.min(2, lab.sizes.length - 1)]!);
   const unit = lab?.unit ?? ownUnit;
   const format = useMemo(
-    () => (lab && size ? done(formatFromCard(lab, size, sideways)) : ownFormat({ name: "own-size", ...own })),
+    () => (lab && size ? ok(formatFromCard(lab, size, sideways)) : ownFormat({ name: "own-size", ...own })),
     [lab, size, sideways, own],
   );
 
@@ -53,7 +53,7 @@ export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
         : newProject({ ...what, lab: lab ?? null }, { newId, at });
     await store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
     await navigate(`/work/${project.id}/pages`);
-    void worksChanged(queries);
+    void projectsChanged(queries);
   }
 
   return (
@@ -73,7 +73,7 @@ export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
         )}
         {size?.turns && (
           <Box mt="5">
-            <OneOfFew
+            <Segmented
               label={words.orientation}
               value={sideways ? "sideways" : "upright"}
               options={[

@@ -6,16 +6,16 @@ import { newPockets } from "#core/document";
 import { type PocketPattern, shippedPatterns } from "#core/pockets";
 import { pockets as words } from "../../../text/pockets.ts";
 import { start } from "../../../text/start.ts";
-import { OneOfFew } from "../../components/segmented.tsx";
-import { useKit } from "../../services.ts";
-import { worksChanged } from "../../state/session/use-projects.ts";
+import { Segmented } from "../../components/segmented.tsx";
+import { useServices } from "../../services.ts";
+import { projectsChanged } from "../../state/session/use-projects.ts";
 
 const binders = [...new Set(shippedPatterns.map((p) => p.binder))];
 const sketchPx = 132;
 
 /** From a binder and a pattern of pockets to a first leaf. */
 export function NewPockets() {
-  const { store, newId, now } = useKit();
+  const { store, newId, now } = useServices();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [binder, setBinder] = useState(binders[0]!);
@@ -30,7 +30,7 @@ export function NewPockets() {
     const project = newPockets({ name, unit: binder === "A4" ? "mm" : "in", pattern }, { newId, at });
     await store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
     await navigate(`/work/${project.id}/pages`);
-    void worksChanged(queries);
+    void projectsChanged(queries);
   }
 
   return (
@@ -43,7 +43,7 @@ export function NewPockets() {
           {words.binder}
         </Heading>
         <Box mb="6">
-          <OneOfFew label={words.binder} value={binder} options={binders.map((b) => [b, b])} onChoose={setBinder} />
+          <Segmented label={words.binder} value={binder} options={binders.map((b) => [b, b])} onChoose={setBinder} />
         </Box>
         <Heading as="h2" fontSize="18px" fontWeight="560" mb="3">
           {words.pattern}

@@ -5,7 +5,7 @@ import { start as words } from "../../../text/start.ts";
 import { CountField } from "../../components/count-field.tsx";
 import css from "../../components/fields.module.css";
 import { LengthField } from "../../components/length-field.tsx";
-import { Choose } from "../../components/select.tsx";
+import { Select } from "../../components/select.tsx";
 
 export interface OwnSize {
   readonly widthMm: number;
@@ -44,7 +44,7 @@ export function OwnSizeForm({ size, unit, onSize, onUnit }: OwnSizeFormProps) {
         <span className={css.label} aria-hidden>
           {panel.unit}
         </span>
-        <Choose label={panel.unit} value={unit} options={units.map((u) => [u, u])} onChoose={onUnit} />
+        <Select label={panel.unit} value={unit} options={units.map((u) => [u, u])} onChoose={onUnit} />
       </div>
       {length(words.bleed, "bleedMm", words.bleedHelp)}
       <CountField label={words.ppi} value={size.ppi} onCount={(ppi) => ppi !== undefined && onSize({ ...size, ppi })} />

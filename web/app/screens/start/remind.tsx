@@ -6,9 +6,9 @@ import { useStore } from "zustand";
 import type { Keeping } from "../../../storage/keeping.ts";
 import { safeFolder as words } from "../../../text/keeping.ts";
 import { canChooseFolders, chooseSafeFolder, saveEverything } from "../../components/safe-folder.tsx";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useLibrary } from "../../state/session/hooks.ts";
-import { useWorks } from "../../state/session/use-projects.ts";
+import { useProjects } from "../../state/session/use-projects.ts";
 
 const manyNew = 40;
 const weekMs = 7 * 86_400_000;
@@ -24,10 +24,10 @@ function putOff(): number {
 
 /** A quiet word after much new work that lies in this browser alone. */
 export function Remind({ keeping }: { readonly keeping: Keeping }) {
-  const { now } = useKit();
+  const { now } = useServices();
   const folder = useStore(keeping.folderState, (s) => s.name);
   const photos = useLibrary((s) => s.photos.length);
-  const works = useWorks().data?.cards.length ?? 0;
+  const works = useProjects().data?.cards.length ?? 0;
   const last = useQuery({
     queryKey: ["lastArchive", photos],
     staleTime: 0,

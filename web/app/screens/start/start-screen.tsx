@@ -4,11 +4,11 @@ import type { Project } from "#core/document";
 import { start as words } from "../../../text/start.ts";
 import { BringIn, TakeSample } from "../../components/import-buttons.tsx";
 import { IncomingBar } from "../../components/incoming-bar.tsx";
-import { OneOfFew } from "../../components/segmented.tsx";
-import { useKit } from "../../services.ts";
+import { Segmented } from "../../components/segmented.tsx";
+import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import { countShown, useLibrary } from "../../state/session/hooks.ts";
-import { useWorks } from "../../state/session/use-projects.ts";
+import { useProjects } from "../../state/session/use-projects.ts";
 import { NewCollage } from "./new-collage.tsx";
 import { YourWork } from "./your-work.tsx";
 
@@ -24,9 +24,9 @@ const NewPockets = lazy(() => import("./new-pockets.tsx").then((m) => ({ default
 export function StartPlace() {
   const count = useLibrary(countShown);
   const coming = useLibrary((s) => s.incoming !== undefined);
-  const { lost, keeping } = useKit();
+  const { lost, keeping } = useServices();
   // What comes later from storage or the lab would push away what somebody is about to click.
-  const worksKnown = useWorks().isFetchedAfterMount;
+  const worksKnown = useProjects().isFetchedAfterMount;
   const labs = useLabs();
   const labsKnown = labs.isFetched || labs.failureCount > 0;
   return (
@@ -66,7 +66,7 @@ function NewWork() {
         <OpenFile />
       </HStack>
       <Box mb="6">
-        <OneOfFew
+        <Segmented
           label={words.title}
           value={kind}
           options={[

@@ -10,18 +10,18 @@ import { start as words } from "../../../text/start.ts";
 import { dayHere } from "../../components/dates.ts";
 import { notices } from "../../components/notices.ts";
 import { PageCanvas } from "../../components/page-canvas.tsx";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { openPacketStore } from "../../state/sending/packet-store.ts";
-import { useWorks, worksChanged } from "../../state/session/use-projects.ts";
+import { projectsChanged, useProjects } from "../../state/session/use-projects.ts";
 
 const stackPx = 150;
 
 /** What has been begun, as small stacks of its own pages. */
 export function YourWork() {
-  const { store, now } = useKit();
+  const { store, now } = useServices();
   const queries = useQueryClient();
-  const work = useWorks();
-  const refresh = () => worksChanged(queries);
+  const work = useProjects();
+  const refresh = () => projectsChanged(queries);
 
   async function remove({ project }: ProjectCard) {
     await store.removeProject(project.id, now());

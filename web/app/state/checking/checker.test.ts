@@ -1,14 +1,14 @@
 import { afterEach, beforeEach, expect, jest, test } from "@jest/globals";
 import { createStore } from "zustand/vanilla";
-import { checkPage, checkWork, type WorkFacts } from "#core/check";
+import { checkPage, checkProject, type ProjectFacts } from "#core/check";
 import { barePage, type Page, type Project } from "#core/document";
 import type { Photo } from "#core/photo";
 import { factsOf, photo } from "../../../../core/check/check.fixture.ts";
 import { collage, counter } from "../../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../../storage/memory-store.ts";
-import type { PagesToCheck, WorkToCheck } from "../../../workers/jobs.ts";
+import type { PagesToCheck, ProjectToCheck } from "../../../workers/jobs.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import { ProjectSession } from "../session/project-session.ts";
 import { Checker, openFindings } from "./checker.ts";
 
@@ -20,20 +20,20 @@ const at = "2026-01-01T00:00:00.000Z";
 /** The check's worker without a thread: it remembers what it was told, and can be made to die. */
 function worker() {
   const asked: { readonly job: string; readonly pages: readonly string[]; readonly told: boolean }[] = [];
-  let known: WorkFacts | undefined;
+  let known: ProjectFacts | undefined;
   let dying = 0;
   const jobs = {
     checkPages: ({ pages, photos }: PagesToCheck) =>
       pages.map((p) => ({ pageId: p.page.id, findings: checkPage(p, factsOf(photos)), sharpness: [] })),
-    checkWork: ({ project, facts = known }: WorkToCheck) => {
+    checkProject: ({ project, facts = known }: ProjectToCheck) => {
       if (!facts) throw new WorkerError("factsMissing", "");
       known = facts;
-      return checkWork(project, facts);
+      return checkProject(project, facts);
     },
     beyondSrgb: (blobs: readonly Blob[]) => blobs.map(() => 0),
   };
   const run = async (job: keyof typeof jobs, input: never) => {
-    const { pages, facts } = input as Partial<PagesToCheck & WorkToCheck>;
+    const { pages, facts } = input as Partial<PagesToCheck & ProjectToCheck>;
     asked.push({ job, pages: pages?.map((p) => p.page.id) ?? [], told: facts !== undefined });
     if (dying > 0) {
       dying -= 1;
@@ -77,9 +77,9 @@ function opened(project: Project, photos: readonly Photo[] = [photo("p0"), photo
   const library = createStore(() => ({ photos, byId: new Map(photos.map((p) => [p.id, p])), piles: [], spans: [] }));
   const { asked, line, die } = worker();
   const checker = new Checker(session, {
-    library: { state: library } as unknown as Kit["library"],
+    library: { state: library } as unknown as Services["library"],
     store,
-    fonts: { watch: () => () => {} } as unknown as Kit["fonts"],
+    fonts: { watch: () => () => {} } as unknown as Services["fonts"],
     newId: counter("n"),
     line,
     labCards: async () => [],
@@ -132,13 +132,13 @@ test("a photo that becomes known otherwise has the pages looked at that it lies 
   asked.length = 0;
   session.commit({ code: "renamed", count: 1 }, [{ type: "setProject", name: "Another" }]);
   await rest();
-  expect(asked).toEqual([{ job: "checkWork", pages: [], told: false }]);
+  expect(asked).toEqual([{ job: "checkProject", pages: [], told: false }]);
   asked.length = 0;
   const smaller = [photo("p0"), photo("p1", { widthPx: 300, heightPx: 200 })];
   library.setState({ photos: smaller, byId: new Map(smaller.map((p) => [p.id, p])) });
   await rest();
   expect(pagesAsked(asked)).toEqual([["a", "b"]]);
-  expect(asked.filter((a) => a.job === "checkWork").map((a) => a.told)).toEqual([true]);
+  expect(asked.filter((a) => a.job === "checkProject").map((a) => a.told)).toEqual([true]);
   expect(checker.state.getState().findings.some((f) => f.code === "soft")).toBe(true);
 });
 
@@ -197,9 +197,9 @@ test("many are mended as one step; what cannot be is left and said", async () =>
   const bare = checker.state.getState().findings.filter((f) => f.code === "emptyTile");
   expect(bare).toHaveLength(1);
   jest.useRealTimers();
-  expect(await checker.mend(bare, "takeAway")).toBe(true);
+  expect(await checker.fix(bare, "takeAway")).toBe(true);
   expect(session.state.getState().project.pages[0]!.tiles).toHaveLength(2);
-  expect(await checker.mend(bare, "takeAway")).toBe(false);
+  expect(await checker.fix(bare, "takeAway")).toBe(false);
   session.undo();
   expect(session.state.getState().project).toEqual(emptied);
 });

@@ -1,20 +1,12 @@
 import { createStore } from "zustand/vanilla";
-import {
-  type Finding,
-  type MendCode,
-  mended,
-  type PageAt,
-  type PlacedSharpness,
-  pageAt,
-  worstFirst,
-} from "#core/check";
+import { type Finding, type FixCode, fixed, type PageAt, type PlacedSharpness, pageAt, worstFirst } from "#core/check";
 import { type Change, captionedOn, type Page, type Project, photosOf } from "#core/document";
 import type { LabCard } from "#core/lab";
-import { aspectOf, framedBy, type Photo, type Pile } from "#core/photo";
+import { aspectOf, type Photo, type Pile, photoShape } from "#core/photo";
 import type { CheckedPage, CheckJobs, PagesToCheck } from "../../../workers/jobs.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
-import type { WorkerLine } from "../../../workers/worker-client.ts";
-import type { Kit } from "../../services.ts";
+import type { WorkerClient } from "../../../workers/worker-client.ts";
+import type { Services } from "../../services.ts";
 import { worthOfCover } from "../edit/cover.ts";
 import type { ProjectSession } from "../session/project-session.ts";
 
@@ -28,8 +20,8 @@ export interface CheckState {
   readonly looked: boolean;
 }
 
-type Given = Pick<Kit, "library" | "store" | "fonts" | "newId"> & {
-  readonly line: Pick<WorkerLine<CheckJobs>, "run">;
+type Deps = Pick<Services, "library" | "store" | "fonts" | "newId"> & {
+  readonly line: Pick<WorkerClient<CheckJobs>, "run">;
   readonly labCards: () => Promise<readonly LabCard[]>;
 };
 
@@ -52,7 +44,7 @@ const sharperBy = 1.25;
 export class Checker {
   readonly state = createStore<CheckState>(() => ({ findings: [], sharpness: [], looking: true, looked: false }));
   readonly #session: ProjectSession;
-  readonly #given: Given;
+  readonly #deps: Deps;
   readonly #pages = new Map<string, Known>();
   readonly #beyond = new Map<string, number>();
   #work: readonly Finding[] = [];
@@ -65,15 +57,15 @@ export class Checker {
   #again = false;
   #left = new AbortController();
 
-  constructor(session: ProjectSession, given: Given) {
+  constructor(session: ProjectSession, given: Deps) {
     this.#session = session;
-    this.#given = given;
+    this.#deps = given;
   }
 
   /** Begins to look; gives back how to stop. */
   start(): () => void {
     this.#left = new AbortController();
-    const { library, fonts } = this.#given;
+    const { library, fonts } = this.#deps;
     const watching = [
       this.#session.state.subscribe((s, was) => s.project !== was.project && this.#ask()),
       library.state.subscribe((s, was) => (s.byId !== was.byId || s.piles !== was.piles) && this.#ask()),
@@ -113,7 +105,7 @@ export class Checker {
   }
 
   async #lookOnce(): Promise<void> {
-    const { store, library } = this.#given;
+    const { store, library } = this.#deps;
     const { signal } = this.#left;
     const here = new Set(await store.originals());
     const { byId } = library.state.getState();
@@ -123,7 +115,7 @@ export class Checker {
     for (let i = 0; i < due.length; i += pagesAtOnce) {
       const some = due.slice(i, i + pagesAtOnce);
       const order = await this.#order(some.map((k) => k.at));
-      const checked = await this.#given.line.run("checkPages", order, { signal });
+      const checked = await this.#deps.line.run("checkPages", order, { signal });
       for (const c of checked) {
         const known = some.find((k) => k.at.page.id === c.pageId)!;
         this.#pages.set(c.pageId, { ...known, checked: c });
@@ -141,7 +133,7 @@ export class Checker {
     const pages = [...(project.cover ? [project.cover.page] : []), ...project.pages];
     const ids = new Set(pages.map((p) => p.id));
     for (const id of this.#pages.keys()) if (!ids.has(id)) this.#pages.delete(id);
-    const { piles } = this.#given.library.state.getState();
+    const { piles } = this.#deps.library.state.getState();
     return pages.flatMap((page): Known[] => {
       const at = pageAt(project, page, (id) => byId.get(id)?.takenAt);
       const running = at.page === page ? "" : JSON.stringify(at.page.over.slice(page.over.length));
@@ -161,7 +153,7 @@ export class Checker {
   }
 
   async #order(pages: readonly PageAt[]): Promise<PagesToCheck> {
-    const { library, store } = this.#given;
+    const { library, store } = this.#deps;
     const { byId, piles } = library.state.getState();
     const ids = [...new Set(pages.flatMap((p) => [...photosOf(p.page), ...captionedOn(p.page)]))];
     const behind = [...new Set(pages.filter((p) => hasWords(p.page)).flatMap((p) => photosOf(p.page)))];
@@ -180,23 +172,23 @@ export class Checker {
   }
 
   async #lookAtWork(project: Project): Promise<void> {
-    const { photos, piles, spans } = this.#given.library.state.getState();
+    const { photos, piles, spans } = this.#deps.library.state.getState();
     const rests = [project, photos, piles, spans];
     if (rests.every((r, i) => r === this.#workOf[i])) return;
     // A lab that cannot be asked has not changed its mind as far as anybody knows.
-    const cards = project.lab ? await this.#given.labCards().catch(() => []) : [];
+    const cards = project.lab ? await this.#deps.labCards().catch(() => []) : [];
     const cardNow = cards.find((c) => c.id === project.lab?.id);
-    const { line } = this.#given;
+    const { line } = this.#deps;
     const { signal } = this.#left;
     const facts = { photos, piles, spans, cardNow };
     const bare = { ...project, accepted: [] };
     const same = Object.values(facts).every((f, i) => f === this.#told[i]);
     this.#told = Object.values(facts);
     this.#work = await line
-      .run("checkWork", { project: bare, facts: same ? undefined : facts }, { signal })
+      .run("checkProject", { project: bare, facts: same ? undefined : facts }, { signal })
       .catch((e: unknown) => {
         if (!(e instanceof WorkerError && e.code === "factsMissing")) throw e;
-        return line.run("checkWork", { project: bare, facts }, { signal });
+        return line.run("checkProject", { project: bare, facts }, { signal });
       });
     this.#workOf = rests;
   }
@@ -207,9 +199,9 @@ export class Checker {
     const unknown = placed.filter((id) => byId.has(id) && !this.#beyond.has(id) && !this.#gone.has(id));
     for (let i = 0; i < unknown.length && !this.#again; i += coloursAtOnce) {
       const ids = unknown.slice(i, i + coloursAtOnce);
-      const originals = await Promise.all(ids.map((id) => this.#given.store.original(id)));
+      const originals = await Promise.all(ids.map((id) => this.#deps.store.original(id)));
       const blobs = originals.map((o) => o ?? new Blob());
-      const shares = await this.#given.line.run("beyondSrgb", blobs, { signal: this.#left.signal });
+      const shares = await this.#deps.line.run("beyondSrgb", blobs, { signal: this.#left.signal });
       for (const [k, id] of ids.entries()) {
         this.#beyond.set(id, shares[k]!);
         if (shares[k]! > 0) this.#again = true;
@@ -227,15 +219,15 @@ export class Checker {
   }
 
   /** Puts findings right as one step; false where not one of them can be. */
-  async mend(findings: readonly Finding[], mend: MendCode): Promise<boolean> {
-    const { library, fonts, newId } = this.#given;
+  async fix(findings: readonly Finding[], fix: FixCode): Promise<boolean> {
+    const { library, fonts, newId } = this.#deps;
     const { byId, piles } = library.state.getState();
     let { project } = this.#session.state.getState();
     const facts = {
       known: (id: string) => byId.get(id),
       photo: (id: string) => {
         const photo = byId.get(id);
-        return photo && framedBy(photo);
+        return photo && photoShape(photo);
       },
       gone: (id: string) => this.#gone.has(id),
       beyondSrgb: () => 0,
@@ -253,8 +245,8 @@ export class Checker {
     const all: Change[] = [];
     let count = 0;
     for (const finding of findings) {
-      const behind = mend === "readableInk" ? await groundAt(this.#given, project, finding, facts) : undefined;
-      const changes = mended(project, finding, mend, { ...facts, behind });
+      const behind = fix === "readableInk" ? await groundAt(this.#deps, project, finding, facts) : undefined;
+      const changes = fixed(project, finding, fix, { ...facts, behind });
       const next = changes.length > 0 ? applyAll(project, changes) : undefined;
       if (!next) continue;
       project = next;

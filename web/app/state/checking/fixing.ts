@@ -1,7 +1,7 @@
 import { type Finding, type PageFacts, pageAt } from "#core/check";
 import { applyChange, type Change, findPage, type Project, photosOf } from "#core/document";
 import { groundFrom } from "../../../pictures/background-luminance.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 
 /** The project after all of them, or nothing where one does not fit. */
 export function applyAll(project: Project, changes: readonly Change[]): Project | undefined {
@@ -16,7 +16,7 @@ export function applyAll(project: Project, changes: readonly Change[]): Project 
 
 /** What lies behind the words of a finding's page, from small previews. */
 export async function groundAt(
-  { store }: Pick<Kit, "store">,
+  { store }: Pick<Services, "store">,
   project: Project,
   finding: Finding,
   facts: PageFacts,

@@ -1,40 +1,40 @@
 import { emptyTiles, type Page, photoIdOf } from "#core/document";
 import type { PageFormat } from "#core/lab";
-import { framedBy } from "#core/photo";
+import { photoShape } from "#core/photo";
 import { layTemplate, photoPlaces, type Template } from "#core/templates";
 import { templates as words } from "../../../text/pages.ts";
 import { notices } from "../../components/notices.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import { openFormat, openPage, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 import { keep, takenAway } from "./tree-gestures.ts";
 
-type Hands = Pick<Kit, "library" | "desk" | "newId">;
+type Deps = Pick<Services, "library" | "viewState" | "newId">;
 
 /** The photos that are to flow into a template: those on the page, else those chosen on the shelf. */
-function flowing({ library, desk }: Hands, page: Page) {
+function flowing({ library, viewState }: Deps, page: Page) {
   const { byId, photos } = library.state.getState();
   const there = page.tiles.flatMap((t) => byId.get(photoIdOf(t) ?? "") ?? []);
-  const chosen = desk.getState().photos.ids;
+  const chosen = viewState.getState().photos.ids;
   const given = there.length > 0 ? there : photos.filter((p) => chosen.has(p.id));
-  return given.map((p) => ({ id: p.id, ...framedBy(p) }));
+  return given.map((p) => ({ id: p.id, ...photoShape(p) }));
 }
 
-export const countFlowing = (kit: Hands, page: Page): number => flowing(kit, page).length;
+export const countFlowing = (services: Deps, page: Page): number => flowing(services, page).length;
 
 /** The page as a template would lay it out. A picture of it needs no more photos than there are places. */
-export function laidBy(kit: Hands, page: Page, format: PageFormat, template: Template, forPicture: boolean) {
-  const photos = flowing(kit, page);
+export function laidBy(services: Deps, page: Page, format: PageFormat, template: Template, forPicture: boolean) {
+  const photos = flowing(services, page);
   const some = forPicture ? photos.slice(0, photoPlaces(template)) : photos;
-  return layTemplate(page, format, template, { photos: some, newId: kit.newId });
+  return layTemplate(page, format, template, { photos: some, newId: services.newId });
 }
 
 /** Lays the open page out by a template as one step, and says what did not come out even. */
-export function takeTemplate(kit: Hands, session: ProjectSession, template: Template): void {
+export function applyTemplate(services: Deps, session: ProjectSession, template: Template): void {
   const now = session.state.getState();
-  const laid = laidBy(kit, openPage(now), openFormat(now), template, false);
+  const laid = laidBy(services, openPage(now), openFormat(now), template, false);
   session.commit({ code: "tookTemplate", count: 1 }, [{ type: "putPage", page: laid.page }]);
-  kit.desk.setState({ tiles: nothingChosen, photos: nothingChosen });
+  services.viewState.setState({ tiles: nothingChosen, photos: nothingChosen });
   const freed = laid.page.over.length - openPage(now).over.length;
   if (freed > 0) notices.create({ title: words.wordsFreed(freed), type: "info" });
   if (laid.made > 0) notices.create({ title: words.madePlaces(laid.made), type: "info" });

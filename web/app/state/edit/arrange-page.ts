@@ -2,13 +2,13 @@ import { canSolveAgain, mostTiles, type Page, type Tree } from "#core/document";
 import { refused } from "#core/result";
 import { changeTrouble, arranged as words } from "../../../text/pages.ts";
 import { notices } from "../../components/notices.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import { openPage, type ProjectSession } from "../session/project-session.ts";
 import { keep, ledBy, seedOf, solvedFrom } from "./tree-gestures.ts";
 
 /** The page arranged anew, each as one step; says so where everything on it is locked. */
 
-type Hands = Pick<Kit, "library">;
+type Deps = Pick<Services, "library">;
 
 function free(session: ProjectSession): boolean {
   const page = openPage(session.state.getState());
@@ -27,14 +27,14 @@ export function holdsMore(session: ProjectSession, more: number): boolean {
 }
 
 /** The same photos from another start: another arrangement of the same kind. `by` -1 goes back to the last one. */
-export function shuffle({ library }: Hands, session: ProjectSession, by: 1 | -1): void {
+export function shuffle({ library }: Deps, session: ProjectSession, by: 1 | -1): void {
   const page = openPage(session.state.getState());
   if (!free(session) || seedOf(page) + by < 0) return;
   keep(session, "shuffled", page.tiles.length, solvedFrom(library, by));
 }
 
 /** What is neither locked nor set by hand, arranged again. */
-export function solveAgain({ library }: Hands, session: ProjectSession): void {
+export function solveAgain({ library }: Deps, session: ProjectSession): void {
   const page = openPage(session.state.getState());
   if (free(session)) keep(session, "arrangedAnew", page.tiles.length, solvedFrom(library, 0));
 }
@@ -43,7 +43,7 @@ export function solveAgain({ library }: Hands, session: ProjectSession): void {
 export const leadOf = (page: Page): Tree["lead"] => (page.arrangement?.kind === "tree" ? page.arrangement.lead : null);
 
 /** Makes a tile lead the page with a share of its room; with no tile, none leads any more. */
-export function lead({ library }: Hands, session: ProjectSession, tileId: string | undefined, share: number): void {
+export function lead({ library }: Deps, session: ProjectSession, tileId: string | undefined, share: number): void {
   if (!free(session)) return;
   const next = tileId === undefined ? null : { tileId, share: Math.min(0.8, Math.max(0.1, share)) };
   keep(session, tileId === undefined ? "arrangedAnew" : "ledBy", 1, ledBy(library, next));

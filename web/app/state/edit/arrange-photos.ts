@@ -4,7 +4,7 @@ import { formatLength } from "#core/units";
 import { arranged, changeTrouble } from "../../../text/pages.ts";
 import { pockets } from "../../../text/pockets.ts";
 import { notices } from "../../components/notices.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import { openFormat, openPage, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 import { fillWith } from "./page-gestures.ts";
@@ -17,10 +17,10 @@ interface Wish {
 
 /** Arranges the photos on the page as one step, and says what did not come out as asked. */
 export function arrangePhotos(
-  kit: Pick<Kit, "desk" | "newId">,
+  services: Pick<Services, "viewState" | "newId">,
   session: ProjectSession,
   photos: readonly Photo[],
-  wish: Wish = {},
+  options: Wish = {},
 ): string | undefined {
   const now = session.state.getState();
   const { project } = now;
@@ -28,13 +28,13 @@ export function arrangePhotos(
   const format = openFormat(now);
   if (page.arrangement?.kind === "pockets") {
     const left = fillWith(session, photos);
-    kit.desk.setState({ photos: nothingChosen });
+    services.viewState.setState({ photos: nothingChosen });
     if (left > 0) notices.create({ title: pockets.left(left), type: "info" });
     return undefined;
   }
-  const given = { photos: photos.map((p) => ({ id: p.id, aspect: aspectOf(p) })), newId: kit.newId };
-  const laid = wish.grid
-    ? layPhotos(page, format, { ...given, asked: wish.grid })
+  const given = { photos: photos.map((p) => ({ id: p.id, aspect: aspectOf(p) })), newId: services.newId };
+  const laid = options.grid
+    ? layPhotos(page, format, { ...given, asked: options.grid })
     : layTree(page, format, { ...given, seed: seedOf(page) });
   const length = (mm: number) => formatLength(mm, project.unit, project.format.ppi);
   if (!laid.ok) {
@@ -44,7 +44,7 @@ export function arrangePhotos(
   }
   const { page: next, left, gapNow } = laid.value;
   session.commit({ code: "arranged", count: photos.length - left }, [{ type: "putPage", page: next }]);
-  kit.desk.setState({ photos: nothingChosen, tiles: nothingChosen, reframing: undefined });
+  services.viewState.setState({ photos: nothingChosen, tiles: nothingChosen, reframing: undefined });
   if (left > 0) notices.create({ title: arranged.left(left), type: "info" });
   if (gapNow !== undefined) notices.create({ title: arranged.gapNow(length(gapNow)), type: "info" });
   return undefined;

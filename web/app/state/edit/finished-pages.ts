@@ -4,7 +4,7 @@ import { allSides, type Size } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
 import { aspectOf, type Photo } from "#core/photo";
 import { finishedPages } from "../../../pictures/finished-pages.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import type { ProjectSession } from "../session/project-session.ts";
 import { insertMade } from "./page-list.ts";
 
@@ -19,7 +19,7 @@ const sameShape = 0.006;
 
 /** Finished pages as pages of the work, behind the open one, as one step. `asked`: a person has to say first where they may go. */
 export async function bringFinished(
-  kit: Pick<Kit, "library" | "desk" | "newId">,
+  services: Pick<Services, "library" | "viewState" | "newId">,
   session: ProjectSession,
   files: readonly File[],
   tell: (name: string) => void,
@@ -32,17 +32,17 @@ export async function bringFinished(
     tell(file.name);
     try {
       for await (const finished of finishedPages(file, format)) {
-        const photo = await kit.library.addHidden(finished.file);
-        pages.push(wholePage(project.style, format, photo, kit.newId));
+        const photo = await services.library.addHidden(finished.file);
+        pages.push(wholePage(project.style, format, photo, services.newId));
         remarks.push(...remarksOn(photo, finished.sizeMm, format));
       }
     } catch {
       remarks.push({ code: "bad", name: file.name });
     }
   }
-  kit.library.showTaken();
+  services.library.showTaken();
   const name = { code: "broughtPages", count: pages.length } as const;
-  const came = pages.length > 0 && insertMade(kit, session, name, pages);
+  const came = pages.length > 0 && insertMade(services, session, name, pages);
   return { pages: came ? pages.length : 0, asked: pages.length > 0 && !came, remarks };
 }
 

@@ -1,6 +1,6 @@
 import { type Change, findPage, formatOf, layTree, type Page, type Project, photoIdOf } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import type { ProjectSession } from "../session/project-session.ts";
 
 /** Photos of a page in the order in which they are read. */
@@ -37,7 +37,7 @@ function withPhotos(
 
 /** The last photos of a page to the next, or (`by` above 0) the first of the next to it; both are arranged again. */
 export function moveBreak(
-  kit: Pick<Kit, "library" | "newId">,
+  services: Pick<Services, "library" | "newId">,
   session: ProjectSession,
   leftId: string,
   rightId: string,
@@ -51,10 +51,10 @@ export function moveBreak(
   if (steps === 0) return;
   const all = [...photoIdsOn(left), ...photoIdsOn(right)];
   const at = photoIdsOn(left).length + steps;
-  const { byId } = kit.library.state.getState();
+  const { byId } = services.library.state.getState();
   const put = (page: Page, ids: readonly string[]): Change => ({
     type: "putPage",
-    page: withPhotos(project, page, ids, byId, kit.newId),
+    page: withPhotos(project, page, ids, byId, services.newId),
   });
   session.commit({ code: "movedBreak", count: Math.abs(steps) }, [
     put(left, all.slice(0, at)),
@@ -64,7 +64,7 @@ export function moveBreak(
 
 /** Photos taken off one page and put among those of another; both are arranged again. */
 export function movePhotosTo(
-  kit: Pick<Kit, "library" | "newId">,
+  services: Pick<Services, "library" | "newId">,
   session: ProjectSession,
   tileIds: readonly string[],
   toPageId: string,
@@ -72,16 +72,16 @@ export function movePhotosTo(
   const { project, pageId } = session.state.getState();
   const [from, to] = [findPage(project, pageId), findPage(project, toPageId)];
   if (!from || !to || from === to) return;
-  const { byId } = kit.library.state.getState();
+  const { byId } = services.library.state.getState();
   const goes = new Set(tileIds);
   const moved = from.tiles.filter((t) => goes.has(t.id)).flatMap((t) => photoIdOf(t) ?? []);
   if (moved.length === 0) return;
   const left = { ...from, tiles: from.tiles.filter((t) => !goes.has(t.id)) };
   session.commit({ code: "movedTiles", count: moved.length }, [
-    { type: "putPage", page: withPhotos(project, left, photoIdsOn(left), byId, kit.newId) },
+    { type: "putPage", page: withPhotos(project, left, photoIdsOn(left), byId, services.newId) },
     {
       type: "putPage",
-      page: withPhotos(project, { ...to, blank: false }, [...photoIdsOn(to), ...moved], byId, kit.newId),
+      page: withPhotos(project, { ...to, blank: false }, [...photoIdsOn(to), ...moved], byId, services.newId),
     },
   ]);
 }

@@ -1,5 +1,6 @@
 import type { Colour } from "#core/colour";
 import {
+  autoFramed,
   type Change,
   emptyTiles,
   type Filling,
@@ -8,11 +9,10 @@ import {
   type Page,
   type Project,
   photoIdOf,
-  unframed,
   type View,
 } from "#core/document";
 import type { Framing } from "#core/fit";
-import { framedBy, type Photo } from "#core/photo";
+import { type Photo, photoShape } from "#core/photo";
 import { openPage, type ProjectSession } from "../session/project-session.ts";
 
 /** What a hand does on the page, each as one step. */
@@ -29,7 +29,7 @@ export function putPhoto(session: ProjectSession, tileId: string, photoId: strin
   const page = pageOf(session);
   const tile = findTile(page, tileId);
   if (!tile || photoIdOf(tile) === photoId) return;
-  const filling: Filling = { kind: "photo", view: unframed(photoId) };
+  const filling: Filling = { kind: "photo", view: autoFramed(photoId) };
   session.commit({ code: "filledTiles", count: 1 }, [fill(page, [{ tileId, filling }])]);
 }
 
@@ -46,7 +46,7 @@ export function swapPhotos(session: ProjectSession, tileId: string, withTileId: 
 }
 
 const framedAnew = (filling: Filling): Filling =>
-  filling.kind === "photo" ? { kind: "photo", view: unframed(filling.view.photoId) } : filling;
+  filling.kind === "photo" ? { kind: "photo", view: autoFramed(filling.view.photoId) } : filling;
 
 export function emptyThem(session: ProjectSession, tileIds: readonly string[]): void {
   const page = pageOf(session);
@@ -63,7 +63,7 @@ export function fillWith(session: ProjectSession, photos: readonly Photo[], chos
   const named = emptyTiles(page).some((t) => chosen?.has(t.id)) ? chosen : undefined;
   const { fillings, left } = fillEmpty(
     page,
-    photos.map((p) => ({ id: p.id, ...framedBy(p) })),
+    photos.map((p) => ({ id: p.id, ...photoShape(p) })),
     named,
   );
   if (fillings.length > 0) session.commit({ code: "filledTiles", count: fillings.length }, [fill(page, fillings)]);
@@ -80,17 +80,19 @@ export function resetFraming(session: ProjectSession, tileId: string): void {
   const page = pageOf(session);
   const tile = findTile(page, tileId);
   if (tile?.filling.kind !== "photo") return;
-  const filling: Filling = { kind: "photo", view: unframed(tile.filling.view.photoId) };
+  const filling: Filling = { kind: "photo", view: autoFramed(tile.filling.view.photoId) };
   session.commit({ code: "resetFraming", count: 1 }, [fill(page, [{ tileId, filling }])]);
 }
 
-export const holdColourChange = (page: Page, tileId: string, colour: Colour): Change =>
+export const fillWithColourChange = (page: Page, tileId: string, colour: Colour): Change =>
   fill(page, [{ tileId, filling: { kind: "colour", colour } }]);
 
 /** A plain colour in place of a photo; without one the tile is empty again. */
-export function holdColour(session: ProjectSession, tileId: string, colour: Colour | undefined): void {
+export function fillWithColour(session: ProjectSession, tileId: string, colour: Colour | undefined): void {
   const page = pageOf(session);
-  const change = colour ? holdColourChange(page, tileId, colour) : fill(page, [{ tileId, filling: { kind: "empty" } }]);
+  const change = colour
+    ? fillWithColourChange(page, tileId, colour)
+    : fill(page, [{ tileId, filling: { kind: "empty" } }]);
   session.commit({ code: "changedHold", count: 1 }, [change]);
 }
 
@@ -103,7 +105,7 @@ export function replaceEverywhere(session: ProjectSession, photoId: string, byId
   const { project } = session.state.getState();
   const changes = project.pages.flatMap((page) => {
     const tiles = page.tiles.filter((t) => photoIdOf(t) === photoId);
-    const filling: Filling = { kind: "photo", view: unframed(byId) };
+    const filling: Filling = { kind: "photo", view: autoFramed(byId) };
     return tiles.length > 0
       ? [
           fill(

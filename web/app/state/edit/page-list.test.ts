@@ -2,12 +2,12 @@ import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import {
-  countLeaves,
   firstOnRight,
   newBook,
   newPockets,
   type Page,
   type Project,
+  pageCount,
   sideOf,
   spreadsHold,
 } from "#core/document";
@@ -15,9 +15,9 @@ import { formatFromCard, labCardSchema } from "#core/lab";
 import { shippedPatterns } from "#core/pockets";
 import { counter } from "../../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../../storage/memory-store.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import { ProjectSession } from "../session/project-session.ts";
-import { createDesk } from "../view-state/view-state.ts";
+import { createViewState } from "../view-state/view-state.ts";
 import {
   addPages,
   joinPages,
@@ -52,17 +52,17 @@ function held(project: Project) {
     { project, steps: [], done: 0, savedAt: at, sent: undefined },
     { store: openMemoryStore(), now: () => at },
   );
-  const kit = { desk: createDesk(), newId: counter("n") } as unknown as Parameters<typeof addPages>[0];
+  const services = { viewState: createViewState(), newId: counter("n") } as unknown as Parameters<typeof addPages>[0];
   const pages = () => session.state.getState().project.pages;
   /** What a person says when asked whether pages may turn over; keeping the sides where that is offered. */
   const answer = (keep: boolean) => {
-    const { turning } = kit.desk.getState();
-    kit.desk.setState({ turning: undefined });
+    const { turning } = services.viewState.getState();
+    services.viewState.setState({ turning: undefined });
     if (keep) turning?.keep?.doIt();
     else turning?.doIt?.();
     return turning !== undefined;
   };
-  return { session, kit, pages, answer };
+  return { session, services, pages, answer };
 }
 
 const sides = (project: Project): Map<string, string> =>
@@ -81,15 +81,15 @@ const anyDeed: fc.Arbitrary<Deed> = fc.record({
 
 const wheres: readonly PageWhere[] = ["before", "after", "end"];
 
-function act({ session, kit, pages }: ReturnType<typeof opened>, deed: Deed): void {
+function act({ session, services, pages }: ReturnType<typeof opened>, deed: Deed): void {
   const page = (i: number): Page => pages()[i % pages().length]!;
-  openThe(kit, session, page(deed.n));
-  if (deed.do === "add") addPages(kit, session, 1 + (deed.m % 3), wheres[deed.m % 3]!);
-  else if (deed.do === "remove") removePages(kit, session, [page(deed.m).id]);
-  else if (deed.do === "move") movePages(kit, session, [page(deed.n).id], deed.m % pages().length);
-  else if (deed.do === "join") joinPages(kit, session);
-  else if (deed.do === "split") splitSpread(kit, session);
-  else stepPage(kit, session, deed.m % 2 === 0 ? 1 : -1);
+  openThe(services, session, page(deed.n));
+  if (deed.do === "add") addPages(services, session, 1 + (deed.m % 3), wheres[deed.m % 3]!);
+  else if (deed.do === "remove") removePages(services, session, [page(deed.m).id]);
+  else if (deed.do === "move") movePages(services, session, [page(deed.n).id], deed.m % pages().length);
+  else if (deed.do === "join") joinPages(services, session);
+  else if (deed.do === "split") splitSpread(services, session);
+  else stepPage(services, session, deed.m % 2 === 0 ? 1 : -1);
 }
 
 test("whatever is done to the row, spreads lie over the fold; where sides are to be kept, every page keeps its own; all of it is undone", () => {
@@ -104,7 +104,7 @@ test("whatever is done to the row, spreads lie over the fold; where sides are to
         book.answer(keep);
         const now = session.state.getState().project;
         expect(spreadsHold(now.pages, firstOnRight(now))).toBe(true);
-        expect(countLeaves(now.pages)).toBe(now.pages.reduce((sum, p) => sum + p.leaves, 0));
+        expect(pageCount(now.pages)).toBe(now.pages.reduce((sum, p) => sum + p.leaves, 0));
         expect(now.pages.some((p) => p.id === session.state.getState().pageId)).toBe(true);
         if (deed.do === "move")
           expect(now.pages.map((p) => p.id).toSorted()).toEqual(before.pages.map((p) => p.id).toSorted());
@@ -124,15 +124,15 @@ test("leaves of pockets come, go and move whole: each front keeps its own back b
   fc.assert(
     fc.property(fc.array(anyDeed, { maxLength: 10 }), (deeds) => {
       const first = newPockets({ name: "Cards", unit: "in", pattern }, { newId: counter("p"), at });
-      const { session, kit, pages } = held(first);
+      const { session, services, pages } = held(first);
       const backs = () =>
         new Map(pages().flatMap((p, i) => (i % 2 === 0 ? [[p.id, pages()[i + 1]?.id] as const] : [])));
       for (const deed of deeds) {
         const before = backs();
-        openThe(kit, session, pages()[deed.n % pages().length]);
-        if (deed.do === "add" || pages().length < 4) addLeaf(kit as unknown as Kit, session);
-        else if (deed.do === "remove") removeThePage(kit, session);
-        else movePages(kit, session, [pages()[deed.n % pages().length]!.id], deed.m % pages().length);
+        openThe(services, session, pages()[deed.n % pages().length]);
+        if (deed.do === "add" || pages().length < 4) addLeaf(services as unknown as Services, session);
+        else if (deed.do === "remove") removeThePage(services, session);
+        else movePages(services, session, [pages()[deed.n % pages().length]!.id], deed.m % pages().length);
         expect(pages().length % 2).toBe(0);
         for (const [front, back] of backs()) {
           expect(sideOf(session.state.getState().project, front)).toBe("right");
@@ -147,9 +147,9 @@ test("leaves of pockets come, go and move whole: each front keeps its own back b
 });
 
 test("pages are found by the numbers that are printed on them, a spread by either of its own", () => {
-  const { session, kit, pages } = opened(labs[1]!);
-  openThe(kit, session, pages()[2]);
-  joinPages(kit, session);
+  const { session, services, pages } = opened(labs[1]!);
+  openThe(services, session, pages()[2]);
+  joinPages(services, session);
   const spread = pages().find((p) => p.leaves === 2)!;
   const before = pages().slice(0, pages().indexOf(spread)).length;
   for (const n of [before + 1, before + 2]) expect(pagesNumbered(session, new Set([n]))).toEqual([spread]);
@@ -158,18 +158,18 @@ test("pages are found by the numbers that are printed on them, a spread by eithe
 });
 
 test("a look goes onto some pages, or onto all and those to come", () => {
-  const { session, kit, pages } = opened(labs[0]!);
+  const { session, services, pages } = opened(labs[0]!);
   const { look } = pages()[0]!;
   session.commit({ code: "changedColour", count: 1 }, [
     { type: "setLook", pageId: pages()[0]!.id, look: { ...look, background: "#336655" } },
   ]);
-  openThe(kit, session, pages()[0]);
+  openThe(services, session, pages()[0]);
   const green = () => pages().flatMap((p, i) => (p.look.background === "#336655" ? [i] : []));
   lookOn(session, [pages()[3]!, pages()[5]!]);
   expect(green()).toEqual([0, 3, 5]);
   expect(session.state.getState().project.style.background).toBe(look.background);
   lookOnAll(session);
   expect(green()).toHaveLength(pages().length);
-  addPages(kit, session, 2, "end");
+  addPages(services, session, 2, "end");
   expect(pages().at(-1)!.look.background).toBe("#336655");
 });

@@ -8,12 +8,11 @@ import {
   flowPhotos,
   footFor,
   formatOf,
+  frontAndBack,
   holdsAnything,
   joined,
   type Look,
   layTree,
-  leafMates,
-  leavesBefore,
   matchedTo,
   mostPages,
   mostTiles,
@@ -21,6 +20,7 @@ import {
   openingsOf,
   type Page,
   type Project,
+  pagesBefore,
   pagesOf,
   parted,
   photoIdOf,
@@ -29,37 +29,37 @@ import {
   type StepName,
   sidesKept,
 } from "#core/document";
-import { framedBy, type Photo } from "#core/photo";
+import { type Photo, photoShape } from "#core/photo";
 import { refused } from "#core/result";
 import { book } from "../../../text/book.ts";
 import { changeTrouble, run } from "../../../text/pages.ts";
 import { notices } from "../../components/notices.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import { openPage, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 
 /** What is done with the row of pages, each as one step. */
 
-type Hands = Pick<Kit, "desk" | "newId">;
+type Deps = Pick<Services, "viewState" | "newId">;
 
 const placeOf = (session: ProjectSession, pageId: string): number =>
   session.state.getState().project.pages.findIndex((p) => p.id === pageId);
 
-export function openThe(kit: Hands, session: ProjectSession, page: Page | undefined): void {
+export function openThe(services: Deps, session: ProjectSession, page: Page | undefined): void {
   if (!page) return;
-  kit.desk.setState({ tiles: nothingChosen, reframing: undefined });
+  services.viewState.setState({ tiles: nothingChosen, reframing: undefined });
   session.goTo(page.id);
 }
 
 /** Steps to the page before or after the one that is open. */
-export function stepPage(kit: Hands, session: ProjectSession, by: 1 | -1): void {
+export function stepPage(services: Deps, session: ProjectSession, by: 1 | -1): void {
   const now = session.state.getState();
-  openThe(kit, session, now.project.pages[placeOf(session, openPage(now).id) + by]);
+  openThe(services, session, now.project.pages[placeOf(session, openPage(now).id) + by]);
 }
 
 /** Keeps a change of the row; asks first where it would turn pages to the other side, and offers what does not. */
 function keepRow(
-  kit: Pick<Kit, "desk">,
+  services: Pick<Services, "viewState">,
   session: ProjectSession,
   name: StepName,
   change: RowChange,
@@ -68,14 +68,15 @@ function keepRow(
   const { project } = session.state.getState();
   const row = rowAfter(project, change);
   const doIt = () => {
-    kit.desk.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
+    services.viewState.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
     session.commit(name, [change]);
   };
   if (row.ok && sidesKept(project, row.value)) {
     doIt();
     return true;
   }
-  if (row.ok || row.code === "spreadSplit") kit.desk.setState({ turning: { doIt: row.ok ? doIt : undefined, keep } });
+  if (row.ok || row.code === "spreadSplit")
+    services.viewState.setState({ turning: { doIt: row.ok ? doIt : undefined, keep } });
   else notices.create({ title: changeTrouble(row, String), type: "info" });
   return false;
 }
@@ -86,13 +87,13 @@ const insertAt = (pages: readonly Page[], at: number): RowChange => ({
 });
 
 /** False where a person is asked first. */
-function insert(kit: Hands, session: ProjectSession, name: StepName, pages: readonly Page[], at?: number): boolean {
+function insert(services: Deps, session: ProjectSession, name: StepName, pages: readonly Page[], at?: number): boolean {
   const { project } = session.state.getState();
   const open = placeOf(session, openPage(session.state.getState()).id);
   // Behind the cover means at the end: in front of all others they would turn over.
   const place = at ?? (open < 0 ? project.pages.length : open + 1);
-  const done = keepRow(kit, session, name, insertAt(pages, place));
-  if (done) openThe(kit, session, pages[0]);
+  const done = keepRow(services, session, name, insertAt(pages, place));
+  if (done) openThe(services, session, pages[0]);
   return done;
 }
 
@@ -103,54 +104,57 @@ export const insertMade = insert;
  * Opens a page that takes photos without losing any: the open one where it is bare or has pockets, else the first bare one, else a new
  * one at the end. False where a person is asked first.
  */
-export function onFreshPage(kit: Hands, session: ProjectSession): boolean {
+export function onFreshPage(services: Deps, session: ProjectSession): boolean {
   const now = session.state.getState();
   const open = openPage(now);
   if (!holdsAnything(open) || open.arrangement?.kind === "pockets") return true;
   const bare = now.project.pages.find((p) => !holdsAnything(p) && !p.blank);
   if (bare) {
-    openThe(kit, session, bare);
+    openThe(services, session, bare);
     return true;
   }
-  const page = barePage(now.project.style, kit.newId);
-  return insert(kit, session, { code: "addedPages", count: 1 }, [page], now.project.pages.length);
+  const page = barePage(now.project.style, services.newId);
+  return insert(services, session, { code: "addedPages", count: 1 }, [page], now.project.pages.length);
 }
 
 export type PageWhere = "before" | "after" | "end";
 
 /** Bare pages that look as the open one does. In a book an odd number of them asks, since it turns all that follow. */
-export function addPages(kit: Hands, session: ProjectSession, count: number, where: PageWhere): void {
+export function addPages(services: Deps, session: ProjectSession, count: number, where: PageWhere): void {
   const now = session.state.getState();
   const open = openPage(now);
   const own = placeOf(session, open.id);
   const end = now.project.pages.length;
   const at = own < 0 || where === "end" ? end : where === "before" ? own : own + 1;
-  const bare = (n: number) => Array.from({ length: n }, () => barePage(now.project.style, kit.newId));
+  const bare = (n: number) => Array.from({ length: n }, () => barePage(now.project.style, services.newId));
   const some = bare(count);
   const more = bare(count + 1);
   const add = (pages: readonly Page[]) => {
     session.commit({ code: "addedPages", count: pages.length }, [insertAt(pages, at)]);
-    openThe(kit, session, pages[0]);
+    openThe(services, session, pages[0]);
   };
   const keep = { words: book.keepSides.add(more.length), doIt: () => add(more) };
-  if (keepRow(kit, session, { code: "addedPages", count }, insertAt(some, at), keep)) openThe(kit, session, some[0]);
+  if (keepRow(services, session, { code: "addedPages", count }, insertAt(some, at), keep))
+    openThe(services, session, some[0]);
 }
 
 /** A bare page after the open one, that looks as it does. */
-export const addPage = (kit: Hands, session: ProjectSession): void => addPages(kit, session, 1, "after");
+export const addPage = (services: Deps, session: ProjectSession): void => addPages(services, session, 1, "after");
 
-export function copyThePage(kit: Hands, session: ProjectSession): void {
-  insert(kit, session, { code: "copiedPage", count: 1 }, [copyPage(openPage(session.state.getState()), kit.newId)]);
+export function copyThePage(services: Deps, session: ProjectSession): void {
+  insert(services, session, { code: "copiedPage", count: 1 }, [
+    copyPage(openPage(session.state.getState()), services.newId),
+  ]);
 }
 
 /** The open page; of pockets the whole leaf, since a front has its back. */
-export function removeThePage(kit: Hands, session: ProjectSession): void {
+export function removeThePage(services: Deps, session: ProjectSession): void {
   const { project } = session.state.getState();
   const { id } = openPage(session.state.getState());
-  removePages(kit, session, project.kind === "pockets" ? leafMates(project, id).map((p) => p.id) : [id]);
+  removePages(services, session, project.kind === "pockets" ? frontAndBack(project, id).map((p) => p.id) : [id]);
 }
 
-export function removePages(kit: Hands, session: ProjectSession, pageIds: readonly string[]): void {
+export function removePages(services: Deps, session: ProjectSession, pageIds: readonly string[]): void {
   const { project } = session.state.getState();
   const bare = () => {
     const puts = project.pages.flatMap((p): Change[] => {
@@ -161,7 +165,7 @@ export function removePages(kit: Hands, session: ProjectSession, pageIds: readon
     session.commit({ code: "removedPages", count: puts.length }, puts);
   };
   keepRow(
-    kit,
+    services,
     session,
     { code: "removedPages", count: pageIds.length },
     { type: "removePages", pageIds },
@@ -173,7 +177,7 @@ export function removePages(kit: Hands, session: ProjectSession, pageIds: readon
 }
 
 /** Pages put where the `to`-th now stands, counted without them; all that face them come along where sides are to be kept. */
-export function movePages(kit: Hands, session: ProjectSession, pageIds: readonly string[], to: number): void {
+export function movePages(services: Deps, session: ProjectSession, pageIds: readonly string[], to: number): void {
   const { project } = session.state.getState();
   if (project.kind === "pockets") {
     moveLeaves(session, project, pageIds, to);
@@ -197,7 +201,7 @@ export function movePages(kit: Hands, session: ProjectSession, pageIds: readonly
   });
   const name: StepName = { code: "movedPage", count: pageIds.length };
   keepRow(
-    kit,
+    services,
     session,
     name,
     move(pageIds, to),
@@ -213,18 +217,18 @@ export function movePages(kit: Hands, session: ProjectSession, pageIds: readonly
 /** Of pockets whole leaves move: to where the leaf of the `to`-th page stands. */
 function moveLeaves(session: ProjectSession, project: Project, pageIds: readonly string[], to: number): void {
   const ids = project.pages.flatMap((p) =>
-    leafMates(project, p.id).some((m) => pageIds.includes(m.id)) ? [p.id] : [],
+    frontAndBack(project, p.id).some((m) => pageIds.includes(m.id)) ? [p.id] : [],
   );
   const rest = project.pages.filter((p) => !ids.includes(p.id));
   const at = Math.min(rest.length, 2 * Math.ceil(to / 2));
   session.commit({ code: "movedPage", count: ids.length }, [{ type: "movePages", pageIds: ids, to: at }]);
 }
 
-export const movePage = (kit: Hands, session: ProjectSession, pageId: string, to: number): void =>
-  movePages(kit, session, [pageId], to);
+export const movePage = (services: Deps, session: ProjectSession, pageId: string, to: number): void =>
+  movePages(services, session, [pageId], to);
 
 /** Both pages of the open opening as one, or a spread as two again; tiles keep their places. */
-export function joinPages(kit: Hands, session: ProjectSession): void {
+export function joinPages(services: Deps, session: ProjectSession): void {
   const { project, pageId } = session.state.getState();
   const opening = openingOf(project, pageId);
   if (!opening?.left || !opening.right) return;
@@ -232,17 +236,17 @@ export function joinPages(kit: Hands, session: ProjectSession): void {
   const at = project.pages.indexOf(opening.left);
   const pages = project.pages.toSpliced(at, 2, page);
   session.commit({ code: "madeSpread", count: 1 }, [{ type: "setProject", pages }]);
-  openThe(kit, session, page);
+  openThe(services, session, page);
 }
 
-export function splitSpread(kit: Hands, session: ProjectSession): void {
+export function splitSpread(services: Deps, session: ProjectSession): void {
   const { project, pageId } = session.state.getState();
   const spread = project.pages.find((p) => p.id === pageId);
   if (spread?.leaves !== 2) return;
-  const [left, right] = parted(project, spread, kit.newId);
+  const [left, right] = parted(project, spread, services.newId);
   const pages = project.pages.toSpliced(project.pages.indexOf(spread), 1, left, right);
   session.commit({ code: "splitSpread", count: 1 }, [{ type: "setProject", pages }]);
-  openThe(kit, session, left);
+  openThe(services, session, left);
 }
 
 /** Marks on a page that are said of it alone: bare on purpose, without a number, to be left alone by pacing. */
@@ -253,7 +257,7 @@ export function markPage(session: ProjectSession, mark: Partial<Pick<Page, "blan
 
 /** A page for each group: arranged by itself, or in the places of the page that is open. */
 export function pageForEach(
-  kit: Hands,
+  services: Deps,
   session: ProjectSession,
   groups: readonly (readonly Photo[])[],
   like: "fit" | "this",
@@ -274,16 +278,16 @@ export function pageForEach(
   }
   const pages = groups.map((group) => {
     if (like === "this" && open.tiles.length > 0) {
-      const photos = group.map((p) => ({ id: p.id, ...framedBy(p) }));
-      return flowPhotos(copyPage(open, kit.newId), format, { photos, newId: kit.newId }).page;
+      const photos = group.map((p) => ({ id: p.id, ...photoShape(p) }));
+      return flowPhotos(copyPage(open, services.newId), format, { photos, newId: services.newId }).page;
     }
-    const bare = barePage(open.look, kit.newId);
-    const photos = group.map((p) => ({ id: p.id, aspect: framedBy(p).aspect }));
-    const laid = layTree(bare, format, { photos, seed: 0, newId: kit.newId });
+    const bare = barePage(open.look, services.newId);
+    const photos = group.map((p) => ({ id: p.id, aspect: photoShape(p).aspect }));
+    const laid = layTree(bare, format, { photos, seed: 0, newId: services.newId });
     return laid.ok ? laid.value.page : bare;
   });
-  insert(kit, session, { code: "addedPages", count: pages.length }, pages);
-  kit.desk.setState({ photos: nothingChosen });
+  insert(services, session, { code: "addedPages", count: pages.length }, pages);
+  services.viewState.setState({ photos: nothingChosen });
 }
 
 /** Every page looks as the open one does; new pages will too. */
@@ -295,7 +299,7 @@ export function lookOnAll(session: ProjectSession): void {
 /** The pages that one of these numbers is printed on. */
 export function pagesNumbered(session: ProjectSession, numbers: ReadonlySet<number>): readonly Page[] {
   const { pages } = session.state.getState().project;
-  const before = leavesBefore(pages);
+  const before = pagesBefore(pages);
   return pages.filter((p, i) =>
     Array.from({ length: p.leaves }, (_, k) => before[i]! + k + 1).some((n) => numbers.has(n)),
   );
@@ -329,14 +333,14 @@ export function lookOnFacing(session: ProjectSession): void {
   session.goTo(pageId);
 }
 
-const aspectIn = (library: Kit["library"], page: Page) => (tileId: string) => {
+const aspectIn = (library: Services["library"], page: Page) => (tileId: string) => {
   const tile = findTile(page, tileId);
   const photo = tile && library.state.getState().byId.get(photoIdOf(tile) ?? "");
-  return photo && framedBy(photo).aspect;
+  return photo && photoShape(photo).aspect;
 };
 
 /** The page that faces the open one made to go with it: gaps, dress and lines. */
-export function matchFacing({ library }: Pick<Kit, "library">, session: ProjectSession): void {
+export function matchFacing({ library }: Pick<Services, "library">, session: ProjectSession): void {
   const { project, pageId } = session.state.getState();
   const opening = openingOf(project, pageId);
   const [model, other] = [openPage(session.state.getState()), opening && pagesOf(opening).find((p) => p.id !== pageId)];

@@ -5,8 +5,8 @@ import { findEvents, type Photo, photoSchema } from "#core/photo";
 import { photoPlaces, shippedTemplates, templateFile } from "#core/templates";
 import { collage, counter, squareFormat } from "../../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../../storage/memory-store.ts";
-import { found, type TemplateSieve } from "../../screens/pages/panel/template-sieve.ts";
-import type { Kit } from "../../services.ts";
+import { found, type TemplateFilter } from "../../screens/pages/panel/template-sieve.ts";
+import type { Services } from "../../services.ts";
 import { grouped } from "../library/group-photos.ts";
 import { openPage, ProjectSession } from "../session/project-session.ts";
 import { meaningOfDrop } from "./drop-meaning.ts";
@@ -43,7 +43,7 @@ const photo = (i: number, takenAt = `2026-01-01T10:00:${String(i % 60).padStart(
 const photos = Array.from({ length: 20 }, (_, i) => photo(i));
 const library = {
   state: { getState: () => ({ byId: new Map(photos.map((p) => [p.id, p])), photos }) },
-} as unknown as Kit["library"];
+} as unknown as Services["library"];
 const newId = counter("n");
 
 function opened(project: Project): ProjectSession {
@@ -180,7 +180,7 @@ test("photos are grouped by events of the whole library, or so many at a time", 
 
 test("templates are narrowed by name, number, family, shape and favourites; what suits comes first", () => {
   const all = shippedTemplates();
-  const open: TemplateSieve = { text: "", photos: "any", family: "", shape: "any", starred: false };
+  const open: TemplateFilter = { text: "", photos: "any", family: "", shape: "any", starred: false };
   const ground = { format: squareFormat, photos: 6, favourites: new Set([all[3]!.id]), own: [all[5]!] };
   expect(found(all, open, ground)).toHaveLength(all.length);
   expect(photoPlaces(found(all, open, ground)[0]!)).toBe(6);

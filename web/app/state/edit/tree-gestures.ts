@@ -1,24 +1,24 @@
-import type { Edge, Way } from "#core/arrange";
+import type { Alternative, Edge } from "#core/arrange";
 import {
-  areTogether,
+  areKeptTogether,
   findTile,
+  insertBeside,
+  keepTogether,
   type Page,
   type Project,
   photoIdOf,
+  refit,
+  removeTiles,
   type StepCode,
-  solvedAgain,
+  setTileAspect,
+  splitTile,
   type Tile,
   type Tree,
   withLead,
   withLocked,
   withOrder,
   withPageMirrored,
-  withSlippedIn,
-  withTakenAway,
-  withTileHalved,
   withTileMoved,
-  withTileShape,
-  withTogether,
   withTree,
 } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
@@ -32,7 +32,7 @@ type Next = (page: Page, format: Project["format"]) => Page;
 export const slippedIn =
   (photo: Photo, tileId: string, edge: Edge, newId: () => string): Next =>
   (page, format) =>
-    withSlippedIn(page, format, { photoId: photo.id, aspect: aspectOf(photo), tileId, edge }, newId);
+    insertBeside(page, format, { photoId: photo.id, aspect: aspectOf(photo), tileId, edge }, newId);
 
 /** Several in a row, the first at the edge of the tile, the others each beside the one before. */
 export const allSlippedIn =
@@ -65,7 +65,7 @@ export const grownBy =
     const wanted = new Map(photos.map((p, i) => [p.id, page.tiles.length + i]));
     const turnOf = (t: Tile) => turn.get(t.id) ?? wanted.get(photoIdOf(t) ?? "") ?? 0;
     const tiles = now.tiles.toSorted((a, b) => turnOf(a) - turnOf(b));
-    return solvedAgain({ ...now, tiles }, format, {
+    return refit({ ...now, tiles }, format, {
       seed: seedOf(page),
       keepSet: false,
       aspectOf: shapes({ ...now, tiles }, library),
@@ -80,20 +80,20 @@ export const tileMoved =
 export const takenAway =
   (tileIds: readonly string[]): Next =>
   (page, format) =>
-    withTakenAway(page, format, tileIds);
+    removeTiles(page, format, tileIds);
 
 export const halved =
   (tileId: string, way: "side" | "stack", newId: () => string): Next =>
   (page, format) =>
-    withTileHalved(page, format, tileId, way, newId);
+    splitTile(page, format, tileId, way, newId);
 
 export const shaped =
   (tileId: string, aspect: number): Next =>
   (page, format) =>
-    withTileShape(page, format, tileId, aspect);
+    setTileAspect(page, format, tileId, aspect);
 
 export const arrangedAs =
-  (way: Pick<Way, "tree" | "loose">): Next =>
+  (way: Pick<Alternative, "tree" | "loose">): Next =>
   (page, format) =>
     withTree(page, format, way.tree, { first: way.tree, loose: way.loose });
 
@@ -104,7 +104,7 @@ export const asFirstMade: Next = (page, format) =>
 export const solvedFrom =
   (library: Library, by: number): Next =>
   (page, format) =>
-    solvedAgain(page, format, {
+    refit(page, format, {
       seed: Math.max(0, seedOf(page) + by),
       keepSet: by === 0,
       aspectOf: shapes(page, library),
@@ -116,7 +116,7 @@ export const seedOf = (page: Page): number => (page.arrangement?.kind === "tree"
 export const ledBy =
   (library: Library, lead: Tree["lead"]): Next =>
   (page, format) =>
-    solvedAgain(withLead(page, format, lead), format, {
+    refit(withLead(page, format, lead), format, {
       seed: seedOf(page),
       keepSet: false,
       aspectOf: shapes(page, library),
@@ -125,16 +125,16 @@ export const ledBy =
 export const keptTogether =
   (library: Library, tileIds: readonly string[]): Next =>
   (page, format) => {
-    const asked = withTogether(page, format, tileIds);
+    const asked = keepTogether(page, format, tileIds);
     // Neighbours that need not be so any more may stay where they are.
-    if (!areTogether(asked, tileIds)) return asked;
-    return solvedAgain(asked, format, { seed: seedOf(page), keepSet: false, aspectOf: shapes(page, library) });
+    if (!areKeptTogether(asked, tileIds)) return asked;
+    return refit(asked, format, { seed: seedOf(page), keepSet: false, aspectOf: shapes(page, library) });
   };
 
 export const inOrder =
   (library: Library, order: Tree["order"]): Next =>
   (page, format) =>
-    solvedAgain(withOrder(page, format, order), format, {
+    refit(withOrder(page, format, order), format, {
       seed: seedOf(page),
       keepSet: false,
       aspectOf: shapes(page, library),

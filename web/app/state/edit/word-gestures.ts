@@ -9,25 +9,25 @@ import {
   type Page,
   photoIdOf,
   type StepCode,
+  setTileAspect,
   type Tile,
   type Words,
   withFree,
   withoutFree,
   withTileBeside,
-  withTileShape,
 } from "#core/document";
 import type { PageFormat } from "#core/lab";
 import { safeBox } from "#core/lab";
 import type { SceneFacts } from "#core/scene";
 import { laidWords, wordsOf } from "#core/scene";
 import { faceKey, layWords, mmOfPt, type WordRole, type WordStyle } from "#core/words";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import { openFormat, openPage, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 
 /** What is done with words on a page, each as one step. */
 
-type Hands = Pick<Kit, "desk" | "newId" | "fonts">;
+type Deps = Pick<Services, "viewState" | "newId" | "fonts">;
 
 const put = (page: Page): Change => ({ type: "putPage", page });
 
@@ -48,7 +48,7 @@ const firstSizes: Record<WordRole, { readonly w: number; readonly lines: number;
 };
 
 /** Words lying on the page, open to be written. */
-export function addWords(kit: Hands, session: ProjectSession, role: WordRole): void {
+export function addWords(services: Deps, session: ProjectSession, role: WordRole): void {
   const now = session.state.getState();
   const page = openPage(now);
   const style = now.project.words[role];
@@ -62,22 +62,26 @@ export function addWords(kit: Hands, session: ProjectSession, role: WordRole): v
     turn: 0,
   };
   const tile: Tile = {
-    ...newTile(page, undefined, kit.newId),
+    ...newTile(page, undefined, services.newId),
     outline: { kind: "rectangle", cornerMm: 0 },
     edge: { border: { ...page.look.border, widthMm: 0 } },
     frame,
     filling: plainWords(style, role),
   };
   const done = session.commit({ code: "addedWords", count: 1 }, [put(withFree(page, tile))]);
-  if (done.ok) openToWrite(kit, tile.id);
+  if (done.ok) openToWrite(services, tile.id);
 }
 
-export function openToWrite(kit: Pick<Kit, "desk">, tileId: string): void {
-  kit.desk.setState({ tiles: { ids: new Set([tileId]), anchor: tileId }, writing: tileId, reframing: undefined });
+export function openToWrite(services: Pick<Services, "viewState">, tileId: string): void {
+  services.viewState.setState({
+    tiles: { ids: new Set([tileId]), anchor: tileId },
+    writing: tileId,
+    reframing: undefined,
+  });
 }
 
 /** A tile holds words from now on, open to be written. */
-export function writeIn(kit: Hands, session: ProjectSession, tileId: string): void {
+export function writeIn(services: Deps, session: ProjectSession, tileId: string): void {
   const now = session.state.getState();
   const tile = findTile(openPage(now), tileId);
   if (!tile) return;
@@ -90,7 +94,7 @@ export function writeIn(kit: Hands, session: ProjectSession, tileId: string): vo
     const change: Change = { type: "fillTiles", pageId: openPage(now).id, fillings: [{ tileId, filling }] };
     session.commit({ code: "addedWords", count: 1 }, [change]);
   }
-  openToWrite(kit, tileId);
+  openToWrite(services, tileId);
 }
 
 type Ids = string | readonly string[];
@@ -237,7 +241,7 @@ function fittedCaptions({ page, tiles }: Captioned, format: PageFormat, facts: S
       const { width, height } = caption.frame;
       const wanted = heightFor(caption.filling, width, photo.frame.height, facts);
       if (Math.abs(wanted - height) < 0.05) continue;
-      now = withTileShape(now, format, captionId, width / wanted);
+      now = setTileAspect(now, format, captionId, width / wanted);
       moved = true;
     }
     if (!moved) break;
@@ -246,25 +250,29 @@ function fittedCaptions({ page, tiles }: Captioned, format: PageFormat, facts: S
 }
 
 async function keepCaptions(
-  kit: Hands,
+  services: Deps,
   session: ProjectSession,
   tileIds: readonly string[],
   facts: SceneFacts,
 ): Promise<number> {
   // How high a caption is can only be told from its letters.
-  await kit.fonts.load(faceKey(session.state.getState().project.words.caption));
+  await services.fonts.load(faceKey(session.state.getState().project.words.caption));
   const now = session.state.getState();
-  const given = { style: now.project.words.caption, facts, newId: kit.newId };
+  const given = { style: now.project.words.caption, facts, newId: services.newId };
   const { page, tiles } = withCaptions(openPage(now), openFormat(now), tileIds, given);
   if (tiles.length > 0) session.commit({ code: "addedCaptions", count: tiles.length }, [put(page)]);
   return tiles.length;
 }
 
-export const captionUnder = (kit: Hands, session: ProjectSession, tileId: string, facts: SceneFacts): Promise<number> =>
-  keepCaptions(kit, session, [tileId], facts);
+export const captionUnder = (
+  services: Deps,
+  session: ProjectSession,
+  tileId: string,
+  facts: SceneFacts,
+): Promise<number> => keepCaptions(services, session, [tileId], facts);
 
 /** Under every photo on the page that has a caption and none on the page yet. Says how many. */
-export function captionsForAll(kit: Hands, session: ProjectSession, facts: SceneFacts): Promise<number> {
+export function captionsForAll(services: Deps, session: ProjectSession, facts: SceneFacts): Promise<number> {
   const page = openPage(session.state.getState());
   const said = new Set(
     allTiles(page).flatMap((t) => (t.filling.kind === "words" ? (t.filling.from?.photoId ?? []) : [])),
@@ -274,7 +282,7 @@ export function captionsForAll(kit: Hands, session: ProjectSession, facts: Scene
     return id !== undefined && !said.has(id) && Boolean(facts.photo(id)?.caption);
   });
   return keepCaptions(
-    kit,
+    services,
     session,
     wanted.map((t) => t.id),
     facts,
@@ -295,11 +303,15 @@ export function placeFree(
 }
 
 /** Takes free tiles off the page; whether there were any among these. */
-export function takeOff(kit: Pick<Kit, "desk">, session: ProjectSession, tileIds: readonly string[]): boolean {
+export function takeOff(
+  services: Pick<Services, "viewState">,
+  session: ProjectSession,
+  tileIds: readonly string[],
+): boolean {
   const page = openPage(session.state.getState());
   const next = withoutFree(page, tileIds);
   if (next === page) return false;
-  kit.desk.setState({ tiles: nothingChosen, writing: undefined });
+  services.viewState.setState({ tiles: nothingChosen, writing: undefined });
   session.commit({ code: "tookAway", count: page.over.length - next.over.length }, [put(next)]);
   return true;
 }

@@ -29,15 +29,15 @@ const deadlineMs = 60_000;
 
 /** Looks for faces and interest in photos that nobody looked at, one after another, and keeps what comes. */
 export class FocusSearch {
-  readonly #given: FocusSearchGiven;
+  readonly #deps: FocusSearchGiven;
   #running = false;
 
   constructor(given: FocusSearchGiven) {
-    this.#given = given;
+    this.#deps = given;
   }
 
   async run(): Promise<void> {
-    const { finder, preview: previewOf, busy, photos, show } = this.#given;
+    const { finder, preview: previewOf, busy, photos, show } = this.#deps;
     if (!finder || this.#running) return;
     this.#running = true;
     const tried = new Set<string>();
@@ -63,7 +63,7 @@ export class FocusSearch {
 
   /** Where a person set it meanwhile, that counts. */
   async #keep(photoId: string, focus: Photo["focus"]): Promise<void> {
-    const { store, photos, found } = this.#given;
+    const { store, photos, found } = this.#deps;
     const now = photos().find((p) => p.id === photoId);
     if (!now || now.focus !== null) return;
     const seen = { ...now, focus };

@@ -9,7 +9,7 @@ import { type Finder, FocusSearch } from "./focus-search.ts";
 import { byName, codeOf, deadlineFor, isDrawing, timeIsOver } from "./library-rules.ts";
 import type { IncomingFile, LibraryDeed, LibraryState, LibraryStep, Queued, Snapshot } from "./library-state.ts";
 
-export interface LibraryGiven {
+export interface LibraryDeps {
   readonly store: Store;
   readonly pool: Pick<WorkerPool<PhotoJobs>, "run">;
   /** Drawings are read where there is a parser for them; rejects with a code. */
@@ -49,7 +49,7 @@ export class Library {
     undoable: [],
     redoable: [],
   }));
-  readonly #given: LibraryGiven;
+  readonly #deps: LibraryDeps;
   readonly #queue: Queued[] = [];
   #fresh: Photo[] = [];
   #stop = new AbortController();
@@ -60,8 +60,8 @@ export class Library {
   readonly #focus: FocusSearch;
   #removed = new Map<string, Photo>();
 
-  constructor(given: LibraryGiven) {
-    this.#given = given;
+  constructor(given: LibraryDeps) {
+    this.#deps = given;
     this.#focus = new FocusSearch({
       store: given.store,
       preview: (id) => this.#smallOf(id),
@@ -75,7 +75,7 @@ export class Library {
   }
 
   async load(): Promise<void> {
-    const { store } = this.#given;
+    const { store } = this.#deps;
     const [{ photos, damaged }, spans, undone] = await Promise.all([store.photos(), store.spans(), store.waiting()]);
     // The list is written a moment late: what has come in after all is not left out.
     const here = new Set(photos.map((p) => p.name));
@@ -96,7 +96,7 @@ export class Library {
 
   /** What has lain among the removed for its time goes for good. */
   async #letGo(): Promise<void> {
-    const { store, now } = this.#given;
+    const { store, now } = this.#deps;
     const undated = [...this.#removed.values()].filter((p) => !p.removedAt);
     if (undated.length > 0) await store.putPhotos(undated.map((p) => ({ ...p, removedAt: now() }))).catch(() => {});
     const over = [...this.#removed.values()].filter((p) => p.removedAt && timeIsOver(p.removedAt, now()));
@@ -105,7 +105,7 @@ export class Library {
 
   /** For good: their originals go too. Steps that speak of them cannot be undone any more. */
   async forget(photoIds: readonly string[]): Promise<void> {
-    await this.#given.store.forgetPhotos(photoIds);
+    await this.#deps.store.forgetPhotos(photoIds);
     const gone = new Set(photoIds);
     for (const id of gone) this.#removed.delete(id);
     const speaks = (s: LibraryStep) => s.before.photos.some((p) => gone.has(p.id));
@@ -124,7 +124,7 @@ export class Library {
       const { removedAt: _, ...kept } = photo;
       return [{ ...kept, removed: false }];
     });
-    await this.#given.store.putPhotos(back);
+    await this.#deps.store.putPhotos(back);
     this.#merge(back);
   }
 
@@ -140,8 +140,8 @@ export class Library {
     if (!incoming) this.#done = 0;
     this.#tell((incoming?.total ?? 0) + files.length);
     this.#keepWaiting();
-    const hands = Math.min(lanes - this.#working, files.length);
-    for (let i = 0; i < hands; i += 1) {
+    const deps = Math.min(lanes - this.#working, files.length);
+    for (let i = 0; i < deps; i += 1) {
       this.#working += 1;
       void this.#work();
     }
@@ -185,7 +185,7 @@ export class Library {
 
   /** Another file in a photo's place, on every page at once. Rejects with a code when the file is no good. */
   async replace(photoId: string, file: File): Promise<void> {
-    const { store } = this.#given;
+    const { store } = this.#deps;
     const before = this.state.getState().byId.get(photoId);
     if (!before) return;
     const { facts, small, original } = await this.#read(file, file.name, before.section);
@@ -204,7 +204,7 @@ export class Library {
    * meant. Rejects with a code when they are no picture, or not those that were spoken of.
    */
   async takeIn(known: Photo, file: File): Promise<Photo> {
-    const { store, newId } = this.#given;
+    const { store, newId } = this.#deps;
     const { facts, small, original } = await this.#read(file, known.name, known.section);
     // Of a drawing files of before name the hash of what came in, and hold what was left of it after cleaning.
     const drawing = facts.type === "image/svg+xml";
@@ -220,7 +220,7 @@ export class Library {
 
   /** A picture that is on a page and not among the photos. */
   async addHidden(file: File): Promise<Photo> {
-    const { store, newId, now } = this.#given;
+    const { store, newId, now } = this.#deps;
     const { facts, small, original } = await this.#read(file, file.name, "photos");
     const photo = photoSchema.parse({ ...facts, section: "photos", hidden: true, id: newId(), addedAt: now() });
     const kept = await store.addPhoto({ photo, original, small });
@@ -236,7 +236,7 @@ export class Library {
 
   /** A photo as it was before its file was replaced. */
   async putBack(photo: NewPhoto): Promise<void> {
-    await this.#given.store.replacePhoto(photo);
+    await this.#deps.store.replacePhoto(photo);
     this.#merge([photo.photo]);
   }
 
@@ -244,7 +244,7 @@ export class Library {
   async lookAgain(photoId: string): Promise<void> {
     const photo = this.state.getState().byId.get(photoId);
     const preview = await this.#smallOf(photoId);
-    const focus = photo && preview && (await this.#given.finder?.run("findFocus", preview).catch(() => undefined));
+    const focus = photo && preview && (await this.#deps.finder?.run("findFocus", preview).catch(() => undefined));
     if (focus) await this.edit("focused", [photoId], (p) => ({ ...p, focus }));
   }
 
@@ -254,7 +254,7 @@ export class Library {
   }
 
   #smallOf(photoId: string): Promise<Blob | undefined> {
-    const { previewOf, store } = this.#given;
+    const { previewOf, store } = this.#deps;
     return previewOf ? previewOf(photoId, "small") : store.preview(photoId, "small");
   }
 
@@ -279,7 +279,7 @@ export class Library {
   }
 
   async #apply({ photos, spans }: Snapshot): Promise<void> {
-    const { store } = this.#given;
+    const { store } = this.#deps;
     // A finder may have looked at a photo since; what it found is not part of anybody's step.
     const { byId } = this.state.getState();
     const newest = photos.map((p) => (p.focus === null ? { ...p, focus: byId.get(p.id)?.focus ?? null } : p));
@@ -310,7 +310,7 @@ export class Library {
   }
 
   async #bringInOne({ file: from, section }: Queued): Promise<void> {
-    const { store, newId, now } = this.#given;
+    const { store, newId, now } = this.#deps;
     const { signal } = this.#stop;
     try {
       const file = await from.open(signal);
@@ -326,14 +326,14 @@ export class Library {
   }
 
   async #read(file: File, name: string, section: Section, signal?: AbortSignal) {
-    const { pool, readSvg, full } = this.#given;
+    const { pool, readSvg, full } = this.#deps;
     if (full?.()) throw new StoreError("storageFull", name);
     if (section !== "photos" && readSvg && isDrawing(file)) {
       const { facts, small, cleaned, takenOut } = await readSvg(file);
       if (takenOut > 0) this.state.setState((s) => ({ cleaned: [...s.cleaned, { name, takenOut }] }));
       return { facts, small, original: cleaned };
     }
-    const input = { file, name, modifiedAt: file.lastModified, keep: this.#given.store.lasting };
+    const input = { file, name, modifiedAt: file.lastModified, keep: this.#deps.store.lasting };
     const { facts, small } = await pool.run("readPhoto", input, {
       deadlineMs: deadlineFor(file.size),
       ...(signal ? { signal } : {}),
@@ -344,13 +344,13 @@ export class Library {
   /** How far it is, as it is shown. */
   #tell(total = this.state.getState().incoming?.total ?? 0): void {
     const waiting = this.#queue.slice(0, shownWaiting).map((q) => q.file);
-    const since = this.state.getState().incoming?.since ?? Date.parse(this.#given.now());
+    const since = this.state.getState().incoming?.since ?? Date.parse(this.#deps.now());
     this.state.setState({ incoming: { total, done: this.#done, waiting, since } });
   }
 
   #keepWaiting(): void {
     // Only a hint for the next start: that it could not be kept is no reason to stop.
-    void this.#given.store.keepWaiting(this.#queue.map((q) => q.file.name)).catch(() => {});
+    void this.#deps.store.keepWaiting(this.#queue.map((q) => q.file.name)).catch(() => {});
   }
 
   #flush(): void {
@@ -394,7 +394,7 @@ export class Library {
   async #pile(): Promise<void> {
     const { photos } = this.state.getState();
     const facts = photos.map(({ id, takenAt, likeness, pile, stars }) => ({ id, takenAt, likeness, pile, stars }));
-    const piles = await this.#given.pool.run("findPiles", facts).catch(() => undefined);
+    const piles = await this.#deps.pool.run("findPiles", facts).catch(() => undefined);
     const now = this.state.getState();
     // What rests on them is done anew when they are others, and a face that was found makes no other piles.
     if (piles && now.photos === photos && JSON.stringify(piles) !== JSON.stringify(now.piles))

@@ -2,7 +2,7 @@ import { useEffect, useState } from "react";
 import { type Colour, dominantColours } from "#core/colour";
 import { photosOf } from "#core/document";
 import type { Bitmaps } from "../../../pictures/bitmaps.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useProject } from "../session/hooks.ts";
 import { openPage } from "../session/project-session.ts";
 
@@ -12,7 +12,7 @@ const mostColours = 8;
 
 /** The colours that the photos of the open page live by; more come as their pictures do. */
 export function usePhotoColours(asked: boolean): readonly Colour[] {
-  const { bitmaps } = useKit();
+  const { bitmaps } = useServices();
   const page = useProject(openPage);
   const [colours, setColours] = useState<readonly Colour[]>([]);
   useEffect(() => {

@@ -1,18 +1,18 @@
-import type { FilesWish, PrintFile, Project } from "#core/document";
+import type { PrintFile, PrintFileOptions, Project } from "#core/document";
 import { lastNumber } from "#core/document";
 import { fileNames } from "#core/lab";
 import { inLatin } from "../../../text/in-latin.ts";
-import type { PictureWish } from "../../../workers/jobs.ts";
+import type { PictureOptions } from "../../../workers/jobs.ts";
 
 export const fileKinds = ["jpeg", "png", "tiff", "pdf", "svg", "ora"] as const;
 export type FileKind = (typeof fileKinds)[number];
 
 /** What a person asks of the files, from what the lab wants on. */
-export interface Wishes extends Required<Omit<FilesWish, "longSidePx">> {
+export interface FileOptions extends Required<Omit<PrintFileOptions, "longSidePx">> {
   /** For a screen. */
   readonly longSidePx: number | undefined;
   readonly kind: FileKind;
-  readonly picture: Omit<PictureWish, "kind">;
+  readonly picture: Omit<PictureOptions, "kind">;
   /** Of a PDF. */
   readonly marks: boolean;
   readonly small: boolean;
@@ -24,7 +24,7 @@ export interface Wishes extends Required<Omit<FilesWish, "longSidePx">> {
 const ownQuality = 0.95;
 
 /** As the lab wants it; the best that every lab takes where there is none. */
-export function labWishes(project: Project): Wishes {
+export function labFileOptions(project: Project): FileOptions {
   const file = project.lab?.file;
   return {
     kind: file?.kind ?? "jpeg",

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { FileJobs } from "../../../workers/jobs.ts";
-import { portOf, WorkerLine } from "../../../workers/worker-client.ts";
+import { portOf, WorkerClient } from "../../../workers/worker-client.ts";
 
 /** Files that are being made for one project, in the browser's own file storage, with a record of which are whole. */
 
@@ -17,7 +17,7 @@ export type PacketRecord = Omit<z.infer<typeof recordSchema>, "count">;
 /** Written in turn, so that one of them is whole whenever the other is being written. */
 const recordNames = ["packet-a.json", "packet-b.json"] as const;
 
-const writing = new WorkerLine<FileJobs>(() =>
+const writing = new WorkerClient<FileJobs>(() =>
   portOf(new Worker(new URL("../../../workers/files.worker.ts", import.meta.url), { type: "module" })),
 );
 

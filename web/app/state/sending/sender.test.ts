@@ -23,7 +23,7 @@ function storage(): PacketStore & { readonly files: Map<string, Blob> } {
   };
 }
 
-function desk(store: ReturnType<typeof storage> | undefined) {
+function viewState(store: ReturnType<typeof storage> | undefined) {
   const saved: { readonly name: string; readonly file: Blob }[] = [];
   const made: string[] = [];
   const sender = () =>
@@ -56,7 +56,7 @@ const order = (tasks: readonly SendTask[], to: "each" | "zip" | "folder" = "each
 });
 
 test("each file is handed over as it is made; a zip holds all of them, as another program reads it", async () => {
-  const { saved, sender, tasks } = desk(storage());
+  const { saved, sender, tasks } = viewState(storage());
   expect(await sender().send(order(tasks(3)))).toBe(true);
   expect(saved.map((s) => s.name)).toEqual(["page-1.jpg", "page-2.jpg", "page-3.jpg"]);
   expect(await sender().send(order(tasks(3), "zip", "other"))).toBe(true);
@@ -70,7 +70,7 @@ test("each file is handed over as it is made; a zip holds all of them, as anothe
 
 test("a disk that is full at file 60 of 80 keeps the 59; going on, even after a crash, makes only the rest", async () => {
   const store = storage();
-  const { made, sender, tasks } = desk(store);
+  const { made, sender, tasks } = viewState(store);
   const first = sender();
   const full = (i: number) => (i === 59 ? new WorkerError("storageFull", "0 of 9 bytes") : undefined);
   expect(await first.send(order(tasks(80, full), "zip"))).toBe(false);
@@ -87,7 +87,7 @@ test("a disk that is full at file 60 of 80 keeps the 59; going on, even after a 
 
 test("what was made of another state of the work is made again", async () => {
   const store = storage();
-  const { made, sender, tasks } = desk(store);
+  const { made, sender, tasks } = viewState(store);
   const fail = (i: number) => (i === 2 ? new Error("no") : undefined);
   await sender().send(order(tasks(4, fail), "zip", "before"));
   made.length = 0;
@@ -97,7 +97,7 @@ test("what was made of another state of the work is made again", async () => {
 
 test("a folder that may no longer be written to is said, and nothing that was made is lost", async () => {
   const store = storage();
-  const { sender, tasks, made } = desk(store);
+  const { sender, tasks, made } = viewState(store);
   const folder = {
     getFileHandle: async () => {
       throw new DOMException("withdrawn", "NotAllowedError");
@@ -113,7 +113,7 @@ test("a folder that may no longer be written to is said, and nothing that was ma
 
 test("paused, the file that is being made is finished and no other begun; stopped, nothing stays behind", async () => {
   const store = storage();
-  const { sender, tasks, made } = desk(store);
+  const { sender, tasks, made } = viewState(store);
   const one = sender();
   const all = tasks(5).map((t, i) => ({
     ...t,
@@ -142,7 +142,7 @@ test("paused, the file that is being made is finished and no other begun; stoppe
 });
 
 test("without such a storage it all works in memory, and a second try goes on as well", async () => {
-  const { sender, tasks, made } = desk(undefined);
+  const { sender, tasks, made } = viewState(undefined);
   const one = sender();
   const fail = (i: number) => (i === 1 ? new WorkerError("workerDied", "") : undefined);
   expect(await one.send(order(tasks(3, fail), "zip"))).toBe(false);
@@ -152,7 +152,7 @@ test("without such a storage it all works in memory, and a second try goes on as
 });
 
 test("one file that cannot be made leaves the others; they can be had without it, and it is told by name", async () => {
-  const { saved, made, sender, tasks } = desk(storage());
+  const { saved, made, sender, tasks } = viewState(storage());
   const broken = tasks(3, (i) => (i === 1 ? new WorkerError("fileWrong", "means") : undefined));
   const one = sender();
   expect(await one.send(order(broken, "zip"))).toBe(false);
@@ -171,7 +171,7 @@ test("one file that cannot be made leaves the others; they can be had without it
 });
 
 test("files of one name are refused before any is made", async () => {
-  const { made, sender, tasks } = desk(storage());
+  const { made, sender, tasks } = viewState(storage());
   const alike = tasks(3).map((t, i) => ({ ...t, name: i === 0 ? "A.jpg" : "a.jpg" }));
   const one = sender();
   expect(await one.send(order(alike, "zip"))).toBe(false);
@@ -180,7 +180,7 @@ test("files of one name are refused before any is made", async () => {
 });
 
 test("files that came out larger than the lab takes are named; they are handed over all the same", async () => {
-  const { saved, sender, tasks } = desk(storage());
+  const { saved, sender, tasks } = viewState(storage());
   const made = sender();
   expect(await made.send({ ...order(tasks(11)), mostBytes: "picture 9".length })).toBe(true);
   expect(saved).toHaveLength(11);

@@ -79,7 +79,7 @@ const idle: SendState = {
   left: undefined,
 };
 
-type Given = {
+type Deps = {
   readonly projectId: string;
   readonly saveToDisk: (file: Blob, name: string) => void;
   /** Where files are kept while they are made; in memory where there is nothing of the kind. */
@@ -89,19 +89,19 @@ type Given = {
 /** Makes files one after the other and hands them over; what is done stays done, whatever happens. Knows nothing of React. */
 export class Sender {
   readonly state = createStore<SendState>(() => idle);
-  readonly #given: Given;
+  readonly #deps: Deps;
   #store: Promise<PacketStore | undefined> | undefined;
   #stop = new AbortController();
   #goOn: (() => void) | undefined;
   #kept = new Map<string, Blob>();
   #keptMark = "";
 
-  constructor(given: Given) {
-    this.#given = given;
+  constructor(given: Deps) {
+    this.#deps = given;
   }
 
   #files(): Promise<PacketStore | undefined> {
-    this.#store ??= (this.#given.openStore ?? openPacketStore)(this.#given.projectId).catch(() => undefined);
+    this.#store ??= (this.#deps.openStore ?? openPacketStore)(this.#deps.projectId).catch(() => undefined);
     return this.#store;
   }
 
@@ -127,7 +127,7 @@ export class Sender {
         const file = done.get(task.key) ?? (await this.#makeOrRefuse(order, task, done));
         if (!file) continue;
         files.push({ name: task.name, file });
-        if (order.to === "each") this.#given.saveToDisk(file, task.name);
+        if (order.to === "each") this.#deps.saveToDisk(file, task.name);
         this.state.setState((s) => ({ done: files.length, share: 0, bytes: s.bytes + file.size }));
         await this.#whilePaused();
       }
@@ -140,7 +140,7 @@ export class Sender {
       this.state.setState({ is: "handing", tooLarge });
       if (order.to === "zip") {
         const beside = (await order.beside?.(files)) ?? [];
-        this.#given.saveToDisk(await this.#zipped([...files, ...beside]), order.zipName);
+        this.#deps.saveToDisk(await this.#zipped([...files, ...beside]), order.zipName);
       }
       if (order.to === "lab" && order.deliver) {
         const onProgress = (share: number) => this.state.setState({ share });

@@ -1,10 +1,10 @@
 import type { PrintFile, Project } from "#core/document";
-import { countLeaves } from "#core/document";
+import { pageCount } from "#core/document";
 import type { LabCard, Packet } from "#core/lab";
 import type { DrawnSheet } from "#core/sheet-files";
 import { orderWords } from "../../../text/orders.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import type { ProjectSession } from "../session/project-session.ts";
 import { type FileKind, sendFileNames } from "./file-options.ts";
 import { type NamedFile, type PacketAbout, packetOf, sendPacket } from "./lab-client.ts";
@@ -29,7 +29,7 @@ export function aboutPages(
     title: copies === 1 ? project.name : `${project.name}, ${orderWords.copies(copies)}`,
     copies,
     ...(sizeId === undefined ? {} : { sizeId }),
-    ...(book ? { book: { pages: countLeaves(project.pages), paperId: book.paperId, coverId: book.coverId } } : {}),
+    ...(book ? { book: { pages: pageCount(project.pages), paperId: book.paperId, coverId: book.coverId } } : {}),
     holdsOf: (name) => holds.get(name) ?? "document",
   };
 }
@@ -56,7 +56,7 @@ export const aboutSheets = (
 
 /** Sends what was made, remembers the order, and fails with the lab's refusal where it sends the files back. */
 export function toLab(
-  { store, now }: Pick<Kit, "store" | "now">,
+  { store, now }: Pick<Services, "store" | "now">,
   session: ProjectSession,
   about: PacketAbout,
   mark: string,

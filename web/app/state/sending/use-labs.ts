@@ -2,7 +2,7 @@ import { type QueryClient, useQuery } from "@tanstack/react-query";
 import { z } from "zod";
 import { type LabCard, labCardSchema } from "#core/lab";
 import type { Store } from "../../../storage/store.ts";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 
 const answerSchema = z.object({ cards: z.array(labCardSchema) });
 
@@ -28,7 +28,7 @@ const forTab = { staleTime: Number.POSITIVE_INFINITY, gcTime: Number.POSITIVE_IN
 
 /** They stay for as long as this tab is open, or until one of one's own changes. */
 export function useLabs() {
-  const { store } = useKit();
+  const { store } = useServices();
   return useQuery({ queryKey: labsKey, ...forTab, queryFn: () => fetchLabs(store) });
 }
 

@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import { countLeaves, rulesOf } from "#core/document";
+import { pageCount, rulesOf } from "#core/document";
 import { bindsSo, boundPages } from "#core/lab";
 import { book as words } from "../../../text/book.ts";
 import { useProject } from "./hooks.ts";
@@ -8,7 +8,7 @@ import { useProject } from "./hooks.ts";
 export function usePageCountWords(): { readonly words: string; readonly fits: boolean } {
   const project = useProject((s) => s.project);
   return useMemo(() => {
-    const count = countLeaves(project.pages);
+    const count = pageCount(project.pages);
     const rules = rulesOf(project);
     if (!rules || bindsSo(rules, count)) return { words: words.count(count), fits: true };
     const above = boundPages(rules, count);

@@ -1,7 +1,8 @@
 import {
+  autoFramed,
   type Change,
   commit,
-  type Edited,
+  type Editing,
   firstCover,
   footFor,
   formatOf,
@@ -13,7 +14,6 @@ import {
   type Project,
   pocketLeaf,
   type Tile,
-  unframed,
   type Words,
   withFree,
 } from "#core/document";
@@ -23,27 +23,30 @@ import { aspectOf, type Photo } from "#core/photo";
 import { shippedPatterns } from "#core/pockets";
 import type { WordRole } from "#core/words";
 import { example } from "../../../text/example.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 
 /** Works to look around in, made from the sample photos by the very means that a person has. */
 
-type Hands = Pick<Kit, "library" | "store" | "arranging" | "newId" | "now">;
+type Deps = Pick<Services, "library" | "store" | "arranging" | "newId" | "now">;
 
 const examplePages = 40;
 const exampleSeed = 3;
 
-export async function makeExamples(kit: Hands, lab: LabCard, onProgress: (share: number) => void): Promise<void> {
-  const book = await exampleBook(kit, lab, onProgress);
-  const at = kit.now();
-  for (const project of [book, examplePockets(kit)])
-    await kit.store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
+export async function makeExamples(services: Deps, lab: LabCard, onProgress: (share: number) => void): Promise<void> {
+  const book = await exampleBook(services, lab, onProgress);
+  const at = services.now();
+  for (const project of [book, examplePockets(services)])
+    await services.store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
 }
 
-async function exampleBook(kit: Hands, lab: LabCard, onProgress: (share: number) => void): Promise<Project> {
-  const { photos, spans, piles, byId } = kit.library.state.getState();
+async function exampleBook(services: Deps, lab: LabCard, onProgress: (share: number) => void): Promise<Project> {
+  const { photos, spans, piles, byId } = services.library.state.getState();
   const size = lab.sizes.at(-1)!;
   const format = formatFromCard(lab, size, true);
-  const bare = newBook({ name: example.bookName, unit: lab.unit, lab, format }, { newId: kit.newId, at: kit.now() });
+  const bare = newBook(
+    { name: example.bookName, unit: lab.unit, lab, format },
+    { newId: services.newId, at: services.now() },
+  );
   const numbers = { ...bare.book!.numbers, shown: true, running: "days" } as const;
   const numbered: Project = { ...bare, book: { ...bare.book!, numbers } };
   const style = { ...bare.style, margin: { ...bare.style.margin, bottom: footFor(numbered) } };
@@ -51,12 +54,12 @@ async function exampleBook(kit: Hands, lab: LabCard, onProgress: (share: number)
   const paced = pacePhotos(photos, spans, piles);
   const row = paceRow(project, examplePages);
   const given = { photos: paced, row, format, hiddenMm: lab.book!.gutterMm, style, seed: exampleSeed };
-  const pages = await kit.arranging.run("pacePages", given, { onProgress });
-  const opening = titlePage(project, pages[0]!, kit.newId);
+  const pages = await services.arranging.run("pacePages", given, { onProgress });
+  const opening = titlePage(project, pages[0]!, services.newId);
   const best = paced.toSorted((a, b) => weightOf(b) - weightOf(a))[0];
   const photo = best && byId.get(best.id);
   const whole: Project = { ...project, pages: [opening, ...pages.slice(1)] };
-  const cover = firstCover(whole, photo && { id: photo.id, aspect: aspectOf(photo) }, kit.newId);
+  const cover = firstCover(whole, photo && { id: photo.id, aspect: aspectOf(photo) }, services.newId);
   return { ...whole, cover: cover ?? null };
 }
 
@@ -65,7 +68,7 @@ function titlePage(project: Project, page: Page, newId: () => string): Page {
   const format = formatOf(project, page);
   const look = { ...page.look, margin: { ...page.look.margin, bottom: format.heightMm * 0.3 } };
   const shorter: Change = { type: "setLook", pageId: page.id, look };
-  const now: Edited = { project: { ...project, pages: [page] }, history: noHistory };
+  const now: Editing = { project: { ...project, pages: [page] }, history: noHistory };
   const done = commit(now, { name: { code: "changedMargin", count: 1 }, changes: [shorter], at: "" });
   const smaller = done.ok ? done.value.project.pages[0]! : page;
   const words = (role: WordRole, text: string, y: number, h: number): Tile => ({
@@ -93,12 +96,15 @@ const wordsOf = (project: Project, role: WordRole, text: string): Words => ({
   card: null,
 });
 
-function examplePockets(kit: Hands): Project {
-  const { photos, piles } = kit.library.state.getState();
+function examplePockets(services: Deps): Project {
+  const { photos, piles } = services.library.state.getState();
   const under = new Set(piles.flatMap((pile) => pile.slice(1)));
   const pattern = shippedPatterns.find((p) => p.id === "12-mixed")!;
-  const bare = newPockets({ name: example.pocketsName, unit: "in", pattern }, { newId: kit.newId, at: kit.now() });
-  const leaves = [...bare.pages, ...pocketLeaf(bare, pattern, bare.pockets!.lessMm, kit.newId)];
+  const bare = newPockets(
+    { name: example.pocketsName, unit: "in", pattern },
+    { newId: services.newId, at: services.now() },
+  );
+  const leaves = [...bare.pages, ...pocketLeaf(bare, pattern, bare.pockets!.lessMm, services.newId)];
   const chosen = photos.filter((p) => !p.hidden && !under.has(p.id) && p.widthPx > 1000);
   const left = [...chosen];
   const pages = leaves.map((page, n): Page => {
@@ -108,7 +114,7 @@ function examplePockets(kit: Hands): Project {
       const wide = tile.frame.width > tile.frame.height;
       const at = left.findIndex((p) => aspectOf(p) > 1 === wide);
       const photo: Photo | undefined = left.splice(Math.max(0, at), 1)[0];
-      return photo ? { ...tile, filling: { kind: "photo", view: unframed(photo.id) } } : tile;
+      return photo ? { ...tile, filling: { kind: "photo", view: autoFramed(photo.id) } } : tile;
     });
     return { ...page, tiles };
   });

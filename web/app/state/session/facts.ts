@@ -1,22 +1,22 @@
 import { useMemo, useSyncExternalStore } from "react";
-import { framedBy, type Photo } from "#core/photo";
+import { type Photo, photoShape } from "#core/photo";
 import type { SceneFacts } from "#core/scene";
 import type { Typesetter } from "#core/words";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import { useLibrary } from "./hooks.ts";
 
 /** What a scene needs of the library and the fonts. */
 export const factsFrom = (byId: ReadonlyMap<string, Photo>, setter: Typesetter): SceneFacts => ({
   photo: (id) => {
     const photo = byId.get(id);
-    return photo && framedBy(photo);
+    return photo && photoShape(photo);
   },
   setter,
 });
 
 /** Another object when a photo changed or a font came, so that what was drawn is drawn again. */
 export function useFacts(): SceneFacts {
-  const { fonts } = useKit();
+  const { fonts } = useServices();
   const byId = useLibrary((s) => s.byId);
   const come = useSyncExternalStore(fonts.watch, fonts.come);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a font that came changes what the same shelf answers

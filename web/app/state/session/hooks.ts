@@ -1,13 +1,13 @@
 import { createContext, useContext, useDeferredValue, useRef } from "react";
 import { useStore } from "zustand";
 import type { Page, Project } from "#core/document";
-import { useKit } from "../../services.ts";
+import { useServices } from "../../services.ts";
 import type { LibraryState } from "../library/library-state.ts";
-import type { DeskState } from "../view-state/view-state.ts";
+import type { ViewState } from "../view-state/view-state.ts";
 import { type ProjectSession, type ProjectState, pageIn } from "./project-session.ts";
 
-export const useLibrary = <T>(pick: (s: LibraryState) => T): T => useStore(useKit().library.state, pick);
-export const useDesk = <T>(pick: (s: DeskState) => T): T => useStore(useKit().desk, pick);
+export const useLibrary = <T>(pick: (s: LibraryState) => T): T => useStore(useServices().library.state, pick);
+export const useViewState = <T>(pick: (s: ViewState) => T): T => useStore(useServices().viewState, pick);
 
 export const SessionContext = createContext<ProjectSession | undefined>(undefined);
 

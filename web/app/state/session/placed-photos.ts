@@ -1,6 +1,6 @@
 import { useDeferredValue, useMemo } from "react";
 import { useStore } from "zustand";
-import { leavesBefore, type Project, photosOf } from "#core/document";
+import { type Project, pagesBefore, photosOf } from "#core/document";
 import { useMaybeSession } from "./hooks.ts";
 import type { ProjectSession } from "./project-session.ts";
 
@@ -9,7 +9,7 @@ export type Placed = ReadonlyMap<string, readonly number[]>;
 
 export function pagesOfPhotos(project: Project): Placed {
   const found = new Map<string, number[]>();
-  const before = leavesBefore(project.pages);
+  const before = pagesBefore(project.pages);
   for (const [i, page] of project.pages.entries())
     for (const id of photosOf(page)) {
       const pages = found.get(id);

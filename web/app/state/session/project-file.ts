@@ -12,7 +12,7 @@ import {
 import { faceKey } from "#core/words";
 import { sha256 } from "../../../pictures/sha256.ts";
 import { fontUrls } from "../../../words/font-urls.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import { bytesOf, contentOf, ZipEntryError } from "./zip-entry.ts";
 
 /** A whole project as one file: a zip with `project.json`, originals, fonts and a preview. */
@@ -33,7 +33,7 @@ interface Doing {
   readonly onProgress: (share: number) => void;
 }
 
-type Hands = Pick<Kit, "library" | "store">;
+type Deps = Pick<Services, "library" | "store">;
 
 /** The checksum of content that may be larger than memory. */
 async function crcOf(content: Blob, signal: AbortSignal): Promise<number> {
@@ -53,19 +53,19 @@ async function crcOf(content: Blob, signal: AbortSignal): Promise<number> {
  * go along with where they were taken.
  */
 export async function writeProjectFile(
-  kit: Hands,
+  services: Deps,
   project: Project,
   doing: Doing,
   { places = true }: { readonly places?: boolean } = {},
 ): Promise<{ readonly file: Blob; readonly missing: readonly string[] }> {
-  const { byId, spans } = kit.library.state.getState();
+  const { byId, spans } = services.library.state.getState();
   const photos = photoIdsOf(project).flatMap((id) => byId.get(id) ?? []);
   const missing: string[] = [];
   const contents: { readonly path: string; readonly content: Blob }[] = [];
   const written: Photo[] = [];
   for (const photo of photos) {
     // Whatever can still be read goes along: the file may be the last way to keep it.
-    const original = await kit.store.original(photo.id).catch(() => undefined);
+    const original = await services.store.original(photo.id).catch(() => undefined);
     if (!original) {
       missing.push(photo.name);
       continue;
@@ -79,7 +79,7 @@ export async function writeProjectFile(
     const answer = await fetch(url).catch(() => undefined);
     if (answer?.ok) contents.push({ path, content: await answer.blob() });
   }
-  const preview = written[0] && (await kit.store.preview(written[0].id, "small").catch(() => undefined));
+  const preview = written[0] && (await services.store.preview(written[0].id, "small").catch(() => undefined));
   if (preview) contents.push({ path: "preview.jpg", content: preview });
   const json = JSON.stringify(projectFileOf(project, written, spans));
   contents.unshift({ path: "project.json", content: new Blob([json], { type: "application/json" }) });
@@ -153,7 +153,7 @@ export interface BroughtProject {
 }
 
 /** Reads a project file; its photos come into the library, unless their bytes are here already. */
-export async function readProjectArchive(kit: Hands, archive: File, doing: Doing): Promise<BroughtProject> {
+export async function readProjectArchive(services: Deps, archive: File, doing: Doing): Promise<BroughtProject> {
   const { head, byPath } = await readHead(archive);
   const ids = new Map<string, string>();
   const missing: string[] = [];
@@ -163,13 +163,13 @@ export async function readProjectArchive(kit: Hands, archive: File, doing: Doing
     try {
       if (!entry) throw new ProjectFileError("originalMissing", photo.name);
       const file = new File([await contentOf(archive, entry)], photo.name, { type: photo.type });
-      ids.set(photo.id, (await kit.library.takeIn(photo, file)).id);
+      ids.set(photo.id, (await services.library.takeIn(photo, file)).id);
     } catch (e) {
       if (doing.signal.aborted) throw e;
       missing.push(photo.name);
     }
     doing.onProgress((i + 1) / head.photos.length);
   }
-  kit.library.showTaken();
+  services.library.showTaken();
   return { project: withPhotoIds(head.project, (id) => ids.get(id) ?? id), missing };
 }

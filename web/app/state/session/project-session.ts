@@ -4,7 +4,7 @@ import {
   type Change,
   type ChangeTrouble,
   commit,
-  type Edited,
+  type Editing,
   findPage,
   formatOf,
   type History,
@@ -15,7 +15,7 @@ import {
   undo,
 } from "#core/document";
 import type { PageFormat } from "#core/lab";
-import { done, type Outcome, refused } from "#core/result";
+import { ok, type Result, refused } from "#core/result";
 import {
   type OpenedProject,
   type SentMark,
@@ -110,7 +110,7 @@ export class ProjectSession {
   }
 
   /** Shows what the changes would do, without doing it. */
-  preview(changes: readonly Change[]): Outcome<Project, ChangeTrouble> {
+  preview(changes: readonly Change[]): Result<Project, ChangeTrouble> {
     let project = this.state.getState().project;
     for (const change of changes) {
       const next = applyChange(project, change);
@@ -118,7 +118,7 @@ export class ProjectSession {
       project = next.value;
     }
     if (!this.state.getState().readOnly) this.state.setState({ draft: project });
-    return done(project);
+    return ok(project);
   }
 
   goTo(pageId: string): void {
@@ -129,16 +129,16 @@ export class ProjectSession {
     this.state.setState({ draft: undefined });
   }
 
-  commit(name: StepName, changes: readonly Change[], mergeKey?: string): Outcome<Edited, ChangeTrouble> {
+  commit(name: StepName, changes: readonly Change[], mergeKey?: string): Result<Editing, ChangeTrouble> {
     const at = this.#now();
     return this.#move((now) => commit(now, { name, changes, at, ...(mergeKey === undefined ? {} : { mergeKey }) }));
   }
 
-  undo(): Outcome<Edited, ChangeTrouble> {
+  undo(): Result<Editing, ChangeTrouble> {
     return this.#move(undo);
   }
 
-  redo(): Outcome<Edited, ChangeTrouble> {
+  redo(): Result<Editing, ChangeTrouble> {
     return this.#move(redo);
   }
 
@@ -163,9 +163,9 @@ export class ProjectSession {
     while (this.#saving) await this.#saving;
   }
 
-  #move(move: (now: Edited) => Outcome<Edited, ChangeTrouble>): Outcome<Edited, ChangeTrouble> {
+  #move(move: (now: Editing) => Result<Editing, ChangeTrouble>): Result<Editing, ChangeTrouble> {
     const { project, history, pageId, readOnly } = this.state.getState();
-    const now: Edited = { project, history };
+    const now: Editing = { project, history };
     if (readOnly) {
       this.state.setState({ draft: undefined });
       this.#onRefused?.();

@@ -1,4 +1,4 @@
-import { firstOnRight, leavesBefore, openingsOf, type Page, type Project, pagesOf } from "#core/document";
+import { firstOnRight, openingsOf, type Page, type Project, pagesBefore, pagesOf } from "#core/document";
 
 /** Pages that are seen together: both of an opening, or one by itself. */
 export interface Row {
@@ -12,7 +12,7 @@ export interface Row {
 
 export function rowsOf(project: Project): Row[] {
   if (project.kind === "collage") {
-    const before = leavesBefore(project.pages);
+    const before = pagesBefore(project.pages);
     return project.pages.map((page, i) => ({ key: page.id, pages: [page], number: before[i]! + 1, on: undefined }));
   }
   return openingsOf(project.pages, firstOnRight(project)).map((o) => {

@@ -12,39 +12,39 @@ import type { LabCard, PageFormat } from "#core/lab";
 import { aspectOf } from "#core/photo";
 import { emptied } from "#core/project-file";
 import type { Snapshot } from "../../../storage/store.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import type { ProjectSession } from "./project-session.ts";
 
 /** What is done with a work as a whole. */
 
-type Hands = Pick<Kit, "store" | "library" | "newId" | "now">;
+type Deps = Pick<Services, "store" | "library" | "newId" | "now">;
 
 const aspects =
-  ({ library }: Pick<Kit, "library">) =>
+  ({ library }: Pick<Services, "library">) =>
   (photoId: string) => {
     const photo = library.state.getState().byId.get(photoId);
     return photo && aspectOf(photo);
   };
 
 /** Keeps a work as a new one of its own; its history begins here. */
-export async function keepAsNew(kit: Hands, project: Project, name: string): Promise<string> {
-  const at = kit.now();
-  const own: Project = { ...project, id: kit.newId(), name: name.slice(0, 120), createdAt: at };
-  await kit.store.saveProject({ project: own, steps: [], done: 0, savedAt: at, sent: undefined });
+export async function saveAsNew(services: Deps, project: Project, name: string): Promise<string> {
+  const at = services.now();
+  const own: Project = { ...project, id: services.newId(), name: name.slice(0, 120), createdAt: at };
+  await services.store.saveProject({ project: own, steps: [], done: 0, savedAt: at, sent: undefined });
   return own.id;
 }
 
 /** The same pages with their places bare. */
-export const keepAsBeginning = (kit: Hands, project: Project, name: string): Promise<string> =>
-  keepAsNew(kit, emptied(project), name);
+export const keepAsBeginning = (services: Deps, project: Project, name: string): Promise<string> =>
+  saveAsNew(services, emptied(project), name);
 
 /** Pages of another work behind these, solved again for this one's size. Says how many came. */
-export function combine(kit: Hands, session: ProjectSession, other: Project): number {
+export function combine(services: Deps, session: ProjectSession, other: Project): number {
   const { project } = session.state.getState();
   const pages = other.pages.map((p): Page => {
-    const copy = copyPage(p, kit.newId);
+    const copy = copyPage(p, services.newId);
     const to = formatOf({ ...project, pages: [copy] }, copy);
-    return refitted(copy, formatOf(other, p), to, aspects(kit)).page;
+    return refitted(copy, formatOf(other, p), to, aspects(services)).page;
   });
   const at = project.pages.length;
   const done = session.commit({ code: "combined", count: pages.length }, [
@@ -55,12 +55,12 @@ export function combine(kit: Hands, session: ProjectSession, other: Project): nu
 
 /** Every page solved again for another lab or size, as one step; what could not be kept comes back. */
 export function changeSize(
-  kit: Hands,
+  services: Deps,
   session: ProjectSession,
   to: { readonly lab: LabCard | null; readonly format: PageFormat },
 ): readonly Loss[] {
   const { project } = session.state.getState();
-  const made = inAnotherSize(project, to, { aspectOf: aspects(kit), newId: kit.newId });
+  const made = inAnotherSize(project, to, { aspectOf: aspects(services), newId: services.newId });
   const { lab, format, pages, book, style } = made.project;
   session.commit({ code: "changedSize", count: pages.length }, [
     { type: "setProject", lab, format, pages, book, style },
@@ -68,9 +68,15 @@ export function changeSize(
   return made.losses;
 }
 
-export function keepSnapshot(kit: Hands, session: ProjectSession, name: string): Promise<void> {
+export function keepSnapshot(services: Deps, session: ProjectSession, name: string): Promise<void> {
   const { project } = session.state.getState();
-  return kit.store.keepSnapshot({ id: kit.newId(), projectId: project.id, name, at: kit.now(), project });
+  return services.store.keepSnapshot({
+    id: services.newId(),
+    projectId: project.id,
+    name,
+    at: services.now(),
+    project,
+  });
 }
 
 /** The work as it was, as one step that can be undone. */

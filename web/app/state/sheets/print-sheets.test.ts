@@ -1,14 +1,14 @@
 import { expect, test } from "@jest/globals";
-import { mapTiles, newPockets, type Project, unframed } from "#core/document";
+import { autoFramed, mapTiles, newPockets, type Project } from "#core/document";
 import { firstFraming } from "#core/fit";
 import { shippedPatterns } from "#core/pockets";
-import { seededChance } from "#core/random";
+import { seededRandom } from "#core/random";
 import { packSheets } from "#core/sheets";
 import { photo } from "../../../../core/check/check.fixture.ts";
 import { counter } from "../../../../core/document/project.fixture.ts";
 import { prints } from "../../../../core/sheets/sheets.fixture.ts";
 import { openMemoryStore } from "../../../storage/memory-store.ts";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import { ProjectSession } from "../session/project-session.ts";
 import {
   changeSheets,
@@ -35,7 +35,7 @@ function opened(full: number): ProjectSession {
   const front = bare.pages[0]!;
   const filled = mapTiles(front, (t) =>
     front.tiles.indexOf(t) < full
-      ? { ...t, filling: { kind: "photo", view: { ...unframed("a"), ...firstFraming } } }
+      ? { ...t, filling: { kind: "photo", view: { ...autoFramed("a"), ...firstFraming } } }
       : t,
   );
   const project: Project = { ...bare, pages: bare.pages.with(0, filled) };
@@ -46,27 +46,27 @@ function opened(full: number): ProjectSession {
 }
 
 const photos = new Map([photo("a"), photo("tall", { widthPx: 3000, heightPx: 4000 })].map((p) => [p.id, p]));
-const hands = () => ({
+const deps = () => ({
   newId: counter("w"),
-  library: { state: { getState: () => ({ byId: photos }) } } as unknown as Kit["library"],
+  library: { state: { getState: () => ({ byId: photos }) } } as unknown as Services["library"],
 });
 const now = (s: ProjectSession) => sheetsOf(s.state.getState().project);
 
 /** The worker that packs, without a thread. */
 const arranging = {
   run: async (_job: string, { sheets }: { readonly sheets: ReturnType<typeof now> }) => {
-    const packing = packSheets(sheets, seededChance(7));
+    const packing = packSheets(sheets, seededRandom(7));
     if (!packing.ok) throw new Error(packing.code);
     packing.value.packing.run(200);
     return packing.value.plan();
   },
-} as unknown as Kit["arranging"];
+} as unknown as Services["arranging"];
 const pack = (s: ProjectSession) =>
   packNow({ arranging }, s, { signal: new AbortController().signal, onSoFar: () => {} });
 
 test("cards of the pockets are wanted once each; what was said of one stays, and one that changed is told of", () => {
   const session = opened(3);
-  expect(wantInserts(hands(), session)).toBe(3);
+  expect(wantInserts(deps(), session)).toBe(3);
   const [first, second] = now(session).wants;
   changeWants(session, new Set([first!.id]), { count: 4, borderMm: 2 });
   const { project } = session.state.getState();
@@ -75,7 +75,7 @@ test("cards of the pockets are wanted once each; what was said of one stays, and
     { type: "fillTiles", pageId: front.id, fillings: [{ tileId: front.tiles[1]!.id, filling: { kind: "empty" } }] },
   ]);
   expect(outdatedCards(session.state.getState().project)).toBe(1);
-  expect(wantInserts(hands(), session)).toBe(2);
+  expect(wantInserts(deps(), session)).toBe(2);
   expect(outdatedCards(session.state.getState().project)).toBe(0);
   const wants = now(session).wants;
   expect(wants.map((w) => [w.count, w.borderMm])).toEqual([
@@ -91,17 +91,17 @@ test("a card with a bleed of its own is wanted with it", () => {
   session.commit({ code: "changedBleed", count: 1 }, [
     { type: "dressTiles", pageId: front.id, tileIds: [front.tiles[1]!.id], bleedMm: 5 },
   ]);
-  wantInserts(hands(), session);
+  wantInserts(deps(), session);
   expect(now(session).wants.map((w) => w.bleedMm)).toEqual([2, 5]);
 });
 
 test("pages are wanted once, photos lie as they are; wants of one kind and size stand together", () => {
   const session = opened(2);
-  const kit = hands();
-  wantPages(kit, session);
-  wantPages(kit, session);
-  wantPhotos(kit, session, ["a", "tall"], { shortMm: 100, longMm: 150 });
-  wantPhotos(kit, session, ["a"], { shortMm: 100, longMm: 150 });
+  const services = deps();
+  wantPages(services, session);
+  wantPages(services, session);
+  wantPhotos(services, session, ["a", "tall"], { shortMm: 100, longMm: 150 });
+  wantPhotos(services, session, ["a"], { shortMm: 100, longMm: 150 });
   const groups = wantGroups(now(session).wants);
   expect(groups.map((g) => [g.wants[0]!.source.from, g.count])).toEqual([
     ["page", 2],
@@ -119,7 +119,7 @@ test("pages are wanted once, photos lie as they are; wants of one kind and size 
 
 test("a plan is out of date when what is wanted changes, and good again when that is undone", async () => {
   const session = opened(5);
-  wantInserts(hands(), session);
+  wantInserts(deps(), session);
   changeSheets(session, { stock: prints });
   await pack(session);
   expect(isPacked(now(session))).toBe(true);
@@ -131,7 +131,7 @@ test("a plan is out of date when what is wanted changes, and good again when tha
 
 test("a piece moved by hand is on the other sheet, or nothing changed; what is left over is filled", async () => {
   const session = opened(5);
-  wantInserts(hands(), session);
+  wantInserts(deps(), session);
   changeSheets(session, { stock: prints });
   await pack(session);
   const on = () => now(session).plan!.sheets.map((s) => JSON.stringify(s).match(/"item":\d+/g)!.length);

@@ -2,12 +2,12 @@ import { cardBleed, findPage, findTile, frameRect, type Project, type StepName }
 import type { LabCard } from "#core/lab";
 import { aspectOf } from "#core/photo";
 import { filledUp, movedPiece, noSheets, type PrintSheets, type SheetPlan, sheetsMark, type Want } from "#core/sheets";
-import type { Kit } from "../../services.ts";
+import type { Services } from "../../services.ts";
 import type { ProjectSession } from "../session/project-session.ts";
 
 /** What is printed on sheets to be cut apart, each thing done to it as one step. */
 
-type Hands = Pick<Kit, "newId">;
+type Deps = Pick<Services, "newId">;
 
 export const sheetsOf = (project: Project): PrintSheets => project.sheets ?? noSheets;
 
@@ -52,7 +52,7 @@ export function wantGroups(wants: readonly Want[]): WantGroup[] {
 }
 
 /** Every card in a pocket of the work as it is now; what was said of those already wanted stays. */
-export function wantInserts({ newId }: Hands, session: ProjectSession): number {
+export function wantInserts({ newId }: Deps, session: ProjectSession): number {
   const { project } = session.state.getState();
   const { wants } = sheetsNow(session);
   const known = new Map(
@@ -83,7 +83,7 @@ export function wantInserts({ newId }: Hands, session: ProjectSession): number {
 }
 
 /** Every page with something on it as a print of its own. */
-export function wantPages({ newId }: Hands, session: ProjectSession): void {
+export function wantPages({ newId }: Deps, session: ProjectSession): void {
   const { project } = session.state.getState();
   const { wants } = sheetsNow(session);
   const known = new Set(wants.flatMap((w) => (w.source.from === "page" ? [w.source.pageId] : [])));
@@ -104,7 +104,7 @@ export function wantPages({ newId }: Hands, session: ProjectSession): void {
 
 /** Photos by themselves, in a size that lies as each photo does. */
 export function wantPhotos(
-  { newId, library }: Pick<Kit, "newId" | "library">,
+  { newId, library }: Pick<Services, "newId" | "library">,
   session: ProjectSession,
   photoIds: readonly string[],
   size: { readonly shortMm: number; readonly longMm: number },
@@ -148,7 +148,7 @@ export const outdatedCards = (project: Project): number =>
 
 /** Packs what is wanted, and keeps the plan as one step; shows the best so far meanwhile. */
 export async function packNow(
-  { arranging }: Pick<Kit, "arranging">,
+  { arranging }: Pick<Services, "arranging">,
   session: ProjectSession,
   options: { readonly signal: AbortSignal; readonly onSoFar: (share: number, plan: SheetPlan | undefined) => void },
 ): Promise<void> {

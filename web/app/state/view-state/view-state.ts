@@ -1,11 +1,11 @@
 import { createStore } from "zustand/vanilla";
-import { openSieve, type Section, type Sieve } from "#core/photo";
+import { noFilter, type PhotoFilter, type Section } from "#core/photo";
 import type { Dragged, DropMeaning } from "../edit/drop-meaning.ts";
 import { type Choice, nothingChosen } from "./choose.ts";
 
 export type MatTone = "light" | "grey" | "dark";
 
-export interface TurningAsk {
+export interface SideChange {
   /** As it was asked for; missing where it would tear a spread apart. */
   readonly doIt: (() => void) | undefined;
   /** What keeps every page on its side. */
@@ -13,7 +13,7 @@ export interface TurningAsk {
 }
 
 /** What lies on the desk at this moment and is no part of the project: choices, the open tile, the mat. */
-export interface DeskState {
+export interface ViewState {
   /** Which part of the library is open. */
   readonly section: Section;
   readonly photos: Choice;
@@ -29,21 +29,21 @@ export interface DeskState {
   /** What is being dragged, and what letting go now would do. */
   readonly drop: { readonly dragged: Dragged | undefined; readonly meaning: DropMeaning };
   /** A change of the row of pages that would turn pages over, until a person says whether it may. */
-  readonly turning: TurningAsk | undefined;
+  readonly turning: SideChange | undefined;
   readonly mat: MatTone;
   readonly cutLines: boolean;
   /** What the library is narrowed to. */
-  readonly sieve: Sieve;
+  readonly filter: PhotoFilter;
   /** Piles that are spread out, by the id of their top photo. */
   readonly openPiles: ReadonlySet<string>;
   /** The photo whose sheet is open. */
   readonly sheet: string | undefined;
 }
 
-export const nothingDragged: DeskState["drop"] = { dragged: undefined, meaning: { does: "nothing" } };
+export const nothingDragged: ViewState["drop"] = { dragged: undefined, meaning: { does: "nothing" } };
 
-export const createDesk = () =>
-  createStore<DeskState>(() => ({
+export const createViewState = () =>
+  createStore<ViewState>(() => ({
     section: "photos",
     photos: nothingChosen,
     tiles: nothingChosen,
@@ -55,9 +55,9 @@ export const createDesk = () =>
     turning: undefined,
     mat: "light",
     cutLines: true,
-    sieve: openSieve,
+    filter: noFilter,
     openPiles: new Set(),
     sheet: undefined,
   }));
 
-export type Desk = ReturnType<typeof createDesk>;
+export type ViewStateStore = ReturnType<typeof createViewState>;

@@ -1,7 +1,7 @@
 import { Button, Menu, Portal } from "@chakra-ui/react";
 import { FilePlus } from "lucide-react";
 import { book as words } from "../../../../text/book.ts";
-import { useKit } from "../../../services.ts";
+import { useServices } from "../../../services.ts";
 import { addPages, type PageWhere } from "../../../state/edit/page-list.ts";
 import { useSession } from "../../../state/session/hooks.ts";
 
@@ -14,13 +14,13 @@ const wheres: readonly (readonly [PageWhere, string])[] = [
 
 /** One page, two or ten, before or after the open one or at the end. */
 export function AddPages() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   return (
     <Menu.Root
       onSelect={({ value }) => {
         const [count, where] = value.split(" ") as [string, PageWhere];
-        addPages(kit, session, Number(count), where);
+        addPages(services, session, Number(count), where);
       }}
     >
       <Menu.Trigger asChild>

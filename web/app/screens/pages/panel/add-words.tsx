@@ -2,7 +2,7 @@ import { Button, HStack } from "@chakra-ui/react";
 import { Captions, Heading1, NotebookPen, Type } from "lucide-react";
 import { words as say } from "../../../../text/words.ts";
 import { notices } from "../../../components/notices.ts";
-import { useKit } from "../../../services.ts";
+import { useServices } from "../../../services.ts";
 import { addWords, captionsForAll } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
@@ -11,7 +11,7 @@ import { PanelSection } from "./parts.tsx";
 
 /** Words onto the page: on their own, or under its photos. */
 export function AddWords() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const facts = useFacts();
   const photos = usePanel((s) => openPage(s).tiles.filter((t) => t.filling.kind === "photo").length);
@@ -24,7 +24,7 @@ export function AddWords() {
     <PanelSection title={say.add}>
       <HStack gap="2" wrap="wrap">
         {kinds.map(([role, Icon]) => (
-          <Button key={role} size="sm" variant="outline" onClick={() => addWords(kit, session, role)}>
+          <Button key={role} size="sm" variant="outline" onClick={() => addWords(services, session, role)}>
             <Icon size={16} aria-hidden /> {say.roles[role]}
           </Button>
         ))}
@@ -33,7 +33,7 @@ export function AddWords() {
             size="sm"
             variant="ghost"
             onClick={async () => {
-              const n = await captionsForAll(kit, session, facts);
+              const n = await captionsForAll(services, session, facts);
               notices.create({ title: n > 0 ? say.captionsAdded(n) : say.noCaptions, type: "info" });
             }}
           >

@@ -12,7 +12,7 @@ import {
 import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { CountField } from "../../../components/count-field.tsx";
-import { useKit } from "../../../services.ts";
+import { useServices } from "../../../services.ts";
 import { shuffle, solveAgain } from "../../../state/edit/arrange-page.ts";
 import { arrangePhotos, photosOnPage } from "../../../state/edit/arrange-photos.ts";
 import { asFirstMade, differsFromFirst, inOrder, keep, mirrored, seedOf } from "../../../state/edit/tree-gestures.ts";
@@ -26,7 +26,7 @@ export function ArrangementSection({ page, arrangement }: { readonly page: Page;
 }
 
 function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
   const count = page.tiles.length;
@@ -36,10 +36,10 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
         <CropFigure />
       </Text>
       <HStack wrap="wrap" gap="1.5">
-        <Button size="sm" variant="outline" onClick={() => shuffle(kit, session, 1)}>
+        <Button size="sm" variant="outline" onClick={() => shuffle(services, session, 1)}>
           <Shuffle size={16} aria-hidden /> {words.shuffle}
         </Button>
-        {seedOf(page) > 0 && <Act icon={Undo2} name={words.lastShuffle} onAct={() => shuffle(kit, session, -1)} />}
+        {seedOf(page) > 0 && <Act icon={Undo2} name={words.lastShuffle} onAct={() => shuffle(services, session, -1)} />}
         <Act
           icon={CaretsToAxisDashedVertical}
           name={words.mirrorSides}
@@ -50,13 +50,13 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
           name={words.mirrorUpside}
           onAct={() => keep(session, "mirroredPage", count, mirrored("stack"))}
         />
-        <Button size="sm" variant="outline" onClick={() => solveAgain(kit, session)}>
+        <Button size="sm" variant="outline" onClick={() => solveAgain(services, session)}>
           {words.again}
         </Button>
         <Button
           size="sm"
           variant="outline"
-          onClick={() => arrangePhotos(kit, session, photosOnPage(session, byId), { grid: {} })}
+          onClick={() => arrangePhotos(services, session, photosOnPage(session, byId), { grid: {} })}
         >
           {words.makeGrid}
         </Button>
@@ -71,7 +71,7 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
         size="sm"
         checked={tree.order === "kept"}
         onCheckedChange={(e) =>
-          keep(session, "changedOrder", count, inOrder(kit.library, e.checked ? "kept" : "mostly"))
+          keep(session, "changedOrder", count, inOrder(services.library, e.checked ? "kept" : "mostly"))
         }
       >
         <Switch.HiddenInput />
@@ -88,11 +88,11 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
 }
 
 function OfGrid({ grid }: { readonly grid: GridArrangement }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
   const again = (asked: { rows?: number | undefined; columns?: number | undefined }) =>
-    arrangePhotos(kit, session, photosOnPage(session, byId), {
+    arrangePhotos(services, session, photosOnPage(session, byId), {
       grid: {
         ...(asked.rows === undefined ? {} : { rows: asked.rows }),
         ...(asked.columns === undefined ? {} : { columns: asked.columns }),
@@ -130,7 +130,11 @@ function OfGrid({ grid }: { readonly grid: GridArrangement }) {
         >
           {words.bestFit}
         </Button>
-        <Button size="sm" variant="outline" onClick={() => arrangePhotos(kit, session, photosOnPage(session, byId))}>
+        <Button
+          size="sm"
+          variant="outline"
+          onClick={() => arrangePhotos(services, session, photosOnPage(session, byId))}
+        >
           {words.fitExactly}
         </Button>
       </HStack>

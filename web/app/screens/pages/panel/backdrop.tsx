@@ -1,11 +1,11 @@
 import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
-import { type Look, type StepCode, unframed } from "#core/document";
+import { autoFramed, type Look, type StepCode } from "#core/document";
 import { words as say } from "../../../../text/words.ts";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
-import { OneOfFew } from "../../../components/segmented.tsx";
+import { Segmented } from "../../../components/segmented.tsx";
 import { lookOnAll, lookOnFacing } from "../../../state/edit/page-list.ts";
-import { useDesk, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { LookOnSome } from "./look-on-some.tsx";
 import { Papers } from "./papers.tsx";
@@ -20,7 +20,7 @@ interface BackdropProps {
 /** A photo behind everything, faded by the page's colour; and this look for all pages. */
 export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
   const session = useSession();
-  const chosen = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
+  const chosen = useViewState((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
   const several = usePanel((s) => s.project.pages.length > 1);
   const facing = usePanel((s) => s.project.kind !== "collage" && openPage(s).leaves === 1);
   const [asking, setAsking] = useState(false);
@@ -28,7 +28,7 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
   const put = (photoId: string) =>
     onKeep("changedBackdrop", {
       ...look,
-      backdrop: { view: unframed(photoId), veil: backdrop?.veil ?? 0, across: backdrop?.across ?? "page" },
+      backdrop: { view: autoFramed(photoId), veil: backdrop?.veil ?? 0, across: backdrop?.across ?? "page" },
     });
   return (
     <VStack align="stretch" gap="2">
@@ -54,7 +54,7 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
         </HStack>
       )}
       {backdrop && facing && (
-        <OneOfFew
+        <Segmented
           label={say.backdropAcross}
           value={backdrop.across}
           options={[

@@ -8,8 +8,8 @@ import { pace } from "../../../../text/pace.ts";
 import { work } from "../../../../text/project.ts";
 import { words as wordWords } from "../../../../text/words.ts";
 import { NumberField } from "../../../components/number-field.tsx";
-import { Choose } from "../../../components/select.tsx";
-import { useKit } from "../../../services.ts";
+import { Select } from "../../../components/select.tsx";
+import { useServices } from "../../../services.ts";
 import { joinPages, markPage, matchFacing, showNumbers, splitSpread } from "../../../state/edit/page-list.ts";
 import { usePageCountWords } from "../../../state/session/book-facts.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
@@ -20,7 +20,7 @@ import { PanelSection } from "./parts.tsx";
 
 /** What a page of a book has more than another: its facing page, its number, and the book around it. */
 export function BookSection() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const project = usePanel((s) => s.project);
   const page = usePanel(openPage);
@@ -47,27 +47,27 @@ export function BookSection() {
             <Toggle label={words.stays} on={!page.paced} onTurn={(stays) => markPage(session, { paced: !stays })} />
           )}
           {opening?.left && opening.right && (
-            <Button size="sm" variant="outline" onClick={() => joinPages(kit, session)}>
+            <Button size="sm" variant="outline" onClick={() => joinPages(services, session)}>
               <RectangleHorizontal size={16} aria-hidden /> {words.makeSpread}
             </Button>
           )}
           {opening?.left && opening.right && page.tiles.length > 0 && (
-            <Button size="sm" variant="outline" onClick={() => matchFacing(kit, session)}>
+            <Button size="sm" variant="outline" onClick={() => matchFacing(services, session)}>
               <Equal size={16} aria-hidden /> {work.match}
             </Button>
           )}
           {page.leaves === 2 && (
-            <Button size="sm" variant="outline" onClick={() => splitSpread(kit, session)}>
+            <Button size="sm" variant="outline" onClick={() => splitSpread(services, session)}>
               <Columns2 size={16} aria-hidden /> {words.splitSpread}
             </Button>
           )}
-          <Choose
+          <Select
             label={words.paper}
             value={project.book.paperId}
             options={rules.papers.map((p) => [p.id, p.name])}
             onChoose={(paperId) => change({ paperId })}
           />
-          <Choose
+          <Select
             label={words.cover}
             value={project.book.coverId}
             options={rules.covers.map((c) => [c.id, c.name])}
@@ -80,13 +80,13 @@ export function BookSection() {
           <Toggle label={words.numbersOn} on={numbers.shown} onTurn={(shown) => showNumbers(session, shown)} />
           {numbers.shown && (
             <HStack gap="2">
-              <Choose
+              <Select
                 label={words.numberPlace}
                 value={numbers.place}
                 options={numberPlaces.map((p) => [p, words.numberPlaces[p]])}
                 onChoose={(place) => number({ place })}
               />
-              <Choose
+              <Select
                 label={words.running}
                 value={numbers.running}
                 options={(["nothing", "days", "name"] as const).map((r) => [r, words.runnings[r]])}
@@ -97,7 +97,7 @@ export function BookSection() {
           {numbers.shown && (
             <HStack gap="2" align="end">
               <Box flex="1">
-                <Choose
+                <Select
                   label={words.numberFont}
                   value={numbers.style.font}
                   options={fontFamilies.map((f) => [f.id, f.name])}

@@ -7,9 +7,9 @@ import { book as words } from "../../../../text/book.ts";
 import { panel as panelWords } from "../../../../text/pages.ts";
 import { words as wordWords } from "../../../../text/words.ts";
 import { NumberField } from "../../../components/number-field.tsx";
-import { Choose } from "../../../components/select.tsx";
-import { Labelled } from "../../../components/text-field.tsx";
-import { useKit } from "../../../services.ts";
+import { Select } from "../../../components/select.tsx";
+import { TextField } from "../../../components/text-field.tsx";
+import { useServices } from "../../../services.ts";
 import { changeSpine, removeCover } from "../../../state/edit/cover.ts";
 import { openThe } from "../../../state/edit/page-list.ts";
 import { usePhotoColours } from "../../../state/library/photo-colours.ts";
@@ -19,12 +19,12 @@ import { AddWords } from "./add-words.tsx";
 import { ArrangementSection } from "./arrangement-section.tsx";
 import { Backdrop } from "./backdrop.tsx";
 import { ColourRow, Swatch } from "./colour-row.tsx";
-import { OtherWays } from "./other-ways.tsx";
+import { Alternatives } from "./other-ways.tsx";
 import { PanelSection, PanelTitle } from "./parts.tsx";
 
 /** The cover: its measures as they follow from the book, its spine, and what lies on it. */
 export function CoverPanel() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const project = usePanel((s) => s.project);
   const page = usePanel(openPage);
@@ -49,7 +49,7 @@ export function CoverPanel() {
       <SpineSection narrow={parts.spineMm < parts.cover.leastForWordsMm} />
       <AddWords />
       {page.arrangement && <ArrangementSection page={page} arrangement={page.arrangement} />}
-      {page.arrangement && <OtherWays />}
+      {page.arrangement && <Alternatives />}
       <PanelSection>
         <ColourRow
           label={panelWords.pageColour}
@@ -64,7 +64,7 @@ export function CoverPanel() {
           variant="ghost"
           w="full"
           onClick={() => {
-            openThe(kit, session, project.pages[0]);
+            openThe(services, session, project.pages[0]);
             removeCover(session);
           }}
         >
@@ -93,13 +93,13 @@ function SpineSection({ narrow }: { readonly narrow: boolean }) {
           </Text>
         ) : (
           <>
-            <Labelled
+            <TextField
               label={words.spineText}
               value={spine.text}
               maxLength={200}
               onChange={(e) => changeSpine(session, { text: e.target.value }, "spine")}
             />
-            <Choose
+            <Select
               label={words.spineRuns}
               value={spine.runs}
               options={(["down", "up", "across"] as const).map((r) => [r, words.spineRunsHow[r]])}
@@ -107,7 +107,7 @@ function SpineSection({ narrow }: { readonly narrow: boolean }) {
             />
             <HStack gap="2" align="end">
               <Box flex="1">
-                <Choose
+                <Select
                   label={wordWords.font}
                   value={spine.style.font}
                   options={fontFamilies.map((f) => [f.id, f.name])}

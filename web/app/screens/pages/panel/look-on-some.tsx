@@ -1,9 +1,9 @@
 import { Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
 import { words as say } from "../../../../text/words.ts";
-import { Ask } from "../../../components/confirm-dialog.tsx";
+import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
 import { pagesAsked } from "../../../components/pages-asked.ts";
-import { Labelled } from "../../../components/text-field.tsx";
+import { TextField } from "../../../components/text-field.tsx";
 import { lookOn, pagesNumbered } from "../../../state/edit/page-list.ts";
 import { useSession } from "../../../state/session/hooks.ts";
 
@@ -14,7 +14,7 @@ export function LookOnSome({ onClose }: { readonly onClose: () => void }) {
   const { pageId } = session.state.getState();
   const others = pagesNumbered(session, pagesAsked(asked)).filter((p) => p.id !== pageId);
   return (
-    <Ask
+    <ConfirmDialog
       title={say.likeSome}
       doIt={say.likeThese(others.length)}
       able={others.length > 0}
@@ -26,7 +26,7 @@ export function LookOnSome({ onClose }: { readonly onClose: () => void }) {
     >
       <VStack align="stretch" gap="3">
         <Text color="fg.muted">{say.likeSomeLead}</Text>
-        <Labelled
+        <TextField
           label={say.likeWhich}
           value={asked}
           autoFocus
@@ -35,6 +35,6 @@ export function LookOnSome({ onClose }: { readonly onClose: () => void }) {
         />
         {asked.trim() !== "" && others.length === 0 && <Text color="clay.600">{say.likeNone}</Text>}
       </VStack>
-    </Ask>
+    </ConfirmDialog>
   );
 }

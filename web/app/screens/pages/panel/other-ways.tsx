@@ -1,13 +1,13 @@
 import { Button, HStack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
-import type { Way } from "#core/arrange";
+import type { Alternative } from "#core/arrange";
 import { type Page, photoIdOf } from "#core/document";
 import type { PageFormat } from "#core/lab";
-import { framedBy } from "#core/photo";
+import { photoShape } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { typingIn } from "../../../components/typing-in.ts";
-import { useKit } from "../../../services.ts";
+import { useServices } from "../../../services.ts";
 import { arrangedAs, keep, show } from "../../../state/edit/tree-gestures.ts";
 import { openFormat, useLibrary, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
@@ -22,12 +22,12 @@ const asGoodAsNothing = 0.0005;
 type Filter = "order" | "leader" | "crop";
 
 /** Small pictures of this page's own photos arranged differently. Looking at one shows it on the page. */
-export function OtherWays() {
+export function Alternatives() {
   const session = useSession();
   // The page as it is kept: what is only being looked at asks for no other ways.
   const page = usePanel(openPage);
   const format = usePanel(openFormat);
-  const ways = useWays(page, format);
+  const ways = useAlternatives(page, format);
   const [filters, setFilters] = useState<ReadonlySet<Filter>>(new Set());
   const [at, setAt] = useState(0);
   const lead = page.arrangement?.kind === "tree" ? page.arrangement.lead : null;
@@ -55,7 +55,7 @@ export function OtherWays() {
     return () => window.removeEventListener("keydown", hear);
   }, [session, shown, at, page]);
   if (page.tiles.length === 0) return null;
-  const take = (way: Way) => keep(session, "arrangedAnew", page.tiles.length, arrangedAs(way));
+  const take = (way: Alternative) => keep(session, "arrangedAnew", page.tiles.length, arrangedAs(way));
   const stop = Math.min(at, shown.length - 1);
   const toggle = (f: Filter) => {
     const next = new Set(filters);
@@ -64,7 +64,7 @@ export function OtherWays() {
   };
   const names = { order: words.keepOrder, leader: words.keepLeader, crop: words.cropNothing };
   return (
-    <PanelSection title={words.otherWays}>
+    <PanelSection title={words.alternatives}>
       <HStack gap="1.5" wrap="wrap" mb="2.5">
         {(Object.keys(names) as Filter[]).map((f) => (
           <Button
@@ -89,12 +89,12 @@ export function OtherWays() {
       )}
       {ways && shown.length === 0 && (
         <Text fontSize="14px" color="fg.subtle" role="status">
-          {words.noWays}
+          {words.noAlternatives}
         </Text>
       )}
-      <CardGrid label={words.otherWays} columns={3} count={shown.length} stop={stop} onStop={setAt}>
+      <CardGrid label={words.alternatives} columns={3} count={shown.length} stop={stop} onStop={setAt}>
         {shown.map((way, i) => (
-          <WayCard
+          <AlternativeCard
             // biome-ignore lint/suspicious/noArrayIndexKey: a way has nothing but its place
             key={i}
             way={way}
@@ -120,8 +120,8 @@ export function OtherWays() {
   );
 }
 
-function useWays(page: Page, format: PageFormat): readonly Way[] | undefined {
-  const { arranging } = useKit();
+function useAlternatives(page: Page, format: PageFormat): readonly Alternative[] | undefined {
+  const { arranging } = useServices();
   const byId = useLibrary((s) => s.byId);
   const tree = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
   const photos = page.tiles.map((t) => byId.get(photoIdOf(t) ?? ""));
@@ -141,17 +141,17 @@ function useWays(page: Page, format: PageFormat): readonly Way[] | undefined {
     staleTime: Number.POSITIVE_INFINITY,
     placeholderData: (before, query) => (query?.queryKey[1] === key[1] ? before : undefined),
     queryFn: () =>
-      arranging.run("otherWays", {
+      arranging.run("alternatives", {
         page,
         format,
-        photos: photos.flatMap((p) => (p ? [{ id: p.id, ...framedBy(p) }] : [])),
+        photos: photos.flatMap((p) => (p ? [{ id: p.id, ...photoShape(p) }] : [])),
         seed: 0,
       }),
   }).data;
 }
 
-interface WayCardProps {
-  readonly way: Way;
+interface AlternativeCardProps {
+  readonly way: Alternative;
   readonly page: Page;
   readonly format: PageFormat;
   readonly number: number;
@@ -161,7 +161,7 @@ interface WayCardProps {
   readonly onTake: () => void;
 }
 
-function WayCard({ way, page, format, number, ...rest }: WayCardProps) {
+function AlternativeCard({ way, page, format, number, ...rest }: AlternativeCardProps) {
   const solved = useMemo(() => arrangedAs(way)(page, format), [way, page, format]);
   const [kind, crop] = [words.wayKinds[way.kind], words.wayCrop(way.crop)];
   return (

@@ -4,8 +4,8 @@ import { memo } from "react";
 import type { Look, StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
 import { changeTrouble, templates as templateWords, panel as words } from "../../../../text/pages.ts";
-import { Choose } from "../../../components/select.tsx";
-import { useKit } from "../../../services.ts";
+import { Select } from "../../../components/select.tsx";
+import { useServices } from "../../../services.ts";
 import { openFormat, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { AddWords } from "./add-words.tsx";
@@ -15,14 +15,14 @@ import { BookSection } from "./book-section.tsx";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { Margins } from "./margins.tsx";
-import { OtherWays } from "./other-ways.tsx";
+import { Alternatives } from "./other-ways.tsx";
 import { PagesSection } from "./pages-section.tsx";
 import { PanelSection, PanelTitle } from "./parts.tsx";
 import { KeepAsPockets, PocketsSection } from "./pockets-section.tsx";
 
 /** The page as a whole: its grid, its gaps, its colours. */
 export const PagePanel = memo(function PagePanel() {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   const session = useSession();
   // As it is kept: what a hand is doing at the moment is followed by those parts alone that show it.
   const page = usePanel(openPage);
@@ -63,7 +63,7 @@ export const PagePanel = memo(function PagePanel() {
           {lab && <Text color="fg.subtle">{lab.name}</Text>}
         </Box>
         <Box w="74px">
-          <Choose<Unit>
+          <Select<Unit>
             label={words.unit}
             value={unit}
             options={units.map((u) => [u, u])}
@@ -75,7 +75,7 @@ export const PagePanel = memo(function PagePanel() {
         <PocketsSection />
       ) : (
         <HStack gap="2" mb="4">
-          <Button size="sm" variant="outline" onClick={() => desk.setState({ templates: true })}>
+          <Button size="sm" variant="outline" onClick={() => viewState.setState({ templates: true })}>
             <LayoutTemplate size={16} aria-hidden /> {templateWords.open}
           </Button>
         </HStack>
@@ -83,7 +83,7 @@ export const PagePanel = memo(function PagePanel() {
       {kind === "pockets" && !inPockets && <KeepAsPockets />}
       <AddWords />
       {page.arrangement && <ArrangementSection page={page} arrangement={page.arrangement} />}
-      {page.arrangement && !inPockets && <OtherWays />}
+      {page.arrangement && !inPockets && <Alternatives />}
       <PanelSection>
         {!inPockets &&
           row(words.gap, "changedGap", look.gapMm, Math.max(8, shortMm / 12), (gapMm) => ({ ...kept(), gapMm }))}

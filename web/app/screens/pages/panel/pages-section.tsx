@@ -1,14 +1,14 @@
 import { Button, VStack } from "@chakra-ui/react";
 import { CopyPlus, FilePlus, Trash2 } from "lucide-react";
 import { run as words } from "../../../../text/pages.ts";
-import { useKit } from "../../../services.ts";
+import { useServices } from "../../../services.ts";
 import { addPage, copyThePage, removeThePage } from "../../../state/edit/page-list.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { PanelSection } from "./parts.tsx";
 
 /** More pages in the same work, or one fewer. */
 export function PagesSection() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const count = usePanel((s) => s.project.pages.length);
   const deeds = [
@@ -26,7 +26,7 @@ export function PagesSection() {
             variant="ghost"
             justifyContent="start"
             fontWeight="500"
-            onClick={() => deed(kit, session)}
+            onClick={() => deed(services, session)}
           >
             <Icon size={17} aria-hidden /> {name}
           </Button>

@@ -2,7 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { useDeferredValue } from "react";
 import { areWords, findTile } from "#core/document";
 import { Changeable } from "../../../components/changeable.tsx";
-import { PanelContext, shownPage, useDesk, usePanelState, useProject } from "../../../state/session/hooks.ts";
+import { PanelContext, shownPage, usePanelState, useProject, useViewState } from "../../../state/session/hooks.ts";
 import { CoverPanel } from "./cover-panel.tsx";
 import { PagePanel } from "./page-panel.tsx";
 import { TemplatesPanel } from "./templates-panel.tsx";
@@ -15,9 +15,9 @@ export function Panel() {
   // What follows a hand comes first; the panel catches up as soon as there is time.
   const page = useDeferredValue(useProject(shownPage));
   const state = usePanelState();
-  const chosen = useDesk((s) => s.tiles.ids);
+  const chosen = useViewState((s) => s.tiles.ids);
   const isCover = state.project.cover?.page.id === state.pageId;
-  const templates = useDesk((s) => s.templates);
+  const templates = useViewState((s) => s.templates);
   const tiles = [...chosen].flatMap((id) => findTile(page, id) ?? []);
   return (
     <PanelContext.Provider value={state}>

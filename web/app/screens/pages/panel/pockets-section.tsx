@@ -5,13 +5,13 @@ import { sideOf } from "#core/document";
 import { shippedPatterns, type TypedPattern, typedPattern } from "#core/pockets";
 import { formatLength } from "#core/units";
 import { pockets as words } from "../../../../text/pockets.ts";
-import { Ask } from "../../../components/confirm-dialog.tsx";
+import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
 import { CountField } from "../../../components/count-field.tsx";
 import { LengthField } from "../../../components/length-field.tsx";
-import { OneOfFew } from "../../../components/segmented.tsx";
-import { Choose } from "../../../components/select.tsx";
-import { Labelled } from "../../../components/text-field.tsx";
-import { useKit } from "../../../services.ts";
+import { Segmented } from "../../../components/segmented.tsx";
+import { Select } from "../../../components/select.tsx";
+import { TextField } from "../../../components/text-field.tsx";
+import { useServices } from "../../../services.ts";
 import {
   addLeaf,
   addOwnPattern,
@@ -28,7 +28,7 @@ import { PanelSection } from "./parts.tsx";
 
 /** The pockets of the open leaf, what their cards measure, and what goes to print. */
 export function PocketsSection() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const project = usePanel((s) => s.project);
   const page = usePanel(openPage);
@@ -59,21 +59,21 @@ export function PocketsSection() {
         <Text fontSize="14px" color="fg.muted">
           {sideOf(project, page.id) === "left" ? words.back : words.front}
         </Text>
-        <Choose
+        <Select
           label={words.pattern}
           value={pattern.id}
           options={all.map((p) => [p.id, p.name])}
-          onChoose={(id) => choosePattern(kit, session, all.find((p) => p.id === id)!)}
+          onChoose={(id) => choosePattern(services, session, all.find((p) => p.id === id)!)}
         />
         <HStack gap="2" align="end">
           {length(words.less, pockets.lessMm, 20, (lessMm) => setPockets(session, { lessMm }))}
           {length(words.bleed, pockets.bleedMm, 25, (bleedMm) => setPockets(session, { bleedMm }))}
         </HStack>
-        <Button size="sm" variant="outline" onClick={() => addLeaf(kit, session)}>
+        <Button size="sm" variant="outline" onClick={() => addLeaf(services, session)}>
           <FilePlus size={16} aria-hidden /> {words.addLeaf}
         </Button>
         <HStack gap="1" wrap="wrap">
-          <Button size="sm" variant="ghost" onClick={() => drawOwn(kit, session)}>
+          <Button size="sm" variant="ghost" onClick={() => drawOwn(services, session)}>
             <PencilRuler size={16} aria-hidden /> {words.drawOwn}
           </Button>
           <Button size="sm" variant="ghost" onClick={() => setTyping(true)}>
@@ -84,7 +84,7 @@ export function PocketsSection() {
           <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1">
             {words.output}
           </Text>
-          <OneOfFew
+          <Segmented
             label={words.output}
             value={pockets.output}
             options={[
@@ -103,14 +103,14 @@ export function PocketsSection() {
 
 /** While pockets are being drawn: how they become a pattern. */
 export function KeepAsPockets() {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   return (
     <PanelSection title={words.drawOwn}>
       <Text fontSize="14px" color="fg.muted" mb="2">
         {words.drawLead}
       </Text>
-      <Button w="full" onClick={() => keepDrawn(kit, session, words.ownName)}>
+      <Button w="full" onClick={() => keepDrawn(services, session, words.ownName)}>
         {words.keepDrawn}
       </Button>
     </PanelSection>
@@ -128,7 +128,7 @@ const firstTyped: TypedPattern = {
 };
 
 function ByNumbers({ onClose }: { readonly onClose: () => void }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const { unit, format } = usePanel((s) => s.project);
   const [name, setName] = useState(words.ownName);
@@ -147,18 +147,18 @@ function ByNumbers({ onClose }: { readonly onClose: () => void }) {
     />
   );
   return (
-    <Ask
+    <ConfirmDialog
       title={words.typeTitle}
       doIt={words.typeDo}
       able={made.ok}
       onClose={onClose}
       onDo={() => {
-        if (made.ok) addOwnPattern(kit, session, { ...made.value, id: kit.newId() });
+        if (made.ok) addOwnPattern(services, session, { ...made.value, id: services.newId() });
         onClose();
       }}
     >
       <VStack align="stretch" gap="3">
-        <Labelled label={words.name} value={name} maxLength={80} onChange={(e) => setName(e.target.value)} />
+        <TextField label={words.name} value={name} maxLength={80} onChange={(e) => setName(e.target.value)} />
         <HStack gap="3">
           <CountField
             label={words.columns}
@@ -182,6 +182,6 @@ function ByNumbers({ onClose }: { readonly onClose: () => void }) {
             : words.trouble[made.code]}
         </Text>
       </VStack>
-    </Ask>
+    </ConfirmDialog>
   );
 }

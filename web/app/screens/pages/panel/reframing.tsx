@@ -3,12 +3,12 @@ import { CaretsToAxisDashedHorizontal, CaretsToAxisDashedVertical, RotateCcw, Ro
 import type { ReactNode } from "react";
 import { frameRect, framingOf, type Tile, type View } from "#core/document";
 import { type Framing, mostZoom, settled, turnParts, withinHalf, zoomed } from "#core/fit";
-import { aspectOf, framedBy, type Photo } from "#core/photo";
+import { aspectOf, type Photo, photoShape } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { common } from "../../../../text/screens.ts";
-import { useKit } from "../../../services.ts";
+import { useServices } from "../../../services.ts";
 import { reframeChange, resetFraming } from "../../../state/edit/page-gestures.ts";
-import { openFormat, useDesk, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openFormat, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { Act, Bead, PanelSection } from "./parts.tsx";
@@ -21,14 +21,14 @@ interface ReframingProps {
 
 /** Everything about how a tile looks at its photo, for those who would rather not use the wheel. */
 export function Reframing({ tile, photo, view }: ReframingProps) {
-  const { desk } = useKit();
+  const { viewState } = useServices();
   const session = useSession();
   const page = usePanel(openPage);
   const format = usePanel(openFormat);
-  const straightening = useDesk((s) => s.straightening);
+  const straightening = useViewState((s) => s.straightening);
   const aspect = aspectOf(photo);
   const rect = frameRect(tile.frame);
-  const framing: Framing = framingOf(view, framedBy(photo), tile.frame, format);
+  const framing: Framing = framingOf(view, photoShape(photo), tile.frame, format);
   const now = settled(aspect, rect, framing);
   const least = settled(aspect, rect, { ...framing, zoom: 0 }).zoom;
   const change = (next: Framing, behind = view.behind) => reframeChange(page, tile.id, { ...view, behind }, next);
@@ -94,7 +94,7 @@ export function Reframing({ tile, photo, view }: ReframingProps) {
           icon={Ruler}
           name={words.straighten}
           pressed={straightening}
-          onAct={() => desk.setState({ straightening: !straightening })}
+          onAct={() => viewState.setState({ straightening: !straightening })}
         />
       </HStack>
       {straightening && (
@@ -134,7 +134,7 @@ export function Reframing({ tile, photo, view }: ReframingProps) {
       <Button size="sm" variant="ghost" disabled={!view.byHand} onClick={() => resetFraming(session, tile.id)}>
         {words.reset}
       </Button>
-      <Button mt="3" w="full" onClick={() => desk.setState({ reframing: undefined, straightening: false })}>
+      <Button mt="3" w="full" onClick={() => viewState.setState({ reframing: undefined, straightening: false })}>
         {common.done}
       </Button>
     </PanelSection>

@@ -4,11 +4,11 @@ import { frameRect, type Page, type Tile } from "#core/document";
 import { bleedBox, type PageFormat } from "#core/lab";
 import { photoPlaces, templateOfPage } from "#core/templates";
 import { templates as words } from "../../../../text/pages.ts";
-import { Ask } from "../../../components/confirm-dialog.tsx";
+import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
 import { notices } from "../../../components/notices.ts";
 import { PageCanvas } from "../../../components/page-canvas.tsx";
-import { OneOfFew } from "../../../components/segmented.tsx";
-import { useKit } from "../../../services.ts";
+import { Segmented } from "../../../components/segmented.tsx";
+import { useServices } from "../../../services.ts";
 
 const drawnPx = 320;
 
@@ -20,7 +20,7 @@ interface SaveTemplateProps {
 
 /** Names the page's arrangement and keeps it; its places can be given an order, or told to stay bare. */
 export function SaveTemplate({ page, format, onClose }: SaveTemplateProps) {
-  const { templates, newId } = useKit();
+  const { templates, newId } = useServices();
   const [numbered, setNumbered] = useState<readonly string[]>([]);
   const [skipped, setSkipped] = useState<ReadonlySet<string>>(new Set());
   const [mode, setMode] = useState<"number" | "skip">("number");
@@ -52,7 +52,7 @@ export function SaveTemplate({ page, format, onClose }: SaveTemplateProps) {
   };
 
   return (
-    <Ask
+    <ConfirmDialog
       title={words.saveTitle}
       doIt={words.saveDo}
       able={made !== undefined}
@@ -78,7 +78,7 @@ export function SaveTemplate({ page, format, onClose }: SaveTemplateProps) {
             </Text>
           </Box>
           <HStack justify="space-between">
-            <OneOfFew
+            <Segmented
               label={words.mode}
               value={mode}
               options={[
@@ -149,6 +149,6 @@ export function SaveTemplate({ page, format, onClose }: SaveTemplateProps) {
           </Box>
         </VStack>
       )}
-    </Ask>
+    </ConfirmDialog>
   );
 }

@@ -7,7 +7,7 @@ import { adapted, photoPlaces, type Template } from "#core/templates";
 import { templates as words } from "../../../../text/pages.ts";
 import { common } from "../../../../text/screens.ts";
 import { notices } from "../../../components/notices.ts";
-import { useKit } from "../../../services.ts";
+import { useServices } from "../../../services.ts";
 import { laidBy } from "../../../state/edit/apply-template.ts";
 import { useSession } from "../../../state/session/hooks.ts";
 import { PageCard } from "./page-card.tsx";
@@ -50,9 +50,9 @@ export const TemplateCard = memo(function TemplateCard(props: TemplateCardProps)
 });
 
 function Shown({ template, page, format, stop, starred, own, onLook, onTake, onTakeOut }: TemplateCardProps) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
-  const laid = useMemo(() => laidBy(kit, page, format, template, true).page, [kit, page, format, template]);
+  const laid = useMemo(() => laidBy(services, page, format, template, true).page, [services, page, format, template]);
   const bent = useMemo(() => adapted(template, format).bent, [template, format]);
   const places = words.places(photoPlaces(template));
   const fit = bent < asDrawn ? words.asDrawn : words.adapted;
@@ -61,11 +61,11 @@ function Shown({ template, page, format, stop, starred, own, onLook, onTake, onT
     session.preview([{ type: "putPage", page: laid }]);
   };
   const remove = async () => {
-    await kit.templates.remove(template.id);
+    await services.templates.remove(template.id);
     notices.create({
       title: words.removed(template.name),
       type: "info",
-      action: { label: common.undoIt, onClick: () => void kit.templates.keep([template]) },
+      action: { label: common.undoIt, onClick: () => void services.templates.keep([template]) },
     });
   };
   return (
@@ -105,7 +105,7 @@ function Shown({ template, page, format, stop, starred, own, onLook, onTake, onT
         <Corner
           name={words.favourite(template.name)}
           pressed={starred}
-          onAct={() => void kit.templates.toggleFavourite(template.id)}
+          onAct={() => void services.templates.toggleFavourite(template.id)}
         >
           <Star size={14} fill={starred ? "currentColor" : "none"} />
         </Corner>

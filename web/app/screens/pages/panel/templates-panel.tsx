@@ -25,29 +25,29 @@ import {
 import { templates as words } from "../../../../text/pages.ts";
 import { notices } from "../../../components/notices.ts";
 import { saveToDisk } from "../../../components/save-to-disk.ts";
-import { Choose } from "../../../components/select.tsx";
-import { useKit } from "../../../services.ts";
-import { countFlowing, takeTemplate } from "../../../state/edit/apply-template.ts";
+import { Select } from "../../../components/select.tsx";
+import { useServices } from "../../../services.ts";
+import { applyTemplate, countFlowing } from "../../../state/edit/apply-template.ts";
 import { openFormat, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { CardGrid } from "./card-grid.tsx";
 import { Act, PanelTitle, pressedLook } from "./parts.tsx";
 import { SaveTemplate } from "./save-template.tsx";
 import { TemplateCard } from "./template-card.tsx";
-import { found, type TemplateSieve } from "./template-sieve.ts";
+import { found, type TemplateFilter } from "./template-sieve.ts";
 
 /** All templates, narrowed to those that suit; each as a small picture of this very page laid out by it. */
 export function TemplatesPanel() {
-  const kit = useKit();
-  const { desk, templates } = kit;
+  const services = useServices();
+  const { viewState, templates } = services;
   const session = useSession();
   const page = usePanel(openPage);
   const format = usePanel(openFormat);
   const own = useStore(templates.state, (s) => s.own);
   const favourites = useStore(templates.state, (s) => s.favourites);
-  const photos = countFlowing(kit, page);
+  const photos = countFlowing(services, page);
   const all = useMemo(() => [...own, ...shippedTemplates()], [own]);
-  const [sieve, setSieve] = useState<TemplateSieve>({
+  const [filter, setFilter] = useState<TemplateFilter>({
     text: "",
     photos: all.some((t) => photoPlaces(t) === photos) ? "page" : "any",
     family: "",
@@ -59,7 +59,7 @@ export function TemplatesPanel() {
   const [at, setAt] = useState(0);
   const chooser = useRef<HTMLInputElement>(null);
   useEffect(() => void templates.load(), [templates]);
-  const wanted = useDeferredValue(sieve);
+  const wanted = useDeferredValue(filter);
   const shown = useMemo(
     () => found(all, wanted, { format, photos, favourites, own }).map((t) => turned(t, turn)),
     [all, wanted, format, photos, favourites, own, turn],
@@ -75,7 +75,7 @@ export function TemplatesPanel() {
   };
   const takeOut = (some: readonly Template[], name: string) =>
     saveToDisk(new Blob([templateFile(some)], { type: "application/json" }), `${name}.json`);
-  const set = (part: Partial<TemplateSieve>) => setSieve({ ...sieve, ...part });
+  const set = (part: Partial<TemplateFilter>) => setFilter({ ...filter, ...part });
 
   return (
     <Box onPointerLeave={() => session.dropPreview()}>
@@ -88,7 +88,7 @@ export function TemplatesPanel() {
           title={words.close}
           onClick={() => {
             session.dropPreview();
-            desk.setState({ templates: false });
+            viewState.setState({ templates: false });
           }}
         >
           <X size={18} />
@@ -105,16 +105,16 @@ export function TemplatesPanel() {
         type="search"
         aria-label={words.search}
         placeholder={words.search}
-        value={sieve.text}
+        value={filter.text}
         onChange={(e) => set({ text: e.target.value })}
         bg="oat.25"
         borderColor="oat.400"
         mb="2"
       />
       <Grid templateColumns="1fr 1fr" gap="2" mb="2">
-        <Choose<string>
+        <Select<string>
           label={words.forPhotos}
-          value={sieve.photos}
+          value={filter.photos}
           options={[
             ["any", words.anyNumber],
             ...(photos > 0 ? ([["page", words.asOnPage(photos)]] as [string, string][]) : []),
@@ -122,9 +122,9 @@ export function TemplatesPanel() {
           ]}
           onChoose={(v) => set({ photos: v })}
         />
-        <Choose<string>
+        <Select<string>
           label={words.family}
-          value={sieve.family}
+          value={filter.family}
           options={[
             ["", words.allFamilies],
             ...(own.length > 0 ? ([["own", words.ownFamily]] as [string, string][]) : []),
@@ -132,9 +132,9 @@ export function TemplatesPanel() {
           ]}
           onChoose={(family) => set({ family })}
         />
-        <Choose<PageShape | "any">
+        <Select<PageShape | "any">
           label={words.shape}
-          value={sieve.shape}
+          value={filter.shape}
           options={[["any", words.anyShape], ...pageShapes.map((s): [PageShape, string] => [s, words.shapes[s]])]}
           onChoose={(shape) => set({ shape })}
         />
@@ -142,11 +142,11 @@ export function TemplatesPanel() {
           size="sm"
           h="9"
           variant="outline"
-          aria-pressed={sieve.starred}
-          onClick={() => set({ starred: !sieve.starred })}
-          {...pressedLook(sieve.starred)}
+          aria-pressed={filter.starred}
+          onClick={() => set({ starred: !filter.starred })}
+          {...pressedLook(filter.starred)}
         >
-          <Star size={15} aria-hidden fill={sieve.starred ? "currentColor" : "none"} /> {words.favourites}
+          <Star size={15} aria-hidden fill={filter.starred ? "currentColor" : "none"} /> {words.favourites}
         </Button>
       </Grid>
       <HStack gap="1.5" mb="3">
@@ -198,7 +198,7 @@ export function TemplatesPanel() {
             starred={favourites.has(template.id)}
             own={own.some((t) => t.id === template.id)}
             onLook={() => setAt(i)}
-            onTake={() => takeTemplate(kit, session, template)}
+            onTake={() => applyTemplate(services, session, template)}
             onTakeOut={() => takeOut([template], template.name)}
           />
         ))}

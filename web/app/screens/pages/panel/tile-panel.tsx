@@ -8,18 +8,18 @@ import { changeTrouble, panel as words } from "../../../../text/pages.ts";
 import { words as wordWords } from "../../../../text/words.ts";
 import { takenMoment } from "../../../components/dates.ts";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
-import { useKit } from "../../../services.ts";
+import { useServices } from "../../../services.ts";
 import {
   emptyThem,
-  holdColour,
-  holdColourChange,
+  fillWithColour,
+  fillWithColourChange,
   placesOf,
   putPhoto,
   replaceEverywhere,
 } from "../../../state/edit/page-gestures.ts";
 import { captionUnder, writeIn } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
-import { openFormat, useDesk, useLibrary, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openFormat, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
@@ -32,14 +32,14 @@ import { TilePlace } from "./tile-place.tsx";
 
 /** One tile: its photo, how sharp it prints, and what can be done with it. */
 export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile }) {
-  const kit = useKit();
-  const { desk } = kit;
+  const services = useServices();
+  const { viewState } = services;
   const session = useSession();
   const page = usePanel(openPage);
   const facts = useFacts();
   const byId = useLibrary((s) => s.byId);
-  const reframing = useDesk((s) => s.reframing === tile.id);
-  const chosenPhotos = useDesk((s) => s.photos.ids);
+  const reframing = useViewState((s) => s.reframing === tile.id);
+  const chosenPhotos = useViewState((s) => s.photos.ids);
   const format = usePanel(openFormat);
   const unit = usePanel((s) => s.project.unit);
   const view = tile.filling.kind === "photo" ? tile.filling.view : undefined;
@@ -74,7 +74,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile
       <PanelSection>
         <HStack wrap="wrap" gap="2">
           {view && photo && !reframing && (
-            <Button onClick={() => desk.setState({ reframing: tile.id })} variant="outline" w="full">
+            <Button onClick={() => viewState.setState({ reframing: tile.id })} variant="outline" w="full">
               <Crop size={17} aria-hidden /> {words.reframe}
             </Button>
           )}
@@ -104,12 +104,12 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile
           )}
           {!view && <PlainColour tile={tile} />}
           {!view && (
-            <Button variant="ghost" w="full" onClick={() => writeIn(kit, session, tile.id)}>
+            <Button variant="ghost" w="full" onClick={() => writeIn(services, session, tile.id)}>
               <Type size={17} aria-hidden /> {wordWords.writeHere}
             </Button>
           )}
           {view && photo && !reframing && !isFree(page, tile.id) && page.arrangement?.kind !== "pockets" && (
-            <Button variant="ghost" w="full" onClick={() => void captionUnder(kit, session, tile.id, facts)}>
+            <Button variant="ghost" w="full" onClick={() => void captionUnder(services, session, tile.id, facts)}>
               <Type size={17} aria-hidden /> {wordWords.captionHere}
             </Button>
           )}
@@ -126,7 +126,7 @@ function PlainColour({ tile }: { readonly tile: Tile }) {
   const session = useSession();
   const page = usePanel(openPage);
   const held = tile.filling.kind === "colour" ? tile.filling.colour : undefined;
-  const put = (colour: Colour) => holdColour(session, tile.id, colour);
+  const put = (colour: Colour) => fillWithColour(session, tile.id, colour);
   if (held === undefined)
     return (
       <Button variant="ghost" w="full" onClick={() => put(firstColour)}>
@@ -138,10 +138,10 @@ function PlainColour({ tile }: { readonly tile: Tile }) {
       <ColourRow
         label={words.fillColour}
         colour={held}
-        onMove={(colour) => session.preview([holdColourChange(page, tile.id, colour)])}
+        onMove={(colour) => session.preview([fillWithColourChange(page, tile.id, colour)])}
         onEnd={put}
       />
-      <Button variant="ghost" w="full" onClick={() => holdColour(session, tile.id, undefined)}>
+      <Button variant="ghost" w="full" onClick={() => fillWithColour(session, tile.id, undefined)}>
         {words.noColour}
       </Button>
     </Box>

@@ -17,27 +17,27 @@ import { isFree, photoIdOf, type Tile } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { CountField } from "../../../components/count-field.tsx";
-import { Choose } from "../../../components/select.tsx";
-import { useKit } from "../../../services.ts";
+import { Select } from "../../../components/select.tsx";
+import { useServices } from "../../../services.ts";
 import { lead, leadOf } from "../../../state/edit/arrange-page.ts";
 import { halved, keep, locked, shaped, slippedIn, takenAway } from "../../../state/edit/tree-gestures.ts";
 import { takeOff } from "../../../state/edit/word-gestures.ts";
-import { useDesk, useLibrary, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
 import { Act, PanelSection, pressedLook } from "./parts.tsx";
 
 /** What can be done with a tile's place: the others make room. */
 export function TilePlace({ tile }: { readonly tile: Tile }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
   const page = usePanel(openPage);
-  const chosen = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
+  const chosen = useViewState((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
   if (isFree(page, tile.id))
     return (
       <PanelSection>
-        <Button size="sm" variant="outline" w="full" onClick={() => takeOff(kit, session, [tile.id])}>
+        <Button size="sm" variant="outline" w="full" onClick={() => takeOff(services, session, [tile.id])}>
           <X size={16} aria-hidden /> {words.takeAway}
         </Button>
       </PanelSection>
@@ -47,7 +47,7 @@ export function TilePlace({ tile }: { readonly tile: Tile }) {
   const slips = chosen === undefined ? undefined : byId.get(chosen);
   const take = () => {
     keep(session, "tookAway", 1, takenAway([tile.id]));
-    kit.desk.setState({ tiles: nothingChosen });
+    services.viewState.setState({ tiles: nothingChosen });
   };
   return (
     <PanelSection>
@@ -58,12 +58,12 @@ export function TilePlace({ tile }: { readonly tile: Tile }) {
         <Act
           icon={Columns2}
           name={words.splitAcross}
-          onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "side", kit.newId))}
+          onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "side", services.newId))}
         />
         <Act
           icon={Rows2}
           name={words.splitDown}
-          onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "stack", kit.newId))}
+          onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "stack", services.newId))}
         />
         <Button size="sm" variant="outline" flex="1" onClick={take}>
           <X size={16} aria-hidden /> {words.takeAway}
@@ -96,11 +96,11 @@ const shareStep = 0.1;
 
 /** Lets a tile lead, and says by how much. */
 function Lead({ tile }: { readonly tile: Tile }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const now = usePanel((s) => leadOf(openPage(s)));
   const leads = now?.tileId === tile.id;
-  const to = (share: number) => lead(kit, session, tile.id, share);
+  const to = (share: number) => lead(services, session, tile.id, share);
   return (
     <>
       <Button
@@ -109,7 +109,7 @@ function Lead({ tile }: { readonly tile: Tile }) {
         w="full"
         mb="2.5"
         aria-pressed={leads}
-        onClick={() => lead(kit, session, leads ? undefined : tile.id, firstShare)}
+        onClick={() => lead(services, session, leads ? undefined : tile.id, firstShare)}
         {...pressedLook(leads)}
       >
         <Crown size={16} aria-hidden /> {words.lead}
@@ -169,7 +169,7 @@ function Shape({ tile, photo }: { readonly tile: Tile; readonly photo: Photo | u
       </Text>
       <HStack gap="1.5">
         <Box w="138px">
-          <Choose<string>
+          <Select<string>
             label={words.shape}
             value={asPhoto ? "photo" : (named?.[0] ?? "own")}
             options={[
@@ -197,7 +197,7 @@ const edges: readonly (readonly [Edge, typeof ArrowLeftToLine])[] = [
 
 /** The chosen photo into a place of its own at an edge of the tile, as by dragging it there. */
 function SlipIn({ tile, photo }: { readonly tile: Tile; readonly photo: Photo }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   return (
     <VStack align="stretch" gap="1.5" mb="2.5">
@@ -211,7 +211,7 @@ function SlipIn({ tile, photo }: { readonly tile: Tile; readonly photo: Photo })
             grows
             icon={Icon}
             name={words.slipAt[edge]}
-            onAct={() => keep(session, "slippedIn", 1, slippedIn(photo, tile.id, edge, kit.newId))}
+            onAct={() => keep(session, "slippedIn", 1, slippedIn(photo, tile.id, edge, services.newId))}
           />
         ))}
       </HStack>

@@ -1,13 +1,13 @@
 import { Button, VStack } from "@chakra-ui/react";
 import { ArrowLeftRight, Grid2x2, Link2, X } from "lucide-react";
-import { areTogether, photoIdOf, type Tile } from "#core/document";
+import { areKeptTogether, photoIdOf, type Tile } from "#core/document";
 import { panel as words } from "../../../../text/pages.ts";
 import { pockets as pocketWords } from "../../../../text/pockets.ts";
-import { useKit } from "../../../services.ts";
+import { useServices } from "../../../services.ts";
 import { emptyThem, swapPhotos } from "../../../state/edit/page-gestures.ts";
 import { runThrough } from "../../../state/edit/pockets.ts";
 import { keep, keptTogether, takenAway } from "../../../state/edit/tree-gestures.ts";
-import { useDesk, useLibrary, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
 import { MoveToPage } from "./move-to-page.tsx";
@@ -19,15 +19,15 @@ const mostTogether = 4;
 
 /** Several tiles at once. */
 export function TilesPanel({ tiles }: { readonly tiles: readonly Tile[] }) {
-  const { desk, library } = useKit();
+  const { viewState, library } = useServices();
   const session = useSession();
   const ids = tiles.map((t) => t.id);
-  const together = usePanel((s) => areTogether(openPage(s), ids));
+  const together = usePanel((s) => areKeptTogether(openPage(s), ids));
   const full = tiles.filter((t) => t.filling.kind === "photo");
   const [a, b] = tiles;
   const inPockets = usePanel((s) => openPage(s).arrangement?.kind === "pockets");
   const byId = useLibrary((s) => s.byId);
-  const shelfChoice = useDesk((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
+  const shelfChoice = useViewState((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
   const only = byId.get(shelfChoice ?? photoIdOf(full[0] ?? tiles[0]!) ?? "");
   return (
     <>
@@ -59,7 +59,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly Tile[] }) {
               variant="outline"
               onClick={() => {
                 keep(session, "tookAway", ids.length, takenAway(ids));
-                desk.setState({ tiles: nothingChosen });
+                viewState.setState({ tiles: nothingChosen });
               }}
             >
               <X size={17} aria-hidden /> {words.takeAwayMany(ids.length)}

@@ -20,8 +20,8 @@ import { panel as panelWords } from "../../../../text/pages.ts";
 import { words as say } from "../../../../text/words.ts";
 import { LengthField } from "../../../components/length-field.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
-import { Choose } from "../../../components/select.tsx";
-import { useKit } from "../../../services.ts";
+import { Select } from "../../../components/select.tsx";
+import { useServices } from "../../../services.ts";
 import { emptyThem } from "../../../state/edit/page-gestures.ts";
 import {
   changeWords,
@@ -41,7 +41,7 @@ import { TilePlace } from "./tile-place.tsx";
 
 /** Words: what they say and how they look, the card under them, and where they lie. */
 export function WordsPanel({ tile }: { readonly tile: Tile }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const facts = useFacts();
   const page = usePanel(openPage);
@@ -67,7 +67,7 @@ export function WordsPanel({ tile }: { readonly tile: Tile }) {
             {say.missing(laid.missing.slice(0, 8).join(" "))}
           </Text>
         )}
-        <Button variant="outline" w="full" onClick={() => openToWrite(kit, tile.id)}>
+        <Button variant="outline" w="full" onClick={() => openToWrite(services, tile.id)}>
           <PenLine size={17} aria-hidden /> {say.write}
         </Button>
         {words.from && (
@@ -75,7 +75,7 @@ export function WordsPanel({ tile }: { readonly tile: Tile }) {
             <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1">
               {say.follows}
             </Text>
-            <Choose
+            <Select
               label={say.follows}
               value={words.from.what}
               options={(["caption", "day", "both"] as const).map((w) => [w, say.followsWhat[w]])}
@@ -92,7 +92,7 @@ export function WordsPanel({ tile }: { readonly tile: Tile }) {
       {free ? <FreePlace tile={tile} /> : <TilePlace tile={tile} />}
       <PanelSection>
         {free ? (
-          <Button variant="ghost" w="full" onClick={() => takeOff(kit, session, [tile.id])}>
+          <Button variant="ghost" w="full" onClick={() => takeOff(services, session, [tile.id])}>
             <X size={17} aria-hidden /> {say.remove}
           </Button>
         ) : (
@@ -107,7 +107,7 @@ export function WordsPanel({ tile }: { readonly tile: Tile }) {
 
 /** Words in several tiles: what they have in common is how they look. */
 export function SeveralWords({ tiles }: { readonly tiles: readonly Tile[] }) {
-  const kit = useKit();
+  const services = useServices();
   const session = useSession();
   const page = usePanel(openPage);
   const ids = tiles.map((t) => t.id);
@@ -119,7 +119,9 @@ export function SeveralWords({ tiles }: { readonly tiles: readonly Tile[] }) {
         <Button
           variant="ghost"
           w="full"
-          onClick={() => (ids.every((id) => isFree(page, id)) ? takeOff(kit, session, ids) : emptyThem(session, ids))}
+          onClick={() =>
+            ids.every((id) => isFree(page, id)) ? takeOff(services, session, ids) : emptyThem(session, ids)
+          }
         >
           <X size={17} aria-hidden /> {say.remove}
         </Button>
@@ -148,7 +150,7 @@ function WordLook({ ids, words }: { readonly ids: readonly string[]; readonly wo
   return (
     <PanelSection>
       <VStack align="stretch" gap="3">
-        <Choose
+        <Select
           label={say.font}
           value={style.font}
           options={fontFamilies.map((f) => [f.id, `${f.name}, ${say.kinds[f.kind]}`])}
@@ -256,7 +258,7 @@ function Card({ tile, words }: { readonly tile: Tile; readonly words: Words }) {
     showWords(session, tile.id, (now) => ({ card: { ...(now.card ?? firstCard), ...next } }));
   return (
     <PanelSection title={say.card}>
-      <Choose
+      <Select
         label={say.card}
         value={card?.lines ?? "off"}
         options={(["off", "none", "ruled", "squared"] as const).map((k) => [k, say.cards[k]])}
