@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { newBook } from "../core/document/index.ts";
-import { formatFromCard, labCardSchema } from "../core/lab/index.ts";
+import { formatFromCard } from "../core/lab/index.ts";
+import { labCardSchema } from "../core/lab/schema/index.ts";
 import { type PacePhoto, pacedPages, pacePlan, paceRow } from "../core/pace/index.ts";
 
 /**

@@ -44,15 +44,26 @@ test("the folders of core know only those before them, and each other only throu
   for (const [i, folder] of order.entries())
     for (const file of sources(folder)) {
       const text = readFileSync(`core/${folder}/${file}`, "utf8");
-      for (const [, used] of text.matchAll(/from "#core\/([a-z-]+)"/g))
+      for (const [, used] of text.matchAll(/from "#core\/([a-z-]+)(?:\/schema)?"/g))
         expect([folder, file, order.slice(0, i).includes(used!)]).toEqual([folder, file, true]);
       expect([file, /from "\.\.\/\.\.\/\.\./.test(text)]).toEqual([file, false]);
     }
 });
 
-test("core needs nothing but zod from outside", () => {
+/** These only read what comes from outside. */
+const doors = ["project-file", "safe-folder"];
+
+test("core needs nothing but zod from outside, and that only at its doors, so that no worker carries it", () => {
   for (const folder of order)
-    for (const file of sources(folder))
-      for (const [, from] of readFileSync(`core/${folder}/${file}`, "utf8").matchAll(/from "([^".#][^"]*)"/g))
+    for (const file of sources(folder)) {
+      const text = readFileSync(`core/${folder}/${file}`, "utf8");
+      for (const [line, from] of text.matchAll(/^.*from "([^".#][^"]*)".*$/gm)) {
         expect(from).toBe("zod");
+        const isDoor = doors.includes(folder) || file.startsWith("schema/") || line.startsWith("import type");
+        expect([folder, file, isDoor]).toEqual([folder, file, true]);
+      }
+      if (file.startsWith("schema/") || doors.includes(folder)) continue;
+      for (const [, type] of text.matchAll(/^(?:import|export)( type)? \{[^}]*\} from "[^"]*schema[^"]*"/gm))
+        expect([folder, file, type]).toEqual([folder, file, " type"]);
+    }
 });

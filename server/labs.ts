@@ -1,6 +1,7 @@
 import { readdir, readFile } from "node:fs/promises";
 import { join } from "node:path";
-import { type LabCard, labCardSchema } from "#core/lab";
+import type { LabCard } from "#core/lab";
+import { labCardSchema } from "#core/lab/schema";
 
 /** Every lab card in `folder`, by name. A card that breaks the rules is named in the log and left out. */
 export async function readLabs(folder: string, log: (line: string) => void): Promise<LabCard[]> {

@@ -2,7 +2,7 @@ import { mkdir, mkdtemp, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join, relative } from "node:path";
 import { expect, test } from "@jest/globals";
-import { labCardSchema } from "#core/lab";
+import { labCardSchema } from "#core/lab/schema";
 import { createApp } from "./app.ts";
 import { OrderShelf } from "./lab/orders.ts";
 import { readLabs } from "./labs.ts";

@@ -12,8 +12,10 @@ import {
   type Tile,
   type Words,
 } from "#core/document";
-import { formatFromCard, type LabCard, labCardSchema } from "#core/lab";
-import { type Photo, type PhotoInput, photoSchema, photoShape } from "#core/photo";
+import { formatFromCard, type LabCard } from "#core/lab";
+import { labCardSchema } from "#core/lab/schema";
+import { type Photo, type PhotoInput, photoShape } from "#core/photo";
+import { photoSchema } from "#core/photo/schema";
 import { type Face, firstWordStyles, type Typesetter } from "#core/words";
 import { counter } from "../document/project.fixture.ts";
 import { type Finding, type FixCode, fixed, type PageFacts } from "./index.ts";

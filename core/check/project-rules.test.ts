@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { formatOf, type Project } from "#core/document";
-import { labCardSchema } from "#core/lab";
+import { labCardSchema } from "#core/lab/schema";
 import type { Photo } from "#core/photo";
 import { counter } from "../document/project.fixture.ts";
 import { applied, book, codes, facts, fixedBy, freshBook, gutterLab, holding, photo, tile } from "./check.fixture.ts";

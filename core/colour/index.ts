@@ -1,8 +1,6 @@
-import { z } from "zod";
+import type { Colour } from "./schema/colour.ts";
 
-/** An opaque sRGB colour as `#rrggbb`, lower case. */
-export const colourSchema = z.string().regex(/^#[0-9a-f]{6}$/);
-export type Colour = z.infer<typeof colourSchema>;
+export type { Colour } from "./schema/colour.ts";
 
 /** Reads `#abc`, `abc` and `#AABBCC`; anything else is undefined. */
 export function parseColour(text: string): Colour | undefined {

@@ -1,7 +1,8 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { formatFromCard, labCardSchema } from "#core/lab";
+import { formatFromCard } from "#core/lab";
+import { labCardSchema } from "#core/lab/schema";
 import {
   barePage,
   formatOf,

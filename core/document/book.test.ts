@@ -1,7 +1,8 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { bindsSo, boundPages, formatFromCard, type LabCard, labCardSchema, pageCounts } from "#core/lab";
+import { bindsSo, boundPages, formatFromCard, type LabCard, pageCounts } from "#core/lab";
+import { labCardSchema } from "#core/lab/schema";
 import {
   applyChange,
   barePage,

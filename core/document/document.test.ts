@@ -13,11 +13,11 @@ import {
   nextRedo,
   nextUndo,
   noHistory,
-  projectSchema,
   redo,
   undo,
 } from "./index.ts";
 import { anyChange, collage, counter, squareFormat } from "./project.fixture.ts";
+import { projectSchema } from "./schema/index.ts";
 
 const seven = collage([1.5, 0.7, 1, 2.2, 1.3, 0.8, 1.5]);
 const pageId = seven.pages[0]!.id;

@@ -1,4 +1,3 @@
-import { z } from "zod";
 import { ok, type Result } from "#core/result";
 import { applyChange, type Change, invertChange } from "./change.ts";
 import type { ChangeTrouble } from "./changes/trouble.ts";
@@ -85,15 +84,6 @@ export interface Step {
   /** Steps in a row with the same key, close in time, become one: typing, wheel, arrow keys. */
   readonly mergeKey?: string;
 }
-
-/** A step as storage hands it back. Its changes were made by this program and are checked again when they are applied. */
-export const stepSchema = z.object({
-  name: z.object({ code: z.enum(stepCodes), count: z.number() }),
-  changes: z.array(z.custom<Change>((c) => typeof c === "object" && c !== null && "type" in c)),
-  inverses: z.array(z.custom<Change>((c) => typeof c === "object" && c !== null && "type" in c)),
-  at: z.string(),
-  mergeKey: z.string().optional(),
-});
 
 /** `done` steps lie behind the project as it stands, the rest can be done again. */
 export interface History {

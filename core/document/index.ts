@@ -43,7 +43,6 @@ export {
   type Step,
   type StepCode,
   type StepName,
-  stepSchema,
   undo,
 } from "./history.ts";
 export { type Laid, layPhotos, newTile } from "./lay-photos.ts";
@@ -57,7 +56,6 @@ export {
   barePage,
   captionedOn,
   type DrawnLook,
-  drawnLookSchema,
   emptyTiles,
   type Filling,
   type Frame,
@@ -65,14 +63,11 @@ export {
   frameRect,
   type Grid,
   type Look,
-  lookSchema,
   mapTiles,
   mostTiles,
   type Outline,
   type Page,
   type PocketArrangement,
-  pageSchema,
-  partSchema,
   photoIdOf,
   photosOf,
   type Tile,
@@ -108,7 +103,6 @@ export {
   numberPlaces,
   type PocketsOf,
   type Project,
-  projectSchema,
   type Spine,
   withPage,
 } from "./project.ts";

@@ -1,221 +1,26 @@
-import { z } from "zod";
-import { orderPreferences, type TreeNode } from "#core/arrange";
-import { colourSchema } from "#core/colour";
 import type { Rect } from "#core/geometry";
-import { patternSchema } from "#core/pockets";
-import { wordRoles, wordStyleSchema } from "#core/words";
+import type { Frame, Grid, Look, Page, PocketArrangement, Tile, Tree } from "./schema/page.ts";
 
-const id = z.string().min(1).max(64);
-const length = z.number().nonnegative().max(3000);
-const point = z.object({ x: z.number(), y: z.number() }).readonly();
-
-/** How a tile looks at its photo; the photo itself is never touched. */
-export const viewSchema = z
-  .object({
-    photoId: id,
-    /** 1 just covers the tile. */
-    zoom: z.number().min(0).max(100),
-    /** What lies in the middle of the tile, as shares of the photo's width and height. */
-    centre: point,
-    /** Degrees, clockwise. */
-    turn: z.number().min(-360).max(360),
-    /** Left to right, as in a mirror. */
-    flip: z.boolean(),
-    /** Whether a person has framed it. Until then the framing follows the photo's focus and the tile's shape. */
-    byHand: z.boolean().default(false),
-    /** All of the photo may be seen, so that the tile is not covered. */
-    whole: z.boolean().default(false),
-    /** What then shows beside the photo; the page where there is none. */
-    behind: colourSchema.nullable().default(null),
-  })
-  .readonly();
-export type View = z.infer<typeof viewSchema>;
-
-/** Words in a tile: typed there, or a photo's own caption or day, which they follow until they are edited. */
-const wordsSchema = z
-  .object({
-    kind: z.literal("words"),
-    text: z.string().max(20_000),
-    style: wordStyleSchema,
-    role: z.enum(wordRoles),
-    from: z
-      .object({ photoId: id, what: z.enum(["caption", "day", "both"]) })
-      .readonly()
-      .nullable(),
-    /** A journaling card under the words: plain, or lined for a pen. */
-    card: z
-      .object({ ground: colourSchema, lines: z.enum(["none", "ruled", "squared"]), ink: colourSchema })
-      .readonly()
-      .nullable(),
-  })
-  .readonly();
-export type Words = z.infer<typeof wordsSchema>;
-
-export const fillingSchema = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("empty") }).readonly(),
-  z.object({ kind: z.literal("photo"), view: viewSchema }).readonly(),
-  /** A plain field of colour, where a page needs a rest. */
-  z.object({ kind: z.literal("colour"), colour: colourSchema }).readonly(),
-  wordsSchema,
-]);
-export type Filling = z.infer<typeof fillingSchema>;
-
-const borderSchema = z.object({ widthMm: length, colour: colourSchema }).readonly();
-export type Border = z.infer<typeof borderSchema>;
-
-const outlineSchema = z.object({ kind: z.literal("rectangle"), cornerMm: length }).readonly();
-export type Outline = z.infer<typeof outlineSchema>;
-
-/** Millimetres from the trim's top left; `turn` in degrees about the centre. */
-const frameSchema = z.object({ centre: point, width: length, height: length, turn: z.number() }).readonly();
-export type Frame = z.infer<typeof frameSchema>;
-
-const tileSchema = z
-  .object({
-    id,
-    outline: outlineSchema,
-    frame: frameSchema,
-    filling: fillingSchema,
-    edge: z
-      .object({
-        border: borderSchema,
-        /** Of a card that is printed by itself; as all cards of the work where it is missing. */
-        bleedMm: length.optional(),
-      })
-      .readonly(),
-    /** It stays where it is when the rest is arranged anew. */
-    locked: z.boolean().default(false),
-  })
-  .readonly();
-export type Tile = z.infer<typeof tileSchema>;
-
-const sidesSchema = z.object({ top: length, right: length, bottom: length, left: length }).readonly();
-
-const drawnLook = z.object({
-  gapMm: length,
-  margin: sidesSchema,
-  cornerMm: length,
-  border: borderSchema,
-  background: colourSchema,
-});
-/** A look without any photo: what a template carries. */
-export const drawnLookSchema = drawnLook.readonly();
-export type DrawnLook = z.infer<typeof drawnLookSchema>;
-
-/** What a page's arrangement and tiles look like unless one of them says otherwise. */
-export const lookSchema = drawnLook
-  .extend({
-    /** A photo over all of the page, or of the spread that it is part of, under a veil of the background colour. */
-    backdrop: z
-      .object({ view: viewSchema, veil: z.number().min(0).max(1), across: z.enum(["page", "spread"]) })
-      .readonly()
-      .nullable()
-      .default(null),
-  })
-  .readonly();
-export type Look = z.infer<typeof lookSchema>;
-
-/** Shares of the room that is left when the gaps are taken out; they add up to 1. */
-const tracks = z.array(z.number().positive().max(1)).min(1).max(500).readonly();
-const whole = z.number().int().min(0).max(500);
-
-const gridSchema = z
-  .object({
-    kind: z.literal("grid"),
-    columns: tracks,
-    rows: tracks,
-    cells: z
-      .array(z.object({ tileId: id, column: whole, row: whole, columns: whole.min(1), rows: whole.min(1) }).readonly())
-      .readonly(),
-    /** What a person typed; a side that is missing here is chosen to fit the photos. */
-    asked: z.object({ rows: whole.min(1).optional(), columns: whole.min(1).optional() }).readonly(),
-  })
-  .readonly();
-export type Grid = z.infer<typeof gridSchema>;
-
-export const partSchema: z.ZodType<TreeNode> = z.lazy(() => z.union([leafSchema, splitSchema]));
-const leafSchema = z
-  .object({ tileId: id, aspect: z.number().positive().max(1e4), shaped: z.literal(true).optional() })
-  .readonly();
-const splitSchema = z
-  .object({
-    way: z.enum(["side", "stack"]),
-    parts: z.array(partSchema).min(2).max(500).readonly(),
-    set: z
-      .object({ shares: z.array(z.number().positive().max(1)).readonly(), aspect: z.number().positive().max(1e4) })
-      .readonly()
-      .optional(),
-  })
-  .readonly();
-
-const treeSchema = z
-  .object({
-    kind: z.literal("tree"),
-    tree: partSchema,
-    /** As it was first made, to go back to. */
-    first: partSchema,
-    /** Nothing is cropped, and white space is left around the photos. */
-    loose: z.boolean(),
-    /** What the search started from; another seed, another arrangement. */
-    seed: z.number().int().nonnegative(),
-    /** The photo that leads, by its tile, and the share of the room that it is wanted to have. */
-    lead: z
-      .object({ tileId: id, share: z.number().min(0.05).max(0.9) })
-      .readonly()
-      .nullable(),
-    /** Tiles that stay neighbours. */
-    together: z.array(z.array(id).min(2).readonly()).readonly().default([]),
-    order: z.enum(orderPreferences).default("mostly"),
-  })
-  .readonly();
-export type Tree = z.infer<typeof treeSchema>;
-
-const pocketsSchema = z
-  .object({
-    kind: z.literal("pockets"),
-    /** As the page shows it: of a back mirrored already. */
-    pattern: patternSchema,
-    /** How much smaller than its pocket a card is, in each direction. */
-    lessMm: z.number().nonnegative().max(20),
-    places: z
-      .array(
-        z
-          .object({
-            tileId: id,
-            pocket: z.object({ x: z.number(), y: z.number(), w: z.number(), h: z.number() }).readonly(),
-          })
-          .readonly(),
-      )
-      .readonly(),
-  })
-  .readonly();
-export type PocketArrangement = z.infer<typeof pocketsSchema>;
+export type {
+  Border,
+  DrawnLook,
+  Filling,
+  Frame,
+  Grid,
+  Look,
+  Outline,
+  Page,
+  PocketArrangement,
+  Tile,
+  Tree,
+  View,
+  Words,
+} from "./schema/page.ts";
 
 export type Arrangement = Grid | Tree | PocketArrangement;
 
 /** More than anybody can look at; beyond it work could not be read back either. */
 export const mostTiles = 500;
-
-export const pageSchema = z
-  .object({
-    id,
-    look: lookSchema,
-    /** In the places of the arrangement, where there is one; back to front. */
-    tiles: z.array(tileSchema).max(2000).readonly(),
-    /** Lying on their own over those, wherever a hand put them; back to front. */
-    over: z.array(tileSchema).max(500).readonly().default([]),
-    /** Two facing pages of a book as one, with tiles over the fold. */
-    leaves: z.union([z.literal(1), z.literal(2)]).default(1),
-    /** Bare on purpose. */
-    blank: z.boolean().default(false),
-    /** Made by pacing and not touched since; it may be made again. */
-    paced: z.boolean().default(false),
-    /** No page number and no running words on it. */
-    plain: z.boolean().default(false),
-    arrangement: z.discriminatedUnion("kind", [gridSchema, treeSchema, pocketsSchema]).nullable(),
-  })
-  .readonly();
-export type Page = z.infer<typeof pageSchema>;
 
 export const findTile = (page: Page, tileId: string): Tile | undefined =>
   page.tiles.find((t) => t.id === tileId) ?? page.over.find((t) => t.id === tileId);

@@ -12,7 +12,6 @@ import {
   layTree,
   type Page,
   photoIdOf,
-  projectSchema,
   refit,
   roomRect,
   type Tree,
@@ -21,6 +20,7 @@ import {
   withOrder,
 } from "./index.ts";
 import { collage, counter, squareFormat as format } from "./project.fixture.ts";
+import { projectSchema } from "./schema/index.ts";
 
 const aspects = [1.5, 0.67, 1.5, 1, 1.33, 0.67, 1.5, 1.78, 1.5];
 const style = collage([1.5]).style;

@@ -15,7 +15,6 @@ import {
   mostTiles,
   type Page,
   photoIdOf,
-  projectSchema,
   refit,
   removeTiles,
   roomRect,
@@ -28,6 +27,7 @@ import {
   withTileMoved,
 } from "./index.ts";
 import { collage, counter, squareFormat } from "./project.fixture.ts";
+import { projectSchema } from "./schema/index.ts";
 
 const shapes = [3 / 2, 2 / 3, 4 / 3, 1, 16 / 9];
 const aspectOfId = (id: string) => shapes[Number(id.slice(1)) % shapes.length]!;

@@ -1,15 +1,5 @@
-export {
-  type BookCover,
-  type BookPaper,
-  type BookRules,
-  bindsSo,
-  bookRulesSchema,
-  boundPages,
-  pageCounts,
-  spineMm,
-} from "./book.ts";
-export { type LabCard, labCardSchema, type PrintSize } from "./card.ts";
-export { type CardIssue, cardIssues, cardText, plainCard, readCardFile } from "./card-file.ts";
+export { type BookCover, type BookPaper, type BookRules, bindsSo, boundPages, pageCounts, spineMm } from "./book.ts";
+export type { LabCard, PrintSize } from "./card.ts";
 export { type FileNameParts, fileNames, plainName } from "./file-name.ts";
 export {
   type LabMood,
@@ -17,11 +7,9 @@ export {
   mostPacketBytes,
   type Order,
   type OrderStage,
-  orderSchema,
   orderStages,
   type Packet,
   type PacketFile,
-  packetSchema,
   type Reason,
   reasonCodes,
 } from "./packet.ts";
@@ -34,7 +22,6 @@ export {
   ownFormat,
   ownSizeLimits,
   type PageFormat,
-  pageFormatSchema,
   printPixels,
   safeBox,
   seenBox,

@@ -5,13 +5,13 @@ import {
   bleedBox,
   fileNames,
   formatFromCard,
-  labCardSchema,
   ownFormat,
   ownSizeLimits,
   plainName,
   printPixels,
   safeBox,
 } from "./index.ts";
+import { labCardSchema } from "./schema/index.ts";
 
 const cards = readdirSync("demo/labs").map((f) =>
   labCardSchema.parse(JSON.parse(readFileSync(`demo/labs/${f}`, "utf8"))),

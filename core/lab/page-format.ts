@@ -1,27 +1,15 @@
-import { z } from "zod";
+import type { z } from "zod";
 import { inset, insetSides, type Rect } from "#core/geometry";
 import { ok, type Result, refused } from "#core/result";
 import { mmPerInch } from "#core/units";
 import type { LabCard, PrintSize } from "./card.ts";
+import type { pageFormatSchema } from "./schema/page-format.ts";
 
 /** Where paper is folded, upright across the page, and what the fold hides on each side of it. */
 export interface Fold {
   readonly atMm: number;
   readonly hiddenMm: number;
 }
-
-/** The page as it will be cut, and what the printer needs around it and inside it. Lengths in mm. */
-export const pageFormatSchema = z
-  .object({
-    name: z.string().max(60),
-    widthMm: z.number().positive().max(3000),
-    heightMm: z.number().positive().max(3000),
-    bleedMm: z.number().nonnegative().max(25),
-    safeMm: z.number().nonnegative().max(50),
-    ppi: z.number().min(36).max(1200),
-    leastPpi: z.number().min(36).max(1200),
-  })
-  .readonly();
 export interface PageFormat extends z.infer<typeof pageFormatSchema> {
   /** Of a page in a book: at its inner edge; of a spread in its middle; of a cover on both sides of the spine. */
   readonly folds?: readonly Fold[];

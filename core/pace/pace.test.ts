@@ -12,7 +12,8 @@ import {
   photoIdOf,
   spreadsHold,
 } from "#core/document";
-import { formatFromCard, labCardSchema } from "#core/lab";
+import { formatFromCard } from "#core/lab";
+import { labCardSchema } from "#core/lab/schema";
 import {
   isHeld,
   type PacePage,

@@ -1,12 +1,8 @@
-import { z } from "zod";
 import type { Photo } from "./facts.ts";
+import type { NamedSpan } from "./schema/events.ts";
 import { wallMs } from "./taken-at.ts";
 
-/** A name that a person gave to a stretch of time. */
-export const namedSpanSchema = z
-  .object({ id: z.string().min(1).max(64), name: z.string().min(1).max(120), from: z.string(), to: z.string() })
-  .readonly();
-export type NamedSpan = z.infer<typeof namedSpanSchema>;
+export type { NamedSpan } from "./schema/events.ts";
 
 export interface PhotoEvent {
   /** Of its first photo, which stays the same while photos come in behind it. */

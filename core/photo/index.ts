@@ -1,16 +1,15 @@
-export { findEvents, type NamedSpan, namedSpanSchema, type PhotoEvent } from "./events.ts";
+export { findEvents, type NamedSpan, type PhotoEvent } from "./events.ts";
 export {
   aspectOf,
   byTimeTaken,
   type Photo,
   type PhotoInput,
-  photoSchema,
   photoShape,
   type Section,
   sections,
   type TimeSource,
 } from "./facts.ts";
-export { type FaceBox, type Focus, focusSchema, pointOfFaces } from "./focus.ts";
+export { type FaceBox, type Focus, pointOfFaces } from "./focus.ts";
 export { interestOf, type Planes } from "./interest.ts";
 export { detailOf, type Grey, lookOf } from "./likeness.ts";
 export { type Orientation, orientationMatrix, orientationOf, orientedSize, turnsSideways } from "./orientation.ts";

@@ -11,7 +11,6 @@ import {
   noFilter,
   offsetFromTag,
   type Photo,
-  photoSchema,
   pointOfFaces,
   shifted,
   sift,
@@ -19,6 +18,7 @@ import {
   takenAtFromTag,
   wallMs,
 } from "./index.ts";
+import { photoSchema } from "./schema/index.ts";
 
 const photo = (change: Partial<Photo> & { readonly id: string }): Photo =>
   photoSchema.parse({

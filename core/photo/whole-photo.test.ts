@@ -1,6 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { isWholePhoto, photoSchema } from "./index.ts";
+import { isWholePhoto } from "./index.ts";
+import { photoSchema } from "./schema/index.ts";
 
 const whole = photoSchema.parse({
   id: "a",

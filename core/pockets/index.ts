@@ -1,9 +1,1 @@
-export {
-  backOf,
-  insertIn,
-  type PocketPattern,
-  patternSchema,
-  shippedPatterns,
-  type TypedPattern,
-  typedPattern,
-} from "./pattern.ts";
+export { backOf, insertIn, type PocketPattern, shippedPatterns, type TypedPattern, typedPattern } from "./pattern.ts";

@@ -1,26 +1,9 @@
-import { z } from "zod";
 import type { Rect } from "#core/geometry";
 import { ok, type Result, refused } from "#core/result";
 import { mmPerInch } from "#core/units";
+import type { PocketPattern } from "./schema/pattern.ts";
 
-const mm = z.number().positive().max(1000);
-
-/** A page of clear pockets as its front is seen, in mm from its top left; the holes for the binder lie on its left. */
-export const patternSchema = z
-  .object({
-    id: z.string().min(1).max(64),
-    name: z.string().min(1).max(80),
-    binder: z.string().max(40),
-    widthMm: mm,
-    heightMm: mm,
-    pockets: z
-      .array(z.object({ x: z.number().nonnegative(), y: z.number().nonnegative(), w: mm, h: mm }).readonly())
-      .min(1)
-      .max(60)
-      .readonly(),
-  })
-  .readonly();
-export type PocketPattern = z.infer<typeof patternSchema>;
+export type { PocketPattern } from "./schema/pattern.ts";
 
 /** Strip with the holes, at the inner edge; the other edges are welded. */
 const stripMm = 14;

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import { layTree, newProject, type Project } from "#core/document";
-import { photoSchema } from "#core/photo";
+import { photoSchema } from "#core/photo/schema";
 import { noSheets } from "#core/sheets";
 import { emptied, photoIdsOf, projectFileOf, projectJsonSchema, readProjectFile, withPhotoIds } from "./index.ts";
 

@@ -1,6 +1,8 @@
 import { z } from "zod";
-import { captionedOn, mapTiles, type Page, type Project, photosOf, projectSchema, type View } from "#core/document";
-import { namedSpanSchema, type Photo, photoSchema } from "#core/photo";
+import { captionedOn, mapTiles, type Page, type Project, photosOf, type View } from "#core/document";
+import { projectSchema } from "#core/document/schema";
+import type { Photo } from "#core/photo";
+import { namedSpanSchema, photoSchema } from "#core/photo/schema";
 import { ok, type Result, refused } from "#core/result";
 import type { Want } from "#core/sheets";
 

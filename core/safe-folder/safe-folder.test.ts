@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { photoSchema } from "#core/photo";
+import { photoSchema } from "#core/photo/schema";
 import { covers, joinedFacts, type SafeItem, settle, withIds } from "./index.ts";
 
 const item = (

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { photoSchema } from "#core/photo";
+import { photoSchema } from "#core/photo/schema";
 
 /** The files of a safe folder, version 1. `docs/SAFE-FOLDER.md` describes them for whoever reads them without this program. */
 

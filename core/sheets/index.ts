@@ -11,7 +11,6 @@ export {
   type PrintSheets,
   pieceLabels,
   piecesOf,
-  printSheetsSchema,
   type SheetAlternatives,
   type SheetPlan,
   type Stock,

@@ -1,4 +1,4 @@
-import { labCardSchema } from "#core/lab";
+import { labCardSchema } from "#core/lab/schema";
 import type { Want } from "./plan.ts";
 
 /** A lab of prints whose machine loses 1.5 mm at each edge. */

@@ -4,7 +4,8 @@ import { seededRandom } from "#core/random";
 import { type Cut, type LaidSheet, layOut } from "./cuts.ts";
 import { filledUp, movedPiece } from "./edit-plan.ts";
 import { packSheets, sheetsMark } from "./pack-sheets.ts";
-import { noSheets, type PrintSheets, printSheetsSchema, type Stock } from "./plan.ts";
+import { noSheets, type PrintSheets, type Stock } from "./plan.ts";
+import { printSheetsSchema } from "./schema/index.ts";
 import { printer, printLab, prints, want } from "./sheets.fixture.ts";
 import { sheetSizes } from "./sizes.ts";
 

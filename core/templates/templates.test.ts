@@ -8,17 +8,14 @@ import {
   adapted,
   layTemplate,
   photoPlaces,
-  readTemplateFile,
   shapeOf,
   shippedTemplates,
   type Template,
-  templateFile,
-  templateFileJsonSchema,
   templateOfPage,
-  templateSchema,
   turned,
   unturned,
 } from "./index.ts";
+import { readTemplateFile, templateFile, templateFileJsonSchema, templateSchema } from "./schema/index.ts";
 
 const shipped = shippedTemplates();
 const anyShipped = fc.constantFrom(...shipped);

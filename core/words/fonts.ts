@@ -1,5 +1,6 @@
-import { z } from "zod";
-import { colourSchema } from "#core/colour";
+import type { WordStyle } from "./schema/fonts.ts";
+
+export type { WordStyle } from "./schema/fonts.ts";
 
 /** A font that comes along. `latin` files only: others are told apart by what they cover. */
 export interface FontFamily {
@@ -31,25 +32,6 @@ export const quarterTurns = [0, 90, 180, 270] as const;
 
 export const smallestPt = 3;
 export const largestPt = 500;
-
-export const wordStyleSchema = z
-  .object({
-    font: z.string().min(1).max(60),
-    sizePt: z.number().min(smallestPt).max(largestPt),
-    /** Distance of lines, as a share of the size. */
-    leading: z.number().min(0.6).max(4),
-    colour: colourSchema,
-    bold: z.boolean(),
-    italic: z.boolean(),
-    align: z.enum(alignments),
-    vertical: z.enum(verticals),
-    /** Kept free inside the tile on every side. */
-    insetMm: z.number().nonnegative().max(500),
-    /** Clockwise. */
-    turn: z.union(quarterTurns.map((t) => z.literal(t))),
-  })
-  .readonly();
-export type WordStyle = z.infer<typeof wordStyleSchema>;
 
 /** What words are for; a project has a style for each. */
 export const wordRoles = ["title", "caption", "journal"] as const;

@@ -14,6 +14,5 @@ export {
   type WordRole,
   type WordStyle,
   wordRoles,
-  wordStyleSchema,
 } from "./fonts.ts";
 export { countWords, type LaidWords, type Line, layWords, mmOfPt, type SetGlyph } from "./lay-words.ts";

@@ -1,6 +1,7 @@
 import { Hono } from "hono";
 import { HTTPException } from "hono/http-exception";
-import { type LabCard, type LabMood, labMoods, type Order, type OrderStage, packetSchema } from "#core/lab";
+import { type LabCard, type LabMood, labMoods, type Order, type OrderStage } from "#core/lab";
+import { packetSchema } from "#core/lab/schema";
 import { checkPacket } from "./check-packet.ts";
 import type { OrderRecord, OrderShelf } from "./orders.ts";
 import type { ReadFacts } from "./thread-reader.ts";

@@ -3,7 +3,8 @@ import { createReadStream } from "node:fs";
 import { appendFile, mkdir, open, readdir, readFile, rename, rm, stat, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { z } from "zod";
-import { orderStages, type Packet, packetSchema, type Reason } from "#core/lab";
+import { orderStages, type Packet, type Reason } from "#core/lab";
+import { packetSchema } from "#core/lab/schema";
 import type { Arrived } from "./check-packet.ts";
 
 const recordSchema = z.object({

@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { type Photo, photoSchema } from "#core/photo";
+import type { Photo } from "#core/photo";
+import { photoSchema } from "#core/photo/schema";
 import {
   joinedFacts,
   libraryStateSchema,

@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { photoSchema } from "#core/photo";
+import { photoSchema } from "#core/photo/schema";
 import { collage } from "../../core/document/project.fixture.ts";
 import { sha256 } from "../pictures/sha256.ts";
 import type { Change } from "../storage/journal/record.ts";

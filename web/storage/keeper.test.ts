@@ -1,7 +1,7 @@
 import "fake-indexeddb/auto";
 import { beforeEach, expect, test } from "@jest/globals";
 import { openDB } from "idb";
-import { photoSchema } from "#core/photo";
+import { photoSchema } from "#core/photo/schema";
 import { collage } from "../../core/document/project.fixture.ts";
 import { Database } from "./database.ts";
 import { keptIn, nothingKept } from "./keeper.fixture.ts";

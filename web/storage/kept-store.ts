@@ -1,7 +1,11 @@
-import { type Page, pageSchema, projectSchema, type Step, stepSchema } from "#core/document";
-import { type LabCard, labCardSchema } from "#core/lab";
-import { isWholePhoto, type NamedSpan, namedSpanSchema, type Photo, photoSchema } from "#core/photo";
-import { type Template, templateSchema } from "#core/templates";
+import type { Page, Step } from "#core/document";
+import { pageSchema, projectSchema, stepSchema } from "#core/document/schema";
+import type { LabCard } from "#core/lab";
+import { labCardSchema } from "#core/lab/schema";
+import { isWholePhoto, type NamedSpan, type Photo } from "#core/photo";
+import { namedSpanSchema, photoSchema } from "#core/photo/schema";
+import type { Template } from "#core/templates";
+import { templateSchema } from "#core/templates/schema";
 import type { Change } from "./journal/record.ts";
 import type { Loose } from "./keeper-report.ts";
 import type { Need } from "./needs.ts";

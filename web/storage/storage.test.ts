@@ -2,7 +2,7 @@ import "fake-indexeddb/auto";
 import { expect, test } from "@jest/globals";
 import { openDB } from "idb";
 import { commit, type Editing, noHistory, undo } from "#core/document";
-import { photoSchema } from "#core/photo";
+import { photoSchema } from "#core/photo/schema";
 import { shippedTemplates } from "#core/templates";
 import { collage } from "../../core/document/project.fixture.ts";
 import { again } from "./again.ts";

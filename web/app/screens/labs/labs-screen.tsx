@@ -2,7 +2,8 @@ import { Box, Button, Flex, Grid, Heading, Text, VStack } from "@chakra-ui/react
 import { useQueryClient } from "@tanstack/react-query";
 import { FileDown, FileUp, Trash2 } from "lucide-react";
 import { useRef, useState } from "react";
-import { cardIssues, cardText, type LabCard, plainCard, readCardFile } from "#core/lab";
+import type { LabCard } from "#core/lab";
+import { cardIssues, cardText, plainCard, readCardFile } from "#core/lab/schema";
 import { fileTitle } from "../../../text/in-latin.ts";
 import { cardTrouble, labs as words } from "../../../text/labs.ts";
 import { common } from "../../../text/screens.ts";

@@ -11,7 +11,8 @@ import {
   sideOf,
   spreadsHold,
 } from "#core/document";
-import { formatFromCard, labCardSchema } from "#core/lab";
+import { formatFromCard } from "#core/lab";
+import { labCardSchema } from "#core/lab/schema";
 import { shippedPatterns } from "#core/pockets";
 import { counter } from "../../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../../storage/memory-store.ts";

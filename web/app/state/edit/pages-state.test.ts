@@ -1,8 +1,10 @@
 import { expect, test } from "@jest/globals";
 import { leavesOf } from "#core/arrange";
 import { barePage, emptyTiles, layTree, noHistory, type Page, type Project, photoIdOf } from "#core/document";
-import { findEvents, type Photo, photoSchema } from "#core/photo";
-import { photoPlaces, shippedTemplates, templateFile } from "#core/templates";
+import { findEvents, type Photo } from "#core/photo";
+import { photoSchema } from "#core/photo/schema";
+import { photoPlaces, shippedTemplates } from "#core/templates";
+import { templateFile } from "#core/templates/schema";
 import { collage, counter, squareFormat } from "../../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../../storage/memory-store.ts";
 import { found, type TemplateFilter } from "../../screens/pages/panel/template-sieve.ts";

@@ -1,5 +1,6 @@
 import { createStore } from "zustand/vanilla";
-import { readTemplateFile, type Template } from "#core/templates";
+import type { Template } from "#core/templates";
+import { readTemplateFile } from "#core/templates/schema";
 import type { Store } from "../../../storage/store.ts";
 
 export interface TemplateState {

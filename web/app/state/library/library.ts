@@ -1,5 +1,6 @@
 import { createStore } from "zustand/vanilla";
-import { byTimeTaken, type NamedSpan, type Photo, photoSchema, type Section } from "#core/photo";
+import { byTimeTaken, type NamedSpan, type Photo, type Section } from "#core/photo";
+import { photoSchema } from "#core/photo/schema";
 import type { ReadSvg } from "../../../pictures/read-svg.ts";
 import { type NewPhoto, type Store, StoreError } from "../../../storage/store.ts";
 import type { PhotoJobs } from "../../../workers/jobs.ts";

@@ -1,4 +1,5 @@
-import { type Order, orderSchema, type Packet } from "#core/lab";
+import type { Order, Packet } from "#core/lab";
+import { orderSchema } from "#core/lab/schema";
 import { WorkerError } from "../../../workers/protocol.ts";
 
 /** What is sent: the packet without what follows from its files. */

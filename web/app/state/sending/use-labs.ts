@@ -1,6 +1,7 @@
 import { type QueryClient, useQuery } from "@tanstack/react-query";
 import { z } from "zod";
-import { type LabCard, labCardSchema } from "#core/lab";
+import type { LabCard } from "#core/lab";
+import { labCardSchema } from "#core/lab/schema";
 import type { Store } from "../../../storage/store.ts";
 import { useServices } from "../../services.ts";
 

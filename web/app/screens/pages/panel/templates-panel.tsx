@@ -18,10 +18,10 @@ import {
   shippedTemplates,
   type Template,
   type TemplateTurn,
-  templateFile,
   turned,
   unturned,
 } from "#core/templates";
+import { templateFile } from "#core/templates/schema";
 import { templates as words } from "../../../../text/pages.ts";
 import { notices } from "../../../components/notices.ts";
 import { saveToDisk } from "../../../components/save-to-disk.ts";

@@ -1,0 +1,1 @@
+export { colourSchema } from "./colour.ts";

@@ -1,0 +1,3 @@
+export { stepSchema } from "./history.ts";
+export { drawnLookSchema, fillingSchema, lookSchema, pageSchema, partSchema, viewSchema } from "./page.ts";
+export { projectSchema } from "./project.ts";

@@ -1,0 +1,1 @@
+export { patternSchema } from "./pattern.ts";

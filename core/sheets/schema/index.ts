@@ -1,0 +1,1 @@
+export { printSheetsSchema } from "./plan.ts";

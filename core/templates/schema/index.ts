@@ -1,0 +1,2 @@
+export { readTemplateFile, templateFile, templateFileJsonSchema } from "./file.ts";
+export { templateSchema } from "./template.ts";

@@ -1,0 +1,1 @@
+export { wordStyleSchema } from "./fonts.ts";
