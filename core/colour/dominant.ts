@@ -1,4 +1,4 @@
-import type { Colour } from "./index.ts";
+import type { Colour } from "./colour.ts";
 
 /** OKLab of an sRGB colour with channels 0 to 255 (B. Ottosson, 2020): near in it is near to the eye. */
 function okLab(r: number, g: number, b: number): readonly [l: number, a: number, b: number] {

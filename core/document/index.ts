@@ -49,6 +49,7 @@ export { type Laid, layPhotos, newTile } from "./lay-photos.ts";
 export { layTree, withTree } from "./lay-tree.ts";
 export { matchedTo, sharedLines } from "./match-pages.ts";
 export { newBook, newPockets, newProject, newStyle, pocketLeaf } from "./new-project.ts";
+export { numberPlaces } from "./number-places.ts";
 export {
   type Arrangement,
   allTiles,
@@ -100,7 +101,6 @@ export {
   type Cover,
   findPage,
   type Note,
-  numberPlaces,
   type PocketsOf,
   type Project,
   type Spine,

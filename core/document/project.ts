@@ -3,7 +3,6 @@ import type { Project } from "./schema/project.ts";
 
 export type { Accepted, Book, Note, PocketsOf, Project, Spine } from "./schema/project.ts";
 
-export const numberPlaces = ["outer", "middle", "inner"] as const;
 export type Cover = NonNullable<Project["cover"]>;
 
 export const findPage = (project: Project, pageId: string): Page | undefined =>

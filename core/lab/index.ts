@@ -1,18 +1,7 @@
 export { type BookCover, type BookPaper, type BookRules, bindsSo, boundPages, pageCounts, spineMm } from "./book.ts";
 export type { LabCard, PrintSize } from "./card.ts";
 export { type FileNameParts, fileNames, plainName } from "./file-name.ts";
-export {
-  type LabMood,
-  labMoods,
-  mostPacketBytes,
-  type Order,
-  type OrderStage,
-  orderStages,
-  type Packet,
-  type PacketFile,
-  type Reason,
-  reasonCodes,
-} from "./packet.ts";
+export { type LabMood, labMoods, mostPacketBytes, type OrderStage, orderStages, reasonCodes } from "./packet.ts";
 export {
   bleedBox,
   type Fold,
@@ -27,3 +16,4 @@ export {
   seenBox,
   trimBox,
 } from "./page-format.ts";
+export type { Order, Packet, PacketFile, Reason } from "./schema/packet.ts";

@@ -1,5 +1,3 @@
-export type { Order, Packet, PacketFile, Reason } from "./schema/packet.ts";
-
 /** No order is larger: 4 GB. */
 export const mostPacketBytes = 4e9;
 

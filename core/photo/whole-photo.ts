@@ -1,5 +1,6 @@
-import { type Photo, sections, timeSources } from "./facts.ts";
+import type { Photo } from "./facts.ts";
 import type { Focus } from "./focus.ts";
+import { sections, timeSources } from "./sources.ts";
 
 type Check<T> = { readonly [K in keyof T]-?: (value: T[K]) => boolean };
 

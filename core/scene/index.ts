@@ -1,11 +1,3 @@
-export {
-  type DrawStep,
-  type Scene,
-  type SceneFacts,
-  type SeenPhoto,
-  scene,
-  seenFrame,
-  tileSteps,
-  wordsMatrix,
-} from "./scene.ts";
+export { scene, seenFrame, tileSteps, wordsMatrix } from "./scene.ts";
+export type { DrawStep, Scene, SceneFacts, SeenPhoto } from "./steps.ts";
 export { laidWords, wordsOf } from "./words.ts";

@@ -1,6 +1,6 @@
 import type { Colour } from "#core/colour";
 import { allTiles, type Frame, frameRect, framingOf, type Page, type Tile, type Words } from "#core/document";
-import { type PhotoShape, photoMatrix } from "#core/fit";
+import { photoMatrix } from "#core/fit";
 import {
   chain,
   inset,
@@ -16,54 +16,10 @@ import {
   translation,
 } from "#core/geometry";
 import { bleedBox, type PageFormat, trimBox } from "#core/lab";
-import { faceKey, type LaidWords, type SetGlyph, type Typesetter } from "#core/words";
+import { faceKey, type LaidWords } from "#core/words";
+import type { DrawStep, Scene, SceneFacts } from "./steps.ts";
 import { reachingUnder, stretchesUnder } from "./touching.ts";
 import { cardSteps, laidWords, wordsOf } from "./words.ts";
-
-/** One thing to draw, in mm from the trim's top left. Painters follow the list and know nothing of pages. */
-export type DrawStep =
-  /** `evenodd` leaves out what two outlines share, for rings; `alpha` lets through what lies beneath. */
-  | {
-      readonly draw: "fill";
-      readonly path: PathData;
-      readonly rule: "nonzero" | "evenodd";
-      readonly colour: Colour;
-      readonly alpha?: number;
-    }
-  /** The photo's unit square through `matrix`, inside `clip`; `plain` where that is no more than a rectangle. */
-  | {
-      readonly draw: "photo";
-      readonly photoId: string;
-      readonly matrix: Matrix;
-      readonly clip: PathData;
-      readonly plain?: Rect | undefined;
-    }
-  /** Shaped words: each glyph's outline (in em) scaled by `sizeMm` and set on its place, all through `matrix`. */
-  | {
-      readonly draw: "words";
-      readonly face: string;
-      readonly sizeMm: number;
-      readonly colour: Colour;
-      readonly glyphs: readonly SetGlyph[];
-      readonly matrix: Matrix;
-      /** What they say, for files that keep text as text. */
-      readonly text: string;
-    };
-
-export interface Scene {
-  /** Everything that is printed, bleed included. */
-  readonly box: Rect;
-  readonly steps: readonly DrawStep[];
-}
-
-/** What drawing has to know of a photo. */
-export type SeenPhoto = PhotoShape & { readonly caption?: string; readonly takenAt?: string };
-
-/** What drawing needs from outside. Nothing is known of a photo that is gone, and no words are set without a typesetter. */
-export interface SceneFacts {
-  photo(photoId: string): SeenPhoto | undefined;
-  readonly setter?: Typesetter | undefined;
-}
 
 /** The page as it prints: an empty tile, and one whose photo is not known, show the page behind them. */
 export function scene(page: Page, format: PageFormat, facts: SceneFacts): Scene {

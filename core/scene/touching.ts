@@ -1,6 +1,6 @@
 import { frameRect, type Tile } from "#core/document";
 import { chain, type Matrix, type PathData, type Rect, record, scaling, traceRect, translation } from "#core/geometry";
-import type { DrawStep } from "./scene.ts";
+import type { DrawStep } from "./steps.ts";
 
 /**
  * Two edges that meet exactly let what lies behind them through wherever an edge is softened by a viewer or a printer's software. So of

@@ -1,7 +1,7 @@
 import type { Frame, Tile, Words } from "#core/document";
 import { chain, type PathData, record, rotation, traceRect, transformed, translation } from "#core/geometry";
 import { dayWords, faceKey, type LaidWords, layWords, mmOfPt, type Typesetter, type WordStyle } from "#core/words";
-import type { DrawStep, SceneFacts } from "./scene.ts";
+import type { DrawStep, SceneFacts } from "./steps.ts";
 
 /** What words say: a photo's own caption or day while they follow it, else what was typed. */
 export function wordsOf(words: Pick<Words, "text" | "from">, photoOf: SceneFacts["photo"]): string {

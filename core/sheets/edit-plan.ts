@@ -1,8 +1,9 @@
 import { type Cutting, type OneItem, Packing, placedItems, withItem, withoutItem } from "#core/packing";
 import { seededRandom } from "#core/random";
 import { ok, type Result, refused } from "#core/result";
+import { mostPieces } from "./choices.ts";
 import { costOf, usableSizes } from "./pack-sheets.ts";
-import { mostPieces, type PlannedSheet, type PrintSheets, type SheetPlan, type Want } from "./plan.ts";
+import type { PlannedSheet, PrintSheets, SheetPlan, Want } from "./plan.ts";
 import type { SheetSize } from "./sizes.ts";
 
 export type MoveTrouble = "noRoom" | "noPlan" | "tooManyPieces";

@@ -1,15 +1,13 @@
 export { placedItems } from "#core/packing";
+export { cutMarks, mostPieces, pieceLabels } from "./choices.ts";
 export { type Cut, type LaidCard, type LaidSheet, layOut } from "./cuts.ts";
 export { filledUp, movedPiece } from "./edit-plan.ts";
 export { costOf, packSheets, type SheetPacking, type SheetTrouble, sheetsMark, usableSizes } from "./pack-sheets.ts";
 export {
-  cutMarks,
-  mostPieces,
   noSheets,
   type PieceSource,
   type PlannedSheet,
   type PrintSheets,
-  pieceLabels,
   piecesOf,
   type SheetAlternatives,
   type SheetPlan,

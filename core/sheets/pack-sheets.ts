@@ -1,6 +1,7 @@
 import { type PackAsk, type Packed, Packing } from "#core/packing";
 import { ok, type Result, refused } from "#core/result";
-import { mostPieces, type PrintSheets, piecesOf, type SheetPlan, type Want } from "./plan.ts";
+import { mostPieces } from "./choices.ts";
+import { type PrintSheets, piecesOf, type SheetPlan, type Want } from "./plan.ts";
 import { type SheetSize, sheetCost, sheetSizes } from "./sizes.ts";
 
 export type SheetTrouble = "nothingWanted" | "tooManyPieces" | "noSheets" | "nothingPrintable" | "cardTooLarge";

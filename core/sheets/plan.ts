@@ -2,11 +2,6 @@ import type { PrintSheets, SheetPlan, Want } from "./schema/plan.ts";
 
 export type { PieceSource, PrintSheets, SheetAlternatives, SheetPlan, Stock, Want } from "./schema/plan.ts";
 
-/** More than a person can cut in a week. */
-export const mostPieces = 4000;
-
-export const cutMarks = ["outside", "edges", "none"] as const;
-export const pieceLabels = ["beside", "back", "none"] as const;
 export type PlannedSheet = SheetPlan["sheets"][number];
 
 export const noSheets: PrintSheets = {

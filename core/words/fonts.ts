@@ -1,4 +1,5 @@
 import type { WordStyle } from "./schema/fonts.ts";
+import type { WordRole } from "./settings.ts";
 
 export type { WordStyle } from "./schema/fonts.ts";
 
@@ -25,17 +26,6 @@ export const fontFamilies: readonly FontFamily[] = [
 ];
 
 export const familyOf = (id: string): FontFamily | undefined => fontFamilies.find((f) => f.id === id);
-
-export const alignments = ["left", "centre", "right", "justified"] as const;
-export const verticals = ["top", "middle", "bottom"] as const;
-export const quarterTurns = [0, 90, 180, 270] as const;
-
-export const smallestPt = 3;
-export const largestPt = 500;
-
-/** What words are for; a project has a style for each. */
-export const wordRoles = ["title", "caption", "journal"] as const;
-export type WordRole = (typeof wordRoles)[number];
 
 const plain: Omit<WordStyle, "font" | "sizePt" | "leading"> = {
   colour: "#22302b",

@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
-import { cardIssues, cardText, plainCard, readCardFile } from "./card-file.ts";
 import { labCardSchema } from "./card.ts";
+import { cardIssues, cardText, plainCard, readCardFile } from "./card-file.ts";
 
 const card = plainCard("own-1", "A lab");
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { sections, timeSources } from "../facts.ts";
+import { sections, timeSources } from "../sources.ts";
 import { focusSchema } from "./focus.ts";
 
 const wallTime = z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{3})?$/);

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { labCardSchema } from "#core/lab/schema";
 import type { Cutting } from "#core/packing";
-import { cutMarks, mostPieces, pieceLabels } from "../plan.ts";
+import { cutMarks, mostPieces, pieceLabels } from "../choices.ts";
 
 const id = z.string().min(1).max(64);
 const length = z.number().nonnegative().max(3000);

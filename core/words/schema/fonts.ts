@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { colourSchema } from "#core/colour/schema";
-import { alignments, largestPt, quarterTurns, smallestPt, verticals } from "../fonts.ts";
+import { alignments, largestPt, quarterTurns, smallestPt, verticals } from "../settings.ts";
 
 export const wordStyleSchema = z
   .object({

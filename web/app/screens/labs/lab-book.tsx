@@ -7,8 +7,8 @@ import { DropRow, freeId, OneMore } from "../../components/list-rows.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { Select } from "../../components/select.tsx";
 import { TextField } from "../../components/text-field.tsx";
+import { CardLength } from "./card-length.tsx";
 import { firstCover, LabCovers } from "./lab-covers.tsx";
-import { Length } from "./lab-form.tsx";
 
 /** Rules that many labs have, to change from. */
 export const plainBook: BookRules = {
@@ -56,7 +56,7 @@ export function LabBook({ book, unit, onBook }: LabBookProps) {
           />
         </FieldLabel>
         {book.binding === "gutter" && (
-          <Length
+          <CardLength
             label={words.gutter}
             help={words.gutterHelp}
             mm={book.gutterMm}
@@ -89,7 +89,7 @@ export function LabBook({ book, unit, onBook }: LabBookProps) {
             maxLength={60}
             onChange={(e) => set({ papers: book.papers.with(i, { ...p, name: e.target.value }) })}
           />
-          <Length
+          <CardLength
             label={words.leaf}
             mm={p.leafMm}
             unit="mm"

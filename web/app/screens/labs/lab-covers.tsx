@@ -6,7 +6,7 @@ import { DropRow, freeId, OneMore } from "../../components/list-rows.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { Select } from "../../components/select.tsx";
 import { TextField } from "../../components/text-field.tsx";
-import { Length } from "./lab-form.tsx";
+import { CardLength } from "./card-length.tsx";
 
 const plainCover: Omit<BookCover, "id"> = {
   name: "Hard cover",
@@ -62,7 +62,7 @@ const spineKinds = ["leaves", "table"] as const;
 
 function CoverFields({ cover, unit, mostPages, last, onCover, onDrop }: CoverFieldsProps) {
   const length = (label: string, key: "overhangMm" | "wrapMm" | "flapMm" | "leastForWordsMm", most: number) => (
-    <Length
+    <CardLength
       label={label}
       mm={cover[key]}
       unit={unit}
@@ -115,7 +115,7 @@ function CoverFields({ cover, unit, mostPages, last, onCover, onDrop }: CoverFie
       </Grid>
       {spine.kind === "leaves" ? (
         <Grid templateColumns="1fr 1fr 1fr 32px" gap="4">
-          <Length
+          <CardLength
             label={words.spineBase}
             mm={spine.baseMm}
             unit={unit}
@@ -164,7 +164,7 @@ function SpineTable({ rows, unit, onRows }: SpineTableProps) {
             step={2}
             onNumber={(n) => onRows(rows.with(i, { ...r, upToPages: Math.round(n) }))}
           />
-          <Length
+          <CardLength
             label={words.spineWide}
             mm={r.mm}
             unit={unit}

@@ -6,10 +6,10 @@ import { paperKinds } from "#core/pixels";
 import { labs as words } from "../../../text/labs.ts";
 import { Checkbox } from "../../components/checkbox.tsx";
 import { FieldLabel } from "../../components/field-label.tsx";
-import { LengthField } from "../../components/length-field.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { Select } from "../../components/select.tsx";
 import { TextField } from "../../components/text-field.tsx";
+import { CardLength } from "./card-length.tsx";
 import { LabBook, plainBook } from "./lab-book.tsx";
 import { LabSizes } from "./lab-sizes.tsx";
 
@@ -28,7 +28,7 @@ export function LabForm({ card, onCard }: LabFormProps) {
   const set = (change: Partial<LabCard>) => onCard({ ...card, ...change });
   const file = (change: Partial<LabCard["file"]>) => set({ file: { ...card.file, ...change } });
   const length = (label: string, help: string, key: "bleedMm" | "lossMm" | "safeMm", most: number) => (
-    <Length
+    <CardLength
       label={label}
       help={help}
       mm={card[key]}
@@ -225,29 +225,6 @@ export function LabForm({ card, onCard }: LabFormProps) {
         </Part>
       )}
     </Box>
-  );
-}
-
-interface LengthProps {
-  readonly label: string;
-  readonly help?: string;
-  readonly mm: number;
-  readonly unit: LabCard["unit"];
-  readonly least: number;
-  readonly most: number;
-  readonly onMm: (mm: number) => void;
-  readonly hideLabel?: boolean;
-}
-
-/** A length of a card, within what any lab could mean by it. */
-export function Length({ least, most, onMm, help, ...field }: LengthProps) {
-  return (
-    <LengthField
-      {...field}
-      {...(help ? { help } : {})}
-      ppi={300}
-      onMm={(mm) => (mm >= least && mm <= most ? void onMm(mm) : `${least} \u2013 ${most} mm`)}
-    />
   );
 }
 

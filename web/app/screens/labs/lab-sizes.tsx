@@ -6,7 +6,7 @@ import { Checkbox } from "../../components/checkbox.tsx";
 import { DropRow, freeId, OneMore } from "../../components/list-rows.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { TextField } from "../../components/text-field.tsx";
-import { Length } from "./lab-form.tsx";
+import { CardLength } from "./card-length.tsx";
 
 interface LabSizesProps {
   readonly card: LabCard;
@@ -44,7 +44,7 @@ export function LabSizes({ card, onSizes }: LabSizesProps) {
             maxLength={60}
             onChange={(e) => put(i, { name: e.target.value })}
           />
-          <Length
+          <CardLength
             label={words.width}
             mm={s.widthMm}
             unit={unit}
@@ -52,7 +52,7 @@ export function LabSizes({ card, onSizes }: LabSizesProps) {
             most={3000}
             onMm={(widthMm) => put(i, { widthMm })}
           />
-          <Length
+          <CardLength
             label={words.height}
             mm={s.heightMm}
             unit={unit}

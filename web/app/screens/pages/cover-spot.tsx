@@ -7,7 +7,7 @@ import { useServices } from "../../services.ts";
 import { makeCover } from "../../state/edit/cover.ts";
 import { openThe } from "../../state/edit/page-list.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
-import { PageSpot } from "./page-run.tsx";
+import { PageSpot } from "./page-spot.tsx";
 
 /** The cover at the head of the run, or the way to make one. */
 export function CoverSpot({ widthPx }: { readonly widthPx: number }) {

@@ -13,7 +13,7 @@ import { CSS } from "@dnd-kit/utilities";
 import { LayoutGrid, Plus } from "lucide-react";
 import { type KeyboardEvent, memo, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
-import { formatOf, type Page, type Project, pageCount } from "#core/document";
+import { formatOf, type Project, pageCount } from "#core/document";
 import { type PageFormat, seenBox } from "#core/lab";
 import { book as bookWords } from "../../../text/book.ts";
 import { run as words } from "../../../text/pages.ts";
@@ -29,6 +29,7 @@ import { openPage } from "../../state/session/project-session.ts";
 import { type Row, rowsOf } from "../../state/session/rows.ts";
 import { CoverSpot } from "./cover-spot.tsx";
 import css from "./page-run.module.css";
+import { PageSpot } from "./page-spot.tsx";
 
 /** Measuring hundreds of places takes longer than opening the book. */
 const onlyWhileDragging = { droppable: { strategy: MeasuringStrategy.WhileDragging } };
@@ -287,28 +288,3 @@ const RowSpot = memo(
     a.row.pages.length === b.row.pages.length &&
     a.row.pages.every((p, i) => p === b.row.pages[i] && a.formats[i] === b.formats[i]),
 );
-
-interface PageSpotProps {
-  readonly page: Page;
-  readonly label: string;
-  readonly open: boolean;
-  readonly onOpen: () => void;
-  readonly children: React.ReactNode;
-}
-
-export function PageSpot({ page, label, open, onOpen, children }: PageSpotProps) {
-  return (
-    // biome-ignore lint/a11y/useKeyWithClickEvents: the list hears the keys for all of its pages
-    <div
-      role="option"
-      aria-selected={open}
-      aria-label={label}
-      data-page={page.id}
-      tabIndex={open ? 0 : -1}
-      onClick={onOpen}
-      className={`${css.page} ${open ? css.open : ""}`}
-    >
-      {children}
-    </div>
-  );
-}

@@ -7,7 +7,7 @@ import { photoPlaces, shippedTemplates } from "#core/templates";
 import { templateFile } from "#core/templates/schema";
 import { collage, counter, squareFormat } from "../../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../../storage/memory-store.ts";
-import { found, type TemplateFilter } from "../../screens/pages/panel/template-sieve.ts";
+import { found, type TemplateFilter } from "../../screens/pages/panel/template-filter.ts";
 import type { Services } from "../../services.ts";
 import { grouped } from "../library/group-photos.ts";
 import { openPage, ProjectSession } from "../session/project-session.ts";

@@ -16,10 +16,10 @@ import { usePhotoColours } from "../../../state/library/photo-colours.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { AddWords } from "./add-words.tsx";
+import { Alternatives } from "./alternatives.tsx";
 import { ArrangementSection } from "./arrangement-section.tsx";
 import { Backdrop } from "./backdrop.tsx";
 import { ColourRow, Swatch } from "./colour-row.tsx";
-import { Alternatives } from "./other-ways.tsx";
 import { PanelSection, PanelTitle } from "./parts.tsx";
 
 /** The cover: its measures as they follow from the book, its spine, and what lies on it. */

@@ -34,7 +34,7 @@ import { CardGrid } from "./card-grid.tsx";
 import { Act, PanelTitle, pressedLook } from "./parts.tsx";
 import { SaveTemplate } from "./save-template.tsx";
 import { TemplateCard } from "./template-card.tsx";
-import { found, type TemplateFilter } from "./template-sieve.ts";
+import { found, type TemplateFilter } from "./template-filter.ts";
 
 /** All templates, narrowed to those that suit; each as a small picture of this very page laid out by it. */
 export function TemplatesPanel() {

@@ -1,0 +1,49 @@
+import type { Colour } from "#core/colour";
+import type { PhotoShape } from "#core/fit";
+import type { Matrix, PathData, Rect } from "#core/geometry";
+import type { SetGlyph, Typesetter } from "#core/words";
+
+/** One thing to draw, in mm from the trim's top left. Painters follow the list and know nothing of pages. */
+export type DrawStep =
+  /** `evenodd` leaves out what two outlines share, for rings; `alpha` lets through what lies beneath. */
+  | {
+      readonly draw: "fill";
+      readonly path: PathData;
+      readonly rule: "nonzero" | "evenodd";
+      readonly colour: Colour;
+      readonly alpha?: number;
+    }
+  /** The photo's unit square through `matrix`, inside `clip`; `plain` where that is no more than a rectangle. */
+  | {
+      readonly draw: "photo";
+      readonly photoId: string;
+      readonly matrix: Matrix;
+      readonly clip: PathData;
+      readonly plain?: Rect | undefined;
+    }
+  /** Shaped words: each glyph's outline (in em) scaled by `sizeMm` and set on its place, all through `matrix`. */
+  | {
+      readonly draw: "words";
+      readonly face: string;
+      readonly sizeMm: number;
+      readonly colour: Colour;
+      readonly glyphs: readonly SetGlyph[];
+      readonly matrix: Matrix;
+      /** What they say, for files that keep text as text. */
+      readonly text: string;
+    };
+
+export interface Scene {
+  /** Everything that is printed, bleed included. */
+  readonly box: Rect;
+  readonly steps: readonly DrawStep[];
+}
+
+/** What drawing has to know of a photo. */
+export type SeenPhoto = PhotoShape & { readonly caption?: string; readonly takenAt?: string };
+
+/** What drawing needs from outside. Nothing is known of a photo that is gone, and no words are set without a typesetter. */
+export interface SceneFacts {
+  photo(photoId: string): SeenPhoto | undefined;
+  readonly setter?: Typesetter | undefined;
+}
