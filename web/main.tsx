@@ -11,7 +11,7 @@ import { openServices, ServicesContext } from "./app/services.ts";
 import { system } from "./app/theme/system.ts";
 import { storeErrorFrom } from "./storage/store.ts";
 
-const NoticeStack = lazy(() => import("./app/components/notice-stack.tsx").then((m) => ({ default: m.NoticeStack })));
+const NoticeStack = lazy(() => import("./app/notices/notice-stack.tsx").then((m) => ({ default: m.NoticeStack })));
 const root = createRoot(document.getElementById("root")!);
 const queries = new QueryClient({
   defaultOptions: { queries: { staleTime: 5 * 60_000, retry: 1, networkMode: "always" } },

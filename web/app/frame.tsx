@@ -6,11 +6,11 @@ import { keeping as words } from "../text/keeping.ts";
 import { DropAnywhere } from "./components/drop-anywhere.tsx";
 import { Header } from "./components/header.tsx";
 import { KeptStrips } from "./components/kept-strips.tsx";
-import { notices } from "./components/notices.ts";
 import { Strip } from "./components/strip.tsx";
+import { notices } from "./notices/notices.ts";
 import { useServices } from "./services.ts";
 
-/** The slim header and the place under it; photos can be dropped on all of it. */
+/** The slim header and the screen under it; photos can be dropped on all of it. */
 export function Frame() {
   const { store, library } = useServices();
   // A project brings its own header, which speaks of the project.

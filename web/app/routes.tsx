@@ -1,59 +1,59 @@
 import type { RouteObject } from "react-router";
-import { FaultPlace } from "./components/fault.tsx";
+import { FaultScreen } from "./components/fault.tsx";
 import { Frame } from "./frame.tsx";
-import { StartPlace } from "./screens/start/start-screen.tsx";
+import { StartScreen } from "./screens/start/start-screen.tsx";
 
 export const routes: RouteObject[] = [
   {
     element: <Frame />,
-    errorElement: <FaultPlace />,
+    errorElement: <FaultScreen />,
     hydrateFallbackElement: <></>,
     children: [
-      { index: true, element: <StartPlace /> },
+      { index: true, element: <StartScreen /> },
       {
         path: "photos",
-        lazy: async () => ({ Component: (await import("./screens/photos/photos-screen.tsx")).PhotosPlace }),
+        lazy: async () => ({ Component: (await import("./screens/photos/photos-screen.tsx")).PhotosScreen }),
       },
-      { path: "labs", lazy: async () => ({ Component: (await import("./screens/labs/labs-screen.tsx")).LabsPlace }) },
+      { path: "labs", lazy: async () => ({ Component: (await import("./screens/labs/labs-screen.tsx")).LabsScreen }) },
       {
         path: "work/:projectId",
         lazy: async () => ({ Component: (await import("./open-project.tsx")).OpenProject }),
         children: [
           {
             path: "photos",
-            lazy: async () => ({ Component: (await import("./screens/photos/photos-screen.tsx")).PhotosPlace }),
+            lazy: async () => ({ Component: (await import("./screens/photos/photos-screen.tsx")).PhotosScreen }),
           },
           {
             path: "pages",
-            lazy: async () => ({ Component: (await import("./screens/pages/pages-screen.tsx")).PagesPlace }),
+            lazy: async () => ({ Component: (await import("./screens/pages/pages-screen.tsx")).PagesScreen }),
           },
           {
             path: "overview",
-            lazy: async () => ({ Component: (await import("./screens/overview/overview-screen.tsx")).OverviewPlace }),
+            lazy: async () => ({ Component: (await import("./screens/overview/overview-screen.tsx")).OverviewScreen }),
           },
           {
             path: "read",
-            lazy: async () => ({ Component: (await import("./screens/reading/reading-screen.tsx")).ReadingPlace }),
+            lazy: async () => ({ Component: (await import("./screens/reading/reading-screen.tsx")).ReadingScreen }),
           },
           {
             path: "check",
-            lazy: async () => ({ Component: (await import("./screens/check/check-screen.tsx")).CheckPlace }),
+            lazy: async () => ({ Component: (await import("./screens/check/check-screen.tsx")).CheckScreen }),
           },
           {
             path: "orders",
-            lazy: async () => ({ Component: (await import("./screens/orders/orders-screen.tsx")).OrdersPlace }),
+            lazy: async () => ({ Component: (await import("./screens/orders/orders-screen.tsx")).OrdersScreen }),
           },
           {
             path: "sheets",
-            lazy: async () => ({ Component: (await import("./screens/sheets/sheets-screen.tsx")).SheetsPlace }),
+            lazy: async () => ({ Component: (await import("./screens/sheets/sheets-screen.tsx")).SheetsScreen }),
           },
           {
             path: "send",
-            lazy: async () => ({ Component: (await import("./screens/send/send-screen.tsx")).SendPlace }),
+            lazy: async () => ({ Component: (await import("./screens/send/send-screen.tsx")).SendScreen }),
           },
         ],
       },
-      { path: "*", element: <FaultPlace missing /> },
+      { path: "*", element: <FaultScreen missing /> },
     ],
   },
 ];

@@ -20,7 +20,7 @@ import { Library } from "./state/library/library.ts";
 import { deadlineFor } from "./state/library/library-rules.ts";
 import { createViewState, type ViewStateStore } from "./state/view-state/view-state.ts";
 
-/** Everything that the places share and that is not theirs, handed in from one spot. */
+/** Everything that the screens share and that is not theirs, handed in from one spot. */
 export interface Services {
   readonly store: Store;
   /** Undefined where this browser keeps nothing. */
@@ -73,7 +73,7 @@ async function openStore(): Promise<OpenedStore> {
   const mark = readMark();
   try {
     const line = new WorkerClient<KeeperJobs>(() =>
-      portOf(new Worker(new URL("../workers/keeper.worker.ts", import.meta.url), { type: "module" })),
+      portOf(new Worker(new URL("../worker-programs/keeper.worker.ts", import.meta.url), { type: "module" })),
     );
     const keeping = new Keeping(line);
     const { works, photos } = await keeping.open();
@@ -95,10 +95,10 @@ async function openStore(): Promise<OpenedStore> {
 export async function openServices(): Promise<Services> {
   const { store, keeping, lost } = await openStore();
   const pool = new WorkerPool<PhotoJobs>(2, () =>
-    portOf(new Worker(new URL("../workers/photo.worker.ts", import.meta.url), { type: "module" })),
+    portOf(new Worker(new URL("../worker-programs/photo.worker.ts", import.meta.url), { type: "module" })),
   );
   const finder = new WorkerClient<FocusJobs>(() =>
-    portOf(new Worker(new URL("../workers/focus.worker.ts", import.meta.url), { type: "module" })),
+    portOf(new Worker(new URL("../worker-programs/focus.worker.ts", import.meta.url), { type: "module" })),
   );
   const readSvg = async (file: File) => (await import("../pictures/read-svg.ts")).readSvg(file);
   const made = (photoId: string, size: PreviewSize) => {
@@ -117,13 +117,13 @@ export async function openServices(): Promise<Services> {
     lost,
     library,
     arranging: new WorkerClient<ArrangeJobs>(() =>
-      portOf(new Worker(new URL("../workers/arrange.worker.ts", import.meta.url), { type: "module" })),
+      portOf(new Worker(new URL("../worker-programs/arrange.worker.ts", import.meta.url), { type: "module" })),
     ),
     checking: new WorkerClient<CheckJobs>(() =>
-      portOf(new Worker(new URL("../workers/check.worker.ts", import.meta.url), { type: "module" })),
+      portOf(new Worker(new URL("../worker-programs/check.worker.ts", import.meta.url), { type: "module" })),
     ),
     printing: new WorkerClient<PrintJobs>(() =>
-      portOf(new Worker(new URL("../workers/print.worker.ts", import.meta.url), { type: "module" })),
+      portOf(new Worker(new URL("../worker-programs/print.worker.ts", import.meta.url), { type: "module" })),
     ),
     urls: new PreviewUrls(async (wanted) => {
       const found = await store.previews(wanted);

@@ -3,12 +3,12 @@ import { contained } from "#core/fit";
 import type { Size } from "#core/geometry";
 import { mediaType, orientedSize, sniffPicture, takenAtFromName, wallClock } from "#core/photo";
 import { keepOriginal } from "../storage/originals.ts";
+import { sha256 } from "../storage/sha256.ts";
 import type { PhotoJobs, ReadPhoto } from "../workers/jobs.ts";
 import { type Decoded, decode } from "./decode.ts";
 import { type ExifFacts, readExif } from "./exif.ts";
 import { likenessOf } from "./likeness.ts";
 import { previewLongPx } from "./preview-sizes.ts";
-import { sha256 } from "./sha256.ts";
 
 export type PhotoTrouble =
   | "emptyFile"

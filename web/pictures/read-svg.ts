@@ -9,9 +9,9 @@ import {
 } from "#core/files";
 import { wallClock } from "#core/photo";
 import { inTime } from "../storage/in-time.ts";
+import { sha256 } from "../storage/sha256.ts";
 import type { ReadPhoto } from "../workers/jobs.ts";
 import { previewLongPx } from "./preview-sizes.ts";
-import { sha256 } from "./sha256.ts";
 
 export type SvgTrouble = "svgTooLarge" | "svgTooHeavy" | "svgDamaged";
 

@@ -1,3 +1,4 @@
+import type { KeepAs } from "../workers/jobs.ts";
 /** Where a file is put together piece by piece. */
 export interface FileSink {
   write(bytes: Uint8Array<ArrayBuffer>): void;
@@ -17,12 +18,6 @@ interface WritableHandle extends FileSystemFileHandle {
     flush(): void;
     close(): void;
   }>;
-}
-
-export interface KeepAs {
-  /** Of the browser's own file storage, for one packet of files. */
-  readonly folder: string;
-  readonly name: string;
 }
 
 /** In the browser's own file storage where there is one, so that it is there after a crash; else in memory. */

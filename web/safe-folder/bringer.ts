@@ -11,8 +11,8 @@ import {
   withIds,
   workStateSchema,
 } from "#core/safe-folder";
-import { sha256 } from "../pictures/sha256.ts";
 import { type Change, keyLine } from "../storage/journal/record.ts";
+import { sha256 } from "../storage/sha256.ts";
 import { shaOf } from "./own-states.ts";
 import type { SafeFiles } from "./safe-files.ts";
 import { canonical, parsedJson, type SafeSyncGiven } from "./sync-given.ts";

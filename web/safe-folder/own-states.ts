@@ -1,7 +1,7 @@
 import type { Photo } from "#core/photo";
 import { type LibraryState, originalName, safeFolderVersion, type WorkState } from "#core/safe-folder";
-import { sha256 } from "../pictures/sha256.ts";
 import type { Key } from "../storage/journal/record.ts";
+import { sha256 } from "../storage/sha256.ts";
 
 /** What is kept in this browser, as the files that a safe folder has of it. */
 

@@ -1,5 +1,5 @@
-import { sha256 } from "../pictures/sha256.ts";
 import { inTime } from "../storage/in-time.ts";
+import { sha256 } from "../storage/sha256.ts";
 
 /** The files of a safe folder, wherever it lies. Paths are short, plain and relative. */
 export interface SafeFiles {

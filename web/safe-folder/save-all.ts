@@ -1,8 +1,8 @@
 import { BrokenZip, crc32, listZip, storedZip, type ZipEntry } from "#core/files";
-import { bytesOf, contentOf } from "../app/state/session/zip-entry.ts";
 import { keyLine } from "../storage/journal/record.ts";
 import type { Keeper } from "../storage/keeper.ts";
 import { originalOf } from "../storage/originals.ts";
+import { bytesOf, contentOf } from "../storage/zip-entry.ts";
 import { FolderError, type SafeFiles } from "./safe-files.ts";
 import { SafeSync } from "./safe-sync.ts";
 

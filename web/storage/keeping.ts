@@ -1,6 +1,5 @@
 import { createStore } from "zustand/vanilla";
 import type { Photo } from "#core/photo";
-import { sha256 } from "../pictures/sha256.ts";
 import { noSafeFolder, type SafeFolderState, safeFolderChannel } from "../safe-folder/safe-folder.ts";
 import type { WorkerClient } from "../workers/worker-client.ts";
 import { Database } from "./database.ts";
@@ -9,6 +8,7 @@ import type { KeeperJobs } from "./keeper-jobs.ts";
 import type { Happened, KeeperReport, KeeperState } from "./keeper-report.ts";
 import { KeptStore, type OriginalFiles, type Writer } from "./kept-store.ts";
 import { forgetOriginals, originalHashes, originalOf } from "./originals.ts";
+import { sha256 } from "./sha256.ts";
 import { reportChannel } from "./shared-keeper.ts";
 import { StoreError, type StoreTrouble, storeErrorFrom } from "./store.ts";
 import type { Index, Table, Tables } from "./tables.ts";

@@ -8,7 +8,6 @@ import type { PacePhoto, PaceRow } from "#core/pace";
 import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
 import type { PaperKind, Pixels } from "#core/pixels";
 import type { PrintSheets, SheetPlan } from "#core/sheets";
-import type { KeepAs } from "../pictures/saved-file.ts";
 import type { Job } from "./protocol.ts";
 
 /** What is read from a file before it has an id in the library. */
@@ -141,6 +140,12 @@ export interface EncodeJobs {
     { readonly options: Omit<JpegOptions, "progressive">; readonly rows: Uint8ClampedArray; readonly fromRow: number },
     readonly Uint8Array<ArrayBuffer>[]
   >;
+}
+
+export interface KeepAs {
+  /** Of the browser's own file storage, for one packet of files. */
+  readonly folder: string;
+  readonly name: string;
 }
 
 export interface PrintOrder {

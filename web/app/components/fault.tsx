@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { fault } from "../../text/screens.ts";
 
 /** Where one ends up when a place fails, or is not there. */
-export function FaultPlace({ missing = false }: { readonly missing?: boolean }) {
+export function FaultScreen({ missing = false }: { readonly missing?: boolean }) {
   return (
     <VStack h="full" justify="center" gap="4" textAlign="center" p="8">
       <Heading as="h1" fontSize="28px">

@@ -1,6 +1,6 @@
 import { BrokenZip, listZip, type ZipEntry } from "#core/files";
+import { bytesOf, contentOf } from "../../storage/zip-entry.ts";
 import type { IncomingFile } from "../state/library/library-state.ts";
-import { bytesOf, contentOf } from "../state/session/zip-entry.ts";
 
 /** The files in an archive, each unpacked when its turn comes. A broken archive is one file that cannot be read. */
 export async function fromZip(archive: File): Promise<IncomingFile[]> {

@@ -15,7 +15,7 @@ import { Changeable } from "./changeable.tsx";
 import { KeptButton } from "./kept-button.tsx";
 import { KeysSheet } from "./keys-sheet.tsx";
 import { Station } from "./station.tsx";
-import { Tip } from "./tooltip.tsx";
+import { Tooltip } from "./tooltip.tsx";
 
 // What the check needs comes after the first screen.
 const CheckStation = lazy(() => import("./check-station.tsx").then((m) => ({ default: m.CheckStation })));
@@ -212,16 +212,16 @@ function UndoPair({ back, again, onBack, onAgain }: UndoPairProps) {
   const redoWords = historyWords.redo(again);
   return (
     <>
-      <Tip words={undoWords}>
+      <Tooltip words={undoWords}>
         <IconButton aria-label={undoWords} variant="ghost" size="sm" disabled={!back} onClick={onBack}>
           <Undo2 size={19} />
         </IconButton>
-      </Tip>
-      <Tip words={redoWords}>
+      </Tooltip>
+      <Tooltip words={redoWords}>
         <IconButton aria-label={redoWords} variant="ghost" size="sm" disabled={!again} onClick={onAgain}>
           <Redo2 size={19} />
         </IconButton>
-      </Tip>
+      </Tooltip>
     </>
   );
 }

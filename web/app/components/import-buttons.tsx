@@ -8,7 +8,7 @@ import { photos as words } from "../../text/photos.ts";
 import { useServices } from "../services.ts";
 import type { IncomingFile } from "../state/library/library-state.ts";
 import { fromList } from "./import-files.ts";
-import { Tip } from "./tooltip.tsx";
+import { Tooltip } from "./tooltip.tsx";
 
 /** The two choosers: single files, and a folder with all that is in it. */
 export const BringIn = memo(function BringIn({
@@ -37,7 +37,7 @@ export const BringIn = memo(function BringIn({
           <FolderOpen size={18} aria-hidden /> {words.addFolder}
         </Button>
       ) : (
-        <Tip words={words.addFolder}>
+        <Tooltip words={words.addFolder}>
           <IconButton
             aria-label={words.addFolder}
             variant="outline"
@@ -46,7 +46,7 @@ export const BringIn = memo(function BringIn({
           >
             <FolderOpen size={18} aria-hidden />
           </IconButton>
-        </Tip>
+        </Tooltip>
       )}
       <input
         ref={files}

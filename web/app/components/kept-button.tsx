@@ -7,7 +7,7 @@ import { ago, keeping as words } from "../../text/keeping.ts";
 import { useServices } from "../services.ts";
 import type { ProjectSession, ProjectState } from "../state/session/project-session.ts";
 import { clock } from "./dates.ts";
-import { Tip } from "./tooltip.tsx";
+import { Tooltip } from "./tooltip.tsx";
 
 const SafeFolderDialog = lazy(() => import("./safe-folder.tsx").then((m) => ({ default: m.SafeFolderDialog })));
 
@@ -68,7 +68,7 @@ function Face({ words: said, state, inFolder, onOpen }: FaceProps) {
   const Icon = failed ? CircleAlert : state?.is === "keeping" ? LoaderCircle : inFolder ? FolderCheck : Check;
   const short = !state ? undefined : state.is === "kept" ? clock(state.at) : state.is === "keeping" ? "…" : "!";
   return (
-    <Tip words={said}>
+    <Tooltip words={said}>
       <chakra.button
         type="button"
         display="flex"
@@ -92,6 +92,6 @@ function Face({ words: said, state, inFolder, onOpen }: FaceProps) {
           {said}
         </Text>
       </chakra.button>
-    </Tip>
+    </Tooltip>
   );
 }

@@ -7,9 +7,9 @@ import type { Happened } from "../../storage/keeper-report.ts";
 import type { Keeping } from "../../storage/keeping.ts";
 import { safeFolder as folderWords, keeping as words } from "../../text/keeping.ts";
 import { common } from "../../text/screens.ts";
+import { notices } from "../notices/notices.ts";
 import { useServices } from "../services.ts";
 import { projectsChanged } from "../state/session/use-projects.ts";
-import { notices } from "./notices.ts";
 import { Strip } from "./strip.tsx";
 
 /** What became of that which is kept: the disk is full, something was lost and made again. */

@@ -4,13 +4,13 @@ import { Trash2, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { removedWords as words } from "../../text/keeping.ts";
 import { common } from "../../text/screens.ts";
+import { notices } from "../notices/notices.ts";
 import { useServices } from "../services.ts";
 import { keptRemovedDays, timeIsOver } from "../state/library/library-rules.ts";
 import { useLibrary } from "../state/session/hooks.ts";
 import { projectsChanged } from "../state/session/use-projects.ts";
 import { dayHere } from "./dates.ts";
 import { Dialog } from "./dialog.tsx";
-import { notices } from "./notices.ts";
 import { PhotoThumb } from "./photo-thumb.tsx";
 
 const removedKey = ["works", "removed"] as const;

@@ -7,13 +7,13 @@ import type { SyncReport } from "../../safe-folder/sync-given.ts";
 import type { Keeping } from "../../storage/keeping.ts";
 import { ago, safeFolder as words } from "../../text/keeping.ts";
 import { common } from "../../text/screens.ts";
+import { notices } from "../notices/notices.ts";
 import { useServices } from "../services.ts";
+import { saveToDisk } from "../state/sending/save-to-disk.ts";
 import { useLibrary } from "../state/session/hooks.ts";
 import { projectsChanged, useProjects } from "../state/session/use-projects.ts";
 import { dayHere } from "./dates.ts";
 import { Dialog } from "./dialog.tsx";
-import { notices } from "./notices.ts";
-import { saveToDisk } from "./save-to-disk.ts";
 
 interface Picking {
   showDirectoryPicker?(o: {

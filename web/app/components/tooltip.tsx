@@ -1,16 +1,16 @@
-import { Portal, Tooltip } from "@chakra-ui/react";
+import { Tooltip as ChakraTooltip, Portal } from "@chakra-ui/react";
 import type { ReactElement, ReactNode } from "react";
 
 /** Words that come up over a control when the pointer or the focus rests on it. */
-export function Tip({ words, children }: { readonly words: ReactNode; readonly children: ReactElement }) {
+export function Tooltip({ words, children }: { readonly words: ReactNode; readonly children: ReactElement }) {
   return (
-    <Tooltip.Root openDelay={350} closeDelay={80} positioning={{ placement: "bottom" }}>
-      <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
+    <ChakraTooltip.Root openDelay={350} closeDelay={80} positioning={{ placement: "bottom" }}>
+      <ChakraTooltip.Trigger asChild>{children}</ChakraTooltip.Trigger>
       <Portal>
-        <Tooltip.Positioner>
-          <Tooltip.Content>{words}</Tooltip.Content>
-        </Tooltip.Positioner>
+        <ChakraTooltip.Positioner>
+          <ChakraTooltip.Content>{words}</ChakraTooltip.Content>
+        </ChakraTooltip.Positioner>
       </Portal>
-    </Tooltip.Root>
+    </ChakraTooltip.Root>
   );
 }

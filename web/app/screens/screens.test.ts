@@ -6,11 +6,11 @@ import { firstWordStyles } from "#core/words";
 import { collage } from "../../../core/document/project.fixture.ts";
 import { pagesAsked } from "../components/pages-asked.ts";
 import { meaningOfDrop } from "../state/edit/drop-meaning.ts";
+import { binPhotos, spanOf } from "../state/library/time-bins.ts";
 import { gatherOriginals } from "../state/session/gather-originals.ts";
 import { snapped } from "./pages/page-seams.ts";
 import { nearestToward, placeOf, toPage, viewOf } from "./pages/page-view.ts";
 import { neighbour, wallRows } from "./photos/rows.ts";
-import { binPhotos, spanOf } from "./photos/time-bins.ts";
 import { gathered, wallGroups } from "./photos/wall-groups.ts";
 
 const photo = (id: string, widthPx: number, heightPx: number, day = "2026-01-01") =>

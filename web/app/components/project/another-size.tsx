@@ -5,12 +5,12 @@ import { formatFromCard } from "#core/lab";
 import { lossWords, work as words } from "../../../text/project.ts";
 import { common } from "../../../text/screens.ts";
 import { start } from "../../../text/start.ts";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
 import { changeSize } from "../../state/session/whole-project.ts";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
-import { notices } from "../notices.ts";
 import { Segmented } from "../segmented.tsx";
 import { Select } from "../select.tsx";
 

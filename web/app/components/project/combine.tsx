@@ -1,12 +1,12 @@
 import { Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
 import { work as words } from "../../../text/project.ts";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
 import { useProjects } from "../../state/session/use-projects.ts";
 import { combine } from "../../state/session/whole-project.ts";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
-import { notices } from "../notices.ts";
 import { Select } from "../select.tsx";
 
 /** Pages of another work behind those of this one. */

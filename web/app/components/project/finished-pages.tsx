@@ -4,11 +4,11 @@ import { useRef, useState } from "react";
 import { formatLength } from "#core/units";
 import { work as words } from "../../../text/project.ts";
 import { common } from "../../../text/screens.ts";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { bringFinished, type Remark } from "../../state/edit/finished-pages.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
-import { notices } from "../notices.ts";
 
 /** Pages made elsewhere, as whole pages of this work; with a word on each that does not fit or is not sharp. */
 export function FinishedPages({

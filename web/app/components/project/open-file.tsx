@@ -3,11 +3,11 @@ import { useQueryClient } from "@tanstack/react-query";
 import { FileInput } from "lucide-react";
 import { useRef, useState } from "react";
 import { work as words } from "../../../text/project.ts";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { ProjectFileError, readProjectArchive } from "../../state/session/project-file.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
 import { saveAsNew } from "../../state/session/whole-project.ts";
-import { notices } from "../notices.ts";
 import { Working } from "./working.tsx";
 
 /** Opens a work that was saved as one file. */

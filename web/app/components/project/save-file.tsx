@@ -2,13 +2,13 @@ import { Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { fileTitle } from "../../../text/in-latin.ts";
 import { work as words } from "../../../text/project.ts";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
+import { saveToDisk } from "../../state/sending/save-to-disk.ts";
 import { writeProjectFile } from "../../state/session/project-file.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
 import { Checkbox } from "../checkbox.tsx";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
-import { notices } from "../notices.ts";
-import { saveToDisk } from "../save-to-disk.ts";
 import { Working } from "./working.tsx";
 
 interface SaveFileProps {

@@ -4,12 +4,12 @@ import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import { work as words } from "../../../text/project.ts";
 import { common } from "../../../text/screens.ts";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
 import { goBackTo, keepSnapshot } from "../../state/session/whole-project.ts";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
 import { clock, dayHere } from "../dates.ts";
-import { notices } from "../notices.ts";
 import { TextField } from "../text-field.tsx";
 
 /** The work as it was at moments that were given a name. */

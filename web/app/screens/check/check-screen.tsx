@@ -6,9 +6,9 @@ import { type Finding, type FixCode, type PlacedSharpness, severities } from "#c
 import { check as words } from "../../../text/check.ts";
 import { Changeable } from "../../components/changeable.tsx";
 import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
-import { notices } from "../../components/notices.ts";
 import { TextField } from "../../components/text-field.tsx";
 import { useUndoKeys } from "../../components/use-undo-keys.ts";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { useCheck, useChecker, useFindings } from "../../state/checking/check-hooks.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
@@ -18,7 +18,7 @@ import { FindingGroup, type Group, pageWords } from "./finding-group.tsx";
 import { SharpnessChart } from "./sharpness-chart.tsx";
 
 /** Everything that could go wrong on paper, with a picture of the place and a way to mend it. */
-export function CheckPlace() {
+export function CheckScreen() {
   const { viewState } = useServices();
   const session = useSession();
   const checker = useChecker();

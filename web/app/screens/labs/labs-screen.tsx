@@ -7,9 +7,9 @@ import { cardIssues, cardText, plainCard, readCardFile } from "#core/lab/schema"
 import { fileTitle } from "../../../text/in-latin.ts";
 import { cardTrouble, labs as words } from "../../../text/labs.ts";
 import { common } from "../../../text/screens.ts";
-import { notices } from "../../components/notices.ts";
-import { saveToDisk } from "../../components/save-to-disk.ts";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
+import { saveToDisk } from "../../state/sending/save-to-disk.ts";
 import { dropLab, keepLab, useLabs } from "../../state/sending/use-labs.ts";
 import { LabDrawing } from "./lab-drawing.tsx";
 import { LabForm } from "./lab-form.tsx";
@@ -17,7 +17,7 @@ import { LabForm } from "./lab-form.tsx";
 const ownMark = "own-";
 
 /** Cards of labs that are not handed out: typed from what the lab says of itself, with a drawing that follows. */
-export function LabsPlace() {
+export function LabsScreen() {
   const services = useServices();
   const queries = useQueryClient();
   const known = useLabs();

@@ -7,8 +7,8 @@ import type { SentOrder } from "../../../storage/store.ts";
 import { reasonWords, orderWords as words } from "../../../text/orders.ts";
 import { common } from "../../../text/screens.ts";
 import { takenDay } from "../../components/dates.ts";
-import { notices } from "../../components/notices.ts";
 import { Select } from "../../components/select.tsx";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { findOrder } from "../../state/sending/lab-client.ts";
 import css from "./orders-screen.module.css";
@@ -17,7 +17,7 @@ const lookAgainMs = 2000;
 const way = ["received", "checked", "printing", "posted"] as const;
 
 /** What was sent to labs: the receipt, how far it is, or why it came back. */
-export function OrdersPlace() {
+export function OrdersScreen() {
   const { store } = useServices();
   const { projectId } = useParams();
   const orders = useQuery({

@@ -6,21 +6,21 @@ import { openingOf, type Page } from "#core/document";
 import { book as words } from "../../../text/book.ts";
 import { pace as paceWords } from "../../../text/pace.ts";
 import { run } from "../../../text/pages.ts";
+import { AddPages } from "../../components/book/add-pages.tsx";
+import { PaceDialog } from "../../components/book/pace-dialog.tsx";
 import { Changeable } from "../../components/changeable.tsx";
 import { SideChangeQuestion } from "../../components/side-change-question.tsx";
+import { usePageKeys } from "../../components/use-page-keys.ts";
 import { useServices } from "../../services.ts";
 import { joinPages, openThe, removeThePage, splitSpread } from "../../state/edit/page-list.ts";
 import { usePageCountWords } from "../../state/session/book-facts.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
-import { AddPages } from "../pages/panel/add-pages.tsx";
-import { usePageKeys } from "../pages/use-page-keys.ts";
 import { OpeningsGrid } from "./openings-grid.tsx";
 import { PaceChart } from "./pace-chart.tsx";
-import { PaceDialog } from "./pace-dialog.tsx";
 
 /** All pages at once: to reorder, add and take away, with the pace of the book over them. */
-export function OverviewPlace() {
+export function OverviewScreen() {
   const services = useServices();
   const session = useSession();
   const navigate = useNavigate();

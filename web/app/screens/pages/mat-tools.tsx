@@ -3,7 +3,7 @@ import { memo } from "react";
 import { isTurnedIn } from "#core/document";
 import { formatLength } from "#core/units";
 import { pages as words } from "../../../text/pages.ts";
-import { Tip } from "../../components/tooltip.tsx";
+import { Tooltip } from "../../components/tooltip.tsx";
 import { useServices } from "../../services.ts";
 import { openFormat, useProject, useViewState } from "../../state/session/hooks.ts";
 import type { MatTone } from "../../state/view-state/view-state.ts";
@@ -35,24 +35,24 @@ export const MatTools = memo(function MatTools() {
         {words.cutLines}
       </chakra.button>
       {cutLines && format.bleedMm > 0 && (
-        <Tip words={turnedIn ? words.turnedInWhy : words.cutAwayWhy}>
+        <Tooltip words={turnedIn ? words.turnedInWhy : words.cutAwayWhy}>
           <HStack gap="2" tabIndex={0} borderRadius="thumb">
             <Box w="14px" h="10px" bg="rgba(233, 226, 213, .9)" border="1px solid" borderColor="ink.700" />
             {turnedIn ? words.turnedIn(length(format.bleedMm)) : words.cutAway(length(format.bleedMm))}
           </HStack>
-        </Tip>
+        </Tooltip>
       )}
       {cutLines && format.safeMm > 0 && (
-        <Tip words={words.safeWhy}>
+        <Tooltip words={words.safeWhy}>
           <HStack gap="2" tabIndex={0} borderRadius="thumb">
             <Box w="16px" borderTop="2px dashed" borderColor={mat === "light" ? "glaze.500" : "glaze.100"} />
             {words.safe(length(format.safeMm))}
           </HStack>
-        </Tip>
+        </Tooltip>
       )}
       <HStack ml="auto" gap="1" role="radiogroup" aria-label={words.matTone}>
         {tones.map((tone) => (
-          <Tip key={tone} words={words.matTones[tone]}>
+          <Tooltip key={tone} words={words.matTones[tone]}>
             <chakra.button
               type="button"
               role="radio"
@@ -75,7 +75,7 @@ export const MatTools = memo(function MatTools() {
                 boxShadow={mat === tone ? "0 0 0 1px white" : undefined}
               />
             </chakra.button>
-          </Tip>
+          </Tooltip>
         ))}
       </HStack>
     </HStack>

@@ -20,6 +20,7 @@ import { Changeable } from "../../components/changeable.tsx";
 import { IncomingBar } from "../../components/incoming-bar.tsx";
 import { PhotoThumb } from "../../components/photo-thumb.tsx";
 import { SideChangeQuestion } from "../../components/side-change-question.tsx";
+import { usePageKeys } from "../../components/use-page-keys.ts";
 import { useServices } from "../../services.ts";
 import { holdsMore } from "../../state/edit/arrange-page.ts";
 import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
@@ -34,10 +35,9 @@ import { Mat } from "./mat.tsx";
 import { PageRun } from "./page-run.tsx";
 import { Panel } from "./panel/panel.tsx";
 import { Shelf } from "./shelf.tsx";
-import { usePageKeys } from "./use-page-keys.ts";
 
 /** The page on its mat, the shelf under it, and one panel that speaks of what is chosen. */
-export function PagesPlace() {
+export function PagesScreen() {
   const services = useServices();
   const session = useSession();
   // A few pixels of patience, so that a click is not a drag.

@@ -3,7 +3,7 @@ import { useMemo } from "react";
 import type { Photo } from "#core/photo";
 import { timelineWords as words } from "../../../text/photos.ts";
 import { takenDay, takenMonth } from "../../components/dates.ts";
-import { binPhotos, spanOf, type TimeBin } from "../photos/time-bins.ts";
+import { binPhotos, spanOf, type TimeBin } from "../../state/library/time-bins.ts";
 
 interface ShelfTimeProps {
   readonly photos: readonly Photo[];

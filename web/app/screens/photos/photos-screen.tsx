@@ -17,7 +17,7 @@ import { Timeline } from "./timeline.tsx";
 import { useLibraryKeys } from "./use-library-keys.ts";
 
 /** Everything brought in: photos by time, and the papers and ornaments that go with them. */
-export function PhotosPlace() {
+export function PhotosScreen() {
   const section = useViewState((s) => s.section);
   return (
     <Flex direction="column" h="full" minH="0">

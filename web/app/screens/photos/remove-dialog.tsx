@@ -3,7 +3,7 @@ import type { Photo } from "#core/photo";
 import { countOf, photos as photoWords, removeWords as words } from "../../../text/photos.ts";
 import { common } from "../../../text/screens.ts";
 import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
-import { notices } from "../../components/notices.ts";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { usePlaced } from "../../state/session/placed-photos.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";

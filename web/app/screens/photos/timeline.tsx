@@ -8,7 +8,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import type { Photo } from "#core/photo";
 import { timelineWords as words } from "../../../text/photos.ts";
 import { useSizeOf } from "../../components/size-of.ts";
-import { binPhotos, spanOf } from "./time-bins.ts";
+import { binPhotos, spanOf } from "../../state/library/time-bins.ts";
 
 interface TimelineProps {
   readonly photos: readonly Photo[];

@@ -22,7 +22,7 @@ interface Turn {
 }
 
 /** The work as it will lie in the hand: opening by opening, after the cut, with notes pinned where they are meant. */
-export function ReadingPlace() {
+export function ReadingScreen() {
   const services = useServices();
   const session = useSession();
   const navigate = useNavigate();

@@ -7,6 +7,7 @@ import { useStore } from "zustand";
 import { holdsAnything, type PrintFile } from "#core/document";
 import { printPixels } from "#core/lab";
 import { send as words } from "../../../text/send.ts";
+import { leastQuality, Making, SendEnd, TooLarge } from "../../components/making-progress.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { pagesAsked } from "../../components/pages-asked.ts";
 import { Segmented } from "../../components/segmented.tsx";
@@ -17,7 +18,6 @@ import type { SendOrder, SendTo } from "../../state/sending/sender.ts";
 import { senderOf } from "../../state/sending/senders.ts";
 import { aboutPages, isServed, orderSheet, toLab } from "../../state/sending/to-lab.ts";
 import { useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
-import { leastQuality, Making, SendEnd, TooLarge } from "./progress.tsx";
 import { tasksFor, zipNameOf } from "./tasks.ts";
 
 interface MakerProps {

@@ -19,7 +19,7 @@ import { ProofView } from "./proof-view.tsx";
 import { nameOfFile } from "./tasks.ts";
 
 /** The file by name, size and pixels before it is made; then saved to disk. */
-export function SendPlace() {
+export function SendScreen() {
   const page = useProject(openPage);
   const nothing = useProject((s) => !s.project.pages.some(holdsAnything));
   const { projectId } = useParams();

@@ -4,11 +4,11 @@ import { sheets as words } from "../../../text/sheets.ts";
 import { Checkbox } from "../../components/checkbox.tsx";
 import { FieldLabel } from "../../components/field-label.tsx";
 import { LengthField } from "../../components/length-field.tsx";
+import { PanelSection } from "../../components/panel-parts.tsx";
 import { Segmented } from "../../components/segmented.tsx";
 import { Select } from "../../components/select.tsx";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { changeSheets } from "../../state/sheets/print-sheets.ts";
-import { PanelSection } from "../pages/panel/parts.tsx";
 
 const usualSpacingMm = 6;
 

@@ -7,7 +7,7 @@ import { common } from "../../../text/screens.ts";
 import { sheetTrouble, sheets as words } from "../../../text/sheets.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import { money } from "../../components/money.ts";
-import { notices } from "../../components/notices.ts";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { fillLeftOver, isPacked, packNow } from "../../state/sheets/print-sheets.ts";

@@ -10,6 +10,7 @@ import type { PrintSheets } from "#core/sheets";
 import { formatOnRule, formatSize } from "#core/units";
 import { fileTitle, inLatin } from "../../../text/in-latin.ts";
 import { sheets as words } from "../../../text/sheets.ts";
+import { Making, SendEnd } from "../../components/making-progress.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { useServices } from "../../services.ts";
 import type { SendTask } from "../../state/sending/sender.ts";
@@ -18,7 +19,6 @@ import { aboutSheets, isServed, orderSheet, toLab } from "../../state/sending/to
 import { useFacts } from "../../state/session/facts.ts";
 import { gatherOriginals } from "../../state/session/gather-originals.ts";
 import { useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
-import { Making, SendEnd } from "../send/progress.tsx";
 import { labelOf } from "./piece-labels.ts";
 
 const quality = 0.95;

@@ -19,7 +19,7 @@ import { StockPanel } from "./stock-panel.tsx";
 import { Wanted } from "./wanted.tsx";
 
 /** What is printed to be cut apart: what it is, the sheets as they are cut, and in which order. */
-export function SheetsPlace() {
+export function SheetsScreen() {
   useUndoKeys();
   const project = useProject((s) => s.project);
   const sheets = sheetsOf(project);

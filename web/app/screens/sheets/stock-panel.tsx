@@ -6,11 +6,11 @@ import { Checkbox } from "../../components/checkbox.tsx";
 import { LengthField } from "../../components/length-field.tsx";
 import { money } from "../../components/money.ts";
 import { NumberField } from "../../components/number-field.tsx";
+import { PanelSection } from "../../components/panel-parts.tsx";
 import { Select } from "../../components/select.tsx";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { changeSheets, fromLab, ownPrinter, ownRoll } from "../../state/sheets/print-sheets.ts";
-import { PanelSection } from "../pages/panel/parts.tsx";
 import { TestPrint } from "./test-print.tsx";
 
 /** What it is printed on: a lab's prints with their prices, one's own printer, or a roll. */

@@ -9,8 +9,8 @@ import { printTrouble } from "../../../text/send.ts";
 import { sheets as words } from "../../../text/sheets.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import { LengthField } from "../../components/length-field.tsx";
-import { saveToDisk } from "../../components/save-to-disk.ts";
 import { useServices } from "../../services.ts";
+import { saveToDisk } from "../../state/sending/save-to-disk.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { changeSheets } from "../../state/sheets/print-sheets.ts";
 

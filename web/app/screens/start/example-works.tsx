@@ -4,7 +4,7 @@ import { Sparkles } from "lucide-react";
 import { useState } from "react";
 import { example as words } from "../../../text/example.ts";
 import { work } from "../../../text/project.ts";
-import { notices } from "../../components/notices.ts";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import { makeExamples } from "../../state/session/example-projects.ts";

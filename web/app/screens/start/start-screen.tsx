@@ -21,7 +21,7 @@ const Remind = lazy(() => import("./remind.tsx").then((m) => ({ default: m.Remin
 const NewPockets = lazy(() => import("./new-pockets.tsx").then((m) => ({ default: m.NewPockets })));
 
 /** Where one comes in: what there is already, and what could be made. */
-export function StartPlace() {
+export function StartScreen() {
   const count = useLibrary(countShown);
   const coming = useLibrary((s) => s.incoming !== undefined);
   const { lost, keeping } = useServices();

@@ -3,7 +3,7 @@ import type { PageFormat } from "#core/lab";
 import { photoShape } from "#core/photo";
 import { layTemplate, photoPlaces, type Template } from "#core/templates";
 import { templates as words } from "../../../text/pages.ts";
-import { notices } from "../../components/notices.ts";
+import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
 import { openFormat, openPage, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";

@@ -1,7 +1,7 @@
 import { canSolveAgain, mostTiles, type Page, type Tree } from "#core/document";
 import { refused } from "#core/result";
 import { changeTrouble, arranged as words } from "../../../text/pages.ts";
-import { notices } from "../../components/notices.ts";
+import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
 import { openPage, type ProjectSession } from "../session/project-session.ts";
 import { keep, ledBy, seedOf, solvedFrom } from "./tree-gestures.ts";

@@ -3,7 +3,7 @@ import { aspectOf, type Photo } from "#core/photo";
 import { formatLength } from "#core/units";
 import { arranged, changeTrouble } from "../../../text/pages.ts";
 import { pockets } from "../../../text/pockets.ts";
-import { notices } from "../../components/notices.ts";
+import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
 import { openFormat, openPage, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";

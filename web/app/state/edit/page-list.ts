@@ -33,7 +33,7 @@ import { type Photo, photoShape } from "#core/photo";
 import { refused } from "#core/result";
 import { book } from "../../../text/book.ts";
 import { changeTrouble, run } from "../../../text/pages.ts";
-import { notices } from "../../components/notices.ts";
+import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
 import { openPage, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";

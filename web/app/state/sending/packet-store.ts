@@ -18,7 +18,7 @@ export type PacketRecord = Omit<z.infer<typeof recordSchema>, "count">;
 const recordNames = ["packet-a.json", "packet-b.json"] as const;
 
 const writing = new WorkerClient<FileJobs>(() =>
-  portOf(new Worker(new URL("../../../workers/files.worker.ts", import.meta.url), { type: "module" })),
+  portOf(new Worker(new URL("../../../worker-programs/files.worker.ts", import.meta.url), { type: "module" })),
 );
 
 export interface PacketStore {

@@ -1,5 +1,5 @@
-import { saveToDisk } from "../../components/save-to-disk.ts";
 import type { ProjectSession } from "../session/project-session.ts";
+import { saveToDisk } from "./save-to-disk.ts";
 import { Sender } from "./sender.ts";
 
 /** Senders go on while one looks at other places. */

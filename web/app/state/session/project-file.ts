@@ -10,10 +10,10 @@ import {
   withPhotoIds,
 } from "#core/project-file";
 import { faceKey } from "#core/words";
-import { sha256 } from "../../../pictures/sha256.ts";
+import { sha256 } from "../../../storage/sha256.ts";
+import { bytesOf, contentOf, ZipEntryError } from "../../../storage/zip-entry.ts";
 import { fontUrls } from "../../../words/font-urls.ts";
 import type { Services } from "../../services.ts";
-import { bytesOf, contentOf, ZipEntryError } from "./zip-entry.ts";
 
 /** A whole project as one file: a zip with `project.json`, originals, fonts and a preview. */
 

@@ -1,13 +1,13 @@
 import { Button, HStack } from "@chakra-ui/react";
 import { Captions, Heading1, NotebookPen, Type } from "lucide-react";
 import { words as say } from "../../../../text/words.ts";
-import { notices } from "../../../components/notices.ts";
+import { PanelSection } from "../../../components/panel-parts.tsx";
+import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 import { addWords, captionsForAll } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
-import { PanelSection } from "./parts.tsx";
 
 /** Words onto the page: on their own, or under its photos. */
 export function AddWords() {

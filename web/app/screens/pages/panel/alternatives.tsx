@@ -6,6 +6,7 @@ import { type Page, photoIdOf } from "#core/document";
 import type { PageFormat } from "#core/lab";
 import { photoShape } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
+import { PanelSection, pressedLook } from "../../../components/panel-parts.tsx";
 import { typingIn } from "../../../components/typing-in.ts";
 import { useServices } from "../../../services.ts";
 import { arrangedAs, keep, show } from "../../../state/edit/tree-gestures.ts";
@@ -13,7 +14,6 @@ import { openFormat, useLibrary, usePanel, useSession } from "../../../state/ses
 import { openPage } from "../../../state/session/project-session.ts";
 import { CardGrid } from "./card-grid.tsx";
 import { PageCard } from "./page-card.tsx";
-import { PanelSection, pressedLook } from "./parts.tsx";
 
 const thumbPx = 76;
 const inOrder = 0.85;

@@ -12,12 +12,12 @@ import {
 import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { CountField } from "../../../components/count-field.tsx";
+import { Act, PanelSection } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { shuffle, solveAgain } from "../../../state/edit/arrange-page.ts";
 import { arrangePhotos, photosOnPage } from "../../../state/edit/arrange-photos.ts";
 import { asFirstMade, differsFromFirst, inOrder, keep, mirrored, seedOf } from "../../../state/edit/tree-gestures.ts";
 import { shownPage, useLibrary, useProject, useSession } from "../../../state/session/hooks.ts";
-import { Act, PanelSection } from "./parts.tsx";
 
 /** How the page's photos are arranged, what that cuts off, and what can be done with the whole of it. */
 export function ArrangementSection({ page, arrangement }: { readonly page: Page; readonly arrangement: Arrangement }) {

@@ -2,6 +2,7 @@ import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
 import { autoFramed, type Look, type StepCode } from "#core/document";
 import { words as say } from "../../../../text/words.ts";
+import { Bead } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
 import { Segmented } from "../../../components/segmented.tsx";
 import { lookOnAll, lookOnFacing } from "../../../state/edit/page-list.ts";
@@ -9,7 +10,6 @@ import { usePanel, useSession, useViewState } from "../../../state/session/hooks
 import { openPage } from "../../../state/session/project-session.ts";
 import { LookOnSome } from "./look-on-some.tsx";
 import { Papers } from "./papers.tsx";
-import { Bead } from "./parts.tsx";
 
 interface BackdropProps {
   readonly look: Look;

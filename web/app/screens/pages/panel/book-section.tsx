@@ -7,16 +7,16 @@ import { book as words } from "../../../../text/book.ts";
 import { pace } from "../../../../text/pace.ts";
 import { work } from "../../../../text/project.ts";
 import { words as wordWords } from "../../../../text/words.ts";
+import { PaceDialog } from "../../../components/book/pace-dialog.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
+import { PanelSection } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { useServices } from "../../../services.ts";
 import { joinPages, markPage, matchFacing, showNumbers, splitSpread } from "../../../state/edit/page-list.ts";
 import { usePageCountWords } from "../../../state/session/book-facts.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
-import { PaceDialog } from "../../overview/pace-dialog.tsx";
 import { ColourRow } from "./colour-row.tsx";
-import { PanelSection } from "./parts.tsx";
 
 /** What a page of a book has more than another: its facing page, its number, and the book around it. */
 export function BookSection() {

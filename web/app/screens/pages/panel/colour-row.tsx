@@ -4,9 +4,9 @@ import { useState } from "react";
 import { type Colour, luminance, parseColour } from "#core/colour";
 import { panel as words } from "../../../../text/pages.ts";
 import { words as say } from "../../../../text/words.ts";
-import { Tip } from "../../../components/tooltip.tsx";
-import { usePhotoColours } from "../../../state/library/photo-colours.ts";
+import { Tooltip } from "../../../components/tooltip.tsx";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
+import { usePhotoColours } from "../../../state/session/photo-colours.ts";
 
 const ready: readonly Colour[] = ["#ffffff", "#f6f1e7", "#d9d2c4", "#22302b", "#1b1b1b", "#b2472a"];
 
@@ -56,7 +56,7 @@ interface SwatchProps {
 
 export function Swatch({ colour, name, label, chosen, onTake }: SwatchProps) {
   return (
-    <Tip words={name}>
+    <Tooltip words={name}>
       <chakra.button
         type="button"
         aria-label={`${label}: ${name}`}
@@ -70,7 +70,7 @@ export function Swatch({ colour, name, label, chosen, onTake }: SwatchProps) {
         boxShadow={chosen ? "0 0 0 2px {colors.oat.25}, 0 0 0 4px {colors.glaze.500}" : undefined}
         style={{ background: colour }}
       />
-    </Tip>
+    </Tooltip>
   );
 }
 

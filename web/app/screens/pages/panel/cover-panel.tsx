@@ -7,20 +7,20 @@ import { book as words } from "../../../../text/book.ts";
 import { panel as panelWords } from "../../../../text/pages.ts";
 import { words as wordWords } from "../../../../text/words.ts";
 import { NumberField } from "../../../components/number-field.tsx";
+import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { TextField } from "../../../components/text-field.tsx";
 import { useServices } from "../../../services.ts";
 import { changeSpine, removeCover } from "../../../state/edit/cover.ts";
 import { openThe } from "../../../state/edit/page-list.ts";
-import { usePhotoColours } from "../../../state/library/photo-colours.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
+import { usePhotoColours } from "../../../state/session/photo-colours.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { AddWords } from "./add-words.tsx";
 import { Alternatives } from "./alternatives.tsx";
 import { ArrangementSection } from "./arrangement-section.tsx";
 import { Backdrop } from "./backdrop.tsx";
 import { ColourRow, Swatch } from "./colour-row.tsx";
-import { PanelSection, PanelTitle } from "./parts.tsx";
 
 /** The cover: its measures as they follow from the book, its spine, and what lies on it. */
 export function CoverPanel() {

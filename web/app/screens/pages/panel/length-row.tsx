@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { PageFormat } from "#core/lab";
 import type { Unit } from "#core/units";
 import { LengthField } from "../../../components/length-field.tsx";
-import { Bead } from "./parts.tsx";
+import { Bead } from "../../../components/panel-parts.tsx";
 
 interface LengthRowProps {
   readonly label: string;

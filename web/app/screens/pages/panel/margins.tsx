@@ -6,8 +6,8 @@ import type { PageFormat } from "#core/lab";
 import { formatLength, type Unit } from "#core/units";
 import { panel as words } from "../../../../text/pages.ts";
 import { LengthField } from "../../../components/length-field.tsx";
+import { pressedLook } from "../../../components/panel-parts.tsx";
 import { LengthRow } from "./length-row.tsx";
-import { pressedLook } from "./parts.tsx";
 
 interface MarginsProps {
   readonly margin: Sides;

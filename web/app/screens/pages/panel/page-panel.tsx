@@ -4,6 +4,7 @@ import { memo } from "react";
 import type { Look, StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
 import { changeTrouble, templates as templateWords, panel as words } from "../../../../text/pages.ts";
+import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { useServices } from "../../../services.ts";
 import { openFormat, usePanel, useSession } from "../../../state/session/hooks.ts";
@@ -17,7 +18,6 @@ import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { Margins } from "./margins.tsx";
 import { PagesSection } from "./pages-section.tsx";
-import { PanelSection, PanelTitle } from "./parts.tsx";
 import { KeepAsPockets, PocketsSection } from "./pockets-section.tsx";
 
 /** The page as a whole: its grid, its gaps, its colours. */

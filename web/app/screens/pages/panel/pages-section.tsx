@@ -1,10 +1,10 @@
 import { Button, VStack } from "@chakra-ui/react";
 import { CopyPlus, FilePlus, Trash2 } from "lucide-react";
 import { run as words } from "../../../../text/pages.ts";
+import { PanelSection } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { addPage, copyThePage, removeThePage } from "../../../state/edit/page-list.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
-import { PanelSection } from "./parts.tsx";
 
 /** More pages in the same work, or one fewer. */
 export function PagesSection() {

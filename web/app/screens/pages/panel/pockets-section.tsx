@@ -8,6 +8,7 @@ import { pockets as words } from "../../../../text/pockets.ts";
 import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
 import { CountField } from "../../../components/count-field.tsx";
 import { LengthField } from "../../../components/length-field.tsx";
+import { PanelSection } from "../../../components/panel-parts.tsx";
 import { Segmented } from "../../../components/segmented.tsx";
 import { Select } from "../../../components/select.tsx";
 import { TextField } from "../../../components/text-field.tsx";
@@ -24,7 +25,6 @@ import {
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { Toggle } from "./book-section.tsx";
-import { PanelSection } from "./parts.tsx";
 
 /** The pockets of the open leaf, what their cards measure, and what goes to print. */
 export function PocketsSection() {

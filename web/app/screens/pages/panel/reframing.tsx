@@ -6,12 +6,12 @@ import { type Framing, mostZoom, settled, turnParts, withinHalf, zoomed } from "
 import { aspectOf, type Photo, photoShape } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { common } from "../../../../text/screens.ts";
+import { Act, Bead, PanelSection } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { reframeChange, resetFraming } from "../../../state/edit/page-gestures.ts";
 import { openFormat, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
-import { Act, Bead, PanelSection } from "./parts.tsx";
 
 interface ReframingProps {
   readonly tile: Tile;

@@ -5,9 +5,9 @@ import { bleedBox, type PageFormat } from "#core/lab";
 import { photoPlaces, templateOfPage } from "#core/templates";
 import { templates as words } from "../../../../text/pages.ts";
 import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
-import { notices } from "../../../components/notices.ts";
 import { PageCanvas } from "../../../components/page-canvas.tsx";
 import { Segmented } from "../../../components/segmented.tsx";
+import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 
 const drawnPx = 320;

@@ -6,7 +6,7 @@ import { bleedBox, type PageFormat } from "#core/lab";
 import { adapted, photoPlaces, type Template } from "#core/templates";
 import { templates as words } from "../../../../text/pages.ts";
 import { common } from "../../../../text/screens.ts";
-import { notices } from "../../../components/notices.ts";
+import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 import { laidBy } from "../../../state/edit/apply-template.ts";
 import { useSession } from "../../../state/session/hooks.ts";

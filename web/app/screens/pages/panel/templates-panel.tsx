@@ -23,15 +23,15 @@ import {
 } from "#core/templates";
 import { templateFile } from "#core/templates/schema";
 import { templates as words } from "../../../../text/pages.ts";
-import { notices } from "../../../components/notices.ts";
-import { saveToDisk } from "../../../components/save-to-disk.ts";
+import { Act, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
+import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 import { applyTemplate, countFlowing } from "../../../state/edit/apply-template.ts";
+import { saveToDisk } from "../../../state/sending/save-to-disk.ts";
 import { openFormat, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { CardGrid } from "./card-grid.tsx";
-import { Act, PanelTitle, pressedLook } from "./parts.tsx";
 import { SaveTemplate } from "./save-template.tsx";
 import { TemplateCard } from "./template-card.tsx";
 import { found, type TemplateFilter } from "./template-filter.ts";

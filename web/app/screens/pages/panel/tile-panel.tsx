@@ -7,6 +7,7 @@ import { formatLength, formatSize } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/pages.ts";
 import { words as wordWords } from "../../../../text/words.ts";
 import { takenMoment } from "../../../components/dates.ts";
+import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
 import { useServices } from "../../../services.ts";
 import {
@@ -25,7 +26,6 @@ import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
 import { Papers } from "./papers.tsx";
-import { PanelSection, PanelTitle } from "./parts.tsx";
 import { Reframing } from "./reframing.tsx";
 import { SharpnessFigure } from "./sharpness.tsx";
 import { TilePlace } from "./tile-place.tsx";

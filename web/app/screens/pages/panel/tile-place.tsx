@@ -17,6 +17,7 @@ import { isFree, photoIdOf, type Tile } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { CountField } from "../../../components/count-field.tsx";
+import { Act, PanelSection, pressedLook } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { useServices } from "../../../services.ts";
 import { lead, leadOf } from "../../../state/edit/arrange-page.ts";
@@ -25,7 +26,6 @@ import { takeOff } from "../../../state/edit/word-gestures.ts";
 import { useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
-import { Act, PanelSection, pressedLook } from "./parts.tsx";
 
 /** What can be done with a tile's place: the others make room. */
 export function TilePlace({ tile }: { readonly tile: Tile }) {

@@ -3,6 +3,7 @@ import { ArrowLeftRight, Grid2x2, Link2, X } from "lucide-react";
 import { areKeptTogether, photoIdOf, type Tile } from "#core/document";
 import { panel as words } from "../../../../text/pages.ts";
 import { pockets as pocketWords } from "../../../../text/pockets.ts";
+import { PanelSection, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { emptyThem, swapPhotos } from "../../../state/edit/page-gestures.ts";
 import { runThrough } from "../../../state/edit/pockets.ts";
@@ -11,7 +12,6 @@ import { useLibrary, usePanel, useSession, useViewState } from "../../../state/s
 import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
 import { MoveToPage } from "./move-to-page.tsx";
-import { PanelSection, PanelTitle, pressedLook } from "./parts.tsx";
 import { LockSwitch } from "./tile-place.tsx";
 
 /** So many can be neighbours of each other. */

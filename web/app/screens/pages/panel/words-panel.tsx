@@ -20,6 +20,7 @@ import { panel as panelWords } from "../../../../text/pages.ts";
 import { words as say } from "../../../../text/words.ts";
 import { LengthField } from "../../../components/length-field.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
+import { Act, PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { useServices } from "../../../services.ts";
 import { emptyThem } from "../../../state/edit/page-gestures.ts";
@@ -36,7 +37,6 @@ import { openFormat, usePanel, useSession } from "../../../state/session/hooks.t
 import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
-import { Act, PanelSection, PanelTitle } from "./parts.tsx";
 import { TilePlace } from "./tile-place.tsx";
 
 /** Words: what they say and how they look, the card under them, and where they lie. */

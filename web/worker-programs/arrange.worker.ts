@@ -3,9 +3,9 @@ import { alternativesOf, type Page } from "#core/document";
 import { pacedPages, pacePlan, withFilled } from "#core/pace";
 import { seededRandom } from "#core/random";
 import { packSheets, piecesOf, type SheetPlan } from "#core/sheets";
-import type { ArrangeJobs } from "./jobs.ts";
-import { WorkerError } from "./protocol.ts";
-import { type Doing, serveJobs } from "./serve.ts";
+import type { ArrangeJobs } from "../workers/jobs.ts";
+import { WorkerError } from "../workers/protocol.ts";
+import { type Doing, serveJobs } from "../workers/serve.ts";
 
 async function alternatives({ page, format, photos, seed }: ArrangeJobs["alternatives"]["in"]) {
   const byId = new Map(photos.map((p) => [p.id, p]));

@@ -2,7 +2,7 @@ import { nanoid } from "nanoid";
 import type { KeeperJobs } from "../storage/keeper-jobs.ts";
 import { keepOriginal } from "../storage/originals.ts";
 import { SharedKeeper } from "../storage/shared-keeper.ts";
-import { type Handlers, serveJobs } from "./serve.ts";
+import { type Handlers, serveJobs } from "../workers/serve.ts";
 
 const keeper = new SharedKeeper(() => nanoid(12));
 

@@ -1,8 +1,8 @@
 import { Box, Heading, IconButton } from "@chakra-ui/react";
 import type { LucideIcon } from "lucide-react";
 import { type CSSProperties, type ReactNode, useEffect, useRef, useState } from "react";
-import { Tip } from "../../../components/tooltip.tsx";
-import css from "./parts.module.css";
+import css from "./panel-parts.module.css";
+import { Tooltip } from "./tooltip.tsx";
 
 export function PanelTitle({ children }: { readonly children: ReactNode }) {
   return (
@@ -94,7 +94,7 @@ interface ActProps {
 /** A small thing to do, told by its picture and, on hover, by its name. */
 export function Act({ icon: Icon, name, pressed, grows, disabled, onAct }: ActProps) {
   return (
-    <Tip words={name}>
+    <Tooltip words={name}>
       <IconButton
         size="sm"
         flex={grows ? "1" : undefined}
@@ -107,7 +107,7 @@ export function Act({ icon: Icon, name, pressed, grows, disabled, onAct }: ActPr
       >
         <Icon size={17} aria-hidden />
       </IconButton>
-    </Tip>
+    </Tooltip>
   );
 }
 

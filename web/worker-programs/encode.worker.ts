@@ -1,8 +1,8 @@
 import { jpegPart } from "#core/files";
 import { decodeOriginal } from "../pictures/decode-original.ts";
 import { framePixels } from "../pictures/paint-photo.ts";
-import type { EncodeJobs } from "./jobs.ts";
-import { serveJobs } from "./serve.ts";
+import type { EncodeJobs } from "../workers/jobs.ts";
+import { serveJobs } from "../workers/serve.ts";
 
 const hear = serveJobs<EncodeJobs>(
   {

@@ -1,6 +1,6 @@
 import { folderOf, writeWhole } from "../storage/journal/sync-file.ts";
-import type { FileJobs } from "./jobs.ts";
-import { serveJobs } from "./serve.ts";
+import type { FileJobs } from "../workers/jobs.ts";
+import { serveJobs } from "../workers/serve.ts";
 
 const hear = serveJobs<FileJobs>(
   {

@@ -4,8 +4,8 @@ import { SourcePixels, scaledTo } from "../pictures/paint-photo.ts";
 import { previewLongPx } from "../pictures/preview-sizes.ts";
 import { encodePreview, previewSize, readPhoto } from "../pictures/read-photo.ts";
 import { openResampler } from "../pictures/resampler.ts";
-import type { PhotoJobs } from "./jobs.ts";
-import { type Handlers, serveJobs } from "./serve.ts";
+import type { PhotoJobs } from "../workers/jobs.ts";
+import { type Handlers, serveJobs } from "../workers/serve.ts";
 
 async function makePreview({ photo, original, size }: PhotoJobs["makePreview"]["in"]): Promise<Blob> {
   const picture = await decodeOriginal(photo, original, previewLongPx[size]);

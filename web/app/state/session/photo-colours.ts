@@ -3,8 +3,8 @@ import { type Colour, dominantColours } from "#core/colour";
 import { photosOf } from "#core/document";
 import type { Bitmaps } from "../../../pictures/bitmaps.ts";
 import { useServices } from "../../services.ts";
-import { useProject } from "../session/hooks.ts";
-import { openPage } from "../session/project-session.ts";
+import { useProject } from "./hooks.ts";
+import { openPage } from "./project-session.ts";
 
 const sidePx = 40;
 const mostPhotos = 24;

@@ -1,9 +1,9 @@
 import { checkProject, type ProjectFacts } from "#core/check";
 import { beyondSrgb } from "../pictures/beyond-srgb.ts";
 import { checkPages } from "../pictures/check-pages.ts";
-import type { CheckJobs } from "./jobs.ts";
-import { WorkerError } from "./protocol.ts";
-import { serveJobs } from "./serve.ts";
+import type { CheckJobs } from "../workers/jobs.ts";
+import { WorkerError } from "../workers/protocol.ts";
+import { serveJobs } from "../workers/serve.ts";
 
 let known: ProjectFacts | undefined;
 

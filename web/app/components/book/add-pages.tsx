@@ -1,9 +1,9 @@
 import { Button, Menu, Portal } from "@chakra-ui/react";
 import { FilePlus } from "lucide-react";
-import { book as words } from "../../../../text/book.ts";
-import { useServices } from "../../../services.ts";
-import { addPages, type PageWhere } from "../../../state/edit/page-list.ts";
-import { useSession } from "../../../state/session/hooks.ts";
+import { book as words } from "../../../text/book.ts";
+import { useServices } from "../../services.ts";
+import { addPages, type PageWhere } from "../../state/edit/page-list.ts";
+import { useSession } from "../../state/session/hooks.ts";
 
 const counts = [1, 2, 10] as const;
 const wheres: readonly (readonly [PageWhere, string])[] = [

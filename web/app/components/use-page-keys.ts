@@ -1,14 +1,14 @@
 import { useEffect } from "react";
-import { typingIn } from "../../components/typing-in.ts";
-import { useServices } from "../../services.ts";
-import { lead, leadOf, shuffle } from "../../state/edit/arrange-page.ts";
-import { emptyThem } from "../../state/edit/page-gestures.ts";
-import { stepPage } from "../../state/edit/page-list.ts";
-import { keep, takenAway } from "../../state/edit/tree-gestures.ts";
-import { takeOff } from "../../state/edit/word-gestures.ts";
-import { useSession } from "../../state/session/hooks.ts";
-import { openPage } from "../../state/session/project-session.ts";
-import { chooseAll, nothingChosen } from "../../state/view-state/choose.ts";
+import { useServices } from "../services.ts";
+import { lead, leadOf, shuffle } from "../state/edit/arrange-page.ts";
+import { emptyThem } from "../state/edit/page-gestures.ts";
+import { stepPage } from "../state/edit/page-list.ts";
+import { keep, takenAway } from "../state/edit/tree-gestures.ts";
+import { takeOff } from "../state/edit/word-gestures.ts";
+import { useSession } from "../state/session/hooks.ts";
+import { openPage } from "../state/session/project-session.ts";
+import { chooseAll, nothingChosen } from "../state/view-state/choose.ts";
+import { typingIn } from "./typing-in.ts";
 
 /** Keys that hold wherever the focus is in this place, except in a field that is being typed in. */
 export function usePageKeys(): void {

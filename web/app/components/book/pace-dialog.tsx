@@ -4,14 +4,14 @@ import { pageCount, pagesBefore, rulesOf } from "#core/document";
 import { pageCounts } from "#core/lab";
 import { pace as words } from "../../../text/pace.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
-import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
-import { notices } from "../../components/notices.ts";
-import { Segmented } from "../../components/segmented.tsx";
-import { Select } from "../../components/select.tsx";
-import { TextField } from "../../components/text-field.tsx";
+import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { leavesFor, type PaceOptions, paceBook, photosToPace } from "../../state/edit/pace.ts";
 import { useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
+import { ConfirmDialog } from "../confirm-dialog.tsx";
+import { Segmented } from "../segmented.tsx";
+import { Select } from "../select.tsx";
+import { TextField } from "../text-field.tsx";
 
 /** What is to be paced onto how many pages; then how far it is, with a way to stop. */
 export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; readonly onClose: () => void }) {

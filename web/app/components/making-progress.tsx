@@ -1,9 +1,9 @@
 import { Box, Button, HStack, Progress, Text } from "@chakra-ui/react";
 import { CircleCheck } from "lucide-react";
 import type { PrintColour } from "#core/files";
-import { common } from "../../../text/screens.ts";
-import { printTrouble, send as words } from "../../../text/send.ts";
-import type { Sender, SendOrder, SendState } from "../../state/sending/sender.ts";
+import { common } from "../../text/screens.ts";
+import { printTrouble, send as words } from "../../text/send.ts";
+import type { Sender, SendOrder, SendState } from "../state/sending/sender.ts";
 
 /** How far it is, file by file and over all of them. */
 export function Making({ sender, state }: { readonly sender: Sender; readonly state: SendState }) {
