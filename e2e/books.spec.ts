@@ -269,13 +269,15 @@ test("the browser killed while pacing and right after leaves a whole book", asyn
   /** Of every page its name in the overview, which holds only those near the screen. */
   const everyPage = async () => {
     const labels = new Set<string>();
-    let seen: number;
-    do {
-      seen = labels.size;
+    // Rows come a frame after they were scrolled to; three looks without a new one mean that there are no more.
+    for (let without = 0; without < 3; ) {
+      const seen = labels.size;
       for (const label of await overview(page).evaluateAll((all) => all.map((o) => o.getAttribute("aria-label") ?? "")))
         labels.add(label);
+      without = labels.size > seen ? 0 : without + 1;
       await overview(page).last().scrollIntoViewIfNeeded();
-    } while (labels.size > seen);
+      await page.evaluate(() => new Promise((next) => requestAnimationFrame(() => setTimeout(next))));
+    }
     return [...labels];
   };
   await reopen();

@@ -1,5 +1,5 @@
 import { ok, type Result } from "#core/result";
-import { applyChange, type Change, invertChange } from "./change.ts";
+import { applyChange, type Change, compacted, invertChange } from "./change.ts";
 import type { ChangeTrouble } from "./changes/trouble.ts";
 import { followedCover } from "./cover.ts";
 import type { Project } from "./project.ts";
@@ -106,52 +106,63 @@ export interface Gesture {
   readonly changes: readonly Change[];
   readonly at: string;
   readonly mergeKey?: string;
+  /** Made by pacing or by what concerns all pages alike: a page that was paced may still be paced again. */
+  readonly byProgram?: boolean;
 }
 
-/** All changes or none. The same object back when they come to nothing, so that no empty step is kept. */
-export function commit(now: Editing, gesture: Gesture): Result<Editing, ChangeTrouble> {
-  const tried = applyAll(now.project, gesture.changes);
-  if (!tried.ok) return tried;
-  const held = pacing.has(gesture.name.code) ? [] : madeByHand(now.project, tried.value.project);
-  const cover = followedCover(now.project, tried.value.project);
-  const follows: Change[] = cover === tried.value.project.cover ? [] : [{ type: "setProject", cover }];
-  const changes = [...gesture.changes, ...held, ...follows];
-  const applied = changes.length > gesture.changes.length ? applyAll(now.project, changes) : tried;
-  if (!applied.ok) return applied;
-  const { project, inverses } = applied.value;
-  if (project === now.project) return ok(now);
-  const past = now.history.steps.slice(0, now.history.done);
-  const last = past.at(-1);
-  const step: Step = { ...gesture, changes, inverses };
-  const steps =
-    last && merges(last, step)
-      ? [
-          ...past.slice(0, -1),
-          { ...step, changes: [...last.changes, ...step.changes], inverses: [...inverses, ...last.inverses] },
-        ]
-      : [...past, step].slice(-keptSteps);
-  return ok({ project, history: { steps, done: steps.length } });
-}
+/** What follows from a change besides itself: each sees what those before it did. */
+type Follower = (before: Project, after: Project, gesture: Gesture) => readonly Change[];
 
-/** Steps after which a page that was paced may still be paced again. */
-const pacing: ReadonlySet<StepCode> = new Set([
-  "paced",
-  "movedBreak",
-  "dressedPages",
-  "changedSize",
-  "movedPage",
-  "changedBook",
-]);
-
-/** A page that a hand has changed is that person's own from then on. */
-function madeByHand(before: Project, after: Project): Change[] {
-  if (after.pages === before.pages) return [];
+/** A page that a hand has changed is that person's own from then on, and no longer pacing's to make again. */
+const pacedNoMore: Follower = (before, after, { byProgram }) => {
+  if (byProgram || after.pages === before.pages) return [];
   const known = new Map(before.pages.map((p) => [p.id, p]));
   return after.pages.flatMap((page): Change[] => {
     const was = known.get(page.id);
     return page.paced && was?.paced && was !== page ? [{ type: "putPage", page: { ...page, paced: false } }] : [];
   });
+};
+
+/** The cover follows the number of pages, the paper and the lab. */
+const coverFollows: Follower = (before, after) => {
+  const cover = followedCover(before, after);
+  return cover === after.cover ? [] : [{ type: "setProject", cover }];
+};
+
+const followers: readonly Follower[] = [pacedNoMore, coverFollows];
+
+/** All changes or none. The same object back when they come to nothing, so that no empty step is kept. */
+export function commit(now: Editing, gesture: Gesture): Result<Editing, ChangeTrouble> {
+  let applied = applyAll(now.project, gesture.changes);
+  if (!applied.ok) return applied;
+  for (const follower of followers) {
+    const more = follower(now.project, applied.value.project, gesture);
+    if (more.length === 0) continue;
+    const then = applyAll(applied.value.project, more);
+    if (!then.ok) return then;
+    applied = ok({
+      project: then.value.project,
+      changes: [...applied.value.changes, ...then.value.changes],
+      inverses: [...then.value.inverses, ...applied.value.inverses],
+    });
+  }
+  const { project, changes, inverses } = applied.value;
+  if (project === now.project) return ok(now);
+  const past = now.history.steps.slice(0, now.history.done);
+  const last = past.at(-1);
+  const { name, at, mergeKey } = gesture;
+  const step: Step = { name, changes, inverses, at, ...(mergeKey === undefined ? {} : { mergeKey }) };
+  const steps =
+    last && merges(last, step) ? [...past.slice(0, -1), both(last, step)] : [...past, step].slice(-keptSteps);
+  return ok({ project, history: { steps, done: steps.length } });
 }
+
+/** Two steps as one that holds no more than it has to: of a typed text only what it was at first and is at last. */
+const both = (last: Step, next: Step): Step => ({
+  ...next,
+  changes: compacted([...last.changes, ...next.changes]),
+  inverses: compacted([...next.inverses, ...last.inverses]),
+});
 
 function merges(last: Step, next: Step): boolean {
   if (next.mergeKey === undefined || last.mergeKey !== next.mergeKey) return false;
@@ -179,17 +190,25 @@ function travel(now: Editing, changes: readonly Change[], by: 1 | -1): Result<Ed
   return ok({ project: applied.value.project, history: { ...now.history, done: now.history.done + by } });
 }
 
-function applyAll(
-  start: Project,
-  changes: readonly Change[],
-): Result<{ readonly project: Project; readonly inverses: readonly Change[] }, ChangeTrouble> {
+interface Applied {
+  readonly project: Project;
+  /** Those that came to something. */
+  readonly changes: readonly Change[];
+  readonly inverses: readonly Change[];
+}
+
+function applyAll(start: Project, changes: readonly Change[]): Result<Applied, ChangeTrouble> {
   let project = start;
+  const made: Change[] = [];
   const inverses: Change[] = [];
   for (const change of changes) {
     const next = applyChange(project, change);
     if (!next.ok) return next;
-    if (next.value !== project) inverses.unshift(invertChange(project, change));
+    if (next.value !== project) {
+      made.push(change);
+      inverses.unshift(invertChange(project, change));
+    }
     project = next.value;
   }
-  return ok({ project, inverses });
+  return ok({ project, changes: made, inverses });
 }

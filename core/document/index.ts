@@ -22,8 +22,9 @@ export {
   sidesKept,
   spreadsHold,
 } from "./book.ts";
-export { applyChange, type Change, invertChange } from "./change.ts";
+export { applyChange, type Change, compacted, invertChange } from "./change.ts";
 export { mostPages, type RowChange, rowAfter } from "./changes/page-list.ts";
+export { backTo } from "./changes/set-project.ts";
 export type { ChangeTrouble } from "./changes/trouble.ts";
 export { checkLook, leastTileMm } from "./check-look.ts";
 export { copyPage } from "./copy-page.ts";

@@ -52,7 +52,9 @@ export function OpenProject() {
         return;
       }
       const onRefused = () => notices.create({ title: words.onlyLooking, type: "info" });
-      session = new ProjectSession(opened, { store, now, onRefused });
+      const onCut = () => notices.create({ title: words.historyCut, type: "info" });
+      if (opened.historyCut) onCut();
+      session = new ProjectSession(opened, { store, now, onRefused, onCut });
       session.setReadOnly(!hold.mine);
       setOpening({ is: "open", session });
     }

@@ -1,5 +1,5 @@
 import type { Page, Step } from "#core/document";
-import { pageSchema, projectSchema, stepSchema } from "#core/document/schema";
+import { pageSchema, projectSchema, readHistory } from "#core/document/schema";
 import type { LabCard } from "#core/lab";
 import { labCardSchema } from "#core/lab/schema";
 import { isWholePhoto, type NamedSpan, type Photo } from "#core/photo";
@@ -263,10 +263,11 @@ export class KeptStore implements Store {
     const read = projectSchema.safeParse({ ...record.project, pages });
     if (!read.success) throw new StoreError("recordDamaged", read.error);
     const numbers = kept.map(([key]) => Number((key as [string, number])[1]));
-    // A history that cannot be read is not worth losing the project for.
-    const steps = kept.flatMap(([, v]) => (stepSchema.safeParse(v).success ? [v as Step] : []));
-    const whole = steps.length === kept.length;
-    if (whole) for (const [i, step] of steps.entries()) this.#numbers.set(step, numbers[i]!);
+    const history = readHistory(
+      kept.map(([, step]) => step),
+      record.done,
+    );
+    for (const [i, step] of history.steps.entries()) this.#numbers.set(step, numbers[history.from + i]!);
     this.#known.set(projectId, {
       pages: record.pageIds ? new Map(read.data.pages.map((p) => [p.id, p])) : new Map(),
       firstStep: numbers[0] ?? record.firstStep,
@@ -275,9 +276,10 @@ export class KeptStore implements Store {
     return {
       project: read.data,
       savedAt: record.savedAt,
-      steps: whole ? steps : [],
+      steps: history.steps,
       sent: record.sent,
-      done: whole ? Math.min(record.done, steps.length) : 0,
+      done: history.done,
+      historyCut: history.cut,
     };
   }
 

@@ -42,6 +42,8 @@ export interface OpenedProject {
   /** How many of the steps are done; the rest were undone. */
   readonly done: number;
   readonly sent: SentMark | undefined;
+  /** Whether there were steps before that cannot be read any more. */
+  readonly historyCut?: boolean;
 }
 
 /** An order that was begun at a lab, by the number that the lab gave it. */

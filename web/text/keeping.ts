@@ -34,6 +34,8 @@ export const keeping = {
     "This browser keeps nothing for Tessip, so everything here is gone when the tab closes. You can still work, and save your work and its pages to disk.",
   elsewhere: "This work is open in another tab. Here you can look, but not change it.",
   takeOver: "Work on it here instead",
+  historyCut:
+    "Some earlier steps cannot be read any more, so Undo goes no further back than here. The work itself is whole.",
   onlyLooking: "Nothing was changed: this work is open in another tab, and here you can only look at it.",
   cannotHere: "Only to look at: this work is open in another tab.",
   full: "This disk is full. What you change is still kept, in room that was saved for it. New photos and files have to wait until there is more room.",

@@ -1,6 +1,7 @@
 import { ok, type Result, refused } from "#core/result";
 import { type Border, findTile, mapTiles, type Tile } from "../page.ts";
 import { findPage, type Project, withPage } from "../project.ts";
+import type { ChangeKind } from "./kind.ts";
 import type { PutPage } from "./put-page.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
@@ -14,7 +15,7 @@ export interface DressTiles {
   readonly bleedMm?: number | null;
 }
 
-export function applyDressTiles(project: Project, change: DressTiles): Result<Project, ChangeTrouble> {
+function apply(project: Project, change: DressTiles): Result<Project, ChangeTrouble> {
   const page = findPage(project, change.pageId);
   if (!page) return refused("pageGone", { pageId: change.pageId });
   const gone = change.tileIds.find((id) => !findTile(page, id));
@@ -38,7 +39,15 @@ function edged(edge: Tile["edge"], { border, bleedMm }: DressTiles): Tile["edge"
   return next === undefined ? rest : { ...rest, bleedMm: next };
 }
 
-export const invertDressTiles = (before: Project, change: DressTiles): PutPage => ({
+const invert = (before: Project, change: DressTiles): PutPage => ({
   type: "putPage",
   page: findPage(before, change.pageId)!,
 });
+
+/** Of the same tiles, what the later one says counts. */
+function merge(first: DressTiles, next: DressTiles): DressTiles | undefined {
+  const same = first.pageId === next.pageId && first.tileIds.join() === next.tileIds.join();
+  return same ? { ...first, ...next } : undefined;
+}
+
+export const dressTiles: ChangeKind<DressTiles, PutPage> = { apply, invert, merge, pageId: (change) => change.pageId };

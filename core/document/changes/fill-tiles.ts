@@ -1,6 +1,7 @@
 import { ok, type Result, refused } from "#core/result";
 import { type Filling, findTile, mapTiles } from "../page.ts";
 import { findPage, type Project, withPage } from "../project.ts";
+import type { ChangeKind } from "./kind.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
 /** Puts fillings into tiles: a photo in, a photo out, two swapped, a view reframed. */
@@ -10,7 +11,7 @@ export interface FillTiles {
   readonly fillings: readonly { readonly tileId: string; readonly filling: Filling }[];
 }
 
-export function applyFillTiles(project: Project, change: FillTiles): Result<Project, ChangeTrouble> {
+function apply(project: Project, change: FillTiles): Result<Project, ChangeTrouble> {
   const page = findPage(project, change.pageId);
   if (!page) return refused("pageGone", { pageId: change.pageId });
   const byTile = new Map(change.fillings.map((f) => [f.tileId, f.filling]));
@@ -23,10 +24,19 @@ export function applyFillTiles(project: Project, change: FillTiles): Result<Proj
   return ok(withPage(project, filled));
 }
 
-export function invertFillTiles(before: Project, change: FillTiles): FillTiles {
+function invert(before: Project, change: FillTiles): FillTiles {
   const page = findPage(before, change.pageId)!;
   return {
     ...change,
     fillings: change.fillings.map(({ tileId }) => ({ tileId, filling: findTile(page, tileId)!.filling })),
   };
 }
+
+/** The later filling of a tile is the one that counts. */
+function merge(first: FillTiles, next: FillTiles): FillTiles | undefined {
+  if (first.pageId !== next.pageId) return undefined;
+  const byTile = new Map([...first.fillings, ...next.fillings].map((f) => [f.tileId, f]));
+  return { ...next, fillings: [...byTile.values()] };
+}
+
+export const fillTiles: ChangeKind<FillTiles, FillTiles> = { apply, invert, merge, pageId: (change) => change.pageId };

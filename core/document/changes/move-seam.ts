@@ -3,6 +3,7 @@ import { ok, type Result, refused } from "#core/result";
 import { formatOf } from "../book.ts";
 import { findPage, type Project, withPage } from "../project.ts";
 import { roomRect, solvePage } from "../solve-page.ts";
+import type { ChangeKind } from "./kind.ts";
 import type { PutPage } from "./put-page.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
@@ -15,7 +16,7 @@ export interface MoveSeam {
   readonly atMm: number;
 }
 
-export function applyMoveSeam(project: Project, change: MoveSeam): Result<Project, ChangeTrouble> {
+function apply(project: Project, change: MoveSeam): Result<Project, ChangeTrouble> {
   const page = findPage(project, change.pageId);
   if (!page) return refused("pageGone", { pageId: change.pageId });
   const grid = page.arrangement;
@@ -31,7 +32,9 @@ export function applyMoveSeam(project: Project, change: MoveSeam): Result<Projec
 }
 
 /** The page as it was: the way back by distance would leave a rounding error. */
-export const invertMoveSeam = (before: Project, change: MoveSeam): PutPage => ({
+const invert = (before: Project, change: MoveSeam): PutPage => ({
   type: "putPage",
   page: findPage(before, change.pageId)!,
 });
+
+export const moveSeam: ChangeKind<MoveSeam, PutPage> = { apply, invert, pageId: (change) => change.pageId };

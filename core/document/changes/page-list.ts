@@ -3,6 +3,7 @@ import { firstOnRight, formatOf, spreadsHold } from "../book.ts";
 import { mostTiles, type Page } from "../page.ts";
 import { findPage, type Project } from "../project.ts";
 import { solvePage } from "../solve-page.ts";
+import type { ChangeKind } from "./kind.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
 /** Puts new pages where they are to stand; each place counts those put in before it. */
@@ -43,7 +44,7 @@ export function rowAfter(project: Project, change: RowChange): Result<readonly P
 }
 
 /** One that came to lie on the other side of the fold is fitted to that side. */
-export function applyRowChange(project: Project, change: RowChange): Result<Project, ChangeTrouble> {
+function apply(project: Project, change: RowChange): Result<Project, ChangeTrouble> {
   const row = rowAfter(project, change);
   if (!row.ok) return row;
   const pages = row.value;
@@ -106,18 +107,28 @@ function inOrder(row: readonly Page[], change: OrderPages): Result<readonly Page
   return pages.length === row.length ? ok(pages) : refused("pageGone");
 }
 
-export const invertInsertPages = (change: InsertPages): RemovePages => ({
+const invertInsertPages = (_before: Project, change: InsertPages): RemovePages => ({
   type: "removePages",
   pageIds: change.pages.map((p) => p.page.id),
 });
 
-export function invertRemovePages(before: Project, change: RemovePages): InsertPages {
+function invertRemovePages(before: Project, change: RemovePages): InsertPages {
   const out = new Set(change.pageIds);
   const pages = before.pages.flatMap((page, at) => (out.has(page.id) ? [{ page, at }] : []));
   return { type: "insertPages", pages };
 }
 
-export const invertMovePages = (before: Project): OrderPages => ({
+const invertMovePages = (before: Project): OrderPages => ({
   type: "orderPages",
   pageIds: before.pages.map((p) => p.id),
 });
+
+export const insertPages: ChangeKind<InsertPages, RemovePages> = { apply, invert: invertInsertPages };
+export const removePages: ChangeKind<RemovePages, InsertPages> = { apply, invert: invertRemovePages };
+export const movePages: ChangeKind<MovePages, OrderPages> = { apply, invert: invertMovePages };
+/** Of two orders in a row the later one counts. */
+export const orderPages: ChangeKind<OrderPages, OrderPages> = {
+  apply,
+  invert: invertMovePages,
+  merge: (_first, next) => next,
+};

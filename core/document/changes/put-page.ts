@@ -1,6 +1,7 @@
 import { ok, type Result, refused } from "#core/result";
 import { mostTiles, type Page } from "../page.ts";
 import { findPage, type Project, withPage } from "../project.ts";
+import type { ChangeKind } from "./kind.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
 /** Replaces a page as a whole: a new arrangement, or the way back from a change that touched many tiles. */
@@ -9,14 +10,21 @@ export interface PutPage {
   readonly page: Page;
 }
 
-export function applyPutPage(project: Project, change: PutPage): Result<Project, ChangeTrouble> {
+function apply(project: Project, change: PutPage): Result<Project, ChangeTrouble> {
   if (!findPage(project, change.page.id)) return refused("pageGone", { pageId: change.page.id });
   const tiles = change.page.tiles.length;
   if (tiles > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles });
   return ok(withPage(project, change.page));
 }
 
-export const invertPutPage = (before: Project, change: PutPage): PutPage => ({
+const invert = (before: Project, change: PutPage): PutPage => ({
   type: "putPage",
   page: findPage(before, change.page.id)!,
 });
+
+export const putPage: ChangeKind<PutPage, PutPage> = {
+  apply,
+  invert,
+  merge: (first, next) => (first.page.id === next.page.id ? next : undefined),
+  pageId: ({ page }) => page.id,
+};

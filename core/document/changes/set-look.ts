@@ -4,6 +4,7 @@ import { checkLook } from "../check-look.ts";
 import { type Look, mapTiles, type Page } from "../page.ts";
 import { findPage, type Project, withPage } from "../project.ts";
 import { solvePage } from "../solve-page.ts";
+import type { ChangeKind } from "./kind.ts";
 import type { PutPage } from "./put-page.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
@@ -14,7 +15,7 @@ export interface SetLook {
   readonly look: Look;
 }
 
-export function applySetLook(project: Project, change: SetLook): Result<Project, ChangeTrouble> {
+function apply(project: Project, change: SetLook): Result<Project, ChangeTrouble> {
   const page = findPage(project, change.pageId);
   if (!page) return refused("pageGone", { pageId: change.pageId });
   const format = formatOf(project, page);
@@ -41,7 +42,17 @@ function dressed(page: Page, look: Look): Page {
 }
 
 /** The page as it was, since tiles may have had a corner or border of their own. */
-export const invertSetLook = (before: Project, change: SetLook): PutPage => ({
+const invert = (before: Project, change: SetLook): PutPage => ({
   type: "putPage",
   page: findPage(before, change.pageId)!,
 });
+
+/** A look that gives tiles another corner or border leaves its trace in them, and stays a change of its own. */
+function merge(first: SetLook, next: SetLook): SetLook | undefined {
+  const [a, b] = [first.look, next.look];
+  const sameDress =
+    a.cornerMm === b.cornerMm && a.border.widthMm === b.border.widthMm && a.border.colour === b.border.colour;
+  return first.pageId === next.pageId && sameDress ? next : undefined;
+}
+
+export const setLook: ChangeKind<SetLook, PutPage> = { apply, invert, merge, pageId: (change) => change.pageId };

@@ -60,7 +60,7 @@ export const fillingSchema = z.discriminatedUnion("kind", [
 ]);
 export type Filling = z.infer<typeof fillingSchema>;
 
-const borderSchema = z.object({ widthMm: length, colour: colourSchema }).readonly();
+export const borderSchema = z.object({ widthMm: length, colour: colourSchema }).readonly();
 export type Border = z.infer<typeof borderSchema>;
 
 const outlineSchema = z.object({ kind: z.literal("rectangle"), cornerMm: length }).readonly();

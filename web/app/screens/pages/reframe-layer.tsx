@@ -88,7 +88,9 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
       keep(framing: Framing, mergeKey?: string) {
         const at = now();
         if (at)
-          session.commit({ code: "reframed", count: 1 }, [reframeChange(at.page, tileId, at.view, framing)], mergeKey);
+          session.commit({ code: "reframed", count: 1 }, [reframeChange(at.page, tileId, at.view, framing)], {
+            mergeKey,
+          });
       },
     };
   }, [session, tileId, framed, format]);

@@ -62,7 +62,9 @@ export function SeamLayer({ view, page, format }: SeamLayerProps) {
     e.preventDefault();
     e.stopPropagation();
     const by = (e.key === more ? 1 : -1) * (e.shiftKey ? 5 : 1);
-    session.commit({ code: "movedSeam", count: 1 }, [s.moved(kept(), s.at + by, e.altKey)], `seam-${s.key}`);
+    session.commit({ code: "movedSeam", count: 1 }, [s.moved(kept(), s.at + by, e.altKey)], {
+      mergeKey: `seam-${s.key}`,
+    });
   };
 
   const room = roomRect(page.look, format);

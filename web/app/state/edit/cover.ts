@@ -28,7 +28,7 @@ export function changeSpine(session: ProjectSession, change: Partial<Spine>, mer
   const { cover } = session.state.getState().project;
   if (!cover) return;
   const next = { ...cover, spine: { ...cover.spine, ...change } };
-  session.commit({ code: "changedCover", count: 1 }, [{ type: "setProject", cover: next }], mergeKey);
+  session.commit({ code: "changedCover", count: 1 }, [{ type: "setProject", cover: next }], { mergeKey });
 }
 
 export function removeCover(session: ProjectSession): void {

@@ -82,6 +82,6 @@ function keepPaced(services: Deps, session: ProjectSession, pages: readonly Page
   const { project } = session.state.getState();
   const known = new Set(project.pages.map((p) => p.id));
   const fresh = pages.filter((p) => !known.has(p.id));
-  session.commit({ code: "paced", count: fresh.length }, [{ type: "setProject", pages }]);
+  session.commit({ code: "paced", count: fresh.length }, [{ type: "setProject", pages }], { byProgram: true });
   openThe(services, session, fresh[0] ?? pages[0]);
 }

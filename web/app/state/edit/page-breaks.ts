@@ -56,10 +56,11 @@ export function moveBreak(
     type: "putPage",
     page: withPhotos(project, page, ids, byId, services.newId),
   });
-  session.commit({ code: "movedBreak", count: Math.abs(steps) }, [
-    put(left, all.slice(0, at)),
-    put(right, all.slice(at)),
-  ]);
+  session.commit(
+    { code: "movedBreak", count: Math.abs(steps) },
+    [put(left, all.slice(0, at)), put(right, all.slice(at))],
+    { byProgram: true },
+  );
 }
 
 /** Photos taken off one page and put among those of another; both are arranged again. */

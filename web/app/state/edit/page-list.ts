@@ -69,7 +69,7 @@ function keepRow(
   const row = rowAfter(project, change);
   const doIt = () => {
     services.viewState.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
-    session.commit(name, [change]);
+    session.commit(name, [change], { byProgram: true });
   };
   if (row.ok && sidesKept(project, row.value)) {
     doIt();
@@ -209,7 +209,8 @@ export function movePages(services: Deps, session: ProjectSession, pageIds: read
       ? undefined
       : {
           words: whole.length === pageIds.length ? book.keepSides.moveNear : book.keepSides.move,
-          doIt: () => session.commit({ code: "movedPage", count: whole.length }, [move(whole, kept)]),
+          doIt: () =>
+            session.commit({ code: "movedPage", count: whole.length }, [move(whole, kept)], { byProgram: true }),
         },
   );
 }
@@ -221,7 +222,9 @@ function moveLeaves(session: ProjectSession, project: Project, pageIds: readonly
   );
   const rest = project.pages.filter((p) => !ids.includes(p.id));
   const at = Math.min(rest.length, 2 * Math.ceil(to / 2));
-  session.commit({ code: "movedPage", count: ids.length }, [{ type: "movePages", pageIds: ids, to: at }]);
+  session.commit({ code: "movedPage", count: ids.length }, [{ type: "movePages", pageIds: ids, to: at }], {
+    byProgram: true,
+  });
 }
 
 export const movePage = (services: Deps, session: ProjectSession, pageId: string, to: number): void =>
@@ -313,7 +316,8 @@ export function lookOn(session: ProjectSession, pages: readonly Page[], also: re
     const change: Change = { type: "setLook", pageId: p.id, look };
     return applyChange(now.project, change).ok ? [change] : [];
   });
-  if (changes.length > 0) session.commit({ code: "dressedPages", count: changes.length }, [...changes, ...also]);
+  if (changes.length > 0)
+    session.commit({ code: "dressedPages", count: changes.length }, [...changes, ...also], { byProgram: true });
   if (changes.length < pages.length)
     notices.create({ title: run.notDressed(pages.length - changes.length), type: "info" });
 }
@@ -326,9 +330,11 @@ export function lookOnFacing(session: ProjectSession): void {
   if (!other) return;
   const { margin, ...look } = openPage(session.state.getState()).look;
   const mirrored = { ...look, margin: { ...margin, left: margin.right, right: margin.left } };
-  const done = session.commit({ code: "dressedPages", count: 1 }, [
-    { type: "setLook", pageId: other.id, look: mirrored },
-  ]);
+  const done = session.commit(
+    { code: "dressedPages", count: 1 },
+    [{ type: "setLook", pageId: other.id, look: mirrored }],
+    { byProgram: true },
+  );
   if (!done.ok) notices.create({ title: run.notDressed(1), type: "info" });
   session.goTo(pageId);
 }
@@ -364,6 +370,8 @@ export function showNumbers(session: ProjectSession, shown: boolean): void {
   const book = { ...project.book, numbers: { ...project.book.numbers, shown } };
   const style = low(project.style) ? raised(project.style) : project.style;
   const { id } = openPage(session.state.getState());
-  session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", book, style }, ...fitting]);
+  session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", book, style }, ...fitting], {
+    byProgram: true,
+  });
   session.goTo(id);
 }

@@ -89,7 +89,7 @@ export function setPockets(session: ProjectSession, change: Partial<PocketsOf>):
           const fresh = withPattern(p, formatOf(project, p), p.arrangement.pattern, lessMm, () => "");
           return [{ type: "putPage", page: fresh }];
         });
-  session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", pockets }, ...pages]);
+  session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", pockets }, ...pages], { byProgram: true });
 }
 
 /** A bare leaf like the open one, behind it. */

@@ -174,7 +174,7 @@ export function keep(session: ProjectSession, code: StepCode, count: number, nex
   const was = openPage(session.state.getState());
   const page = nextPage(session, next);
   session.dropPreview();
-  if (page !== was) session.commit({ code, count }, [{ type: "putPage", page }], mergeKey);
+  if (page !== was) session.commit({ code, count }, [{ type: "putPage", page }], { mergeKey });
 }
 
 /** Whether "as first made" would change anything. */

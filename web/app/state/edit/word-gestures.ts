@@ -153,7 +153,7 @@ export function changeWords(
 ): void {
   const page = openPage(session.state.getState());
   const tiles = edited(session, tileIds, edit, facts);
-  if (tiles.length > 0) session.commit({ code, count: tiles.length }, [wordsChange(page, tiles)], mergeKey);
+  if (tiles.length > 0) session.commit({ code, count: tiles.length }, [wordsChange(page, tiles)], { mergeKey });
 }
 
 /** Shows it while a hand is still on it. */
@@ -299,7 +299,7 @@ export function placeFree(
 ): void {
   const page = mapTiles(openPage(session.state.getState()), (t) => (t.id === tileId ? { ...t, frame } : t));
   if (how === "show") session.preview([put(page)]);
-  else session.commit({ code: "movedWords", count: 1 }, [put(page)], mergeKey);
+  else session.commit({ code: "movedWords", count: 1 }, [put(page)], { mergeKey });
 }
 
 /** Takes free tiles off the page; whether there were any among these. */

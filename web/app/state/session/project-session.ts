@@ -7,13 +7,16 @@ import {
   type Editing,
   findPage,
   formatOf,
+  type Gesture,
   type History,
   type Page,
   type Project,
   redo,
+  type Step,
   type StepName,
   undo,
 } from "#core/document";
+import { isSound } from "#core/document/schema";
 import type { PageFormat } from "#core/lab";
 import { ok, type Result, refused } from "#core/result";
 import {
@@ -83,6 +86,9 @@ export class ProjectSession {
   readonly #store: Store;
   readonly #now: () => string;
   readonly #onRefused: (() => void) | undefined;
+  readonly #onCut: (() => void) | undefined;
+  /** Steps out of storage of which nobody has looked yet whether they make sense. */
+  readonly #unread: Set<Step>;
   #saving: Promise<void> | undefined;
   #unsaved = false;
 
@@ -93,11 +99,15 @@ export class ProjectSession {
       readonly now: () => string;
       /** Something was to be changed where one may only look. */
       readonly onRefused?: () => void;
+      /** A step out of storage made no sense, and the history ends there. */
+      readonly onCut?: () => void;
     },
   ) {
     this.#store = given.store;
     this.#now = given.now;
     this.#onRefused = given.onRefused;
+    this.#onCut = given.onCut;
+    this.#unread = new Set(opened.steps);
     this.state = createStore<ProjectState>(() => ({
       project: opened.project,
       history: { steps: opened.steps, done: opened.done },
@@ -111,13 +121,14 @@ export class ProjectSession {
 
   /** Shows what the changes would do, without doing it. */
   preview(changes: readonly Change[]): Result<Project, ChangeTrouble> {
-    let project = this.state.getState().project;
+    let { project } = this.state.getState();
+    if (this.state.getState().readOnly) return refused("lookedAtOnly");
     for (const change of changes) {
       const next = applyChange(project, change);
       if (!next.ok) return next;
       project = next.value;
     }
-    if (!this.state.getState().readOnly) this.state.setState({ draft: project });
+    this.state.setState({ draft: project });
     return ok(project);
   }
 
@@ -129,17 +140,40 @@ export class ProjectSession {
     this.state.setState({ draft: undefined });
   }
 
-  commit(name: StepName, changes: readonly Change[], mergeKey?: string): Result<Editing, ChangeTrouble> {
+  commit(
+    name: StepName,
+    changes: readonly Change[],
+    how: Pick<Gesture, "mergeKey" | "byProgram"> = {},
+  ): Result<Editing, ChangeTrouble> {
     const at = this.#now();
-    return this.#move((now) => commit(now, { name, changes, at, ...(mergeKey === undefined ? {} : { mergeKey }) }));
+    return this.#move((now) => commit(now, { name, changes, at, ...how }));
   }
 
   undo(): Result<Editing, ChangeTrouble> {
-    return this.#move(undo);
+    return this.#move(({ project, history }) => {
+      const { steps, done } = history;
+      const step = steps[done - 1];
+      const sound = step === undefined || this.#makesSense(step);
+      return sound ? undo({ project, history }) : ok({ project, history: { steps: steps.slice(done), done: 0 } });
+    });
   }
 
   redo(): Result<Editing, ChangeTrouble> {
-    return this.#move(redo);
+    return this.#move(({ project, history }) => {
+      const { steps, done } = history;
+      const step = steps[done];
+      const sound = step === undefined || this.#makesSense(step);
+      return sound ? redo({ project, history }) : ok({ project, history: { steps: steps.slice(0, done), done } });
+    });
+  }
+
+  /** A step of this session does; one out of storage is looked at before it is done or undone. */
+  #makesSense(step: Step): boolean {
+    if (!this.#unread.has(step)) return true;
+    const sound = isSound(step.changes) && isSound(step.inverses);
+    if (sound) this.#unread.delete(step);
+    else this.#onCut?.();
+    return sound;
   }
 
   /** `history` as it was when the file was begun. */

@@ -1,6 +1,6 @@
 import { expect, jest, test } from "@jest/globals";
 import fc from "fast-check";
-import { noHistory } from "#core/document";
+import { type Change, noHistory, type Step } from "#core/document";
 import type { Photo } from "#core/photo";
 import { collage, counter } from "../../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../../storage/memory-store.ts";
@@ -338,6 +338,30 @@ test("whatever order things are done in, the newest state ends up in storage", a
     }),
     { numRuns: 25 },
   );
+});
+
+test("a step out of storage that makes no sense ends the history when it is about to be undone, and that is said", async () => {
+  const store = openMemoryStore();
+  const s = session(store);
+  for (const name of ["One", "Two", "Three"]) rename(s, name);
+  const { project, history } = s.state.getState();
+  const [one, two, three] = JSON.parse(JSON.stringify(history.steps)) as Step[];
+  const broken = { ...two!, inverses: [{ type: "setProject", name: 7 } as unknown as Change] };
+  let cuts = 0;
+  const opened = { project, steps: [one!, broken, three!], done: 3, savedAt: "", sent: undefined };
+  const again = new ProjectSession(opened, { store, now: () => "2026-01-01T00:00:00.000Z", onCut: () => (cuts += 1) });
+  again.undo();
+  expect(again.state.getState()).toMatchObject({ project: { name: "Two" }, history: { done: 2 } });
+  again.undo();
+  expect(again.state.getState()).toMatchObject({ project: { name: "Two" }, history: { done: 0 } });
+  expect(again.state.getState().history.steps).toHaveLength(1);
+  expect(cuts).toBe(1);
+  again.redo();
+  expect(again.state.getState().project.name).toBe("Three");
+  again.setReadOnly(true);
+  for (const refused of [again.undo(), again.preview([{ type: "setProject", name: "Four" }]), rename(again, "Five")])
+    expect(refused).toMatchObject({ ok: false, code: "lookedAtOnly" });
+  expect(again.state.getState()).toMatchObject({ project: { name: "Three" }, draft: undefined });
 });
 
 test("a refused save says so and loses nothing; trying again keeps it", async () => {

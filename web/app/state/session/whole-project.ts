@@ -1,5 +1,5 @@
 import {
-  type Change,
+  backTo,
   copyPage,
   formatOf,
   inAnotherSize,
@@ -62,9 +62,11 @@ export function changeSize(
   const { project } = session.state.getState();
   const made = inAnotherSize(project, to, { aspectOf: aspects(services), newId: services.newId });
   const { lab, format, pages, book, style } = made.project;
-  session.commit({ code: "changedSize", count: pages.length }, [
-    { type: "setProject", lab, format, pages, book, style },
-  ]);
+  session.commit(
+    { code: "changedSize", count: pages.length },
+    [{ type: "setProject", lab, format, pages, book, style }],
+    { byProgram: true },
+  );
   return made.losses;
 }
 
@@ -81,24 +83,5 @@ export function keepSnapshot(services: Deps, session: ProjectSession, name: stri
 
 /** The work as it was, as one step that can be undone. */
 export function goBackTo(session: ProjectSession, { project }: Snapshot): void {
-  const { name, unit, style, book, cover, palette, words, lab, format, pages, sheets, pockets, notes, accepted } =
-    project;
-  const change: Change = {
-    type: "setProject",
-    name,
-    unit,
-    style,
-    book,
-    cover,
-    palette,
-    words,
-    lab,
-    format,
-    pages,
-    sheets,
-    pockets,
-    notes,
-    accepted,
-  };
-  session.commit({ code: "wentBack", count: 1 }, [change]);
+  session.commit({ code: "wentBack", count: 1 }, [backTo(project)]);
 }

@@ -19,7 +19,7 @@ export function changeSheets(
   name: StepName = { code: "changedSheets", count: 1 },
   mergeKey?: string,
 ): void {
-  session.commit(name, [{ type: "setProject", sheets: { ...sheetsNow(session), ...change } }], mergeKey);
+  session.commit(name, [{ type: "setProject", sheets: { ...sheetsNow(session), ...change } }], { mergeKey });
 }
 
 /** What a want is unless someone says otherwise. */

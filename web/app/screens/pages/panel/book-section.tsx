@@ -31,7 +31,9 @@ export function BookSection() {
   const opening = openingOf(project, page.id);
   const { numbers } = project.book;
   const change = (next: Partial<Book>) =>
-    session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", book: { ...project.book!, ...next } }]);
+    session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", book: { ...project.book!, ...next } }], {
+      byProgram: true,
+    });
   const number = (next: Partial<Book["numbers"]>) => change({ numbers: { ...numbers, ...next } });
   return (
     <>
