@@ -347,6 +347,34 @@ test("what is removed comes back whole, after a reload and beside another tab; a
     await expect(tiles(page)).toHaveCount(3);
   });
 
+  await test.step("a step of the history that is damaged ends it there, and the work is whole", async () => {
+    await expectKept(page);
+    await page.evaluate(async () => {
+      const asked = indexedDB.open("tessip");
+      const db = await new Promise<IDBDatabase>((found) => {
+        asked.onsuccess = () => found(asked.result);
+      });
+      const steps = db.transaction("steps", "readwrite").objectStore("steps");
+      const keys = await new Promise<IDBValidKey[]>((found) => {
+        const all = steps.getAllKeys();
+        all.onsuccess = () => found(all.result);
+      });
+      const put = steps.put({ changes: "all of them" }, keys[0]);
+      await new Promise((done) => {
+        put.onsuccess = done;
+      });
+      db.close();
+    });
+    await page.reload();
+    await expect(page.getByText("Some earlier steps cannot be read any more")).toBeVisible();
+    await expect(tiles(page)).toHaveCount(3);
+    await expectUndo(page, "Changed the gap");
+    const undo = page.getByRole("button", { name: /^Undo:/ });
+    for (let most = 10; most > 0 && (await undo.count()) > 0; most -= 1) await undo.click();
+    await expect(page.getByRole("button", { name: "Nothing to undo" })).toBeVisible();
+    await expect(tiles(page)).toHaveCount(3);
+  });
+
   await test.step("photos come back with their pictures after a reload and another tab's start", async () => {
     await page.getByRole("link", { name: /^Photos/ }).click();
     await page.getByRole("button", { name: "Choose all" }).click();
