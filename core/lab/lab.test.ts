@@ -10,6 +10,7 @@ import {
   plainName,
   printPixels,
   safeBox,
+  seenBox,
 } from "./index.ts";
 import { labCardSchema } from "./schema/index.ts";
 
@@ -98,4 +99,16 @@ test("no two files of a work have one name, and each keeps its page, whatever th
       },
     ),
   );
+});
+
+test("a fold at a page's edge ends what is seen there and takes what it hides from what is safe; the other sides go on into the bleed", () => {
+  const page = { ...formatFromCard(square, square.sizes[0]!, false), bleedMm: 3, safeMm: 5 };
+  const { widthMm: w, heightMm: h } = page;
+  const at = (atMm: number) => ({ ...page, folds: [{ atMm, hiddenMm: 4 }] });
+  expect(seenBox(page)).toEqual({ x: -3, y: -3, w: w + 6, h: h + 6 });
+  expect(seenBox(at(w))).toEqual({ x: -3, y: -3, w: w + 3, h: h + 6 });
+  expect(seenBox(at(0))).toEqual({ x: 0, y: -3, w: w + 3, h: h + 6 });
+  expect(seenBox(at(w / 2))).toEqual(seenBox(page));
+  expect(safeBox(at(w))).toEqual({ x: 5, y: 5, w: w - 14, h: h - 10 });
+  expect(safeBox(at(0))).toEqual({ x: 9, y: 5, w: w - 14, h: h - 10 });
 });

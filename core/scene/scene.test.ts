@@ -177,3 +177,93 @@ test("words stand over the border of their tile, and a border lies under them", 
   const { steps } = scene(said, squareFormat, { photo: () => undefined, setter: setter as never });
   expect(steps.map((s) => s.draw)).toEqual(["fill", "fill", "words"]);
 });
+
+test("a turned tile is drawn as the upright one, turned about its middle: outline, photo, border and corners", () => {
+  const tile = page.tiles[0]!;
+  fc.assert(
+    fc.property(
+      fc.double({ min: -180, max: 180, noNaN: true }),
+      fc.double({ min: 0, max: 8, noNaN: true }),
+      fc.double({ min: 0, max: 6, noNaN: true }),
+      (turn, cornerMm, widthMm) => {
+        const frame = { ...tile.frame, centre: { x: 150, y: 140 }, width: 90, height: 60 };
+        const border = { widthMm, colour: "#102030" };
+        const drawn = (turned: number) => {
+          const free = {
+            ...tile,
+            frame: { ...frame, turn: turned },
+            outline: { ...tile.outline, cornerMm },
+            edge: { border },
+          };
+          const alone: Page = { ...page, tiles: [], arrangement: null, over: [free] };
+          return scene(alone, squareFormat, { photo: (id) => photos[id] }).steps.slice(1);
+        };
+        const [upright, turned] = [drawn(0), drawn(turn)];
+        const radians = (turn * Math.PI) / 180;
+        const turnedBy = (p: Point): Point => ({
+          x: 150 + (p.x - 150) * Math.cos(radians) - (p.y - 140) * Math.sin(radians),
+          y: 140 + (p.x - 150) * Math.sin(radians) + (p.y - 140) * Math.cos(radians),
+        });
+        const close = (a: readonly Point[], b: readonly Point[]) => {
+          expect(a.length).toBe(b.length);
+          for (const [i, p] of a.entries()) expect(Math.hypot(p.x - b[i]!.x, p.y - b[i]!.y)).toBeLessThan(1e-6);
+        };
+        expect(turned.map((s) => s.draw)).toEqual(upright.map((s) => s.draw));
+        for (const [i, step] of turned.entries()) {
+          const was = upright[i]!;
+          if (step.draw === "fill" && was.draw === "fill") close(placesOf(step.path), placesOf(was.path).map(turnedBy));
+          if (step.draw !== "photo" || was.draw !== "photo") continue;
+          close(placesOf(step.clip), placesOf(was.clip).map(turnedBy));
+          const corners = [
+            { x: 0, y: 0 },
+            { x: 1, y: 0 },
+            { x: 0, y: 1 },
+          ];
+          close(
+            corners.map((c) => applyTo(step.matrix, c)),
+            corners.map((c) => turnedBy(applyTo(was.matrix, c))),
+          );
+        }
+      },
+    ),
+  );
+});
+
+/** All points of an outline, those that only bend it as well. */
+const placesOf = (path: PathData): Point[] =>
+  path.flatMap((s) => {
+    const numbers = s.slice(1) as number[];
+    return Array.from({ length: numbers.length / 2 }, (_, i) => ({ x: numbers[2 * i]!, y: numbers[2 * i + 1]! }));
+  });
+
+test("a journaling card's lines are as far apart as its words, stand under the first line, and stay inside", () => {
+  const style = { ...firstWordStyles.journal, sizePt: 12, leading: 1.5, insetMm: 4, vertical: "middle" as const };
+  const pitch = ((12 * 25.4) / 72) * 1.5;
+  const frame = { centre: { x: 100, y: 100 }, width: 80, height: 60, turn: 0 };
+  const card = (lines: "none" | "ruled" | "squared") => {
+    const filling = {
+      kind: "words" as const,
+      text: "",
+      style,
+      role: "journal" as const,
+      from: null,
+      card: { ground: "#fffdf5", lines, ink: "#b0c0d0" },
+    };
+    const alone: Page = { ...page, tiles: [], arrangement: null, over: [{ ...page.tiles[0]!, frame, filling }] };
+    const steps = scene(alone, squareFormat, { photo: () => undefined }).steps;
+    return steps.flatMap((s) => (s.draw === "fill" && s.colour === "#b0c0d0" ? [placesOf(s.path)] : []));
+  };
+  expect(card("none")).toEqual([]);
+  const ruled = card("ruled");
+  const tops = ruled.map((line) => Math.min(...line.map((p) => p.y)));
+  expect(tops[0]).toBeCloseTo(70 + 4 + pitch);
+  for (const [i, top] of tops.slice(1).entries()) expect(top - tops[i]!).toBeCloseTo(pitch);
+  expect(tops.at(-1)!).toBeLessThanOrEqual(130 - 2);
+  expect(tops.at(-1)! + pitch).toBeGreaterThan(130 - 2);
+  for (const line of ruled)
+    expect([Math.min(...line.map((p) => p.x)), Math.max(...line.map((p) => p.x))]).toEqual([64, 136]);
+  const squared = card("squared");
+  const upright = squared.slice(ruled.length).map((line) => Math.min(...line.map((p) => p.x)));
+  expect(upright).toHaveLength(1 + Math.floor(72 / pitch));
+  for (const [i, x] of upright.entries()) expect(x).toBeCloseTo(64 + i * pitch);
+});

@@ -135,3 +135,44 @@ test("days are said as short as they can be", () => {
   expect(spanWords("2025-05-30T10:00:00", "2025-06-02T10:00:00")).toBe("30 May – 2 June 2025");
   expect(spanWords("2024-12-30T10:00:00", "2025-01-02T10:00:00")).toBe("December 2024 – January 2025");
 });
+
+test("stretched lines reach both edges by their spaces alone; the last of a paragraph is left as it is", () => {
+  fc.assert(
+    fc.property(anyText, fc.integer({ min: 4, max: 30 }), (text, w) => {
+      const [plain, wide] = [lay(text, w, 1000), lay(text, w, 1000, { align: "justified" })];
+      expect(linesOf(text, wide)).toEqual(linesOf(text, plain));
+      for (const [i, line] of wide.lines.entries()) {
+        const on = text.slice(line.from, line.to);
+        const gaps = [...on].filter((c) => c === " ").length;
+        const ends = i === wide.lines.length - 1 || text.slice(line.to, wide.lines[i + 1]!.from).includes("\n");
+        const natural = plain.lines[i]!;
+        const more = ends || gaps === 0 ? 0 : w - natural.width;
+        expect(line.width).toBeCloseTo(natural.width + more);
+        // A letter stands as far from where it stood as there are spaces before it; each letter stays as wide.
+        for (const [k, glyph] of line.glyphs.entries()) {
+          const was = natural.glyphs[k]!;
+          const letter = line.stops.findIndex((s) => Math.abs(s.x - glyph.x) < 1e-6);
+          const before = [...on.slice(0, letter)].filter((c) => c === " ").length;
+          expect(glyph.x - was.x).toBeCloseTo(gaps === 0 ? 0 : (more * before) / gaps);
+        }
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test("a selection covers each letter that is in it once, line by line, and no other", () => {
+  fc.assert(
+    fc.property(anyText, fc.nat(), fc.nat(), fc.integer({ min: 3, max: 20 }), (text, a, b, w) => {
+      const laid = lay(text, w, 1000);
+      const [from, to] = [a % (text.length + 1), b % (text.length + 1)].sort((p, q) => p - q) as [number, number];
+      const rects = selectionRects(laid, from, to);
+      for (const line of laid.lines)
+        for (const [k, stop] of line.stops.slice(0, -1).entries()) {
+          const middle = (stop.x + line.stops[k + 1]!.x) / 2;
+          const covering = rects.filter((r) => r.y === line.top && middle > r.x && middle < r.x + r.w);
+          expect([stop.at, covering.length]).toEqual([stop.at, stop.at >= from && stop.at < to ? 1 : 0]);
+        }
+    }),
+  );
+});

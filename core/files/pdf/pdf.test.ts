@@ -5,6 +5,7 @@ import { join } from "node:path";
 import { deflateSync, inflateSync } from "node:zlib";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { Blob as HbBlob, Face as HbFace, Font as HbFont } from "harfbuzzjs";
 import { FontError, fontMetrics, subsetFont } from "../font/subset.ts";
 import { writeFont } from "./pdf-font.ts";
 import { num, PdfError, PdfWriter, refTo, textString } from "./pdf-writer.ts";
@@ -138,4 +139,22 @@ test("numbers are short and never in powers of ten; what is no number, and what 
       page(pdf, "", "");
     }),
   ).toThrow("promised");
+});
+
+test("the letters of a part of a font are drawn as those of the whole one, by a shaper that is not ours", () => {
+  const drawn = (bytes: Uint8Array) => {
+    const shaper = new HbFont(new HbFace(new HbBlob(Uint8Array.from(bytes).buffer), 0));
+    return (glyph: number) => shaper.glyphToPath(glyph);
+  };
+  const whole = drawn(sfnt);
+  fc.assert(
+    fc.property(fc.uniqueArray(fc.integer({ min: 1, max: 400 }), { minLength: 1, maxLength: 20 }), (glyphs) => {
+      const part = drawn(subsetFont(sfnt, glyphs));
+      for (const glyph of glyphs) expect(part(glyph)).toBe(whole(glyph));
+    }),
+    { numRuns: 20 },
+  );
+  // Letters that are made of others as well as those that are not.
+  const shapes = Array.from({ length: 400 }, (_, glyph) => whole(glyph));
+  expect(shapes.filter((path) => path.length > 40).length).toBeGreaterThan(200);
 });
