@@ -44,7 +44,7 @@ test("every kind of file is as large, as dense, as coloured and as crisp as it h
     if (t.offOther !== undefined) expect([t.kind, t.offOther < 0.02 && t.offScreen! < 0.02]).toEqual([t.kind, true]);
     if (t.kind === "pdf") expect(t).toMatchObject({ size: "272.126 x 272.126", profile: "PDF/X-4" });
     else if (t.kind !== "svg") expect(t).toMatchObject({ size: "960 × 960", density: "254" });
-    if (["jpeg", "png", "tiff"].includes(t.kind)) expect(t.profile).toBe("sRGB IEC61966-2.1");
+    if (["jpeg", "png", "tiff", "webp"].includes(t.kind)) expect(t.profile).toBe("sRGB IEC61966-2.1");
   }
 });
 

@@ -1,3 +1,4 @@
+import { execFileSync } from "node:child_process";
 import { deflateSync } from "node:zlib";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
@@ -14,8 +15,10 @@ import {
   pngHead,
   type ReadRange,
   readJpegFacts,
+  rgbProfile,
   srgbProfile,
   webpExif,
+  webpWith,
 } from "./index.ts";
 
 const encoded = async () =>
@@ -111,4 +114,28 @@ test("what is no zip, or a part of one, is answered with a BrokenZip and nothing
   await fc.assert(fc.asyncProperty(fc.uint8Array({ maxLength: 200 }), answered));
   await fc.assert(fc.asyncProperty(fc.nat(whole.length - 1), fc.nat(255), (i, v) => answered(whole.with(i, v))));
   await expect(listZip(rangeOf(whole.slice(0, 60)), 60)).rejects.toMatchObject({ code: "notAZip" });
+});
+
+test("a WebP says how dense it is and what its colours mean, and shows what it showed", async () => {
+  for (const [w, h, lossless] of [
+    [301, 200, false],
+    [40, 77, true],
+  ] as const) {
+    const data = Uint8Array.from({ length: 3 * w * h }, (_, i) => (i * 31) % 256);
+    const plain = await sharp(data, { raw: { width: w, height: h, channels: 3 } })
+      .webp({ lossless })
+      .toBuffer();
+    const profile = rgbProfile("displayP3");
+    const told = webpWith(Uint8Array.from(plain), { widthPx: w, heightPx: h, ppi: 254, profile });
+    const meta = await sharp(told).metadata();
+    expect(meta).toMatchObject({ format: "webp", width: w, height: h });
+    expect(
+      execFileSync("exiftool", ["-s3", "-XResolution", "-YResolution", "-"], { input: told, encoding: "utf8" }),
+    ).toBe("254\n254\n");
+    expect(Buffer.from(profile).equals(meta.icc!)).toBe(true);
+    const [before, after] = await Promise.all([plain, told].map((f) => sharp(f, { ignoreIcc: true }).raw().toBuffer()));
+    expect(after!.equals(before!)).toBe(true);
+    // Told anew, nothing is there twice.
+    expect(webpWith(told, { widthPx: w, heightPx: h, ppi: 254, profile })).toEqual(told);
+  }
 });

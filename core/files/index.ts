@@ -47,6 +47,6 @@ export {
   tiffPackings,
 } from "./tiff/tiff-encoder.ts";
 export { viewOf } from "./view-of.ts";
-export { webpExif } from "./webp.ts";
+export { webpExif, webpWith } from "./webp.ts";
 export { BrokenZip, listZip, packedStart, type ReadRange, type ZipEntry, type ZipTrouble } from "./zip-list.ts";
 export { type StoredEntry, storedZip } from "./zip-write.ts";

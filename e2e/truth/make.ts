@@ -14,7 +14,7 @@ export async function sideBySide(page: Page, photos: readonly string[], sideMm: 
   await page.getByRole("button", { name: "Full bleed" }).click();
 }
 
-export const kinds = ["jpeg", "png", "tiff", "pdf", "svg", "ora"] as const;
+export const kinds = ["jpeg", "png", "tiff", "webp", "pdf", "svg", "ora"] as const;
 export type Kind = (typeof kinds)[number];
 
 /** The open page as a file of each kind; from the page's place and back to it. */

@@ -14,6 +14,7 @@ import type { Doing } from "../workers/serve.ts";
 import type { Decoded } from "./decode.ts";
 import { decodeOriginal } from "./decode-original.ts";
 import { deepPixels, mayBeDeep, refinePhoto } from "./deep-photo.ts";
+import type { PaintedRows } from "./formats/format.ts";
 import { helper } from "./helper.ts";
 import { type ColourSpace, type PhotoStep, paintPhoto, SourcePixels } from "./paint-photo.ts";
 import { PrintError } from "./print-error.ts";
@@ -45,9 +46,6 @@ export async function printFacts(order: Pick<PrintOrder, "file" | "photos">): Pr
     setter: printFonts,
   };
 }
-
-/** Whole rows: of RGBA in eight bits, or of RGB in sixteen. */
-export type PaintedRows = Uint8ClampedArray<ArrayBuffer> | Uint16Array<ArrayBuffer>;
 
 /** How many bits a file's channels have: sixteen where that is asked for and a photo on it may have them. */
 export async function bitsOf({ options, photos }: PrintOrder): Promise<ChannelBits> {

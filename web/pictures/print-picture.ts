@@ -1,22 +1,23 @@
 import { printPixels } from "#core/lab";
 import type { PrintedFile, PrintOrder } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
+import { pictureWriters } from "./formats/index.ts";
 import { bitsOf, paintBands } from "./print-bands.ts";
-import { lookFor, readBack } from "./read-back.ts";
-import { rowsEncoder } from "./rows-encoder.ts";
+import { PrintError } from "./print-error.ts";
 import { openSink } from "./saved-file.ts";
-
-const types = { jpeg: "image/jpeg", png: "image/png", tiff: "image/tiff" } as const;
 
 /** The file as the lab wants it: exact pixels, density and profile, and read back before it is handed out. */
 export async function printPicture(order: PrintOrder, doing: Doing): Promise<PrintedFile> {
   const { file, options, keepAs } = order;
+  const writer = pictureWriters[options.kind];
   const ppi = file.densityPpi ?? file.format.ppi;
-  const size = { ...printPixels(file.format), ppi };
   const bits = await bitsOf(order);
-  const encoder = rowsEncoder(options, { ...size, bits });
-  const look = lookFor(options, size);
-  const sink = await openSink(keepAs, types[options.kind]);
+  const size = { ...printPixels(file.format), ppi, bits };
+  if (Math.max(size.widthPx, size.heightPx) > writer.mostSidePx)
+    throw new PrintError("tooLargeForKind", `${size.widthPx} × ${size.heightPx}`);
+  const encoder = writer.encoder(options, size);
+  const { look, readBack } = writer.judge(options, size);
+  const sink = await openSink(keepAs, writer.mime);
   let made: Blob;
   try {
     await paintBands(
@@ -36,7 +37,7 @@ export async function printPicture(order: PrintOrder, doing: Doing): Promise<Pri
     throw e;
   }
   doing.signal.throwIfAborted();
-  await readBack(made, options, { ...size, bits, look });
+  await readBack(made);
   doing.progress(1);
-  return { file: made, ...size };
+  return { file: made, widthPx: size.widthPx, heightPx: size.heightPx, ppi };
 }

@@ -1,4 +1,12 @@
-const kindNames = { jpeg: "JPEG", png: "PNG", tiff: "TIFF", pdf: "PDF", svg: "SVG", ora: "OpenRaster file" };
+const kindNames = {
+  jpeg: "JPEG",
+  png: "PNG",
+  tiff: "TIFF",
+  webp: "WebP",
+  pdf: "PDF",
+  svg: "SVG",
+  ora: "OpenRaster file",
+};
 
 export const sendWishes = {
   asLab: (lab: string) => `As ${lab} wants it`,
@@ -12,6 +20,7 @@ export const sendWishes = {
     jpeg: "JPEG",
     png: "PNG, nothing lost",
     tiff: "TIFF, nothing lost",
+    webp: "WebP, small, for the web",
     pdf: "PDF, words stay words",
     svg: "SVG drawing",
     ora: "OpenRaster, in layers",

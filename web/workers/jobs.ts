@@ -8,6 +8,7 @@ import type { PacePhoto, PaceRow } from "#core/pace";
 import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
 import type { PaperKind, Pixels } from "#core/pixels";
 import type { PrintSheets, SheetPlan } from "#core/sheets";
+import type { PictureFormat } from "./picture-formats.ts";
 import type { Job } from "./protocol.ts";
 
 /** What is read from a file before it has an id in the library. */
@@ -110,7 +111,7 @@ export interface CheckJobs {
 
 /** A picture file of a page. */
 export interface PictureOptions {
-  readonly kind: "jpeg" | "png" | "tiff";
+  readonly kind: PictureFormat;
   readonly colour: PrintColour;
   /** 0 to 1; of a JPEG, as are the two after it. */
   readonly quality: number;

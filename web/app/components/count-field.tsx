@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useLayoutEffect, useState } from "react";
 import { TextField } from "./text-field.tsx";
 
 interface CountFieldProps {
@@ -14,7 +14,7 @@ interface CountFieldProps {
 export function CountField({ label, value, placeholder, onCount }: CountFieldProps) {
   const shown = value === undefined ? "" : String(value);
   const [text, setText] = useState(shown);
-  useEffect(() => setText(shown), [shown]);
+  useLayoutEffect(() => setText(shown), [shown]);
   const take = () => {
     const count = text === "" ? undefined : Number(text);
     if (count !== value) onCount(count);

@@ -1,5 +1,5 @@
 import { chakra } from "@chakra-ui/react";
-import { useEffect, useId, useState } from "react";
+import { useId, useLayoutEffect, useState } from "react";
 import { formatLength, lengthNumber, mmPer, parseLength, type Unit } from "#core/units";
 import { lengthTrouble } from "../../text/start.ts";
 import css from "./fields.module.css";
@@ -23,7 +23,8 @@ export function LengthField({ label, mm, unit, ppi, onMm, help, hideLabel = fals
   const shown = lengthNumber(mm, unit, ppi);
   const [text, setText] = useState(shown);
   const [trouble, setTrouble] = useState<string>();
-  useEffect(() => {
+  // Before anything else can happen: a blur must not take what was typed a second time.
+  useLayoutEffect(() => {
     setText(shown);
     setTrouble(undefined);
   }, [shown]);

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useLayoutEffect, useState } from "react";
 import { TextField } from "./text-field.tsx";
 
 interface NumberFieldProps {
@@ -17,7 +17,7 @@ const tidy = (v: number): number => Math.round(v * 1000) / 1000;
 export function NumberField({ label, value, least, most, step, onNumber }: NumberFieldProps) {
   const shown = String(tidy(value));
   const [text, setText] = useState(shown);
-  useEffect(() => setText(shown), [shown]);
+  useLayoutEffect(() => setText(shown), [shown]);
   const put = (v: number) => {
     const next = Math.min(most, Math.max(least, tidy(v)));
     setText(String(next));

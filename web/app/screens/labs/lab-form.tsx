@@ -9,6 +9,7 @@ import { FieldLabel } from "../../components/field-label.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { Select } from "../../components/select.tsx";
 import { TextField } from "../../components/text-field.tsx";
+import { endingOf } from "../../state/sending/file-options.ts";
 import { CardLength } from "./card-length.tsx";
 import { LabBook, plainBook } from "./lab-book.tsx";
 import { LabSizes } from "./lab-sizes.tsx";
@@ -42,7 +43,7 @@ export function LabForm({ card, onCard }: LabFormProps) {
   const [example = ""] = fileNames(
     card.file.name || "{page}",
     [3, 4].map((page) => ({ project: "A year aboard", size: size?.name ?? "", page, pages: 40 })),
-    { jpeg: "jpg", png: "png", tiff: "tif" }[card.file.kind],
+    endingOf(card.file.kind),
     card.file.mostNameLength,
   );
   return (

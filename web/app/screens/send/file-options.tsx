@@ -5,6 +5,7 @@ import { fileHolds, type Project } from "#core/document";
 import { printColours, type TiffPacking, tiffPackings } from "#core/files";
 import { paperKinds } from "#core/pixels";
 import { sendWishes as words } from "../../../text/send.ts";
+import { isPictureFormat, takesSetting } from "../../../workers/picture-formats.ts";
 import { Checkbox } from "../../components/checkbox.tsx";
 import { FieldLabel } from "../../components/field-label.tsx";
 import { NumberField } from "../../components/number-field.tsx";
@@ -12,18 +13,19 @@ import { Select } from "../../components/select.tsx";
 import { type FileKind, type FileOptions, fileKinds, labFileOptions } from "../../state/sending/file-options.ts";
 import { useProject } from "../../state/session/hooks.ts";
 
-interface FileWishesProps {
+interface FileSettingsProps {
   readonly fileOptions: FileOptions;
   readonly onFileOptions: (fileOptions: FileOptions) => void;
 }
 
 /** What kind of files; as the lab wants them until a person asks for something else. */
-export function FileWishes({ fileOptions, onFileOptions }: FileWishesProps) {
+export function FileSettings({ fileOptions, onFileOptions }: FileSettingsProps) {
   const project = useProject((s) => s.project);
   const [open, setOpen] = useState(false);
   const lab = labFileOptions(project);
   const asLab = JSON.stringify(lab) === JSON.stringify(fileOptions);
-  const isPicture = fileOptions.kind === "jpeg" || fileOptions.kind === "png" || fileOptions.kind === "tiff";
+  const { kind } = fileOptions;
+  const isPicture = isPictureFormat(kind);
   const picture = (change: Partial<FileOptions["picture"]>) =>
     onFileOptions({ ...fileOptions, picture: { ...fileOptions.picture, ...change } });
   return (
@@ -42,12 +44,12 @@ export function FileWishes({ fileOptions, onFileOptions }: FileWishesProps) {
             <FieldLabel label={words.kind}>
               <Select<FileKind>
                 label={words.kind}
-                value={fileOptions.kind}
+                value={kind}
                 options={fileKinds.map((k) => [k, words.kinds[k]])}
                 onChoose={(kind) => onFileOptions({ ...fileOptions, kind, longSidePx: undefined })}
               />
             </FieldLabel>
-            {fileOptions.kind === "jpeg" && (
+            {takesSetting(kind, "quality") && (
               <NumberField
                 label={words.quality}
                 value={Math.round(fileOptions.picture.quality * 100)}
@@ -77,7 +79,7 @@ export function FileWishes({ fileOptions, onFileOptions }: FileWishesProps) {
                 />
               </FieldLabel>
             )}
-            {fileOptions.kind === "tiff" && (
+            {takesSetting(kind, "packing") && (
               <FieldLabel label={words.packing}>
                 <Select<TiffPacking>
                   label={words.packing}
@@ -104,7 +106,7 @@ export function FileWishes({ fileOptions, onFileOptions }: FileWishesProps) {
             </Text>
           )}
           <Box mt="4" display="flex" flexDirection="column" gap="2">
-            {fileOptions.kind === "jpeg" && (
+            {takesSetting(kind, "chroma") && (
               <>
                 <Checkbox
                   label={words.fullColour}
@@ -118,21 +120,21 @@ export function FileWishes({ fileOptions, onFileOptions }: FileWishesProps) {
                 />
               </>
             )}
-            {fileOptions.kind === "tiff" && fileOptions.longSidePx === undefined && (
+            {takesSetting(kind, "bits") && fileOptions.longSidePx === undefined && (
               <Checkbox
                 label={words.deep}
                 on={fileOptions.picture.bits === 16}
                 onToggle={(deep) => picture({ bits: deep ? 16 : 8 })}
               />
             )}
-            {fileOptions.kind === "ora" && (
+            {kind === "ora" && (
               <Checkbox
                 label={words.named}
                 on={fileOptions.named}
                 onToggle={(named) => onFileOptions({ ...fileOptions, named })}
               />
             )}
-            {fileOptions.kind === "pdf" && (
+            {kind === "pdf" && (
               <>
                 <Checkbox
                   label={words.marks}

@@ -13,7 +13,7 @@ import { type FileOptions, labFileOptions } from "../../state/sending/file-optio
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
-import { FileWishes } from "./file-options.tsx";
+import { FileSettings } from "./file-options.tsx";
 import { Maker } from "./maker.tsx";
 import { ProofView } from "./proof-view.tsx";
 import { nameOfFile } from "./tasks.ts";
@@ -41,7 +41,7 @@ export function SendScreen() {
 function Sending({ page }: { readonly page: Page }) {
   const project = useProject((s) => s.project);
   const { unit } = project;
-  const [fileOptions, setWishes] = useState(() => labFileOptions(project));
+  const [fileOptions, setFileOptions] = useState(() => labFileOptions(project));
   const files = useFiles(fileOptions);
   const file = files.find((f) => f.pageIds.includes(page.id)) ?? files[0]!;
   const { format } = file;
@@ -68,8 +68,8 @@ function Sending({ page }: { readonly page: Page }) {
           ]}
         />
         <Checks />
-        <FileWishes fileOptions={fileOptions} onFileOptions={setWishes} />
-        <Maker open={file} files={files} fileOptions={fileOptions} onFileOptions={setWishes} />
+        <FileSettings fileOptions={fileOptions} onFileOptions={setFileOptions} />
+        <Maker open={file} files={files} fileOptions={fileOptions} onFileOptions={setFileOptions} />
         <ToOrders />
       </Box>
     </Grid>

@@ -4,6 +4,7 @@ import { formatSize } from "#core/units";
 import type { Store } from "../../../storage/store.ts";
 import { fileTitle } from "../../../text/in-latin.ts";
 import { send as words } from "../../../text/send.ts";
+import type { PictureFormat } from "../../../workers/picture-formats.ts";
 import type { Services } from "../../services.ts";
 import { type FileOptions, sendFileNames } from "../../state/sending/file-options.ts";
 import type { SendTask } from "../../state/sending/sender.ts";
@@ -102,7 +103,7 @@ const pdfTask = (
 const pictureTasks = (
   files: readonly PrintFile[],
   project: Project,
-  kind: "jpeg" | "png" | "tiff",
+  kind: PictureFormat,
   picture: FileOptions["picture"],
   { store, printing, byId }: Deps,
 ): readonly SendTask[] => {

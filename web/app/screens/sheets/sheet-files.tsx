@@ -13,6 +13,7 @@ import { sheets as words } from "../../../text/sheets.ts";
 import { Making, SendEnd } from "../../components/making-progress.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { useServices } from "../../services.ts";
+import { endingOf } from "../../state/sending/file-options.ts";
 import type { SendTask } from "../../state/sending/sender.ts";
 import { sheetSenderOf } from "../../state/sending/senders.ts";
 import { aboutSheets, isServed, orderSheet, toLab } from "../../state/sending/to-lab.ts";
@@ -68,7 +69,7 @@ export function SheetFiles({ sheets, drawn }: SheetFilesProps) {
         page: sheet.index + 1,
         pages: drawn.length,
       })),
-      kind === "jpeg" ? "jpg" : kind === "tiff" ? "tif" : kind,
+      endingOf(kind),
       card?.file.mostNameLength,
     );
   const [copies, setCopies] = useState(1);

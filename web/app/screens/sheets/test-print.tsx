@@ -10,6 +10,7 @@ import { sheets as words } from "../../../text/sheets.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import { LengthField } from "../../components/length-field.tsx";
 import { useServices } from "../../services.ts";
+import { endingOf } from "../../state/sending/file-options.ts";
 import { saveToDisk } from "../../state/sending/save-to-disk.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { changeSheets } from "../../state/sheets/print-sheets.ts";
@@ -43,8 +44,7 @@ export function TestPrint() {
     const options = { kind, colour, quality: 0.95, chroma: "444", progressive: false } as const;
     try {
       const made = await services.printing.run("printPicture", { file, options, photos: [] });
-      const ending = { jpeg: "jpg", png: "png", tiff: "tif" }[kind];
-      saveToDisk(made.file, `${fileTitle(`${project.name} ${words.testName}`)}.${ending}`);
+      saveToDisk(made.file, `${fileTitle(`${project.name} ${words.testName}`)}.${endingOf(kind)}`);
     } catch (e) {
       setTrouble(e instanceof WorkerError ? printTrouble(e.code, e.message) : printTrouble("", String(e)));
     }
@@ -77,7 +77,7 @@ export function TestPrint() {
             onMm={(mm) => {
               const printsAt = mm / long;
               if (printsAt < least || printsAt > most) return words.testOff(length(long * least), length(long * most));
-              changeSheets(session, { printsAt });
+              if (printsAt !== sheets.printsAt) changeSheets(session, { printsAt });
               return undefined;
             }}
           />

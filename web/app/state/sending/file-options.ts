@@ -3,9 +3,15 @@ import { lastNumber } from "#core/document";
 import { fileNames } from "#core/lab";
 import { inLatin } from "../../../text/in-latin.ts";
 import type { PictureOptions } from "../../../workers/jobs.ts";
+import { isPictureFormat, type PictureFormat, pictureFormats } from "../../../workers/picture-formats.ts";
 
-export const fileKinds = ["jpeg", "png", "tiff", "pdf", "svg", "ora"] as const;
-export type FileKind = (typeof fileKinds)[number];
+/** Files that are no pictures. */
+const otherEndings = { pdf: "pdf", svg: "svg", ora: "ora" } as const;
+export type FileKind = PictureFormat | keyof typeof otherEndings;
+export const fileKinds = [...Object.keys(pictureFormats), ...Object.keys(otherEndings)] as readonly FileKind[];
+
+export const endingOf = (kind: FileKind): string =>
+  isPictureFormat(kind) ? pictureFormats[kind].ending : otherEndings[kind];
 
 /** What a person asks of the files, from what the lab wants on. */
 export interface FileOptions extends Required<Omit<PrintFileOptions, "longSidePx">> {
@@ -49,8 +55,6 @@ export function labFileOptions(project: Project): FileOptions {
 
 const ownNamePattern = "{project}-{page}";
 
-const endings: Record<FileKind, string> = { jpeg: "jpg", png: "png", tiff: "tif", pdf: "pdf", svg: "svg", ora: "ora" };
-
 /** A name for each of the files that are made together, in their order. */
 export const sendFileNames = (project: Project, files: readonly PrintFile[], kind: FileKind): readonly string[] =>
   fileNames(
@@ -62,6 +66,6 @@ export const sendFileNames = (project: Project, files: readonly PrintFile[], kin
       pages: lastNumber(project),
       pocket: file.pocket,
     })),
-    endings[kind],
+    endingOf(kind),
     project.lab?.file.mostNameLength,
   );
