@@ -72,7 +72,7 @@ await inBrowser(4191, async ({ url, open, folder }) => {
   for (let n = 1; n <= photos; n += 1) {
     await tile(page, n).dblclick();
     await page.getByRole("slider", { name: "Turn" }).fill("3");
-    await page.keyboard.press("Enter");
+    await page.getByTestId("reframe").press("Enter");
   }
   await expectKept(page);
   await page.getByRole("link", { name: /^Send/ }).click();
@@ -93,6 +93,7 @@ await inBrowser(4191, async ({ url, open, folder }) => {
   await page.getByRole("button", { name: "Add pages" }).waitFor();
   await page.getByRole("button", { name: "Pace the book" }).click();
   await page.getByLabel("Pages in the book").selectOption("60");
+  await page.getByText("Take them by their files’ dates").click();
   await page.getByRole("button", { name: "Pace it" }).click();
   await page.getByText(/photos are on 60 pages now/).waitFor(long);
   await page.getByRole("link", { name: /^Send/ }).click();

@@ -20,7 +20,7 @@ export const sendWishes = {
     jpeg: "JPEG",
     png: "PNG, nothing lost",
     tiff: "TIFF, nothing lost",
-    webp: "WebP, small, for the web",
+    webp: "WebP, for the web",
     pdf: "PDF, words stay words",
     svg: "SVG drawing",
     ora: "OpenRaster, in layers",
