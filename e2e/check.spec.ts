@@ -135,6 +135,16 @@ test("a collage is checked as it is edited: findings with pictures, mended by a 
     await toCheck(page);
     await expect(kind(page, "Colours brighter than the print can show")).toContainText(/(9\d|100) % of the photo/);
   });
+
+  await test.step("a page with nothing on it goes into no file, as the check and Send both say", async () => {
+    await page.getByRole("link", { name: /^Pages/ }).click();
+    await page.getByRole("button", { name: "Another page" }).first().click();
+    await toCheck(page);
+    await expect(kind(page, "A page without a file")).toContainText("no file is made of it");
+    await page.getByRole("link", { name: /^Send/ }).click();
+    await expect(page.getByText("1 page has nothing on it and is left out.")).toBeVisible();
+    await expect(page.getByRole("button", { name: "Save the JPEG to disk" })).toBeVisible();
+  });
 });
 
 test("a book is checked for binding, cover, blank pages and originals; many are mended or kept at once", async ({

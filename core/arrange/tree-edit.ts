@@ -114,13 +114,13 @@ function factorAround(tree: TreeNode, path: TreePath, boxes: ReadonlyMap<string,
   return (scope && free(scope, top)) ?? 1;
 }
 
-export function nodeAt(tree: TreeNode, path: TreePath): TreeNode | undefined {
+function nodeAt(tree: TreeNode, path: TreePath): TreeNode | undefined {
   let node: TreeNode | undefined = tree;
   for (const i of path) node = node && !isLeaf(node) ? node.parts[i] : undefined;
   return node;
 }
 
-export function pathTo(tree: TreeNode, tileId: string, at: TreePath = []): TreePath | undefined {
+function pathTo(tree: TreeNode, tileId: string, at: TreePath = []): TreePath | undefined {
   if (isLeaf(tree)) return tree.tileId === tileId ? at : undefined;
   for (const [i, part] of tree.parts.entries()) {
     const found = pathTo(part, tileId, [...at, i]);

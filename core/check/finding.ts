@@ -69,7 +69,7 @@ export type LabPart = (typeof labParts)[number];
 export type FindingCode = Detail["code"];
 
 /** What a click can put right. */
-export const fixCodes = [
+const fixCodes = [
   "takeAway",
   "useSharper",
   "sharperPlace",

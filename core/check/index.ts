@@ -6,7 +6,6 @@ export {
   type FindingCode,
   type FindingOf,
   type FixCode,
-  fixCodes,
   type LabPart,
   labParts,
   type Risk,

@@ -28,7 +28,7 @@ export const cornersOf = ({ x, y, w, h }: Rect): readonly Point[] => [
 
 export const mapped = (r: Rect, m: Matrix): Rect => boundsOf(cornersOf(r).map((p) => applyTo(m, p)));
 
-export const frameTurn = ({ centre, turn }: Frame): Matrix =>
+const frameTurn = ({ centre, turn }: Frame): Matrix =>
   chain(translation(centre.x, centre.y), rotation((turn * Math.PI) / 180), translation(-centre.x, -centre.y));
 
 /** What a tile takes up, its turn included. */

@@ -5,7 +5,7 @@ import type { DrawnLook, Grid, PocketArrangement, Tree } from "./page.ts";
 import { roomRect } from "./solve-page.ts";
 
 /** No tile may end up narrower than this, in mm: less is a line, not a picture. */
-export const leastTileMm = 2;
+const leastTileMm = 2;
 
 /** Whether the page still has room for its tiles with this margin and gap; says the most that would fit. */
 export function checkLook(

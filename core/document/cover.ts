@@ -56,7 +56,7 @@ export function firstCover(
 const coverColour = "#22302b";
 
 /** The spine's words as a tile; none where it takes none. */
-export function spineTile(project: Project): Tile | undefined {
+function spineTile(project: Project): Tile | undefined {
   const parts = coverParts(project);
   const { cover } = project;
   if (!parts || !cover || cover.spine.text.trim() === "" || parts.spineMm < parts.cover.leastForWordsMm)

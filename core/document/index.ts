@@ -26,9 +26,9 @@ export { applyChange, type Change, compacted, invertChange } from "./change.ts";
 export { mostPages, type RowChange, rowAfter } from "./changes/page-list.ts";
 export { backTo } from "./changes/set-project.ts";
 export type { ChangeTrouble } from "./changes/trouble.ts";
-export { checkLook, leastTileMm } from "./check-look.ts";
+export { checkLook } from "./check-look.ts";
 export { copyPage } from "./copy-page.ts";
-export { drawnCover, firstCover, followedCover, isTurnedIn, spineSizePt, spineTile } from "./cover.ts";
+export { drawnCover, firstCover, followedCover, isTurnedIn, spineSizePt } from "./cover.ts";
 export { type Flowed, type FlowTask, fillEmpty, flowPhotos } from "./flow-photos.ts";
 export { autoFramed, framingOf } from "./framing.ts";
 export { areWords, isFree, withFree, withFreeAtBack, withoutFree } from "./free-tiles.ts";
@@ -77,7 +77,7 @@ export {
   type View,
   type Words,
 } from "./page.ts";
-export { drawnPage, footFor, pageNumberTiles } from "./page-numbers.ts";
+export { drawnPage, footFor } from "./page-numbers.ts";
 export {
   patternFromTiles,
   patternSide,

@@ -19,7 +19,7 @@ export function drawnPage(project: Project, page: Page, takenOf: TakenOf): Page 
 }
 
 /** The foot of each leaf of a page, in mm: in the middle of the margin where there is one, never outside of what is safe. */
-export function pageNumberTiles(project: Project, page: Page, takenOf: TakenOf): Tile[] {
+function pageNumberTiles(project: Project, page: Page, takenOf: TakenOf): Tile[] {
   const numbers = project.book?.numbers;
   const i = project.pages.findIndex((p) => p.id === page.id);
   if (!numbers?.shown || page.plain || page.blank || i < 0) return [];

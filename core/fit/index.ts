@@ -7,7 +7,6 @@ export {
   mostZoom,
   photoMatrix,
   printedSize,
-  seenFrom,
   settled,
   turnParts,
   withinHalf,

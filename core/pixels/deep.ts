@@ -121,7 +121,7 @@ export function deepCut({ data, width, height }: DeepPixels, by: number): DeepPi
 }
 
 /** One step of eight bits in sixteen. */
-export const deepStep = 257;
+const deepStep = 257;
 /** Rounding of two kinds, and weights in whole numbers, are less than this apart. */
 const sameAs = 1.5 * deepStep;
 

@@ -7,7 +7,7 @@ import { ok, type Result, refused } from "#core/result";
 import type { Want } from "#core/sheets";
 
 /** The version that is written. A number is added with a step in `migrations` that leads to it. */
-export const projectFileVersion = 1;
+const projectFileVersion = 1;
 
 const shape = z
   .object({

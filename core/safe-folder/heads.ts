@@ -12,7 +12,7 @@ const itemId = z.string().regex(/^(library|work:[A-Za-z0-9_.-]{1,64})$/);
 /** A place in the folder, in plain letters only, so that no disk and no program refuses it. */
 const path = z.string().regex(/^[a-z]+(\/[A-Za-z0-9_][A-Za-z0-9_.-]{0,120}){1,2}$/);
 
-export const itemSchema = z
+const itemSchema = z
   .object({
     /** The file of the state; null once the item was deleted for good. */
     state: path.nullable(),

@@ -1,7 +1,7 @@
 import { Human } from "@vladmandic/human";
 import { type FaceBox, type Focus, interestOf, type Planes, pointOfFaces } from "#core/photo";
 
-export class FinderMissing extends Error {
+class FinderMissing extends Error {
   readonly code = "finderMissing";
 }
 

@@ -28,7 +28,7 @@ const bandPixels = 32_000_000;
 const rowsTogether = 256;
 
 /** The fonts of all words on a page; without one of them the file would lack its words. */
-export const facesOn = (page: Page): string[] => [
+const facesOn = (page: Page): string[] => [
   ...new Set(allTiles(page).flatMap((t) => (t.filling.kind === "words" ? [faceKey(t.filling.style)] : []))),
 ];
 

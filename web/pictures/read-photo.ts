@@ -23,7 +23,7 @@ const sizeHeadBytes = 65_536;
 /** Browsers hold no larger picture at once; only a JPEG can be read in a smaller size than its own. */
 const mostPixels = 268_000_000;
 
-export class UnreadablePhoto extends Error {
+class UnreadablePhoto extends Error {
   readonly code: PhotoTrouble;
   constructor(code: PhotoTrouble, message: string) {
     super(message);

@@ -15,7 +15,7 @@ import { previewLongPx } from "./preview-sizes.ts";
 
 export type SvgTrouble = "svgTooLarge" | "svgTooHeavy" | "svgDamaged";
 
-export class UnreadableSvg extends Error {
+class UnreadableSvg extends Error {
   readonly code: SvgTrouble;
   constructor(code: SvgTrouble, name: string) {
     super(name);

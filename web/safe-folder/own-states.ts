@@ -45,7 +45,7 @@ const bytesOf = (text: string) => new TextEncoder().encode(text);
 export const shaOf = (text: string): Promise<string> => sha256(bytesOf(text));
 
 /** Letters that every disk takes, of a name that a person gave. */
-export const plainFolder = (name: string): string =>
+const plainFolder = (name: string): string =>
   name
     .normalize("NFKD")
     .replace(/[^A-Za-z0-9]+/g, "-")

@@ -10,7 +10,7 @@ const length = z.number().nonnegative().max(3000);
 const point = z.object({ x: z.number(), y: z.number() }).readonly();
 
 /** How a tile looks at its photo; the photo itself is never touched. */
-export const viewSchema = z
+const viewSchema = z
   .object({
     photoId: id,
     /** 1 just covers the tile. */

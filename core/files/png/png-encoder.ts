@@ -110,7 +110,7 @@ function filtered(now: Uint8Array, above: Uint8Array, tries: readonly [Uint8Arra
 const mostStored = 0xffff;
 
 /** Bytes as a zlib stream that packs nothing (RFC 1950 and 1951). */
-export function zlibStored(bytes: Uint8Array): Uint8Array<ArrayBuffer> {
+function zlibStored(bytes: Uint8Array): Uint8Array<ArrayBuffer> {
   const parts: Uint8Array[] = [Uint8Array.of(0x78, 0x01)];
   for (let at = 0; at === 0 || at < bytes.length; at += mostStored) {
     const part = bytes.subarray(at, at + mostStored);

@@ -3,7 +3,7 @@ import { ok, type Result, refused } from "#core/result";
 import { type Template, templateSchema } from "./template.ts";
 
 /** Templates as they go from one browser to another. */
-export const templateFileSchema = z
+const templateFileSchema = z
   .object({
     kind: z.literal("tessip-templates"),
     version: z.literal(1),

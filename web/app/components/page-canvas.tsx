@@ -111,7 +111,7 @@ function paintInTurn(begin: () => Paint): Painting {
 }
 
 /** Sizes the canvas for this screen and gives back a function that paints on it. */
-export function painter(
+function painter(
   at: HTMLCanvasElement,
   drawing: Scene,
   scale: number,

@@ -20,7 +20,7 @@ export interface JpegOptions {
 /** JPEG sizes are written in 16 bits. */
 export const mostJpegSidePx = 65_535;
 
-export class JpegSizeError extends RangeError {
+class JpegSizeError extends RangeError {
   override readonly name = "JpegSizeError";
 }
 

@@ -227,9 +227,6 @@ function moveLeaves(session: ProjectSession, project: Project, pageIds: readonly
   });
 }
 
-export const movePage = (services: Deps, session: ProjectSession, pageId: string, to: number): void =>
-  movePages(services, session, [pageId], to);
-
 /** Both pages of the open opening as one, or a spread as two again; tiles keep their places. */
 export function joinPages(services: Deps, session: ProjectSession): void {
   const { project, pageId } = session.state.getState();

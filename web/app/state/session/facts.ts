@@ -6,7 +6,7 @@ import { useServices } from "../../services.ts";
 import { useLibrary } from "./hooks.ts";
 
 /** What a scene needs of the library and the fonts. */
-export const factsFrom = (byId: ReadonlyMap<string, Photo>, setter: Typesetter): SceneFacts => ({
+const factsFrom = (byId: ReadonlyMap<string, Photo>, setter: Typesetter): SceneFacts => ({
   photo: (id) => {
     const photo = byId.get(id);
     return photo && photoShape(photo);

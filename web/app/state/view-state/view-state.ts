@@ -12,7 +12,7 @@ export interface SideChange {
   readonly keep: { readonly words: string; readonly doIt: () => void } | undefined;
 }
 
-/** What lies on the desk at this moment and is no part of the project: choices, the open tile, the mat. */
+/** What a person has in hand at this moment and is no part of the project: choices, the open tile, the mat. */
 export interface ViewState {
   /** Which part of the library is open. */
   readonly section: Section;
