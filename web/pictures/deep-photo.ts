@@ -22,9 +22,11 @@ import {
 } from "#core/pixels";
 import { inflated } from "./deflate.ts";
 import { readExif } from "./exif.ts";
-import { areaOf, type PhotoStep, sharpeningAt } from "./paint-photo.ts";
+import { areaOf, isStraight, type PhotoStep, sharpeningAt } from "./paint-photo.ts";
 
 const headBytes = 64;
+/** Drawn in more bits than it is kept in, a whole page would take several times its room. */
+const rowsAtOnce = 512;
 
 /** Whether a file may have sixteen bits a channel, by its first bytes; a TIFF tells only when it is opened. */
 export async function mayBeDeep({ type }: Photo, original: Blob): Promise<boolean> {
@@ -75,20 +77,17 @@ export function refinePhoto(
   wanted: Sharpening | undefined,
 ): void {
   const m = chain(toPixels, step.matrix, scaling(1 / photo.width, 1 / photo.height));
-  const area = areaOf(step.clip, toPixels, band);
-  if (area.w <= 0 || area.h <= 0) return;
+  const all = areaOf(step.clip, toPixels, band);
+  if (all.w <= 0 || all.h <= 0) return;
   const sharpening = sharpeningAt(m, wanted);
-  if (!sharpening) {
-    refine(into, painted, band.width, drawDeep(photo, m, area), area);
-    return;
+  const reach = sharpening ? sharpeningReach(sharpening) : 0;
+  // A turned photo is brought to a grid as a whole, so that parts of it would cost as much each.
+  const rows = isStraight(m) ? rowsAtOnce : all.h;
+  for (let y = all.y; y < all.y + all.h; y += rows) {
+    const h = Math.min(rows, all.y + all.h - y);
+    const around = { x: all.x - reach, y: y - reach, w: all.w + 2 * reach, h: h + 2 * reach };
+    const drawn = drawDeep(photo, m, around);
+    if (sharpening) sharpen(drawn, sharpening);
+    refine(into, painted, band.width, reach > 0 ? deepCut(drawn, reach) : drawn, { x: all.x, y });
   }
-  const reach = sharpeningReach(sharpening);
-  const drawn = drawDeep(photo, m, {
-    x: area.x - reach,
-    y: area.y - reach,
-    w: area.w + 2 * reach,
-    h: area.h + 2 * reach,
-  });
-  sharpen(drawn, sharpening);
-  refine(into, painted, band.width, deepCut(drawn, reach), area);
 }

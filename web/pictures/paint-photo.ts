@@ -177,7 +177,7 @@ function drawnPart(supply: PhotoSupply, m: Matrix, part: Area): OffscreenCanvas 
 export const sharpeningAt = (m: Matrix, wanted: Sharpening | undefined): Sharpening | undefined =>
   Math.hypot(m.a, m.b) <= mostSharpenedScale ? wanted : undefined;
 
-const isStraight = (m: Matrix): boolean => Math.abs(m.b) < nearly && Math.abs(m.c) < nearly;
+export const isStraight = (m: Matrix): boolean => Math.abs(m.b) < nearly && Math.abs(m.c) < nearly;
 
 /** Of an outline: the whole pixels that it touches, and one more on each side, as far as there are any. */
 export function areaOf(
