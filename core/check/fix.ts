@@ -26,7 +26,7 @@ import { cutEdges, tileBox } from "./places.ts";
 import { placedIn } from "./project-rules/left-out.ts";
 import { withSharperPlace, withSmallerTile } from "./softness.ts";
 
-/** What a mend may ask beyond the project. */
+/** What a fix may ask beyond the project. */
 export interface FixFacts extends PageFacts {
   readonly newId: () => string;
   /** Photos by how well they would do on a cover, the best first. */

@@ -11,7 +11,7 @@ const lockedOn = (page: Page): ReadonlySet<string> => new Set(page.tiles.filter(
 /** Whether anything on the page is free to be arranged anew. */
 export const canSolveAgain = (page: Page): boolean => page.tiles.some((t) => !t.locked) && page.arrangement !== null;
 
-export interface SolveWish {
+export interface SolveOptions {
   readonly seed: number;
   readonly keepSet: boolean;
   /** Width over height of the photo in a tile, which the tile then has unless a person gave it another shape. */
@@ -22,7 +22,7 @@ export interface SolveWish {
  * The page arranged anew from a seed. Locked tiles stay where they are; so do seams set by hand, and what they part, when
  * `keepSet` says so. Leading, neighbours and order are as they were asked for.
  */
-export function refit(page: Page, format: PageFormat, how: SolveWish): Page {
+export function refit(page: Page, format: PageFormat, how: SolveOptions): Page {
   const known = treeOfPage(page, format);
   if (!known || !canSolveAgain(page)) return page;
   const tree = mapLeaves(known, (l) => (l.shaped ? l : { ...l, aspect: how.aspectOf(l.tileId) ?? l.aspect }));

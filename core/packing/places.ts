@@ -25,10 +25,10 @@ export class PlaceFinder {
   #count = 0;
   /** Whether any place was seen, passed over or not. */
   #seen = false;
-  readonly #chance: () => number;
+  readonly #random: () => number;
 
   constructor(random: () => number) {
-    this.#chance = random;
+    this.#random = random;
   }
 
   begin(): void {
@@ -52,7 +52,7 @@ export class PlaceFinder {
     const turned = turns && h <= sheet.width + slack && w <= sheet.height + slack;
     this.sheet = sheet;
     this.#part = null;
-    this.#turned = turned && (!straight || this.#chance() < 0.5);
+    this.#turned = turned && (!straight || this.#random() < 0.5);
   }
 
   #scan(sheet: SlicedSheet, part: Part, w: number, h: number, turned: boolean): void {
@@ -122,7 +122,7 @@ export class PlaceFinder {
     count: number,
   ): void {
     this.#seen = true;
-    if (this.blink > 0 && this.#chance() < this.blink) return;
+    if (this.blink > 0 && this.#random() < this.blink) return;
     const step = cross > long ? (cross - long) * high : (long - cross) * deep;
     let score: number;
     switch (this.measure) {

@@ -31,7 +31,7 @@ export class PackSearch {
   bestCost = Number.POSITIVE_INFINITY;
   steps = 0;
   readonly #problem: PackProblem;
-  readonly #chance: () => number;
+  readonly #random: () => number;
   readonly #finder: PlaceFinder;
   readonly #area: Float64Array;
   /** Items of the same size have the same number. */
@@ -54,7 +54,7 @@ export class PackSearch {
   constructor(problem: PackProblem, random: () => number) {
     const { count, w, h, turns, kinds } = problem;
     this.#problem = problem;
-    this.#chance = random;
+    this.#random = random;
     this.#finder = new PlaceFinder(random);
     this.#area = Float64Array.from({ length: count }, (_, i) => w[i]! * h[i]!);
     this.#key = new Float64Array(count);
@@ -117,7 +117,7 @@ export class PackSearch {
 
   /** Fills bare sheets with items in any order, for the cover to choose from. */
   #seeMore(cover: SheetCover): void {
-    const random = this.#chance;
+    const random = this.#random;
     const { count, w, h, turns, kinds } = this.#problem;
     const first = new Map<number, number>();
     const held = new Int16Array(this.#sizes);
@@ -232,7 +232,7 @@ export class PackSearch {
   }
 
   #ruin(): void {
-    const random = this.#chance;
+    const random = this.#random;
     const luck = random();
     const many =
       luck < ruin.oneSheet ? 1 : luck < ruin.oneSheet + ruin.twoSheets ? 2 : 3 + Math.floor(random() * ruin.mostMore);
@@ -263,9 +263,9 @@ export class PackSearch {
   }
 
   #sheetToRuin(): number {
-    const any = () => Math.floor(this.#chance() * this.#sheets.length);
+    const any = () => Math.floor(this.#random() * this.#sheets.length);
     const at = any();
-    if (this.#chance() >= ruin.emptier) return at;
+    if (this.#random() >= ruin.emptier) return at;
     const other = any();
     return this.#sheets[other]!.area < this.#sheets[at]!.area ? other : at;
   }
@@ -277,7 +277,7 @@ export class PackSearch {
   }
 
   #recreate(): void {
-    const random = this.#chance;
+    const random = this.#random;
     const { w, h } = this.#problem;
     const by = random();
     const noise = random() < withoutNoise ? 0 : random() * mostNoise;
@@ -311,7 +311,7 @@ export class PackSearch {
     const turn = new Map<number, number>();
     for (const item of items) {
       const group = this.#problem.group[item]!;
-      if (!turn.has(group)) turn.set(group, this.#chance());
+      if (!turn.has(group)) turn.set(group, this.#random());
       this.#key[item]! += turn.get(group)! * 1e9;
     }
   }
@@ -373,7 +373,7 @@ export class PackSearch {
       const limit = this.#gathering ? this.bestCost + slack : this.bestCost - slack;
       if (!atAnyCost && this.#spent + kind.cost >= limit) continue;
       const price =
-        (kind.cost / (kind.width * kind.height)) * (atAnyCost || kinds.length === 1 ? 1 : 0.6 + this.#chance());
+        (kind.cost / (kind.width * kind.height)) * (atAnyCost || kinds.length === 1 ? 1 : 0.6 + this.#random());
       if (price >= least) continue;
       least = price;
       chosen = i;

@@ -19,7 +19,7 @@ interface Pattern {
  */
 export class SheetCover {
   readonly #problem: PackProblem;
-  readonly #chance: () => number;
+  readonly #random: () => number;
   readonly #size: Int32Array;
   readonly #wanted: Int16Array;
   readonly #area: Float64Array;
@@ -30,7 +30,7 @@ export class SheetCover {
   /** `size`: the number of each item's size, of `sizes`. */
   constructor(problem: PackProblem, random: () => number, size: Int32Array, sizes: number) {
     this.#problem = problem;
-    this.#chance = random;
+    this.#random = random;
     this.#size = size;
     this.#wanted = new Int16Array(sizes);
     this.#area = new Float64Array(sizes);
@@ -70,7 +70,7 @@ export class SheetCover {
   find(below: number, moves: number): SlicedSheet[] | undefined {
     const patterns = this.#patterns;
     if (patterns.length === 0) return undefined;
-    const random = this.#chance;
+    const random = this.#random;
     const any = () => patterns[Math.floor(random() * patterns.length)]!;
     const held = new Int16Array(this.#wanted.length);
     const chosen: Pattern[] = [];
@@ -115,7 +115,7 @@ export class SheetCover {
     let best: Pattern | undefined;
     let most = 0;
     for (let i = 0; i < 24; i += 1) {
-      const p = this.#patterns[Math.floor(this.#chance() * this.#patterns.length)]!;
+      const p = this.#patterns[Math.floor(this.#random() * this.#patterns.length)]!;
       if (p.cost >= under - slack) continue;
       let area = 1e-9;
       for (let t = 0; t < held.length; t += 1)

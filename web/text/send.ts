@@ -8,7 +8,7 @@ const kindNames = {
   ora: "OpenRaster file",
 };
 
-export const sendWishes = {
+export const sendOptions = {
   asLab: (lab: string) => `As ${lab} wants it`,
   asUsual: "As every lab takes it",
   asAsked: "As you asked for it",

@@ -22,7 +22,7 @@ export interface PaceOptions {
 
 type Deps = Pick<Services, "library" | "arranging" | "viewState" | "newId">;
 
-/** The photos that would be shared out: those of the wish that lie on no page which stays. */
+/** The photos that would be shared out: those asked for that lie on no page which stays. */
 export function photosToPace(
   { library }: Pick<Services, "library">,
   session: ProjectSession,
