@@ -61,6 +61,8 @@ test("a PDF's content opens and closes everything, and leaves out what it has no
   );
   expect(placed).toContain("/P9 Do");
   expect(placed).toMatch(/0 0 m 1 1 l S/);
+  // The cross of a register mark reaches as far on all four sides.
+  expect(placed).toMatch(/1 3 m 5 3 l S\n3 1 m 3 5 l S/);
   expect(placed).toMatch(/\[1 0.6\] 0 d\n5 0 m 5 1 l S/);
 });
 
