@@ -20,13 +20,16 @@ import {
   sharpen,
   sharpeningReach,
 } from "#core/pixels";
-import { inflated } from "./deflate.ts";
+import { inflatedUpTo } from "./deflate.ts";
 import { readExif } from "./exif.ts";
 import { areaOf, isStraight, type PhotoStep, sharpeningAt } from "./paint-photo.ts";
 
 const headBytes = 64;
 /** Drawn in more bits than it is kept in, a whole page would take several times its room. */
 const rowsAtOnce = 512;
+/** Eight bytes for each at most; a larger picture is printed in eight bits. */
+const mostDeepPixels = 120_000_000;
+const mostProfileBytes = 4_000_000;
 
 /** Whether a file may have sixteen bits a channel, by its first bytes; a TIFF tells only when it is opened. */
 export async function mayBeDeep({ type }: Photo, original: Blob): Promise<boolean> {
@@ -58,12 +61,16 @@ export async function deepPixels(photo: Photo, original: Blob, colour: PrintColo
 
 async function deepPng(bytes: Uint8Array<ArrayBuffer>): Promise<Deep | undefined> {
   const file = readDeepPng(bytes);
-  if (!file) return undefined;
+  if (!file || file.widthPx * file.heightPx > mostDeepPixels) return undefined;
   const { widthPx: width, heightPx: height, channels } = file;
-  const samples = new PngRows(width, 2 * channels).add(await inflated(file.picture));
+  const packedBytes = (1 + 2 * channels * width) * height;
+  const samples = new PngRows(width, 2 * channels).add(await inflatedUpTo(file.picture, packedBytes));
   const data = rgbOfSamples(samples, channels);
   if (data?.length !== 3 * width * height) return undefined;
-  return { pixels: { data, width, height }, profile: file.profile && (await inflated(file.profile)) };
+  return {
+    pixels: { data, width, height },
+    profile: file.profile && (await inflatedUpTo(file.profile, mostProfileBytes)),
+  };
 }
 
 /** Puts a photo's sixteen bits into the rows of a band where they were painted in eight; `band` is the size of what was painted. */

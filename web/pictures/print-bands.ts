@@ -139,7 +139,8 @@ export async function paintBands(
     const deep = widened(painted);
     for (const { step, here } of drawn) {
       const { photo, original } = byId.get(step.photoId)!;
-      const pixels = await deepPixels(photo, original, order.options.colour);
+      // What only the browser can read is printed as it was painted.
+      const pixels = await deepPixels(photo, original, order.options.colour).catch(() => undefined);
       doing.signal.throwIfAborted();
       if (pixels) refinePhoto(deep, painted, { width: widthPx, height: rows }, pixels, step, here, sharpening);
     }
