@@ -48,7 +48,7 @@ export async function saveEverything(keeping: Keeping, onlyNew: boolean, at: str
   const { file, works, photos, missing } = await keeping.folder.saveAll(onlyNew);
   const day = at.slice(0, 10);
   const name = onlyNew ? words.nameNew(day) : words.name(day);
-  saveToDisk(file, name);
+  await saveToDisk(file, name);
   notices.create({
     title: words.saved(name, (file.size / 1e6).toFixed(1), works, photos),
     type: "success",

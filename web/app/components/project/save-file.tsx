@@ -40,8 +40,8 @@ function Writing({ session, places, onClose }: SaveFileProps & { readonly places
     const { project } = session.state.getState();
     const name = `${fileTitle(project.name)}.tessip.zip`;
     void writeProjectFile(services, project, { signal: abort.signal, onProgress: setShare }, { places })
-      .then(({ file, missing }) => {
-        saveToDisk(file, name);
+      .then(async ({ file, missing }) => {
+        await saveToDisk(file, name);
         notices.create({ title: words.saved(name, (file.size / 1e6).toFixed(1)), type: "success" });
         if (missing.length > 0) notices.create({ title: words.savedWithout(missing), type: "error" });
       })

@@ -81,7 +81,7 @@ const idle: SendState = {
 
 type Deps = {
   readonly projectId: string;
-  readonly saveToDisk: (file: Blob, name: string) => void;
+  readonly saveToDisk: (file: Blob, name: string) => void | Promise<void>;
   /** Where files are kept while they are made; in memory where there is nothing of the kind. */
   readonly openStore?: (projectId: string) => Promise<PacketStore | undefined>;
 };
@@ -127,7 +127,7 @@ export class Sender {
         const file = done.get(task.key) ?? (await this.#makeOrRefuse(order, task, done));
         if (!file) continue;
         files.push({ name: task.name, file });
-        if (order.to === "each") this.#deps.saveToDisk(file, task.name);
+        if (order.to === "each") await this.#deps.saveToDisk(file, task.name);
         this.state.setState((s) => ({ done: files.length, share: 0, bytes: s.bytes + file.size }));
         await this.#whilePaused();
       }
@@ -140,7 +140,7 @@ export class Sender {
       this.state.setState({ is: "handing", tooLarge });
       if (order.to === "zip") {
         const beside = (await order.beside?.(files)) ?? [];
-        this.#deps.saveToDisk(await this.#zipped([...files, ...beside]), order.zipName);
+        await this.#deps.saveToDisk(await this.#zipped([...files, ...beside]), order.zipName);
       }
       if (order.to === "lab" && order.deliver) {
         const onProgress = (share: number) => this.state.setState({ share });
