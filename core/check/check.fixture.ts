@@ -6,10 +6,11 @@ import {
   barePage,
   type Change,
   type Filling,
+  type FreeTile,
   newBook,
+  newFreeTile,
   type Page,
   type Project,
-  type Tile,
   type Words,
 } from "#core/document";
 import { formatFromCard, type LabCard } from "#core/lab";
@@ -89,14 +90,8 @@ interface Lying {
   readonly h: number;
 }
 
-export const tile = (id: string, { x, y, w, h }: Lying, filling: Filling): Tile => ({
-  id,
-  outline: { kind: "rectangle", cornerMm: 0 },
-  frame: { centre: { x: x + w / 2, y: y + h / 2 }, width: w, height: h, turn: 0 },
-  filling,
-  edge: { border: { widthMm: 0, colour: "#ffffff" } },
-  locked: false,
-});
+export const tile = (id: string, { x, y, w, h }: Lying, filling: Filling): FreeTile =>
+  newFreeTile({ centre: { x: x + w / 2, y: y + h / 2 }, width: w, height: h, turn: 0 }, filling, () => id);
 
 export const holding = (photoId: string, view: Partial<ReturnType<typeof autoFramed>> = {}): Filling => ({
   kind: "photo",
@@ -113,10 +108,7 @@ export const saying = (text: string, style: Partial<Words["style"]> = {}): Words
 });
 
 /** A page of a project with these tiles lying freely on it. */
-export const lying = (project: Project, id: string, over: readonly Tile[]): Page => ({
-  ...barePage(project.style, () => id),
-  over,
-});
+export const lying = (id: string, pieces: readonly FreeTile[]): Page => ({ ...barePage(() => id), pieces });
 
 export const facts = factsOf([photo("p"), photo("q")]);
 

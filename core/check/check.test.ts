@@ -1,7 +1,20 @@
 import { expect, test } from "@jest/globals";
-import { layTree, type Page, type Project, photoIdOf, withPage } from "#core/document";
+import {
+  arrangedOn,
+  arrangedTiles,
+  type FreeTile,
+  freeTiles,
+  layTree,
+  lookChange,
+  mapTiles,
+  type Page,
+  type Project,
+  photoIdOf,
+  placed,
+  withPage,
+} from "#core/document";
 import { bleedBox } from "#core/lab";
-import { collage, counter, squareFormat } from "../document/project.fixture.ts";
+import { collage, counter, firstPlaced, squareFormat } from "../document/project.fixture.ts";
 import {
   applied,
   book,
@@ -21,8 +34,8 @@ import { checkPage, type Finding, type PageFacts, pageAt, worstFirst } from "./i
 const inside = { x: 60, y: 60, w: 60, h: 40 };
 
 /** A collage of one page with these tiles, checked. */
-function checked(tiles: Page["over"], how: PageFacts = facts, project: Project = collage([1])) {
-  const page = lying(project, project.pages[0]!.id, tiles);
+function checked(tiles: readonly FreeTile[], how: PageFacts = facts, project: Project = collage([1])) {
+  const page = lying(project.pages[0]!.id, tiles);
   const at = { ...project, pages: [page] };
   return {
     project: at,
@@ -48,17 +61,18 @@ test("a page with nothing wrong has no findings", () => {
 test("an empty tile is found, and is taken away with those beside it taking its room", () => {
   const project = collage([1, 1.5, 1]);
   const newId = counter("t");
-  const laid = layTree(project.pages[0]!, squareFormat, {
+  const laid = layTree(firstPlaced(project), {
     photos: ["p", "q", "r"].map((id) => ({ id, aspect: 1.5 })),
     seed: 1,
     newId,
   });
   if (!laid.ok) throw new Error(laid.code);
   const { page } = laid.value;
-  const holed = withPage(project, {
-    ...page,
-    tiles: page.tiles.map((t, i) => (i === 0 ? { ...t, filling: { kind: "empty" } } : t)),
-  });
+  const hole = arrangedTiles(page)[0]!.id;
+  const holed = withPage(
+    project,
+    mapTiles(page, (t) => (t.id === hole ? { ...t, filling: { kind: "empty" } } : t)),
+  );
   const known = factsOf([photo("p"), photo("q"), photo("r")]);
   const [finding] = again(holed, known);
   expect(finding?.code).toBe("emptyTile");
@@ -96,7 +110,7 @@ test("what ends at the trim is short of the bleed, and is pulled out to it and n
   expect(findings).toMatchObject([{ code: "shortOfBleed", edges: ["left", "right"], bleedMm }]);
   const right = fixedBy(project, findings[0]!, "reachBleed");
   expect(again(right)).toEqual([]);
-  const { frame } = right.pages[0]!.over[0]!;
+  const { frame } = freeTiles(right.pages[0]!)[0]!;
   expect([frame.width, frame.height]).toEqual([bleedBox(squareFormat).w, 60]);
   expect(codes(checked([tile("a", { x: 2, y: 100, w: 40, h: 60 }, holding("p"))]).findings)).toEqual([]);
 });
@@ -112,7 +126,7 @@ test("words and heads outside of what is safe are found: near the cut, cut, and 
   const bound = book();
   const left = {
     ...bound.pages[1]!,
-    over: [tile("a", { x: bound.format.widthMm - 25, y: 80, w: 25, h: 10 }, saying("Fold", { align: "right" }))],
+    pieces: [tile("a", { x: bound.format.widthMm - 25, y: 80, w: 25, h: 10 }, saying("Fold", { align: "right" }))],
   };
   const inFold = withPage(bound, left);
   const found = checkPage(
@@ -161,7 +175,7 @@ test("a margin or a border thinner than a knife is exact is found, with both way
   const thin = applied(collage([1.5, 1]), []);
   const page = thin.pages[0]!;
   const narrow: Project = applied(thin, [
-    { type: "setLook", pageId: page.id, look: { ...page.look, margin: { top: 1, right: 8, bottom: 8, left: 0 } } },
+    lookChange(page, { ...thin.style, margin: { top: 1, right: 8, bottom: 8, left: 0 } }, thin.style),
   ]);
   const known = factsOf([photo("p0"), photo("p1")]);
   const [finding] = again(narrow, known).filter((f) => f.code === "thinMargin");
@@ -171,7 +185,7 @@ test("a margin or a border thinner than a knife is exact is found, with both way
 
   const bordered = (widthMm: number) => {
     const t = tile("a", { x: -3, y: -3, w: 100, h: 80 }, holding("p"));
-    return checked([{ ...t, edge: { border: { widthMm, colour: "#000000" } } }]);
+    return checked([{ ...t, border: { widthMm, colour: "#000000" } }]);
   };
   expect(codes(bordered(6).findings)).toEqual([]);
   const { project, findings } = bordered(4);
@@ -186,7 +200,7 @@ test("words that are hidden, too small, faint, without a letter or without their
   expect(many.findings).toMatchObject([{ code: "wordsHidden", severity: "wrong" }]);
   const fits = fixedBy(many.project, many.findings[0]!, "shrinkWords");
   expect(again(fits)).toEqual([]);
-  const shrunk = fits.pages[0]!.over[0]!.filling;
+  const shrunk = freeTiles(fits.pages[0]!)[0]!.filling;
   expect(shrunk.kind === "words" && shrunk.style.sizePt).toBeGreaterThanOrEqual(6);
 
   const tiny = says("Lock", { sizePt: 4 });
@@ -239,7 +253,7 @@ test("a book's bare page is found until it is kept on purpose; that a collage's 
 });
 
 test("a finding keeps its mark until its place changes, and only then", () => {
-  const at = (w: number, more: Page["over"] = []) =>
+  const at = (w: number, more: readonly FreeTile[] = []) =>
     checked(
       [tile("a", { ...inside, w, h: (w * 2) / 3 }, holding("small")), ...more],
       factsOf([photo("small", { widthPx: 450, heightPx: 300 }), photo("p")]),
@@ -277,25 +291,26 @@ test("a soft photo is put into a smaller place, or the page arranged with it sma
   };
   const laid = (ids: readonly string[]) => {
     const photos = ids.map((id) => ({ id, aspect: 4 / 3 }));
-    const made = layTree({ ...plain.pages[0]!, tiles: [] }, squareFormat, { photos, seed: 3, newId: counter("t") });
+    const made = layTree(placed(plain, { ...plain.pages[0]!, pieces: [] }), { photos, seed: 3, newId: counter("t") });
     if (!made.ok) throw new Error(made.code);
     return made.value.page;
   };
   const six = laid(["few", ...others.map((p) => p.id)]);
   // A person put it into the largest place.
-  const largest = six.tiles.reduce((best, t) => (t.frame.width > best.frame.width ? t : best));
-  const held = six.tiles.find((t) => photoIdOf(t) === "few")!;
+  const there = arrangedOn(placed(plain, six));
+  const largest = there.reduce((best, t) => (t.frame.width > best.frame.width ? t : best));
+  const held = there.find((t) => photoIdOf(t) === "few")!;
   const fillings = new Map([
     [held.id, largest.filling],
     [largest.id, held.filling],
   ]);
-  const page = { ...six, tiles: six.tiles.map((t) => ({ ...t, filling: fillings.get(t.id) ?? t.filling })) };
+  const page = mapTiles(six, (t) => ({ ...t, filling: fillings.get(t.id) ?? t.filling }));
   const { project, found } = soft(page);
   expect(found?.fixes).toEqual(["sharperPlace", "printSmaller"]);
   for (const fix of ["sharperPlace", "printSmaller"] as const) {
     const after = fixedBy(project, found!, fix, known).pages[0]!;
     expect(soft(after).found).toBeUndefined();
-    expect(after.tiles).toHaveLength(6);
+    expect(arrangedTiles(after)).toHaveLength(6);
   }
   // Alone on the page there is no smaller place for it.
   expect(soft(laid(["few"])).found?.fixes).toEqual([]);
@@ -305,9 +320,10 @@ test("words in a tile at the page's edge are set further in, where they still fi
   const side = squareFormat.widthMm;
   const plain = collage([1]);
   const page = plain.pages[0]!;
+  const edge = { top: 0, right: 0, bottom: side - 87, left: 0 };
   const laid = (text: string): Page => ({
-    ...page,
-    tiles: [tile("a", { x: -3, y: -3, w: side + 6, h: 90 }, saying(text, { vertical: "top", align: "left" }))],
+    ...mapTiles(page, (t) => ({ ...t, filling: saying(text, { vertical: "top", align: "left" }) })),
+    margin: edge,
   });
   const found = (of: Page) => again({ ...plain, pages: [of] }).filter((f) => f.code === "wordsAtRisk");
   const [risk] = found(laid("At the lock"));
@@ -318,8 +334,8 @@ test("words in a tile at the page's edge are set further in, where they still fi
   expect(found(laid("lock ".repeat(2_000)))[0]?.fixes ?? []).toEqual([]);
 
   const withMargin = (mm: number) => {
-    const look = { ...page.look, margin: { top: mm, right: mm, bottom: mm, left: mm } };
-    return codes(again({ ...plain, pages: [{ ...page, look }] }));
+    const margin = { top: mm, right: mm, bottom: mm, left: mm };
+    return codes(again({ ...plain, pages: [{ ...page, margin }] }));
   };
   expect(squareFormat.safeMm).toBeGreaterThan(4);
   expect(withMargin(2.5)).toContain("thinMargin");

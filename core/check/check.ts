@@ -1,4 +1,4 @@
-import { drawnPage, findPage, formatOf, isBegun, type Page, type Project } from "#core/document";
+import { drawnPage, findPage, isBegun, type Page, type Project, placed } from "#core/document";
 import type { PageAt, PageFacts, PageRule, ProjectFacts, ProjectRule } from "./facts.ts";
 import { type Finding, type Found, keyed, restsOn, severities } from "./finding.ts";
 import { blankPage } from "./page-rules/blank-page.ts";
@@ -40,11 +40,12 @@ const projectRules: readonly ProjectRule[] = [
 
 /** A page where it stands, with what runs along on it. */
 export function pageAt(project: Project, page: Page, takenOf: (photoId: string) => string | undefined): PageAt {
+  const drawn = drawnPage(project, page, takenOf);
   return {
-    page: drawnPage(project, page, takenOf),
-    format: formatOf(project, page),
+    page: drawn,
+    format: drawn.format,
     kind: project.kind,
-    isCover: project.cover?.page.id === page.id,
+    isCover: project.cover?.id === page.id,
     begun: isBegun(project),
   };
 }
@@ -67,7 +68,10 @@ export const checkProject = (project: Project, facts: ProjectFacts): readonly Fi
     .map((f) =>
       keyed(
         f,
-        restsOn(f, (id) => findPage(project, id)),
+        restsOn(f, (id) => {
+          const page = findPage(project, id);
+          return page && placed(project, page);
+        }),
       ),
     );
 

@@ -1,4 +1,4 @@
-import type { Page, Project } from "#core/document";
+import type { PlacedPage, Project } from "#core/document";
 import type { Rect } from "#core/geometry";
 import type { LabCard, PageFormat } from "#core/lab";
 import type { Photo } from "#core/photo";
@@ -26,7 +26,7 @@ export interface PageFacts extends SceneFacts {
 
 /** A page where it stands, as it is drawn: with what runs along on it. */
 export interface PageAt {
-  readonly page: Page;
+  readonly page: PlacedPage;
   readonly format: PageFormat;
   readonly kind: Project["kind"];
   readonly isCover: boolean;

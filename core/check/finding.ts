@@ -1,5 +1,6 @@
-import type { Page } from "#core/document";
+import type { PlacedPage } from "#core/document";
 import type { Rect, Size } from "#core/geometry";
+import { pageInMarks, tileInMarks } from "./marks.ts";
 
 /** `wrong` goes wrong on paper for certain; `doubt` may be meant so; `hint` is only worth knowing. */
 export const severities = ["wrong", "doubt", "hint"] as const;
@@ -111,12 +112,12 @@ export type Finding = Found & {
 export type FindingOf<C extends FindingCode> = Extract<Finding, { code: C }>;
 
 /** Of the pages that a finding lies on, those tiles that it speaks of; of the page as a whole where it names none. */
-export function restsOn(found: Found, pageOf: (pageId: string) => Page | undefined): unknown {
+export function restsOn(found: Found, pageOf: (pageId: string) => PlacedPage | undefined): unknown {
   return found.spots.map((s) => {
     const page = pageOf(s.pageId);
     if (!page) return s;
-    const tiles = [...page.tiles, ...page.over].filter((t) => s.tileIds.includes(t.id));
-    return tiles.length > 0 ? [tiles, page.look] : { ...page, paced: false };
+    const tiles = page.tiles.filter((t) => s.tileIds.includes(t.id));
+    return tiles.length > 0 ? [tiles.map(tileInMarks), page.look] : pageInMarks(page);
   });
 }
 

@@ -2,17 +2,22 @@ import {
   autoFramed,
   barePage,
   type Change,
+  coverChanges,
   type Filling,
+  type Frame,
   findPage,
+  findPlaced,
   findTile,
   firstCover,
-  formatOf,
-  type Page,
+  type Patch,
+  type PlacedPage,
+  type PlacedTile,
   type Project,
   pageCount,
+  placed,
   removeTiles,
   rulesOf,
-  type Tile,
+  type TileFields,
 } from "#core/document";
 import { clamp } from "#core/geometry";
 import { bleedBox, boundPages, type PageFormat, safeBox } from "#core/lab";
@@ -37,51 +42,47 @@ export interface FixFacts extends PageFacts {
 export function fixed(project: Project, finding: Finding, fix: FixCode, facts: FixFacts): readonly Change[] {
   const spot = finding.spots[0];
   const page = spot && findPage(project, spot.pageId);
-  const tile = page && findTile(page, spot.tileIds[0] ?? "");
   if (fix === "addPages" || fix === "makeCover" || fix === "clearSpine") return fixedProject(project, fix, facts);
   if (!page) return [];
-  const format = formatOf(project, page);
+  const on = placed(project, page);
+  const { format } = on;
+  const tile = findPlaced(on, spot.tileIds[0] ?? "");
   switch (fix) {
     case "sharperPlace":
     case "printSmaller": {
       const how = fix === "sharperPlace" ? withSharperPlace : withSmallerTile;
-      const next = tile && how(page, format, tile.id, facts);
-      return next ? [{ type: "putPage", page: next }] : [];
+      const next = tile && how(on, tile.id, facts);
+      return next ? [{ type: "replacePage", page: next.page }] : [];
     }
     case "keepBlank":
-      return [{ type: "putPage", page: { ...page, blank: true } }];
+      return [{ type: "setPages", items: [{ id: page.id, set: { blank: true } }] }];
     case "fullBleed":
     case "widerMargin": {
-      const { margin } = page.look;
+      const { margin } = on.look;
       const thin = (mm: number) =>
         mm > 0 && mm < cuttingToleranceMm(format) ? (fix === "fullBleed" ? 0 : Math.max(3, format.safeMm)) : mm;
-      const look = {
-        ...page.look,
-        margin: {
-          top: thin(margin.top),
-          right: thin(margin.right),
-          bottom: thin(margin.bottom),
-          left: thin(margin.left),
-        },
+      const sides = {
+        top: thin(margin.top),
+        right: thin(margin.right),
+        bottom: thin(margin.bottom),
+        left: thin(margin.left),
       };
-      return [{ type: "setLook", pageId: page.id, look }];
+      return [{ type: "setPages", items: [{ id: page.id, set: { margin: sides } }] }];
     }
     case "takeAway": {
       // Asked for twice, the second time there is nothing to take away.
       const there = spot.tileIds.filter((id) => findTile(page, id));
-      return there.length === 0 ? [] : [{ type: "putPage", page: removeTiles(page, format, there) }];
+      return there.length === 0 ? [] : [{ type: "replacePage", page: removeTiles(on, there) }];
     }
     default: {
-      const next = tile && fixedTile(project, page, tile, fix, facts);
-      return !next || next === tile ? [] : [putTile(page, next)];
+      const set = tile && fixedTile(on, tile, fix, facts);
+      return set ? [{ type: "setTiles", pageId: page.id, items: [{ id: tile.id, set }] }] : [];
     }
   }
 }
 
-function putTile(page: Page, tile: Tile): Change {
-  const put = (t: Tile) => (t.id === tile.id ? tile : t);
-  return { type: "putPage", page: { ...page, tiles: page.tiles.map(put), over: page.over.map(put) } };
-}
+/** What a tile is told. */
+type Told = NonNullable<Patch<TileFields>["set"]>;
 
 type TileMend = Exclude<
   FixCode,
@@ -96,10 +97,10 @@ type TileMend = Exclude<
   | "printSmaller"
 >;
 
-function fixedTile(project: Project, page: Page, tile: Tile, fix: TileMend, facts: PageFacts): Tile | undefined {
+function fixedTile(on: PlacedPage, tile: PlacedTile, fix: TileMend, facts: PageFacts): Told | undefined {
   const { filling } = tile;
-  const format = formatOf(project, page);
-  const withFilling = (next: Filling): Tile => ({ ...tile, filling: next });
+  const { format } = on;
+  const withFilling = (next: Filling): Told => ({ filling: next });
   switch (fix) {
     case "useSharper": {
       if (filling.kind !== "photo") return undefined;
@@ -117,19 +118,19 @@ function fixedTile(project: Project, page: Page, tile: Tile, fix: TileMend, fact
     case "frameByFocus":
       return filling.kind === "photo" ? withFilling({ kind: "photo", view: unhanded(filling.view) }) : undefined;
     case "dropBorder":
-      return { ...tile, edge: { ...tile.edge, border: { ...tile.edge.border, widthMm: 0 } } };
+      return { border: { ...tile.border, widthMm: 0 } };
     case "reachBleed":
-      return reachingBleed(tile, format);
+      return { frame: reachingBleed(tile, format) };
     case "moveInside":
-      return movedInside(project, page, tile, facts);
+      return movedInside(on, tile, facts);
     case "insetWords":
-      return withWiderInset(page, tile, format, facts);
+      return fillingOf(withWiderInset(on, tile, format, facts));
     case "shrinkWords":
     case "enlargeWords":
-      return resized(tile, fix, format, facts);
+      return fillingOf(resized(tile, fix, format, facts));
     case "readableInk": {
-      const on = wordsOn({ page, format }, facts).find((w) => w.tile.id === tile.id);
-      const ground = on && facts.behind?.(tile.id, on.at);
+      const words = wordsOn({ page: on, format }, facts).find((w) => w.tile.id === tile.id);
+      const ground = words && facts.behind?.(tile.id, words.at);
       const colour = ground && readableInk(ground);
       return filling.kind === "words" && colour
         ? withFilling({ ...filling, style: { ...filling.style, colour } })
@@ -138,8 +139,10 @@ function fixedTile(project: Project, page: Page, tile: Tile, fix: TileMend, fact
   }
 }
 
+const fillingOf = (tile: PlacedTile | undefined): Told | undefined => tile && { filling: tile.filling };
+
 /** Those edges moved out to the bleed that lie at the trim. */
-function reachingBleed(tile: Tile, format: PageFormat): Tile {
+function reachingBleed(tile: PlacedTile, format: PageFormat): Frame {
   const r = tileBox(tile);
   const box = bleedBox(format);
   let [x0, y0, x1, y1] = [r.x, r.y, r.x + r.w, r.y + r.h];
@@ -151,19 +154,19 @@ function reachingBleed(tile: Tile, format: PageFormat): Tile {
     if (edge === "bottom") y1 = Math.max(y1, box.y + box.h);
   }
   const centre = { x: (x0 + x1) / 2, y: (y0 + y1) / 2 };
-  return { ...tile, frame: { ...tile.frame, centre, width: x1 - x0, height: y1 - y0 } };
+  return { ...tile.frame, centre, width: x1 - x0, height: y1 - y0 };
 }
 
 /** The tile pushed in so that its words, or itself, lie where nothing is lost; as it was where they are too large for that. */
-function movedInside(project: Project, page: Page, tile: Tile, facts: PageFacts): Tile | undefined {
-  const format = formatOf(project, page);
-  const at = wordsOn({ page, format }, facts).find((w) => w.tile.id === tile.id)?.at ?? tileBox(tile);
+function movedInside(on: PlacedPage, tile: PlacedTile, facts: PageFacts): Told | undefined {
+  const { format } = on;
+  const at = wordsOn({ page: on, format }, facts).find((w) => w.tile.id === tile.id)?.at ?? tileBox(tile);
   const safe = nearestSafe(at, format);
   if (at.w > safe.w || at.h > safe.h) return undefined;
   const dx = clamp(at.x, safe.x, safe.x + safe.w - at.w) - at.x;
   const dy = clamp(at.y, safe.y, safe.y + safe.h - at.h) - at.y;
   const { centre } = tile.frame;
-  return { ...tile, frame: { ...tile.frame, centre: { x: centre.x + dx, y: centre.y + dy } } };
+  return { frame: { ...tile.frame, centre: { x: centre.x + dx, y: centre.y + dy } } };
 }
 
 /** Of a spread or a cover, that part between two folds in which most of it lies. */
@@ -178,17 +181,20 @@ function nearestSafe(at: { readonly x: number; readonly w: number }, format: Pag
 
 /** The largest size, in quarters of a point, at which all words show; or the least that can be read, if they fit there. */
 function resized(
-  tile: Tile,
+  tile: PlacedTile,
   fix: "shrinkWords" | "enlargeWords",
   format: PageFormat,
   facts: PageFacts,
-): Tile | undefined {
+): PlacedTile | undefined {
   const { filling } = tile;
   if (filling.kind !== "words" || !facts.setter) return undefined;
   const { setter } = facts;
   const frame = seenFrame(tile.frame, format);
   const text = wordsOf(filling, facts.photo);
-  const at = (sizePt: number): Tile => ({ ...tile, filling: { ...filling, style: { ...filling.style, sizePt } } });
+  const at = (sizePt: number): PlacedTile => ({
+    ...tile,
+    filling: { ...filling, style: { ...filling.style, sizePt } },
+  });
   const fits = (sizePt: number) => laidWords(text, { ...filling.style, sizePt }, frame, setter)?.hidden === 0;
   if (fix === "enlargeWords") return fits(leastReadablePt) ? at(leastReadablePt) : undefined;
   for (let pt = Math.floor(filling.style.sizePt * 4 - 1) / 4; pt >= leastReadablePt; pt -= 0.25)
@@ -201,19 +207,16 @@ function fixedProject(
   fix: "addPages" | "makeCover" | "clearSpine",
   facts: FixFacts,
 ): readonly Change[] {
-  if (fix === "clearSpine")
-    return project.cover
-      ? [{ type: "setProject", cover: { ...project.cover, spine: { ...project.cover.spine, text: "" } } }]
-      : [];
+  if (fix === "clearSpine") return project.spine ? [{ type: "setProject", spine: { ...project.spine, text: "" } }] : [];
   if (fix === "makeCover") {
-    const cover = firstCover(project, facts.coverPhoto(placedIn(project)), facts.newId);
-    return cover ? [{ type: "setProject", cover }] : [];
+    const made = firstCover(project, facts.coverPhoto(placedIn(project)), facts.newId);
+    return made ? coverChanges(made) : [];
   }
   const rules = rulesOf(project);
   const count = pageCount(project.pages);
   const missing = rules ? boundPages(rules, count) - count : 0;
   if (missing <= 0) return [];
   const at = project.pages.length;
-  const pages = Array.from({ length: missing }, (_, i) => ({ page: barePage(project.style, facts.newId), at: at + i }));
+  const pages = Array.from({ length: missing }, (_, i) => ({ page: barePage(facts.newId), at: at + i }));
   return [{ type: "insertPages", pages }];
 }

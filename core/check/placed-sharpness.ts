@@ -1,6 +1,5 @@
-import { allTiles, frameRect, framingOf, type Page } from "#core/document";
+import { frameRect, framingOf, type PlacedPage } from "#core/document";
 import { effectivePpi } from "#core/fit";
-import type { PageFormat } from "#core/lab";
 import type { PageFacts } from "./facts.ts";
 
 export interface PlacedSharpness {
@@ -12,13 +11,13 @@ export interface PlacedSharpness {
 }
 
 /** How sharp every photo on a page prints. */
-export const sharpnessOn = (page: Page, format: PageFormat, facts: Pick<PageFacts, "known" | "photo">) =>
-  allTiles(page).flatMap((tile): PlacedSharpness[] => {
+export const sharpnessOn = (page: PlacedPage, facts: Pick<PageFacts, "known" | "photo">) =>
+  page.tiles.flatMap((tile): PlacedSharpness[] => {
     if (tile.filling.kind !== "photo") return [];
     const { view } = tile.filling;
     const [photo, seen] = [facts.known(view.photoId), facts.photo(view.photoId)];
     if (!photo || !seen) return [];
-    const framing = framingOf(view, seen, tile.frame, format);
+    const framing = framingOf(view, seen, tile.frame, page.format);
     const ppi = effectivePpi(photo, frameRect(tile.frame), framing);
     return [{ pageId: page.id, tileId: tile.id, photoId: photo.id, ppi }];
   });

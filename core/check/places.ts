@@ -1,4 +1,4 @@
-import { type Frame, frameRect, framingOf, type Page, type Tile, type View } from "#core/document";
+import { type Frame, frameRect, framingOf, type PlacedPage, type PlacedTile, type View } from "#core/document";
 import { photoMatrix } from "#core/fit";
 import { applyTo, chain, type Matrix, type Point, type Rect, rotation, translation } from "#core/geometry";
 import { bleedBox, type Fold, type PageFormat, safeBox, seenBox } from "#core/lab";
@@ -7,7 +7,7 @@ import type { Risk, Spot } from "./finding.ts";
 
 /** Where things lie on a page, in mm from its trim's top left. */
 
-export const spot = (page: Page, tile: Tile, at?: Rect): Spot => ({
+export const spot = (page: PlacedPage, tile: PlacedTile, at?: Rect): Spot => ({
   pageId: page.id,
   tileIds: [tile.id],
   at: at ?? tileBox(tile),
@@ -32,10 +32,10 @@ const frameTurn = ({ centre, turn }: Frame): Matrix =>
   chain(translation(centre.x, centre.y), rotation((turn * Math.PI) / 180), translation(-centre.x, -centre.y));
 
 /** What a tile takes up, its turn included. */
-export const tileBox = (tile: Tile): Rect => mapped(frameRect(tile.frame), frameTurn(tile.frame));
+export const tileBox = (tile: PlacedTile): Rect => mapped(frameRect(tile.frame), frameTurn(tile.frame));
 
 /** From a photo's unit square to the page. */
-export function viewMatrix(tile: Tile, view: View, photo: SeenPhoto, format: PageFormat): Matrix {
+export function viewMatrix(tile: PlacedTile, view: View, photo: SeenPhoto, format: PageFormat): Matrix {
   const upright = photoMatrix(photo.aspect, frameRect(tile.frame), framingOf(view, photo, tile.frame, format));
   return tile.frame.turn === 0 ? upright : chain(frameTurn(tile.frame), upright);
 }

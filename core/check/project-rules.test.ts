@@ -38,22 +38,21 @@ test("words on a spine that is too narrow for them are found and taken off", () 
   const project = fixedBy(bare, checkProject(bare, noWork)[0]!, "makeCover");
   const titled: Project = {
     ...project,
-    cover: { ...project.cover!, spine: { ...project.cover!.spine, text: "Aboard" } },
+    spine: { ...project.spine!, text: "Aboard" },
   };
   const [finding] = checkProject(titled, noWork);
   expect(finding).toMatchObject({ code: "spineTooNarrow", leastMm: 60 });
   expect(checkProject(fixedBy(titled, finding!, "clearSpine"), noWork)).toEqual([]);
-  expect(formatOf(titled, titled.cover!.page).widthMm).toBeGreaterThan(titled.format.widthMm);
+  expect(formatOf(titled, titled.cover!).widthMm).toBeGreaterThan(titled.format.widthMm);
 });
 
 test("a cover that was made elsewhere for another spine is found; one of the right width is not", () => {
   const bare = book();
   const project = fixedBy(bare, checkProject(bare, noWork)[0]!, "makeCover");
-  const { page } = project.cover!;
+  const page = project.cover!;
   const { widthMm, heightMm, bleedMm } = formatOf(project, page);
   const lies = { x: -bleedMm, y: -bleedMm, w: widthMm + 2 * bleedMm, h: heightMm + 2 * bleedMm };
-  const whole = { ...page, tiles: [], over: [tile("made", lies, holding("made"))] };
-  const covered: Project = { ...project, cover: { ...project.cover!, page: whole } };
+  const covered: Project = { ...project, cover: { ...page, pieces: [tile("made", lies, holding("made"))] } };
   const found = (offMm: number) => {
     const made = photo("made", {
       hidden: true,
@@ -74,7 +73,7 @@ function bookOf(pages: readonly (readonly string[])[], photos: readonly Photo[])
   const laid = bare.pages.map((page, i) => ({
     ...page,
     blank: true,
-    over: (pages[i] ?? []).map((id, k) => tile(`${i}-${k}`, { x: 20, y: 20 + 50 * k, w: 60, h: 40 }, holding(id))),
+    pieces: (pages[i] ?? []).map((id, k) => tile(`${i}-${k}`, { x: 20, y: 20 + 50 * k, w: 60, h: 40 }, holding(id))),
   }));
   const project = { ...bare, pages: laid };
   const cover = fixed(project, checkProject(project, noWork)[0]!, "makeCover", {

@@ -4,20 +4,27 @@ import fc from "fast-check";
 import { formatFromCard } from "#core/lab";
 import { labCardSchema } from "#core/lab/schema";
 import {
+  allTiles,
+  arrangedOn,
+  arrangedTiles,
   barePage,
-  formatOf,
   frameRect,
+  groupAt,
   inAnotherSize,
+  insideRect,
   joined,
   layTree,
   matchedTo,
   newBook,
   type Page,
+  type PlacedPage,
   type Project,
   parted,
+  placeAgain,
+  placed,
+  placePage,
   refitted,
-  roomRect,
-  seamsOfPage,
+  seamsOfGroup,
   sharedLines,
   spreadsHold,
   withSeamMoved,
@@ -32,25 +39,33 @@ const photos = (n: number, prefix: string) =>
   Array.from({ length: n }, (_, i) => ({ id: `${prefix}${i}`, aspect: shapes[i % shapes.length]! }));
 const aspectOf = (id: string) => shapes[Number(id.slice(1)) % shapes.length];
 
-const full = (page: Page, format: Parameters<typeof layTree>[1], n: number, prefix = "p"): Page => {
-  const laid = layTree(page, format, { photos: photos(n, prefix), seed: 1, newId: counter(`${prefix}t`) });
+const full = (on: PlacedPage, n: number, prefix = "p"): PlacedPage => {
+  const laid = layTree(on, { photos: photos(n, prefix), seed: 1, newId: counter(`${prefix}${on.id}`) });
   if (!laid.ok) throw new Error(laid.code);
-  return laid.value.page;
+  return placeAgain(on, laid.value.page);
 };
+const bare = (id: string, style: Project["style"]) =>
+  placePage(
+    barePage(() => id),
+    squareFormat,
+    style,
+  );
+const idsOn = (page: Page) => allTiles(page).map((t) => t.id);
 
 function book(): Project {
-  const bare = newBook(
+  const begun = newBook(
     { name: "A book", unit: "mm", lab: glued, format: formatFromCard(glued, glued.sizes[2]!, false) },
     { newId: counter("p"), at: "2026-01-01T00:00:00.000Z" },
   );
-  const pages = bare.pages.map((p, i) => full(p, formatOf(bare, p), 2 + (i % 5)));
-  return { ...bare, pages };
+  const pages = begun.pages.map((p, i) => full(placed(begun, p), 2 + (i % 5)).page);
+  return { ...begun, pages };
 }
 
 /** How much of the room the tiles and the gaps between them fill. */
-function filled(page: Page, format: Parameters<typeof layTree>[1]): void {
-  const room = roomRect(page.look, format);
-  for (const t of page.tiles) {
+function filled(on: PlacedPage): void {
+  const { format } = on;
+  const room = insideRect(on.look, format);
+  for (const t of arrangedOn(on)) {
     const r = frameRect(t.frame);
     expect(r.w).toBeGreaterThan(1);
     expect(r.h).toBeGreaterThan(1);
@@ -66,11 +81,12 @@ test("every page fits another size with every photo still on it", () => {
       fc.integer({ min: 60, max: 900 }),
       fc.integer({ min: 1, max: 14 }),
       (w, h, n) => {
-        const page = full(barePage(book().style, counter("b")), squareFormat, n);
+        const { style } = book();
+        const { page } = full(bare("b", style), n);
         const to = { ...squareFormat, widthMm: w, heightMm: h };
-        const { page: next } = refitted(page, squareFormat, to, aspectOf);
-        expect(next.tiles.map((t) => t.id)).toEqual(page.tiles.map((t) => t.id));
-        filled(next, to);
+        const { page: next } = refitted(page, { format: squareFormat, style }, { format: to, style }, aspectOf);
+        expect(idsOn(next)).toEqual(idsOn(page));
+        filled(placePage(next, to, style));
       },
     ),
     { numRuns: 30 },
@@ -82,9 +98,10 @@ test("a whole book at another lab: spreads stay on the left, and what was lost i
   const pages = [...base.pages];
   const spread = joined(base, pages[1]!, pages[2]!);
   const moved = pages[5]!;
-  const format = formatOf(base, moved);
-  const seam = seamsOfPage(moved, format)[0]!;
-  const hand = withSeamMoved(moved, format, seam, seam.at + 6, true);
+  const on = placed(base, moved);
+  const group = groupAt(on)!;
+  const seam = seamsOfGroup(group)[0]!;
+  const hand = withSeamMoved(on, group, seam, seam.at + 6, true);
   const project = { ...base, pages: pages.with(5, hand).toSpliced(1, 2, spread) };
   expect(spreadsHold(project.pages, true)).toBe(true);
   const to = { lab: flat, format: formatFromCard(flat, flat.sizes[1]!, false) };
@@ -94,18 +111,18 @@ test("a whole book at another lab: spreads stay on the left, and what was lost i
   expect(made.losses).toContainEqual({ code: "seams", page: 6 });
   expect(spreadsHold(made.project.pages, false)).toBe(true);
   expect(made.project.book!.paperId).toBe(flat.book!.papers[0]!.id);
-  for (const p of made.project.pages) filled(p, formatOf(made.project, p));
+  for (const p of made.project.pages) filled(placed(made.project, p));
 });
 
 test("two pages as a spread and apart again keep every tile", () => {
   const project = book();
   const [left, right] = [project.pages[1]!, project.pages[2]!];
   const spread = joined(project, left, right);
-  expect(spread.tiles.map((t) => t.id)).toEqual([...left.tiles, ...right.tiles].map((t) => t.id));
+  expect(idsOn(spread)).toEqual([...idsOn(left), ...idsOn(right)]);
   const now = { ...project, pages: project.pages.toSpliced(1, 2, spread) };
   const [a, b] = parted(now, spread, counter("n"));
-  expect([...a.tiles, ...b.tiles].map((t) => t.id).sort()).toEqual(spread.tiles.map((t) => t.id).sort());
-  for (const p of [a, b]) filled(p, project.format);
+  expect([...idsOn(a), ...idsOn(b)].sort()).toEqual(idsOn(spread).sort());
+  for (const p of [a, b]) filled(placePage(p, project.format, project.style));
 });
 
 test("a page matched to another has its gaps and margins, and shares lines that it did not share before", () => {
@@ -113,15 +130,16 @@ test("a page matched to another has its gaps and margins, and shares lines that 
   const project = book();
   const look = { ...project.style, gapMm: 2.5 };
   for (let n = 3; n < 9; n += 1) {
-    const model = full(barePage(look, counter("m")), squareFormat, n, "m");
-    const page = full(barePage(project.style, counter("q")), squareFormat, 11 - n, "q");
-    const matched = matchedTo(model, page, squareFormat, (tileId) => {
-      const tile = page.tiles.find((t) => t.id === tileId);
+    const model = full(bare("m", look), n, "m");
+    const page = full(bare("q", project.style), 11 - n, "q");
+    const made = matchedTo(model, page, (tileId) => {
+      const tile = arrangedTiles(page.page).find((t) => t.id === tileId);
       return tile?.filling.kind === "photo" ? aspectOf(tile.filling.view.photoId) : undefined;
     });
+    const matched = placeAgain(page, made);
     expect(matched.look.gapMm).toBe(2.5);
-    expect(matched.tiles.map((t) => t.id)).toEqual(page.tiles.map((t) => t.id));
-    filled(matched, squareFormat);
+    expect(idsOn(made)).toEqual(idsOn(page.page));
+    filled(matched);
     before += sharedLines(page, model);
     after += sharedLines(matched, model);
   }

@@ -1,11 +1,24 @@
 import { hasSet, mapLeaves, type TreeNode } from "#core/arrange";
 import { bindsSo, type LabCard, type PageFormat } from "#core/lab";
 import { firstOnRight, formatOf, pageCount, pagesBefore, sideAt } from "./book.ts";
-import { checkLook } from "./check-look.ts";
-import { type Look, mapTiles, type Page, type Tile } from "./page.ts";
+import { checkLook, withGapThatFits } from "./check-look.ts";
+import { firstTree } from "./lay-tree.ts";
+import { lookOf, withLook } from "./look.ts";
+import {
+  type FreeTile,
+  type Group,
+  isGroup,
+  isLocked,
+  type Look,
+  type Page,
+  type Piece,
+  type Tile,
+  treeIn,
+  withGroup,
+} from "./page.ts";
+import { placePage } from "./place-page.ts";
 import type { Project } from "./project.ts";
 import { refit } from "./solve-again.ts";
-import { solvePage } from "./solve-page.ts";
 import { parted } from "./spreads.ts";
 
 /** What could not be kept when a project came to another size; pages by the number of their first leaf. */
@@ -20,59 +33,84 @@ export type Loss =
 
 const tidy = (mm: number): number => Math.round(mm * 10) / 10;
 
+/** How much longer the sides of a page have become, on the whole. */
+const growth = (from: PageFormat, to: PageFormat): number =>
+  Math.sqrt((to.widthMm * to.heightMm) / (from.widthMm * from.heightMm));
+
+/** A look in proportion; a margin that kept clear of the cut still does. */
+function scaledLook<L extends Look>(look: L, from: PageFormat, to: PageFormat): L {
+  const k = growth(from, to);
+  const side = (mm: number) => (mm === 0 ? 0 : Math.max(mm >= from.safeMm ? to.safeMm : 0, tidy(mm * k)));
+  const { margin } = look;
+  return {
+    ...look,
+    gapMm: tidy(look.gapMm * k),
+    cornerMm: tidy(look.cornerMm * k),
+    border: { ...look.border, widthMm: tidy(look.border.widthMm * k) },
+    margin: { top: side(margin.top), right: side(margin.right), bottom: side(margin.bottom), left: side(margin.left) },
+  };
+}
+
+/** Where a page stands, and in what style. */
+interface Standing {
+  readonly format: PageFormat;
+  readonly style: Look;
+}
+
 /** A page solved again for another format: in proportion what was measured, anew what was arranged. */
 export function refitted(
   page: Page,
-  from: PageFormat,
-  to: PageFormat,
+  was: Standing,
+  is: Standing,
   aspectOf: (photoId: string) => number | undefined,
 ): { readonly page: Page; readonly lost: readonly ("seams" | "locks" | "gap" | "margin")[] } {
-  const k = Math.sqrt((to.widthMm * to.heightMm) / (from.widthMm * from.heightMm));
+  const [from, to] = [was.format, is.format];
+  const k = growth(from, to);
   const least = Math.min(to.widthMm / from.widthMm, to.heightMm / from.heightMm);
   const lost: ("seams" | "locks" | "gap" | "margin")[] = [];
-  const side = (mm: number) => (mm === 0 ? 0 : Math.max(mm >= from.safeMm ? to.safeMm : 0, tidy(mm * k)));
-  const { margin } = page.look;
-  let look: Look = {
-    ...page.look,
-    gapMm: tidy(page.look.gapMm * k),
-    cornerMm: tidy(page.look.cornerMm * k),
-    border: { ...page.look.border, widthMm: tidy(page.look.border.widthMm * k) },
-    margin: { top: side(margin.top), right: side(margin.right), bottom: side(margin.bottom), left: side(margin.left) },
-  };
-  if (!checkLook({ ...look, gapMm: 0 }, to, null).ok) {
+  let look: Look = scaledLook(lookOf(page, was.style), from, to);
+  if (!checkLook({ ...look, gapMm: 0 }, to, { ...page, pieces: [] }).ok) {
     look = { ...look, margin: { top: 0, right: 0, bottom: 0, left: 0 } };
     lost.push("margin");
   }
-  const dressed = mapTiles({ ...page, look }, (t) => scaledWords(t, k, page.look, look));
-  const over = dressed.over.map((t) => moved(t, from, to, least));
-  let next: Page = { ...dressed, over };
-  const { arrangement } = next;
-  if (arrangement?.kind === "tree") {
+  const pieces = page.pieces.map((piece): Piece => {
+    if (!isGroup(piece)) return moved(scaledTile(piece, k), from, to, least);
+    const { gapMm } = piece;
+    const tiles = piece.tiles.map((t) => scaledTile(t, k));
+    return inRectangle(
+      { ...scaledDress(piece, k), tiles, ...(gapMm === undefined ? {} : { gapMm: tidy(gapMm * k) }) },
+      from,
+      to,
+    );
+  });
+  let next: Page = withLook({ ...page, pieces }, look, is.style);
+  for (const group of pieces.filter(isGroup)) {
+    const tree = treeIn(group);
+    if (!tree) continue;
     // Two to four photos have seams that were set by the arranging itself.
-    if (hasSet(arrangement.tree) && JSON.stringify(arrangement.tree) !== JSON.stringify(arrangement.first))
-      lost.push("seams");
-    if (next.tiles.some((t) => t.locked)) lost.push("locks");
-    const free = { ...next, tiles: next.tiles.map((t) => (t.locked ? { ...t, locked: false } : t)) };
-    const loose = { ...arrangement, tree: unshaped(arrangement.tree, free.tiles) };
-    const fits = checkLook(look, to, loose);
-    if (!fits.ok) {
-      lost.push("gap");
-      look = { ...look, gapMm: Math.max(0, Math.floor(Number(fits.facts.mostMm) * 10) / 10) };
-    }
-    const solved = refit({ ...free, look, arrangement: loose }, to, {
-      seed: arrangement.seed,
-      keepSet: false,
-      aspectOf: (tileId) => {
-        const tile = free.tiles.find((t) => t.id === tileId);
-        return tile?.filling.kind === "photo" ? aspectOf(tile.filling.view.photoId) : undefined;
+    if (hasSet(tree.tree) && tree.tree !== firstTree(group)) lost.push("seams");
+    if (group.tiles.some(isLocked)) lost.push("locks");
+    const loose: Group = { ...group, arrangement: { ...tree, tree: unshaped(tree.tree, group.tiles) } };
+    const fits = withGapThatFits(withGroup(next, loose), look, to);
+    if (fits.gapNow !== undefined) lost.push("gap");
+    const placed = placePage(fits.page, to, is.style).groups.find((g) => g.group.id === group.id)!;
+    const free: Group = { ...placed.group, tiles: placed.group.tiles.map(({ lock: _, ...t }) => t) };
+    const solved = refit(
+      { ...placed, group: free },
+      {
+        seed: tree.seed,
+        keepSet: false,
+        aspectOf: (tileId) => {
+          const tile = free.tiles.find((t) => t.id === tileId);
+          return tile?.filling.kind === "photo" ? aspectOf(tile.filling.view.photoId) : undefined;
+        },
       },
-    });
-    next = {
-      ...solved,
-      tiles: solved.tiles.map((t) => ({ ...t, locked: next.tiles.some((o) => o.id === t.id && o.locked) })),
-    };
+    );
+    const locks = new Map(group.tiles.map((t) => [t.id, t.lock]));
+    const tiles = solved.tiles.map((t) => (locks.get(t.id) ? { ...t, lock: locks.get(t.id) } : t));
+    next = withGroup(fits.page, { ...solved, tiles });
   }
-  return { page: solvePage(next, to), lost };
+  return { page: next, lost: [...new Set(lost)] };
 }
 
 /** A shape that a person asked for belongs to the size it was asked on; words keep theirs. */
@@ -81,18 +119,19 @@ const unshaped = (tree: TreeNode, tiles: readonly Tile[]): TreeNode =>
     l.shaped && tiles.find((t) => t.id === l.tileId)?.filling.kind === "photo" ? { ...l, shaped: undefined } : l,
   );
 
-function scaledWords(t: Tile, k: number, was: Look, look: Look): Tile {
-  const own = t.outline.cornerMm === was.cornerMm ? look.cornerMm : tidy(t.outline.cornerMm * k);
-  const border =
-    t.edge.border.widthMm === was.border.widthMm ? { ...t.edge.border, widthMm: look.border.widthMm } : t.edge.border;
-  const dressed: Tile = { ...t, outline: { ...t.outline, cornerMm: own }, edge: { ...t.edge, border } };
+/** What is said of corner and border, in proportion; a border of a tile's own keeps its width. */
+const scaledDress = <T extends Pick<Tile, "cornerMm">>(t: T, k: number): T =>
+  t.cornerMm === undefined ? t : { ...t, cornerMm: tidy(t.cornerMm * k) };
+
+function scaledTile<T extends Tile>(t: T, k: number): T {
+  const dressed = scaledDress(t, k);
   if (dressed.filling.kind !== "words") return dressed;
   const { style } = dressed.filling;
   const sizePt = Math.min(500, Math.max(5, Math.round(style.sizePt * k * 2) / 2));
   return { ...dressed, filling: { ...dressed.filling, style: { ...style, sizePt, insetMm: tidy(style.insetMm * k) } } };
 }
 
-function moved(t: Tile, from: PageFormat, to: PageFormat, least: number): Tile {
+function moved(t: FreeTile, from: PageFormat, to: PageFormat, least: number): FreeTile {
   const { centre, width, height } = t.frame;
   return {
     ...t,
@@ -102,6 +141,17 @@ function moved(t: Tile, from: PageFormat, to: PageFormat, least: number): Tile {
       width: width * least,
       height: height * least,
     },
+  };
+}
+
+/** Shares of a room need nothing; a rectangle is measured. */
+function inRectangle(group: Group, from: PageFormat, to: PageFormat): Group {
+  if (group.room.kind !== "rectangle") return group;
+  const { rect } = group.room;
+  const [sx, sy] = [to.widthMm / from.widthMm, to.heightMm / from.heightMm];
+  return {
+    ...group,
+    room: { ...group.room, rect: { x: rect.x * sx, y: rect.y * sy, w: rect.w * sx, h: rect.h * sy } },
   };
 }
 
@@ -131,22 +181,22 @@ export function inAnotherSize(
   const row: { readonly page: Page; readonly from: PageFormat; readonly number: number }[] = [];
   for (const [i, page] of project.pages.entries()) {
     const number = numbers[i]! + 1;
-    const torn = project.kind === "book" && page.leaves === 2 && sideAt(at, first) === "right";
+    const torn = project.kind === "book" && page.span === 2 && sideAt(at, first) === "right";
     if (torn) losses.push({ code: "spreadParted", page: number });
     const from = torn ? project.format : formatOf(project, page);
     for (const p of torn ? parted(project, page, given.newId) : [page]) row.push({ page: p, from, number });
-    at += page.leaves;
+    at += page.span;
   }
-  const laidOut: Project = { ...bare, pages: row.map((r) => r.page) };
+  const style = scaledLook(project.style, project.format, to.format);
+  const laidOut: Project = { ...bare, style, pages: row.map((r) => r.page) };
   const pages = row.map(({ page, from, number }) => {
-    const done = refitted(page, from, formatOf(laidOut, page), given.aspectOf);
+    const to = { format: formatOf(laidOut, page), style };
+    const done = refitted(page, { format: from, style: project.style }, to, given.aspectOf);
     losses.push(...done.lost.map((code): Loss => ({ code, page: number })));
     return done.page;
   });
   const count = pageCount(pages);
   if (rules && project.kind === "book" && !bindsSo(rules, count)) losses.push({ code: "pageCount", count });
   if (project.cover) losses.push({ code: "cover" });
-  const k = Math.sqrt((to.format.widthMm * to.format.heightMm) / (project.format.widthMm * project.format.heightMm));
-  const style = { ...project.style, gapMm: tidy(project.style.gapMm * k) };
-  return { project: { ...laidOut, pages, style }, losses };
+  return { project: { ...laidOut, pages }, losses };
 }

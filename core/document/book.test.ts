@@ -42,12 +42,11 @@ const anyRow = (first: boolean) =>
     const newId = counter("r");
     const pages: Page[] = [];
     let leaves = 0;
-    const look = book(labs[0]!).style;
     for (const spread of fileOptions) {
       const left = (leaves + (first ? 1 : 0)) % 2 === 0;
-      const page = barePage(look, newId, spread && left ? 2 : 1);
+      const page = barePage(newId, spread && left ? 2 : 1);
       pages.push(page);
-      leaves += page.leaves;
+      leaves += page.span;
     }
     return pages;
   });
@@ -64,7 +63,7 @@ test("a page is left or right by how many come before it, and openings hold ever
         for (const o of openings) {
           const [a] = pagesOf(o);
           expect(o.firstNumber).toBe(before[pages.indexOf(a!)]! + 1);
-          if (o.spread) expect(o.spread.leaves).toBe(2);
+          if (o.spread) expect(o.spread.span).toBe(2);
           // A leaf alone is the first of a book that begins on the right, or the last.
           else if (!o.left) expect([o, first]).toEqual([openings[0], true]);
           else if (!o.right) expect(o).toBe(openings.at(-1));
@@ -147,11 +146,11 @@ test("no move, insertion or removal tears a spread over two leaves, and each is 
       }),
       at.map((to) => ({
         type: "insertPages" as const,
-        pages: [{ page: barePage(project.style, () => "new", 1), at: to }],
+        pages: [{ page: barePage(() => "new", 1), at: to }],
       })),
       at.map((to) => ({
         type: "insertPages" as const,
-        pages: [{ page: barePage(project.style, () => "new", 2), at: to }],
+        pages: [{ page: barePage(() => "new", 2), at: to }],
       })),
     );
   };

@@ -1,6 +1,7 @@
 import type { BookCover, BookPaper, BookRules, Fold, PageFormat } from "#core/lab";
 import { spineMm } from "#core/lab";
 import type { Page } from "./page.ts";
+import { type PlacedPage, placePage } from "./place-page.ts";
 import type { Project } from "./project.ts";
 
 export type Side = "left" | "right" | "single";
@@ -21,9 +22,9 @@ function factsOf(pages: readonly Page[]): RowFacts {
   if (there) return there;
   let sum = 0;
   const before = pages.map((p) => {
-    const leaves = sum;
-    sum += p.leaves;
-    return leaves;
+    const first = sum;
+    sum += p.span;
+    return first;
   });
   const facts = { before, at: new Map(pages.map((p, i) => [p.id, i])) };
   known.set(pages, facts);
@@ -34,7 +35,7 @@ function factsOf(pages: readonly Page[]): RowFacts {
 export const pagesBefore = (pages: readonly Page[]): readonly number[] => factsOf(pages).before;
 
 /** Pages as the lab counts them: a spread is two. */
-export const pageCount = (pages: readonly Page[]): number => pages.reduce((sum, p) => sum + p.leaves, 0);
+export const pageCount = (pages: readonly Page[]): number => pages.reduce((sum, p) => sum + p.span, 0);
 
 export const sideAt = (pagesBefore: number, firstOnRight: boolean): "left" | "right" =>
   (pagesBefore + (firstOnRight ? 1 : 0)) % 2 === 0 ? "left" : "right";
@@ -63,7 +64,7 @@ export function openingsOf(pages: readonly Page[], firstOnRight: boolean): Openi
     left = undefined;
   };
   for (const page of pages) {
-    if (page.leaves === 2) {
+    if (page.span === 2) {
       flush();
       found.push({ ...bare, spread: page, firstNumber: before + 1 });
     } else if (sideAt(before, firstOnRight) === "left") {
@@ -73,7 +74,7 @@ export function openingsOf(pages: readonly Page[], firstOnRight: boolean): Openi
       found.push({ ...bare, left, right: page, firstNumber: left ? before : before + 1 });
       left = undefined;
     }
-    before += page.leaves;
+    before += page.span;
   }
   flush();
   return found;
@@ -82,7 +83,7 @@ export function openingsOf(pages: readonly Page[], firstOnRight: boolean): Openi
 /** Whether every spread begins on a left page, as it must to be one. */
 export function spreadsHold(pages: readonly Page[], firstOnRight: boolean): boolean {
   const before = pagesBefore(pages);
-  return pages.every((p, i) => p.leaves === 1 || sideAt(before[i]!, firstOnRight) === "left");
+  return pages.every((p, i) => p.span === 1 || sideAt(before[i]!, firstOnRight) === "left");
 }
 
 /** The side of a page in its project; single where pages do not face each other. */
@@ -90,7 +91,7 @@ export function sideOf(project: Project, pageId: string): Side {
   if (project.kind === "collage") return "single";
   const { at, before } = factsOf(project.pages);
   const i = at.get(pageId) ?? -1;
-  if (i < 0 || project.pages[i]!.leaves === 2) return "single";
+  if (i < 0 || project.pages[i]!.span === 2) return "single";
   return sideAt(before[i]!, firstOnRight(project));
 }
 
@@ -139,16 +140,24 @@ export function leafFormat(base: PageFormat, side: Side, leaves: 1 | 2, hiddenMm
   const fold = (atMm: number): { readonly folds: readonly Fold[] } => ({ folds: [{ atMm, hiddenMm }] });
   return variant(base, `${side} ${leaves} ${hiddenMm}`, () =>
     leaves === 2
-      ? { ...base, widthMm: 2 * base.widthMm, ...fold(base.widthMm) }
+      ? {
+          ...base,
+          widthMm: 2 * base.widthMm,
+          ...fold(base.widthMm),
+          regions: [
+            { of: "left", x: 0, w: base.widthMm },
+            { of: "right", x: base.widthMm, w: base.widthMm },
+          ],
+        }
       : { ...base, ...fold(side === "left" ? base.widthMm : 0) },
   );
 }
 
 /** The format that a page of this project has where it stands; the cover's own for the cover. */
-export function formatOf(project: Project, page: Pick<Page, "id" | "leaves">): PageFormat {
-  if (project.cover?.page.id === page.id) return coverFormat(project) ?? project.format;
+export function formatOf(project: Project, page: Pick<Page, "id" | "span">): PageFormat {
+  if (project.cover?.id === page.id) return coverFormat(project) ?? project.format;
   if (project.kind === "collage") return project.format;
-  return leafFormat(project.format, sideOf(project, page.id), page.leaves, rulesOf(project)?.gutterMm ?? 0);
+  return leafFormat(project.format, sideOf(project, page.id), page.span, rulesOf(project)?.gutterMm ?? 0);
 }
 
 /** A strip of the cover as it lies flat, in mm across. */
@@ -205,6 +214,11 @@ export function coverFormat(project: Project): PageFormat | undefined {
     heightMm,
     bleedMm: Math.max(cover.wrapMm, project.format.bleedMm),
     folds: panels.slice(1).map((p) => ({ atMm: p.x, hiddenMm: 0 })),
+    regions: panels.map((p) => ({ of: p.part, x: p.x, w: p.w })),
     ...(spine ? { spine: { atMm: spine.x, widthMm: spine.w } } : {}),
   }));
 }
+
+/** A page placed where it stands in its work. */
+export const placed = (project: Project, page: Page): PlacedPage =>
+  placePage(page, formatOf(project, page), project.style);

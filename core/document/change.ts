@@ -1,8 +1,5 @@
 import type { Result } from "#core/result";
-import { type DressTiles, dressTiles } from "./changes/dress-tiles.ts";
-import { type FillTiles, fillTiles } from "./changes/fill-tiles.ts";
 import type { ChangeKind } from "./changes/kind.ts";
-import { type MoveSeam, moveSeam } from "./changes/move-seam.ts";
 import {
   type InsertPages,
   insertPages,
@@ -13,37 +10,53 @@ import {
   type RemovePages,
   removePages,
 } from "./changes/page-list.ts";
-import { type PutPage, putPage } from "./changes/put-page.ts";
-import { type SetLook, setLook } from "./changes/set-look.ts";
+import {
+  type InsertPieces,
+  insertPieces,
+  type OrderPieces,
+  orderPieces,
+  type RemovePieces,
+  removePieces,
+} from "./changes/piece-list.ts";
+import { type ReplaceAll, type ReplacePage, replaceAll, replacePage } from "./changes/replace.ts";
+import { type SetGroups, setGroups } from "./changes/set-groups.ts";
+import { type SetPages, setPages } from "./changes/set-pages.ts";
 import { type SetProject, setProject } from "./changes/set-project.ts";
+import { type SetTiles, setTiles } from "./changes/set-tiles.ts";
 import type { ChangeTrouble } from "./changes/trouble.ts";
 import type { Project } from "./project.ts";
 
 /** Everything that can happen to a project, as plain data. */
 export type Change =
-  | PutPage
-  | FillTiles
-  | SetLook
-  | DressTiles
-  | MoveSeam
+  | SetTiles
+  | SetGroups
+  | SetPages
+  | SetProject
+  | InsertPieces
+  | RemovePieces
+  | OrderPieces
   | InsertPages
   | RemovePages
   | MovePages
   | OrderPages
-  | SetProject;
+  | ReplacePage
+  | ReplaceAll;
 
 /** A new kind is a file in `changes/` with its record, a line here, and its schema in `schema/changes.ts`. */
 const changeKinds: { readonly [K in Change["type"]]: ChangeKind<Extract<Change, { readonly type: K }>, Change> } = {
-  putPage,
-  fillTiles,
-  setLook,
-  dressTiles,
-  moveSeam,
+  setTiles,
+  setGroups,
+  setPages,
+  setProject,
+  insertPieces,
+  removePieces,
+  orderPieces,
   insertPages,
   removePages,
   movePages,
   orderPages,
-  setProject,
+  replacePage,
+  replaceAll,
 };
 
 const kindOf = (change: Change): ChangeKind<Change, Change> => changeKinds[change.type] as ChangeKind<Change, Change>;
@@ -65,7 +78,9 @@ export function compacted(changes: readonly Change[]): readonly Change[] {
       both = earlier.type === next.type ? kind.merge?.(earlier, next) : undefined;
       if (both) out[i] = both;
       const other = kindOf(earlier).pageId?.(earlier);
-      if (both || pageId === undefined || other === undefined || other === pageId) break;
+      if (both) break;
+      const apart = pageId !== undefined && other !== undefined && other !== pageId;
+      if (!apart && !(kind.assigns && kindOf(earlier).assigns)) break;
     }
     if (!both) out.push(next);
   }

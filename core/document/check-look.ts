@@ -1,20 +1,19 @@
-import { widestGap, widestTreeGap } from "#core/arrange";
 import { hiddenAtEdges, type PageFormat } from "#core/lab";
 import { ok, type Result, refused } from "#core/result";
-import type { DrawnLook, Grid, PocketArrangement, Tree } from "./page.ts";
-import { roomRect } from "./solve-page.ts";
+import { tracksOf, widestGapOf } from "./arrangements.ts";
+import { arrangementOf, type DrawnLook, groupsOf, type Page } from "./page.ts";
+import { roomRect } from "./place-page.ts";
 
 /** No tile may end up narrower than this, in mm: less is a line, not a picture. */
 const leastTileMm = 2;
 
-/** Whether the page still has room for its tiles with this margin and gap; says the most that would fit. */
-export function checkLook(
-  look: DrawnLook,
+/** Whether a page would still have room for its tiles with this margin and gap; says the most that would fit. */
+export function checkLook<L extends DrawnLook>(
+  look: L,
   format: PageFormat,
-  arrangement: Pick<Grid, "columns" | "rows"> | Tree | PocketArrangement | null,
-): Result<DrawnLook, "marginTooWide" | "gapTooWide" | "lessThanNothing"> {
-  const grid = arrangement && "columns" in arrangement ? arrangement : null;
-  const [columns, rows] = grid ? [grid.columns.length, grid.rows.length] : [1, 1];
+  page: Page,
+): Result<L, "marginTooWide" | "gapTooWide" | "lessThanNothing"> {
+  const { columns, rows } = tracksOf(arrangementOf(page));
   const { top, right, bottom, left } = look.margin;
   if (Math.min(look.gapMm, look.cornerMm, look.border.widthMm, top, right, bottom, left) < 0)
     return refused("lessThanNothing");
@@ -23,8 +22,21 @@ export function checkLook(
   const mostDown = (format.heightMm - rows * leastTileMm) / 2;
   if ((left + right) / 2 > mostAcross || (top + bottom) / 2 > mostDown)
     return refused("marginTooWide", { mostMm: Math.max(0, Math.min(mostAcross, mostDown)) });
-  const room = roomRect(look, format);
-  const tree = arrangement && "tree" in arrangement ? arrangement.tree : undefined;
-  const mostMm = tree ? widestTreeGap(tree, room, leastTileMm) : widestGap(room, columns, rows, leastTileMm);
+  const widest = groupsOf(page)
+    .filter((g) => g.gapMm === undefined)
+    .map((g) => widestGapOf(g.arrangement, roomRect(g.room, look, format), leastTileMm));
+  const mostMm = Math.min(...widest);
   return look.gapMm > mostMm ? refused("gapTooWide", { mostMm }) : ok(look);
+}
+
+/** The page with as wide a gap as there is room for, where its own is too wide. */
+export function withGapThatFits(
+  page: Page,
+  look: DrawnLook,
+  format: PageFormat,
+): { readonly page: Page; readonly gapNow?: number } {
+  const fits = checkLook(look, format, page);
+  if (fits.ok || fits.code !== "gapTooWide") return { page };
+  const gapNow = Math.max(0, Math.floor(Number(fits.facts.mostMm) * 10) / 10);
+  return { page: { ...page, gapMm: gapNow }, gapNow };
 }

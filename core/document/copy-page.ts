@@ -1,29 +1,25 @@
-import { mapLeaves } from "#core/arrange";
-import { allTiles, type Page } from "./page.ts";
+import { renamedTree, withTileIds } from "./arrangements.ts";
+import { isGroup, type Page, type Piece } from "./page.ts";
 
 /** The same page once more, as things of its own. */
-export function copyPage(page: Page, newId: () => string): Page {
-  const renamed = new Map(allTiles(page).map((t) => [t.id, newId()]));
-  const idOf = (was: string) => renamed.get(was) ?? was;
-  const leaf = <L extends { readonly tileId: string }>(l: L): L => ({ ...l, tileId: idOf(l.tileId) });
-  const { arrangement: a } = page;
-  return {
-    ...page,
-    id: newId(),
-    paced: false,
-    over: page.over.map((t) => ({ ...t, id: idOf(t.id) })),
-    tiles: page.tiles.map((t) => ({ ...t, id: idOf(t.id) })),
-    arrangement:
-      a?.kind === "grid"
-        ? { ...a, cells: a.cells.map(leaf) }
-        : a?.kind === "pockets"
-          ? { ...a, places: a.places.map(leaf) }
-          : a && {
-              ...a,
-              tree: mapLeaves(a.tree, leaf),
-              first: mapLeaves(a.first, leaf),
-              lead: a.lead && leaf(a.lead),
-              together: a.together.map((group) => group.map(idOf)),
-            },
-  };
-}
+export const copyPage = (page: Page, newId: () => string): Page => ({
+  ...page,
+  pieces: copiedPieces(page.pieces, newId),
+  id: newId(),
+  paced: false,
+});
+
+/** Pieces under ids of their own. */
+export const copiedPieces = (pieces: readonly Piece[], newId: () => string): readonly Piece[] =>
+  pieces.map((piece): Piece => {
+    if (!isGroup(piece)) return { ...piece, id: newId() };
+    const renamed = new Map(piece.tiles.map((t) => [t.id, newId()]));
+    const idOf = (was: string) => renamed.get(was) ?? was;
+    return {
+      ...piece,
+      id: newId(),
+      tiles: piece.tiles.map((t) => ({ ...t, id: idOf(t.id) })),
+      arrangement: withTileIds(piece.arrangement, idOf),
+      ...(piece.first ? { first: renamedTree(piece.first, idOf) } : {}),
+    };
+  });

@@ -1,24 +1,25 @@
 import { allSides } from "#core/geometry";
 import { type CoverPanel, coverFormat, coverParts } from "./book.ts";
+import type { ReplaceAll } from "./changes/replace.ts";
+import type { SetProject } from "./changes/set-project.ts";
+import { drawnTile } from "./drawn-tile.ts";
 import { autoFramed } from "./framing.ts";
-import { newTile } from "./lay-photos.ts";
-import { withTree } from "./lay-tree.ts";
-import { barePage, type Page, type Tile, type Words } from "./page.ts";
-import type { Cover, Project } from "./project.ts";
+import { newFreeTile } from "./new-tile.ts";
+import { barePage, type Filling, type FreeTile, freeTiles, type Page, type Words } from "./page.ts";
+import type { PlacedTile } from "./place-page.ts";
+import type { Project, Spine } from "./project.ts";
 
 /** A cover to begin from: a photo on the front, the name of the book on front and spine. */
 export function firstCover(
   project: Project,
   photo: { readonly id: string; readonly aspect: number } | undefined,
   newId: () => string,
-): Cover | undefined {
+): { readonly cover: Page; readonly spine: Spine } | undefined {
   const parts = coverParts(project);
-  const format = coverFormat(project);
-  if (!parts || !format) return undefined;
+  if (!parts) return undefined;
   const front = parts.panels.find((p) => p.part === "front")!;
   const { title } = project.words;
-  const look = { ...project.style, margin: allSides(0), backdrop: null, background: coverColour };
-  const bare = barePage(look, newId);
+  const bare = barePage(newId, 1, { margin: allSides(0), backdrop: null, background: coverColour });
   const pad = front.w * 0.11;
   const words = (text: string): Words => ({
     kind: "words",
@@ -28,22 +29,16 @@ export function firstCover(
     from: null,
     card: null,
   });
-  const at = (tile: Tile, y: number, h: number): Tile => ({
-    ...tile,
-    outline: { kind: "rectangle", cornerMm: 0 },
-    edge: { border: { ...look.border, widthMm: 0 } },
-    frame: { centre: { x: front.x + front.w / 2, y: y + h / 2 }, width: front.w - 2 * pad, height: h, turn: 0 },
-  });
-  const heading = {
-    ...at(newTile(bare, undefined, newId), parts.heightMm * 0.68, parts.heightMm * 0.2),
-    filling: words(project.name),
-  };
-  const picture = photo && {
-    ...at(newTile(bare, photo.id, newId), pad, parts.heightMm * 0.66 - pad),
-    filling: { kind: "photo", view: autoFramed(photo.id) } as const,
-  };
+  const at = (filling: Filling, y: number, h: number): FreeTile =>
+    newFreeTile(
+      { centre: { x: front.x + front.w / 2, y: y + h / 2 }, width: front.w - 2 * pad, height: h, turn: 0 },
+      filling,
+      newId,
+    );
+  const heading = at(words(project.name), parts.heightMm * 0.68, parts.heightMm * 0.2);
+  const picture = photo && at({ kind: "photo", view: autoFramed(photo.id) }, pad, parts.heightMm * 0.66 - pad);
   return {
-    page: { ...bare, over: picture ? [picture, heading] : [heading] },
+    cover: { ...bare, pieces: picture ? [picture, heading] : [heading] },
     spine: {
       text: project.name,
       style: { ...title, colour: "#fdfbf7", sizePt: 14, leading: 1 },
@@ -53,16 +48,24 @@ export function firstCover(
   };
 }
 
+/** A cover with its spine, or none of either. */
+export const coverChanges = (
+  made: { readonly cover: Page; readonly spine: Spine } | undefined,
+): readonly [ReplaceAll, SetProject] => [
+  { type: "replaceAll", cover: made?.cover ?? null },
+  { type: "setProject", spine: made?.spine ?? null },
+];
+
 const coverColour = "#22302b";
 
 /** The spine's words as a tile; none where it takes none. */
-function spineTile(project: Project): Tile | undefined {
+function spineWords(project: Project): PlacedTile | undefined {
   const parts = coverParts(project);
-  const { cover } = project;
-  if (!parts || !cover || cover.spine.text.trim() === "" || parts.spineMm < parts.cover.leastForWordsMm)
+  const { cover, spine } = project;
+  if (!parts || !cover || !spine || spine.text.trim() === "" || parts.spineMm < parts.cover.leastForWordsMm)
     return undefined;
   const panel = parts.panels.find((p) => p.part === "spine")!;
-  const { runs, style, text } = cover.spine;
+  const { runs, style, text } = spine;
   const turn = runs === "down" ? 90 : runs === "up" ? 270 : 0;
   const filling: Words = {
     kind: "words",
@@ -80,7 +83,7 @@ function spineTile(project: Project): Tile | undefined {
     from: null,
     card: null,
   };
-  return spineStrip(cover.page, panel, parts.heightMm, "spine-words", filling);
+  return spineStrip(panel, parts.heightMm, parts.heightMm * 0.86, "spine-words", filling);
 }
 
 /** Letters keep a fifth of the spine free on either side: it never folds quite where it should. */
@@ -89,63 +92,52 @@ const spineLetterShare = 0.6;
 export const spineSizePt = (wantedPt: number, spineMm: number): number =>
   Math.max(3, Math.min(wantedPt, ((spineMm * spineLetterShare) / 25.4) * 72));
 
-const spineStrip = (page: Page, panel: CoverPanel, heightMm: number, id: string, filling: Tile["filling"]): Tile => ({
-  ...newTile(page, undefined, () => id),
-  outline: { kind: "rectangle", cornerMm: 0 },
-  edge: { border: { ...page.look.border, widthMm: 0 } },
-  frame: { centre: { x: panel.x + panel.w / 2, y: heightMm / 2 }, width: panel.w, height: heightMm * 0.86, turn: 0 },
-  filling,
-});
+const spineStrip = (panel: CoverPanel, pageMm: number, heightMm: number, id: string, filling: Filling): PlacedTile =>
+  drawnTile(
+    id,
+    { centre: { x: panel.x + panel.w / 2, y: pageMm / 2 }, width: panel.w, height: heightMm, turn: 0 },
+    filling,
+  );
 
-/** The cover as it is drawn: its own tiles between the spine's colour and the spine's words. */
-export function drawnCover(project: Project): Page | undefined {
+/** What is drawn on a cover besides its own tiles: the spine's colour and the spine's words. */
+export function spineTiles(project: Project): readonly PlacedTile[] {
   const parts = coverParts(project);
   const format = coverFormat(project);
-  const { cover } = project;
-  if (!parts || !format || !cover) return undefined;
+  const { spine } = project;
+  if (!parts || !format || !project.cover) return [];
   const panel = parts.panels.find((p) => p.part === "spine");
-  const words = spineTile(project);
-  const strip = panel &&
-    cover.spine.colour && {
-      ...spineStrip(cover.page, panel, parts.heightMm, "spine-colour", { kind: "colour", colour: cover.spine.colour }),
-      frame: {
-        centre: { x: panel.x + panel.w / 2, y: parts.heightMm / 2 },
-        width: panel.w,
-        height: parts.heightMm + 2 * format.bleedMm,
-        turn: 0,
-      },
-    };
-  if (!words && !strip) return cover.page;
-  return { ...cover.page, over: [...cover.page.over, ...(strip ? [strip] : []), ...(words ? [words] : [])] };
+  const words = spineWords(project);
+  const high = parts.heightMm + 2 * format.bleedMm;
+  const strip =
+    panel &&
+    spine?.colour &&
+    spineStrip(panel, parts.heightMm, high, "spine-colour", { kind: "colour", colour: spine.colour });
+  return [...(strip ? [strip] : []), ...(words ? [words] : [])];
 }
 
 /**
- * The cover of the book as it is now, moved along from the one it was: what lies on the front, with its title, goes with the
- * front; what lies on the back stays; an arrangement over all of it is solved again. Same object where nothing changed.
+ * Where free tiles of the cover lie in the book as it is now, moved along from the one it was: what lies on the front, with its title,
+ * goes with the front; what lies on the back stays. Groups follow by their rooms. Only those that moved.
  */
-export function followedCover(before: Project, after: Project): Cover | null {
+export function coverMoves(before: Project, after: Project): readonly FreeTile[] {
   const { cover } = after;
   const [was, now] = [coverParts(before), coverParts(after)];
-  const format = coverFormat(after);
-  if (!cover || !was || !now || !format) return cover;
-  if (was.widthMm === now.widthMm && was.heightMm === now.heightMm && was.spineMm === now.spineMm) return cover;
+  if (!cover || !was || !now) return [];
+  if (was.widthMm === now.widthMm && was.heightMm === now.heightMm && was.spineMm === now.spineMm) return [];
   const panelOf = (x: number) => was.panels.findLast((p) => x >= p.x) ?? was.panels[0]!;
-  const over = cover.page.over.map((tile) => {
+  return freeTiles(cover).map((tile) => {
     const from = panelOf(tile.frame.centre.x);
     const to = now.panels.find((p) => p.part === from.part) ?? from;
     const [sx, sy] = [to.w / from.w, now.heightMm / was.heightMm];
     const { centre, width, height } = tile.frame;
-    const moved = {
+    const frame = {
       ...tile.frame,
       centre: { x: to.x + (centre.x - from.x) * sx, y: centre.y * sy },
       width: width * sx,
       height: height * sy,
     };
-    return { ...tile, frame: moved };
+    return { ...tile, frame };
   });
-  const page = { ...cover.page, over };
-  const tree = page.arrangement?.kind === "tree" ? page.arrangement.tree : undefined;
-  return { ...cover, page: tree ? withTree(page, format, tree) : page };
 }
 
 /** Less than this cannot be folded round a board. */

@@ -3,23 +3,30 @@ import fc from "fast-check";
 import { allSides } from "#core/geometry";
 import {
   applyChange,
+  arrangedOn,
+  arrangedTiles,
+  type Change,
   commit,
   type Editing,
-  emptyTiles,
+  emptyPlaces,
   fillEmpty,
   frameRect,
   invertChange,
   layPhotos,
+  lookChange,
   nextRedo,
   nextUndo,
   noHistory,
+  type Project,
+  placePage,
   redo,
   undo,
 } from "./index.ts";
-import { anyChange, collage, counter, squareFormat } from "./project.fixture.ts";
+import { anyChange, collage, counter, firstPlaced, mixedProject, squareFormat } from "./project.fixture.ts";
 import { projectSchema } from "./schema/index.ts";
 
 const seven = collage([1.5, 0.7, 1, 2.2, 1.3, 0.8, 1.5]);
+const mixed = mixedProject();
 const pageId = seven.pages[0]!.id;
 const at = (ms: number) => new Date(ms).toISOString();
 const start: Editing = { project: seven, history: noHistory };
@@ -33,10 +40,10 @@ function must<T>(outcome: { readonly ok: boolean; readonly value?: T; readonly c
 test("no change followed by its inverse differs from the start", () => {
   fc.assert(
     fc.property(anyChange, (change) => {
-      const after = applyChange(seven, change);
+      const after = applyChange(mixed, change);
       if (!after.ok) return;
       expect(projectSchema.safeParse(after.value).success).toBe(true);
-      expect(must(applyChange(after.value, invertChange(seven, change)))).toEqual(seven);
+      expect(must(applyChange(after.value, invertChange(mixed, change)))).toEqual(mixed);
     }),
   );
 });
@@ -44,7 +51,7 @@ test("no change followed by its inverse differs from the start", () => {
 test("any row of steps can be undone to the start and done again to the end", () => {
   fc.assert(
     fc.property(fc.array(anyChange, { maxLength: 8 }), (changes) => {
-      let now = start;
+      let now: Editing = { project: mixed, history: noHistory };
       for (const [i, change] of changes.entries()) {
         const next = commit(now, { name: { code: "arranged", count: 1 }, changes: [change], at: at(i) });
         if (next.ok) now = next.value;
@@ -52,7 +59,7 @@ test("any row of steps can be undone to the start and done again to the end", ()
       const steps = now.history.steps.length;
       let back = now;
       for (let i = 0; i < steps; i += 1) back = must(undo(back));
-      expect(back.project).toEqual(seven);
+      expect(back.project).toEqual(mixed);
       for (let i = 0; i < steps; i += 1) back = must(redo(back));
       expect(back.project).toEqual(now.project);
     }),
@@ -67,7 +74,7 @@ test("a gesture that comes to nothing leaves no step", () => {
 });
 
 test("a gesture of several changes is taken whole or not at all", () => {
-  const bad = { type: "fillTiles", pageId, fillings: [{ tileId: "gone", filling: { kind: "empty" } }] } as const;
+  const bad = { type: "setTiles", pageId, items: [{ id: "gone", set: { filling: { kind: "empty" } } }] } as const;
   expect(
     commit(start, { name: { code: "renamed", count: 1 }, changes: [...rename("Other"), bad], at: at(0) }),
   ).toMatchObject({ ok: false, code: "tileGone" });
@@ -101,47 +108,45 @@ test("a new step after undoing takes the place of what was undone", () => {
   expect(must(undo(must(undo(other))))).toMatchObject({ project: seven });
 });
 
+/** The work after one gesture. */
+const after = (project: Project, changes: readonly Change[]) =>
+  commit({ project, history: noHistory }, { name: { code: "arranged", count: 1 }, changes, at: at(1) });
+const dressed = (project: Project, own: Parameters<typeof lookChange>[1]) =>
+  after(project, [lookChange(project.pages[0]!, own, project.style)]);
+const look = seven.style;
+
 test("a page without margins reaches into the bleed, and is measured to the trim all the same", () => {
-  const look = { ...seven.pages[0]!.look, margin: allSides(0), gapMm: 4 };
-  const page = must(applyChange(seven, { type: "setLook", pageId, look })).pages[0]!;
-  const rects = page.tiles.map((t) => frameRect(t.frame));
+  const bled = { ...look, margin: allSides(0), gapMm: 4 };
+  const rectsIn = (project: Project) => arrangedOn(firstPlaced(project)).map((t) => frameRect(t.frame));
+  const rects = rectsIn(must(dressed(seven, bled)).project);
   expect(Math.min(...rects.map((r) => r.x))).toBeCloseTo(-3);
   expect(Math.max(...rects.map((r) => r.x + r.w))).toBeCloseTo(307.8);
-  const two = collage([1, 1], { rows: 1, columns: 2 });
-  const halves = must(applyChange(two, { type: "setLook", pageId: two.pages[0]!.id, look })).pages[0]!.tiles.map((t) =>
-    frameRect(t.frame),
-  );
+  const halves = rectsIn(must(dressed(collage([1, 1], { rows: 1, columns: 2 }), bled)).project);
   expect(halves[0]!.x + halves[0]!.w).toBeCloseTo(304.8 / 2 - 2);
 });
 
 test("a margin or a gap that leaves no room is refused with the most that would fit", () => {
-  const look = seven.pages[0]!.look;
-  const margin = applyChange(seven, { type: "setLook", pageId, look: { ...look, margin: allSides(200) } });
-  expect(margin).toMatchObject({ ok: false, code: "marginTooWide" });
-  const gap = applyChange(seven, { type: "setLook", pageId, look: { ...look, gapMm: 200 } });
+  expect(dressed(seven, { ...look, margin: allSides(200) })).toMatchObject({ ok: false, code: "marginTooWide" });
+  const gap = dressed(seven, { ...look, gapMm: 200 });
   expect(gap).toMatchObject({ ok: false, code: "gapTooWide" });
-  if (!gap.ok)
-    expect(applyChange(seven, { type: "setLook", pageId, look: { ...look, gapMm: Number(gap.facts.mostMm) } }).ok).toBe(
-      true,
-    );
+  if (!gap.ok) expect(dressed(seven, { ...look, gapMm: Number(gap.facts.mostMm) }).ok).toBe(true);
+  const style = { ...look, gapMm: 200 };
+  expect(after(seven, [{ type: "setProject", style }])).toMatchObject({ ok: false, code: "gapTooWide" });
 });
 
-test("a tile's own corner outlives a new gap, and a new corner for the page goes to all", () => {
-  const tileIds = [seven.pages[0]!.tiles[0]!.id];
-  const own = must(applyChange(seven, { type: "dressTiles", pageId, tileIds, cornerMm: 9 }));
-  const look = own.pages[0]!.look;
-  const corners = (p: typeof own) => p.pages[0]!.tiles.map((t) => t.outline.cornerMm);
-  expect(corners(must(applyChange(own, { type: "setLook", pageId, look: { ...look, gapMm: 1 } })))).toEqual([
-    9, 0, 0, 0, 0, 0, 0,
-  ]);
-  expect(corners(must(applyChange(own, { type: "setLook", pageId, look: { ...look, cornerMm: 2 } })))).toEqual([
-    2, 2, 2, 2, 2, 2, 2,
-  ]);
+test("what a tile says itself outlives what its page says, and what neither says is the style's", () => {
+  const id = arrangedTiles(seven.pages[0]!)[0]!.id;
+  const own = must(after(seven, [{ type: "setTiles", pageId, items: [{ id, set: { cornerMm: 9 } }] }])).project;
+  const corners = (project: Project) => arrangedOn(firstPlaced(project)).map((t) => t.cornerMm);
+  expect(corners(must(dressed(own, { ...look, cornerMm: 2 })).project)).toEqual([9, 2, 2, 2, 2, 2, 2]);
+  const styled = must(after(own, [{ type: "setProject", style: { ...look, cornerMm: 3 } }])).project;
+  expect(corners(styled)).toEqual([9, 3, 3, 3, 3, 3, 3]);
+  const unsaid = must(after(styled, [{ type: "setTiles", pageId, items: [{ id, unset: ["cornerMm"] }] }])).project;
+  expect(corners(unsaid)).toEqual([3, 3, 3, 3, 3, 3, 3]);
 });
 
 test("laying photos anew keeps the framing of those that were there", () => {
-  const page = seven.pages[0]!;
-  const first = page.tiles[0]!;
+  const first = arrangedTiles(seven.pages[0]!)[0]!;
   const view = {
     photoId: "p0",
     zoom: 3,
@@ -154,9 +159,9 @@ test("laying photos anew keeps the framing of those that were there", () => {
   };
   const framed = must(
     applyChange(seven, {
-      type: "fillTiles",
+      type: "setTiles",
       pageId,
-      fillings: [{ tileId: first.id, filling: { kind: "photo", view } }],
+      items: [{ id: first.id, set: { filling: { kind: "photo", view } } }],
     }),
   );
   const task = {
@@ -167,20 +172,21 @@ test("laying photos anew keeps the framing of those that were there", () => {
     asked: {},
     newId: counter("n"),
   };
-  const laid = must(layPhotos(framed.pages[0]!, squareFormat, task));
-  expect(laid.page.tiles.map((t) => t.filling)).toContainEqual({ kind: "photo", view });
+  const laid = must(layPhotos(firstPlaced(framed), task));
+  expect(arrangedTiles(laid.page).map((t) => t.filling)).toContainEqual({ kind: "photo", view });
 });
 
 test("200 photos on a small print get a gap that leaves them room; typed cells too few leave photos over", () => {
   const small = { ...squareFormat, widthMm: 101.6, heightMm: 152.4 };
   const photos = Array.from({ length: 200 }, (_, i) => ({ id: `p${i}`, aspect: i % 3 ? 1.5 : 0.67 }));
-  const page = { ...seven.pages[0]!, look: { ...seven.pages[0]!.look, gapMm: 12, margin: allSides(5) } };
-  const laid = must(layPhotos(page, small, { photos, asked: {}, newId: counter("n") }));
+  const page = placePage({ ...seven.pages[0]!, gapMm: 12, margin: allSides(5) }, small, seven.style);
+  const laid = must(layPhotos(page, { photos, asked: {}, newId: counter("n") }));
   expect(laid.gapNow).toBeLessThan(12);
-  expect(laid.page.tiles).toHaveLength(200);
-  expect(Math.min(...laid.page.tiles.map((t) => Math.min(t.frame.width, t.frame.height)))).toBeGreaterThan(1.9);
-  expect(must(layPhotos(page, small, { photos, asked: { rows: 3, columns: 4 }, newId: counter("n") })).left).toBe(188);
-  expect(layPhotos(page, small, { photos, asked: { rows: 99, columns: 99 }, newId: counter("n") })).toMatchObject({
+  const tiles = arrangedOn(placePage(laid.page, small, seven.style));
+  expect(tiles).toHaveLength(200);
+  expect(Math.min(...tiles.map((t) => Math.min(t.frame.width, t.frame.height)))).toBeGreaterThan(1.9);
+  expect(must(layPhotos(page, { photos, asked: { rows: 3, columns: 4 }, newId: counter("n") })).left).toBe(188);
+  expect(layPhotos(page, { photos, asked: { rows: 99, columns: 99 }, newId: counter("n") })).toMatchObject({
     ok: false,
     code: "tooManyTiles",
   });
@@ -190,8 +196,12 @@ const square = (id: string) => ({ id, aspect: 1, focus: null });
 
 test("empty tiles are filled in order, and what found no tile is counted", () => {
   const two = collage([1.5], { rows: 1, columns: 3 });
-  expect(emptyTiles(two.pages[0]!)).toHaveLength(2);
-  const { fillings, left } = fillEmpty(two.pages[0]!, ["a", "b", "c"].map(square));
-  expect(fillings.map((f) => f.tileId)).toEqual(two.pages[0]!.tiles.slice(1).map((t) => t.id));
+  expect(emptyPlaces(firstPlaced(two))).toHaveLength(2);
+  const { fillings, left } = fillEmpty(firstPlaced(two), ["a", "b", "c"].map(square));
+  expect(fillings.map((f) => f.tileId)).toEqual(
+    arrangedTiles(two.pages[0]!)
+      .slice(1)
+      .map((t) => t.id),
+  );
   expect(left).toBe(1);
 });

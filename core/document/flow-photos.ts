@@ -1,11 +1,11 @@
-import { leavesOf, suited, type TreeNode, withHalves } from "#core/arrange";
+import { leavesOf, suited, withHalves } from "#core/arrange";
 import type { PhotoShape } from "#core/fit";
-import type { PageFormat } from "#core/lab";
 import { autoFramed } from "./framing.ts";
-import { newTile } from "./lay-photos.ts";
 import { withTree } from "./lay-tree.ts";
-import { emptyTiles, type Filling, frameRect, mostTiles, type Page, type Tile } from "./page.ts";
-import { treeOfPage } from "./tree-page.ts";
+import { newTile } from "./new-tile.ts";
+import { arrangedTiles, type Filling, frameRect, mapTiles, mostTiles, type Page } from "./page.ts";
+import { arrangedOn, emptyPlaces, groupAt, type PlacedPage, type PlacedTile, placeAgain } from "./place-page.ts";
+import { onGroup, treeOfGroup } from "./tree-page.ts";
 
 export interface FlowTask {
   /** In reading order. */
@@ -30,12 +30,13 @@ export interface Flowed {
  * costs little of the photos. Too few leave places empty; too many halve the largest places until all have one, or the page
  * holds no more tiles.
  */
-export function flowPhotos(page: Page, format: PageFormat, task: FlowTask): Flowed {
-  const order = task.order ?? page.tiles.filter((t) => t.filling.kind !== "colour").map((t) => t.id);
-  const others = page.tiles.length - order.length;
+export function flowPhotos(on: PlacedPage, task: FlowTask): Flowed {
+  const here = arrangedTiles(on.page);
+  const order = task.order ?? here.filter((t) => t.filling.kind !== "colour").map((t) => t.id);
+  const others = here.length - order.length;
   const wanted = Math.min(task.photos.length, mostTiles - others);
-  const grown = withPlaces(page, format, order, wanted, task.newId);
-  const byId = new Map(grown.page.tiles.map((t) => [t.id, t]));
+  const grown = withPlaces(on, order, wanted, task.newId);
+  const byId = new Map(arrangedOn(grown.on).map((t) => [t.id, t]));
   const taking = placesFor(grown.order, task, (id) => areaOf(byId.get(id)!));
   const chosen = suited({
     places: taking.map((id) => aspectOfTile(byId.get(id)!)),
@@ -48,9 +49,12 @@ export function flowPhotos(page: Page, format: PageFormat, task: FlowTask): Flow
       return [id, photo ? { kind: "photo", view: autoFramed(photo.id) } : { kind: "empty" }];
     }),
   );
-  const tiles = grown.page.tiles.map((t) => ({ ...t, filling: fillings.get(t.id) ?? t.filling }));
+  const page = mapTiles(grown.on.page, (t) => {
+    const filling = fillings.get(t.id);
+    return filling ? { ...t, filling } : t;
+  });
   const empty = grown.order.length - chosen.filter((c) => c >= 0).length;
-  return { page: { ...grown.page, tiles }, empty, made: grown.order.length - order.length };
+  return { page, empty, made: grown.order.length - order.length };
 }
 
 /** Those places that take photos, in their order. */
@@ -62,12 +66,12 @@ function placesFor(order: readonly string[], { photos, numbered }: FlowTask, are
 
 /** Photos into the page's empty tiles, each where it suits; `left` counts those without a place. */
 export function fillEmpty(
-  page: Page,
+  on: PlacedPage,
   photos: FlowTask["photos"],
   /** Of these tiles alone, where some are named. */
   only?: ReadonlySet<string>,
 ): { readonly fillings: readonly { readonly tileId: string; readonly filling: Filling }[]; readonly left: number } {
-  const empty = emptyTiles(page).filter((t) => !only || only.has(t.id));
+  const empty = emptyPlaces(on).filter((t) => !only || only.has(t.id));
   const chosen = suited({
     places: empty.map(aspectOfTile),
     photos: photos.map((p) => p.aspect),
@@ -80,29 +84,43 @@ export function fillEmpty(
   return { fillings, left: photos.length - fillings.length };
 }
 
-const areaOf = (t: Tile): number => t.frame.width * t.frame.height;
-const aspectOfTile = (t: Tile): number => t.frame.width / t.frame.height;
+const areaOf = ({ frame }: PlacedTile): number => frame.width * frame.height;
+const aspectOfTile = ({ frame }: PlacedTile): number => frame.width / frame.height;
 
-function withPlaces(page: Page, format: PageFormat, order: readonly string[], wanted: number, newId: () => string) {
-  let now = page;
+function withPlaces(on: PlacedPage, order: readonly string[], wanted: number, newId: () => string) {
+  let now = on;
   const places = [...order];
+  const here = new Set(order);
   while (places.length < wanted && places.length > 0) {
-    const tree: TreeNode | undefined = treeOfPage(now, format);
-    if (!tree) break;
-    const here = new Set(leavesOf(tree).map((l) => l.tileId));
-    const largest = now.tiles
-      .filter((t) => here.has(t.id) && places.includes(t.id))
-      .reduce<Tile | undefined>((best, t) => (best && areaOf(best) >= areaOf(t) ? best : t), undefined);
+    const cut = cutPlaces(now);
+    const largest = arrangedOn(now)
+      .filter((t) => cut.has(t.id) && here.has(t.id))
+      .reduce<PlacedTile | undefined>((best, t) => (best && areaOf(best) >= areaOf(t) ? best : t), undefined);
     if (!largest) break;
     const r = frameRect(largest.frame);
-    const half = { ...newTile(now, undefined, newId), outline: largest.outline, edge: largest.edge };
-    const cut = withHalves(tree, largest.id, r.w >= r.h ? "side" : "stack", half.id);
-    const at = now.tiles.indexOf(largest) + 1;
-    now = withTree({ ...now, tiles: now.tiles.toSpliced(at, 0, half) }, format, cut);
+    const { id: _, filling: __, lock: ___, ...own } = largest.tile;
+    const half = { ...own, ...newTile(undefined, newId) };
+    const page = onGroup(now, groupAt(now, largest.id), (at) => {
+      const cut = withHalves(treeOfGroup(at)!, largest.id, r.w >= r.h ? "side" : "stack", half.id);
+      const { group } = at;
+      const tiles = group.tiles.toSpliced(group.tiles.findIndex((t) => t.id === largest.id) + 1, 0, half);
+      return withTree({ ...group, tiles }, cut);
+    });
+    now = placeAgain(now, page);
     places.splice(places.indexOf(largest.id) + 1, 0, half.id);
+    here.add(half.id);
   }
-  return { page: now, order: places };
+  return { on: now, order: places };
 }
+
+/** Places that are made by straight cuts, and can be halved. */
+const cutPlaces = (on: PlacedPage): ReadonlySet<string> =>
+  new Set(
+    on.groups.flatMap((at) => {
+      const tree = treeOfGroup(at);
+      return tree ? leavesOf(tree).map((l) => l.tileId) : [];
+    }),
+  );
 
 /** Whether the faces in a photo lie further apart than a tile of this shape can show. */
 export function cutsFace(photo: PhotoShape | undefined, tileAspect: number): boolean {

@@ -1,8 +1,10 @@
 import { ok, type Result } from "#core/result";
 import { applyChange, type Change, compacted, invertChange } from "./change.ts";
 import type { ChangeTrouble } from "./changes/trouble.ts";
-import { followedCover } from "./cover.ts";
-import type { Project } from "./project.ts";
+import { coverMoves } from "./cover.ts";
+import { stillHolds } from "./holds.ts";
+import { pageChanges } from "./page-changes.ts";
+import { findPage, type Project } from "./project.ts";
 
 export const stepCodes = [
   "arranged",
@@ -119,22 +121,27 @@ const pacedNoMore: Follower = (before, after, { byProgram }) => {
   const known = new Map(before.pages.map((p) => [p.id, p]));
   return after.pages.flatMap((page): Change[] => {
     const was = known.get(page.id);
-    return page.paced && was?.paced && was !== page ? [{ type: "putPage", page: { ...page, paced: false } }] : [];
+    return page.paced && was?.paced && was !== page
+      ? [{ type: "setPages", items: [{ id: page.id, set: { paced: false } }] }]
+      : [];
   });
 };
 
 /** The cover follows the number of pages, the paper and the lab. */
 const coverFollows: Follower = (before, after) => {
-  const cover = followedCover(before, after);
-  return cover === after.cover ? [] : [{ type: "setProject", cover }];
+  const moved = coverMoves(before, after);
+  if (moved.length === 0) return [];
+  return [{ type: "setTiles", pageId: after.cover!.id, items: moved.map(({ id, frame }) => ({ id, set: { frame } })) }];
 };
 
 const followers: readonly Follower[] = [pacedNoMore, coverFollows];
 
 /** All changes or none. The same object back when they come to nothing, so that no empty step is kept. */
 export function commit(now: Editing, gesture: Gesture): Result<Editing, ChangeTrouble> {
-  let applied = applyAll(now.project, gesture.changes);
+  let applied = applyAll(now.project, refined(now.project, gesture.changes));
   if (!applied.ok) return applied;
+  const holds = stillHolds(now.project, applied.value.project);
+  if (!holds.ok) return holds;
   for (const follower of followers) {
     const more = follower(now.project, applied.value.project, gesture);
     if (more.length === 0) continue;
@@ -156,6 +163,23 @@ export function commit(now: Editing, gesture: Gesture): Result<Editing, ChangeTr
     last && merges(last, step) ? [...past.slice(0, -1), both(last, step)] : [...past, step].slice(-keptSteps);
   return ok({ project, history: { steps, done: steps.length } });
 }
+
+/** A page that is handed in as a whole is kept by what changed on it. */
+const refined = (project: Project, changes: readonly Change[]): readonly Change[] =>
+  changes.flatMap((change) => {
+    const was = change.type === "replacePage" && findPage(project, change.page.id);
+    // Only the first change of a page knows what stands before it.
+    const alone = changes.every((c) => c === change || !touches(c, change));
+    return was && alone && change.type === "replacePage" ? pageChanges(was, change.page) : [change];
+  });
+
+/** Whether another change could reach the page that one replaces. */
+const touches = (other: Change, change: Change): boolean => {
+  if (change.type !== "replacePage") return true;
+  if (other.type === "replacePage") return other.page.id === change.page.id;
+  if (other.type === "setProject") return false;
+  return !("pageId" in other) || other.pageId === change.page.id;
+};
 
 /** Two steps as one that holds no more than it has to: of a typed text only what it was at first and is at last. */
 const both = (last: Step, next: Step): Step => ({

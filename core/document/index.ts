@@ -1,5 +1,6 @@
 export { alternativesOf } from "./alternatives-of.ts";
 export { inAnotherSize, type Loss, refitted } from "./another-size.ts";
+export { tileIdsOf } from "./arrangements.ts";
 export {
   type CoverPanel,
   type CoverParts,
@@ -15,6 +16,7 @@ export {
   pageCount,
   pagesBefore,
   pagesOf,
+  placed,
   rulesOf,
   type Side,
   sideAt,
@@ -24,14 +26,16 @@ export {
 } from "./book.ts";
 export { applyChange, type Change, compacted, invertChange } from "./change.ts";
 export { mostPages, type RowChange, rowAfter } from "./changes/page-list.ts";
+export type { Patch } from "./changes/patch.ts";
 export { backTo } from "./changes/set-project.ts";
+export type { TileFields } from "./changes/set-tiles.ts";
 export type { ChangeTrouble } from "./changes/trouble.ts";
-export { checkLook } from "./check-look.ts";
+export { checkLook, withGapThatFits } from "./check-look.ts";
 export { copyPage } from "./copy-page.ts";
-export { drawnCover, firstCover, followedCover, isTurnedIn, spineSizePt } from "./cover.ts";
+export { coverChanges, firstCover, isTurnedIn, spineSizePt } from "./cover.ts";
+export { drawnTile } from "./drawn-tile.ts";
 export { type Flowed, type FlowTask, fillEmpty, flowPhotos } from "./flow-photos.ts";
 export { autoFramed, framingOf } from "./framing.ts";
-export { areWords, isFree, withFree, withFreeAtBack, withoutFree } from "./free-tiles.ts";
 export {
   commit,
   type Editing,
@@ -46,38 +50,77 @@ export {
   type StepName,
   undo,
 } from "./history.ts";
-export { type Laid, layPhotos, newTile } from "./lay-photos.ts";
-export { layTree, withTree } from "./lay-tree.ts";
+export { stillHolds } from "./holds.ts";
+export { type Laid, layPhotos, regrouped } from "./lay-photos.ts";
+export { firstTree, layTree, plainTree, withTree } from "./lay-tree.ts";
+export { lookKeys, lookOf, noBorder, ownLookFor, saidBy, withLook } from "./look.ts";
 export { matchedTo, sharedLines } from "./match-pages.ts";
 export { newBook, newPockets, newProject, newStyle, pocketLeaf } from "./new-project.ts";
+export { newFreeTile, newGroup, newTile, wholeRoom } from "./new-tile.ts";
 export { numberPlaces } from "./number-places.ts";
 export {
   type Arrangement,
   allTiles,
+  areWords,
+  arrangedTiles,
+  arrangementOf,
   type Border,
   barePage,
   captionedOn,
   type DrawnLook,
-  emptyTiles,
   type Filling,
   type Frame,
+  type FreeTile,
   findTile,
   frameRect,
+  freeTiles,
   type Grid,
+  type Group,
+  groupOfTile,
+  groupsOf,
+  holdsPockets,
+  isFree,
+  isGroup,
+  isLocked,
   type Look,
+  mainGroup,
   mapTiles,
   mostTiles,
   type Outline,
+  type OwnLook,
   type Page,
+  type Piece,
   type PocketArrangement,
   photoIdOf,
   photosOf,
+  type Room,
   type Tile,
   type Tree,
+  treeIn,
   type View,
   type Words,
+  withFree,
+  withFreeAtBack,
+  withGroup,
+  withoutFree,
+  withoutPieces,
 } from "./page.ts";
+export { lookChange, pageChanges } from "./page-changes.ts";
 export { drawnPage, footFor } from "./page-numbers.ts";
+export {
+  arrangedOn,
+  emptyPlaces,
+  findPlaced,
+  groupAt,
+  insideRect,
+  isArranged,
+  type PlacedGroup,
+  type PlacedPage,
+  type PlacedTile,
+  placeAgain,
+  placePage,
+  roomRect,
+} from "./place-page.ts";
 export {
   patternFromTiles,
   patternSide,
@@ -88,18 +131,20 @@ export {
 export {
   cardAlone,
   cardBleed,
+  drawsAnything,
   type FilePart,
   fileHolds,
   lastNumber,
   type PrintFile,
   type PrintFileOptions,
+  photosDrawnOn,
   photosOfFile,
   printFiles,
 } from "./print-files.ts";
 export {
   type Accepted,
   type Book,
-  type Cover,
+  everyPage,
   findPage,
   type Note,
   type PocketsOf,
@@ -116,18 +161,19 @@ export {
   withLocked,
   withOrder,
 } from "./solve-again.ts";
-export { rectsOf, roomRect, solvePage } from "./solve-page.ts";
 export { holdsAnything, isBegun, joined, parted } from "./spreads.ts";
 export {
   insertBeside,
+  onGroup,
   removeTiles,
-  seamsOfPage,
+  seamsOfGroup,
   setTileAspect,
   splitTile,
-  treeOfPage,
+  treeOfGroup,
   withPageMirrored,
   withReleased,
   withSeamMoved,
   withTileBeside,
   withTileMoved,
+  withTrackMoved,
 } from "./tree-page.ts";

@@ -1,10 +1,9 @@
 import { grid } from "#core/arrange";
-import type { PageFormat } from "#core/lab";
 import { ok, type Result, refused } from "#core/result";
-import { checkLook } from "./check-look.ts";
-import { autoFramed } from "./framing.ts";
-import { type Filling, type Grid, mostTiles, type Page, photoIdOf, type Tile } from "./page.ts";
-import { roomRect, solvePage } from "./solve-page.ts";
+import { checkLook, withGapThatFits } from "./check-look.ts";
+import { newGroup, newTile, wholeRoom } from "./new-tile.ts";
+import { type Grid, type Group, mostTiles, type Page, photoIdOf, type Tile, withGroup } from "./page.ts";
+import { groupAt, type PlacedPage, roomRect } from "./place-page.ts";
 
 export interface LayTask {
   /** In reading order. */
@@ -25,23 +24,18 @@ export interface Laid {
  * A page's photos laid out anew as a grid. A photo that was on the page keeps its framing and its tile's own border; a
  * gap that so many tiles leave no room for is made smaller.
  */
-export function layPhotos(
-  page: Page,
-  format: PageFormat,
-  task: LayTask,
-): Result<Laid, "tooManyTiles" | "marginTooWide"> {
+export function layPhotos(on: PlacedPage, task: LayTask): Result<Laid, "tooManyTiles" | "marginTooWide"> {
   const { asked } = task;
   const cellsAsked = (asked.rows ?? 1) * (asked.columns ?? 1);
   const tiles = Math.max(cellsAsked, asked.rows && asked.columns ? 0 : task.photos.length);
   if (tiles > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles });
-  const room = roomRect(page.look, format);
-  const plan = grid({ aspects: task.photos.map((p) => p.aspect), room, gap: page.look.gapMm, asked });
-  const fits = checkLook(page.look, format, plan);
-  if (!fits.ok && fits.code === "marginTooWide") return { ...fits, code: "marginTooWide" };
-  const gapMm = fits.ok ? page.look.gapMm : Math.floor(Number(fits.facts.mostMm) * 10) / 10;
-  const look = fits.ok ? page.look : { ...page.look, gapMm };
+  const { page, look, format } = on;
+  const was = groupAt(on);
+  const room = was?.room ?? roomRect(wholeRoom, look, format);
+  const gap = was?.gapMm ?? look.gapMm;
+  const plan = grid({ aspects: task.photos.map((p) => p.aspect), room, gap, asked });
   const laid = tilesFor(
-    page,
+    was?.group,
     plan.cells.map((_, i) => task.photos[i]?.id),
     task.newId,
   );
@@ -52,34 +46,38 @@ export function layPhotos(
     cells: plan.cells.map((cell, i) => ({ ...cell, tileId: laid[i]!.id })),
     asked,
   };
-  const solved = solvePage({ ...page, look, tiles: laid, arrangement }, format);
+  const next = withGroup(page, regrouped(was?.group, arrangement, laid, task.newId));
+  const fits = checkLook(look, format, next);
+  if (!fits.ok && fits.code === "marginTooWide") return refused("marginTooWide", fits.facts);
   const left = Math.max(0, task.photos.length - plan.cells.length);
-  return ok({ page: solved, left, ...(fits.ok ? {} : { gapNow: gapMm }) });
+  return ok({ left, ...withGapThatFits(next, look, format) });
 }
 
-/** A tile for each photo, as it was on the page where it was; empty ones for places without. */
-export function tilesFor(page: Page, photoIds: readonly (string | undefined)[], newId: () => string): Tile[] {
-  const before = new Map(page.tiles.map((t) => [photoIdOf(t), t]));
+/** The group with other tiles in another arrangement, or a new one over all of the page. */
+export function regrouped(
+  was: Group | undefined,
+  arrangement: Group["arrangement"],
+  tiles: readonly Tile[],
+  newId: () => string,
+): Group {
+  if (!was) return newGroup(arrangement, tiles, newId);
+  const { first: _, ...rest } = was;
+  return { ...rest, arrangement, tiles };
+}
+
+/** A tile for each photo, as it was in the group where it was; empty ones for places without. */
+export function tilesFor(
+  group: Group | undefined,
+  photoIds: readonly (string | undefined)[],
+  newId: () => string,
+): Tile[] {
+  const before = new Map(group?.tiles.map((t) => [photoIdOf(t), t]));
   const taken = new Set<Tile>();
   return photoIds.map((id) => {
     const known = id === undefined ? undefined : before.get(id);
     // A photo that is there twice has a tile each time.
-    if (!known || taken.has(known)) return newTile(page, id, newId);
+    if (!known || taken.has(known)) return newTile(id, newId);
     taken.add(known);
     return known;
   });
-}
-
-const nothingYet: Filling = { kind: "empty" };
-
-/** A tile that looks as the page's tiles do; where it lies is for the arrangement to say. */
-export function newTile(page: Page, photoId: string | undefined, newId: () => string): Tile {
-  return {
-    id: newId(),
-    outline: { kind: "rectangle", cornerMm: page.look.cornerMm },
-    frame: { centre: { x: 0, y: 0 }, width: 0, height: 0, turn: 0 },
-    filling: photoId === undefined ? nothingYet : { kind: "photo", view: autoFramed(photoId) },
-    edge: { border: page.look.border },
-    locked: false,
-  };
 }

@@ -1,10 +1,10 @@
 import { type FitTask, fitTogether, leavesOf, type TreeNode } from "#core/arrange";
-import type { PageFormat } from "#core/lab";
 import { ok, type Result, refused } from "#core/result";
-import { checkLook } from "./check-look.ts";
-import { type Laid, tilesFor } from "./lay-photos.ts";
-import { mostTiles, type Page, photoIdOf, type Tree } from "./page.ts";
-import { roomRect, solvePage } from "./solve-page.ts";
+import { checkLook, withGapThatFits } from "./check-look.ts";
+import { type Laid, regrouped, tilesFor } from "./lay-photos.ts";
+import { wholeRoom } from "./new-tile.ts";
+import { type Group, mostTiles, photoIdOf, type Tree, treeIn, withGroup, withoutPieces } from "./page.ts";
+import { groupAt, type PlacedPage, roomRect } from "./place-page.ts";
 
 export interface TreeTask {
   /** In reading order. */
@@ -24,24 +24,22 @@ export const leadWeight = (share: number, n: number): number => (share / (1 - sh
  * A page's photos fitted anew so that the page is full, all gaps are the same and next to nothing is cropped. A photo
  * that was on the page keeps its framing and its tile's own border; a gap that so many leave no room for is made smaller.
  */
-export function layTree(
-  page: Page,
-  format: PageFormat,
-  task: TreeTask,
-): Result<Laid, "tooManyTiles" | "marginTooWide"> {
+export function layTree(on: PlacedPage, task: TreeTask): Result<Laid, "tooManyTiles" | "marginTooWide"> {
   const n = task.photos.length;
+  const { page, look, format } = on;
   if (n > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles: n });
-  const bare = checkLook({ ...page.look, gapMm: 0 }, format, null);
+  const bare = checkLook({ ...look, gapMm: 0 }, format, { ...page, pieces: [] });
   if (!bare.ok) return refused("marginTooWide", bare.facts);
-  if (n === 0) return ok({ page: { ...page, tiles: [], arrangement: null }, left: 0 });
+  const placed = groupAt(on);
+  const group = placed?.group;
+  if (n === 0) return ok({ page: group ? withoutPieces(page, [group.id]) : page, left: 0 });
   const tiles = tilesFor(
-    page,
+    group,
     task.photos.map((p) => p.id),
     task.newId,
   );
-  const was = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
   const rules = rulesFor(
-    was,
+    treeIn(group),
     tiles.map((t) => t.id),
   );
   const { together, order } = rules;
@@ -53,19 +51,16 @@ export function layTree(
       aspect: task.photos[i]!.aspect,
       weight: tile.id === lead?.tileId && n > 1 ? leadWeight(lead.share, n) : 1,
     })),
-    room: roomRect(page.look, format),
-    gap: page.look.gapMm,
+    room: placed?.room ?? roomRect(wholeRoom, look, format),
+    gap: placed?.gapMm ?? look.gapMm,
     seed: task.seed,
     turn: task.turn,
     order,
   };
   const tree = fitTogether(fit, together);
-  const arrangement: Tree = { kind: "tree", tree, first: tree, loose: false, seed: task.seed, lead, together, order };
-  const fits = checkLook(page.look, format, arrangement);
-  const gapMm = fits.ok ? page.look.gapMm : Math.floor(Number(fits.facts.mostMm) * 10) / 10;
-  const look = fits.ok ? page.look : { ...page.look, gapMm };
-  const laid = solvePage({ ...page, look, tiles, arrangement }, format);
-  return ok({ page: laid, left: 0, ...(fits.ok ? {} : { gapNow: gapMm }) });
+  const arrangement: Tree = { kind: "tree", tree, loose: false, seed: task.seed, lead, together, order };
+  const laid = withGroup(page, regrouped(group, arrangement, tiles, task.newId));
+  return ok({ left: 0, ...withGapThatFits(laid, look, format) });
 }
 
 /** What a person asked of the arrangement, as far as it is about tiles that are there. */
@@ -76,18 +71,39 @@ function rulesFor(was: Tree | undefined, tileIds: readonly string[]): Pick<Tree,
   return { together: groups.filter((g) => g.length > 1), order: was?.order ?? "mostly", lead };
 }
 
-/** The page with another tree over the same tiles; `first` is where "as first made" leads back to. */
-export function withTree(page: Page, format: PageFormat, tree: TreeNode, change: Partial<Tree> = {}): Page {
-  const was = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
+export interface TreeChange extends Partial<Omit<Tree, "kind" | "tree">> {
+  /** Where "as first made" leads back to from now on. */
+  readonly first?: TreeNode;
+}
+
+/** The group with another tree over its tiles; those without a place in it are gone. */
+export function withTree(group: Group, tree: TreeNode, { first: asked, ...change }: TreeChange = {}): Group {
+  const was = treeIn(group);
   const here = new Set(leavesOf(tree).map((l) => l.tileId));
   const arrangement: Tree = {
     kind: "tree",
-    first: was?.first ?? tree,
     loose: false,
     seed: was?.seed ?? 0,
     ...rulesFor(was, [...here]),
     ...change,
     tree,
   };
-  return solvePage({ ...page, tiles: page.tiles.filter((t) => here.has(t.id)), arrangement }, format);
+  const { first: kept, ...rest } = group;
+  const first = asked ?? kept ?? was?.tree ?? tree;
+  const tiles = group.tiles.every((t) => here.has(t.id)) ? group.tiles : group.tiles.filter((t) => here.has(t.id));
+  return { ...rest, arrangement, tiles, ...(first === tree ? {} : { first }) };
 }
+
+/** A tree of which nothing was asked. */
+export const plainTree = (tree: TreeNode, loose = false): Tree => ({
+  kind: "tree",
+  tree,
+  loose,
+  seed: 0,
+  lead: null,
+  together: [],
+  order: "mostly",
+});
+
+/** The tree that a group was first made as. */
+export const firstTree = (group: Group): TreeNode | undefined => group.first ?? treeIn(group)?.tree;

@@ -1,8 +1,8 @@
-import type { PageFormat } from "#core/lab";
-import { frameRect, type Page } from "./page.ts";
+import { lookOf, withLook } from "./look.ts";
+import { frameRect, mapTiles, type Page, treeIn } from "./page.ts";
+import { arrangedOn, groupAt, type PlacedPage, placeAgain } from "./place-page.ts";
 import { refit } from "./solve-again.ts";
-import { solvePage } from "./solve-page.ts";
-import { seamsOfPage, withSeamMoved } from "./tree-page.ts";
+import { onGroup, seamsOfGroup, withSeamMoved } from "./tree-page.ts";
 
 /** Seams this near to a line of the other page are drawn onto it, as a share of the page's height. */
 const reach = 0.12;
@@ -10,8 +10,8 @@ const tries = 12;
 const onLine = 0.05;
 
 /** The heights at which tiles of a page begin and end. */
-function levels(page: Page): number[] {
-  const all = page.tiles.flatMap((t) => {
+function levels(on: PlacedPage): number[] {
+  const all = arrangedOn(on).flatMap((t) => {
     const r = frameRect(t.frame);
     return [r.y, r.y + r.h];
   });
@@ -19,9 +19,9 @@ function levels(page: Page): number[] {
 }
 
 /** How many level lines two pages have in common, of those that run inside them. */
-export function sharedLines(a: Page, b: Page): number {
-  const inner = (page: Page) => {
-    const all = levels(page);
+export function sharedLines(a: PlacedPage, b: PlacedPage): number {
+  const inner = (on: PlacedPage) => {
+    const all = levels(on);
     const [top, foot] = [Math.min(...all), Math.max(...all)];
     return all.filter((y) => y > top + 1 && y < foot - 1);
   };
@@ -33,49 +33,46 @@ export function sharedLines(a: Page, b: Page): number {
  * A page made to go with the one that faces it: the same gaps, margins and dress, and level seams on the other's lines where
  * any come near them. The one that shares the most lines of some arrangements of its own photos.
  */
-export function matchedTo(
-  model: Page,
-  page: Page,
-  format: PageFormat,
-  aspectOf: (tileId: string) => number | undefined,
-): Page {
+export function matchedTo(model: PlacedPage, on: PlacedPage, aspectOf: (tileId: string) => number | undefined): Page {
   const { gapMm, margin, cornerMm, border, background } = model.look;
   const mirrored = { ...margin, left: margin.right, right: margin.left };
-  const look = { ...page.look, gapMm, margin: mirrored, cornerMm, border, background };
-  const dressed = solvePage(
-    {
-      ...page,
-      look,
-      tiles: page.tiles.map((t) => ({ ...t, outline: { ...t.outline, cornerMm }, edge: { ...t.edge, border } })),
-    },
-    format,
-  );
-  if (dressed.arrangement?.kind !== "tree" || dressed.arrangement.loose) return dressed;
-  const { seed } = dressed.arrangement;
+  const look = { ...lookOf(on.page, on.style), gapMm, margin: mirrored, cornerMm, border, background };
+  const dressed = placeAgain(on, mapTiles(withLook(on.page, look, on.style), undressed));
+  const at = groupAt(dressed);
+  const tree = treeIn(at?.group);
+  if (!at || !tree || tree.loose) return dressed.page;
   const others = Array.from({ length: tries }, (_, k) =>
-    refit(dressed, format, { seed: seed + k, keepSet: k === 0, aspectOf }),
+    placeAgain(
+      dressed,
+      onGroup(dressed, at, (g) => refit(g, { seed: tree.seed + k, keepSet: k === 0, aspectOf })),
+    ),
   );
-  const all = [dressed, ...others].map((p) => onLines(p, model, format));
-  return all.reduce((best, p) => (sharedLines(p, model) > sharedLines(best, model) ? p : best));
+  const all = [dressed, ...others].map((p) => onLines(p, model));
+  return all.reduce((best, p) => (sharedLines(p, model) > sharedLines(best, model) ? p : best)).page;
 }
 
-function onLines(page: Page, model: Page, format: PageFormat): Page {
-  const rows = seamsOfPage(model, format).filter((s) => !s.across);
+/** A tile of an arrangement wears what its page wears. */
+const undressed: Parameters<typeof mapTiles>[1] = (tile) => {
+  if ("frame" in tile || tile.filling.kind === "words") return tile;
+  const { cornerMm: _, border: __, ...rest } = tile;
+  return (tile.cornerMm === undefined && tile.border === undefined ? tile : rest) as typeof tile;
+};
+
+function onLines(on: PlacedPage, model: PlacedPage): PlacedPage {
+  const rows = seamsOfGroup(groupAt(model)).filter((s) => !s.across);
   const lines = rows.length > 0 ? rows.map((s) => s.at) : middles(model);
-  let now = page;
+  let now = on;
   for (let i = 0; ; i += 1) {
-    const seam = seamsOfPage(now, format).filter((s) => !s.across)[i];
-    if (!seam) return now;
+    const at = groupAt(now);
+    const seam = seamsOfGroup(at).filter((s) => !s.across)[i];
+    if (!seam || !at) return now;
     const near = lines
       .map((y) => ({ y, off: Math.abs(y - seam.at) }))
-      .filter((l) => l.off <= reach * format.heightMm)
+      .filter((l) => l.off <= reach * on.format.heightMm)
       .sort((a, b) => a.off - b.off)[0];
-    if (near) now = withSeamMoved(now, format, seam, near.y, false);
+    if (near) now = placeAgain(now, withSeamMoved(now, at, seam, near.y, false));
   }
 }
 
 /** Of a grid: the middles of its gaps. */
-function middles(page: Page): number[] {
-  const tops = levels(page);
-  return tops.map((y) => y + page.look.gapMm / 2);
-}
+const middles = (on: PlacedPage): number[] => levels(on).map((y) => y + on.look.gapMm / 2);

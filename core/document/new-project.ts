@@ -3,7 +3,6 @@ import type { BookRules, LabCard, PageFormat } from "#core/lab";
 import type { PocketPattern } from "#core/pockets";
 import type { Unit } from "#core/units";
 import { firstWordStyles } from "#core/words";
-import { leafFormat } from "./book.ts";
 import { barePage, type Look, type Page } from "./page.ts";
 import { patternSide, pocketPage } from "./pocket-pages.ts";
 import type { Book, Project } from "./project.ts";
@@ -34,14 +33,15 @@ export function newProject(
 ): Project {
   const style = newStyle(what.format);
   return {
-    schema: 1,
+    schema: 2,
     id: given.newId(),
     kind: "collage",
     ...what,
     style,
-    pages: [barePage(style, given.newId)],
+    pages: [barePage(given.newId)],
     book: null,
     cover: null,
+    spine: null,
     pockets: null,
     palette: [],
     notes: [],
@@ -60,7 +60,7 @@ export function newBook(
   const rules = what.lab.book;
   if (!rules) throw new RangeError(`${what.lab.id} is no lab card of a book`);
   const project = newProject({ ...what, kind: "book" }, given);
-  const pages = Array.from({ length: rules.pages.least }, () => barePage(project.style, given.newId));
+  const pages = Array.from({ length: rules.pages.least }, () => barePage(given.newId));
   return { ...project, pages, book: firstBook(rules) };
 }
 
@@ -91,11 +91,11 @@ export function newPockets(
     leastPpi: 150,
   };
   const project = newProject({ name: what.name, unit: what.unit, lab: null, format, kind: "pockets" }, given);
-  const leaf = pocketLeaf(project, pattern, usualClearanceMm, given.newId);
+  const leaf = pocketLeaf(pattern, usualClearanceMm, given.newId);
   return {
     ...project,
     pages: leaf,
-    pockets: { own: [], lessMm: usualClearanceMm, bleedMm: 2, output: "inserts", welds: true },
+    pockets: { own: [], cardClearanceMm: usualClearanceMm, bleedMm: 2, output: "inserts", welds: true },
   };
 }
 
@@ -103,12 +103,10 @@ const usualClearanceMm = 2;
 
 /** The front and the back of a leaf: one and the same pockets, seen from either side. */
 export function pocketLeaf(
-  project: Project,
   pattern: PocketPattern,
-  lessMm: number,
+  cardClearanceMm: number,
   newId: () => string,
 ): readonly [Page, Page] {
-  const make = (side: "left" | "right") =>
-    pocketPage(project.style, leafFormat(project.format, side, 1, 0), patternSide(pattern, side), lessMm, newId);
+  const make = (side: "left" | "right") => pocketPage(patternSide(pattern, side), cardClearanceMm, newId);
   return [make("right"), make("left")];
 }

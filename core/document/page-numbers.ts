@@ -1,25 +1,31 @@
 import { safeBox } from "#core/lab";
 import { mmOfPt, spanWords } from "#core/words";
-import { firstOnRight, formatOf, pagesBefore, sideAt } from "./book.ts";
-import { drawnCover } from "./cover.ts";
-import { newTile } from "./lay-photos.ts";
-import { type Page, photoIdOf, type Tile, type Words } from "./page.ts";
+import { firstOnRight, formatOf, pagesBefore, placed, sideAt } from "./book.ts";
+import { spineTiles } from "./cover.ts";
+import { drawnTile } from "./drawn-tile.ts";
+import { lookOf } from "./look.ts";
+import { arrangedTiles, type Page, photoIdOf, type Words } from "./page.ts";
+import type { PlacedPage, PlacedTile } from "./place-page.ts";
 import { pocketLines } from "./pocket-pages.ts";
 import type { Project } from "./project.ts";
 
 type TakenOf = (photoId: string) => string | undefined;
 
-/** A page as it is drawn: with its number and what runs beside it; the cover with its spine. Same page where there is nothing of that. */
-export function drawnPage(project: Project, page: Page, takenOf: TakenOf): Page {
-  if (project.cover?.page.id === page.id) return drawnCover({ ...project, cover: { ...project.cover, page } }) ?? page;
-  if (project.pockets?.welds && page.arrangement?.kind === "pockets")
-    return { ...page, over: [...page.over, ...pocketLines(page)] };
-  const running = pageNumberTiles(project, page, takenOf);
-  return running.length === 0 ? page : { ...page, over: [...page.over, ...running] };
+/** A page as it is drawn: with its number and what runs beside it; the cover with its spine; pockets with their lines. */
+export function drawnPage(project: Project, page: Page, takenOf: TakenOf): PlacedPage {
+  const on = placed(project, page);
+  const more = runningTiles(project, on, takenOf);
+  return more.length === 0 ? on : { ...on, tiles: [...on.tiles, ...more] };
+}
+
+function runningTiles(project: Project, on: PlacedPage, takenOf: TakenOf): readonly PlacedTile[] {
+  if (project.cover?.id === on.id) return spineTiles(project);
+  if (project.pockets?.welds && on.groups.some((g) => g.group.arrangement.kind === "pockets")) return pocketLines(on);
+  return pageNumberTiles(project, on.page, takenOf);
 }
 
 /** The foot of each leaf of a page, in mm: in the middle of the margin where there is one, never outside of what is safe. */
-function pageNumberTiles(project: Project, page: Page, takenOf: TakenOf): Tile[] {
+function pageNumberTiles(project: Project, page: Page, takenOf: TakenOf): PlacedTile[] {
   const numbers = project.book?.numbers;
   const i = project.pages.findIndex((p) => p.id === page.id);
   if (!numbers?.shown || page.plain || page.blank || i < 0) return [];
@@ -29,10 +35,10 @@ function pageNumberTiles(project: Project, page: Page, takenOf: TakenOf): Tile[]
   const leaf = project.format.widthMm;
   const lineMm = 1.5 * mmOfPt(numbers.style.sizePt);
   const foot = safe.y + safe.h - lineMm / 2;
-  const middle = project.format.heightMm - Math.max(page.look.margin.bottom, 0) / 2;
+  const middle = project.format.heightMm - Math.max(lookOf(page, project.style).margin.bottom, 0) / 2;
   const y = Math.min(foot, Math.max(middle, foot - lineMm));
   const beside = besideWords(project, page, takenOf);
-  return Array.from({ length: page.leaves }, (_, k) => {
+  return Array.from({ length: page.span }, (_, k) => {
     const side = sideAt(first + k, firstOnRight(project));
     const number = String(first + k + 1);
     const outerLeft = side === "left";
@@ -47,14 +53,12 @@ function pageNumberTiles(project: Project, page: Page, takenOf: TakenOf): Tile[]
       card: null,
     };
     const from = Math.max(safe.x, k * leaf + project.format.safeMm);
-    const to = Math.min(safe.x + safe.w, (k + 1) * leaf - (k + 1 < page.leaves ? project.format.safeMm : 0));
-    return {
-      ...newTile(page, undefined, () => `running-${k}`),
-      outline: { kind: "rectangle", cornerMm: 0 },
-      edge: { border: { ...page.look.border, widthMm: 0 } },
-      frame: { centre: { x: (from + to) / 2, y }, width: to - from, height: lineMm, turn: 0 },
-      filling: words,
-    };
+    const to = Math.min(safe.x + safe.w, (k + 1) * leaf - (k + 1 < page.span ? project.format.safeMm : 0));
+    return drawnTile(
+      `running-${k}`,
+      { centre: { x: (from + to) / 2, y }, width: to - from, height: lineMm, turn: 0 },
+      words,
+    );
   });
 }
 
@@ -62,7 +66,9 @@ function besideWords(project: Project, page: Page, takenOf: TakenOf): string {
   const running = project.book?.numbers.running ?? "nothing";
   if (running === "name") return project.name;
   if (running === "nothing") return "";
-  const days = page.tiles.flatMap((t) => takenOf(photoIdOf(t) ?? "") ?? []).sort();
+  const days = arrangedTiles(page)
+    .flatMap((t) => takenOf(photoIdOf(t) ?? "") ?? [])
+    .sort();
   return days.length === 0 ? "" : spanWords(days[0]!, days.at(-1)!);
 }
 

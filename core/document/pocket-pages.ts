@@ -2,32 +2,45 @@ import { photoMatrix, printedSize, settled } from "#core/fit";
 import type { Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { backOf, type PocketPattern } from "#core/pockets";
-import { newTile } from "./lay-photos.ts";
-import { barePage, frameRect, type Look, mapTiles, type Page, type PocketArrangement, type Tile } from "./page.ts";
-import { solvePage } from "./solve-page.ts";
+import { drawnTile } from "./drawn-tile.ts";
+import { regrouped } from "./lay-photos.ts";
+import { newTile } from "./new-tile.ts";
+import {
+  arrangedTiles,
+  barePage,
+  frameRect,
+  groupsOf,
+  mapTiles,
+  type Page,
+  type PocketArrangement,
+  type Tile,
+  withGroup,
+  withoutPieces,
+} from "./page.ts";
+import { arrangedOn, type PlacedPage, type PlacedTile } from "./place-page.ts";
 
 /** A page of pockets is the front of its leaf where it lies on the right, and the back on the left. */
 export const patternSide = (pattern: PocketPattern, side: "left" | "right" | "single"): PocketPattern =>
   side === "left" ? backOf(pattern) : pattern;
 
 /** What the tiles held before goes into the new pockets, in the order in which they are read. */
-export function withPattern(
-  page: Page,
-  format: PageFormat,
-  pattern: PocketPattern,
-  lessMm: number,
-  newId: () => string,
-): Page {
+export function withPattern(page: Page, pattern: PocketPattern, cardClearanceMm: number, newId: () => string): Page {
   const order = readingOrder(pattern.pockets);
+  const before = arrangedTiles(page);
   const tiles: Tile[] = [];
   const places = pattern.pockets.map((pocket) => ({ tileId: "", pocket }));
   for (const [k, i] of order.entries()) {
-    const tile = page.tiles[k] ?? newTile(page, undefined, newId);
+    const tile = before[k] ?? newTile(undefined, newId);
     tiles.push(tile);
     places[i] = { ...places[i]!, tileId: tile.id };
   }
-  const arrangement: PocketArrangement = { kind: "pockets", pattern, lessMm, places };
-  return solvePage({ ...page, tiles, arrangement }, format);
+  const arrangement: PocketArrangement = { kind: "pockets", pattern, cardClearanceMm, places };
+  const [main, ...others] = groupsOf(page);
+  const bare = withoutPieces(
+    page,
+    others.map((g) => g.id),
+  );
+  return withGroup(bare, regrouped(main, arrangement, tiles, newId));
 }
 
 /** Row by row, left to right; pockets whose middles lie level are one row. */
@@ -38,20 +51,12 @@ function readingOrder(pockets: readonly Rect[]): number[] {
     .map((p) => p.i);
 }
 
-export const pocketPage = (
-  look: Look,
-  format: PageFormat,
-  pattern: PocketPattern,
-  lessMm: number,
-  newId: () => string,
-): Page => withPattern(barePage(look, newId), format, pattern, lessMm, newId);
+export const pocketPage = (pattern: PocketPattern, cardClearanceMm: number, newId: () => string): Page =>
+  withPattern(barePage(newId), pattern, cardClearanceMm, newId);
 
 /** A pattern from tiles as a hand has arranged them: their places are the pockets. */
-export function patternFromTiles(
-  page: Page,
-  format: PageFormat,
-  given: { readonly id: string; readonly name: string },
-): PocketPattern {
+export function patternFromTiles(on: PlacedPage, given: { readonly id: string; readonly name: string }): PocketPattern {
+  const format: PageFormat = on.format;
   const clamp = (r: Rect): Rect => {
     const [x, y] = [Math.max(0, r.x), Math.max(0, r.y)];
     return { x, y, w: Math.min(format.widthMm, r.x + r.w) - x, h: Math.min(format.heightMm, r.y + r.h) - y };
@@ -61,7 +66,7 @@ export function patternFromTiles(
     binder: "",
     widthMm: format.widthMm,
     heightMm: format.heightMm,
-    pockets: page.tiles.map((t) => clamp(frameRect(t.frame))),
+    pockets: arrangedOn(on).map((t) => clamp(frameRect(t.frame))),
   };
   const onLeft = format.folds?.some((f) => f.atMm >= format.widthMm);
   return onLeft ? backOf(flat) : flat;
@@ -69,12 +74,12 @@ export function patternFromTiles(
 
 /** One photo seen through several pockets as through panes of one window: the seams between cover what lies behind them. */
 export function throughPockets(
-  page: Page,
+  on: PlacedPage,
   tileIds: readonly string[],
   photo: { readonly id: string; readonly aspect: number },
 ): Page {
-  const chosen = page.tiles.filter((t) => tileIds.includes(t.id));
-  if (chosen.length < 2) return page;
+  const chosen = arrangedOn(on).filter((t) => tileIds.includes(t.id));
+  if (chosen.length < 2) return on.page;
   const rects = chosen.map((t) => frameRect(t.frame));
   const [x, y] = [Math.min(...rects.map((r) => r.x)), Math.min(...rects.map((r) => r.y))];
   const whole: Rect = {
@@ -85,10 +90,12 @@ export function throughPockets(
   };
   const framing = { zoom: 1, centre: { x: 0.5, y: 0.5 }, turn: 0, flip: false };
   const m = photoMatrix(photo.aspect, whole, framing);
-  return mapTiles(page, (tile) => {
-    if (!tileIds.includes(tile.id)) return tile;
-    const r = frameRect(tile.frame);
-    const centre = { x: (tile.frame.centre.x - m.e) / m.a, y: (tile.frame.centre.y - m.f) / m.d };
+  const frames = new Map(chosen.map((t) => [t.id, t.frame]));
+  return mapTiles(on.page, (tile) => {
+    const frame = frames.get(tile.id);
+    if (!frame) return tile;
+    const r = frameRect(frame);
+    const centre = { x: (frame.centre.x - m.e) / m.a, y: (frame.centre.y - m.f) / m.d };
     const least = printedSize(photo.aspect, r, settled(photo.aspect, r, framing));
     return {
       ...tile,
@@ -110,20 +117,22 @@ export function throughPockets(
 }
 
 /** What shows that a page is of pockets: a pale line around each, as light falls on the welds. */
-export function pocketLines(page: Page): Tile[] {
-  if (page.arrangement?.kind !== "pockets") return [];
+export function pocketLines(on: PlacedPage): PlacedTile[] {
   const line = 0.5;
-  const place = (r: Rect, id: string): Tile => ({
-    ...newTile(page, undefined, () => id),
-    outline: { kind: "rectangle", cornerMm: 0 },
-    edge: { border: { ...page.look.border, widthMm: 0 } },
-    frame: { centre: { x: r.x + r.w / 2, y: r.y + r.h / 2 }, width: r.w, height: r.h, turn: 0 },
-    filling: { kind: "colour", colour: "#d5dcdb" },
-  });
-  return page.arrangement.places.flatMap(({ pocket: p }, i) => [
-    place({ x: p.x, y: p.y, w: p.w, h: line }, `weld-${i}-top`),
-    place({ x: p.x, y: p.y + p.h - line, w: p.w, h: line }, `weld-${i}-foot`),
-    place({ x: p.x, y: p.y, w: line, h: p.h }, `weld-${i}-left`),
-    place({ x: p.x + p.w - line, y: p.y, w: line, h: p.h }, `weld-${i}-right`),
-  ]);
+  const place = (r: Rect, id: string): PlacedTile =>
+    drawnTile(
+      id,
+      { centre: { x: r.x + r.w / 2, y: r.y + r.h / 2 }, width: r.w, height: r.h, turn: 0 },
+      { kind: "colour", colour: "#d5dcdb" },
+    );
+  return on.groups.flatMap(({ group: { arrangement } }) =>
+    arrangement.kind !== "pockets"
+      ? []
+      : arrangement.places.flatMap(({ pocket: p }, i) => [
+          place({ x: p.x, y: p.y, w: p.w, h: line }, `weld-${i}-top`),
+          place({ x: p.x, y: p.y + p.h - line, w: p.w, h: line }, `weld-${i}-foot`),
+          place({ x: p.x, y: p.y, w: line, h: p.h }, `weld-${i}-left`),
+          place({ x: p.x + p.w - line, y: p.y, w: line, h: p.h }, `weld-${i}-right`),
+        ]),
+  );
 }

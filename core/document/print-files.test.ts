@@ -9,13 +9,13 @@ const project = (leaves: number): Project => {
   const pages = Array.from({ length: leaves }, (_, i) => ({
     ...bare.pages[0]!,
     id: `l${i}`,
-    over: [tile(`t${i}`, { x: 10, y: 10, w: 60, h: 40 }, holding("p"))],
+    pieces: [tile(`t${i}`, { x: 10, y: 10, w: 60, h: 40 }, holding("p"))],
   }));
   return { ...bare, pages };
 };
 
 const files = (p: Project, options: PrintFileOptions) => printFiles(p, () => undefined, options);
-const tilesOn = (f: PrintFile) => f.parts.flatMap((part) => part.page.over.map((t) => t.id));
+const tilesOn = (f: PrintFile) => f.parts.flatMap((part) => part.page.tiles.map((t) => t.id));
 
 test("however pages are put on files, each is on exactly one, in order, and as many pixels are printed of it", () => {
   fc.assert(

@@ -1,14 +1,14 @@
 import { identity, type Matrix, type Rect, translation } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
-import { coverFormat, firstOnRight, formatOf, openingsOf, pageCount, pagesBefore, rulesOf } from "./book.ts";
-import { frameRect, type Page, photosOf, type Tile } from "./page.ts";
+import { firstOnRight, openingsOf, pageCount, pagesBefore, placed, rulesOf } from "./book.ts";
+import { type Filling, frameRect, type Page, photoIdOf, type Tile } from "./page.ts";
 import { drawnPage } from "./page-numbers.ts";
+import { arrangedOn, type PlacedPage, type PlacedTile } from "./place-page.ts";
 import type { Project } from "./project.ts";
 
 /** A page on a file: where `place` takes it, and seen inside `clip` (both in the file's own mm, from its trim's top left). */
 export interface FilePart {
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
   readonly place: Matrix;
   readonly clip: Rect;
 }
@@ -78,42 +78,38 @@ function filesHolding(
   asked: (typeof fileHolds)[number],
 ): PrintFile[] {
   const drawn = (page: Page) => drawnPage(project, page, takenOf);
-  const cover = project.cover && coverFormat(project);
-  const first: PrintFile[] =
-    project.cover && cover ? [whole("cover", drawn(project.cover.page), project.cover.page.id, cover)] : [];
+  const first: PrintFile[] = project.cover ? [whole("cover", drawn(project.cover))] : [];
   if (project.pockets?.output === "inserts") return project.pages.flatMap((p, i) => insertFiles(project, p, i + 1));
-  if (project.kind !== "book")
-    return [...first, ...project.pages.map((p, i) => whole(i + 1, drawn(p), p.id, formatOf(project, p)))];
+  if (project.kind !== "book") return [...first, ...project.pages.map((p, i) => whole(i + 1, drawn(p)))];
   const holds = asked === "lab" ? (rulesOf(project)?.files ?? "pages") : asked;
   if (holds === "pages") return [...first, ...leafFiles(project, drawn)];
   const spreads = spreadFiles(project, drawn);
   if (holds === "spreads") return [...first, ...spreads];
   const alone = new Map(leafFiles(project, drawn).map((f) => [f.number, f]));
-  const byItself = (f: PrintFile) => f.parts.length === 1 && f.parts[0]!.page.leaves === 1;
+  const byItself = (f: PrintFile) => f.parts.length === 1 && f.parts[0]!.page.page.span === 1;
   return [...first, ...spreads.map((f) => (byItself(f) ? (alone.get(f.number) ?? f) : f))];
 }
 
-const whole = (number: PrintFile["number"], page: Page, pageId: string, format: PageFormat): PrintFile => ({
+const whole = (number: PrintFile["number"], page: PlacedPage): PrintFile => ({
   number,
-  format,
-  parts: [{ page, format, place: identity, clip: bleedBox(format) }],
-  pageIds: [pageId],
+  format: page.format,
+  parts: [{ page, place: identity, clip: bleedBox(page.format) }],
+  pageIds: [page.id],
 });
 
 /** Of a spread each file takes its half, and a little of the other where the bleed at the fold is. */
-function leafFiles(project: Project, drawn: (page: Page) => Page): PrintFile[] {
+function leafFiles(project: Project, drawn: (page: Page) => PlacedPage): PrintFile[] {
   const before = pagesBefore(project.pages);
   const leaf = project.format;
   return project.pages.flatMap((page, i) =>
     Array.from(
-      { length: page.leaves },
+      { length: page.span },
       (_, k): PrintFile => ({
         number: before[i]! + k + 1,
         format: leaf,
         parts: [
           {
             page: drawn(page),
-            format: formatOf(project, page),
             place: translation(-k * leaf.widthMm, 0),
             clip: bleedBox(leaf),
           },
@@ -124,16 +120,15 @@ function leafFiles(project: Project, drawn: (page: Page) => Page): PrintFile[] {
   );
 }
 
-function spreadFiles(project: Project, drawn: (page: Page) => Page): PrintFile[] {
+function spreadFiles(project: Project, drawn: (page: Page) => PlacedPage): PrintFile[] {
   const leaf = project.format;
   const format: PageFormat = { ...leaf, widthMm: 2 * leaf.widthMm };
   const box = bleedBox(format);
   const half = box.w / 2;
   return openingsOf(project.pages, firstOnRight(project)).map((o): PrintFile => {
-    if (o.spread) return { ...whole(o.firstNumber, drawn(o.spread), o.spread.id, format), number: o.firstNumber };
+    if (o.spread) return { ...whole(o.firstNumber, drawn(o.spread)), format };
     const part = (page: Page, onRight: boolean): FilePart => ({
       page: drawn(page),
-      format: formatOf(project, page),
       place: translation(onRight ? leaf.widthMm : 0, 0),
       clip: { ...box, x: onRight ? leaf.widthMm : box.x, w: half },
     });
@@ -142,23 +137,32 @@ function spreadFiles(project: Project, drawn: (page: Page) => Page): PrintFile[]
   });
 }
 
+/** Every photo that is drawn on a placed page, the one behind it included. */
+export const photosDrawnOn = ({ look, tiles }: PlacedPage): readonly string[] => [
+  ...new Set([...(look.backdrop ? [look.backdrop.view.photoId] : []), ...tiles.flatMap((t) => photoIdOf(t) ?? [])]),
+];
+
+/** Whether a placed page has anything on it, a photo behind it included. */
+export const drawsAnything = ({ look, tiles }: PlacedPage): boolean => tiles.length > 0 || look.backdrop !== null;
+
 export const photosOfFile = (file: PrintFile): readonly string[] => [
-  ...new Set(file.parts.flatMap((p) => photosOf(p.page))),
+  ...new Set(file.parts.flatMap((p) => photosDrawnOn(p.page))),
 ];
 
 /** How many numbers the names have to hold, so that they sort as the pages do. */
 export const lastNumber = (project: Project): number => pageCount(project.pages);
 
 /** What a card is printed with around it, in mm: its own, or that of all cards. */
-export const cardBleed = (project: Project, tile: Tile): number => tile.edge.bleedMm ?? project.pockets?.bleedMm ?? 0;
+export const cardBleed = (project: Project, tile: Pick<Tile, "cardBleedMm">): number =>
+  tile.cardBleedMm ?? project.pockets?.bleedMm ?? 0;
 
 /** Each card of a page of pockets as a print of its own: its picture goes on into its bleed, and nothing else is on it. */
 function insertFiles(project: Project, page: Page, number: number): PrintFile[] {
-  const pageFormat = formatOf(project, page);
-  return page.tiles.flatMap((tile, i): PrintFile[] => {
-    if (tile.filling.kind === "empty") return [];
+  const on = placed(project, page);
+  return arrangedOn(on).flatMap((tile, i): PrintFile[] => {
+    if (tile.filling.kind === "empty" || tile.tile.hidden) return [];
     const r = frameRect(tile.frame);
-    const bleedMm = cardBleed(project, tile);
+    const bleedMm = cardBleed(project, tile.tile);
     const format: PageFormat = {
       ...project.format,
       widthMm: r.w,
@@ -166,29 +170,32 @@ function insertFiles(project: Project, page: Page, number: number): PrintFile[] 
       bleedMm,
       safeMm: Math.min(3, r.w / 8),
     };
-    const alone = cardAlone(page, tile, bleedMm);
-    const part: FilePart = { page: alone, format: pageFormat, place: translation(-r.x, -r.y), clip: bleedBox(format) };
+    const part: FilePart = {
+      page: cardAlone(on, tile, bleedMm),
+      place: translation(-r.x, -r.y),
+      clip: bleedBox(format),
+    };
     return [{ number, pocket: i + 1, format, parts: [part], pageIds: [page.id] }];
   });
 }
 
 /** A page with nothing on it but one of its cards, which goes on into its bleed. */
-export const cardAlone = (page: Page, tile: Tile, bleedMm: number): Page => ({
-  ...page,
+export const cardAlone = (on: PlacedPage, tile: PlacedTile, bleedMm: number): PlacedPage => ({
+  ...on,
   tiles: [grown(tile, bleedMm)],
-  over: [],
-  arrangement: null,
-  look: { ...page.look, backdrop: null },
+  groups: [],
+  look: { ...on.look, backdrop: null },
 });
 
 /** A tile with its bleed; the photo in it prints as large as before where a hand has framed it. */
-function grown(tile: Tile, byMm: number): Tile {
+function grown(tile: PlacedTile, byMm: number): PlacedTile {
   const { width, height } = tile.frame;
   const frame = { ...tile.frame, width: width + 2 * byMm, height: height + 2 * byMm };
-  const next: Tile = { ...tile, frame, outline: { ...tile.outline, cornerMm: 0 } };
+  const next: PlacedTile = { ...tile, frame, cornerMm: 0 };
   if (tile.filling.kind !== "photo" || !tile.filling.view.byHand) return next;
   const { view } = tile.filling;
   // Covering the larger tile takes a larger photo at the same zoom; which side decides does not matter for so little.
   const zoom = Math.max(1, view.zoom * Math.min(width / frame.width, height / frame.height));
-  return { ...next, filling: { kind: "photo", view: { ...view, zoom } } };
+  const filling: Filling = { kind: "photo", view: { ...view, zoom } };
+  return { ...next, filling };
 }

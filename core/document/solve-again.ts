@@ -1,15 +1,14 @@
 import { fitTogether, hasSet, mapLeaves, solveAround, type TreeLeaf } from "#core/arrange";
 import type { Size } from "#core/geometry";
-import type { PageFormat } from "#core/lab";
-import { leadWeight, withTree } from "./lay-tree.ts";
-import { mapTiles, type Page, type Tree } from "./page.ts";
-import { roomRect } from "./solve-page.ts";
-import { treeOfPage } from "./tree-page.ts";
+import { leadWeight, type TreeChange, withTree } from "./lay-tree.ts";
+import { arrangedTiles, type Group, isLocked, mapTiles, type Page, type Tree, treeIn } from "./page.ts";
+import type { PlacedGroup } from "./place-page.ts";
+import { treeOfGroup } from "./tree-page.ts";
 
-const lockedOn = (page: Page): ReadonlySet<string> => new Set(page.tiles.filter((t) => t.locked).map((t) => t.id));
+const lockedIn = (group: Group): ReadonlySet<string> => new Set(group.tiles.filter(isLocked).map((t) => t.id));
 
 /** Whether anything on the page is free to be arranged anew. */
-export const canSolveAgain = (page: Page): boolean => page.tiles.some((t) => !t.locked) && page.arrangement !== null;
+export const canSolveAgain = (page: Page): boolean => arrangedTiles(page).some((t) => !isLocked(t));
 
 export interface SolveOptions {
   readonly seed: number;
@@ -19,16 +18,16 @@ export interface SolveOptions {
 }
 
 /**
- * The page arranged anew from a seed. Locked tiles stay where they are; so do seams set by hand, and what they part, when
+ * The group arranged anew from a seed. Locked tiles stay where they are; so do seams set by hand, and what they part, when
  * `keepSet` says so. Leading, neighbours and order are as they were asked for.
  */
-export function refit(page: Page, format: PageFormat, how: SolveOptions): Page {
-  const known = treeOfPage(page, format);
-  if (!known || !canSolveAgain(page)) return page;
+export function refit(at: PlacedGroup, how: SolveOptions): Group {
+  const { group, room, gapMm } = at;
+  const known = treeOfGroup(at);
+  if (!known || group.tiles.every(isLocked)) return group;
   const tree = mapLeaves(known, (l) => (l.shaped ? l : { ...l, aspect: how.aspectOf(l.tileId) ?? l.aspect }));
-  const was = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
-  const room = roomRect(page.look, format);
-  const turn = new Map(page.tiles.map((t, i) => [t.id, i]));
+  const was = treeIn(group);
+  const turn = new Map(group.tiles.map((t, i) => [t.id, i]));
   const solve = (leaves: readonly TreeLeaf[], part: Size) =>
     fitTogether(
       {
@@ -36,43 +35,44 @@ export function refit(page: Page, format: PageFormat, how: SolveOptions): Page {
           .toSorted((a, b) => turn.get(a.tileId)! - turn.get(b.tileId)!)
           .map((l) => ({ ...l, weight: weightOf(l.tileId, was?.lead ?? null, leaves.length) })),
         room: part,
-        gap: page.look.gapMm,
+        gap: gapMm,
         seed: how.seed,
         turn: how.seed,
         order: was?.order,
       },
       was?.together ?? [],
     );
-  const solved = solveAround({ tree, room, gap: page.look.gapMm, locked: lockedOn(page), keepSet: how.keepSet, solve });
-  const first = hasSet(solved) ? (was?.first ?? solved) : solved;
-  return withTree(page, format, solved, { seed: how.seed, loose: false, first });
+  const solved = solveAround({ tree, room, gap: gapMm, locked: lockedIn(group), keepSet: how.keepSet, solve });
+  const first = hasSet(solved) ? (group.first ?? was?.tree ?? solved) : solved;
+  return withTree(group, solved, { seed: how.seed, loose: false, first });
 }
 
 /** Which tile leads from now on, if any; and how much of the room it is to have. */
-export const withLead = (page: Page, format: PageFormat, lead: Tree["lead"]): Page => withRules(page, format, { lead });
+export const withLead = (at: PlacedGroup, lead: Tree["lead"]): Group => withRules(at, { lead });
 
 /** These tiles stay neighbours from now on, or, where they do so already, need not any more. */
-export function keepTogether(page: Page, format: PageFormat, tileIds: readonly string[]): Page {
-  const groups = page.arrangement?.kind === "tree" ? page.arrangement.together : [];
+export function keepTogether(at: PlacedGroup, tileIds: readonly string[]): Group {
+  const groups = treeIn(at.group)?.together ?? [];
   const others = groups.filter((g) => !g.some((id) => tileIds.includes(id)));
-  return withRules(page, format, { together: areKeptTogether(page, tileIds) ? others : [...others, tileIds] });
+  return withRules(at, { together: areKeptTogether(at.group, tileIds) ? others : [...others, tileIds] });
 }
 
-export const areKeptTogether = (page: Page, tileIds: readonly string[]): boolean =>
-  page.arrangement?.kind === "tree" &&
-  page.arrangement.together.some((g) => tileIds.length > 0 && tileIds.every((id) => g.includes(id)));
+export const areKeptTogether = (group: Group | undefined, tileIds: readonly string[]): boolean =>
+  (treeIn(group)?.together ?? []).some((g) => tileIds.length > 0 && tileIds.every((id) => g.includes(id)));
 
-export const withOrder = (page: Page, format: PageFormat, order: Tree["order"]): Page =>
-  withRules(page, format, { order });
+export const withOrder = (at: PlacedGroup, order: Tree["order"]): Group => withRules(at, { order });
 
-function withRules(page: Page, format: PageFormat, rules: Partial<Tree>): Page {
-  const tree = treeOfPage(page, format);
-  return tree ? withTree(page, format, tree, rules) : page;
+function withRules(at: PlacedGroup, rules: TreeChange): Group {
+  const tree = treeOfGroup(at);
+  return tree ? withTree(at.group, tree, rules) : at.group;
 }
 
-export function withLocked(page: Page, tileIds: readonly string[], locked: boolean): Page {
-  return mapTiles(page, (t) => (tileIds.includes(t.id) && t.locked !== locked ? { ...t, locked } : t));
-}
+export const withLocked = (page: Page, tileIds: readonly string[], locked: boolean): Page =>
+  mapTiles(page, (t) => {
+    if (!tileIds.includes(t.id) || isLocked(t) === locked) return t;
+    const { lock: _, ...free } = t;
+    return (locked ? { ...free, lock: { place: true } } : free) as typeof t;
+  });
 
 const weightOf = (tileId: string, lead: Tree["lead"], n: number): number =>
   lead?.tileId === tileId && n > 1 ? leadWeight(lead.share, n) : 1;

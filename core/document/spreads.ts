@@ -1,72 +1,91 @@
 import { leavesOf, mapLeaves, type TreeNode, treeFromRects } from "#core/arrange";
-import { containsPoint } from "#core/geometry";
 import { formatOf } from "./book.ts";
-import { withTree } from "./lay-tree.ts";
-import { allTiles, barePage, type Page, type Tile } from "./page.ts";
+import { plainTree, withTree } from "./lay-tree.ts";
+import { saidBy } from "./look.ts";
+import { newGroup } from "./new-tile.ts";
+import {
+  barePage,
+  type FreeTile,
+  frameRect,
+  freeTiles,
+  type Group,
+  type Look,
+  type Page,
+  type Piece,
+  type Tile,
+} from "./page.ts";
+import { type PlacedPage, type PlacedTile, placePage } from "./place-page.ts";
 import type { Project } from "./project.ts";
-import { treeOfPage } from "./tree-page.ts";
+import { treeOfGroup } from "./tree-page.ts";
 
-const shifted = (tile: Tile, by: number): Tile => ({
+const shifted = (tile: FreeTile, by: number): FreeTile => ({
   ...tile,
   frame: { ...tile.frame, centre: { ...tile.frame.centre, x: tile.frame.centre.x + by } },
 });
 
+/** A tile out of its group, lying where it lay. */
+const freed = ({ tile, frame }: PlacedTile): FreeTile => ({ ...tile, kind: "tile", frame });
+
 /** Two facing pages as one spread: their arrangements side by side, and what lies freely where it lay. Keeps the left one's id. */
 export function joined(project: Project, left: Page, right: Page): Page {
   const w = project.format.widthMm;
-  const bare: Page = { ...left, leaves: 2, paced: false, blank: false };
-  const spread: Page = {
-    ...bare,
-    tiles: [...left.tiles, ...right.tiles],
-    over: [...left.over, ...right.over.map((t) => shifted(t, w))],
-    arrangement: null,
-  };
-  const trees = [left, right].flatMap((p) => treeOfPage(p, formatOf(project, p)) ?? []);
-  const format = { ...formatOf(project, left), widthMm: 2 * w, folds: [{ atMm: w, hiddenMm: 0 }] };
-  if (trees.length === 0) return spread;
+  const sides = [left, right].map((p) => placePage(p, formatOf(project, p), project.style));
+  const cut = sides.flatMap((on) => on.groups.filter((g) => treeOfGroup(g) !== undefined));
+  const over = [...freeTiles(left), ...freeTiles(right).map((t) => shifted(t, w))];
+  const under = sides.flatMap((on, i) =>
+    on.groups.filter((g) => !cut.includes(g)).flatMap((g) => g.tiles.map((t) => shifted(freed(t), i * w))),
+  );
+  const bare: Page = { ...left, span: 2, paced: false, blank: false };
+  const first = cut[0];
+  if (!first) return { ...bare, pieces: [...under, ...over] };
+  const trees = cut.map((g) => treeOfGroup(g)!);
   const tree: TreeNode =
     trees.length === 1
       ? trees[0]!
       : { way: "side", parts: trees.flatMap((t) => ("way" in t && t.way === "side" && !t.set ? t.parts : [t])) };
-  return withTree(spread, format, tree, { first: tree, loose: false });
+  const group: Group = { ...first.group, tiles: cut.flatMap((g) => g.group.tiles) };
+  return { ...bare, pieces: [...under, withTree(group, tree, { first: tree, loose: false }), ...over] };
 }
 
 /** A spread as two pages: each tile goes to the side on which its middle lies. Keeps its id for the left one. */
 export function parted(project: Project, spread: Page, newId: () => string): readonly [Page, Page] {
   const w = project.format.widthMm;
-  const format = formatOf(project, spread);
-  const onLeft = (t: Tile) => containsPoint({ x: -1e6, y: -1e6, w: 1e6 + w, h: 2e6 }, t.frame.centre);
-  const tree = treeOfPage(spread, format);
-  const here = new Set(tree ? leavesOf(tree).map((l) => l.tileId) : []);
-  const half = (page: Page, keep: (t: Tile) => boolean, by: number): Page => {
-    const tiles = spread.tiles.filter(keep).map((t) => shifted(t, by));
-    const next: Page = {
-      ...page,
-      tiles,
-      over: spread.over.filter(keep).map((t) => shifted(t, by)),
-      arrangement: null,
-    };
-    const placed = tiles.filter((t) => here.has(t.id));
-    if (!tree || placed.length === 0) return next;
-    const aspects = new Map(leavesOf(tree).map((l) => [l.tileId, l.aspect]));
-    const rects = placed.map((t) => ({
-      tileId: t.id,
-      x: t.frame.centre.x - t.frame.width / 2,
-      y: t.frame.centre.y - t.frame.height / 2,
-      w: t.frame.width,
-      h: t.frame.height,
-    }));
-    const own = treeFromRects(rects);
-    if (!own) return next;
-    const natural = mapLeaves(own, (l) => ({ ...l, aspect: aspects.get(l.tileId) ?? l.aspect }));
-    return withTree(next, project.format, natural, { first: natural, loose: false });
+  const on = placePage(spread, formatOf(project, spread), project.style);
+  const onLeft = ({ frame }: Pick<FreeTile, "frame">) => frame.centre.x < w;
+  const half = (page: Page, keep: (t: Pick<FreeTile, "frame">) => boolean, by: number): Page => {
+    const free = freeTiles(spread)
+      .filter(keep)
+      .map((t) => shifted(t, by));
+    const arranged = on.groups.flatMap((g): readonly Piece[] => partOf(g.tiles.filter(keep), on, g.group, by, newId));
+    return { ...page, pieces: [...arranged, ...free] };
   };
-  const bare = (id: string): Page => ({ ...barePage(spread.look, () => id), plain: spread.plain });
+  const bare = (id: string): Page => ({ ...barePage(() => id, 1, saidBy(spread)), plain: spread.plain });
   return [half(bare(spread.id), onLeft, 0), half(bare(newId()), (t) => !onLeft(t), -w)];
 }
 
-export const holdsAnything = (page: Page): boolean => allTiles(page).length > 0 || page.look.backdrop !== null;
+/** Those tiles of a group that stay together on one page, cut as they lay. */
+function partOf(
+  tiles: readonly PlacedTile[],
+  on: PlacedPage,
+  group: Group,
+  by: number,
+  newId: () => string,
+): readonly Piece[] {
+  if (tiles.length === 0) return [];
+  const tree = treeOfGroup(on.groups.find((g) => g.group === group));
+  const rects = tiles.map((t) => ({ tileId: t.id, ...frameRect(t.frame) }));
+  const own = tree && treeFromRects(rects);
+  if (!tree || !own) return tiles.map((t) => shifted(freed(t), by));
+  const aspects = new Map(leavesOf(tree).map((l) => [l.tileId, l.aspect]));
+  const natural = mapLeaves(own, (l) => ({ ...l, aspect: aspects.get(l.tileId) ?? l.aspect }));
+  const kept: readonly Tile[] = tiles.map((t) => t.tile);
+  return [newGroup(plainTree(natural), kept, newId)];
+}
+
+/** Whether anything lies on a page, a photo behind it included. */
+export const holdsAnything = (page: Page, style: Pick<Look, "backdrop">): boolean =>
+  page.pieces.length > 0 || (page.backdrop === undefined ? style.backdrop : page.backdrop) !== null;
 
 /** Whether anything lies on any page of a work, or a page is bare on purpose. */
-export const isBegun = ({ pages }: { readonly pages: readonly Page[] }): boolean =>
-  pages.some((p) => p.blank || holdsAnything(p));
+export const isBegun = ({ pages, style }: Pick<Project, "pages" | "style">): boolean =>
+  pages.some((p) => p.blank || holdsAnything(p, style));

@@ -5,22 +5,31 @@ import { applyTo, inverse, type Point, type Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { tilingFault } from "../arrange/tiled.fixture.ts";
 import {
-  applyChange,
+  arrangedOn,
+  arrangedTiles,
   barePage,
+  commit,
   flowPhotos,
   frameRect,
   framingOf,
+  groupAt,
   insertBeside,
+  insideRect,
   layTree,
   mostTiles,
+  noHistory,
+  onGroup,
   type Page,
+  type PlacedPage,
   photoIdOf,
+  placeAgain,
+  placePage,
   refit,
   removeTiles,
-  roomRect,
-  seamsOfPage,
+  seamsOfGroup,
   setTileAspect,
   splitTile,
+  withGroup,
   withLocked,
   withPageMirrored,
   withSeamMoved,
@@ -50,14 +59,16 @@ const anyPage = fc
       background: "#ffffff",
     };
     const photos = Array.from({ length: count }, (_, i) => ({ id: `p${i}`, aspect: aspectOfId(`p${i}`) }));
-    const laid = layTree(barePage(look, counter("page")), format, { photos, seed: 0, newId: counter("t") });
+    const bare = placePage(barePage(counter("page")), format, look);
+    const laid = layTree(bare, { photos, seed: 0, newId: counter("t") });
     if (!laid.ok) throw new Error(laid.code);
-    return { page: laid.value.page, format };
+    return placeAgain(bare, laid.value.page);
   });
 
 /** The tiles without what they reach into the bleed. */
-function withinTrim(page: Page, format: PageFormat): Rect[] {
-  return page.tiles.map((tile) => {
+function withinTrim(on: PlacedPage): Rect[] {
+  const { format } = on;
+  return arrangedOn(on).map((tile) => {
     const r = frameRect(tile.frame);
     const [x, y] = [Math.max(0, r.x), Math.max(0, r.y)];
     return { x, y, w: Math.min(format.widthMm, r.x + r.w) - x, h: Math.min(format.heightMm, r.y + r.h) - y };
@@ -65,11 +76,12 @@ function withinTrim(page: Page, format: PageFormat): Rect[] {
 }
 
 /** What is wrong with a page whose tiles should fill its room exactly, on into the bleed where it has no margin. */
-function pageFault(page: Page, format: PageFormat): string | undefined {
-  const { gapMm, margin } = page.look;
-  const fault = tilingFault(withinTrim(page, format), roomRect(page.look, format), gapMm);
+function pageFault(on: PlacedPage): string | undefined {
+  const { format } = on;
+  const { gapMm, margin } = on.look;
+  const fault = tilingFault(withinTrim(on), insideRect(on.look, format), gapMm);
   if (fault) return fault;
-  const rects = page.tiles.map((t) => frameRect(t.frame));
+  const rects = arrangedOn(on).map((t) => frameRect(t.frame));
   const b = format.bleedMm;
   const ends = {
     left: Math.min(...rects.map((r) => r.x)),
@@ -81,7 +93,7 @@ function pageFault(page: Page, format: PageFormat): string | undefined {
     const wanted = margin[side] === 0 ? -b : margin[side];
     if (Math.abs(ends[side] - wanted) > 1e-6) return `${side} ends at ${ends[side]}, not ${wanted}`;
   }
-  for (const tile of page.tiles) {
+  for (const tile of arrangedOn(on)) {
     const id = photoIdOf(tile);
     if (id === undefined || tile.filling.kind !== "photo") continue;
     const photo: PhotoShape = { aspect: aspectOfId(id), focus: null };
@@ -96,38 +108,43 @@ function pageFault(page: Page, format: PageFormat): string | undefined {
   return undefined;
 }
 
-type Edit = (page: Page, format: PageFormat, pick: number) => Page;
+type Edit = (on: PlacedPage, pick: number) => Page;
 const ids = counter("new");
-const at = (page: Page, pick: number) => page.tiles[pick % page.tiles.length]!.id;
+const at = ({ page }: PlacedPage, pick: number) => {
+  const tiles = arrangedTiles(page);
+  return tiles[pick % tiles.length]!.id;
+};
 const aspectOf = () => undefined;
 const edits: readonly Edit[] = [
-  (page, format, pick) =>
-    insertBeside(page, format, { photoId: "p1", aspect: aspectOfId("p1"), tileId: at(page, pick), edge: "left" }, ids),
-  (page, format, pick) => (page.tiles.length > 2 ? removeTiles(page, format, [at(page, pick)]) : page),
-  (page, format, pick) => splitTile(page, format, at(page, pick), pick % 2 ? "side" : "stack", ids),
-  (page, format, pick) => withTileMoved(page, format, at(page, pick), { tileId: at(page, pick + 3), edge: "bottom" }),
-  (page, format, pick) => setTileAspect(page, format, at(page, pick), [1, 3 / 2, 3 / 4][pick % 3]!),
-  (page, format, pick) => withPageMirrored(page, format, pick % 2 ? "side" : "stack"),
-  (page, format, pick) =>
-    refit(withLocked(page, [at(page, pick)], true), format, { seed: pick, keepSet: true, aspectOf }),
-  (page, format, pick) => {
-    const seams = seamsOfPage(page, format);
+  (on, pick) => insertBeside(on, { photoId: "p1", aspect: aspectOfId("p1"), tileId: at(on, pick), edge: "left" }, ids),
+  (on, pick) => (arrangedTiles(on.page).length > 2 ? removeTiles(on, [at(on, pick)]) : on.page),
+  (on, pick) => splitTile(on, at(on, pick), pick % 2 ? "side" : "stack", ids),
+  (on, pick) => withTileMoved(on, at(on, pick), { tileId: at(on, pick + 3), edge: "bottom" }),
+  (on, pick) => setTileAspect(on, at(on, pick), [1, 3 / 2, 3 / 4][pick % 3]!),
+  (on, pick) => withPageMirrored(on, pick % 2 ? "side" : "stack"),
+  (on, pick) => {
+    const locked = placeAgain(on, withLocked(on.page, [at(on, pick)], true));
+    return onGroup(locked, groupAt(locked), (g) => refit(g, { seed: pick, keepSet: true, aspectOf }));
+  },
+  (on, pick) => {
+    const group = groupAt(on)!;
+    const seams = seamsOfGroup(group);
     const seam = seams[pick % Math.max(1, seams.length)];
-    return seam ? withSeamMoved(page, format, seam, seam.at + (pick % 21) - 10, pick % 2 === 0) : page;
+    return seam ? withSeamMoved(on, group, seam, seam.at + (pick % 21) - 10, pick % 2 === 0) : on.page;
   },
 ];
 const anyEdits = fc.array(fc.tuple(fc.nat(edits.length - 1), fc.nat(97)), { maxLength: 6 });
 
 test("whatever a hand does to a page, it stays full, even, covered, and reaches into the bleed", () => {
   fc.assert(
-    fc.property(anyPage, anyEdits, ({ page, format }, done) => {
+    fc.property(anyPage, anyEdits, (page, done) => {
       let now = page;
-      expect(pageFault(now, format)).toBeUndefined();
+      expect(pageFault(now)).toBeUndefined();
       for (const [edit, pick] of done) {
-        const next = edits[edit]!(now, format, pick);
+        const next = placeAgain(now, edits[edit]!(now, pick));
         // A page that no hand would want, with a tile thinner than its gap, may have narrower gaps; it is not gone on with.
-        if (Math.min(...withinTrim(next, format).map((r) => Math.min(r.w, r.h))) < 2 * page.look.gapMm + 2) break;
-        expect(pageFault(next, format)).toBeUndefined();
+        if (Math.min(...withinTrim(next).map((r) => Math.min(r.w, r.h))) < 2 * page.look.gapMm + 2) break;
+        expect(pageFault(next)).toBeUndefined();
         now = next;
       }
     }),
@@ -137,29 +154,36 @@ test("whatever a hand does to a page, it stays full, even, covered, and reaches 
 
 test("photos that flow into a page are all there, and it stays exact when places are made for them", () => {
   fc.assert(
-    fc.property(anyPage, fc.integer({ min: 0, max: 14 }), ({ page, format }, n) => {
+    fc.property(anyPage, fc.integer({ min: 0, max: 14 }), (page, n) => {
       const photos = Array.from({ length: n }, (_, i) => ({ id: `p${i}`, aspect: aspectOfId(`p${i}`), focus: null }));
-      const flowed = flowPhotos(page, format, { photos, newId: counter("f") });
-      expect(flowed.page.tiles.flatMap((t) => photoIdOf(t) ?? []).toSorted()).toEqual(
-        photos.map((p) => p.id).toSorted(),
-      );
-      if (Math.min(...withinTrim(flowed.page, format).map((r) => Math.min(r.w, r.h))) < 12) return;
-      expect(pageFault(flowed.page, format)).toBeUndefined();
+      const flowed = placeAgain(page, flowPhotos(page, { photos, newId: counter("f") }).page);
+      expect(
+        arrangedOn(flowed)
+          .flatMap((t) => photoIdOf(t) ?? [])
+          .toSorted(),
+      ).toEqual(photos.map((p) => p.id).toSorted());
+      if (Math.min(...withinTrim(flowed).map((r) => Math.min(r.w, r.h))) < 12) return;
+      expect(pageFault(flowed)).toBeUndefined();
     }),
     { numRuns: 80 },
   );
 });
 
 test("a page never holds more tiles than work can be read back with", () => {
-  const { format, page } = fc.sample(anyPage, { numRuns: 1, seed: 3 })[0]!;
+  const page = fc.sample(anyPage, { numRuns: 1, seed: 3 })[0]!;
   const photos = Array.from({ length: mostTiles + 40 }, (_, i) => ({ id: `p${i}`, aspect: 1, focus: null }));
-  const flowed = flowPhotos(page, format, { photos, newId: counter("f") }).page;
-  expect(flowed.tiles).toHaveLength(mostTiles);
+  const flowed = flowPhotos(page, { photos, newId: counter("f") }).page;
+  expect(arrangedTiles(flowed)).toHaveLength(mostTiles);
   const project = { ...collage([1]), pages: [flowed] };
   expect(projectSchema.safeParse(project).success).toBe(true);
-  const more = { ...flowed, tiles: [...flowed.tiles, { ...flowed.tiles[0]!, id: "one more" }] };
-  expect(applyChange(project, { type: "putPage", page: more })).toMatchObject({ ok: false, code: "tooManyTiles" });
-  const copy = { ...more, id: "copy" };
-  const insert = applyChange(project, { type: "insertPages", pages: [{ page: copy, at: 1 }] });
+  const kept = (change: Parameters<typeof commit>[1]["changes"][number]) =>
+    commit({ project, history: noHistory }, { name: { code: "arranged", count: 1 }, changes: [change], at: "" });
+  const on = placePage(flowed, project.format, project.style);
+  const more = splitTile(on, arrangedTiles(flowed)[0]!.id, "side", ids);
+  expect(kept({ type: "replacePage", page: more })).toMatchObject({ ok: false, code: "tooManyTiles" });
+  const insert = kept({ type: "insertPages", pages: [{ page: { ...more, id: "copy" }, at: 1 }] });
   expect(insert).toMatchObject({ ok: false, code: "tooManyTiles" });
+  const [group] = on.groups;
+  const bare = withGroup(flowed, { ...group!.group, tiles: group!.group.tiles.slice(1) });
+  expect(kept({ type: "replacePage", page: bare })).toMatchObject({ ok: false, code: "noArrangement" });
 });

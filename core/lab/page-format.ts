@@ -10,9 +10,16 @@ export interface Fold {
   readonly atMm: number;
   readonly hiddenMm: number;
 }
+export interface FormatRegion {
+  readonly of: "left" | "right" | "backFlap" | "back" | "spine" | "front" | "frontFlap";
+  readonly x: number;
+  readonly w: number;
+}
 export interface PageFormat extends z.infer<typeof pageFormatSchema> {
   /** Of a page in a book: at its inner edge; of a spread in its middle; of a cover on both sides of the spine. */
   readonly folds?: readonly Fold[];
+  /** Of a spread its two pages, of a cover its panels: where each lies across the page. */
+  readonly regions?: readonly FormatRegion[];
   /** Of a cover: where its spine lies, from the trim's left. */
   readonly spine?: { readonly atMm: number; readonly widthMm: number };
 }

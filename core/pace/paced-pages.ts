@@ -1,5 +1,5 @@
 import { isLeaf, type TreeNode } from "#core/arrange";
-import { barePage, type Look, layTree, leafFormat, type Page, solvePage } from "#core/document";
+import { arrangementOf, barePage, type Look, layTree, leafFormat, type Page, placePage } from "#core/document";
 import { allSides } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import type { PacePage, Slot } from "./plan.ts";
@@ -37,14 +37,15 @@ export function* pacedPages(task: LayTask): Generator<Page> {
 
 function laid(planned: PacePage, format: PageFormat, task: LayTask, recent: readonly string[]): Page {
   // One photo over a whole spread goes out over the edges.
-  const look = planned.leaves === 2 ? { ...task.style, margin: allSides(0) } : task.style;
-  const bare: Page = { ...barePage(look, task.newId, planned.leaves), paced: true };
+  const own = planned.leaves === 2 ? { margin: allSides(0) } : {};
+  const bare: Page = { ...barePage(task.newId, planned.leaves, own), paced: true };
+  const on = placePage(bare, format, task.style);
   const photos = planned.photoIds.map((id) => ({ id, aspect: task.aspectOf(id) }));
   let first: Page | undefined;
   for (let k = 0; k < mostTries; k += 1) {
     const lead = planned.leader === undefined ? undefined : { photoId: planned.leader, share: leaderShare };
-    const done = layTree(bare, format, { photos, seed: task.seed + k, turn: k, newId: task.newId, lead });
-    const page = done.ok ? done.value.page : solvePage(bare, format);
+    const done = layTree(on, { photos, seed: task.seed + k, turn: k, newId: task.newId, lead });
+    const page = done.ok ? done.value.page : bare;
     first ??= page;
     if (photos.length < 2 || !recent.includes(shapeOf(page))) return page;
   }
@@ -53,7 +54,7 @@ function laid(planned: PacePage, format: PageFormat, task: LayTask, recent: read
 
 /** Pages of one shape look alike, whatever their photos. */
 export const shapeOf = (page: Page): string => {
-  const { arrangement } = page;
+  const arrangement = arrangementOf(page);
   if (arrangement?.kind !== "tree") return `${page.id}`;
   const say = (node: TreeNode): string =>
     isLeaf(node)

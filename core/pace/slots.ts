@@ -1,4 +1,4 @@
-import { firstOnRight, type Page, type Project, pageCount, photosOf, sideAt } from "#core/document";
+import { firstOnRight, holdsAnything, type Page, type Project, pageCount, photosOf, sideAt } from "#core/document";
 import type { Photo } from "#core/photo";
 import { findEvents, type NamedSpan, wallMs } from "#core/photo";
 import type { PacePhoto, Slot } from "./plan.ts";
@@ -25,8 +25,8 @@ export function pacePhotos(
 }
 
 /** Pages that stay as they are: made by hand, locked by having anything on them, or bare on purpose. */
-export const isHeld = (page: Page): boolean =>
-  page.blank || (!page.paced && (page.tiles.length > 0 || page.over.length > 0 || page.look.backdrop !== null));
+export const isHeld = (page: Page, style: Project["style"]): boolean =>
+  page.blank || (!page.paced && holdsAnything(page, style));
 
 /** A row of pages as pacing finds it: what stays, and runs of leaves to be filled between. */
 export interface PaceRow {
@@ -52,7 +52,7 @@ export function paceRow(project: Project, leaves: number, fromPageId?: string): 
         );
   const before = project.pages.slice(0, start);
   const rest = project.pages.slice(start);
-  const held = rest.filter(isHeld);
+  const held = rest.filter((p) => isHeld(p, project.style));
   let spare = Math.max(0, leaves - pageCount(before) - pageCount(held));
   const parts: (Page | { fill: number })[] = [...before];
   let at = pageCount(before);
@@ -64,19 +64,19 @@ export function paceRow(project: Project, leaves: number, fromPageId?: string): 
     wanted = 0;
   };
   for (const page of rest) {
-    if (!isHeld(page)) {
-      wanted += page.leaves;
+    if (!isHeld(page, project.style)) {
+      wanted += page.span;
       continue;
     }
     let room = Math.min(wanted, spare);
     // A spread that stays has to begin on the left.
-    if (page.leaves === 2 && sideAt(at + room, first) === "right") room += room < spare ? 1 : -1;
+    if (page.span === 2 && sideAt(at + room, first) === "right") room += room < spare ? 1 : -1;
     fill(room);
     parts.push(page);
-    at += page.leaves;
+    at += page.span;
   }
   fill(spare);
-  const used = new Set([...before, ...held].flatMap(photosOf));
+  const used = new Set([...before, ...held].flatMap((p) => photosOf(p, project.style)));
   return { parts, slots: slotsOf(parts, first), used };
 }
 
@@ -85,7 +85,7 @@ function slotsOf(parts: PaceRow["parts"], first: boolean): Slot[] {
   let at = 0;
   for (const part of parts) {
     if (!("fill" in part)) {
-      at += part.leaves;
+      at += part.span;
       continue;
     }
     for (let k = 0; k < part.fill; k += 1) {
@@ -106,7 +106,7 @@ export function withFilled(row: PaceRow, pages: readonly Page[]): Page[] {
     for (let n = part.fill; n > 0 && left.length > 0; ) {
       const page = left.shift()!;
       taken.push(page);
-      n -= page.leaves;
+      n -= page.span;
     }
     return taken;
   });

@@ -1,6 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import sharp from "sharp";
+import { placed } from "#core/document";
 import { bleedBox } from "#core/lab";
 import { type DrawStep, scene } from "#core/scene";
 import { factsOf, holding, lying, photo, tile } from "../check/check.fixture.ts";
@@ -14,14 +15,13 @@ const identity = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
 const partOf = (steps: readonly DrawStep[]) => ({ place: identity, clip: bleedBox(squareFormat), steps });
 const steps = (background: string): readonly DrawStep[] =>
   scene(
-    {
-      ...lying(project, "page", [
+    placed(project, {
+      ...lying("page", [
         tile("c", { x: 50, y: 60, w: 100, h: 80 }, { kind: "colour", colour: "#b2472a" }),
         tile("p", { x: 160, y: 60, w: 90, h: 60 }, holding("p")),
       ]),
-      look: { ...project.style, background },
-    },
-    squareFormat,
+      background,
+    }),
     known,
   ).steps;
 

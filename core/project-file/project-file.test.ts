@@ -1,6 +1,15 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
-import { layTree, newProject, type Project } from "#core/document";
+import {
+  arrangedTiles,
+  freeTiles,
+  layTree,
+  newFreeTile,
+  newProject,
+  type Project,
+  placed,
+  withFree,
+} from "#core/document";
 import { photoSchema } from "#core/photo/schema";
 import { noSheets } from "#core/sheets";
 import { emptied, photoIdsOf, projectFileOf, projectJsonSchema, readProjectFile, withPhotoIds } from "./index.ts";
@@ -30,10 +39,10 @@ const photo = (id: string) =>
 function work(): Project {
   const bare = newProject({ name: "Year", unit: "mm", lab: null, format }, { newId, at: "2026-01-01T00:00:00.000Z" });
   const photos = ["a", "b", "c"].map((id) => ({ id, aspect: 1.5 }));
-  const laid = layTree(bare.pages[0]!, format, { photos, seed: 0, newId });
+  const laid = layTree(placed(bare, bare.pages[0]!), { photos, seed: 0, newId });
   if (!laid.ok) throw new Error(laid.code);
   const page = laid.value.page;
-  const [first] = page.tiles;
+  const [first] = arrangedTiles(page);
   const words = {
     kind: "words",
     text: "",
@@ -43,6 +52,7 @@ function work(): Project {
     card: null,
   } as const;
   const backdrop = { view: { ...viewOf(first!), photoId: "e" }, veil: 0.5, across: "page" } as const;
+  const frame = { centre: { x: 50, y: 50 }, width: 40, height: 10, turn: 0 };
   const source = { from: "photo", photoId: "f" } as const;
   const want = {
     id: "w",
@@ -58,11 +68,11 @@ function work(): Project {
   return {
     ...bare,
     sheets: { ...noSheets, wants: [{ ...want, turns: true, fills: false }] },
-    pages: [{ ...page, over: [{ ...first!, id: newId(), filling: words }], look: { ...page.look, backdrop } }],
+    pages: [{ ...withFree(page, newFreeTile(frame, words, newId)), backdrop }],
   };
 }
 
-function viewOf(tile: Project["pages"][number]["tiles"][number]) {
+function viewOf(tile: ReturnType<typeof arrangedTiles>[number]) {
   if (tile.filling.kind !== "photo") throw new Error("no photo");
   return tile.filling.view;
 }
@@ -83,8 +93,9 @@ test("to begin another from it, all photos are gone and the places stay", () => 
   const project = work();
   const bare = emptied(project);
   expect(photoIdsOf(bare)).toEqual([]);
-  expect(bare.pages[0]!.tiles.map((t) => [t.id, t.frame])).toEqual(project.pages[0]!.tiles.map((t) => [t.id, t.frame]));
-  expect(bare.pages[0]!.over).toEqual([]);
+  const places = (of: Project) => placed(of, of.pages[0]!).groups.flatMap((g) => g.tiles.map((t) => [t.id, t.frame]));
+  expect(places(bare)).toEqual(places(project));
+  expect(freeTiles(bare.pages[0]!)).toEqual([]);
 });
 
 test("what is no project file, newer, or damaged is told apart", () => {
@@ -101,7 +112,7 @@ test("what is no project file, newer, or damaged is told apart", () => {
   expect(code({ ...good, project: { ...good.project, format: { ...good.project.format, widthMm: -1 } } })).toBe(
     "damagedProject",
   );
-  expect(code(`{"format":"tessip-project","version":1,"project":${"[".repeat(30_000)}${"]".repeat(30_000)}}`)).toBe(
+  expect(code(`{"format":"tessip-project","version":2,"project":${"[".repeat(30_000)}${"]".repeat(30_000)}}`)).toBe(
     "damagedProject",
   );
 });

@@ -1,13 +1,25 @@
 import { z } from "zod";
-import { captionedOn, mapTiles, type Page, type Project, photosOf, type View } from "#core/document";
-import { projectSchema } from "#core/document/schema";
+import {
+  captionedOn,
+  everyPage,
+  freeTiles,
+  mapTiles,
+  type OwnLook,
+  type Page,
+  type Project,
+  photosOf,
+  type Tile,
+  type View,
+  withoutPieces,
+} from "#core/document";
+import { firstProjectSchema, fromFirstForm, projectSchema } from "#core/document/schema";
 import type { Photo } from "#core/photo";
 import { namedSpanSchema, photoSchema } from "#core/photo/schema";
 import { ok, type Result, refused } from "#core/result";
 import type { Want } from "#core/sheets";
 
 /** The version that is written. A number is added with a step in `migrations` that leads to it. */
-const projectFileVersion = 1;
+const projectFileVersion = 2;
 
 const shape = z
   .object({
@@ -27,7 +39,13 @@ export const projectJsonSchema = (): object => z.toJSONSchema(shape, { io: "inpu
 export type ProjectFileTrouble = "notAProjectFile" | "newerVersion" | "damagedProject";
 
 /** Entry n brings a file of version n + 1 to version n + 2. Append only. */
-const migrations: readonly ((file: Record<string, unknown>) => Record<string, unknown>)[] = [];
+const migrations: readonly ((file: Record<string, unknown>) => Record<string, unknown>)[] = [
+  (file) => {
+    const first = firstProjectSchema.safeParse(file.project);
+    // What is no whole project is left as it is, for the check that follows to say where it is not.
+    return { ...file, version: 2, ...(first.success ? { project: fromFirstForm(first.data) } : {}) };
+  },
+];
 
 export function readProjectFile(text: string): Result<ProjectFile, ProjectFileTrouble> {
   let data: unknown;
@@ -51,8 +69,8 @@ export function readProjectFile(text: string): Result<ProjectFile, ProjectFileTr
 /** Every photo that a project shows or prints, cover and backgrounds included. */
 export const photoIdsOf = (project: Project): readonly string[] => [
   ...new Set(
-    [...project.pages, ...(project.cover ? [project.cover.page] : [])]
-      .flatMap(photosOf)
+    everyPage(project)
+      .flatMap((p) => photosOf(p, project.style))
       .concat(project.pages.flatMap(captionedOn))
       .concat((project.sheets?.wants ?? []).flatMap((w) => (w.source.from === "photo" ? [w.source.photoId] : []))),
   ),
@@ -76,25 +94,23 @@ export const originalPath = (photo: Pick<Photo, "hash">): string => `originals/$
 /** Every mention of a photo under the id that it has in this library. */
 export function withPhotoIds(project: Project, idOf: (id: string) => string): Project {
   const view = (v: View): View => ({ ...v, photoId: idOf(v.photoId) });
+  const behind = (look: OwnLook): OwnLook =>
+    look.backdrop ? { backdrop: { ...look.backdrop, view: view(look.backdrop.view) } } : {};
   const page = (p: Page): Page => {
-    const mapped = mapTiles(p, (t) =>
-      t.filling.kind === "photo"
-        ? { ...t, filling: { ...t.filling, view: view(t.filling.view) } }
-        : t.filling.kind === "words" && t.filling.from
-          ? { ...t, filling: { ...t.filling, from: { ...t.filling.from, photoId: idOf(t.filling.from.photoId) } } }
-          : t,
-    );
-    const { backdrop } = mapped.look;
-    return backdrop
-      ? { ...mapped, look: { ...mapped.look, backdrop: { ...backdrop, view: view(backdrop.view) } } }
-      : mapped;
+    const mapped = mapTiles(p, <T extends Tile>(t: T): T => {
+      if (t.filling.kind === "photo") return { ...t, filling: { ...t.filling, view: view(t.filling.view) } };
+      if (t.filling.kind !== "words" || !t.filling.from) return t;
+      return { ...t, filling: { ...t.filling, from: { ...t.filling.from, photoId: idOf(t.filling.from.photoId) } } };
+    });
+    return { ...mapped, ...behind(p) };
   };
   const want = (w: Want): Want =>
     w.source.from === "photo" ? { ...w, source: { ...w.source, photoId: idOf(w.source.photoId) } } : w;
   return {
     ...project,
+    style: { ...project.style, ...behind(project.style) },
     pages: project.pages.map(page),
-    cover: project.cover && { ...project.cover, page: page(project.cover.page) },
+    cover: project.cover && page(project.cover),
     sheets: project.sheets && { ...project.sheets, wants: project.sheets.wants.map(want) },
   };
 }
@@ -102,22 +118,23 @@ export function withPhotoIds(project: Project, idOf: (id: string) => string): Pr
 /** Last year's work to begin this year's from: its pages with their places bare, and no words that spoke of its photos. */
 export function emptied(project: Project): Project {
   const page = (p: Page): Page => {
-    const bare = mapTiles(p, (t) =>
-      t.filling.kind === "photo" || (t.filling.kind === "words" && t.filling.from)
-        ? { ...t, filling: { kind: "empty" }, locked: false }
-        : t,
+    const bare = mapTiles(p, <T extends Tile>(t: T): T => {
+      if (t.filling.kind !== "photo" && !(t.filling.kind === "words" && t.filling.from)) return t;
+      const { lock: _, ...free } = t;
+      return { ...free, filling: { kind: "empty" } } as T;
+    });
+    const gone = freeTiles(bare).filter((t) => t.filling.kind === "empty");
+    const { backdrop: _, ...rest } = withoutPieces(
+      bare,
+      gone.map((t) => t.id),
     );
-    return {
-      ...bare,
-      over: bare.over.filter((t) => t.filling.kind !== "empty"),
-      look: { ...bare.look, backdrop: null },
-      paced: false,
-    };
+    return { ...rest, paced: false };
   };
   return {
     ...project,
+    style: { ...project.style, backdrop: null },
     pages: project.pages.map(page),
-    cover: project.cover && { ...project.cover, page: page(project.cover.page) },
+    cover: project.cover && page(project.cover),
     sheets: null,
   };
 }

@@ -1,9 +1,9 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { applyChange, frameRect, type Page } from "#core/document";
+import { drawnTile, frameRect, type PlacedPage, type PlacedTile, placed } from "#core/document";
 import { applyTo, type PathData, type Point } from "#core/geometry";
 import { firstWordStyles } from "#core/words";
-import { collage, squareFormat } from "../document/project.fixture.ts";
+import { collage, firstPlaced, squareFormat } from "../document/project.fixture.ts";
 import { scene, seenFrame } from "./index.ts";
 
 const photos: Record<string, { aspect: number; focus: null }> = {
@@ -11,10 +11,16 @@ const photos: Record<string, { aspect: number; focus: null }> = {
   p1: { aspect: 0.7, focus: null },
 };
 const two = collage([1.5, 0.7]);
-const page = two.pages[0]!;
+const page = firstPlaced(two);
+const [first, second] = page.tiles as [PlacedTile, PlacedTile];
+/** The page in a work whose style says more. */
+const styled = (more: Partial<typeof two.style>): PlacedPage =>
+  placed({ ...two, style: { ...two.style, ...more } }, two.pages[0]!);
+/** Only these on the page, as if an arrangement had put them there. */
+const holding = (...tiles: readonly PlacedTile[]): PlacedPage => ({ ...page, tiles });
 
 test("a page is its ground over all the bleed, then its photos", () => {
-  const drawn = scene(page, squareFormat, { photo: (id) => photos[id] });
+  const drawn = scene(page, { photo: (id) => photos[id] });
   expect(drawn.box).toEqual({ x: -3, y: -3, w: 310.8, h: 310.8 });
   expect(drawn.steps.map((s) => s.draw)).toEqual(["fill", "photo", "photo"]);
   expect(drawn.steps[0]).toMatchObject({
@@ -24,23 +30,22 @@ test("a page is its ground over all the bleed, then its photos", () => {
 });
 
 test("a border is a ring on top of its photo", () => {
-  const look = { ...page.look, border: { widthMm: 2, colour: "#102030" } };
-  const bordered = applyChange(two, { type: "setLook", pageId: page.id, look });
-  const steps = bordered.ok ? scene(bordered.value.pages[0]!, squareFormat, { photo: (id) => photos[id] }).steps : [];
+  const bordered = styled({ border: { widthMm: 2, colour: "#102030" } });
+  const { steps } = scene(bordered, { photo: (id) => photos[id] });
   expect(steps.map((s) => s.draw)).toEqual(["fill", "photo", "fill", "photo", "fill"]);
   expect(steps[2]).toMatchObject({ rule: "evenodd", colour: "#102030" });
 });
 
 test("an empty tile and an unknown photo draw nothing", () => {
-  expect(scene(page, squareFormat, { photo: () => undefined }).steps).toHaveLength(1);
+  expect(scene(page, { photo: () => undefined }).steps).toHaveLength(1);
 });
 
 test("what a view names as its centre lies in the middle of the tile", () => {
-  const tile = page.tiles[1]!;
+  const tile = second;
   if (tile.filling.kind !== "photo") throw new Error(tile.filling.kind);
   const view = { ...tile.filling.view, byHand: true, zoom: 3, centre: { x: 0.4, y: 0.55 }, turn: 8 };
-  const filled = { ...page, tiles: [{ ...tile, filling: { kind: "photo", view } as const }] };
-  const step = scene(filled, squareFormat, { photo: (id) => photos[id] }).steps[1]!;
+  const filled = holding({ ...tile, filling: { kind: "photo", view } });
+  const step = scene(filled, { photo: (id) => photos[id] }).steps[1]!;
   if (step.draw !== "photo") throw new Error(step.draw);
   const middle = applyTo(step.matrix, view.centre);
   expect(middle.x).toBeCloseTo(tile.frame.centre.x);
@@ -48,33 +53,24 @@ test("what a view names as its centre lies in the middle of the tile", () => {
 });
 
 test("a field of colour fills its outline; what shows beside a whole photo lies under it", () => {
-  const [first, second] = page.tiles;
-  if (second?.filling.kind !== "photo") throw new Error("no photo");
+  if (second.filling.kind !== "photo") throw new Error("no photo");
   const whole = { ...second.filling.view, byHand: true, whole: true, zoom: 0, behind: "#102030" };
-  const filled: Page = {
-    ...page,
-    tiles: [
-      { ...first!, filling: { kind: "colour", colour: "#b2472a" } },
-      { ...second, filling: { kind: "photo", view: whole } },
-    ],
-  };
-  const { steps } = scene(filled, squareFormat, { photo: (id) => photos[id] });
+  const filled = holding(
+    { ...first, filling: { kind: "colour", colour: "#b2472a" } },
+    { ...second, filling: { kind: "photo", view: whole } },
+  );
+  const { steps } = scene(filled, { photo: (id) => photos[id] });
   expect(steps.map((s) => s.draw)).toEqual(["fill", "fill", "fill", "photo"]);
   expect(steps.flatMap((s) => (s.draw === "fill" ? [s.colour] : []))).toEqual(["#ffffff", "#b2472a", "#102030"]);
-  const bare = { ...filled, tiles: [{ ...second, filling: { kind: "photo", view: { ...whole, behind: null } } }] };
-  expect(scene(bare as Page, squareFormat, { photo: (id) => photos[id] }).steps.map((s) => s.draw)).toEqual([
-    "fill",
-    "photo",
-  ]);
+  const bare = holding({ ...second, filling: { kind: "photo", view: { ...whole, behind: null } } });
+  expect(scene(bare, { photo: (id) => photos[id] }).steps.map((s) => s.draw)).toEqual(["fill", "photo"]);
 });
 
 test("only a tile without corners says that a rectangle is all there is to cut out", () => {
-  const look = { ...page.look, cornerMm: 4 };
-  const rounded = applyChange(two, { type: "setLook", pageId: page.id, look });
-  const plains = (p: Page) =>
-    scene(p, squareFormat, { photo: (id) => photos[id] }).steps.flatMap((s) => (s.draw === "photo" ? [s.plain] : []));
+  const plains = (p: PlacedPage) =>
+    scene(p, { photo: (id) => photos[id] }).steps.flatMap((s) => (s.draw === "photo" ? [s.plain] : []));
   expect(plains(page)).toEqual(page.tiles.map((t) => frameRect(t.frame)));
-  expect(rounded.ok && plains(rounded.value.pages[0]!)).toEqual([undefined, undefined]);
+  expect(plains(styled({ cornerMm: 4 }))).toEqual([undefined, undefined]);
 });
 
 const pointsOf = (path: PathData) =>
@@ -89,23 +85,15 @@ function boundsOf(points: readonly Point[]) {
 }
 
 /** Tiles side by side, one of them drawn first, whose edges meet exactly. */
-function meeting(x: number, y: number, upright: boolean): Page {
-  const [a, b] = page.tiles;
+function meeting(x: number, y: number, upright: boolean): PlacedPage {
   const at = (left: number, top: number) => ({ centre: { x: left + 20, y: top + 15 }, width: 40, height: 30, turn: 0 });
-  const outline = { kind: "rectangle", cornerMm: 0 } as const;
-  return {
-    ...page,
-    tiles: [
-      { ...a!, outline, frame: at(x, y) },
-      { ...b!, outline, frame: upright ? at(x, y + 30) : at(x + 40, y) },
-    ],
-  };
+  return holding({ ...first, frame: at(x, y) }, { ...second, frame: upright ? at(x, y + 30) : at(x + 40, y) });
 }
 
 test("of two tiles that touch the lower one, and its photo, goes on a little under the upper one and nowhere else", () => {
   fc.assert(
     fc.property(fc.integer({ min: 5, max: 200 }), fc.integer({ min: 5, max: 200 }), fc.boolean(), (x, y, upright) => {
-      const { steps } = scene(meeting(x, y, upright), squareFormat, { photo: (id) => photos[id] });
+      const { steps } = scene(meeting(x, y, upright), { photo: (id) => photos[id] });
       const [, lower, upper] = steps;
       if (lower?.draw !== "photo" || upper?.draw !== "photo") throw new Error("no photos");
       const [low, up] = [boundsOf(pointsOf(lower.clip)), boundsOf(pointsOf(upper.clip))];
@@ -119,15 +107,11 @@ test("of two tiles that touch the lower one, and its photo, goes on a little und
 });
 
 test("in full bleed round corners and borders are measured from the cut, and the sides go on to the end of the bleed", () => {
-  const [tile] = page.tiles;
   const side = squareFormat.widthMm;
   const full = { centre: { x: side / 2, y: side / 2 }, width: side + 6, height: side + 6, turn: 0 };
   const border = { widthMm: 4, colour: "#102030" } as const;
-  const bled: Page = {
-    ...page,
-    tiles: [{ ...tile!, frame: full, outline: { kind: "rectangle", cornerMm: 10 }, edge: { border } }],
-  };
-  const [, picture, ring] = scene(bled, squareFormat, { photo: (id) => photos[id] }).steps;
+  const bled = holding({ ...first, frame: full, cornerMm: 10, border });
+  const [, picture, ring] = scene(bled, { photo: (id) => photos[id] }).steps;
   if (picture?.draw !== "photo" || ring?.draw !== "fill") throw new Error("no ring");
   const outer = ring.path.slice(0, ring.path.findIndex((s) => s[0] === "Z") + 1);
   expect(boundsOf(pointsOf(outer))).toEqual({ x: -3, y: -3, w: side + 6, h: side + 6 });
@@ -164,7 +148,6 @@ test("words stand over the border of their tile, and a border lies under them", 
     outline: () => [["M", 0, 0], ["L", 0.4, -0.7], ["Z"]] as PathData,
   };
   const setter = { face: () => face, breaks: (text: string) => [{ at: text.length, must: false }] };
-  const [tile] = page.tiles;
   const filling = {
     kind: "words",
     text: "Ada",
@@ -173,13 +156,13 @@ test("words stand over the border of their tile, and a border lies under them", 
     from: null,
     card: null,
   } as const;
-  const said: Page = { ...page, tiles: [{ ...tile!, filling, edge: { border: { widthMm: 3, colour: "#102030" } } }] };
-  const { steps } = scene(said, squareFormat, { photo: () => undefined, setter: setter as never });
+  const said = holding({ ...first, filling, border: { widthMm: 3, colour: "#102030" } });
+  const { steps } = scene(said, { photo: () => undefined, setter: setter as never });
   expect(steps.map((s) => s.draw)).toEqual(["fill", "fill", "words"]);
 });
 
 test("a turned tile is drawn as the upright one, turned about its middle: outline, photo, border and corners", () => {
-  const tile = page.tiles[0]!;
+  const tile = first;
   fc.assert(
     fc.property(
       fc.double({ min: -180, max: 180, noNaN: true }),
@@ -189,14 +172,8 @@ test("a turned tile is drawn as the upright one, turned about its middle: outlin
         const frame = { ...tile.frame, centre: { x: 150, y: 140 }, width: 90, height: 60 };
         const border = { widthMm, colour: "#102030" };
         const drawn = (turned: number) => {
-          const free = {
-            ...tile,
-            frame: { ...frame, turn: turned },
-            outline: { ...tile.outline, cornerMm },
-            edge: { border },
-          };
-          const alone: Page = { ...page, tiles: [], arrangement: null, over: [free] };
-          return scene(alone, squareFormat, { photo: (id) => photos[id] }).steps.slice(1);
+          const free = drawnTile("free", { ...frame, turn: turned }, tile.filling, { cornerMm, border });
+          return scene(holding(free), { photo: (id) => photos[id] }).steps.slice(1);
         };
         const [upright, turned] = [drawn(0), drawn(turn)];
         const radians = (turn * Math.PI) / 180;
@@ -249,8 +226,7 @@ test("a journaling card's lines are as far apart as its words, stand under the f
       from: null,
       card: { ground: "#fffdf5", lines, ink: "#b0c0d0" },
     };
-    const alone: Page = { ...page, tiles: [], arrangement: null, over: [{ ...page.tiles[0]!, frame, filling }] };
-    const steps = scene(alone, squareFormat, { photo: () => undefined }).steps;
+    const steps = scene(holding(drawnTile("card", frame, filling)), { photo: () => undefined }).steps;
     return steps.flatMap((s) => (s.draw === "fill" && s.colour === "#b0c0d0" ? [placesOf(s.path)] : []));
   };
   expect(card("none")).toEqual([]);

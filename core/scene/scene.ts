@@ -1,5 +1,13 @@
 import type { Colour } from "#core/colour";
-import { allTiles, type Frame, frameRect, framingOf, type Page, type Tile, type Words } from "#core/document";
+import {
+  type Frame,
+  frameRect,
+  framingOf,
+  isArranged,
+  type PlacedPage,
+  type PlacedTile,
+  type Words,
+} from "#core/document";
 import { photoMatrix } from "#core/fit";
 import {
   chain,
@@ -22,22 +30,23 @@ import { reachingUnder, stretchesUnder } from "./touching.ts";
 import { cardSteps, laidWords, wordsOf } from "./words.ts";
 
 /** The page as it prints: an empty tile, and one whose photo is not known, show the page behind them. */
-export function scene(page: Page, format: PageFormat, facts: SceneFacts): Scene {
+export function scene(page: PlacedPage, facts: SceneFacts): Scene {
+  const { format } = page;
   const box = bleedBox(format);
-  const under = stretchesUnder(page.tiles);
-  const steps = (tile: Tile): readonly DrawStep[] => {
+  const under = stretchesUnder(page.tiles.filter(isArranged));
+  const steps = (tile: PlacedTile): readonly DrawStep[] => {
     const own = tileSteps(tile, format, facts);
     const stretches = under.get(tile);
     return stretches ? reachingUnder(own, stretches) : own;
   };
   return {
     box,
-    steps: [...groundSteps(page, format, facts), ...allTiles(page).flatMap(steps)],
+    steps: [...groundSteps(page, facts), ...page.tiles.flatMap(steps)],
   };
 }
 
-function groundSteps(page: Page, format: PageFormat, facts: SceneFacts): DrawStep[] {
-  const { background, backdrop } = page.look;
+function groundSteps({ look, format }: PlacedPage, facts: SceneFacts): DrawStep[] {
+  const { background, backdrop } = look;
   const box = bleedBox(format);
   const path = record((to) => traceRect(box, to));
   const ground: DrawStep = { draw: "fill", path, rule: "nonzero", colour: background };
@@ -61,8 +70,8 @@ function openingBox(format: PageFormat): Rect {
 }
 
 /** The outline of a tile as it lies: its corners are those of what the cut leaves of it, and its sides go on into the bleed. */
-function tileOutline(tile: Tile, format: PageFormat): PathData {
-  const { cornerMm } = tile.outline;
+function tileOutline(tile: PlacedTile, format: PageFormat): PathData {
+  const { cornerMm } = tile;
   const whole = frameRect(tile.frame);
   const seen = frameRect(seenFrame(tile.frame, format));
   if (cornerMm > 0 && (seen.w < whole.w || seen.h < whole.h))
@@ -91,7 +100,7 @@ export function seenFrame(frame: Frame, format: PageFormat): Frame {
 const turnOf = ({ centre, turn }: Frame): Matrix =>
   chain(translation(centre.x, centre.y), rotation((turn * Math.PI) / 180), translation(-centre.x, -centre.y));
 
-export function tileSteps(tile: Tile, format: PageFormat, facts: SceneFacts): DrawStep[] {
+export function tileSteps(tile: PlacedTile, format: PageFormat, facts: SceneFacts): DrawStep[] {
   switch (tile.filling.kind) {
     case "empty":
       return [];
@@ -106,12 +115,12 @@ export function tileSteps(tile: Tile, format: PageFormat, facts: SceneFacts): Dr
       const rect = frameRect(tile.frame);
       const upright = photoMatrix(photo.aspect, rect, framingOf(view, photo, tile.frame, format));
       const matrix = tile.frame.turn === 0 ? upright : chain(turnOf(tile.frame), upright);
-      const plain = tile.outline.cornerMm > 0 || tile.frame.turn !== 0 ? undefined : underBorder(tile, format);
+      const plain = tile.cornerMm > 0 || tile.frame.turn !== 0 ? undefined : underBorder(tile, format);
       const picture: DrawStep = {
         draw: "photo",
         photoId: view.photoId,
         matrix,
-        clip: tile.edge.border.widthMm > 0 ? borderEdge(tile, format, -overlapMm(tile)) : tileOutline(tile, format),
+        clip: tile.border.widthMm > 0 ? borderEdge(tile, format, -overlapMm(tile)) : tileOutline(tile, format),
         plain,
       };
       const behind = view.whole && view.behind ? [plainFill(tile, view.behind, format)] : [];
@@ -121,13 +130,11 @@ export function tileSteps(tile: Tile, format: PageFormat, facts: SceneFacts): Dr
 }
 
 /** Words stand over the border: its line may be as wide as a person likes. */
-function wordSteps(tile: Tile, words: Words, format: PageFormat, facts: SceneFacts): DrawStep[] {
+function wordSteps(tile: PlacedTile, words: Words, format: PageFormat, facts: SceneFacts): DrawStep[] {
   const frame = seenFrame(tile.frame, format);
   const text = wordsOf(words, facts.photo);
   const laid = facts.setter && laidWords(text, words.style, frame, facts.setter);
-  const card = words.card
-    ? [plainFill(tile, words.card.ground, format), ...cardSteps({ ...tile, frame }, words, laid)]
-    : [];
+  const card = words.card ? [plainFill(tile, words.card.ground, format), ...cardSteps({ frame }, words, laid)] : [];
   const under = [...card, ...borderSteps(tile, format)];
   const glyphs = laid?.lines.flatMap((l) => l.glyphs) ?? [];
   if (!laid || glyphs.length === 0) return under;
@@ -154,7 +161,7 @@ export function wordsMatrix(frame: Frame, laid: Pick<LaidWords, "size">, turn: n
   );
 }
 
-const plainFill = (tile: Tile, colour: Colour, format: PageFormat): DrawStep => ({
+const plainFill = (tile: PlacedTile, colour: Colour, format: PageFormat): DrawStep => ({
   draw: "fill",
   path: tileOutline(tile, format),
   rule: "nonzero",
@@ -162,27 +169,27 @@ const plainFill = (tile: Tile, colour: Colour, format: PageFormat): DrawStep => 
 });
 
 /** So far a photo goes on under its border: at the border's own edge it would show through where that is softened. */
-const overlapMm = ({ edge }: Tile): number => Math.min(0.1, edge.border.widthMm / 2);
+const overlapMm = ({ border }: PlacedTile): number => Math.min(0.1, border.widthMm / 2);
 
 /** What of a tile its border leaves free, and what lies just under it. */
-const underBorder = (tile: Tile, format: PageFormat): Rect => {
-  const { widthMm } = tile.edge.border;
+const underBorder = (tile: PlacedTile, format: PageFormat): Rect => {
+  const { widthMm } = tile.border;
   if (widthMm === 0) return frameRect(tile.frame);
   return inset(frameRect(seenFrame(tile.frame, format)), widthMm - overlapMm(tile));
 };
 
 /** The inner edge of a border, moved in by so much. */
-function borderEdge(tile: Tile, format: PageFormat, inMm = 0): PathData {
-  const by = tile.edge.border.widthMm + inMm;
+function borderEdge(tile: PlacedTile, format: PageFormat, inMm = 0): PathData {
+  const by = tile.border.widthMm + inMm;
   const upright = record((to) =>
-    traceRoundedRect(inset(frameRect(seenFrame(tile.frame, format)), by), tile.outline.cornerMm - by, to),
+    traceRoundedRect(inset(frameRect(seenFrame(tile.frame, format)), by), tile.cornerMm - by, to),
   );
   return tile.frame.turn === 0 ? upright : transformed(upright, turnOf(tile.frame));
 }
 
 /** Inside the outline; of a tile that reaches into the bleed it is measured from the cut. */
-function borderSteps(tile: Tile, format: PageFormat): DrawStep[] {
-  const { widthMm, colour } = tile.edge.border;
+function borderSteps(tile: PlacedTile, format: PageFormat): DrawStep[] {
+  const { widthMm, colour } = tile.border;
   if (widthMm === 0) return [];
   return [{ draw: "fill", path: [...tileOutline(tile, format), ...borderEdge(tile, format)], rule: "evenodd", colour }];
 }

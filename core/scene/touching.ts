@@ -1,4 +1,4 @@
-import { frameRect, type Tile } from "#core/document";
+import { frameRect, type PlacedTile } from "#core/document";
 import { chain, type Matrix, type PathData, type Rect, record, scaling, traceRect, translation } from "#core/geometry";
 import type { DrawStep } from "./steps.ts";
 
@@ -10,20 +10,20 @@ const reachMm = 0.1;
 const touchMm = 0.01;
 
 interface Plain {
-  readonly tile: Tile;
+  readonly tile: PlacedTile;
   readonly rect: Rect;
 }
 
 /** A tile that is no more than an upright rectangle, and lets nothing through. */
-const isPlain = ({ outline, frame, filling }: Tile): boolean =>
-  outline.cornerMm === 0 &&
+const isPlain = ({ cornerMm, frame, filling }: PlacedTile): boolean =>
+  cornerMm === 0 &&
   frame.turn === 0 &&
   (filling.kind === "colour" || (filling.kind === "photo" && !filling.view.whole));
 
 /** By tile: stretches under the tiles that touch it and are drawn after it. */
-export function stretchesUnder(tiles: readonly Tile[]): ReadonlyMap<Tile, readonly Rect[]> {
+export function stretchesUnder(tiles: readonly PlacedTile[]): ReadonlyMap<PlacedTile, readonly Rect[]> {
   const plain = tiles.filter(isPlain).map((tile): Plain => ({ tile, rect: frameRect(tile.frame) }));
-  const found = new Map<Tile, readonly Rect[]>();
+  const found = new Map<PlacedTile, readonly Rect[]>();
   for (const [i, { tile, rect }] of plain.entries()) {
     const under = plain.slice(i + 1).flatMap((upper) => stretch(rect, upper.rect) ?? []);
     if (under.length > 0) found.set(tile, under);

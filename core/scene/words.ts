@@ -1,4 +1,4 @@
-import type { Frame, Tile, Words } from "#core/document";
+import type { Frame, PlacedTile, Words } from "#core/document";
 import { chain, type PathData, record, rotation, traceRect, transformed, translation } from "#core/geometry";
 import { dayWords, faceKey, type LaidWords, layWords, mmOfPt, type Typesetter, type WordStyle } from "#core/words";
 import type { DrawStep, SceneFacts } from "./steps.ts";
@@ -50,7 +50,7 @@ const rulingMm = 0.18;
 const leastPitchMm = 2;
 
 /** The lines of a journaling card: level ones where words stand on them, or squares as far apart. */
-export function cardSteps(tile: Tile, words: Words, laid: LaidWords | undefined): DrawStep[] {
+export function cardSteps(tile: Pick<PlacedTile, "frame">, words: Words, laid: LaidWords | undefined): DrawStep[] {
   const { card, style } = words;
   if (!card || card.lines === "none") return [];
   const upright = style.turn === 0 || style.turn === 180;

@@ -1,4 +1,4 @@
-import type { FilePart, PrintFile, Tile } from "#core/document";
+import type { FilePart, PlacedTile, PrintFile } from "#core/document";
 import { chain, identity, type Rect, scaling, translation } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
 import type { Cut, Want } from "#core/sheets";
@@ -25,11 +25,11 @@ export interface CuttingListAsk extends Pick<SheetFileAsk, "project" | "labelOf"
 
 /** The sheets one after the other, each drawn with its cuts by number, and what to set the trimmer to; a page each file. */
 export function cuttingList(sheets: readonly DrawnSheet[], ask: CuttingListAsk): PrintFile[] {
-  const pages: Tile[][] = [];
+  const pages: PlacedTile[][] = [];
   /** Of each page what lies over its words, back to front. */
   const drawings: FilePart[][] = [];
   let y = Number.POSITIVE_INFINITY;
-  const put = (t: Tile) => pages.at(-1)!.push({ ...t, id: `${pages.length} ${pages.at(-1)!.length}` });
+  const put = (t: PlacedTile) => pages.at(-1)!.push({ ...t, id: `${pages.length} ${pages.at(-1)!.length}` });
   const newPage = () => {
     pages.push([]);
     drawings.push([]);
@@ -85,8 +85,7 @@ export function cuttingList(sheets: readonly DrawnSheet[], ask: CuttingListAsk):
     format: paper,
     parts: [
       {
-        page: groundPage(`list ${i + 1}`, ask.project.style, "#ffffff", tiles),
-        format: paper,
+        page: groundPage(`list ${i + 1}`, ask.project.style, paper, "#ffffff", tiles),
         place: identity,
         clip: bleedBox(paper),
       },
@@ -105,9 +104,8 @@ function drawnSheet(sheet: DrawnSheet, at: Rect, ask: CuttingListAsk): FilePart[
   const { size, laid } = sheet;
   const scale = at.w / size.widthMm;
   const moved = (r: Rect): Rect => ({ x: at.x + r.x * scale, y: at.y + r.y * scale, w: r.w * scale, h: r.h * scale });
-  const patch = (clip: Rect, colour: string, tiles: readonly Tile[] = []): FilePart => ({
-    page: groundPage("patch", ask.project.style, colour, tiles),
-    format: paper,
+  const patch = (clip: Rect, colour: string, tiles: readonly PlacedTile[] = []): FilePart => ({
+    page: groundPage("patch", ask.project.style, paper, colour, tiles),
     place: identity,
     clip,
   });
@@ -117,7 +115,7 @@ function drawnSheet(sheet: DrawnSheet, at: Rect, ask: CuttingListAsk): FilePart[
     const want = sheet.wants.get(card.item)!;
     const piece = piecePage(ask.project, want, 0, ask.takenOf);
     const picture: FilePart = piece
-      ? { page: piece.page, format: piece.format, place: chain(onPaper, cardPlace(card, piece.cut)), clip: r }
+      ? { page: piece.page, place: chain(onPaper, cardPlace(card, piece.cut)), clip: r }
       : patch(r, cardGround);
     const high = Math.min(stripMm, r.h * 0.45);
     const strip = { x: r.x, y: r.y + r.h - high, w: r.w, h: high };

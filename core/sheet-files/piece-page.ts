@@ -3,22 +3,21 @@ import {
   cardAlone,
   drawnPage,
   findPage,
-  findTile,
-  formatOf,
+  findPlaced,
   frameRect,
-  type Page,
+  type PlacedPage,
+  type PlacedTile,
   type Project,
-  type Tile,
+  placed,
 } from "#core/document";
 import type { Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import type { Want } from "#core/sheets";
-import { outlineTile, plainTile } from "./plain-tiles.ts";
+import { groundPage, outlineTile, plainTile } from "./plain-tiles.ts";
 
 /** A piece as a page of its own. */
 export interface PiecePage {
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
   /** The piece as it is cut, in the page's mm. */
   readonly cut: Rect;
   /** How far its picture goes on beyond that. */
@@ -40,7 +39,7 @@ export function piecePage(
   const made = barePiece(project, want, bleedMm, takenOf);
   if (!made) return undefined;
   const finish = finishTiles(want, made);
-  return finish.length === 0 ? made : { ...made, page: { ...made.page, over: [...made.page.over, ...finish] } };
+  return finish.length === 0 ? made : { ...made, page: { ...made.page, tiles: [...made.page.tiles, ...finish] } };
 }
 
 function barePiece(
@@ -52,43 +51,32 @@ function barePiece(
   const { source, widthMm, heightMm } = want;
   if (source.from === "photo") {
     const format: PageFormat = { ...project.format, widthMm, heightMm, bleedMm };
-    const tile: Tile = {
+    const tile: PlacedTile = {
       ...plainTile("photo", { x: -bleedMm, y: -bleedMm, w: widthMm + 2 * bleedMm, h: heightMm + 2 * bleedMm }, paper),
       filling: { kind: "photo", view: autoFramed(source.photoId) },
     };
-    const look = { ...project.style, background: paper, backdrop: null };
-    return { page: pageOf(look, [tile]), format, cut: { x: 0, y: 0, w: widthMm, h: heightMm }, bleedMm };
+    return {
+      page: groundPage("piece", project.style, format, paper, [tile]),
+      cut: { x: 0, y: 0, w: widthMm, h: heightMm },
+      bleedMm,
+    };
   }
   const page = findPage(project, source.pageId);
   if (!page) return undefined;
-  const format = formatOf(project, page);
-  if (source.from === "page")
-    return {
-      page: drawnPage(project, page, takenOf),
-      format,
-      cut: { x: 0, y: 0, w: format.widthMm, h: format.heightMm },
-      bleedMm: Math.min(bleedMm, format.bleedMm),
-    };
-  const tile = findTile(page, source.tileId);
+  if (source.from === "page") {
+    const drawn = drawnPage(project, page, takenOf);
+    const { widthMm: w, heightMm: h, bleedMm: most } = drawn.format;
+    return { page: drawn, cut: { x: 0, y: 0, w, h }, bleedMm: Math.min(bleedMm, most) };
+  }
+  const on = placed(project, page);
+  const tile = findPlaced(on, source.tileId);
   if (!tile || tile.filling.kind === "empty") return undefined;
-  return { page: cardAlone(page, tile, bleedMm), format, cut: frameRect(tile.frame), bleedMm };
+  return { page: cardAlone(on, tile, bleedMm), cut: frameRect(tile.frame), bleedMm };
 }
 
-const pageOf = (look: Page["look"], tiles: readonly Tile[]): Page => ({
-  id: "piece",
-  look,
-  tiles,
-  over: [],
-  arrangement: null,
-  leaves: 1,
-  blank: false,
-  paced: false,
-  plain: true,
-});
-
 /** The white border and the corners to round by, over the picture. */
-function finishTiles({ borderMm, cornerMm }: Want, { cut, bleedMm }: PiecePage): Tile[] {
-  const tiles: Tile[] = [];
+function finishTiles({ borderMm, cornerMm }: Want, { cut, bleedMm }: PiecePage): PlacedTile[] {
+  const tiles: PlacedTile[] = [];
   if (borderMm > 0) {
     const [left, top] = [cut.x - bleedMm, cut.y - bleedMm];
     const [w, h, deep] = [cut.w + 2 * bleedMm, cut.h + 2 * bleedMm, borderMm + bleedMm];

@@ -1,20 +1,16 @@
-import type { Page, Tile, Words } from "#core/document";
+import { drawnTile, type Look, type PlacedPage, type PlacedTile, placePage, type Words } from "#core/document";
 import type { Rect } from "#core/geometry";
+import type { PageFormat } from "#core/lab";
 import { firstWordStyles, type WordStyle } from "#core/words";
 
 /** Tiles for what stands on a sheet beside pictures. */
 
-const noBorder = { widthMm: 0, colour: "#000000" } as const;
 export const ink = "#1f2a25";
 
-export const plainTile = (id: string, r: Rect, colour: string): Tile => ({
-  id,
-  outline: { kind: "rectangle", cornerMm: 0 },
-  frame: { centre: { x: r.x + r.w / 2, y: r.y + r.h / 2 }, width: r.w, height: r.h, turn: 0 },
-  filling: { kind: "colour", colour },
-  edge: { border: noBorder },
-  locked: true,
-});
+const frameOf = (r: Rect) => ({ centre: { x: r.x + r.w / 2, y: r.y + r.h / 2 }, width: r.w, height: r.h, turn: 0 });
+
+export const plainTile = (id: string, r: Rect, colour: string): PlacedTile =>
+  drawnTile(id, frameOf(r), { kind: "colour", colour });
 
 const noWords = (style: WordStyle, text: string): Words => ({
   kind: "words",
@@ -27,29 +23,35 @@ const noWords = (style: WordStyle, text: string): Words => ({
 
 const labelStyle: WordStyle = { ...firstWordStyles.caption, colour: ink, insetMm: 0, vertical: "top", align: "left" };
 
-export const wordsTile = (id: string, r: Rect, text: string, style: Partial<WordStyle> = {}): Tile => ({
-  ...plainTile(id, r, ink),
-  filling: noWords({ ...labelStyle, ...style }, text),
-});
+export const wordsTile = (id: string, r: Rect, text: string, style: Partial<WordStyle> = {}): PlacedTile =>
+  drawnTile(id, frameOf(r), noWords({ ...labelStyle, ...style }, text));
 
 const hairMm = 0.15;
 
 /** Nothing but an outline, with rounded corners. */
-export const outlineTile = (id: string, r: Rect, cornerMm: number, widthMm = hairMm): Tile => ({
+export const outlineTile = (id: string, r: Rect, cornerMm: number, widthMm = hairMm): PlacedTile => ({
   ...wordsTile(id, r, ""),
-  outline: { kind: "rectangle", cornerMm },
-  edge: { border: { widthMm, colour: "#7d8a84" } },
+  cornerMm,
+  border: { widthMm, colour: "#7d8a84" },
 });
 
 /** A page with nothing on it but its ground and some tiles. */
-export const groundPage = (id: string, look: Page["look"], background: string, over: readonly Tile[]): Page => ({
-  id,
-  look: { ...look, background, backdrop: null },
-  tiles: [],
-  over,
-  arrangement: null,
-  leaves: 1,
-  blank: false,
-  paced: false,
-  plain: true,
-});
+export const groundPage = (
+  id: string,
+  style: Look,
+  format: PageFormat,
+  background: string,
+  tiles: readonly PlacedTile[],
+): PlacedPage => {
+  const page = {
+    id,
+    pieces: [],
+    span: 1,
+    blank: false,
+    paced: false,
+    plain: true,
+    background,
+    backdrop: null,
+  } as const;
+  return { ...placePage(page, format, style), tiles };
+};

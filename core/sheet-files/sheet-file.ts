@@ -1,4 +1,4 @@
-import type { FilePart, PrintFile, Project, Tile } from "#core/document";
+import type { FilePart, PlacedTile, PrintFile, Project } from "#core/document";
 import { chain, identity, type Matrix, type Rect, scaling, translation } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
 import {
@@ -164,7 +164,7 @@ export function sheetFile(sheet: DrawnSheet, { project, sheets, takenOf, labelOf
     const piece = piecePage(project, sheet.wants.get(card.item)!, beyond, takenOf);
     if (!piece) return [];
     const place = chain(translation(paperAt.x, paperAt.y), cardPlace(card, piece.cut));
-    return [{ page: piece.page, format: piece.format, place, clip: moved(seen) }];
+    return [{ page: piece.page, place, clip: moved(seen) }];
   });
   const painted = [...reach.values()];
   const beside = [
@@ -176,8 +176,7 @@ export function sheetFile(sheet: DrawnSheet, { project, sheets, takenOf, labelOf
     frame: { ...t.frame, centre: { x: t.frame.centre.x + paperAt.x, y: t.frame.centre.y + paperAt.y } },
   }));
   const ground: FilePart = {
-    page: groundPage("ground", project.style, paper, beside),
-    format,
+    page: groundPage("ground", project.style, format, paper, beside),
     place: identity,
     clip: bleedBox(format),
   };
@@ -193,8 +192,7 @@ export function sheetFile(sheet: DrawnSheet, { project, sheets, takenOf, labelOf
 
 /** A stroke over the pictures: a dark page, seen through a slit. */
 const dark = (project: Project, format: PageFormat, clip: Rect): FilePart => ({
-  page: groundPage("mark", project.style, ink, []),
-  format,
+  page: groundPage("mark", project.style, format, ink, []),
   place: identity,
   clip,
 });
@@ -209,8 +207,8 @@ const within = (a: Rect, b: Rect): boolean =>
   a.x >= b.x && a.y >= b.y && a.x + a.w <= b.x + b.w && a.y + a.h <= b.y + b.h;
 
 /** Short strokes in line with each card's edges, where no picture is. */
-function outsideMarks(sheet: DrawnSheet, painted: readonly Rect[]): Tile[] {
-  const found = new Map<string, Tile>();
+function outsideMarks(sheet: DrawnSheet, painted: readonly Rect[]): PlacedTile[] {
+  const found = new Map<string, PlacedTile>();
   const put = (strokes: readonly Rect[]): void => {
     const r = strokes.find((s) => within(s, printable(sheet)) && !painted.some((p) => meet(p, s)));
     if (r) found.set([r.x, r.y, r.w].map((n) => n.toFixed(2)).join(" "), plainTile("", r, ink));
@@ -255,9 +253,9 @@ function edgeMarks({ laid, size, format, paperAt }: DrawnSheet): Rect[] {
 }
 
 /** Small words below or beside a card, where there is bare paper enough. */
-function labels(sheet: DrawnSheet, painted: readonly Rect[], labelOf: (want: Want) => string): Tile[] {
+function labels(sheet: DrawnSheet, painted: readonly Rect[], labelOf: (want: Want) => string): PlacedTile[] {
   const taken = [...painted];
-  return sheet.laid.cards.flatMap((card): Tile[] => {
+  return sheet.laid.cards.flatMap((card): PlacedTile[] => {
     const seen = painted[sheet.laid.cards.indexOf(card)]!;
     const text = labelOf(sheet.wants.get(card.item)!);
     const w = Math.min(label.mostWideMm, Math.max(label.leastWideMm, card.w));
@@ -281,7 +279,7 @@ export function backFile(sheet: DrawnSheet, { project, labelOf }: SheetFileAsk):
     const r = { x: x + 2 + paperAt.x, y: card.y + card.h / 2 - 4 + paperAt.y, w: card.w - 4, h: 8 };
     return wordsTile(`back ${i}`, r, labelOf(sheet.wants.get(card.item)!), { sizePt: 8, align: "centre" });
   });
-  const page = groundPage("back", project.style, paper, tiles);
-  const part: FilePart = { page, format, place: identity, clip: bleedBox(format) };
+  const page = groundPage("back", project.style, format, paper, tiles);
+  const part: FilePart = { page, place: identity, clip: bleedBox(format) };
   return { number: sheet.index + 1, format, densityPpi: size.ppi, parts: [part], pageIds: [] };
 }

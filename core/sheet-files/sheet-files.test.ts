@@ -71,10 +71,10 @@ test("marks and words lie on bare paper only", () => {
   });
   for (const { parts } of files) {
     const [ground, ...cards] = parts;
-    const beside = ground!.page.over.map((t) => frameRect(t.frame));
-    expect(ground!.page.over.some((t) => t.filling.kind === "colour")).toBe(true);
-    expect(ground!.page.over.some((t) => t.filling.kind === "words" && t.filling.text === "for a")).toBe(true);
-    expect(ground!.page.over.length).toBeGreaterThan(10);
+    const beside = ground!.page.tiles.map((t) => frameRect(t.frame));
+    expect(ground!.page.tiles.some((t) => t.filling.kind === "colour")).toBe(true);
+    expect(ground!.page.tiles.some((t) => t.filling.kind === "words" && t.filling.text === "for a")).toBe(true);
+    expect(ground!.page.tiles.length).toBeGreaterThan(10);
     for (const r of beside)
       for (const { clip } of cards)
         expect(
@@ -90,8 +90,8 @@ test("a white border and corners to round by lie over the picture; edge marks ov
   const wants = [photo("a", 80, 60, { borderMm: 4, cornerMm: 6 })];
   const { files } = filesOf({ wants, stock: printer, ways: { ...noSheets.ways, marks: "edges" } });
   const [, card, ...marks] = files[0]!.parts;
-  expect(card!.page.over.filter((t) => t.filling.kind === "colour")).toHaveLength(4);
-  expect(card!.page.over.at(-1)!.outline.cornerMm).toBe(6);
+  expect(card!.page.tiles.filter((t) => t.filling.kind === "colour")).toHaveLength(4);
+  expect(card!.page.tiles.at(-1)!.cornerMm).toBe(6);
   expect(marks.length).toBeGreaterThan(0);
   for (const m of marks) expect(Math.min(m.clip.w, m.clip.h)).toBeLessThan(0.3);
 });
@@ -100,7 +100,7 @@ test("the back has each card's words behind it, as the sheet is turned over from
   const { drawn, ask } = filesOf({ wants: [photo("a", 80, 60), photo("b", 60, 60)], stock: printer });
   const back = backFile(drawn[0]!, ask);
   for (const [i, card] of drawn[0]!.laid.cards.entries()) {
-    const { centre } = back.parts[0]!.page.over[i]!.frame;
+    const { centre } = back.parts[0]!.page.tiles[i]!.frame;
     const { x, y } = drawn[0]!.paperAt;
     expect(centre.x - x).toBeCloseTo(210 - (card.x + card.w / 2), 3);
     expect(centre.y - y).toBeCloseTo(card.y + card.h / 2, 3);
@@ -121,11 +121,11 @@ test("the cutting list names every cut of every sheet once, on pages that hold t
     cutWords: (c) => `${c.way} ${c.setMm.toFixed(1)}`,
   });
   const words = pages.flatMap((p) =>
-    p.parts[0]!.page.over.flatMap((t) => (t.filling.kind === "words" ? [t.filling.text] : [])),
+    p.parts[0]!.page.tiles.flatMap((t) => (t.filling.kind === "words" ? [t.filling.text] : [])),
   );
   const cuts = drawn.flatMap((s) => s.laid.cuts);
   const parts = pages.flatMap((p) => p.parts.slice(1));
-  const numbers = parts.flatMap((p) => p.page.over.filter((t) => t.id === "number"));
+  const numbers = parts.flatMap((p) => p.page.tiles.filter((t) => t.id === "number"));
   expect(numbers).toHaveLength(cuts.length);
   const pictures = parts.filter((p) => p.page.id === "piece");
   expect(pictures).toHaveLength(120);
@@ -138,7 +138,7 @@ test("the cutting list names every cut of every sheet once, on pages that hold t
   expect(words.filter((w) => /^\d+\. {2}(down|across)/.test(w))).toHaveLength(cuts.length);
   expect(words.filter((w) => w.startsWith("Sheet "))).toHaveLength(drawn.length);
   for (const { format, parts } of pages)
-    for (const t of parts[0]!.page.over) {
+    for (const t of parts[0]!.page.tiles) {
       const r = frameRect(t.frame);
       expect(r.y + r.h).toBeLessThanOrEqual(format.heightMm - 10);
     }
@@ -149,7 +149,7 @@ test("sheets made to a test print come out right: of a lab that enlarges nothing
   const test = testPrint(project, size, { across: "a", down: "d" });
   expect(printPixels(test.format)).toEqual({ widthPx: size.widthPx, heightPx: size.heightPx });
   const long = rulerLength(size);
-  const ruler = test.parts[0]!.page.over.find((t) => t.id === "across")!;
+  const ruler = test.parts[0]!.page.tiles.find((t) => t.id === "across")!;
   expect(ruler.frame.width).toBe(long);
   // Printed just as it is, a pixel is so many mm on paper.
   const mmPerPx = size.widthMm / size.widthPx;

@@ -1,4 +1,4 @@
-import type { PrintFile, Project, Tile } from "#core/document";
+import type { PlacedTile, PrintFile, Project } from "#core/document";
 import { identity } from "#core/geometry";
 import { bleedBox } from "#core/lab";
 import type { SheetSize } from "#core/sheets";
@@ -30,7 +30,7 @@ export function testPrint(project: Project, size: SheetSize, words: TestPrintWor
   const long = rulerLength(size);
   const [cx, cy] = [paperAt.x + size.widthMm / 2, paperAt.y + size.heightMm / 2];
   const [left, top] = [cx - long / 2, cy - long / 2];
-  const tiles: Tile[] = [
+  const tiles: PlacedTile[] = [
     plainTile("across", { x: left, y: top - lineMm / 2, w: long, h: lineMm }, ink),
     plainTile("down", { x: left - lineMm / 2, y: top, w: lineMm, h: long }, ink),
   ];
@@ -51,7 +51,7 @@ export function testPrint(project: Project, size: SheetSize, words: TestPrintWor
     format,
     densityPpi: size.ppi,
     parts: [
-      { page: groundPage("test", project.style, "#ffffff", tiles), format, place: identity, clip: bleedBox(format) },
+      { page: groundPage("test", project.style, format, "#ffffff", tiles), place: identity, clip: bleedBox(format) },
     ],
     pageIds: [],
   };

@@ -1,5 +1,5 @@
 import { cropOf, exactFit, leavesOf, readBefore, type TreeNode, treeRects } from "#core/arrange";
-import { type DrawnLook, roomRect } from "#core/document";
+import { type DrawnLook, insideRect } from "#core/document";
 import { insetSides, type Rect, type Sides } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import type { Template } from "./template.ts";
@@ -25,7 +25,7 @@ const sizePrice = 0.35;
  */
 export function adapted(template: Template, format: PageFormat): Adapted {
   const look = adaptedLook(template, format);
-  const room = roomRect(look, format);
+  const room = insideRect(look, format);
   const drawnRoom = insetSides(
     { x: 0, y: 0, w: template.page.widthMm, h: template.page.heightMm },
     template.look.margin,

@@ -1,20 +1,27 @@
 import { leavesOf, mapLeaves, treeRects } from "#core/arrange";
 import {
-  checkLook,
   type DrawnLook,
   type Filling,
   type Flowed,
   type FlowTask,
+  type FreeTile,
   flowPhotos,
+  groupAt,
+  insideRect,
   type Look,
-  newTile,
+  mapTiles,
   type Page,
+  type PlacedPage,
   photoIdOf,
-  roomRect,
-  solvePage,
+  placeAgain,
+  plainTree,
+  regrouped,
   type Tile,
-  type Tree,
-  treeOfPage,
+  treeIn,
+  treeOfGroup,
+  withGapThatFits,
+  withGroup,
+  withLook,
 } from "#core/document";
 import type { PageFormat } from "#core/lab";
 import { adapted, inReadingOrder } from "./adapt.ts";
@@ -24,37 +31,20 @@ import { type Place, photoPlaces, type Template } from "./template.ts";
  * A page laid out by a template, with photos flowing into its places: numbered ones first, the others as they are read.
  * The page gets places of its own, so that nothing done to it later reaches the template.
  */
-export function layTemplate(
-  page: Page,
-  format: PageFormat,
-  template: Template,
-  task: Pick<FlowTask, "photos" | "newId">,
-): Flowed {
+export function layTemplate(on: PlacedPage, template: Template, task: Pick<FlowTask, "photos" | "newId">): Flowed {
+  const { page, format, style } = on;
   const { tree, ...drawn } = adapted(template, format);
-  const look = { ...drawn.look, backdrop: page.look.backdrop };
+  const look: Look = { ...drawn.look, backdrop: on.look.backdrop };
   const ids = new Map(template.places.map((p) => [p.id, task.newId()]));
   const own = mapLeaves(tree, (l) => ({ ...l, tileId: ids.get(l.tileId)! }));
-  const bare: Page = { ...page, look };
-  const rects = treeRects(own, roomRect(look, format), look.gapMm);
+  const rects = treeRects(own, insideRect(look, format), look.gapMm);
   const placeOf = new Map(template.places.map((p) => [ids.get(p.id)!, p]));
   const read = inReadingOrder(leavesOf(own), rects);
-  const tiles = read.map(
-    (l): Tile => ({ ...newTile(bare, undefined, () => l.tileId), filling: heldBy(placeOf.get(l.tileId)!) }),
-  );
-  const arrangement: Tree = {
-    kind: "tree",
-    tree: own,
-    first: own,
-    loose: template.loose,
-    seed: 0,
-    lead: null,
-    together: [],
-    order: "mostly",
-  };
+  const tiles = read.map((l): Tile => ({ id: l.tileId, filling: heldBy(placeOf.get(l.tileId)!) }));
+  const was = groupAt(on)?.group;
+  const group = regrouped(was, plainTree(own, template.loose), tiles, task.newId);
   // On a page much smaller than the template's the gap gives way.
-  const fits = checkLook(look, format, arrangement);
-  const gapMm = fits.ok ? look.gapMm : Math.max(0, Math.floor(Number(fits.facts.mostMm) * 10) / 10);
-  const laid = solvePage({ ...bare, look: { ...look, gapMm }, tiles, arrangement }, format);
+  const laid = withGapThatFits(withGroup(withLook(page, look, style), group), look, format).page;
   const last = Number.MAX_SAFE_INTEGER;
   const order = read
     .map((l) => placeOf.get(l.tileId)!)
@@ -63,31 +53,34 @@ export function layTemplate(
     .map((p) => ids.get(p.id)!);
   // Photos that have no place because every place holds something else stay on the shelf.
   const numbered = template.places.some((p) => p.number !== undefined && p.number !== null);
-  const flowed = flowPhotos(laid, format, {
+  const flowed = flowPhotos(placeAgain(on, laid), {
     photos: order.length === 0 ? [] : task.photos,
     order,
     numbered,
     newId: task.newId,
   });
-  return { ...flowed, page: withWhatWasThere(page, flowed.page) };
+  return { ...flowed, page: withWhatWasThere(on, flowed.page) };
 }
 
 /** Words that stood in tiles lie freely where they were; a photo keeps a border of its own. */
-function withWhatWasThere(before: Page, after: Page): Page {
-  const words = before.tiles.filter((t) => t.filling.kind === "words");
-  const edges = new Map(
-    before.tiles.flatMap((t) => {
-      const id = photoIdOf(t);
-      const { border } = t.edge;
-      const plain = border.widthMm === before.look.border.widthMm && border.colour === before.look.border.colour;
-      return id === undefined || plain ? [] : [[id, t.edge] as const];
+function withWhatWasThere(before: PlacedPage, after: Page): Page {
+  const there = groupAt(before)?.tiles ?? [];
+  const words = there.flatMap(({ tile, frame, filling, border, cornerMm }): FreeTile[] => {
+    if (filling.kind !== "words") return [];
+    const { lock: _, ...free } = tile;
+    return [{ ...free, kind: "tile", frame, border, cornerMm }];
+  });
+  const borders = new Map(
+    there.flatMap(({ tile }) => {
+      const id = photoIdOf(tile);
+      return id === undefined || tile.border === undefined ? [] : [[id, tile.border] as const];
     }),
   );
-  const tiles = after.tiles.map((t) => {
-    const edge = edges.get(photoIdOf(t) ?? "");
-    return edge ? { ...t, edge } : t;
+  const dressed = mapTiles(after, (t) => {
+    const border = borders.get(photoIdOf(t) ?? "");
+    return border && !("frame" in t) ? { ...t, border } : t;
   });
-  return { ...after, tiles, over: [...after.over, ...words.map((t) => ({ ...t, locked: false }))] };
+  return { ...dressed, pieces: [...dressed.pieces, ...words] };
 }
 
 const heldBy = ({ holds }: Place): Filling =>
@@ -104,11 +97,13 @@ export interface SaveTask {
 }
 
 /** A page's arrangement to begin other pages from; undefined for a page without one that straight cuts can make. */
-export function templateOfPage(page: Page, format: PageFormat, task: SaveTask): Template | undefined {
-  const tree = treeOfPage(page, format);
-  if (!tree) return undefined;
+export function templateOfPage(on: PlacedPage, task: SaveTask): Template | undefined {
+  const at = groupAt(on);
+  const tree = treeOfGroup(at);
+  if (!at || !tree) return undefined;
+  const { format } = on;
   const names = new Map(leavesOf(tree).map((l, i) => [l.tileId, `p${i + 1}`]));
-  const places = page.tiles.flatMap((tile): Place[] => {
+  const places = at.group.tiles.flatMap((tile): Place[] => {
     const id = names.get(tile.id);
     if (id === undefined) return [];
     const at = task.numbered.indexOf(tile.id);
@@ -123,8 +118,8 @@ export function templateOfPage(page: Page, format: PageFormat, task: SaveTask): 
     name: task.name,
     family: task.family,
     page: { widthMm: format.widthMm, heightMm: format.heightMm },
-    look: drawnOf(page.look),
-    loose: page.arrangement?.kind === "tree" && page.arrangement.loose,
+    look: drawnOf(on.look),
+    loose: treeIn(at.group)?.loose ?? false,
     tree: mapLeaves(tree, (l) => ({ ...l, tileId: names.get(l.tileId)! })),
     places,
   };

@@ -2,7 +2,16 @@ import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { leavesOf, treeRects } from "#core/arrange";
-import { barePage, frameRect, type Page, photoIdOf, roomRect } from "#core/document";
+import {
+  arrangedOn,
+  barePage,
+  frameRect,
+  insideRect,
+  type PlacedPage,
+  photoIdOf,
+  placeAgain,
+  placePage,
+} from "#core/document";
 import type { PageFormat } from "#core/lab";
 import {
   adapted,
@@ -52,7 +61,14 @@ const formatOf = (t: Template): PageFormat => ({
   ppi: 300,
   leastPpi: 150,
 });
-const bare = (t: Template): Page => barePage({ ...t.look, backdrop: null }, counter());
+const bare = (t: Template, format = formatOf(t)): PlacedPage =>
+  placePage(barePage(counter()), format, { ...t.look, backdrop: null });
+/** A bare page laid out by a template. */
+const laidOut = (t: Template, n: number, format = formatOf(t)) => {
+  const on = bare(t, format);
+  const laid = layTemplate(on, t, { photos: photosOf(n), newId: counter() });
+  return { ...laid, page: placeAgain(on, laid.page) };
+};
 
 test("at least forty come along, each sound, with a name of its own and on all shapes of page", () => {
   expect(shipped.length).toBeGreaterThanOrEqual(40);
@@ -66,7 +82,7 @@ test("on the page it was drawn for a template comes out as drawn, and no place i
     const { tree, bent } = adapted(t, formatOf(t));
     expect([t.name, tree]).toEqual([t.name, t.tree]);
     expect(bent).toBeLessThan(1e-9);
-    const rects = treeRects(tree, roomRect(t.look, formatOf(t)), t.look.gapMm);
+    const rects = treeRects(tree, insideRect(t.look, formatOf(t)), t.look.gapMm);
     for (const l of leavesOf(tree)) {
       const r = rects.get(l.tileId)!;
       // Drawn by eye: a shape that the page has to bend further than this was drawn wrong.
@@ -78,8 +94,8 @@ test("on the page it was drawn for a template comes out as drawn, and no place i
 test("on any page the places fill the room exactly, with equal gaps and none left out", () => {
   fc.assert(
     fc.property(anyShipped, anyFormat, (t, format) => {
-      const { page } = layTemplate(bare(t), format, t, { photos: photosOf(photoPlaces(t)), newId: counter() });
-      const room = roomRect(page.look, format);
+      const { page } = laidOut(t, photoPlaces(t), format);
+      const room = insideRect(page.look, format);
       const areas = page.tiles.map(({ frame }) => {
         const r = frameRect(frame);
         // Into the bleed goes only what touches the trim.
@@ -100,7 +116,7 @@ test("on any page the places fill the room exactly, with equal gaps and none lef
 test("too few photos leave places bare, too many make places, and every photo is there once", () => {
   fc.assert(
     fc.property(anyShipped, fc.integer({ min: 0, max: 30 }), (t, n) => {
-      const { page, empty, made } = layTemplate(bare(t), formatOf(t), t, { photos: photosOf(n), newId: counter() });
+      const { page, empty, made } = laidOut(t, n);
       const there = page.tiles.flatMap((tile) => photoIdOf(tile) ?? []);
       expect(there.toSorted()).toEqual(
         photosOf(n)
@@ -120,8 +136,10 @@ test("too few photos leave places bare, too many make places, and every photo is
 test("a numbered place takes the first photo where all shapes suit alike", () => {
   const t = shipped.find((s) => s.name === "Corner of six")!;
   const photos = Array.from({ length: 6 }, (_, i) => ({ id: `photo${i}`, aspect: 1, focus: null }));
-  const { page } = layTemplate(bare(t), formatOf(t), t, { photos: photos.slice(0, 1), newId: counter() });
-  const largest = page.tiles.toSorted((a, b) => b.frame.width * b.frame.height - a.frame.width * a.frame.height)[0]!;
+  const on = bare(t);
+  const { page } = layTemplate(on, t, { photos: photos.slice(0, 1), newId: counter() });
+  const tiles = arrangedOn(placeAgain(on, page));
+  const largest = tiles.toSorted((a, b) => b.frame.width * b.frame.height - a.frame.width * a.frame.height)[0]!;
   expect(photoIdOf(largest)).toBe("photo0");
 });
 
@@ -147,16 +165,16 @@ test("mirroring twice and turning by four quarters change nothing", () => {
 test("a page saved as a template and laid out again has its tiles where they were, bare ones bare", () => {
   fc.assert(
     fc.property(anyShipped, fc.boolean(), (t, skip) => {
-      const format = formatOf(t);
-      const { page } = layTemplate(bare(t), format, t, { photos: photosOf(photoPlaces(t)), newId: counter() });
+      const { page } = laidOut(t, photoPlaces(t));
       const skipped = new Set(skip && page.tiles.length > 1 ? [page.tiles[0]!.id] : []);
       const numbered = page.tiles.slice(-1).map((tile) => tile.id);
-      const saved = templateOfPage(page, format, { id: "own", name: "Mine", family: "", numbered, skipped })!;
+      const saved = templateOfPage(page, { id: "own", name: "Mine", family: "", numbered, skipped })!;
       expect(templateSchema.safeParse(saved).success).toBe(true);
       const [again] = [readTemplateFile(templateFile([saved]))].map((r) => (r.ok ? r.value[0]! : undefined));
       expect(again).toEqual(JSON.parse(JSON.stringify(saved)));
-      const next = layTemplate(bare(t), format, again!, { photos: [], newId: counter() }).page;
-      const rects = (p: Page) => p.tiles.map((tile) => Object.values(frameRect(tile.frame)).map((v) => v.toFixed(6)));
+      const next = laidOut({ ...again!, page: t.page }, 0).page;
+      const rects = (p: PlacedPage) =>
+        p.tiles.map((tile) => Object.values(frameRect(tile.frame)).map((v) => v.toFixed(6)));
       expect(rects(next).toSorted()).toEqual(rects(page).toSorted());
     }),
     { numRuns: 60 },

@@ -1,5 +1,5 @@
 import type { Ground, PageAt } from "#core/check";
-import { photosOf } from "#core/document";
+import { photosDrawnOn } from "#core/document";
 import { chain, type Rect, scaling, translation } from "#core/geometry";
 import { type SceneFacts, scene } from "#core/scene";
 import { type PictureOf, paintScene } from "../painters/canvas.ts";
@@ -14,7 +14,7 @@ const linear = new Float32Array(256).map((_, i) => {
 /** As `groundOf`, from small previews of the photos on the page. */
 export async function groundFrom(at: PageAt, facts: SceneFacts, previewOf: (photoId: string) => Blob | undefined) {
   const bitmaps = new Map<string, ImageBitmap>();
-  for (const id of photosOf(at.page)) {
+  for (const id of photosDrawnOn(at.page)) {
     const preview = previewOf(id);
     const bitmap = preview && (await createImageBitmap(preview).catch(() => undefined));
     if (bitmap) bitmaps.set(id, bitmap);
@@ -26,7 +26,7 @@ export async function groundFrom(at: PageAt, facts: SceneFacts, previewOf: (phot
 
 /** How light it is behind words: the page is painted small, without any words, and looked at where they stand. */
 function groundOf(at: PageAt, facts: SceneFacts, picture: PictureOf): (tileId: string, at: Rect) => Ground | undefined {
-  const drawing = scene(at.page, at.format, facts);
+  const drawing = scene(at.page, facts);
   const { box } = drawing;
   const k = longPx / Math.max(box.w, box.h);
   const canvas = new OffscreenCanvas(Math.ceil(box.w * k), Math.ceil(box.h * k));

@@ -1,5 +1,4 @@
 import { checkPage, type PageFacts, sharpnessOn } from "#core/check";
-import { allTiles } from "#core/document";
 import { photoShape } from "#core/photo";
 import { faceKey } from "#core/words";
 import { FontShelf } from "../words/font-shelf.ts";
@@ -31,13 +30,13 @@ export async function checkPages(order: PagesToCheck, doing: Doing): Promise<rea
   const checked: CheckedPage[] = [];
   for (const at of order.pages) {
     doing.signal.throwIfAborted();
-    const words = allTiles(at.page).flatMap((t) => (t.filling.kind === "words" ? [faceKey(t.filling.style)] : []));
+    const words = at.page.tiles.flatMap((t) => (t.filling.kind === "words" ? [faceKey(t.filling.style)] : []));
     await Promise.all([...new Set(words)].map((key) => fonts.load(key)));
     const behind = words.length > 0 ? await groundFrom(at, facts, (id) => pictures.get(id)) : undefined;
     checked.push({
       pageId: at.page.id,
       findings: checkPage(at, { ...facts, behind }),
-      sharpness: sharpnessOn(at.page, at.format, facts),
+      sharpness: sharpnessOn(at.page, facts),
     });
     doing.progress(checked.length / order.pages.length);
   }

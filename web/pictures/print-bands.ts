@@ -1,4 +1,4 @@
-import { allTiles, type Page } from "#core/document";
+import type { PlacedPage } from "#core/document";
 import type { ChannelBits } from "#core/files";
 import { chain, type Matrix, type PathData, scaling, translation } from "#core/geometry";
 import { bleedBox, printPixels } from "#core/lab";
@@ -28,8 +28,8 @@ const bandPixels = 32_000_000;
 const rowsTogether = 256;
 
 /** The fonts of all words on a page; without one of them the file would lack its words. */
-const facesOn = (page: Page): string[] => [
-  ...new Set(allTiles(page).flatMap((t) => (t.filling.kind === "words" ? [faceKey(t.filling.style)] : []))),
+const facesOn = (page: PlacedPage): string[] => [
+  ...new Set(page.tiles.flatMap((t) => (t.filling.kind === "words" ? [faceKey(t.filling.style)] : []))),
 ];
 
 /** What the scenes of a file need: facts of its photos, and its fonts, which are fetched first. */
@@ -72,7 +72,7 @@ export async function paintBands(
   const box = bleedBox(format);
   const drawings = parts.map((part, i) => ({
     ...part,
-    steps: scene(part.page, part.format, facts).steps.slice(0, upTo?.[i]),
+    steps: scene(part.page, facts).steps.slice(0, upTo?.[i]),
   }));
   const bandRows = Math.max(rowsTogether, Math.floor((8 * bandPixels) / bits / widthPx / rowsTogether) * rowsTogether);
   const colorSpace = order.options.colour === "displayP3" ? "display-p3" : "srgb";

@@ -1,4 +1,4 @@
-import { allTiles, type Page, type Tile } from "#core/document";
+import type { PlacedPage, PlacedTile } from "#core/document";
 import { crc32, storedZip } from "#core/files";
 import { chain, type Matrix, scaling, translation } from "#core/geometry";
 import { bleedBox, printPixels } from "#core/lab";
@@ -34,9 +34,7 @@ export async function printOra(order: PagePrint, doing: Doing): Promise<PrintedF
   const toPixels = chain(scaling(size.widthPx / box.w, size.heightPx / box.h), translation(-box.x, -box.y));
   const sheets = file.parts.flatMap((part) => {
     const here = chain(toPixels, part.place);
-    return sheetsOf(part.page, (tile) => tileSteps(tile, part.format, facts), facts, part.format, order).map(
-      (s): Sheet => ({ ...s, toPixels: here }),
-    );
+    return sheetsOf(part.page, facts, order).map((s): Sheet => ({ ...s, toPixels: here }));
   });
   const merged = new OffscreenCanvas(size.widthPx, size.heightPx);
   const over = merged.getContext("2d", { alpha: false })!;
@@ -86,26 +84,20 @@ export async function printOra(order: PagePrint, doing: Doing): Promise<PrintedF
 }
 
 /** The ground first, then each tile by the name of what it holds. */
-function sheetsOf(
-  page: Page,
-  stepsOf: (tile: Tile) => readonly DrawStep[],
-  facts: SceneFacts,
-  format: Parameters<typeof scene>[1],
-  order: PagePrint,
-): Omit<Sheet, "toPixels">[] {
+function sheetsOf(page: PlacedPage, facts: SceneFacts, order: PagePrint): Omit<Sheet, "toPixels">[] {
   const names = new Map(order.photos.map((p) => [p.photo.id, p.photo.caption || p.photo.name]));
   // Captions are for the family, and the file may go to others.
-  const nameOf = ({ filling }: Tile, i: number): string =>
+  const nameOf = ({ filling }: PlacedTile, i: number): string =>
     filling.kind === "words"
       ? filling.text
       : filling.kind === "photo" && order.named
         ? (names.get(filling.view.photoId) ?? "")
         : `${filling.kind} ${i + 1}`;
-  const ground = scene({ ...page, tiles: [], over: [] }, format, facts).steps;
+  const ground = scene({ ...page, tiles: [] }, facts).steps;
   return [
     { name: order.title, steps: ground },
-    ...allTiles(page).flatMap((tile, i) => {
-      const steps = stepsOf(tile);
+    ...page.tiles.flatMap((tile, i) => {
+      const steps = tileSteps(tile, page.format, facts);
       return steps.length > 0 ? [{ name: nameOf(tile, i), steps }] : [];
     }),
   ];

@@ -82,7 +82,7 @@ class PdfPages {
     const drawn: Part[][] = [];
     for (const file of files) {
       const facts = await printFacts({ file, photos: this.#order.photos });
-      const parts = file.parts.map((part) => ({ ...part, steps: scene(part.page, part.format, facts).steps }));
+      const parts = file.parts.map((part) => ({ ...part, steps: scene(part.page, facts).steps }));
       this.#noteSizes(file, parts);
       drawn.push(parts);
     }

@@ -25,7 +25,7 @@ export async function printSvg(order: PagePrint, doing: Doing): Promise<PrintedF
   const { file } = order;
   const facts = await printFacts(order);
   const byId = new Map(order.photos.map((p) => [p.photo.id, p]));
-  const parts = file.parts.map((part) => ({ ...part, steps: scene(part.page, part.format, facts).steps }));
+  const parts = file.parts.map((part) => ({ ...part, steps: scene(part.page, facts).steps }));
   const inside = new Map<string, Inside>();
   const steps = parts.flatMap((p) => p.steps);
   const perMm = file.format.ppi / 25.4;

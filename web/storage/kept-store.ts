@@ -1,5 +1,5 @@
-import type { Page, Step } from "#core/document";
-import { pageSchema, projectSchema, readHistory } from "#core/document/schema";
+import type { Page, Project, Step } from "#core/document";
+import { formOf, projectForm, readHistory, readPage, readProject } from "#core/document/schema";
 import type { LabCard } from "#core/lab";
 import { labCardSchema } from "#core/lab/schema";
 import { isWholePhoto, type NamedSpan, type Photo } from "#core/photo";
@@ -64,6 +64,8 @@ export class KeptStore implements Store {
   /** Which number each known step is kept under. */
   readonly #numbers = new WeakMap<Step, number>();
   readonly #known = new Map<string, KnownWork>();
+  /** Works of an earlier form as they stand in storage, until they are first written in this one. */
+  readonly #before = new Map<string, unknown>();
   /** Types and hashes of photos, so that an original is found by a photo's id. */
   readonly #photos = new Map<string, Pick<Photo, "id" | "hash" | "type">>();
 
@@ -246,9 +248,9 @@ export class KeptStore implements Store {
             pageIds.slice(0, 2).map((id) => [record.id, id] as const),
           )
         : record.project.pages?.slice(0, 2);
-      const read = projectSchema.safeParse({ ...record.project, pages: first });
+      const read = readProject({ ...record.project, pages: first });
       const pageCount = (pageIds ?? record.project.pages ?? []).length;
-      if (read.success) cards.push({ project: read.data, pageCount, savedAt: record.savedAt });
+      if (read) cards.push({ project: read.project, pageCount, savedAt: record.savedAt });
       else damaged.push(record.id);
     }
     return { cards: cards.sort((a, b) => (a.savedAt < b.savedAt ? 1 : -1)), damaged };
@@ -260,26 +262,28 @@ export class KeptStore implements Store {
     if (!record) return undefined;
     if (record.removedAt !== undefined) throw new StoreError("workRemoved", projectId);
     const [pages, kept] = await Promise.all([pagesOf(tables, record), tables.under("steps", projectId)]);
-    const read = projectSchema.safeParse({ ...record.project, pages });
-    if (!read.success) throw new StoreError("recordDamaged", read.error);
+    const whole = { ...record.project, pages };
+    const read = readProject(whole);
+    if (!read) throw new StoreError(isNewer(whole) ? "workNewer" : "recordDamaged", projectId);
+    const { project, migrated } = read;
     const numbers = kept.map(([key]) => Number((key as [string, number])[1]));
-    const history = readHistory(
-      kept.map(([, step]) => step),
-      record.done,
-    );
+    // Steps speak of the form that the work was kept in, and do not fit another.
+    const history = readHistory(migrated ? [] : kept.map(([, step]) => step), migrated ? 0 : record.done);
+    if (migrated) this.#before.set(projectId, whole);
     for (const [i, step] of history.steps.entries()) this.#numbers.set(step, numbers[history.from + i]!);
     this.#known.set(projectId, {
-      pages: record.pageIds ? new Map(read.data.pages.map((p) => [p.id, p])) : new Map(),
+      pages: record.pageIds ? new Map(project.pages.map((p) => [p.id, migrated ? undefined : p])) : new Map(),
       firstStep: numbers[0] ?? record.firstStep,
       endStep: (numbers.at(-1) ?? record.firstStep - 1) + 1,
     });
     return {
-      project: read.data,
+      project,
       savedAt: record.savedAt,
       steps: history.steps,
       sent: record.sent,
       done: history.done,
       historyCut: history.cut,
+      migrated: migrated && kept.length > 0,
     };
   }
 
@@ -289,7 +293,11 @@ export class KeptStore implements Store {
     const { changes, numbered, now } = changesOfSave(save, known, (step) => this.#numbers.get(step));
     const needs: Need[] = [{ is: "workNotRemoved", projectId: id }];
     if (this.#known.has(id)) needs.push({ is: "workHere", projectId: id });
-    await this.#deps.writer.commit(changes, needs);
+    const before = this.#before.get(id);
+    // As it was in its earlier form, until the same commit that replaces it.
+    const first = before === undefined ? [] : [put("snapshots", firstSnapshot(save, before))];
+    await this.#deps.writer.commit([...first, ...changes], needs);
+    this.#before.delete(id);
     // Only now: a save that failed must not leave a hole in the history behind it.
     for (const [step, number] of numbered) this.#numbers.set(step, number);
     this.#known.set(id, now);
@@ -357,15 +365,16 @@ export class KeptStore implements Store {
     const record = (await tables.get("projects", projectId)) as StoredProject | undefined;
     if (!record) return undefined;
     const all = await pagesOf(tables, record);
-    const pages = all.flatMap((p) => pageSchema.safeParse(p).data ?? []);
+    const form = formOf(record.project);
+    const pages = all.filter((p) => readPage(p, form));
     if (pages.length === 0) return undefined;
     // What the work cannot be read with is left away piece by piece; its pages are what matters.
     for (const without of [[], ["sheets"], ["sheets", "cover"], ["sheets", "cover", "notes", "words", "accepted"]]) {
       const bare = Object.fromEntries(without.map((name) => [name, undefined]));
       const cover = without.includes("cover") ? { cover: null } : {};
       const sheets = without.includes("sheets") ? { sheets: null } : {};
-      const read = projectSchema.safeParse({ ...record.project, ...bare, ...cover, ...sheets, pages });
-      if (read.success) return { project: read.data, lostPages: all.length - pages.length };
+      const read = readProject({ ...record.project, ...bare, ...cover, ...sheets, pages });
+      if (read) return { project: read.project, lostPages: all.length - pages.length };
     }
     return undefined;
   }
@@ -374,8 +383,8 @@ export class KeptStore implements Store {
     const all = (await (await this.#deps.tables()).by("snapshots", "byProject", projectId)) as readonly Snapshot[];
     // One that cannot be read any more is no use to anybody, and must not hide the others.
     const readable = all.flatMap((s) => {
-      const project = projectSchema.safeParse(s.project).data;
-      return project ? [{ ...s, project }] : [];
+      const read = readProject(s.project);
+      return read ? [{ ...s, project: read.project }] : [];
     });
     return readable.sort((a, b) => (a.at < b.at ? 1 : -1));
   }
@@ -388,6 +397,18 @@ export class KeptStore implements Store {
     await this.#deps.writer.commit([drop("snapshots", snapshotId)]);
   }
 }
+
+const isNewer = (data: unknown): boolean => Number(formOf(data)) > projectForm;
+
+/** A work in its earlier form, kept for whoever wants back to it. */
+const firstSnapshot = ({ project, savedAt }: ProjectSave, before: unknown) => ({
+  id: `before-${project.id}`,
+  projectId: project.id,
+  name: "",
+  at: savedAt,
+  why: "renewed" as const,
+  project: before as Project,
+});
 
 /** A project's pages in their order; one that is missing is left to the check that follows. */
 async function pagesOf(tables: Tables, record: StoredProject): Promise<readonly (Page | undefined)[]> {

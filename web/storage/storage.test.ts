@@ -1,5 +1,7 @@
 import "fake-indexeddb/auto";
+import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
+import { unzipSync } from "fflate";
 import { openDB } from "idb";
 import { commit, type Editing, noHistory, undo } from "#core/document";
 import { photoSchema } from "#core/photo/schema";
@@ -170,13 +172,41 @@ test("a damaged record is counted and leaves the others readable", async () => {
   await store.addPhoto(newPhoto("good", "7"));
   const raw = await openDB(databaseName);
   await raw.put("photos", { id: "bad", hash: "2", widthPx: -3 });
-  await raw.put("projects", { id: "bad", project: { schema: 9 }, savedAt: "", done: 0, firstStep: 0 });
+  await raw.put("projects", { id: "bad", project: { schema: 2 }, savedAt: "", done: 0, firstStep: 0 });
+  await raw.put("projects", { id: "newer", project: { schema: 9 }, savedAt: "", done: 0, firstStep: 0 });
   const { photos, damaged } = await store.photos();
   expect(damaged).toBe(1);
   expect(photos.some((p) => p.id === "good")).toBe(true);
-  expect((await store.projects()).damaged).toEqual(["bad"]);
+  expect((await store.projects()).damaged).toEqual(["bad", "newer"]);
   expect(await store.salvage("bad")).toBeUndefined();
   await expect(store.openProject("bad")).rejects.toMatchObject({ code: "recordDamaged" });
+  await expect(store.openProject("newer")).rejects.toMatchObject({ code: "workNewer" });
+  raw.close();
+});
+
+test("a work of the first form opens as one of today, and is written so with its first change, as it was beside it", async () => {
+  const store = await openKept();
+  const zip = unzipSync(readFileSync("e2e/fixtures/version-1/book.tessip.zip"));
+  const { project: first } = JSON.parse(new TextDecoder().decode(zip["project.json"]));
+  const raw = await openDB(databaseName);
+  const pageIds = first.pages.map((p: { id: string }) => p.id);
+  const record = { id: "old", project: { ...first, id: "old", pages: [] }, pageIds, savedAt: "then", firstStep: 3 };
+  await raw.put("projects", { ...record, done: 1, sent: undefined });
+  for (const page of first.pages) await raw.put("pages", page, ["old", page.id]);
+  await raw.put("steps", { name: { code: "arranged", count: 1 }, changes: [], inverses: [], at: "then" }, ["old", 3]);
+  expect((await store.projects()).cards.find((c) => c.project.id === "old")?.pageCount).toBe(pageIds.length);
+  const opened = (await store.openProject("old"))!;
+  expect(opened).toMatchObject({ steps: [], done: 0, migrated: true, project: { schema: 2 } });
+  // Only looking changes nothing.
+  expect(await raw.get("projects", "old")).toMatchObject({ project: { schema: 1 } });
+  const renamed = { ...opened.project, name: "Another" };
+  await store.saveProject({ project: renamed, steps: [], done: 0, savedAt: "now", sent: undefined });
+  const again = (await store.openProject("old"))!;
+  expect([again.project, again.migrated]).toEqual([renamed, false]);
+  for (const id of pageIds) expect(await raw.get("pages", ["old", id])).toHaveProperty("pieces");
+  expect(await raw.getAllKeys("steps", IDBKeyRange.bound(["old", 0], ["old", 99]))).toEqual([]);
+  const [before] = await store.snapshots("old");
+  expect(before).toMatchObject({ why: "renewed", project: { ...opened.project, name: "Fixture book" } });
   raw.close();
 });
 

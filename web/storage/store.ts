@@ -44,6 +44,8 @@ export interface OpenedProject {
   readonly sent: SentMark | undefined;
   /** Whether there were steps before that cannot be read any more. */
   readonly historyCut?: boolean;
+  /** Whether its steps fell away because the work was kept in an earlier form. */
+  readonly migrated?: boolean;
 }
 
 /** An order that was begun at a lab, by the number that the lab gave it. */
@@ -65,6 +67,8 @@ export interface Snapshot {
   readonly name: string;
   readonly at: string;
   readonly project: Project;
+  /** Kept by the program itself, before the work was first written in a new form. */
+  readonly why?: "renewed";
 }
 
 export interface ProjectSave {
@@ -146,6 +150,8 @@ export type StoreTrouble =
   /** It was written by a newer version of this program. */
   | "newerVersion"
   | "recordDamaged"
+  /** Written by a program that is newer than this one. */
+  | "workNewer"
   | "workRemoved"
   | "alreadyHere";
 
@@ -156,6 +162,7 @@ const troubles: readonly string[] = [
   "storageHeld",
   "newerVersion",
   "recordDamaged",
+  "workNewer",
   "workRemoved",
   "alreadyHere",
 ] satisfies readonly StoreTrouble[];

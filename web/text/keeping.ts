@@ -25,6 +25,7 @@ export const keeping = {
       "Not kept: another window of Tessip holds your work and does not answer. Close it, then try again; nothing on screen is lost.",
     newerVersion:
       "Not kept: a newer Tessip is open in another window. Save your work as a file, then load this page again.",
+    workNewer: "Not kept: this work was written by a newer Tessip. Reload this page to get it.",
     recordDamaged: "Not kept: the record of this work is damaged. Save your work as a file.",
     workRemoved:
       "Not kept: this work was removed in another window. Bring it back there, or save it as a file from the menu at the top right.",
@@ -36,6 +37,8 @@ export const keeping = {
   takeOver: "Work on it here instead",
   historyCut:
     "Some earlier steps cannot be read any more, so Undo goes no further back than here. The work itself is whole.",
+  historyRenewed:
+    "This work was last changed with an earlier Tessip. It is whole, but steps from then cannot be undone. With your first change a snapshot of it as it was is kept.",
   onlyLooking: "Nothing was changed: this work is open in another tab, and here you can only look at it.",
   cannotHere: "Only to look at: this work is open in another tab.",
   full: "This disk is full. What you change is still kept, in room that was saved for it. New photos and files have to wait until there is more room.",
@@ -109,6 +112,8 @@ export const workFault = {
   removed: "This work was removed",
   removedBody: "It is still here for a while. You can bring it back as it was.",
   damaged: "The record of this work is damaged",
+  newer: "This work was written by a newer Tessip",
+  newerBody: "It is whole, but this window still runs an older one. Load the page again to get the newer.",
   damagedBody: "Nothing was deleted. What can still be read of it can be kept as a new work.",
   salvage: (pages: number, lost: number) =>
     lost === 0

@@ -48,6 +48,8 @@ export const work = {
   snapshotName: "Name",
   snapshotKeep: "Keep it as it is now",
   snapshotFirst: (n: number) => `Snapshot ${n}`,
+  /** Of one that was kept when the form of works changed. */
+  snapshotRenewed: "Before Tessip was renewed",
   snapshotBack: (name: string) => `Go back to ${name}`,
   snapshotBackShort: "Go back",
   snapshotDrop: (name: string) => `Forget ${name}`,

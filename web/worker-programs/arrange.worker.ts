@@ -7,9 +7,9 @@ import type { ArrangeJobs } from "../workers/jobs.ts";
 import { WorkerError } from "../workers/protocol.ts";
 import { type Doing, serveJobs } from "../workers/serve.ts";
 
-async function alternatives({ page, format, photos, seed }: ArrangeJobs["alternatives"]["in"]) {
+async function alternatives({ at, photos, seed }: ArrangeJobs["alternatives"]["in"]) {
   const byId = new Map(photos.map((p) => [p.id, p]));
-  return alternativesOf(page, format, (id) => byId.get(id), seed);
+  return alternativesOf(at, (id) => byId.get(id), seed);
 }
 
 /** Of a sum of work, what sharing the photos out takes. */

@@ -1,6 +1,6 @@
 import type { Alternative } from "#core/arrange";
 import type { Finding, PageAt, PlacedSharpness, ProjectFacts } from "#core/check";
-import type { Look, Page, PrintFile, Project } from "#core/document";
+import type { Look, Page, PlacedGroup, PrintFile, Project } from "#core/document";
 import type { ChannelBits, JpegOptions, PrintColour, TiffPacking } from "#core/files";
 import type { PhotoShape } from "#core/fit";
 import type { PageFormat } from "#core/lab";
@@ -48,11 +48,10 @@ export interface FocusJobs {
 }
 
 export interface ArrangeJobs {
-  /** Other ways to arrange the tiles of a page, the best first. */
+  /** Other ways to arrange the tiles of a group, the best first. */
   readonly alternatives: Job<
     {
-      readonly page: Page;
-      readonly format: PageFormat;
+      readonly at: PlacedGroup;
       readonly photos: readonly (PhotoShape & { readonly id: string })[];
       readonly seed: number;
     },

@@ -6,7 +6,7 @@ import type { PageRule } from "../facts.ts";
  * and says so.
  */
 export const blankPage: PageRule = ({ page, kind, isCover, begun }) => {
-  if (kind === "pockets" || !begun || isCover || page.blank || holdsAnything(page)) return [];
+  if (kind === "pockets" || !begun || isCover || page.page.blank || holdsAnything(page.page, page.style)) return [];
   const spots = [{ pageId: page.id, tileIds: [] }];
   return kind === "book"
     ? [{ code: "blankPage", severity: "doubt", spots, fixes: ["keepBlank"] }]

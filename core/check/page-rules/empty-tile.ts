@@ -1,14 +1,14 @@
-import { emptyTiles } from "#core/document";
+import { emptyPlaces, holdsPockets } from "#core/document";
 import type { PageRule } from "../facts.ts";
 import { spot } from "../places.ts";
 
 /** A place that was left open prints as a bare patch. Pockets may stay empty: something else goes in there. */
 export const emptyTile: PageRule = ({ page }) =>
-  page.arrangement?.kind === "pockets"
+  holdsPockets(page.page)
     ? []
-    : emptyTiles(page).map((tile) => ({
+    : emptyPlaces(page).map((tile) => ({
         code: "emptyTile",
         severity: "wrong",
         spots: [spot(page, tile)],
-        fixes: page.arrangement ? ["takeAway"] : [],
+        fixes: ["takeAway"],
       }));

@@ -1,4 +1,4 @@
-import { allTiles, isFree, type Tile, type View } from "#core/document";
+import { isFree, type PlacedTile, type View } from "#core/document";
 import type { Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import type { SeenPhoto } from "#core/scene";
@@ -21,7 +21,7 @@ interface Fated {
 }
 
 /** What becomes of the faces that a tile shows. Those that it does not show at all are left out on purpose. */
-function fatesOf(tile: Tile, view: View, photo: SeenPhoto, format: PageFormat): Fated[] {
+function fatesOf(tile: PlacedTile, view: View, photo: SeenPhoto, format: PageFormat): Fated[] {
   const matrix = viewMatrix(tile, view, photo, format);
   const box = tileBox(tile);
   return (photo.focus?.faces ?? []).flatMap((face): Fated[] => {
@@ -47,7 +47,7 @@ const worstOf = (fates: readonly Fated[]): FaceFate => worst.find((w) => fates.s
 
 /** Heads that a tile, the knife or the fold takes a part of; and a point of focus set by hand that is not on the page. */
 export const faces: PageRule = ({ page, format }, facts) =>
-  allTiles(page).flatMap((tile): Found[] => {
+  page.tiles.flatMap((tile): Found[] => {
     if (tile.filling.kind !== "photo") return [];
     const { view } = tile.filling;
     const photo = facts.photo(view.photoId);
@@ -60,7 +60,11 @@ export const faces: PageRule = ({ page, format }, facts) =>
     const at = boundsOf(these.flatMap((f) => cornersOf(f.at)));
     const better =
       view.byHand && worst.indexOf(worstOf(fatesOf(tile, unhanded(view), photo, format))) > worst.indexOf(is);
-    const fixes: FixCode[] = better ? ["frameByFocus"] : is === "near" && isFree(page, tile.id) ? ["moveInside"] : [];
+    const fixes: FixCode[] = better
+      ? ["frameByFocus"]
+      : is === "near" && isFree(page.page, tile.id)
+        ? ["moveInside"]
+        : [];
     const spots = [spot(page, tile, at)];
     if (is === "cropped") return [{ code: "faceCropped", severity: "doubt", faces: these.length, spots, fixes }];
     return [
@@ -78,7 +82,7 @@ export const faces: PageRule = ({ page, format }, facts) =>
 export const unhanded = (view: View): View => ({ ...view, byHand: false, whole: false, zoom: 1, turn: 0 });
 
 function focusFound(
-  tile: Tile,
+  tile: PlacedTile,
   view: View,
   photo: SeenPhoto,
   format: PageFormat,

@@ -1,4 +1,3 @@
-import { allTiles } from "#core/document";
 import type { PageFormat } from "#core/lab";
 import { seenFrame } from "#core/scene";
 import type { PageRule } from "../facts.ts";
@@ -22,7 +21,7 @@ export const nearTheCut: PageRule = ({ page, format }) => {
       mm > hairMm && mm < tolerance && cutEdges({ x: 0, y: 0, w: 0, h: 0 }, format).edges.some((e) => e.edge === edge),
   );
   const margins =
-    thin.length > 0 && page.tiles.length > 0 && page.arrangement && page.arrangement.kind !== "pockets"
+    thin.length > 0 && page.groups.some((g) => g.group.arrangement.kind !== "pockets")
       ? [
           {
             code: "thinMargin" as const,
@@ -34,8 +33,8 @@ export const nearTheCut: PageRule = ({ page, format }) => {
           },
         ]
       : [];
-  const borders = allTiles(page).flatMap((tile) => {
-    const { widthMm } = tile.edge.border;
+  const borders = page.tiles.flatMap((tile) => {
+    const { widthMm } = tile.border;
     if (widthMm === 0 || tile.filling.kind === "empty" || tile.frame.turn !== 0) return [];
     const lost = cutEdges(tileBox(tile), format).edges.filter((e) => e.outMm > hairMm);
     // Of a tile that goes on to the end of the bleed, the border is measured from the cut.

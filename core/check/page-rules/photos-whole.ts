@@ -1,4 +1,3 @@
-import { allTiles } from "#core/document";
 import type { PageRule } from "../facts.ts";
 import type { Found } from "../finding.ts";
 import { spot } from "../places.ts";
@@ -8,7 +7,7 @@ const leastBeyond = 0.02;
 
 /** Photos whose file cannot be printed as it should be: gone, or with colours that an sRGB print cannot show. */
 export const photosWhole: PageRule = ({ page }, facts) =>
-  allTiles(page).flatMap((tile): Found[] => {
+  page.tiles.flatMap((tile): Found[] => {
     if (tile.filling.kind !== "photo") return [];
     const { photoId } = tile.filling.view;
     const photo = facts.known(photoId);

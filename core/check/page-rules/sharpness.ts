@@ -1,4 +1,3 @@
-import { allTiles } from "#core/document";
 import { sharpnessOf } from "#core/fit";
 import type { PageRule } from "../facts.ts";
 import { sharpnessOn } from "../placed-sharpness.ts";
@@ -7,8 +6,8 @@ import { withSharperPlace, withSmallerTile } from "../softness.ts";
 
 /** Below the lab's least a photo prints visibly soft; below what it wants it is only less crisp. */
 export const sharpness: PageRule = ({ page, format }, facts) => {
-  const byId = new Map(allTiles(page).map((t) => [t.id, t]));
-  return sharpnessOn(page, format, facts).flatMap(({ tileId, photoId, ppi }) => {
+  const byId = new Map(page.tiles.map((t) => [t.id, t]));
+  return sharpnessOn(page, facts).flatMap(({ tileId, photoId, ppi }) => {
     const tile = byId.get(tileId)!;
     const is = sharpnessOf(ppi, format);
     if (is === "sharp") return [];
@@ -24,8 +23,8 @@ export const sharpness: PageRule = ({ page, format }, facts) => {
         spots: [spot(page, tile)],
         fixes: [
           ...(facts.sharperTwin(photoId) === undefined ? [] : (["useSharper"] as const)),
-          ...(is === "soft" && withSharperPlace(page, format, tileId, facts) ? (["sharperPlace"] as const) : []),
-          ...(is === "soft" && withSmallerTile(page, format, tileId, facts) ? (["printSmaller"] as const) : []),
+          ...(is === "soft" && withSharperPlace(page, tileId, facts) ? (["sharperPlace"] as const) : []),
+          ...(is === "soft" && withSmallerTile(page, tileId, facts) ? (["printSmaller"] as const) : []),
         ],
       },
     ];

@@ -1,4 +1,4 @@
-import { allTiles, frameRect } from "#core/document";
+import { frameRect } from "#core/document";
 import { applyTo, inverse } from "#core/geometry";
 import type { PageRule } from "../facts.ts";
 import { cornersOf, hairMm, spot, viewMatrix } from "../places.ts";
@@ -8,7 +8,7 @@ const mostSliverMm = 5;
 
 /** A thin strip of a tile that its photo does not reach: on paper a line that looks like a mistake. */
 export const uncovered: PageRule = ({ page, format }, facts) =>
-  allTiles(page).flatMap((tile) => {
+  page.tiles.flatMap((tile) => {
     if (tile.filling.kind !== "photo") return [];
     const { view } = tile.filling;
     const photo = facts.photo(view.photoId);

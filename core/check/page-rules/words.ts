@@ -1,5 +1,5 @@
 import { contrastOf, luminance } from "#core/colour";
-import { allTiles, type Frame, isFree, type Page, type Tile, type Words } from "#core/document";
+import { type Frame, findTile, isFree, type PlacedPage, type PlacedTile, type Words } from "#core/document";
 import { applyTo, type Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
@@ -15,7 +15,7 @@ const leastContrast = 2.5;
 const lostContrast = 1.5;
 
 export interface WordsOn {
-  readonly tile: Tile;
+  readonly tile: PlacedTile;
   readonly words: Words;
   readonly text: string;
   readonly laid: LaidWords | undefined;
@@ -25,7 +25,7 @@ export interface WordsOn {
 
 /** All words on a page, set as they are drawn. */
 export const wordsOn = ({ page, format }: Pick<PageAt, "page" | "format">, facts: PageFacts): readonly WordsOn[] =>
-  allTiles(page).flatMap((tile): WordsOn[] => {
+  page.tiles.flatMap((tile): WordsOn[] => {
     if (tile.filling.kind !== "words") return [];
     const words = tile.filling;
     const text = wordsOf(words, facts.photo);
@@ -49,7 +49,7 @@ function lettersBox(frame: Frame, words: Words, laid: LaidWords): Rect {
 export const words: PageRule = ({ page, format }, facts) =>
   wordsOn({ page, format }, facts).flatMap(({ tile, words: w, text, laid, at }): Found[] => {
     const spots = [spot(page, tile, at)];
-    const running = !page.over.some((t) => t.id === tile.id) && !page.tiles.some((t) => t.id === tile.id);
+    const running = findTile(page.page, tile.id) === undefined;
     if (!laid)
       return facts.setter ? [{ code: "fontMissing", severity: "wrong", face: faceKey(w.style), spots, fixes: [] }] : [];
     const found: Found[] = [];
@@ -82,7 +82,11 @@ export const words: PageRule = ({ page, format }, facts) =>
         severity: risk.risk === "near" ? "doubt" : "wrong",
         ...risk,
         spots,
-        fixes: isFree(page, tile.id) ? ["moveInside"] : withWiderInset(page, tile, format, facts) ? ["insetWords"] : [],
+        fixes: isFree(page.page, tile.id)
+          ? ["moveInside"]
+          : withWiderInset(page, tile, format, facts)
+            ? ["insetWords"]
+            : [],
       });
     const ground = facts.behind?.(tile.id, at);
     if (ground) {
@@ -103,12 +107,17 @@ const insetStepMm = 0.5;
 const mostInsetMm = 30;
 
 /** Words in a tile of an arrangement with as much room around them as they need to be safe; nothing where they do not fit then. */
-export function withWiderInset(page: Page, tile: Tile, format: PageFormat, facts: PageFacts): Tile | undefined {
+export function withWiderInset(
+  page: PlacedPage,
+  tile: PlacedTile,
+  format: PageFormat,
+  facts: PageFacts,
+): PlacedTile | undefined {
   const { filling } = tile;
   if (filling.kind !== "words") return undefined;
   for (let insetMm = filling.style.insetMm + insetStepMm; insetMm <= mostInsetMm; insetMm += insetStepMm) {
-    const next: Tile = { ...tile, filling: { ...filling, style: { ...filling.style, insetMm } } };
-    const [on] = wordsOn({ page: { ...page, tiles: [next], over: [] }, format }, facts);
+    const next: PlacedTile = { ...tile, filling: { ...filling, style: { ...filling.style, insetMm } } };
+    const [on] = wordsOn({ page: { ...page, tiles: [next] }, format }, facts);
     if (!on?.laid || on.laid.hidden > 0) return undefined;
     if (!riskOf(on.at, format)) return next;
   }

@@ -1,4 +1,4 @@
-import { coverParts, isBegun, pageCount, rulesOf } from "#core/document";
+import { coverParts, isBegun, pageCount, placed, rulesOf } from "#core/document";
 import { bindsSo, boundPages } from "#core/lab";
 import type { ProjectRule } from "../facts.ts";
 import type { Found } from "../finding.ts";
@@ -25,16 +25,17 @@ export const bound: ProjectRule = (project) => {
       fixes: next > pages ? ["addPages"] : [],
     });
   const parts = coverParts(project);
-  const { cover } = project;
-  if (!cover || !parts) return [...found, { code: "coverMissing", severity: "wrong", spots: [], fixes: ["makeCover"] }];
+  const { cover, spine } = project;
+  if (!cover || !spine || !parts)
+    return [...found, { code: "coverMissing", severity: "wrong", spots: [], fixes: ["makeCover"] }];
   const { leastForWordsMm } = parts.cover;
-  if (cover.spine.text.trim() !== "" && parts.spineMm < leastForWordsMm)
+  if (spine.text.trim() !== "" && parts.spineMm < leastForWordsMm)
     found.push({
       code: "spineTooNarrow",
       severity: "hint",
       spineMm: parts.spineMm,
       leastMm: leastForWordsMm,
-      spots: [{ pageId: cover.page.id, tileIds: [] }],
+      spots: [{ pageId: cover.id, tileIds: [] }],
       fixes: ["clearSpine"],
     });
   return found;
@@ -51,14 +52,14 @@ export const coverMadeElsewhere: ProjectRule = (project, { photos }) => {
   const byId = new Map(photos.map((p) => [p.id, p]));
   const heightMm = parts.heightMm + 2 * project.format.bleedMm;
   const needsMm = parts.widthMm + 2 * project.format.bleedMm;
-  return [...cover.page.tiles, ...cover.page.over].flatMap((tile): Found[] => {
+  return placed(project, cover).tiles.flatMap((tile): Found[] => {
     if (tile.filling.kind !== "photo" || tile.frame.width < 0.9 * parts.widthMm) return [];
     const photo = byId.get(tile.filling.view.photoId);
     // Only pages that were made elsewhere come in hidden.
     if (!photo?.hidden) return [];
     const isMm = (photo.widthPx / photo.heightPx) * heightMm;
     if (Math.abs(isMm - needsMm) <= mostOffMm) return [];
-    const spots = [{ pageId: cover.page.id, tileIds: [tile.id] }];
+    const spots = [{ pageId: cover.id, tileIds: [tile.id] }];
     return [{ code: "coverOfOtherSize", severity: "wrong", isMm, needsMm, spots, fixes: [] }];
   });
 };

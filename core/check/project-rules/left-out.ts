@@ -1,4 +1,4 @@
-import { type Project, photosOf } from "#core/document";
+import { everyPage, type Project, photosOf } from "#core/document";
 import { findEvents, type Photo } from "#core/photo";
 import type { ProjectRule } from "../facts.ts";
 import type { Found } from "../finding.ts";
@@ -7,7 +7,7 @@ import type { Found } from "../finding.ts";
 const leastOfEvent = 3;
 
 export const placedIn = (project: Project): ReadonlySet<string> =>
-  new Set([...project.pages, ...(project.cover ? [project.cover.page] : [])].flatMap(photosOf));
+  new Set(everyPage(project).flatMap((p) => photosOf(p, project.style)));
 
 /** Photos with stars, and whole events, on no page though the work reaches over their time. */
 export const leftOut: ProjectRule = (project, { photos, piles, spans }) => {

@@ -1,4 +1,13 @@
-import { allTiles, firstOnRight, openingsOf, type Page, type Project, pagesOf, photoIdOf } from "#core/document";
+import {
+  firstOnRight,
+  holdsPockets,
+  openingsOf,
+  type Page,
+  type Project,
+  pagesOf,
+  photoIdOf,
+  placed,
+} from "#core/document";
 import type { ProjectRule } from "../facts.ts";
 import type { Found, Spot } from "../finding.ts";
 import { tileBox } from "../places.ts";
@@ -9,8 +18,8 @@ interface Placed {
   readonly spot: Spot;
 }
 
-const placedOn = (page: Page): Placed[] =>
-  allTiles(page).flatMap((tile) => {
+const placedOn = (project: Project, page: Page): Placed[] =>
+  placed(project, page).tiles.flatMap((tile) => {
     const photoId = photoIdOf(tile);
     return photoId === undefined
       ? []
@@ -31,7 +40,7 @@ const grouped = <T>(all: readonly T[], keyOf: (t: T) => string): Map<string, T[]
 };
 
 /** One photo through several pockets or across a fold is meant so. */
-const runsThrough = (page: Page) => page.arrangement?.kind === "pockets";
+const runsThrough = (page: Page) => holdsPockets(page);
 
 /** A photo that comes again, and two that show nearly the same side by side. */
 export const repeats: ProjectRule = (project, { photos, piles }) => {
@@ -41,9 +50,9 @@ export const repeats: ProjectRule = (project, { photos, piles }) => {
   const together = new Set<string>();
   const pileOf = new Map(piles.flatMap((pile, i) => pile.map((id) => [id, i] as const)));
   for (const pages of seenTogether(project)) {
-    const placed = pages.flatMap(placedOn).filter((p) => !papers.has(p.photoId));
-    all.push(...placed);
-    for (const [photoId, those] of grouped(placed, (p) => p.photoId)) {
+    const here = pages.flatMap((p) => placedOn(project, p)).filter((p) => !papers.has(p.photoId));
+    all.push(...here);
+    for (const [photoId, those] of grouped(here, (p) => p.photoId)) {
       if (those.length < 2 || those.every((t) => t.page === those[0]!.page && runsThrough(t.page))) continue;
       together.add(photoId);
       found.push({
@@ -55,7 +64,7 @@ export const repeats: ProjectRule = (project, { photos, piles }) => {
         fixes: [],
       });
     }
-    const piled = placed.filter((p) => pileOf.has(p.photoId));
+    const piled = here.filter((p) => pileOf.has(p.photoId));
     for (const [, those] of grouped(piled, (p) => String(pileOf.get(p.photoId))))
       if (new Set(those.map((t) => t.photoId)).size > 1)
         found.push({ code: "alikeTogether", severity: "hint", spots: those.map((t) => t.spot), fixes: [] });

@@ -10,6 +10,8 @@ export interface ChangeKind<C, Inverse> {
   invert(before: Project, change: C): Inverse;
   /** One change that does what two in a row do; undefined where there is none. */
   merge?(first: C, next: C): C | undefined;
+  /** It only gives values to places that no other kind gives values to: two such may trade places. */
+  readonly assigns?: true;
   /** The one page that it touches and reads; of changes to different pages it does not matter which comes first. */
   pageId?(change: C): string;
 }

@@ -1,8 +1,7 @@
 import { ok, type Result, refused } from "#core/result";
-import { firstOnRight, formatOf, spreadsHold } from "../book.ts";
-import { mostTiles, type Page } from "../page.ts";
+import { firstOnRight, spreadsHold } from "../book.ts";
+import type { Page } from "../page.ts";
 import { findPage, type Project } from "../project.ts";
-import { solvePage } from "../solve-page.ts";
 import type { ChangeKind } from "./kind.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
@@ -36,27 +35,19 @@ export const mostPages = 1000;
 /** What moves pages about in their row and leaves each as it is. */
 export type RowChange = InsertPages | RemovePages | MovePages | OrderPages;
 
-/** The row afterwards, its pages not yet fitted to the side they came to lie on; the same row when nothing changed. */
+/** The row afterwards; the same row when nothing changed. */
 export function rowAfter(project: Project, change: RowChange): Result<readonly Page[], ChangeTrouble> {
   const row = reordered(project, change);
   if (!row.ok || project.kind === "collage") return row;
   return spreadsHold(row.value, firstOnRight(project)) ? row : refused("spreadSplit");
 }
 
-/** One that came to lie on the other side of the fold is fitted to that side. */
 function apply(project: Project, change: RowChange): Result<Project, ChangeTrouble> {
   const row = rowAfter(project, change);
   if (!row.ok) return row;
   const pages = row.value;
-  if (pages.length === project.pages.length && pages.every((p, i) => p === project.pages[i])) return ok(project);
-  const after: Project = { ...project, pages };
-  if (project.kind === "collage") return ok(after);
-  const fitted = pages.map((page) => {
-    const was = findPage(project, page.id) ? formatOf(project, page) : undefined;
-    const now = formatOf(after, page);
-    return was === now ? page : solvePage(page, now);
-  });
-  return ok({ ...after, pages: fitted });
+  const same = pages.length === project.pages.length && pages.every((p, i) => p === project.pages[i]);
+  return ok(same ? project : { ...project, pages });
 }
 
 function reordered(project: Project, change: RowChange): Result<readonly Page[], ChangeTrouble> {
@@ -76,8 +67,6 @@ function withInserted(row: readonly Page[], change: InsertPages): Result<readonl
   if (row.length + change.pages.length > mostPages) return refused("tooManyPages", { most: mostPages });
   const pages = [...row];
   for (const { page, at } of change.pages) {
-    const tiles = page.tiles.length;
-    if (tiles > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles });
     if (pages.some((p) => p.id === page.id)) return refused("pageThere", { pageId: page.id });
     pages.splice(Math.max(0, Math.min(at, pages.length)), 0, page);
   }

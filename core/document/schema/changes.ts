@@ -1,32 +1,59 @@
 import { z } from "zod";
 import type { Change } from "../change.ts";
-import { borderSchema, fillingSchema, lookSchema, pageSchema } from "./page.ts";
+import { freeTileSchema, groupSchema, pageSchema, pieceSchema, tileSchema } from "./page.ts";
 import { projectSchema } from "./project.ts";
 
 const id = z.string().min(1).max(64);
 const ids = z.array(id).max(5000);
 const place = z.number().int();
 
-const { schema: _, id: __, kind: ___, createdAt: ____, ...settable } = projectSchema.unwrap().shape;
+const {
+  schema: _,
+  id: __,
+  kind: ___,
+  createdAt: ____,
+  pages: _____,
+  cover: ______,
+  ...settable
+} = projectSchema.unwrap().shape;
+
+/** Another value for some fields, and fields taken away. */
+const patchOf = <S extends z.ZodRawShape>(shape: S) =>
+  z.object({
+    id,
+    set: z.strictObject(shape).partial().optional(),
+    unset: z.array(z.enum(Object.keys(shape) as [string, ...string[]])).optional(),
+  });
+
+const { id: _tileId, ...tileFields } = tileSchema.unwrap().shape;
+const { id: _groupId, kind: _kind, tiles: _tiles, ...groupFields } = groupSchema.unwrap().shape;
+const { id: _pageId, pieces: _pieces, ...pageFields } = pageSchema.unwrap().shape;
+const inPage = { pageId: id, groupId: id.optional() };
 
 /** Each kind of change as it may come out of storage. */
 export const changeSchemas = {
-  putPage: z.object({ page: pageSchema }),
-  fillTiles: z.object({ pageId: id, fillings: z.array(z.object({ tileId: id, filling: fillingSchema })).max(5000) }),
-  setLook: z.object({ pageId: id, look: lookSchema }),
-  dressTiles: z.object({
+  setTiles: z.object({
     pageId: id,
-    tileIds: ids,
-    cornerMm: z.number().optional(),
-    border: borderSchema.optional(),
-    bleedMm: z.number().nullable().optional(),
+    items: z.array(patchOf({ ...tileFields, frame: freeTileSchema.unwrap().shape.frame })).max(5000),
   }),
-  moveSeam: z.object({ pageId: id, axis: z.enum(["columns", "rows"]), index: place, atMm: z.number() }),
+  setGroups: z.object({ pageId: id, items: z.array(patchOf(groupFields)).max(500) }),
+  setPages: z.object({ items: z.array(patchOf(pageFields)).max(1001) }),
+  setProject: z.object(settable).partial(),
+  insertPieces: z.object({
+    ...inPage,
+    pieces: z.array(z.object({ piece: z.union([pieceSchema, tileSchema]), at: place })).max(2000),
+  }),
+  removePieces: z.object({ ...inPage, ids }),
+  orderPieces: z.object({ ...inPage, ids }),
   insertPages: z.object({ pages: z.array(z.object({ page: pageSchema, at: place })).max(1000) }),
   removePages: z.object({ pageIds: ids }),
   movePages: z.object({ pageIds: ids, to: place }),
   orderPages: z.object({ pageIds: ids }),
-  setProject: z.object(settable).partial(),
+  replacePage: z.object({ page: pageSchema }),
+  replaceAll: z.object({
+    pages: z.array(pageSchema).min(1).max(1000).optional(),
+    cover: pageSchema.nullable().optional(),
+  }),
 } satisfies { readonly [K in Change["type"]]: z.ZodType };
 
 const isKnown = (type: unknown): type is Change["type"] =>

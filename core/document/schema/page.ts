@@ -63,57 +63,61 @@ export type Filling = z.infer<typeof fillingSchema>;
 export const borderSchema = z.object({ widthMm: length, colour: colourSchema }).readonly();
 export type Border = z.infer<typeof borderSchema>;
 
-const outlineSchema = z.object({ kind: z.literal("rectangle"), cornerMm: length }).readonly();
+const outlineSchema = z.object({ kind: z.literal("rectangle") }).readonly();
 export type Outline = z.infer<typeof outlineSchema>;
 
 /** Millimetres from the trim's top left; `turn` in degrees about the centre. */
 const frameSchema = z.object({ centre: point, width: length, height: length, turn: z.number() }).readonly();
 export type Frame = z.infer<typeof frameSchema>;
 
-const tileSchema = z
-  .object({
-    id,
-    outline: outlineSchema,
-    frame: frameSchema,
-    filling: fillingSchema,
-    edge: z
-      .object({
-        border: borderSchema,
-        /** Of a card that is printed by itself; as all cards of the work where it is missing. */
-        bleedMm: length.optional(),
-      })
-      .readonly(),
-    /** It stays where it is when the rest is arranged anew. */
-    locked: z.boolean().default(false),
-  })
-  .readonly();
-export type Tile = z.infer<typeof tileSchema>;
-
 const sidesSchema = z.object({ top: length, right: length, bottom: length, left: length }).readonly();
+export type Margin = z.infer<typeof sidesSchema>;
 
-const drawnLook = z.object({
-  gapMm: length,
-  margin: sidesSchema,
-  cornerMm: length,
-  border: borderSchema,
-  background: colourSchema,
-});
+/** What a tile wears. Where a tile does not say, its group does, then the page, then the work's style. */
+const dress = { cornerMm: length, border: borderSchema };
+
+const drawnLook = z.object({ gapMm: length, margin: sidesSchema, ...dress, background: colourSchema });
 /** A look without any photo: what a template carries. */
 export const drawnLookSchema = drawnLook.readonly();
 export type DrawnLook = z.infer<typeof drawnLookSchema>;
 
-/** What a page's arrangement and tiles look like unless one of them says otherwise. */
-export const lookSchema = drawnLook
-  .extend({
-    /** A photo over all of the page, or of the spread that it is part of, under a veil of the background colour. */
-    backdrop: z
-      .object({ view: viewSchema, veil: z.number().min(0).max(1), across: z.enum(["page", "spread"]) })
-      .readonly()
-      .nullable()
-      .default(null),
-  })
+/** A photo over all of the page, or of the spread that it is part of, under a veil of the background colour. */
+const backdropSchema = z
+  .object({ view: viewSchema, veil: z.number().min(0).max(1), across: z.enum(["page", "spread"]) })
   .readonly();
+
+/** How a page looks, with nothing left to be inherited: the work's style, and what is asked of a page that is placed. */
+export const lookSchema = drawnLook.extend({ backdrop: backdropSchema.nullable().default(null) }).readonly();
 export type Look = z.infer<typeof lookSchema>;
+
+/** What a page says itself; everything else is as the work's style has it. No backdrop at all is `null`. */
+const ownLook = { ...drawnLook.partial().shape, backdrop: backdropSchema.nullable().optional() };
+const ownDress = { cornerMm: dress.cornerMm.optional(), border: dress.border.optional() };
+
+const tileFields = {
+  id,
+  filling: fillingSchema,
+  ...ownDress,
+  /** A rectangle where it is missing. */
+  outline: outlineSchema.optional(),
+  /** `place`: it stays where it is when the rest is arranged anew. */
+  lock: z
+    .object({ place: z.literal(true).optional() })
+    .readonly()
+    .optional(),
+  /** Of a card that is printed by itself; as all cards of the work where it is missing. */
+  cardBleedMm: length.optional(),
+  name: z.string().max(120).optional(),
+  /** Kept, and not drawn. */
+  hidden: z.literal(true).optional(),
+};
+/** A tile of a group, which gives it its place. */
+export const tileSchema = z.object(tileFields).readonly();
+export type Tile = z.infer<typeof tileSchema>;
+
+/** A tile that lies where a hand put it. */
+export const freeTileSchema = z.object({ kind: z.literal("tile"), ...tileFields, frame: frameSchema }).readonly();
+export type FreeTile = z.infer<typeof freeTileSchema>;
 
 /** Shares of the room that is left when the gaps are taken out; they add up to 1. */
 const tracks = z.array(z.number().positive().max(1)).min(1).max(500).readonly();
@@ -152,8 +156,6 @@ const treeSchema = z
   .object({
     kind: z.literal("tree"),
     tree: partSchema,
-    /** As it was first made, to go back to. */
-    first: partSchema,
     /** Nothing is cropped, and white space is left around the photos. */
     loose: z.boolean(),
     /** What the search started from; another seed, another arrangement. */
@@ -164,8 +166,8 @@ const treeSchema = z
       .readonly()
       .nullable(),
     /** Tiles that stay neighbours. */
-    together: z.array(z.array(id).min(2).readonly()).readonly().default([]),
-    order: z.enum(orderPreferences).default("mostly"),
+    together: z.array(z.array(id).min(2).readonly()).readonly(),
+    order: z.enum(orderPreferences),
   })
   .readonly();
 export type Tree = z.infer<typeof treeSchema>;
@@ -176,7 +178,7 @@ const pocketsSchema = z
     /** As the page shows it: of a back mirrored already. */
     pattern: patternSchema,
     /** How much smaller than its pocket a card is, in each direction. */
-    lessMm: z.number().nonnegative().max(20),
+    cardClearanceMm: z.number().nonnegative().max(20),
     places: z
       .array(
         z
@@ -191,23 +193,73 @@ const pocketsSchema = z
   .readonly();
 export type PocketArrangement = z.infer<typeof pocketsSchema>;
 
+const arrangementSchema = z.discriminatedUnion("kind", [gridSchema, treeSchema, pocketsSchema]);
+
+/** Parts of a page that can be filled by themselves: of a spread its pages, of a cover its panels. */
+const regionSchema = z.enum(["page", "left", "right", "backFlap", "back", "spine", "front", "frontFlap"]);
+export type Region = z.infer<typeof regionSchema>;
+
+const share = z.number().min(0).max(1);
+/** What a group fills: a share of a region inside its margins (rooms that share an edge lie one gap apart), or a rectangle in mm. */
+const roomSchema = z.discriminatedUnion("kind", [
+  z
+    .object({
+      kind: z.literal("share"),
+      of: regionSchema,
+      share: z
+        .object({ left: share, top: share, right: share, bottom: share })
+        .refine((s) => s.left < s.right && s.top < s.bottom)
+        .readonly(),
+      /** In place of the page's margins. */
+      margin: sidesSchema.optional(),
+    })
+    .readonly(),
+  z
+    .object({
+      kind: z.literal("rectangle"),
+      of: regionSchema,
+      rect: z.object({ x: z.number(), y: z.number(), w: length, h: length }).readonly(),
+    })
+    .readonly(),
+]);
+export type Room = z.infer<typeof roomSchema>;
+
+/** An arrangement with its tiles. */
+export const groupSchema = z
+  .object({
+    kind: z.literal("group"),
+    id,
+    room: roomSchema,
+    arrangement: arrangementSchema,
+    /** Of a tree, what it was first made as, to go back to; missing while it is that. */
+    first: partSchema.optional(),
+    /** In the order in which they are read. */
+    tiles: z.array(tileSchema).max(2000).readonly(),
+    gapMm: length.optional(),
+    ...ownDress,
+    name: z.string().max(120).optional(),
+    hidden: z.literal(true).optional(),
+  })
+  .readonly();
+export type Group = z.infer<typeof groupSchema>;
+
+export const pieceSchema = z.discriminatedUnion("kind", [groupSchema, freeTileSchema]);
+export type Piece = Group | FreeTile;
+
 export const pageSchema = z
   .object({
     id,
-    look: lookSchema,
-    /** In the places of the arrangement, where there is one; back to front. */
-    tiles: z.array(tileSchema).max(2000).readonly(),
-    /** Lying on their own over those, wherever a hand put them; back to front. */
-    over: z.array(tileSchema).max(500).readonly().default([]),
-    /** Two facing pages of a book as one, with tiles over the fold. */
-    leaves: z.union([z.literal(1), z.literal(2)]).default(1),
+    /** What lies on the page, back to front. */
+    pieces: z.array(pieceSchema).max(500).readonly(),
+    /** Pages of paper: two for two facing pages of a book as one, with tiles over the fold. */
+    span: z.union([z.literal(1), z.literal(2)]),
     /** Bare on purpose. */
-    blank: z.boolean().default(false),
+    blank: z.boolean(),
     /** Made by pacing and not touched since; it may be made again. */
-    paced: z.boolean().default(false),
+    paced: z.boolean(),
     /** No page number and no running words on it. */
-    plain: z.boolean().default(false),
-    arrangement: z.discriminatedUnion("kind", [gridSchema, treeSchema, pocketsSchema]).nullable(),
+    plain: z.boolean(),
+    ...ownLook,
   })
   .readonly();
 export type Page = z.infer<typeof pageSchema>;

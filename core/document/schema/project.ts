@@ -29,7 +29,7 @@ export type Book = z.infer<typeof bookSchema>;
 const pocketsOfSchema = z
   .object({
     own: z.array(patternSchema).max(200).readonly(),
-    lessMm: z.number().nonnegative().max(20),
+    cardClearanceMm: z.number().nonnegative().max(20),
     /** Around each card that is printed by itself. */
     bleedMm: z.number().nonnegative().max(25),
     output: z.enum(["inserts", "pages"]),
@@ -69,7 +69,7 @@ export type Spine = z.infer<typeof spineSchema>;
 
 export const projectSchema = z
   .object({
-    schema: z.literal(1),
+    schema: z.literal(2),
     id: z.string().min(1).max(64),
     name: z.string().max(120),
     kind: z.enum(["collage", "book", "pockets"]),
@@ -78,13 +78,15 @@ export const projectSchema = z
     /** Copied in, so that a lab's later change cannot alter a finished page. Missing for a size of one's own. */
     lab: labCardSchema.nullable(),
     format: pageFormatSchema,
-    /** What new pages look like. */
+    /** How a page looks where it does not say otherwise itself. */
     style: lookSchema,
     pages: z.array(pageSchema).min(1).max(1000).readonly(),
     /** Of a book: what was chosen from the lab's card, and what runs along on every page. */
     book: bookSchema.nullable().default(null),
     /** Laid flat, with its outside up. Its size follows from the book. */
-    cover: z.object({ page: pageSchema, spine: spineSchema }).readonly().nullable().default(null),
+    cover: pageSchema.nullable().default(null),
+    /** Of the cover: what stands on its spine. */
+    spine: spineSchema.nullable().default(null),
     /** Of pocket pages: patterns of one's own, what cards measure, and how the pages go out. */
     pockets: pocketsOfSchema.nullable().default(null),
     /** Colours that belong to this work. */

@@ -1,11 +1,10 @@
-import type { Page } from "#core/document";
+import type { PlacedPage } from "#core/document";
 import type { Rect } from "#core/geometry";
-import { bleedBox, type PageFormat } from "#core/lab";
+import { bleedBox } from "#core/lab";
 import { PageCanvas } from "./page-canvas.tsx";
 
 interface SeenPageProps {
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
   readonly scale: number;
   /** What of the page shows, in mm: up to a fold, or up to the trim. */
   readonly box: Rect;
@@ -16,7 +15,7 @@ interface SeenPageProps {
 
 /** A page cut off where a fold or the trim ends it. Fills what it stands in. */
 export function SeenPage({ box, ...page }: SeenPageProps) {
-  const whole = bleedBox(page.format);
+  const whole = bleedBox(page.page.format);
   const { scale } = page;
   return (
     <div style={{ position: "absolute", inset: 0, overflow: "hidden" }}>

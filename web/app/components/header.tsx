@@ -3,7 +3,7 @@ import { Redo2, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useLocation, useParams } from "react-router";
 import { useStore } from "zustand";
-import { emptyTiles, nextRedo, nextUndo, type Page } from "#core/document";
+import { arrangedTiles, nextRedo, nextUndo, type Page } from "#core/document";
 import { deedWords } from "../../text/photos.ts";
 import { common, history as historyWords, stepWords, walk } from "../../text/screens.ts";
 import { sheets as sheetWords } from "../../text/sheets.ts";
@@ -110,7 +110,7 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
 function emptyIn(page: Page): number {
   const known = empties.get(page);
   if (known !== undefined) return known;
-  const count = emptyTiles(page).length;
+  const count = arrangedTiles(page).filter((t) => t.filling.kind === "empty").length;
   empties.set(page, count);
   return count;
 }
@@ -119,7 +119,7 @@ const empties = new WeakMap<Page, number>();
 /** A sentence, so that what shows it is drawn again only when it changes. */
 function tileWords(s: ProjectState): string {
   const { pages } = shown(s);
-  const tiles = pages.reduce((sum, p) => sum + p.tiles.length, 0);
+  const tiles = pages.reduce((sum, p) => sum + arrangedTiles(p).length, 0);
   const empty = pages.reduce((sum, p) => sum + emptyIn(p), 0);
   return walk.tileState(pages.length, tiles, empty);
 }

@@ -1,7 +1,6 @@
 import { useEffect, useRef } from "react";
-import { type Page, photosOf, type Tile } from "#core/document";
+import { type PlacedPage, photosDrawnOn } from "#core/document";
 import { chain, type Rect, scaling, translation } from "#core/geometry";
-import type { PageFormat } from "#core/lab";
 import { type Scene, scene } from "#core/scene";
 import type { Face } from "#core/words";
 import { type PictureOf, paintScene } from "../../painters/canvas.ts";
@@ -10,8 +9,7 @@ import { useFacts } from "../state/session/facts.ts";
 import { inTurn } from "./in-turn.ts";
 
 interface PageCanvasProps {
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
   /** Pixels of the screen for one mm. */
   readonly scale: number;
   /** Something is being dragged: paint fast now, and well when it rests. */
@@ -29,7 +27,7 @@ const restMs = 140;
 const crowdMs = 50;
 
 /** A page as it prints, bleed included, painted from previews. */
-export function PageCanvas({ page, format, scale, moving = false, patient = false, without, box }: PageCanvasProps) {
+export function PageCanvas({ page, scale, moving = false, patient = false, without, box }: PageCanvasProps) {
   const { bitmaps, fonts } = useServices();
   const facts = useFacts();
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -37,23 +35,22 @@ export function PageCanvas({ page, format, scale, moving = false, patient = fals
   useEffect(() => {
     const at = canvas.current;
     if (!at) return;
-    const others = (tiles: readonly Tile[]) => tiles.filter((t) => t.id !== without);
-    const seen = without ? { ...page, tiles: others(page.tiles), over: others(page.over) } : page;
+    const seen = without ? { ...page, tiles: page.tiles.filter((t) => t.id !== without) } : page;
     const begin = () => {
-      const whole = scene(seen, format, facts);
+      const whole = scene(seen, facts);
       return painter(at, box ? { ...whole, box } : whole, scale, {
         bitmap: (id, longPx) => bitmaps.get(id, longPx),
         face: (key) => fonts.face(key),
       });
     };
-    const on = new Set(photosOf(seen));
+    const on = new Set(photosDrawnOn(seen));
     const stop = patient ? paintInTurn(begin) : paintNow(begin(), moving);
     const unwatch = bitmaps.watch((photoId) => on.has(photoId) && stop.again());
     return () => {
       stop.end();
       unwatch();
     };
-  }, [page, format, scale, moving, patient, without, box, facts, bitmaps, fonts]);
+  }, [page, scale, moving, patient, without, box, facts, bitmaps, fonts]);
 
   return <canvas ref={canvas} style={{ display: "block", width: "100%", height: "100%" }} aria-hidden />;
 }

@@ -1,18 +1,17 @@
 import { memo } from "react";
-import type { Page } from "#core/document";
-import { type PageFormat, seenBox } from "#core/lab";
+import type { PlacedPage } from "#core/document";
+import { seenBox } from "#core/lab";
 import { SeenPage } from "./clipped-page.tsx";
 
 interface PageThumbProps {
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
   /** CSS pixels for one mm. */
   readonly scale: number;
 }
 
 /** A small page, one of many: painted when its turn comes. */
-export const PageThumb = memo(function PageThumb({ page, format, scale }: PageThumbProps) {
-  const box = seenBox(format);
+export const PageThumb = memo(function PageThumb({ page, scale }: PageThumbProps) {
+  const box = seenBox(page.format);
   return (
     <div
       style={{
@@ -23,7 +22,7 @@ export const PageThumb = memo(function PageThumb({ page, format, scale }: PageTh
         overflow: "hidden",
       }}
     >
-      <SeenPage page={page} format={format} scale={scale} box={box} patient />
+      <SeenPage page={page} scale={scale} box={box} patient />
     </div>
   );
 });

@@ -1,4 +1,5 @@
 import { useEffect } from "react";
+import { arrangedTiles } from "#core/document";
 import { useServices } from "../services.ts";
 import { lead, leadOf, shuffle } from "../state/edit/arrange-page.ts";
 import { emptyThem } from "../state/edit/page-gestures.ts";
@@ -45,7 +46,7 @@ export function usePageKeys(): void {
         lead(services, session, leadOf(openPage(session.state.getState()))?.tileId === only ? undefined : only, 0.4);
       } else if (ctrl && key === "a") {
         const page = openPage(session.state.getState());
-        viewState.setState({ tiles: chooseAll(page.tiles.map((t) => t.id)) });
+        viewState.setState({ tiles: chooseAll(arrangedTiles(page).map((t) => t.id)) });
       } else if (key === "escape") {
         const now = viewState.getState();
         if (now.writing) viewState.setState({ writing: undefined });

@@ -1,9 +1,9 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { frameRect, newTile, printFiles, withFree } from "#core/document";
+import { arrangedOn, frameRect, newFreeTile, placeAgain, printFiles, withFree } from "#core/document";
 import type { Photo } from "#core/photo";
 import { firstWordStyles } from "#core/words";
-import { collage } from "../../../core/document/project.fixture.ts";
+import { collage, firstPlaced } from "../../../core/document/project.fixture.ts";
 import { pagesAsked } from "../components/pages-asked.ts";
 import { meaningOfDrop } from "../state/edit/drop-meaning.ts";
 import { binPhotos, spanOf } from "../state/library/time-bins.ts";
@@ -60,9 +60,9 @@ test("arrow keys lead along the wall and to the nearest above and below", () => 
 });
 
 test("letting go over a tile puts, swaps or does nothing, by what is held", () => {
-  const page = collage([1.5, 1.5]).pages[0]!;
-  const [a, b] = page.tiles.map((t) => frameRect(t.frame));
-  const [one, two] = page.tiles.map((t) => t.id);
+  const page = firstPlaced(collage([1.5, 1.5]));
+  const [a, b] = arrangedOn(page).map((t) => frameRect(t.frame));
+  const [one, two] = arrangedOn(page).map((t) => t.id);
   const at = (r: typeof a, x: number, y: number) => ({ x: r!.x + r!.w * x, y: r!.y + r!.h * y });
   const shelf = { from: "shelf", photoId: "p" } as const;
   const tile = { from: "tile", tileId: one! } as const;
@@ -78,7 +78,7 @@ test("letting go over a tile puts, swaps or does nothing, by what is held", () =
   expect(meaningOfDrop(tile, page, at(b, 0.97, 0.5))).toMatchObject({ does: "move", movedId: one, edge: "right" });
   expect(meaningOfDrop(tile, page, at(a, 0.5, 0.5))).toEqual({ does: "nothing" });
   expect(meaningOfDrop(shelf, page, undefined)).toEqual({ does: "nothing" });
-  const bare = { ...page, tiles: [], arrangement: null };
+  const bare = placeAgain(page, { ...page.page, pieces: [] });
   expect(meaningOfDrop(shelf, bare, { x: 50, y: 50 })).toEqual({ does: "begin", photoId: "p" });
 });
 
@@ -172,7 +172,11 @@ test("a caption goes to print although its photo lies on another page, and stops
     from: { photoId: "elsewhere", what: "caption" },
     card: null,
   } as const;
-  const captioned = withFree(page, { ...newTile(page, undefined, () => "w"), filling: words });
+  const frame = { centre: { x: 50, y: 50 }, width: 40, height: 10, turn: 0 };
+  const captioned = withFree(
+    page,
+    newFreeTile(frame, words, () => "w"),
+  );
   const [file] = printFiles({ ...project, pages: [captioned] }, () => undefined);
   const byId = new Map(["p0", "elsewhere"].map((id) => [id, photo(id, 300, 200)]));
   const store = { original: async (id: string) => (id === "p0" ? new Blob(["x"]) : undefined) };

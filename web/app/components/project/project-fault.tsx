@@ -26,6 +26,12 @@ export function WorkFault({ projectId, why }: WorkFaultProps) {
           <Button onClick={bringBack}>{common.bringBack}</Button>
         </Told>
       );
+    case "workNewer":
+      return (
+        <Told title={words.newer} body={words.newerBody}>
+          <Button onClick={() => location.reload()}>{common.tryAgain}</Button>
+        </Told>
+      );
     case "recordDamaged":
       return <Damaged projectId={projectId} />;
     default:

@@ -2,6 +2,7 @@ import { Button, HStack, IconButton, Text, VStack } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
+import type { Snapshot } from "../../../storage/store.ts";
 import { work as words } from "../../../text/project.ts";
 import { common } from "../../../text/screens.ts";
 import { notices } from "../../notices/notices.ts";
@@ -11,6 +12,9 @@ import { goBackTo, keepSnapshot } from "../../state/session/whole-project.ts";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
 import { clock, dayHere } from "../dates.ts";
 import { TextField } from "../text-field.tsx";
+
+/** Those that the program kept by itself have no name of their own. */
+const titled = (s: Snapshot): Snapshot => (s.why === "renewed" ? { ...s, name: words.snapshotRenewed } : s);
 
 /** The work as it was at moments that were given a name. */
 export function Snapshots({ session, onClose }: { readonly session: ProjectSession; readonly onClose: () => void }) {
@@ -46,7 +50,7 @@ export function Snapshots({ session, onClose }: { readonly session: ProjectSessi
         />
         {all.length === 0 && <Text color="fg.subtle">{words.snapshotNone}</Text>}
         <VStack as="ul" align="stretch" gap="1" maxH="260px" overflowY="auto" listStyleType="none">
-          {all.map((s) => (
+          {all.map(titled).map((s) => (
             <HStack as="li" key={s.id} justify="space-between" gap="3">
               <Text fontWeight="500" truncate>
                 {s.name}

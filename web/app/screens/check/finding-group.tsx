@@ -99,7 +99,7 @@ export function FindingGroup({ group, onFix, onGo, onAccept }: GroupProps) {
 
 /** Which page it is, as a person counts them. */
 export function pageWords(project: Project, pageId: string): string {
-  if (project.cover?.page.id === pageId) return words.cover;
+  if (project.cover?.id === pageId) return words.cover;
   const i = project.pages.findIndex((p) => p.id === pageId);
   return i < 0 ? words.wholeWork : words.page(pagesBefore(project.pages)[i]! + 1);
 }

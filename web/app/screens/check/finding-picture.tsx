@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { useMemo } from "react";
 import type { Severity, Spot } from "#core/check";
-import { drawnPage, findPage, formatOf } from "#core/document";
+import { drawnPage, findPage } from "#core/document";
 import type { Rect } from "#core/geometry";
 import { bleedBox, type PageFormat, trimBox } from "#core/lab";
 import { SeenPage } from "../../components/clipped-page.tsx";
@@ -44,7 +44,7 @@ export function FindingPicture({ spot, weight }: { readonly spot: Spot; readonly
     [project, page, facts],
   );
   if (!page || !drawn) return null;
-  const format = formatOf(project, page);
+  const { format } = drawn;
   const at = spot.at ?? trimBox(format);
   const box = around(at, format);
   const scale = pictureW / box.w;
@@ -64,7 +64,7 @@ export function FindingPicture({ spot, weight }: { readonly spot: Spot; readonly
       borderRadius="thumb"
       bg="oat.300"
     >
-      <SeenPage page={drawn} format={format} scale={scale} box={box} />
+      <SeenPage page={drawn} scale={scale} box={box} />
       <div
         style={{
           position: "absolute",

@@ -12,8 +12,8 @@ import {
   useSensors,
 } from "@dnd-kit/core";
 import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { drawnPage, formatOf, type Page, pageCount } from "#core/document";
-import { type PageFormat, seenBox } from "#core/lab";
+import { arrangedTiles, drawnPage, type Page, type PlacedPage, pageCount, placed } from "#core/document";
+import { seenBox } from "#core/lab";
 import { book as words } from "../../../text/book.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";
 import { useRowsSeen } from "../../components/rows-seen.ts";
@@ -173,7 +173,6 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
                   key={row.key}
                   row={row}
                   drawn={row.pages.map((p) => drawnPage(project, p, (id) => facts.photo(id)?.takenAt))}
-                  formats={row.pages.map((p) => formatOf(project, p))}
                   of={pageCount(pages)}
                   scale={scale}
                   widthPx={cardPx}
@@ -190,7 +189,7 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
             <Flex boxShadow="lifted" opacity="0.92">
               {dragged.map((id) => {
                 const page = pages.find((p) => p.id === id);
-                return page ? <PageThumb key={id} page={page} format={formatOf(project, page)} scale={scale} /> : null;
+                return page ? <PageThumb key={id} page={placed(project, page)} scale={scale} /> : null;
               })}
             </Flex>
           )}
@@ -202,8 +201,7 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
 
 interface RowCardProps {
   readonly row: Row;
-  readonly drawn: readonly Page[];
-  readonly formats: readonly PageFormat[];
+  readonly drawn: readonly PlacedPage[];
   readonly of: number;
   readonly scale: number;
   readonly widthPx: number;
@@ -214,9 +212,9 @@ interface RowCardProps {
 
 /** An opening, held by its number to be moved as one; each of its pages can be taken by itself. */
 const RowCard = memo(
-  function RowCard({ row, drawn, formats, of, scale, widthPx, openId, onPick, onGo }: RowCardProps) {
+  function RowCard({ row, drawn, of, scale, widthPx, openId, onPick, onGo }: RowCardProps) {
     const whole = useDraggable({ id: `row-${row.key}`, data: { pageIds: row.pages.map((p) => p.id) } });
-    const last = row.number + row.pages.reduce((sum, p) => sum + p.leaves, 0) - 1;
+    const last = row.number + row.pages.reduce((sum, p) => sum + p.span, 0) - 1;
     return (
       <Box w={`${widthPx}px`} flexShrink="0">
         <Flex justify={row.on === "right" ? "flex-end" : "flex-start"}>
@@ -226,12 +224,14 @@ const RowCard = memo(
               page={page}
               open={page.id === openId}
               label={
-                page.leaves === 2 ? words.spreadOf(row.number, of) : words.pageWord(row.number + i, page.tiles.length)
+                page.span === 2
+                  ? words.spreadOf(row.number, of)
+                  : words.pageWord(row.number + i, arrangedTiles(page).length)
               }
               onPick={() => onPick(page)}
               onGo={() => onGo(page)}
             >
-              <PageThumb page={drawn[i]!} format={formats[i]!} scale={scale} />
+              <PageThumb page={drawn[i]!} scale={scale} />
             </Leaf>
           ))}
         </Flex>
@@ -242,7 +242,7 @@ const RowCard = memo(
           h={`${numberPx - 6}px`}
           truncate
           textAlign={
-            row.on === "right" ? "right" : row.pages.length === 2 || row.pages[0]!.leaves === 2 ? "center" : "left"
+            row.on === "right" ? "right" : row.pages.length === 2 || row.pages[0]!.span === 2 ? "center" : "left"
           }
           fontSize="13px"
           cursor="grab"
@@ -263,8 +263,7 @@ const RowCard = memo(
     a.row.on === b.row.on &&
     a.drawn.length === b.drawn.length &&
     a.row.pages.every((p, i) => p === b.row.pages[i]) &&
-    a.drawn.every((p, i) => p === b.drawn[i]) &&
-    a.formats.every((f, i) => f === b.formats[i]),
+    a.drawn.every((p, i) => p === b.drawn[i]),
 );
 
 interface LeafProps {

@@ -63,7 +63,7 @@ export function OverviewScreen() {
                   <RectangleHorizontal size={17} aria-hidden /> {words.makeSpread}
                 </Button>
               )}
-              {open.leaves === 2 && (
+              {open.span === 2 && (
                 <Button variant="outline" onClick={() => splitSpread(services, session)}>
                   <Columns2 size={17} aria-hidden /> {words.splitSpread}
                 </Button>

@@ -59,7 +59,7 @@ export function PaceChart({ onOpen }: { readonly onOpen: (page: Page) => void })
   const width = Math.max(room?.w ?? 0, total * leastPhotoPx);
   const x = useMemo(() => scaleLinear([0, total], [0, width]), [total, width]);
   const y = useMemo(
-    () => scaleLinear([0, Math.max(1, max(bars, (b) => b.photos / b.page.leaves) ?? 1)], [6, heightPx]),
+    () => scaleLinear([0, Math.max(1, max(bars, (b) => b.photos / b.page.span) ?? 1)], [6, heightPx]),
     [bars],
   );
   useEffect(() => {
@@ -80,7 +80,7 @@ export function PaceChart({ onOpen }: { readonly onOpen: (page: Page) => void })
           <svg width={width} height={heightPx + timePx} role="img" aria-label={words.chartSays(photos, bars.length)}>
             {bars.map((b) => {
               const [x0, x1] = [x(b.from), x(b.to)];
-              const high = b.photos === 0 ? 6 : y(b.photos / b.page.leaves);
+              const high = b.photos === 0 ? 6 : y(b.photos / b.page.span);
               const chosen = b.page.id === open;
               return (
                 // biome-ignore lint/a11y/noStaticElementInteractions: the pages below the chart are reached by key

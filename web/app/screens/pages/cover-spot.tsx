@@ -1,5 +1,5 @@
 import { Box, Button, Text } from "@chakra-ui/react";
-import { drawnCover, formatOf } from "#core/document";
+import { drawnPage } from "#core/document";
 import { seenBox } from "#core/lab";
 import { book as words } from "../../../text/book.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";
@@ -15,7 +15,7 @@ export function CoverSpot({ widthPx }: { readonly widthPx: number }) {
   const session = useSession();
   const project = useProject((s) => s.project);
   const open = useProject((s) => s.pageId);
-  const page = project.cover?.page;
+  const page = project.cover;
   if (!page)
     return (
       <Box px="2" pb="2" mb="1" borderBottomWidth="1px" borderColor="oat.300">
@@ -24,7 +24,7 @@ export function CoverSpot({ widthPx }: { readonly widthPx: number }) {
         </Button>
       </Box>
     );
-  const format = formatOf(project, page);
+  const drawn = drawnPage(project, page, () => undefined);
   return (
     <Box role="listbox" aria-label={words.coverWord} mb="1" pb="2" borderBottomWidth="1px" borderColor="oat.300">
       <Box w={`${widthPx}px`} mx="auto">
@@ -34,7 +34,7 @@ export function CoverSpot({ widthPx }: { readonly widthPx: number }) {
           open={open === page.id}
           onOpen={() => openThe(services, session, page)}
         >
-          <PageThumb page={drawnCover(project) ?? page} format={format} scale={widthPx / seenBox(format).w} />
+          <PageThumb page={drawn} scale={widthPx / seenBox(drawn.format).w} />
         </PageSpot>
       </Box>
       <Text textAlign="center" fontSize="12.5px" mt="1.5" color="fg.subtle">

@@ -1,7 +1,6 @@
 import { chakra } from "@chakra-ui/react";
 import { useMemo } from "react";
-import { drawnPage, formatOf, openingOf, type Page, pagesOf } from "#core/document";
-import type { PageFormat } from "#core/lab";
+import { drawnPage, openingOf, type PlacedPage, pagesOf } from "#core/document";
 import { book as words } from "../../../text/book.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { useServices } from "../../services.ts";
@@ -12,8 +11,7 @@ import { CutLines } from "./cut-lines.tsx";
 import type { PageView } from "./page-view.ts";
 
 export interface Facing {
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
   /** Where it lies, seen from the open page. */
   readonly on: "left" | "right";
 }
@@ -28,7 +26,7 @@ export function useFacing(): Facing | undefined {
     const page = opening && pagesOf(opening).find((p) => p.id !== pageId);
     if (!page) return undefined;
     const drawn = drawnPage(project, page, (id) => facts.photo(id)?.takenAt);
-    return { page: drawn, format: formatOf(project, page), on: opening.left === page ? "left" : "right" };
+    return { page: drawn, on: opening.left === page ? "left" : "right" };
   }, [project, pageId, facts]);
 }
 
@@ -37,13 +35,13 @@ export function FacingPage({ facing, view }: { readonly facing: Facing; readonly
   const services = useServices();
   const session = useSession();
   const cutLines = useViewState((s) => s.cutLines);
-  const { page, format, on } = facing;
+  const { page, on } = facing;
   return (
     <chakra.button
       type="button"
       aria-label={words.openFacing(on)}
       title={words.openFacing(on)}
-      onClick={() => openThe(services, session, page)}
+      onClick={() => openThe(services, session, page.page)}
       position="absolute"
       cursor="pointer"
       boxShadow="paper"
@@ -52,8 +50,8 @@ export function FacingPage({ facing, view }: { readonly facing: Facing; readonly
       _hover={{ "&::after": { bg: "rgba(244,239,230,.08)" } }}
       _after={{ content: '""', position: "absolute", inset: "0", bg: "rgba(244,239,230,.30)" }}
     >
-      <SeenPage page={page} format={format} scale={view.scale} box={view.box} />
-      {cutLines && <CutLines view={view} format={format} />}
+      <SeenPage page={page} scale={view.scale} box={view.box} />
+      {cutLines && <CutLines view={view} format={page.format} />}
     </chakra.button>
   );
 }

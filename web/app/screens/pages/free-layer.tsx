@@ -1,6 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, type MouseEvent as ReactMouseEvent, useRef } from "react";
-import type { Frame, Page, Tile } from "#core/document";
-import { frameRect } from "#core/document";
+import { type Frame, frameRect, freeTiles, isArranged, type PlacedPage, type PlacedTile } from "#core/document";
 import type { Point } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { wordsOf } from "#core/scene";
@@ -22,22 +21,22 @@ const snapPx = 6;
 
 interface FreeLayerProps {
   readonly view: PageView;
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
 }
 
 /** What lies freely on the page, to take hold of: moved by dragging it, sized and turned by its grips. */
-export function FreeLayer({ view, page, format }: FreeLayerProps) {
-  if (page.over.length === 0) return null;
+export function FreeLayer({ view, page }: FreeLayerProps) {
+  const free = page.tiles.filter((t) => !isArranged(t));
+  if (free.length === 0) return null;
   return (
     <div role="listbox" aria-multiselectable aria-label={say.freeTiles} className={css.layer}>
-      {page.over.map((tile, i) => (
+      {free.map((tile, i) => (
         <FreeSpot
           key={tile.id}
           tile={tile}
-          place={say.free.bind(undefined, i + 1, page.over.length)}
+          place={say.free.bind(undefined, i + 1, free.length)}
           view={view}
-          format={format}
+          format={page.format}
         />
       ))}
     </div>
@@ -45,7 +44,7 @@ export function FreeLayer({ view, page, format }: FreeLayerProps) {
 }
 
 interface FreeSpotProps {
-  readonly tile: Tile;
+  readonly tile: PlacedTile;
   readonly place: (what: string) => string;
   readonly view: PageView;
   readonly format: PageFormat;
@@ -98,7 +97,7 @@ function FreeSpot({ tile, place, view, format }: FreeSpotProps) {
     justDragged.current = false;
   };
   const pick = (e: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) => {
-    const ids = openPage(session.state.getState()).over.map((t) => t.id);
+    const ids = freeTiles(openPage(session.state.getState())).map((t) => t.id);
     viewState.setState((s) => ({
       tiles: choose(s.tiles, ids, tile.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
     }));

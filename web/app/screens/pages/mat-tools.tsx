@@ -5,7 +5,7 @@ import { formatLength } from "#core/units";
 import { pages as words } from "../../../text/pages.ts";
 import { Tooltip } from "../../components/tooltip.tsx";
 import { useServices } from "../../services.ts";
-import { openFormat, useProject, useViewState } from "../../state/session/hooks.ts";
+import { openPlaced, useProject, useViewState } from "../../state/session/hooks.ts";
 import type { MatTone } from "../../state/view-state/view-state.ts";
 
 const tones: readonly MatTone[] = ["light", "grey", "dark"];
@@ -15,10 +15,10 @@ export const MatTools = memo(function MatTools() {
   const { viewState } = useServices();
   const mat = useViewState((s) => s.mat);
   const cutLines = useViewState((s) => s.cutLines);
-  const format = useProject(openFormat);
+  const format = useProject(openPlaced).format;
   const unit = useProject((s) => s.project.unit);
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
-  const turnedIn = useProject((s) => s.project.cover?.page.id === s.pageId && isTurnedIn(s.project));
+  const turnedIn = useProject((s) => s.project.cover?.id === s.pageId && isTurnedIn(s.project));
   const ink = mat === "light" ? "ink.700" : "oat.50";
   return (
     <HStack position="absolute" left="5" right="5" bottom="2" h="30px" gap="5" fontSize="13px" color={ink}>

@@ -10,15 +10,15 @@ import { useServices } from "../../services.ts";
 import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import {
-  openFormat,
   shown,
   shownPage,
+  shownPlaced,
   useLibrary,
   useProject,
   useSession,
   useViewState,
 } from "../../state/session/hooks.ts";
-import { openPage } from "../../state/session/project-session.ts";
+import { openPlaced } from "../../state/session/project-session.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
 import { CutLines } from "./cut-lines.tsx";
 import { FacingPage, useFacing } from "./facing-page.tsx";
@@ -38,14 +38,14 @@ const toolsPx = 30;
 /** The surface with the page on it, and everything that can be taken hold of. */
 export function Mat() {
   const { viewState } = useServices();
-  const format = useProject(openFormat);
+  const { format } = useProject(openPlaced);
   const tone = useViewState((s) => s.mat);
   const cutLines = useViewState((s) => s.cutLines);
   const begins = useViewState((s) => s.drop.meaning.does === "begin");
-  const bare = useProject((s) => shownPage(s).tiles.length + shownPage(s).over.length === 0);
+  const bare = useProject((s) => shownPage(s).pieces.length === 0);
   const [ref, room] = useSizeOf();
   const facing = useFacing();
-  const [facingFormat, on] = [facing?.format, facing?.on];
+  const [facingFormat, on] = [facing?.page.format, facing?.on];
   const laid = useMemo(
     () =>
       room &&
@@ -107,32 +107,27 @@ export function Mat() {
 
 /** The page as it is at this moment, with its tiles and seams. */
 function HeldPage({ view }: { readonly view: PageView }) {
-  const page = useProject(shownPage);
-  const settledPage = useProject(openPage);
+  const page = useProject(shownPlaced);
+  const settledPage = useProject(openPlaced);
   const moving = useProject((s) => s.draft !== undefined);
-  const format = useProject(openFormat);
   const reframing = useViewState((s) => s.reframing);
   const isOpen = page.tiles.some((t) => t.id === reframing && t.filling.kind === "photo");
   const project = useProject((s) => shown(s));
   const facts = useFacts();
   const under = isOpen ? settledPage : page;
-  const drawn = useMemo(() => drawnPage(project, under, (id) => facts.photo(id)?.takenAt), [project, under, facts]);
+  const drawn = useMemo(
+    () => drawnPage(project, under.page, (id) => facts.photo(id)?.takenAt),
+    [project, under, facts],
+  );
   const open = isOpen ? reframing : undefined;
   const writing = useViewState((s) => s.writing);
   return (
     <>
       {/* While a tile is open only that tile moves, and is drawn above; the page under it rests. */}
-      <SeenPage
-        page={drawn}
-        format={format}
-        scale={view.scale}
-        box={view.box}
-        moving={moving && !open}
-        without={open}
-      />
+      <SeenPage page={drawn} scale={view.scale} box={view.box} moving={moving && !open} without={open} />
       <TileLayer view={view} page={page} />
-      <FreeLayer view={view} page={page} format={format} />
-      {!open && !writing && <SeamLayer view={view} page={page} format={format} />}
+      <FreeLayer view={view} page={page} />
+      {!open && !writing && <SeamLayer view={view} page={page} />}
       {writing && <WriteLayer key={writing} view={view} tileId={writing} />}
       {open && <ReframeLayer key={open} view={view} tileId={open} />}
     </>

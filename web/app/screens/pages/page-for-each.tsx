@@ -1,5 +1,6 @@
 import { Box, HStack, Text, VStack } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
+import { arrangedTiles } from "#core/document";
 import { findEvents, type Photo } from "#core/photo";
 import { run as words } from "../../../text/pages.ts";
 import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
@@ -17,7 +18,7 @@ export function PageForEach({ photos, onClose }: { readonly photos: readonly Pho
   const session = useSession();
   const library = useLibrary((s) => s.photos);
   const spans = useLibrary((s) => s.spans);
-  const places = useProject((s) => openPage(s).tiles.length);
+  const places = useProject((s) => arrangedTiles(openPage(s)).length);
   const events = useMemo(() => findEvents(library, spans), [library, spans]);
   const [by, setBy] = useState<"event" | "count">(places > 0 ? "count" : "event");
   const [each, setEach] = useState(places > 0 ? places : 6);

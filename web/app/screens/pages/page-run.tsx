@@ -13,7 +13,7 @@ import { CSS } from "@dnd-kit/utilities";
 import { LayoutGrid, Plus } from "lucide-react";
 import { type KeyboardEvent, memo, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
-import { formatOf, type Project, pageCount } from "#core/document";
+import { arrangedTiles, formatOf, type PlacedPage, type Project, pageCount, placed } from "#core/document";
 import { type PageFormat, seenBox } from "#core/lab";
 import { book as bookWords } from "../../../text/book.ts";
 import { run as words } from "../../../text/pages.ts";
@@ -162,7 +162,7 @@ const Run = memo(function Run({ project, open }: RunProps) {
                   key={row.key}
                   row={row}
                   top={item.start - seen.options.scrollMargin}
-                  formats={row.pages.map((p) => formatOf(project, p))}
+                  placedPages={row.pages.map((p) => placed(project, p))}
                   of={of}
                   open={item.index === openRow ? open : undefined}
                   facing={facing}
@@ -219,7 +219,7 @@ function ToOverview() {
 /** CSS pixels for one mm, and the height of a row's pages. */
 function rowSize({ pages }: Row, format: PageFormat, facing: boolean): { readonly scale: number; readonly h: number } {
   const box = seenBox(format);
-  const leaf = { w: pages[0]!.leaves === 2 ? box.w / 2 : box.w, h: box.h };
+  const leaf = { w: pages[0]!.span === 2 ? box.w / 2 : box.w, h: box.h };
   const scale = facing ? facingPx / (2 * leaf.w) : thumbPx / Math.max(leaf.w, leaf.h);
   return { scale, h: leaf.h * scale };
 }
@@ -228,7 +228,7 @@ interface RowSpotProps {
   readonly row: Row;
   /** CSS pixels under the first row's top. */
   readonly top: number;
-  readonly formats: readonly PageFormat[];
+  readonly placedPages: readonly PlacedPage[];
   readonly of: number;
   /** The page of this row that is open, if one is. */
   readonly open: string | undefined;
@@ -236,12 +236,12 @@ interface RowSpotProps {
 }
 
 const RowSpot = memo(
-  function RowSpot({ row, top, formats, of, open, facing }: RowSpotProps) {
+  function RowSpot({ row, top, placedPages, of, open, facing }: RowSpotProps) {
     const services = useServices();
     const session = useSession();
     const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: row.key });
-    const { scale } = rowSize(row, formats[0]!, facing);
-    const last = row.number + row.pages.reduce((sum, p) => sum + p.leaves, 0) - 1;
+    const { scale } = rowSize(row, placedPages[0]!.format, facing);
+    const last = row.number + row.pages.reduce((sum, p) => sum + p.span, 0) - 1;
     const justify = row.on === "right" ? "flex-end" : row.on === "left" ? "flex-start" : "center";
     return (
       <div
@@ -261,14 +261,14 @@ const RowSpot = memo(
               key={page.id}
               page={page}
               label={
-                page.leaves === 2
+                page.span === 2
                   ? bookWords.spreadOf(row.number, of)
-                  : words.page(row.number + i, of, page.tiles.length)
+                  : words.page(row.number + i, of, arrangedTiles(page).length)
               }
               open={page.id === open}
               onOpen={() => openThe(services, session, page)}
             >
-              <PageThumb page={page} format={formats[i]!} scale={scale} />
+              <PageThumb page={placedPages[i]!} scale={scale} />
             </PageSpot>
           ))}
         </div>
@@ -286,5 +286,5 @@ const RowSpot = memo(
     a.row.number === b.row.number &&
     a.row.on === b.row.on &&
     a.row.pages.length === b.row.pages.length &&
-    a.row.pages.every((p, i) => p === b.row.pages[i] && a.formats[i] === b.formats[i]),
+    a.row.pages.every((p, i) => p === b.row.pages[i] && a.placedPages[i] === b.placedPages[i]),
 );

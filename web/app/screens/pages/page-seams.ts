@@ -1,6 +1,13 @@
 import { inLineWith, seamStretches, type TreeSeam } from "#core/arrange";
-import { type Change, type Page, roomRect, seamsOfPage, withReleased, withSeamMoved } from "#core/document";
-import type { PageFormat } from "#core/lab";
+import {
+  type Page,
+  type PlacedGroup,
+  type PlacedPage,
+  seamsOfGroup,
+  withReleased,
+  withSeamMoved,
+  withTrackMoved,
+} from "#core/document";
 import { pages as words } from "../../../text/pages.ts";
 
 /** A stretch of a seam that a hand can take hold of; of a grid or of a tree alike. In mm on the page. */
@@ -16,23 +23,26 @@ export interface PageSeam {
   readonly label: string;
   /** Where it snaps to: halves and thirds of the room, other seams, and where it lay before any hand moved it. */
   readonly snaps: readonly number[];
-  moved(page: Page, atMm: number, alone: boolean): Change;
+  /** The page with it moved. */
+  moved(on: PlacedPage, atMm: number, alone: boolean): Page;
 }
 
-export function pageSeams(page: Page, format: PageFormat): PageSeam[] {
-  const { arrangement } = page;
-  if (!arrangement) return [];
-  const room = roomRect(page.look, format);
+export const pageSeams = (on: PlacedPage): PageSeam[] => on.groups.flatMap(groupSeams);
+
+function groupSeams(at: PlacedGroup): PageSeam[] {
+  const { room, gapMm, group } = at;
+  const { arrangement } = group;
+  const groupIn = (on: PlacedPage) => on.groups.find((g) => g.group.id === group.id)!;
   const evenly = (across: boolean) => {
     const [start, length] = across ? [room.x, room.w] : [room.y, room.h];
     return [1 / 3, 1 / 2, 2 / 3].map((share) => start + share * length);
   };
   if (arrangement.kind === "grid") {
-    const stretches = seamStretches(arrangement, room, page.look.gapMm);
+    const stretches = seamStretches(arrangement, room, gapMm);
     return stretches.map((s, i) => {
       const across = s.axis === "columns";
       return {
-        key: `${s.axis}${s.index}-${s.from.toFixed(3)}`,
+        key: `${group.id} ${s.axis}${s.index}-${s.from.toFixed(3)}`,
         across,
         at: s.at,
         from: s.from,
@@ -40,20 +50,20 @@ export function pageSeams(page: Page, format: PageFormat): PageSeam[] {
         main: stretches.findIndex((o) => o.axis === s.axis && o.index === s.index) === i,
         label: words.seam(s.axis, s.index + 1),
         snaps: evenly(across),
-        moved: (_, atMm) => ({ type: "moveSeam", pageId: page.id, axis: s.axis, index: s.index, atMm }),
+        moved: (on, atMm) => withTrackMoved(on, groupIn(on), s.axis, s.index, atMm),
       };
     });
   }
-  const seams = seamsOfPage(page, format);
-  const natural = new Map(seamsOfPage(withReleased(page, format), format).map((s) => [keyOf(s), s.at]));
+  const seams = seamsOfGroup(at);
+  const natural = new Map(seamsOfGroup({ ...at, group: withReleased(group) }).map((s) => [keyOf(s), s.at]));
   const numbers = { across: 0, down: 0 };
   return seams.map((s) => {
-    const line = new Set(inLineWith(s, seams, page.look.gapMm));
+    const line = new Set(inLineWith(s, seams, gapMm));
     const others = seams.filter((o) => o.across === s.across && !line.has(o)).map((o) => o.at);
     const own = natural.get(keyOf(s));
     numbers[s.across ? "across" : "down"] += 1;
     return {
-      key: keyOf(s),
+      key: `${group.id} ${keyOf(s)}`,
       across: s.across,
       at: s.at,
       from: s.from,
@@ -61,7 +71,7 @@ export function pageSeams(page: Page, format: PageFormat): PageSeam[] {
       main: true,
       label: words.treeSeam(s.across, numbers[s.across ? "across" : "down"]),
       snaps: [...evenly(s.across), ...others, ...(own === undefined ? [] : [own])],
-      moved: (kept, atMm, alone) => ({ type: "putPage", page: withSeamMoved(kept, format, s, atMm, alone) }),
+      moved: (on, atMm, alone) => withSeamMoved(on, groupIn(on), s, atMm, alone),
     };
   });
 }

@@ -12,7 +12,7 @@ import {
 } from "@dnd-kit/core";
 import { useEffect, useRef } from "react";
 import { useSearchParams } from "react-router";
-import { findTile, mostTiles, type Page, photoIdOf } from "#core/document";
+import { arrangedTiles, findTile, mostTiles, type Page, photoIdOf } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
 import { seenBox } from "#core/lab";
 import type { Photo } from "#core/photo";
@@ -29,7 +29,7 @@ import { putPhoto, swapPhotos } from "../../state/edit/page-gestures.ts";
 import { openThe } from "../../state/edit/page-list.ts";
 import { allSlippedIn, keep, show, tileMoved } from "../../state/edit/tree-gestures.ts";
 import { useProject, useSession, useViewState } from "../../state/session/hooks.ts";
-import { openFormat, openPage } from "../../state/session/project-session.ts";
+import { openPage, openPlaced } from "../../state/session/project-session.ts";
 import { nothingDragged } from "../../state/view-state/view-state.ts";
 import { Mat } from "./mat.tsx";
 import { PageRun } from "./page-run.tsx";
@@ -54,9 +54,8 @@ export function PagesScreen() {
   const begin = (e: DragStartEvent) =>
     viewState.setState({ drop: { ...nothingDragged, dragged: e.active.data.current as Dragged } });
   const meaningOf = (e: DragMoveEvent): DropMeaning => {
-    const now = session.state.getState();
-    const at = pointOnPage(e, seenBox(openFormat(now)));
-    return meaningOfDrop(e.active.data.current as Dragged, openPage(now), at);
+    const on = openPlaced(session.state.getState());
+    return meaningOfDrop(e.active.data.current as Dragged, on, pointOnPage(e, seenBox(on.format)));
   };
   /** The photo that is dragged, with all that are chosen where it is one of them. */
   const photosOf = (photoId: string): readonly Photo[] => {
@@ -70,7 +69,7 @@ export function PagesScreen() {
     if (m.does === "move") return tileMoved(m.movedId, m);
     if (m.does !== "slip") return undefined;
     const photos = photosOf(m.photoId);
-    const tiles = openPage(session.state.getState()).tiles.length;
+    const tiles = arrangedTiles(openPage(session.state.getState())).length;
     return tiles + photos.length > mostTiles ? undefined : allSlippedIn(photos, m.tileId, m.edge, services.newId);
   };
   const move = (e: DragMoveEvent) => {

@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
-import { findTile, frameRect, framingOf, type Tile } from "#core/document";
+import { findPlaced, frameRect, framingOf, type PlacedTile } from "#core/document";
 import {
   dragged,
   type Framing,
@@ -20,7 +20,7 @@ import { paintScene, paintStep, setMatrix } from "../../../painters/canvas.ts";
 import { panel as words } from "../../../text/pages.ts";
 import { useServices } from "../../services.ts";
 import { reframeChange } from "../../state/edit/page-gestures.ts";
-import { openFormat, shownPage, useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
+import { shownPlaced, useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { type PageView, toPage } from "./page-view.ts";
 
 /** Mat around the page that the dimmed rest of the photo may be seen on, in CSS pixels. */
@@ -34,14 +34,14 @@ const leastLineMm = 3;
 export function ReframeLayer({ view, tileId }: { readonly view: PageView; readonly tileId: string }) {
   const { viewState, bitmaps } = useServices();
   const session = useSession();
-  const page = useProject(shownPage);
+  const page = useProject(shownPlaced);
   const byId = useLibrary((s) => s.byId);
   const layer = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const tile = findTile(page, tileId);
+  const tile = findPlaced(page, tileId);
   const photoView = tile?.filling.kind === "photo" ? tile.filling.view : undefined;
   const photo = photoView && byId.get(photoView.photoId);
-  const format = useProject(openFormat);
+  const { format } = page;
   const framed = useMemo(() => photo && photoShape(photo), [photo]);
   const aspect = framed?.aspect;
   const straightening = useViewState((s) => s.straightening);
@@ -72,8 +72,8 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
   const deps = useMemo(() => {
     /** The tile as it is now, draft included, and how it looks at its photo. */
     const now = () => {
-      const current = shownPage(session.state.getState());
-      const open = findTile(current, tileId);
+      const current = shownPlaced(session.state.getState());
+      const open = findPlaced(current, tileId);
       if (open?.filling.kind !== "photo" || !framed) return undefined;
       const { view } = open.filling;
       const framing: Framing = framingOf(view, framed, open.frame, format);
@@ -83,12 +83,12 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
       now,
       show(framing: Framing) {
         const at = now();
-        if (at) session.preview([reframeChange(at.page, tileId, at.view, framing)]);
+        if (at) session.preview([reframeChange(at.page.page, tileId, at.view, framing)]);
       },
       keep(framing: Framing, mergeKey?: string) {
         const at = now();
         if (at)
-          session.commit({ code: "reframed", count: 1 }, [reframeChange(at.page, tileId, at.view, framing)], {
+          session.commit({ code: "reframed", count: 1 }, [reframeChange(at.page.page, tileId, at.view, framing)], {
             mergeKey,
           });
       },
@@ -104,7 +104,7 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
       if (!open) return;
       const box = at.getBoundingClientRect();
       const under = toPage(view, { x: e.clientX - box.left - spillPx, y: e.clientY - box.top - spillPx });
-      const centre = findTile(open.page, tileId)!.frame.centre;
+      const centre = findPlaced(open.page, tileId)!.frame.centre;
       const anchor = { x: under.x - centre.x, y: under.y - centre.y };
       const zoom =
         settled(aspect, open.size, open.framing).zoom *
@@ -244,7 +244,7 @@ function DrawnLine({ line }: { readonly line: readonly Point[] }) {
 function paintOpenTile(
   at: HTMLCanvasElement,
   view: PageView,
-  tile: Tile,
+  tile: PlacedTile,
   framed: PhotoShape,
   format: PageFormat,
   bitmapOf: (id: string, longPx: number) => CanvasImageSource | undefined,

@@ -1,18 +1,16 @@
 import { type KeyboardEvent, type PointerEvent, useMemo, useState } from "react";
-import { frameRect, type Page, roomRect } from "#core/document";
+import { arrangedOn, frameRect, insideRect, type PlacedPage } from "#core/document";
 import type { Rect } from "#core/geometry";
-import type { PageFormat } from "#core/lab";
 import { pages as words } from "../../../text/pages.ts";
 import { useSession } from "../../state/session/hooks.ts";
-import { openPage } from "../../state/session/project-session.ts";
+import { openPlaced } from "../../state/session/project-session.ts";
 import { type PageSeam, pageSeams, snapped } from "./page-seams.ts";
 import { type PageView, placeOf } from "./page-view.ts";
 import css from "./seam-layer.module.css";
 
 interface SeamLayerProps {
   readonly view: PageView;
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
 }
 
 /** Wide enough for a finger, however thin the gap is. */
@@ -20,11 +18,12 @@ const gripPx = 12;
 const snapPx = 6;
 
 /** The seams between tiles, to be dragged or moved by arrow keys; both sides follow. */
-export function SeamLayer({ view, page, format }: SeamLayerProps) {
+export function SeamLayer({ view, page }: SeamLayerProps) {
   const session = useSession();
   const [held, setHeld] = useState<string>();
-  const seams = useMemo(() => pageSeams(page, format), [page, format]);
-  const kept = () => openPage(session.state.getState());
+  const seams = useMemo(() => pageSeams(page), [page]);
+  const movedTo = (s: PageSeam, atMm: number, alone: boolean) =>
+    ({ type: "replacePage", page: s.moved(openPlaced(session.state.getState()), atMm, alone) }) as const;
 
   const grab = (e: PointerEvent<HTMLElement>, s: PageSeam) => {
     if (e.button !== 0) return;
@@ -40,7 +39,7 @@ export function SeamLayer({ view, page, format }: SeamLayerProps) {
       const to = s.at + ((s.across ? ev.clientX : ev.clientY) - start) / view.scale;
       atMm = snapped(to, s.snaps, snapPx / view.scale);
       alone = ev.altKey;
-      session.preview([s.moved(kept(), atMm, alone)]);
+      session.preview([movedTo(s, atMm, alone)]);
     };
     const end = (ev: globalThis.PointerEvent) => {
       handle.removeEventListener("pointermove", move);
@@ -48,7 +47,7 @@ export function SeamLayer({ view, page, format }: SeamLayerProps) {
       handle.removeEventListener("pointercancel", end);
       setHeld(undefined);
       if (ev.type === "pointerup" && atMm !== s.at)
-        session.commit({ code: "movedSeam", count: 1 }, [s.moved(kept(), atMm, alone)]);
+        session.commit({ code: "movedSeam", count: 1 }, [movedTo(s, atMm, alone)]);
       else session.dropPreview();
     };
     handle.addEventListener("pointermove", move);
@@ -62,13 +61,13 @@ export function SeamLayer({ view, page, format }: SeamLayerProps) {
     e.preventDefault();
     e.stopPropagation();
     const by = (e.key === more ? 1 : -1) * (e.shiftKey ? 5 : 1);
-    session.commit({ code: "movedSeam", count: 1 }, [s.moved(kept(), s.at + by, e.altKey)], {
+    session.commit({ code: "movedSeam", count: 1 }, [movedTo(s, s.at + by, e.altKey)], {
       mergeKey: `seam-${s.key}`,
     });
   };
 
-  const room = roomRect(page.look, format);
-  const rects = page.tiles.map((t) => frameRect(t.frame));
+  const room = insideRect(page.look, page.format);
+  const rects = arrangedOn(page).map((t) => frameRect(t.frame));
   return (
     <div className={css.layer}>
       {seams.map((s) => {

@@ -3,7 +3,7 @@ import { useDraggable } from "@dnd-kit/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { LayoutGrid } from "lucide-react";
 import { type KeyboardEvent, memo, useCallback, useMemo, useRef, useState } from "react";
-import { emptyTiles } from "#core/document";
+import { arrangedTiles, arrangementOf, holdsPockets, type Page } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import { run, shelf as words } from "../../../text/pages.ts";
 import { photos as photoWords } from "../../../text/photos.ts";
@@ -186,15 +186,15 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
   const services = useServices();
   const session = useSession();
   const ids = useViewState((s) => s.photos.ids);
-  const empty = useProject((s) => emptyTiles(shownPage(s)).length);
+  const empty = useProject((s) => emptyIn(shownPage(s)).length);
   const grid = useProject((s) => {
-    const a = openPage(s).arrangement;
+    const a = arrangementOf(openPage(s));
     return a?.kind === "grid" ? a.asked : undefined;
   });
-  const placed = useProject((s) => openPage(s).arrangement !== null);
-  const inPockets = useProject((s) => openPage(s).arrangement?.kind === "pockets");
+  const placed = useProject((s) => arrangementOf(openPage(s)) !== undefined);
+  const inPockets = useProject((s) => holdsPockets(openPage(s)));
   const tileIds = useViewState((s) => s.tiles.ids);
-  const namedEmpty = useProject((s) => emptyTiles(openPage(s)).filter((t) => tileIds.has(t.id)).length);
+  const namedEmpty = useProject((s) => emptyIn(openPage(s)).filter((t) => tileIds.has(t.id)).length);
   const [asking, setAsking] = useState(false);
   const chosen = photos.filter((p) => ids.has(p.id));
   if (chosen.length === 0) return null;
@@ -238,3 +238,5 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
     </>
   );
 }
+
+const emptyIn = (page: Page) => arrangedTiles(page).filter((t) => t.filling.kind === "empty");

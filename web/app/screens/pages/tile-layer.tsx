@@ -2,7 +2,7 @@ import { useDraggable } from "@dnd-kit/core";
 import { ImageOff, ImagePlus, Lock } from "lucide-react";
 import { type KeyboardEvent, memo, useMemo, useRef, useState } from "react";
 import type { Edge } from "#core/arrange";
-import { frameRect, type Page, photoIdOf } from "#core/document";
+import { arrangedOn, arrangedTiles, frameRect, isLocked, type PlacedPage, photoIdOf } from "#core/document";
 import { seenFrame } from "#core/scene";
 import { pages as words } from "../../../text/pages.ts";
 import { useServices } from "../../services.ts";
@@ -10,7 +10,7 @@ import type { Dragged, DropMeaning } from "../../state/edit/drop-meaning.ts";
 import { emptyThem } from "../../state/edit/page-gestures.ts";
 import { keep, takenAway, tileMoved } from "../../state/edit/tree-gestures.ts";
 import { useFacts } from "../../state/session/facts.ts";
-import { openFormat, useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
+import { useLibrary, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { choose } from "../../state/view-state/choose.ts";
 import type { ViewStateStore } from "../../state/view-state/view-state.ts";
@@ -19,7 +19,7 @@ import css from "./tile-layer.module.css";
 import { HiddenWords, hiddenWords, sayWords } from "./word-facts.tsx";
 
 /** The tiles as things one can point at, choose, drag and name; their pictures are on the canvas beneath. */
-export function TileLayer({ view, page }: { readonly view: PageView; readonly page: Page }) {
+export function TileLayer({ view, page }: { readonly view: PageView; readonly page: PlacedPage }) {
   const { viewState } = useServices();
   const session = useSession();
   const chosen = useViewState((s) => s.tiles.ids);
@@ -28,11 +28,12 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
   const facts = useFacts();
   const [at, setAt] = useState<string>();
   const layer = useRef<HTMLDivElement>(null);
-  const ids = page.tiles.map((t) => t.id);
+  const tiles = arrangedOn(page).filter((t) => !t.tile.hidden);
+  const ids = tiles.map((t) => t.id);
   const stop = at !== undefined && ids.includes(at) ? at : ids[0];
   const target = targetOf(meaning);
   const deps = useMemo((): SpotHands => {
-    const tileIds = () => openPage(session.state.getState()).tiles.map((t) => t.id);
+    const tileIds = () => arrangedTiles(openPage(session.state.getState())).map((t) => t.id);
     return {
       focus: setAt,
       pick: (id, held) => viewState.setState((s) => ({ tiles: choose(s.tiles, tileIds(), id, held) })),
@@ -46,9 +47,9 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
 
   const onKeyDown = (e: KeyboardEvent) => {
     if (!stop) return;
-    const tile = page.tiles.find((t) => t.id === stop);
+    const tile = tiles.find((t) => t.id === stop);
     if (e.key.startsWith("Arrow")) {
-      const rects = page.tiles.map((t) => ({ id: t.id, ...frameRect(t.frame) }));
+      const rects = tiles.map((t) => ({ id: t.id, ...frameRect(t.frame) }));
       const next = nearestToward(rects, stop, e.key);
       if (e.altKey && next) keep(session, "arrangedAnew", 1, tileMoved(stop, { tileId: next, edge: edgeOf[e.key]! }));
       else if (next) layer.current?.querySelector<HTMLElement>(`[data-tile="${next}"]`)?.focus();
@@ -61,7 +62,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
     e.preventDefault();
   };
 
-  const format = useProject(openFormat);
+  const { format } = page;
 
   return (
     <div
@@ -72,7 +73,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
       className={css.layer}
       onKeyDown={onKeyDown}
     >
-      {page.tiles.map((tile, i) => {
+      {tiles.map((tile, i) => {
         const photoId = photoIdOf(tile);
         const photo = byId.get(photoId ?? "");
         const rect = frameRect(tile.frame);
@@ -97,10 +98,10 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
             width={width}
             height={height}
             shortPx={Math.min(rect.w, rect.h) * view.scale}
-            cornerPx={tile.outline.cornerMm * view.scale}
-            label={words.tile(i + 1, page.tiles.length, what)}
+            cornerPx={tile.cornerMm * view.scale}
+            label={words.tile(i + 1, tiles.length, what)}
             kind={kind === "photo" && !photo ? "missing" : kind}
-            locked={tile.locked}
+            locked={isLocked(tile.tile)}
             hidden={written ? hiddenWords(written, seenFrame(tile.frame, format), facts) : 0}
             chosen={chosen.has(tile.id)}
             stop={tile.id === stop}

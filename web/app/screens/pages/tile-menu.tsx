@@ -1,6 +1,6 @@
 import { Menu, Portal } from "@chakra-ui/react";
 import type { ReactElement } from "react";
-import { areWords, findTile, isFree, type Tile } from "#core/document";
+import { areWords, arrangedTiles, findTile, isFree, isLocked, type Tile } from "#core/document";
 import { tileMenu as words } from "../../../text/pages.ts";
 import { useServices } from "../../services.ts";
 import { lead, leadOf } from "../../state/edit/arrange-page.ts";
@@ -59,7 +59,7 @@ function useDeeds(): readonly Deed[] {
       () => keep(session, "keptTogether", ids.length, keptTogether(services.library, ids)),
     ]);
   const free = tiles.some((t) => isFree(page, t.id));
-  const areLocked = tiles.every((t) => t.locked);
+  const areLocked = tiles.every((t) => isLocked(t));
   if (!free)
     all.push([
       "lock",
@@ -99,7 +99,7 @@ function useDeeds(): readonly Deed[] {
         words.slipAfter,
         () => keep(session, "slippedIn", 1, slippedIn(photo, one.id, "right", services.newId)),
       ],
-      page.tiles.length > 2 && [
+      arrangedTiles(page).length > 2 && [
         "lead",
         leads ? words.leadNot : words.lead,
         () => lead(services, session, leads ? undefined : one.id, 0.4),

@@ -1,5 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
-import { findTile } from "#core/document";
+import { findPlaced } from "#core/document";
 import { applyTo, inverse } from "#core/geometry";
 import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
 import { caretAt, lineEnds, offsetAt, offsetBeyond, selectionRects } from "#core/words";
@@ -7,7 +7,7 @@ import { words as say } from "../../../text/words.ts";
 import { useServices } from "../../services.ts";
 import { typed } from "../../state/edit/word-gestures.ts";
 import { useFacts } from "../../state/session/facts.ts";
-import { openFormat, shownPage, useProject, useSession } from "../../state/session/hooks.ts";
+import { shownPlaced, useProject, useSession } from "../../state/session/hooks.ts";
 import { type PageView, toPage } from "./page-view.ts";
 import css from "./write-layer.module.css";
 
@@ -19,15 +19,15 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
   const { viewState } = useServices();
   const session = useSession();
   const facts = useFacts();
-  const page = useProject(shownPage);
+  const page = useProject(shownPlaced);
   const field = useRef<HTMLTextAreaElement>(null);
   const layer = useRef<HTMLDivElement>(null);
   const dragged = useRef<number>(undefined);
-  const tile = findTile(page, tileId);
+  const tile = findPlaced(page, tileId);
   const words = tile?.filling.kind === "words" ? tile.filling : undefined;
   const text = words ? wordsOf(words, facts.photo) : "";
   const [marked, setMarked] = useState<readonly [number, number]>([text.length, text.length]);
-  const format = useProject(openFormat);
+  const { format } = page;
   const frame = useMemo(() => tile && seenFrame(tile.frame, format), [tile, format]);
   const laid = useMemo(
     () => (words && frame && facts.setter ? laidWords(text, words.style, frame, facts.setter) : undefined),

@@ -33,7 +33,7 @@ export function ReadingScreen() {
   const views = useMemo(() => readingViews(project, (id) => facts.photo(id)?.takenAt), [project, facts]);
   const [at, setAt] = useState(() => {
     const found = views.findIndex((v) => v.left?.pageId === openId || v.right?.pageId === openId);
-    return project.cover?.page.id === openId ? 0 : Math.max(0, found);
+    return project.cover?.id === openId ? 0 : Math.max(0, found);
   });
   const [turn, setTurn] = useState<Turn>();
   const [pinning, setPinning] = useState(false);
@@ -106,7 +106,7 @@ export function ReadingScreen() {
         onClick={live ? pin(leaf) : undefined}
         data-leaf={live ? leaf.pageId : undefined}
       >
-        <SeenPage page={leaf.page} format={leaf.format} scale={scale} box={leaf.box} />
+        <SeenPage page={leaf.page} scale={scale} box={leaf.box} />
         {live && <Pins leaf={leaf} notes={project.notes} scale={scale} onOpen={setNote} />}
       </Box>
     ) : (

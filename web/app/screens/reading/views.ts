@@ -1,22 +1,20 @@
 import {
-  coverFormat,
   coverParts,
   drawnPage,
   firstOnRight,
-  formatOf,
   type Opening,
   openingsOf,
   type Page,
+  type PlacedPage,
   type Project,
 } from "#core/document";
 import type { Rect } from "#core/geometry";
-import { hiddenAtEdges, type PageFormat, trimBox } from "#core/lab";
+import { hiddenAtEdges, trimBox } from "#core/lab";
 
 /** One leaf as it is seen when the book lies open: up to the cut, and up to where the binding swallows it. */
 export interface LeafView {
   readonly pageId: string;
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
   readonly box: Rect;
 }
 
@@ -37,51 +35,48 @@ export function readingViews(project: Project, takenOf: (photoId: string) => str
     return project.pages.map((p, i) => ({
       key: p.id,
       left: undefined,
-      right: leaf(p.id, drawn(p), formatOf(project, p)),
+      right: leaf(drawn(p)),
       from: i + 1,
       to: i + 1,
     }));
-  const openings = openingsOf(project.pages, firstOnRight(project)).map((o) => openingView(project, o, drawn));
+  const openings = openingsOf(project.pages, firstOnRight(project)).map((o) => openingView(o, drawn));
   const [front, back] = coverViews(project, drawn);
   return [...(front ? [front] : []), ...openings, ...(back ? [back] : [])];
 }
 
 /** Up to the trim; at a fold up to what it hides. */
-function leaf(pageId: string, page: Page, format: PageFormat): LeafView {
-  const hidden = hiddenAtEdges(format);
-  const trim = trimBox(format);
-  return { pageId, page, format, box: { ...trim, x: hidden.left, w: trim.w - hidden.left - hidden.right } };
+function leaf(page: PlacedPage): LeafView {
+  const hidden = hiddenAtEdges(page.format);
+  const trim = trimBox(page.format);
+  return { pageId: page.id, page, box: { ...trim, x: hidden.left, w: trim.w - hidden.left - hidden.right } };
 }
 
-function openingView(project: Project, o: Opening, drawn: (page: Page) => Page): ReadingView {
+function openingView(o: Opening, drawn: (page: Page) => PlacedPage): ReadingView {
   const key = (o.spread ?? o.left ?? o.right)!.id;
   if (o.spread) {
-    const format = formatOf(project, o.spread);
     const page = drawn(o.spread);
+    const { format } = page;
     const hidden = format.folds?.[0]?.hiddenMm ?? 0;
     const half = format.widthMm / 2;
     const of = (x: number): LeafView => ({
       pageId: o.spread!.id,
       page,
-      format,
       box: { x, y: 0, w: half - hidden, h: format.heightMm },
     });
     return { key, left: of(0), right: of(half + hidden), from: o.firstNumber, to: o.firstNumber + 1 };
   }
-  const view = (p: Page | undefined) => p && leaf(p.id, drawn(p), formatOf(project, p));
+  const view = (p: Page | undefined) => p && leaf(drawn(p));
   const both = o.left !== undefined && o.right !== undefined;
   return { key, left: view(o.left), right: view(o.right), from: o.firstNumber, to: o.firstNumber + (both ? 1 : 0) };
 }
 
-function coverViews(project: Project, drawn: (page: Page) => Page): readonly ReadingView[] {
+function coverViews(project: Project, drawn: (page: Page) => PlacedPage): readonly ReadingView[] {
   const parts = coverParts(project);
-  const format = coverFormat(project);
-  if (!project.cover || !parts || !format) return [];
-  const page = drawn(project.cover.page);
-  const pageId = project.cover.page.id;
+  if (!project.cover || !parts) return [];
+  const page = drawn(project.cover);
   const panel = (part: "front" | "back"): LeafView => {
     const p = parts.panels.find((x) => x.part === part)!;
-    return { pageId, page, format, box: { x: p.x, y: 0, w: p.w, h: parts.heightMm } };
+    return { pageId: page.id, page, box: { x: p.x, y: 0, w: p.w, h: parts.heightMm } };
   };
   return [
     { key: "front", left: undefined, right: panel("front"), from: 0, to: 0 },

@@ -4,7 +4,7 @@ import { FileDown } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { useStore } from "zustand";
-import { holdsAnything, type PrintFile } from "#core/document";
+import { drawsAnything, type PrintFile } from "#core/document";
 import { printPixels } from "#core/lab";
 import { send as words } from "../../../text/send.ts";
 import { leastQuality, Making, SendEnd, TooLarge } from "../../components/making-progress.tsx";
@@ -51,7 +51,7 @@ export function Maker({ open, files, fileOptions, onFileOptions }: MakerProps) {
   const chosenFolder = useRef<FileSystemDirectoryHandle>(undefined);
   useEffect(() => void sender.look(), [sender]);
   // Of a collage only what has something on it; a book is sent with its bare pages.
-  const full = project.kind === "book" ? files : files.filter((f) => f.parts.some((p) => holdsAnything(p.page)));
+  const full = project.kind === "book" ? files : files.filter((f) => f.parts.some((p) => drawsAnything(p.page)));
   const chosen = useMemo(() => pagesAsked(asked), [asked]);
   const wanted =
     which === "all"

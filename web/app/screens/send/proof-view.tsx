@@ -63,7 +63,6 @@ export function ProofView({ page, file }: { readonly page: Page; readonly file: 
                 >
                   <SeenPage
                     page={part.page}
-                    format={part.format}
                     scale={scale}
                     box={{ ...part.clip, x: part.clip.x - part.place.e, y: part.clip.y - part.place.f }}
                   />

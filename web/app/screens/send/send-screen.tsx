@@ -21,7 +21,7 @@ import { nameOfFile } from "./tasks.ts";
 /** The file by name, size and pixels before it is made; then saved to disk. */
 export function SendScreen() {
   const page = useProject(openPage);
-  const nothing = useProject((s) => !s.project.pages.some(holdsAnything));
+  const nothing = useProject((s) => !s.project.pages.some((p) => holdsAnything(p, s.project.style)));
   const { projectId } = useParams();
   if (nothing)
     return (

@@ -35,7 +35,7 @@ export function CardPicture({ sheet, card, scale }: CardPictureProps) {
         transform: turned ? `translateX(${cell.w * scale}px) rotate(90deg)` : undefined,
       }}
     >
-      {seen && <PageCanvas page={seen.page} format={seen.format} scale={scale * seen.times} box={seen.box} />}
+      {seen && <PageCanvas page={seen.page} scale={scale * seen.times} box={seen.box} />}
     </div>
   );
 }

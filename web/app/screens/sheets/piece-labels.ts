@@ -1,4 +1,4 @@
-import { findPage, type Project, pagesBefore } from "#core/document";
+import { arrangedTiles, findPage, type Project, pagesBefore } from "#core/document";
 import type { SceneFacts } from "#core/scene";
 import type { Want } from "#core/sheets";
 import { sheets as words } from "../../../text/sheets.ts";
@@ -9,6 +9,7 @@ export function labelOf(project: Project, { source }: Want, facts: Pick<SceneFac
   const at = project.pages.findIndex((p) => p.id === source.pageId);
   const number = (pagesBefore(project.pages)[at] ?? 0) + 1;
   if (source.from === "page") return words.pageLabel(number);
-  const pocket = (findPage(project, source.pageId)?.tiles.findIndex((t) => t.id === source.tileId) ?? 0) + 1;
+  const page = findPage(project, source.pageId);
+  const pocket = (page ? arrangedTiles(page).findIndex((t) => t.id === source.tileId) : 0) + 1;
   return words.insertLabel(number, pocket);
 }

@@ -17,14 +17,14 @@ export function PiecePicture({ want, longPx }: PiecePictureProps) {
   const facts = useFacts();
   const piece = useMemo(() => piecePage(project, want, 0, (id) => facts.photo(id)?.takenAt), [project, want, facts]);
   if (!piece) return null;
-  const { cut, page, format } = piece;
+  const { cut, page } = piece;
   const scale = longPx / Math.max(cut.w, cut.h);
   return (
     <div
       aria-hidden
       style={{ position: "relative", width: cut.w * scale, height: cut.h * scale, flexShrink: 0, background: "white" }}
     >
-      <PageCanvas page={page} format={format} scale={scale} box={cut} />
+      <PageCanvas page={page} scale={scale} box={cut} />
     </div>
   );
 }

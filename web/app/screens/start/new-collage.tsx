@@ -2,7 +2,17 @@ import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { barePage, layPhotos, layTree, newBook, newProject, newStyle } from "#core/document";
+import {
+  arrangedOn,
+  barePage,
+  layPhotos,
+  layTree,
+  newBook,
+  newProject,
+  newStyle,
+  placeAgain,
+  placePage,
+} from "#core/document";
 import { bleedBox, formatFromCard, type LabCard, ownFormat, type PageFormat, printPixels } from "#core/lab";
 import { aspectOf, type Photo } from "#core/photo";
 import { ok } from "#core/result";
@@ -135,19 +145,18 @@ function Preview({ format }: { readonly format: PageFormat | undefined }) {
   const [ref, room] = useSizeOf();
   const page = useMemo(() => {
     if (!format) return undefined;
-    const look = newStyle(format);
     let count = 0;
     const newId = () => {
       count += 1;
       return `t${count}`;
     };
-    const bare = barePage(look, newId);
+    const bare = placePage(barePage(newId), format, newStyle(format));
     const some = spread(photos).map((p) => ({ id: p.id, aspect: aspectOf(p) }));
     const laid =
       photos.length === 0
-        ? layPhotos(bare, format, { photos: [], asked: { rows: 3, columns: 3 }, newId })
-        : layTree(bare, format, { photos: some, seed: 0, newId });
-    return laid.ok ? laid.value.page : undefined;
+        ? layPhotos(bare, { photos: [], asked: { rows: 3, columns: 3 }, newId })
+        : layTree(bare, { photos: some, seed: 0, newId });
+    return laid.ok ? placeAgain(bare, laid.value.page) : undefined;
   }, [format, photos]);
   const box = format && bleedBox(format);
   const scale = box && room ? Math.min((room.w - 48) / box.w, (room.h - 48) / box.h) : 0;
@@ -164,9 +173,9 @@ function Preview({ format }: { readonly format: PageFormat | undefined }) {
     >
       {format && box && page && scale > 0 && (
         <Box position="relative" w={`${box.w * scale}px`} h={`${box.h * scale}px`} boxShadow="paper" bg="white">
-          <PageCanvas page={page} format={format} scale={scale} />
+          <PageCanvas page={page} scale={scale} />
           {photos.length === 0 &&
-            page.tiles.map((t) => (
+            arrangedOn(page).map((t) => (
               <Box
                 key={t.id}
                 position="absolute"

@@ -2,6 +2,7 @@ import { Box, Button, Heading, HStack, IconButton, SimpleGrid, Text } from "@cha
 import { useQueryClient } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { Link } from "react-router";
+import { type Page, placePage } from "#core/document";
 import { bleedBox } from "#core/lab";
 import { formatSize } from "#core/units";
 import type { ProjectCard } from "../../../storage/store.ts";
@@ -101,7 +102,8 @@ export function YourWork() {
 }
 
 function Stack({ card }: { readonly card: ProjectCard }) {
-  const { format, pages } = card.project;
+  const { format, pages, style } = card.project;
+  const at = (page: Page) => placePage(page, format, style);
   const box = bleedBox(format);
   const scale = stackPx / Math.max(box.w, box.h);
   return (
@@ -116,7 +118,7 @@ function Stack({ card }: { readonly card: ProjectCard }) {
           overflow="hidden"
           transform="rotate(3.5deg)"
         >
-          <PageCanvas page={pages[1]!} format={format} scale={scale} />
+          <PageCanvas page={at(pages[1]!)} scale={scale} />
         </Box>
       )}
       <Box
@@ -130,7 +132,7 @@ function Stack({ card }: { readonly card: ProjectCard }) {
         _groupHover={{ transform: "translateY(-3px)" }}
         overflow="hidden"
       >
-        <PageCanvas page={pages[0]!} format={format} scale={scale} />
+        <PageCanvas page={at(pages[0]!)} scale={scale} />
       </Box>
     </Box>
   );

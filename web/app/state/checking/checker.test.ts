@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, expect, jest, test } from "@jest/globals";
 import { createStore } from "zustand/vanilla";
 import { checkPage, checkProject, type ProjectFacts } from "#core/check";
-import { barePage, type Page, type Project } from "#core/document";
+import { arrangedTiles, barePage, copyPage, mapTiles, type Page, type Project } from "#core/document";
 import type { Photo } from "#core/photo";
 import { factsOf, photo } from "../../../../core/check/check.fixture.ts";
 import { collage, counter } from "../../../../core/document/project.fixture.ts";
@@ -55,16 +55,10 @@ function worker() {
 /** Three pages of two photos each, with a first tile that is empty on each. */
 function threePages(): Project {
   const base = collage([1.5, 1.5]);
-  const [first, second] = base.pages[0]!.tiles;
-  const page = (id: string): Page => ({
-    ...base.pages[0]!,
-    id,
-    arrangement: null,
-    tiles: [
-      { ...first!, id: `${id}-1`, filling: { kind: "empty" } },
-      { ...second!, id: `${id}-2` },
-    ],
-  });
+  const page = (id: string): Page => {
+    const copy = { ...copyPage(base.pages[0]!, counter(`${id}-`)), id };
+    return mapTiles(copy, (t) => (t.id === `${id}-1` ? { ...t, filling: { kind: "empty" } } : t));
+  };
   return { ...base, pages: ["a", "b", "c"].map(page) };
 }
 
@@ -107,7 +101,11 @@ test("everything is looked at once, and after a change only the page that change
   expect(pagesAsked(asked)).toEqual([["a", "b", "c"]]);
   asked.length = 0;
   session.commit({ code: "emptiedTiles", count: 1 }, [
-    { type: "fillTiles", pageId: "b", fillings: [{ tileId: "b-1", filling: { kind: "colour", colour: "#102030" } }] },
+    {
+      type: "setTiles",
+      pageId: "b",
+      items: [{ id: "b-1", set: { filling: { kind: "colour", colour: "#102030" } } }],
+    },
   ]);
   expect(checker.state.getState().looking).toBe(true);
   await rest();
@@ -124,7 +122,7 @@ test("a photo that becomes known otherwise has the pages looked at that it lies 
   const project = threePages();
   const lone: Project = {
     ...project,
-    pages: project.pages.map((p) => (p.id === "c" ? barePage(p.look, () => "c") : p)),
+    pages: project.pages.map((p) => (p.id === "c" ? barePage(() => "c") : p)),
   };
   const { session, library, asked, checker, rest } = opened(lone);
   checker.start();
@@ -169,9 +167,8 @@ test("what is accepted stays so until its place changes, and can be taken back",
   checker.accept([onA!], "a card goes there");
   await rest();
   expect(open()).toEqual(["b", "c"]);
-  const tile = session.state.getState().project.pages[0]!.tiles[0]!;
   session.commit({ code: "changedCorner", count: 1 }, [
-    { type: "dressTiles", pageId: "a", tileIds: [tile.id], cornerMm: 4 },
+    { type: "setTiles", pageId: "a", items: [{ id: "a-1", set: { cornerMm: 4 } }] },
   ]);
   await rest();
   expect(open()).toEqual(["a", "b", "c"]);
@@ -185,10 +182,9 @@ test("many are mended as one step; what cannot be is left and said", async () =>
   const base = collage([1.5, 0.7, 1.2]);
   const emptied: Project = {
     ...base,
-    pages: base.pages.map((p) => ({
-      ...p,
-      tiles: p.tiles.map((t, i) => (i === 0 ? { ...t, filling: { kind: "empty" as const } } : t)),
-    })),
+    pages: base.pages.map((p) =>
+      mapTiles(p, (t) => (t.id === arrangedTiles(p)[0]!.id ? { ...t, filling: { kind: "empty" } } : t)),
+    ),
   };
   const photos = ["p0", "p1", "p2"].map((id) => photo(id));
   const { session, checker, rest } = opened(emptied, photos);
@@ -198,7 +194,7 @@ test("many are mended as one step; what cannot be is left and said", async () =>
   expect(bare).toHaveLength(1);
   jest.useRealTimers();
   expect(await checker.fix(bare, "takeAway")).toBe(true);
-  expect(session.state.getState().project.pages[0]!.tiles).toHaveLength(2);
+  expect(arrangedTiles(session.state.getState().project.pages[0]!)).toHaveLength(2);
   expect(await checker.fix(bare, "takeAway")).toBe(false);
   session.undo();
   expect(session.state.getState().project).toEqual(emptied);

@@ -1,6 +1,16 @@
 import { createStore } from "zustand/vanilla";
 import { type Finding, type FixCode, fixed, type PageAt, type PlacedSharpness, pageAt, worstFirst } from "#core/check";
-import { type Change, captionedOn, type Page, type Project, photosOf } from "#core/document";
+import {
+  areWords,
+  type Change,
+  captionedOn,
+  everyPage,
+  findTile,
+  type PlacedPage,
+  type Project,
+  photosDrawnOn,
+  photosOf,
+} from "#core/document";
 import type { LabCard } from "#core/lab";
 import { aspectOf, type Photo, type Pile, photoShape } from "#core/photo";
 import type { CheckedPage, CheckJobs, PagesToCheck } from "../../../workers/jobs.ts";
@@ -130,16 +140,17 @@ export class Checker {
 
   /** Pages on which something changed that a finding may rest on. */
   #due(project: Project, byId: ReadonlyMap<string, Photo>): Known[] {
-    const pages = [...(project.cover ? [project.cover.page] : []), ...project.pages];
+    const pages = everyPage(project);
     const ids = new Set(pages.map((p) => p.id));
     for (const id of this.#pages.keys()) if (!ids.has(id)) this.#pages.delete(id);
     const { piles } = this.#deps.library.state.getState();
     return pages.flatMap((page): Known[] => {
       const at = pageAt(project, page, (id) => byId.get(id)?.takenAt);
-      const running = at.page === page ? "" : JSON.stringify(at.page.over.slice(page.over.length));
-      const photos = [...photosOf(page), ...captionedOn(page)];
+      const running = JSON.stringify(at.page.tiles.filter((t) => !findTile(page, t.id)));
+      const photos = [...photosOf(page, project.style), ...captionedOn(page)];
       const rests = [
         page,
+        at.page.look,
         at.format,
         at.begun,
         running,
@@ -155,8 +166,8 @@ export class Checker {
   async #order(pages: readonly PageAt[]): Promise<PagesToCheck> {
     const { library, store } = this.#deps;
     const { byId, piles } = library.state.getState();
-    const ids = [...new Set(pages.flatMap((p) => [...photosOf(p.page), ...captionedOn(p.page)]))];
-    const behind = [...new Set(pages.filter((p) => hasWords(p.page)).flatMap((p) => photosOf(p.page)))];
+    const ids = [...new Set(pages.flatMap((p) => [...photosDrawnOn(p.page), ...captionedOn(p.page.page)]))];
+    const behind = [...new Set(pages.filter((p) => hasWords(p.page)).flatMap((p) => photosDrawnOn(p.page)))];
     const previews = await store.previews(behind.map((photoId) => ({ photoId, size: "small" as const })));
     return {
       pages,
@@ -195,7 +206,7 @@ export class Checker {
 
   /** In the background, each photo once; the pages with one that has such colours are looked at again. */
   async #lookAtColours(project: Project, byId: ReadonlyMap<string, Photo>): Promise<void> {
-    const placed = [...new Set(project.pages.flatMap(photosOf))];
+    const placed = [...new Set(project.pages.flatMap((p) => photosOf(p, project.style)))];
     const unknown = placed.filter((id) => byId.has(id) && !this.#beyond.has(id) && !this.#gone.has(id));
     for (let i = 0; i < unknown.length && !this.#again; i += coloursAtOnce) {
       const ids = unknown.slice(i, i + coloursAtOnce);
@@ -210,7 +221,7 @@ export class Checker {
   }
 
   #show(project: Project): void {
-    const order = [...(project.cover ? [project.cover.page.id] : []), ...project.pages.map((p) => p.id)];
+    const order = everyPage(project).map((p) => p.id);
     const checked = order.flatMap((id) => this.#pages.get(id)?.checked ?? []);
     this.state.setState({
       findings: worstFirst([...this.#work, ...checked.flatMap((c) => c.findings)], project),
@@ -269,7 +280,7 @@ export class Checker {
   }
 }
 
-const hasWords = (page: Page): boolean => [...page.tiles, ...page.over].some((t) => t.filling.kind === "words");
+const hasWords = (page: PlacedPage): boolean => page.tiles.some(areWords);
 
 /** Of the photos that show the same, the one with the most pixels, where it has plainly more. */
 function sharperTwin(

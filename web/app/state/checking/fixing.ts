@@ -23,7 +23,7 @@ export async function groundAt(
 ): Promise<PageFacts["behind"]> {
   const page = findPage(project, finding.spots[0]?.pageId ?? "");
   if (!page) return undefined;
-  const ids = photosOf(page);
+  const ids = photosOf(page, project.style);
   const previews = await store.previews(ids.map((photoId) => ({ photoId, size: "small" as const })));
   const byId = new Map(ids.map((id, i) => [id, previews[i]]));
   const at = pageAt(project, page, (id) => facts.known(id)?.takenAt);

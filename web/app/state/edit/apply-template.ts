@@ -1,11 +1,10 @@
-import { emptyTiles, type Page, photoIdOf } from "#core/document";
-import type { PageFormat } from "#core/lab";
+import { arrangedTiles, emptyPlaces, freeTiles, type Page, type PlacedPage, photoIdOf } from "#core/document";
 import { photoShape } from "#core/photo";
 import { layTemplate, photoPlaces, type Template } from "#core/templates";
 import { templates as words } from "../../../text/pages.ts";
 import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
-import { openFormat, openPage, type ProjectSession } from "../session/project-session.ts";
+import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 import { keep, takenAway } from "./tree-gestures.ts";
 
@@ -14,7 +13,7 @@ type Deps = Pick<Services, "library" | "viewState" | "newId">;
 /** The photos that are to flow into a template: those on the page, else those chosen on the shelf. */
 function flowing({ library, viewState }: Deps, page: Page) {
   const { byId, photos } = library.state.getState();
-  const there = page.tiles.flatMap((t) => byId.get(photoIdOf(t) ?? "") ?? []);
+  const there = arrangedTiles(page).flatMap((t) => byId.get(photoIdOf(t) ?? "") ?? []);
   const chosen = viewState.getState().photos.ids;
   const given = there.length > 0 ? there : photos.filter((p) => chosen.has(p.id));
   return given.map((p) => ({ id: p.id, ...photoShape(p) }));
@@ -23,29 +22,29 @@ function flowing({ library, viewState }: Deps, page: Page) {
 export const countFlowing = (services: Deps, page: Page): number => flowing(services, page).length;
 
 /** The page as a template would lay it out. A picture of it needs no more photos than there are places. */
-export function laidBy(services: Deps, page: Page, format: PageFormat, template: Template, forPicture: boolean) {
-  const photos = flowing(services, page);
+export function laidBy(services: Deps, on: PlacedPage, template: Template, forPicture: boolean) {
+  const photos = flowing(services, on.page);
   const some = forPicture ? photos.slice(0, photoPlaces(template)) : photos;
-  return layTemplate(page, format, template, { photos: some, newId: services.newId });
+  return layTemplate(on, template, { photos: some, newId: services.newId });
 }
 
 /** Lays the open page out by a template as one step, and says what did not come out even. */
 export function applyTemplate(services: Deps, session: ProjectSession, template: Template): void {
   const now = session.state.getState();
-  const laid = laidBy(services, openPage(now), openFormat(now), template, false);
-  session.commit({ code: "tookTemplate", count: 1 }, [{ type: "putPage", page: laid.page }]);
+  const laid = laidBy(services, openPlaced(now), template, false);
+  session.commit({ code: "tookTemplate", count: 1 }, [{ type: "replacePage", page: laid.page }]);
   services.viewState.setState({ tiles: nothingChosen, photos: nothingChosen });
-  const freed = laid.page.over.length - openPage(now).over.length;
+  const freed = freeTiles(laid.page).length - freeTiles(openPage(now)).length;
   if (freed > 0) notices.create({ title: words.wordsFreed(freed), type: "info" });
   if (laid.made > 0) notices.create({ title: words.madePlaces(laid.made), type: "info" });
-  if (laid.empty > 0 && laid.empty < laid.page.tiles.length)
+  if (laid.empty > 0 && laid.empty < arrangedTiles(laid.page).length)
     notices.create({
       title: words.emptyNow(laid.empty),
       type: "info",
       action: {
         label: words.closeUp,
         onClick: () => {
-          const bare = emptyTiles(openPage(session.state.getState())).map((t) => t.id);
+          const bare = emptyPlaces(openPlaced(session.state.getState())).map((t) => t.id);
           keep(session, "tookAway", bare.length, takenAway(bare));
         },
       },

@@ -1,4 +1,4 @@
-import { canSolveAgain, mostTiles, type Page, type Tree } from "#core/document";
+import { arrangedTiles, canSolveAgain, mainGroup, mostTiles, type Page, type Tree, treeIn } from "#core/document";
 import { refused } from "#core/result";
 import { changeTrouble, arranged as words } from "../../../text/pages.ts";
 import { notices } from "../../notices/notices.ts";
@@ -12,7 +12,7 @@ type Deps = Pick<Services, "library">;
 
 function free(session: ProjectSession): boolean {
   const page = openPage(session.state.getState());
-  if (page.tiles.length === 0) return false;
+  if (arrangedTiles(page).length === 0) return false;
   if (canSolveAgain(page)) return true;
   notices.create({ title: words.allLocked, type: "info" });
   return false;
@@ -20,7 +20,7 @@ function free(session: ProjectSession): boolean {
 
 /** Whether so many more tiles fit on the open page; says so where they do not. */
 export function holdsMore(session: ProjectSession, more: number): boolean {
-  const tiles = openPage(session.state.getState()).tiles.length + more;
+  const tiles = arrangedTiles(openPage(session.state.getState())).length + more;
   if (tiles <= mostTiles) return true;
   notices.create({ title: changeTrouble(refused("tooManyTiles", { most: mostTiles, tiles }), String), type: "error" });
   return false;
@@ -30,17 +30,17 @@ export function holdsMore(session: ProjectSession, more: number): boolean {
 export function shuffle({ library }: Deps, session: ProjectSession, by: 1 | -1): void {
   const page = openPage(session.state.getState());
   if (!free(session) || seedOf(page) + by < 0) return;
-  keep(session, "shuffled", page.tiles.length, solvedFrom(library, by));
+  keep(session, "shuffled", arrangedTiles(page).length, solvedFrom(library, by));
 }
 
 /** What is neither locked nor set by hand, arranged again. */
 export function solveAgain({ library }: Deps, session: ProjectSession): void {
   const page = openPage(session.state.getState());
-  if (free(session)) keep(session, "arrangedAnew", page.tiles.length, solvedFrom(library, 0));
+  if (free(session)) keep(session, "arrangedAnew", arrangedTiles(page).length, solvedFrom(library, 0));
 }
 
 /** The tile that leads the page, if one does. */
-export const leadOf = (page: Page): Tree["lead"] => (page.arrangement?.kind === "tree" ? page.arrangement.lead : null);
+export const leadOf = (page: Page): Tree["lead"] => treeIn(mainGroup(page))?.lead ?? null;
 
 /** Makes a tile lead the page with a share of its room; with no tile, none leads any more. */
 export function lead({ library }: Deps, session: ProjectSession, tileId: string | undefined, share: number): void {

@@ -1,11 +1,11 @@
-import { type Grid, layPhotos, layTree, photoIdOf } from "#core/document";
+import { arrangedTiles, type Grid, holdsPockets, layPhotos, layTree, photoIdOf } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import { formatLength } from "#core/units";
 import { arranged, changeTrouble } from "../../../text/pages.ts";
 import { pockets } from "../../../text/pockets.ts";
 import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
-import { openFormat, openPage, type ProjectSession } from "../session/project-session.ts";
+import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 import { fillWith } from "./page-gestures.ts";
 import { seedOf } from "./tree-gestures.ts";
@@ -25,8 +25,8 @@ export function arrangePhotos(
   const now = session.state.getState();
   const { project } = now;
   const page = openPage(now);
-  const format = openFormat(now);
-  if (page.arrangement?.kind === "pockets") {
+  const on = openPlaced(now);
+  if (holdsPockets(page)) {
     const left = fillWith(session, photos);
     services.viewState.setState({ photos: nothingChosen });
     if (left > 0) notices.create({ title: pockets.left(left), type: "info" });
@@ -34,8 +34,8 @@ export function arrangePhotos(
   }
   const given = { photos: photos.map((p) => ({ id: p.id, aspect: aspectOf(p) })), newId: services.newId };
   const laid = options.grid
-    ? layPhotos(page, format, { ...given, asked: options.grid })
-    : layTree(page, format, { ...given, seed: seedOf(page) });
+    ? layPhotos(on, { ...given, asked: options.grid })
+    : layTree(on, { ...given, seed: seedOf(page) });
   const length = (mm: number) => formatLength(mm, project.unit, project.format.ppi);
   if (!laid.ok) {
     const trouble = changeTrouble(laid, length);
@@ -43,7 +43,7 @@ export function arrangePhotos(
     return trouble;
   }
   const { page: next, left, gapNow } = laid.value;
-  session.commit({ code: "arranged", count: photos.length - left }, [{ type: "putPage", page: next }]);
+  session.commit({ code: "arranged", count: photos.length - left }, [{ type: "replacePage", page: next }]);
   services.viewState.setState({ photos: nothingChosen, tiles: nothingChosen, reframing: undefined });
   if (left > 0) notices.create({ title: arranged.left(left), type: "info" });
   if (gapNow !== undefined) notices.create({ title: arranged.gapNow(length(gapNow)), type: "info" });
@@ -53,7 +53,7 @@ export function arrangePhotos(
 /** The photos on the page in reading order, as far as the library knows them. */
 export function photosOnPage(session: ProjectSession, byId: ReadonlyMap<string, Photo>): Photo[] {
   const page = openPage(session.state.getState());
-  return page.tiles.flatMap((tile) => {
+  return arrangedTiles(page).flatMap((tile) => {
     const id = photoIdOf(tile);
     const photo = id === undefined ? undefined : byId.get(id);
     return photo ? [photo] : [];

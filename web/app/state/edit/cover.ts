@@ -1,4 +1,4 @@
-import { firstCover, photosOf, type Spine } from "#core/document";
+import { coverChanges, firstCover, photosOf, type Spine } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import type { Services } from "../../services.ts";
 import type { ProjectSession } from "../session/project-session.ts";
@@ -9,15 +9,15 @@ import { openThe } from "./page-list.ts";
 export function makeCover(services: Pick<Services, "viewState" | "newId" | "library">, session: ProjectSession): void {
   const { project } = session.state.getState();
   const { byId } = services.library.state.getState();
-  const placed = project.pages.flatMap(photosOf).flatMap((id) => byId.get(id) ?? []);
+  const placed = project.pages.flatMap((p) => photosOf(p, project.style)).flatMap((id) => byId.get(id) ?? []);
   const photo = placed.reduce<Photo | undefined>(
     (best, p) => (best && worthOfCover(best) >= worthOfCover(p) ? best : p),
     undefined,
   );
-  const cover = firstCover(project, photo && { id: photo.id, aspect: aspectOf(photo) }, services.newId);
-  if (!cover) return;
-  session.commit({ code: "madeCover", count: 1 }, [{ type: "setProject", cover }]);
-  openThe(services, session, cover.page);
+  const made = firstCover(project, photo && { id: photo.id, aspect: aspectOf(photo) }, services.newId);
+  if (!made) return;
+  session.commit({ code: "madeCover", count: 1 }, coverChanges(made));
+  openThe(services, session, made.cover);
 }
 
 /** What a cover is chosen by: stars, then how much of a photo are faces. */
@@ -25,12 +25,13 @@ export const worthOfCover = (p: Photo): number =>
   p.stars + 8 * (p.focus?.faces ?? []).reduce((sum, f) => sum + f.w * f.h, 0);
 
 export function changeSpine(session: ProjectSession, change: Partial<Spine>, mergeKey?: string): void {
-  const { cover } = session.state.getState().project;
-  if (!cover) return;
-  const next = { ...cover, spine: { ...cover.spine, ...change } };
-  session.commit({ code: "changedCover", count: 1 }, [{ type: "setProject", cover: next }], { mergeKey });
+  const { spine } = session.state.getState().project;
+  if (!spine) return;
+  session.commit({ code: "changedCover", count: 1 }, [{ type: "setProject", spine: { ...spine, ...change } }], {
+    mergeKey,
+  });
 }
 
 export function removeCover(session: ProjectSession): void {
-  session.commit({ code: "tookCover", count: 1 }, [{ type: "setProject", cover: null }]);
+  session.commit({ code: "tookCover", count: 1 }, coverChanges(undefined));
 }

@@ -1,5 +1,5 @@
 import type { Edge } from "#core/arrange";
-import { frameRect, type Page, type Tile } from "#core/document";
+import { arrangedOn, frameRect, groupAt, isArranged, type PlacedPage, type PlacedTile } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
 
 export type Dragged =
@@ -21,17 +21,17 @@ const edgeShare = 0.22;
  * What letting go at a point of the page means: in the middle of a tile it takes that place, near an edge it slips in
  * beside, on an empty page it begins an arrangement. `at` in mm; missing off the page.
  */
-export function meaningOfDrop(dragged: Dragged, page: Page, at: Point | undefined): DropMeaning {
+export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | undefined): DropMeaning {
   if (!at) return { does: "nothing" };
   // What lies freely lies over the others, and takes a photo where it holds one or nothing.
-  const free = page.over.findLast((t) => t.filling.kind !== "words" && holdsTurned(t, at));
+  const free = on.tiles.findLast((t) => !isArranged(t) && t.filling.kind !== "words" && holdsTurned(t, at));
   if (free && dragged.from === "shelf") return { does: "put", tileId: free.id, photoId: dragged.photoId };
-  const tile = page.tiles.findLast((t) => holds(frameRect(t.frame), at));
+  const tile = arrangedOn(on).findLast((t) => holds(frameRect(t.frame), at));
   if (!tile) {
-    const bare = page.tiles.length === 0 && dragged.from === "shelf";
+    const bare = arrangedOn(on).length === 0 && dragged.from === "shelf";
     return bare ? { does: "begin", photoId: dragged.photoId } : { does: "nothing" };
   }
-  const slips = page.arrangement !== null && page.arrangement.kind !== "pockets";
+  const slips = groupAt(on, tile.id)?.group.arrangement.kind !== "pockets";
   const edge = slips && tile.filling.kind !== "empty" ? edgeAt(frameRect(tile.frame), at) : undefined;
   if (dragged.from === "shelf")
     return edge
@@ -43,7 +43,7 @@ export function meaningOfDrop(dragged: Dragged, page: Page, at: Point | undefine
     : { does: "swap", tileId: dragged.tileId, withTileId: tile.id };
 }
 
-function holdsTurned({ frame }: Tile, at: Point): boolean {
+function holdsTurned({ frame }: PlacedTile, at: Point): boolean {
   const turn = (-frame.turn * Math.PI) / 180;
   const [x, y] = [at.x - frame.centre.x, at.y - frame.centre.y];
   const upright = { x: x * Math.cos(turn) - y * Math.sin(turn), y: x * Math.sin(turn) + y * Math.cos(turn) };

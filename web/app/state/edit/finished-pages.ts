@@ -1,4 +1,4 @@
-import { barePage, layTree, type Page } from "#core/document";
+import { barePage, type Look, layTree, type Page, placePage } from "#core/document";
 import { effectivePpi, firstFraming, sharpnessOf } from "#core/fit";
 import { allSides, type Size } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
@@ -47,9 +47,9 @@ export async function bringFinished(
 }
 
 /** One picture over all of the page, out over the bleed. */
-function wholePage(style: Page["look"], format: PageFormat, photo: Photo, newId: () => string): Page {
-  const look = { ...style, margin: allSides(0), cornerMm: 0, border: { ...style.border, widthMm: 0 }, backdrop: null };
-  const laid = layTree(barePage(look, newId), format, {
+function wholePage(style: Look, format: PageFormat, photo: Photo, newId: () => string): Page {
+  const own = { margin: allSides(0), cornerMm: 0, border: { ...style.border, widthMm: 0 }, backdrop: null };
+  const laid = layTree(placePage(barePage(newId, 1, own), format, style), {
     photos: [{ id: photo.id, aspect: aspectOf(photo) }],
     seed: 0,
     newId,

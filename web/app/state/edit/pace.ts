@@ -48,7 +48,7 @@ export function leavesFor(session: ProjectSession, options: PaceOptions, photos:
   const rules = rulesOf(project);
   if (options.leaves !== undefined || !rules) return options.leaves ?? project.pages.length;
   const { parts } = paceRow(project, 0, options.fromPageId);
-  const staying = parts.reduce((sum, p) => sum + ("fill" in p ? 0 : p.leaves), 0);
+  const staying = parts.reduce((sum, p) => sum + ("fill" in p ? 0 : p.span), 0);
   return boundPages(rules, staying + wantedPages(photos));
 }
 
@@ -82,6 +82,6 @@ function keepPaced(services: Deps, session: ProjectSession, pages: readonly Page
   const { project } = session.state.getState();
   const known = new Set(project.pages.map((p) => p.id));
   const fresh = pages.filter((p) => !known.has(p.id));
-  session.commit({ code: "paced", count: fresh.length }, [{ type: "setProject", pages }], { byProgram: true });
+  session.commit({ code: "paced", count: fresh.length }, [{ type: "replaceAll", pages }], { byProgram: true });
   openThe(services, session, fresh[0] ?? pages[0]);
 }

@@ -1,15 +1,29 @@
-import { type Change, findPage, formatOf, layTree, type Page, type Project, photoIdOf } from "#core/document";
+import {
+  arrangedTiles,
+  type Change,
+  findPage,
+  isLocked,
+  layTree,
+  type Page,
+  type Project,
+  photoIdOf,
+  placed,
+} from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import type { Services } from "../../services.ts";
 import type { ProjectSession } from "../session/project-session.ts";
+import { seedOf } from "./tree-gestures.ts";
 
 /** Photos of a page in the order in which they are read. */
-export const photoIdsOn = (page: Page): string[] => page.tiles.flatMap((t) => photoIdOf(t) ?? []);
+export const photoIdsOn = (page: Page): string[] => arrangedTiles(page).flatMap((t) => photoIdOf(t) ?? []);
 
 /** Between these two a break may be moved: both have photos, and nothing else that a new arrangement would lose. */
 export function breakable(left: Page | undefined, right: Page | undefined): boolean {
   const free = (p: Page | undefined) =>
-    p !== undefined && !p.blank && p.tiles.length > 0 && p.tiles.every((t) => t.filling.kind === "photo" && !t.locked);
+    p !== undefined &&
+    !p.blank &&
+    arrangedTiles(p).length > 0 &&
+    arrangedTiles(p).every((t) => t.filling.kind === "photo" && !isLocked(t));
   return free(left) && free(right);
 }
 
@@ -30,8 +44,7 @@ function withPhotos(
     const photo = byId.get(id);
     return photo ? [{ id, aspect: aspectOf(photo) }] : [];
   });
-  const seed = page.arrangement?.kind === "tree" ? page.arrangement.seed : 0;
-  const laid = layTree(page, formatOf(project, page), { photos, seed, newId });
+  const laid = layTree(placed(project, page), { photos, seed: seedOf(page), newId });
   return laid.ok ? laid.value.page : page;
 }
 
@@ -53,7 +66,7 @@ export function moveBreak(
   const at = photoIdsOn(left).length + steps;
   const { byId } = services.library.state.getState();
   const put = (page: Page, ids: readonly string[]): Change => ({
-    type: "putPage",
+    type: "replacePage",
     page: withPhotos(project, page, ids, byId, services.newId),
   });
   session.commit(
@@ -75,13 +88,15 @@ export function movePhotosTo(
   if (!from || !to || from === to) return;
   const { byId } = services.library.state.getState();
   const goes = new Set(tileIds);
-  const moved = from.tiles.filter((t) => goes.has(t.id)).flatMap((t) => photoIdOf(t) ?? []);
+  const moved = arrangedTiles(from)
+    .filter((t) => goes.has(t.id))
+    .flatMap((t) => photoIdOf(t) ?? []);
   if (moved.length === 0) return;
-  const left = { ...from, tiles: from.tiles.filter((t) => !goes.has(t.id)) };
+  const stays = arrangedTiles(from).flatMap((t) => (goes.has(t.id) ? [] : (photoIdOf(t) ?? [])));
   session.commit({ code: "movedTiles", count: moved.length }, [
-    { type: "putPage", page: withPhotos(project, left, photoIdsOn(left), byId, services.newId) },
+    { type: "replacePage", page: withPhotos(project, from, stays, byId, services.newId) },
     {
-      type: "putPage",
+      type: "replacePage",
       page: withPhotos(project, { ...to, blank: false }, [...photoIdsOn(to), ...moved], byId, services.newId),
     },
   ]);

@@ -1,8 +1,9 @@
 import type { Colour } from "#core/colour";
 import {
+  allTiles,
   autoFramed,
   type Change,
-  emptyTiles,
+  emptyPlaces,
   type Filling,
   fillEmpty,
   findTile,
@@ -13,16 +14,16 @@ import {
 } from "#core/document";
 import type { Framing } from "#core/fit";
 import { type Photo, photoShape } from "#core/photo";
-import { openPage, type ProjectSession } from "../session/project-session.ts";
+import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 
 /** What a hand does on the page, each as one step. */
 
 const pageOf = (session: ProjectSession): Page => openPage(session.state.getState());
 
 const fill = (page: Page, fillings: readonly { readonly tileId: string; readonly filling: Filling }[]): Change => ({
-  type: "fillTiles",
+  type: "setTiles",
   pageId: page.id,
-  fillings,
+  items: fillings.map(({ tileId, filling }) => ({ id: tileId, set: { filling } })),
 });
 
 export function putPhoto(session: ProjectSession, tileId: string, photoId: string): void {
@@ -60,9 +61,10 @@ export function emptyThem(session: ProjectSession, tileIds: readonly string[]): 
 /** The photos into the empty tiles, or into those of them that are chosen, each where it suits; says how many found none. */
 export function fillWith(session: ProjectSession, photos: readonly Photo[], chosen?: ReadonlySet<string>): number {
   const page = pageOf(session);
-  const named = emptyTiles(page).some((t) => chosen?.has(t.id)) ? chosen : undefined;
+  const on = openPlaced(session.state.getState());
+  const named = emptyPlaces(on).some((t) => chosen?.has(t.id)) ? chosen : undefined;
   const { fillings, left } = fillEmpty(
-    page,
+    on,
     photos.map((p) => ({ id: p.id, ...photoShape(p) })),
     named,
   );
@@ -98,13 +100,13 @@ export function fillWithColour(session: ProjectSession, tileId: string, colour: 
 
 /** In how many tiles of the whole work a photo lies. */
 export const placesOf = (project: Project, photoId: string): number =>
-  project.pages.reduce((sum, page) => sum + page.tiles.filter((t) => photoIdOf(t) === photoId).length, 0);
+  project.pages.reduce((sum, page) => sum + allTiles(page).filter((t) => photoIdOf(t) === photoId).length, 0);
 
 /** One photo in the place of another, on all pages; each is framed anew. */
 export function replaceEverywhere(session: ProjectSession, photoId: string, byId: string): void {
   const { project } = session.state.getState();
   const changes = project.pages.flatMap((page) => {
-    const tiles = page.tiles.filter((t) => photoIdOf(t) === photoId);
+    const tiles = allTiles(page).filter((t) => photoIdOf(t) === photoId);
     const filling: Filling = { kind: "photo", view: autoFramed(byId) };
     return tiles.length > 0
       ? [

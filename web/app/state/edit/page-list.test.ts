@@ -3,6 +3,7 @@ import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import {
   firstOnRight,
+  lookOf,
   newBook,
   newPockets,
   type Page,
@@ -67,7 +68,7 @@ function held(project: Project) {
 }
 
 const sides = (project: Project): Map<string, string> =>
-  new Map(project.pages.filter((p) => p.leaves === 1).map((p) => [p.id, sideOf(project, p.id) ?? ""]));
+  new Map(project.pages.filter((p) => p.span === 1).map((p) => [p.id, sideOf(project, p.id) ?? ""]));
 
 type Deed = {
   readonly do: "add" | "remove" | "move" | "join" | "split" | "step";
@@ -105,7 +106,7 @@ test("whatever is done to the row, spreads lie over the fold; where sides are to
         book.answer(keep);
         const now = session.state.getState().project;
         expect(spreadsHold(now.pages, firstOnRight(now))).toBe(true);
-        expect(pageCount(now.pages)).toBe(now.pages.reduce((sum, p) => sum + p.leaves, 0));
+        expect(pageCount(now.pages)).toBe(now.pages.reduce((sum, p) => sum + p.span, 0));
         expect(now.pages.some((p) => p.id === session.state.getState().pageId)).toBe(true);
         if (deed.do === "move")
           expect(now.pages.map((p) => p.id).toSorted()).toEqual(before.pages.map((p) => p.id).toSorted());
@@ -151,7 +152,7 @@ test("pages are found by the numbers that are printed on them, a spread by eithe
   const { session, services, pages } = opened(labs[1]!);
   openThe(services, session, pages()[2]);
   joinPages(services, session);
-  const spread = pages().find((p) => p.leaves === 2)!;
+  const spread = pages().find((p) => p.span === 2)!;
   const before = pages().slice(0, pages().indexOf(spread)).length;
   for (const n of [before + 1, before + 2]) expect(pagesNumbered(session, new Set([n]))).toEqual([spread]);
   expect(pagesNumbered(session, new Set([before + 3]))).toEqual([pages()[before + 1]]);
@@ -160,17 +161,20 @@ test("pages are found by the numbers that are printed on them, a spread by eithe
 
 test("a look goes onto some pages, or onto all and those to come", () => {
   const { session, services, pages } = opened(labs[0]!);
-  const { look } = pages()[0]!;
+  const { style } = session.state.getState().project;
   session.commit({ code: "changedColour", count: 1 }, [
-    { type: "setLook", pageId: pages()[0]!.id, look: { ...look, background: "#336655" } },
+    { type: "setPages", items: [{ id: pages()[0]!.id, set: { background: "#336655" } }] },
   ]);
   openThe(services, session, pages()[0]);
-  const green = () => pages().flatMap((p, i) => (p.look.background === "#336655" ? [i] : []));
+  const looks = () => pages().map((p) => lookOf(p, session.state.getState().project.style).background);
+  const green = () => looks().flatMap((colour, i) => (colour === "#336655" ? [i] : []));
   lookOn(session, [pages()[3]!, pages()[5]!]);
   expect(green()).toEqual([0, 3, 5]);
-  expect(session.state.getState().project.style.background).toBe(look.background);
+  expect(session.state.getState().project.style.background).toBe(style.background);
   lookOnAll(session);
   expect(green()).toHaveLength(pages().length);
   addPages(services, session, 2, "end");
-  expect(pages().at(-1)!.look.background).toBe("#336655");
+  expect(looks().at(-1)).toBe("#336655");
+  // Nothing is copied down: pages that look as the style does say nothing of it.
+  expect(pages().every((p) => p.background === undefined)).toBe(true);
 });

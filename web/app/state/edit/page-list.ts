@@ -1,8 +1,10 @@
 import {
-  applyChange,
+  arrangedTiles,
   barePage,
   type Change,
+  checkLook,
   copyPage,
+  everyPage,
   findTile,
   firstOnRight,
   flowPhotos,
@@ -10,9 +12,12 @@ import {
   formatOf,
   frontAndBack,
   holdsAnything,
+  holdsPockets,
   joined,
   type Look,
   layTree,
+  lookChange,
+  lookOf,
   matchedTo,
   mostPages,
   mostTiles,
@@ -24,9 +29,12 @@ import {
   pagesOf,
   parted,
   photoIdOf,
+  placed,
+  placePage,
   type RowChange,
   rowAfter,
   type StepName,
+  saidBy,
   sidesKept,
 } from "#core/document";
 import { type Photo, photoShape } from "#core/photo";
@@ -35,7 +43,7 @@ import { book } from "../../../text/book.ts";
 import { changeTrouble, run } from "../../../text/pages.ts";
 import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
-import { openPage, type ProjectSession } from "../session/project-session.ts";
+import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 
 /** What is done with the row of pages, each as one step. */
@@ -107,14 +115,14 @@ export const insertMade = insert;
 export function onFreshPage(services: Deps, session: ProjectSession): boolean {
   const now = session.state.getState();
   const open = openPage(now);
-  if (!holdsAnything(open) || open.arrangement?.kind === "pockets") return true;
-  const bare = now.project.pages.find((p) => !holdsAnything(p) && !p.blank);
+  const { pages, style } = now.project;
+  if (!holdsAnything(open, style) || holdsPockets(open)) return true;
+  const bare = pages.find((p) => !holdsAnything(p, style) && !p.blank);
   if (bare) {
     openThe(services, session, bare);
     return true;
   }
-  const page = barePage(now.project.style, services.newId);
-  return insert(services, session, { code: "addedPages", count: 1 }, [page], now.project.pages.length);
+  return insert(services, session, { code: "addedPages", count: 1 }, [barePage(services.newId)], pages.length);
 }
 
 export type PageWhere = "before" | "after" | "end";
@@ -126,7 +134,7 @@ export function addPages(services: Deps, session: ProjectSession, count: number,
   const own = placeOf(session, open.id);
   const end = now.project.pages.length;
   const at = own < 0 || where === "end" ? end : where === "before" ? own : own + 1;
-  const bare = (n: number) => Array.from({ length: n }, () => barePage(now.project.style, services.newId));
+  const bare = (n: number) => Array.from({ length: n }, () => barePage(services.newId));
   const some = bare(count);
   const more = bare(count + 1);
   const add = (pages: readonly Page[]) => {
@@ -159,8 +167,8 @@ export function removePages(services: Deps, session: ProjectSession, pageIds: re
   const bare = () => {
     const puts = project.pages.flatMap((p): Change[] => {
       if (!pageIds.includes(p.id)) return [];
-      const page: Page = { ...barePage(p.look, () => p.id, p.leaves), blank: true };
-      return [{ type: "putPage", page }];
+      const page: Page = { ...barePage(() => p.id, p.span, saidBy(p)), blank: true };
+      return [{ type: "replacePage", page }];
     });
     session.commit({ code: "removedPages", count: puts.length }, puts);
   };
@@ -235,24 +243,24 @@ export function joinPages(services: Deps, session: ProjectSession): void {
   const page = joined(project, opening.left, opening.right);
   const at = project.pages.indexOf(opening.left);
   const pages = project.pages.toSpliced(at, 2, page);
-  session.commit({ code: "madeSpread", count: 1 }, [{ type: "setProject", pages }]);
+  session.commit({ code: "madeSpread", count: 1 }, [{ type: "replaceAll", pages }]);
   openThe(services, session, page);
 }
 
 export function splitSpread(services: Deps, session: ProjectSession): void {
   const { project, pageId } = session.state.getState();
   const spread = project.pages.find((p) => p.id === pageId);
-  if (spread?.leaves !== 2) return;
+  if (spread?.span !== 2) return;
   const [left, right] = parted(project, spread, services.newId);
   const pages = project.pages.toSpliced(project.pages.indexOf(spread), 1, left, right);
-  session.commit({ code: "splitSpread", count: 1 }, [{ type: "setProject", pages }]);
+  session.commit({ code: "splitSpread", count: 1 }, [{ type: "replaceAll", pages }]);
   openThe(services, session, left);
 }
 
 /** Marks on a page that are said of it alone: bare on purpose, without a number, to be left alone by pacing. */
 export function markPage(session: ProjectSession, mark: Partial<Pick<Page, "blank" | "plain" | "paced">>): void {
   const page = openPage(session.state.getState());
-  session.commit({ code: "markedPage", count: 1 }, [{ type: "putPage", page: { ...page, ...mark } }]);
+  session.commit({ code: "markedPage", count: 1 }, [{ type: "setPages", items: [{ id: page.id, set: mark }] }]);
 }
 
 /** A page for each group: arranged by itself, or in the places of the page that is open. */
@@ -264,7 +272,7 @@ export function pageForEach(
 ): void {
   const now = session.state.getState();
   const open = openPage(now);
-  const { format } = now.project;
+  const { format, style } = now.project;
   const tiles = Math.max(0, ...groups.map((g) => g.length));
   const trouble =
     tiles > mostTiles
@@ -277,46 +285,55 @@ export function pageForEach(
     return;
   }
   const pages = groups.map((group) => {
-    if (like === "this" && open.tiles.length > 0) {
+    if (like === "this" && arrangedTiles(open).length > 0) {
       const photos = group.map((p) => ({ id: p.id, ...photoShape(p) }));
-      return flowPhotos(copyPage(open, services.newId), format, { photos, newId: services.newId }).page;
+      const copy = placePage(copyPage(open, services.newId), format, style);
+      return flowPhotos(copy, { photos, newId: services.newId }).page;
     }
-    const bare = barePage(open.look, services.newId);
+    const bare = barePage(services.newId, 1, saidBy(open));
     const photos = group.map((p) => ({ id: p.id, aspect: photoShape(p).aspect }));
-    const laid = layTree(bare, format, { photos, seed: 0, newId: services.newId });
+    const laid = layTree(placePage(bare, format, style), { photos, seed: 0, newId: services.newId });
     return laid.ok ? laid.value.page : bare;
   });
   insert(services, session, { code: "addedPages", count: pages.length }, pages);
   services.viewState.setState({ photos: nothingChosen });
 }
 
-/** Every page looks as the open one does; new pages will too. */
+/** Every page looks as the open one does, as far as its tiles have room in it; new pages will too. */
 export function lookOnAll(session: ProjectSession): void {
-  const now = session.state.getState();
-  lookOn(session, now.project.pages, [{ type: "setProject", style: openPage(now).look }]);
+  const { project } = session.state.getState();
+  const { look } = openPlaced(session.state.getState());
+  const fits = new Set(project.pages.filter((p) => checkLook(look, formatOf(project, p), p).ok));
+  // What has no room for it goes on looking as it does, and so does the cover.
+  const changes = everyPage(project).map((p) => lookChange(p, fits.has(p) ? look : lookOf(p, project.style), look));
+  session.commit({ code: "dressedPages", count: fits.size }, [{ type: "setProject", style: look }, ...changes], {
+    byProgram: true,
+  });
+  tellNotDressed(project.pages.length - fits.size);
 }
+
+const tellNotDressed = (count: number): void => {
+  if (count > 0) notices.create({ title: run.notDressed(count), type: "info" });
+};
 
 /** The pages that one of these numbers is printed on. */
 export function pagesNumbered(session: ProjectSession, numbers: ReadonlySet<number>): readonly Page[] {
   const { pages } = session.state.getState().project;
   const before = pagesBefore(pages);
   return pages.filter((p, i) =>
-    Array.from({ length: p.leaves }, (_, k) => before[i]! + k + 1).some((n) => numbers.has(n)),
+    Array.from({ length: p.span }, (_, k) => before[i]! + k + 1).some((n) => numbers.has(n)),
   );
 }
 
 /** These pages look as the open one does, as far as their tiles have room in it. */
-export function lookOn(session: ProjectSession, pages: readonly Page[], also: readonly Change[] = []): void {
-  const now = session.state.getState();
-  const { look } = openPage(now);
-  const changes = pages.flatMap((p): Change[] => {
-    const change: Change = { type: "setLook", pageId: p.id, look };
-    return applyChange(now.project, change).ok ? [change] : [];
-  });
-  if (changes.length > 0)
-    session.commit({ code: "dressedPages", count: changes.length }, [...changes, ...also], { byProgram: true });
-  if (changes.length < pages.length)
-    notices.create({ title: run.notDressed(pages.length - changes.length), type: "info" });
+export function lookOn(session: ProjectSession, pages: readonly Page[]): void {
+  const { project } = session.state.getState();
+  const { look } = openPlaced(session.state.getState());
+  const changes = pages.flatMap((p) =>
+    checkLook(look, formatOf(project, p), p).ok ? [lookChange(p, look, project.style)] : [],
+  );
+  if (changes.length > 0) session.commit({ code: "dressedPages", count: changes.length }, changes, { byProgram: true });
+  tellNotDressed(pages.length - changes.length);
 }
 
 /** The page that faces the open one looks as it does, sides mirrored. */
@@ -325,13 +342,11 @@ export function lookOnFacing(session: ProjectSession): void {
   const opening = openingOf(project, pageId);
   const other = opening && pagesOf(opening).find((p) => p.id !== pageId);
   if (!other) return;
-  const { margin, ...look } = openPage(session.state.getState()).look;
+  const { margin, ...look } = openPlaced(session.state.getState()).look;
   const mirrored = { ...look, margin: { ...margin, left: margin.right, right: margin.left } };
-  const done = session.commit(
-    { code: "dressedPages", count: 1 },
-    [{ type: "setLook", pageId: other.id, look: mirrored }],
-    { byProgram: true },
-  );
+  const done = session.commit({ code: "dressedPages", count: 1 }, [lookChange(other, mirrored, project.style)], {
+    byProgram: true,
+  });
   if (!done.ok) notices.create({ title: run.notDressed(1), type: "info" });
   session.goTo(pageId);
 }
@@ -346,10 +361,11 @@ const aspectIn = (library: Services["library"], page: Page) => (tileId: string) 
 export function matchFacing({ library }: Pick<Services, "library">, session: ProjectSession): void {
   const { project, pageId } = session.state.getState();
   const opening = openingOf(project, pageId);
-  const [model, other] = [openPage(session.state.getState()), opening && pagesOf(opening).find((p) => p.id !== pageId)];
+  const other = opening && pagesOf(opening).find((p) => p.id !== pageId);
   if (!other) return;
-  const page = matchedTo(model, other, formatOf(project, other), aspectIn(library, other));
-  session.commit({ code: "matchedPages", count: 2 }, [{ type: "putPage", page }]);
+  const model = openPlaced(session.state.getState());
+  const page = matchedTo(model, placed(project, other), aspectIn(library, other));
+  session.commit({ code: "matchedPages", count: 2 }, [{ type: "replacePage", page }]);
   session.goTo(pageId);
 }
 
@@ -360,14 +376,17 @@ export function showNumbers(session: ProjectSession, shown: boolean): void {
   const foot = footFor(project);
   const raised = (look: Look): Look => ({ ...look, margin: { ...look.margin, bottom: foot } });
   const low = (look: Look) => shown && look.margin.bottom > 0 && look.margin.bottom < foot;
-  const looks = project.pages.flatMap((p): Change[] =>
-    low(p.look) && !p.plain ? [{ type: "setLook", pageId: p.id, look: raised(p.look) }] : [],
-  );
-  const fitting = looks.filter((c) => applyChange(project, c).ok);
-  const book = { ...project.book, numbers: { ...project.book.numbers, shown } };
   const style = low(project.style) ? raised(project.style) : project.style;
+  const looks = project.pages.flatMap((p): Change[] => {
+    const look = lookOf(p, project.style);
+    const high = raised(look);
+    const rises = low(look) && !p.plain && checkLook(high, formatOf(project, p), p).ok;
+    // A page that does not rise with the others says so itself.
+    return low(look) ? [lookChange(p, rises ? high : look, style)] : [];
+  });
+  const book = { ...project.book, numbers: { ...project.book.numbers, shown } };
   const { id } = openPage(session.state.getState());
-  session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", book, style }, ...fitting], {
+  session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", book, style }, ...looks], {
     byProgram: true,
   });
   session.goTo(id);

@@ -1,6 +1,21 @@
 import { expect, test } from "@jest/globals";
 import { leavesOf } from "#core/arrange";
-import { barePage, emptyTiles, layTree, noHistory, type Page, type Project, photoIdOf } from "#core/document";
+import {
+  arrangedOn,
+  arrangedTiles,
+  barePage,
+  emptyPlaces,
+  layTree,
+  mainGroup,
+  mapTiles,
+  noHistory,
+  type Page,
+  type Project,
+  photoIdOf,
+  placeAgain,
+  placePage,
+  treeIn,
+} from "#core/document";
 import { findEvents, type Photo } from "#core/photo";
 import { photoSchema } from "#core/photo/schema";
 import { photoPlaces, shippedTemplates } from "#core/templates";
@@ -10,7 +25,7 @@ import { openMemoryStore } from "../../../storage/memory-store.ts";
 import { found, type TemplateFilter } from "../../screens/pages/panel/template-filter.ts";
 import type { Services } from "../../services.ts";
 import { grouped } from "../library/group-photos.ts";
-import { openPage, ProjectSession } from "../session/project-session.ts";
+import { openPage, openPlaced, ProjectSession } from "../session/project-session.ts";
 import { meaningOfDrop } from "./drop-meaning.ts";
 import { TemplateShelf } from "./template-shelf.ts";
 import {
@@ -56,19 +71,20 @@ function opened(project: Project): ProjectSession {
 /** A page of photos by exact fit. */
 function session(count: number): ProjectSession {
   const base = collage([1.5]);
-  const bare = barePage(base.style, counter("page"));
+  const bare = placePage(barePage(counter("page")), squareFormat, base.style);
   const given = photos.slice(0, count).map((p) => ({ id: p.id, aspect: p.widthPx / p.heightPx }));
-  const laid = layTree(bare, squareFormat, { photos: given, seed: 0, newId: counter("t") });
+  const laid = layTree(bare, { photos: given, seed: 0, newId: counter("t") });
   if (!laid.ok) throw new Error(laid.code);
   return opened({ ...base, pages: [laid.value.page] });
 }
 const page = (s: ProjectSession): Page => openPage(s.state.getState());
-const ids = (p: Page) => p.tiles.map((t) => t.id);
+const placedOn = (s: ProjectSession) => openPlaced(s.state.getState());
+const ids = (p: Page) => arrangedTiles(p).map((t) => t.id);
 
 test("the page that a step touches lies open, back and forth", () => {
   const s = session(3);
   const [first] = s.state.getState().project.pages;
-  const other = barePage(first!.look, counter("other"));
+  const other = barePage(counter("other"));
   s.commit({ code: "addedPages", count: 1 }, [{ type: "insertPages", pages: [{ page: other, at: 1 }] }]);
   expect(page(s).id).toBe(other.id);
   s.goTo(first!.id);
@@ -96,18 +112,18 @@ test("looking at another way changes nothing; keeping it is one step", () => {
   expect(seedOf(page(s))).toBe(1);
   expect(s.state.getState()).toMatchObject({ draft: undefined, history: { done: 1 } });
   keep(s, "shuffled", 7, solvedFrom(library, -1));
-  expect(page(s).tiles).toEqual(before.pages[0]!.tiles);
-  keep(s, "shuffled", 7, (p) => p);
+  expect(page(s)).toEqual(before.pages[0]!);
+  keep(s, "shuffled", 7, (on) => on.page);
   expect(s.state.getState().history.done).toBe(2);
 });
 
 test("a leader leads through a shuffle, and locked tiles stay through both", () => {
   const s = session(8);
   const [one, two] = ids(page(s));
-  const frameOf = (id: string) => page(s).tiles.find((t) => t.id === id)!.frame;
+  const frameOf = (id: string) => arrangedOn(placedOn(s)).find((t) => t.id === id)!.frame;
   const share = (id: string) => {
     const area = (t: { frame: { width: number; height: number } }) => t.frame.width * t.frame.height;
-    return area({ frame: frameOf(id) }) / page(s).tiles.reduce((sum, t) => sum + area(t), 0);
+    return area({ frame: frameOf(id) }) / arrangedOn(placedOn(s)).reduce((sum, t) => sum + area(t), 0);
   };
   keep(s, "ledBy", 1, ledBy(library, { tileId: one!, share: 0.4 }));
   expect(share(one!)).toBeGreaterThan(0.33);
@@ -124,7 +140,7 @@ test("a leader leads through a shuffle, and locked tiles stay through both", () 
 test("neighbours are kept and let go; the order can be freed", () => {
   const s = session(9);
   const pair = [ids(page(s))[0]!, ids(page(s))[6]!];
-  const asked = () => (page(s).arrangement?.kind === "tree" ? page(s).arrangement : undefined);
+  const asked = () => treeIn(mainGroup(page(s)));
   keep(s, "keptTogether", 2, keptTogether(library, pair));
   expect(asked()).toMatchObject({ together: [pair] });
   keep(s, "changedOrder", 9, inOrder(library, "free"));
@@ -137,23 +153,21 @@ test("photos added make room for themselves; slipped in, they lie in a row; firs
   const s = session(5);
   const was = page(s);
   keep(s, "slippedIn", 3, grownBy(library, photos.slice(10, 13), newId));
-  expect(page(s).tiles.map(photoIdOf)).toEqual(["p0", "p1", "p2", "p3", "p4", "p10", "p11", "p12"]);
+  expect(arrangedTiles(page(s)).map(photoIdOf)).toEqual(["p0", "p1", "p2", "p3", "p4", "p10", "p11", "p12"]);
   s.undo();
   keep(s, "slippedIn", 2, allSlippedIn(photos.slice(10, 12), ids(was)[2]!, "bottom", newId));
-  expect(page(s).tiles).toHaveLength(7);
-  const { arrangement } = page(s);
-  if (arrangement?.kind !== "tree") throw new Error("no tree");
-  expect(leavesOf(arrangement.tree)).toHaveLength(7);
+  expect(arrangedTiles(page(s))).toHaveLength(7);
+  expect(leavesOf(treeIn(mainGroup(page(s)))!.tree)).toHaveLength(7);
   expect(differsFromFirst(page(s))).toBe(true);
   s.undo();
   keep(s, "resetArrangement", 5, asFirstMade);
-  expect(page(s).tiles).toEqual(was.tiles);
+  expect(page(s)).toEqual(was);
 });
 
 test("what letting go means depends on where: in a tile, near its edge, beside all of them", () => {
   const s = session(4);
-  const now = page(s);
-  const [tile, other] = now.tiles;
+  const now = placedOn(s);
+  const [tile, other] = arrangedOn(now);
   const { centre, width } = tile!.frame;
   const fromShelf = { from: "shelf", photoId: "p9" } as const;
   expect(meaningOfDrop(fromShelf, now, centre)).toEqual({ does: "put", tileId: tile!.id, photoId: "p9" });
@@ -164,9 +178,12 @@ test("what letting go means depends on where: in a tile, near its edge, beside a
   expect(meaningOfDrop({ from: "tile", tileId: other!.id }, now, centre)).toMatchObject({ does: "swap" });
   expect(meaningOfDrop({ from: "tile", tileId: tile!.id }, now, centre)).toEqual({ does: "nothing" });
   expect(meaningOfDrop(fromShelf, now, undefined)).toEqual({ does: "nothing" });
-  expect(meaningOfDrop(fromShelf, barePage(now.look, newId), centre)).toEqual({ does: "begin", photoId: "p9" });
-  const bare = { ...now, tiles: now.tiles.map((t) => ({ ...t, filling: { kind: "empty" } as const })) };
-  expect(emptyTiles(bare)).toHaveLength(4);
+  expect(meaningOfDrop(fromShelf, placeAgain(now, barePage(newId)), centre)).toEqual({ does: "begin", photoId: "p9" });
+  const bare = placeAgain(
+    now,
+    mapTiles(now.page, (t) => ({ ...t, filling: { kind: "empty" } })),
+  );
+  expect(emptyPlaces(bare)).toHaveLength(4);
   expect(meaningOfDrop(fromShelf, bare, { x: centre.x - width / 2 + 1, y: centre.y })).toMatchObject({ does: "put" });
 });
 

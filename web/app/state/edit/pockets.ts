@@ -1,14 +1,17 @@
 import {
-  barePage,
+  arrangedTiles,
   type Change,
-  formatOf,
+  freeTiles,
   frontAndBack,
   layTree,
+  mainGroup,
+  mapTiles,
   type Page,
   type PocketsOf,
   type Project,
   patternFromTiles,
   patternSide,
+  placeAgain,
   pocketLeaf,
   sideOf,
   throughPockets,
@@ -17,7 +20,7 @@ import {
 import { aspectOf, type Photo } from "#core/photo";
 import { backOf, type PocketPattern } from "#core/pockets";
 import type { Services } from "../../services.ts";
-import { openFormat, openPage, type ProjectSession } from "../session/project-session.ts";
+import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 import { insertMade } from "./page-list.ts";
 
@@ -27,15 +30,16 @@ type Deps = Pick<Services, "newId" | "viewState">;
 
 /** As the front of a leaf shows them, whichever side the page is. */
 export function frontPattern(project: Project, page: Page): PocketPattern | undefined {
-  if (page.arrangement?.kind !== "pockets") return undefined;
-  return sideOf(project, page.id) === "left" ? backOf(page.arrangement.pattern) : page.arrangement.pattern;
+  const arrangement = mainGroup(page)?.arrangement;
+  if (arrangement?.kind !== "pockets") return undefined;
+  return sideOf(project, page.id) === "left" ? backOf(arrangement.pattern) : arrangement.pattern;
 }
 
 function withLeafPattern(project: Project, page: Page, pattern: PocketPattern, newId: () => string): Change[] {
-  const lessMm = project.pockets?.lessMm ?? 2;
+  const clearanceMm = project.pockets?.cardClearanceMm ?? 2;
   return frontAndBack(project, page.id).map((p): Change => {
     const side = sideOf(project, p.id);
-    return { type: "putPage", page: withPattern(p, formatOf(project, p), patternSide(pattern, side), lessMm, newId) };
+    return { type: "replacePage", page: withPattern(p, patternSide(pattern, side), clearanceMm, newId) };
   });
 }
 
@@ -60,34 +64,35 @@ export function addOwnPattern(services: Deps, session: ProjectSession, pattern: 
 /** A page that can be split and dragged into pockets. */
 export function drawOwn(services: Deps, session: ProjectSession): void {
   const now = session.state.getState();
-  const page = openPage(now);
-  const bare = { ...barePage(page.look, () => page.id), over: page.over };
-  const laid = layTree(bare, openFormat(now), { photos: [{ id: "", aspect: 1 }], seed: 0, newId: services.newId });
+  const on = openPlaced(now);
+  const bare = { ...on.page, pieces: freeTiles(on.page), blank: false, paced: false, plain: false };
+  const laid = layTree(placeAgain(on, bare), { photos: [{ id: "", aspect: 1 }], seed: 0, newId: services.newId });
   if (!laid.ok) return;
-  const tiles = laid.value.page.tiles.map((t) => ({ ...t, filling: { kind: "empty" } as const }));
+  const page = mapTiles(laid.value.page, (t) => ("frame" in t ? t : { ...t, filling: { kind: "empty" } }));
   services.viewState.setState({ tiles: nothingChosen });
-  session.commit({ code: "arrangedAnew", count: 1 }, [{ type: "putPage", page: { ...laid.value.page, tiles } }]);
+  session.commit({ code: "arrangedAnew", count: 1 }, [{ type: "replacePage", page }]);
 }
 
 export function keepDrawn(services: Deps, session: ProjectSession, name: string): void {
   const now = session.state.getState();
   const page = openPage(now);
-  if (page.tiles.length > 0)
-    addOwnPattern(services, session, patternFromTiles(page, openFormat(now), { id: services.newId(), name }));
+  if (arrangedTiles(page).length > 0)
+    addOwnPattern(services, session, patternFromTiles(openPlaced(now), { id: services.newId(), name }));
 }
 
 export function setPockets(session: ProjectSession, change: Partial<PocketsOf>): void {
   const { project } = session.state.getState();
   if (!project.pockets) return;
   const pockets = { ...project.pockets, ...change };
-  const { lessMm } = pockets;
+  const { cardClearanceMm } = pockets;
   const pages =
-    lessMm === project.pockets.lessMm
+    cardClearanceMm === project.pockets.cardClearanceMm
       ? []
       : project.pages.flatMap((p): Change[] => {
-          if (p.arrangement?.kind !== "pockets") return [];
-          const fresh = withPattern(p, formatOf(project, p), p.arrangement.pattern, lessMm, () => "");
-          return [{ type: "putPage", page: fresh }];
+          const group = mainGroup(p);
+          if (group?.arrangement.kind !== "pockets") return [];
+          const arrangement = { ...group.arrangement, cardClearanceMm };
+          return [{ type: "setGroups", pageId: p.id, items: [{ id: group.id, set: { arrangement } }] }];
         });
   session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", pockets }, ...pages], { byProgram: true });
 }
@@ -98,14 +103,15 @@ export function addLeaf(services: Deps, session: ProjectSession): void {
   const page = openPage(session.state.getState());
   const pattern = frontPattern(project, page);
   if (!pattern) return;
-  const leaf = pocketLeaf(project, pattern, project.pockets?.lessMm ?? 2, services.newId);
+  const leaf = pocketLeaf(pattern, project.pockets?.cardClearanceMm ?? 2, services.newId);
   const i = project.pages.indexOf(page);
   const at = sideOf(project, page.id) === "right" ? Math.min(project.pages.length, i + 2) : i + 1;
   insertMade(services, session, { code: "addedPages", count: 2 }, leaf, at);
 }
 
 export function runThrough(session: ProjectSession, tileIds: readonly string[], photo: Photo): void {
-  const page = openPage(session.state.getState());
-  const next = throughPockets(page, tileIds, { id: photo.id, aspect: aspectOf(photo) });
-  if (next !== page) session.commit({ code: "filledTiles", count: tileIds.length }, [{ type: "putPage", page: next }]);
+  const on = openPlaced(session.state.getState());
+  const next = throughPockets(on, tileIds, { id: photo.id, aspect: aspectOf(photo) });
+  if (next !== on.page)
+    session.commit({ code: "filledTiles", count: tileIds.length }, [{ type: "replacePage", page: next }]);
 }

@@ -1,12 +1,22 @@
 import type { Alternative, Edge } from "#core/arrange";
 import {
   areKeptTogether,
-  findTile,
+  arrangedOn,
+  arrangedTiles,
+  firstTree,
+  type Group,
+  groupAt,
   insertBeside,
+  isLocked,
   keepTogether,
+  mainGroup,
+  onGroup,
   type Page,
-  type Project,
+  type PlacedGroup,
+  type PlacedPage,
+  type PlacedTile,
   photoIdOf,
+  placeAgain,
   refit,
   removeTiles,
   type StepCode,
@@ -14,6 +24,8 @@ import {
   splitTile,
   type Tile,
   type Tree,
+  treeIn,
+  withGroup,
   withLead,
   withLocked,
   withOrder,
@@ -23,166 +35,171 @@ import {
 } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import type { Library } from "../library/library.ts";
-import { openFormat, openPage, type ProjectSession } from "../session/project-session.ts";
+import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 
 /** What a hand does to the arrangement of a page: each gives the page as it would be, to be shown or kept. */
 
-type Next = (page: Page, format: Project["format"]) => Page;
+type Edit = (on: PlacedPage) => Page;
 
 export const slippedIn =
-  (photo: Photo, tileId: string, edge: Edge, newId: () => string): Next =>
-  (page, format) =>
-    insertBeside(page, format, { photoId: photo.id, aspect: aspectOf(photo), tileId, edge }, newId);
+  (photo: Photo, tileId: string, edge: Edge, newId: () => string): Edit =>
+  (on) =>
+    insertBeside(on, { photoId: photo.id, aspect: aspectOf(photo), tileId, edge }, newId);
 
 /** Several in a row, the first at the edge of the tile, the others each beside the one before. */
 export const allSlippedIn =
-  (photos: readonly Photo[], tileId: string, edge: Edge, newId: () => string): Next =>
-  (page, format) => {
-    let now = page;
+  (photos: readonly Photo[], tileId: string, edge: Edge, newId: () => string): Edit =>
+  (on) => {
+    let now = on;
     let at = { tileId, edge };
     for (const photo of photos) {
-      const known = new Set(now.tiles.map((t) => t.id));
-      now = slippedIn(photo, at.tileId, at.edge, newId)(now, format);
-      const fresh = now.tiles.find((t) => !known.has(t.id));
+      const known = new Set(arrangedTiles(now.page).map((t) => t.id));
+      now = placeAgain(now, slippedIn(photo, at.tileId, at.edge, newId)(now));
+      const fresh = arrangedTiles(now.page).find((t) => !known.has(t.id));
       if (fresh) at = { tileId: fresh.id, edge: edge === "top" || edge === "bottom" ? "bottom" : "right" };
     }
-    return now;
+    return now.page;
   };
+
+const area = ({ frame }: PlacedTile): number => frame.width * frame.height;
 
 /** The page makes room for more photos: each goes in beside the largest tile, and then all is fitted anew. */
 export const grownBy =
-  (library: Library, photos: readonly Photo[], newId: () => string): Next =>
-  (page, format) => {
-    let now = page;
+  (library: Library, photos: readonly Photo[], newId: () => string): Edit =>
+  (on) => {
+    let now = on;
     for (const photo of photos) {
-      const free = now.tiles.filter((t) => !t.locked);
-      const area = (t: (typeof free)[number]) => t.frame.width * t.frame.height;
-      const largest = free.toSorted((a, b) => area(b) - area(a))[0] ?? now.tiles.at(-1);
-      if (largest) now = slippedIn(photo, largest.id, "right", newId)(now, format);
+      const tiles = arrangedOn(now);
+      const free = tiles.filter((t) => !isLocked(t.tile));
+      const largest = free.toSorted((a, b) => area(b) - area(a))[0] ?? tiles.at(-1);
+      if (largest) now = placeAgain(now, slippedIn(photo, largest.id, "right", newId)(now));
     }
     // Read after those that were there, as they were chosen.
-    const turn = new Map(page.tiles.map((t, i) => [t.id, i]));
-    const wanted = new Map(photos.map((p, i) => [p.id, page.tiles.length + i]));
+    const before = arrangedTiles(on.page);
+    const turn = new Map(before.map((t, i) => [t.id, i]));
+    const wanted = new Map(photos.map((p, i) => [p.id, before.length + i]));
     const turnOf = (t: Tile) => turn.get(t.id) ?? wanted.get(photoIdOf(t) ?? "") ?? 0;
-    const tiles = now.tiles.toSorted((a, b) => turnOf(a) - turnOf(b));
-    return refit({ ...now, tiles }, format, {
-      seed: seedOf(page),
-      keepSet: false,
-      aspectOf: shapes({ ...now, tiles }, library),
-    });
+    let page = now.page;
+    for (const { group } of now.groups)
+      page = withGroup(page, { ...group, tiles: group.tiles.toSorted((a, b) => turnOf(a) - turnOf(b)) });
+    return eachGroup(placeAgain(now, page), (at) => anew(at, library, seedOf(on.page)));
   };
 
+/** Every group of the page edited. */
+function eachGroup(on: PlacedPage, edit: (at: PlacedGroup) => Group): Page {
+  let now = on;
+  for (const { group } of on.groups)
+    now = placeAgain(
+      now,
+      onGroup(
+        now,
+        now.groups.find((g) => g.group.id === group.id),
+        edit,
+      ),
+    );
+  return now.page;
+}
+
+const anew = (at: PlacedGroup, library: Library, seed: number, keepSet = false): Group =>
+  refit(at, { seed, keepSet, aspectOf: shapes(at.group, library) });
+
 export const tileMoved =
-  (tileId: string, to: { readonly tileId: string; readonly edge: Edge }): Next =>
-  (page, format) =>
-    withTileMoved(page, format, tileId, to);
+  (tileId: string, to: { readonly tileId: string; readonly edge: Edge }): Edit =>
+  (on) =>
+    withTileMoved(on, tileId, to);
 
 export const takenAway =
-  (tileIds: readonly string[]): Next =>
-  (page, format) =>
-    removeTiles(page, format, tileIds);
+  (tileIds: readonly string[]): Edit =>
+  (on) =>
+    removeTiles(on, tileIds);
 
 export const halved =
-  (tileId: string, way: "side" | "stack", newId: () => string): Next =>
-  (page, format) =>
-    splitTile(page, format, tileId, way, newId);
+  (tileId: string, way: "side" | "stack", newId: () => string): Edit =>
+  (on) =>
+    splitTile(on, tileId, way, newId);
 
 export const shaped =
-  (tileId: string, aspect: number): Next =>
-  (page, format) =>
-    setTileAspect(page, format, tileId, aspect);
+  (tileId: string, aspect: number): Edit =>
+  (on) =>
+    setTileAspect(on, tileId, aspect);
 
 export const arrangedAs =
-  (way: Pick<Alternative, "tree" | "loose">): Next =>
-  (page, format) =>
-    withTree(page, format, way.tree, { first: way.tree, loose: way.loose });
+  (groupId: string, way: Pick<Alternative, "tree" | "loose">): Edit =>
+  (on) =>
+    onGroup(
+      on,
+      on.groups.find((g) => g.group.id === groupId),
+      ({ group }) => withTree(group, way.tree, { first: way.tree, loose: way.loose }),
+    );
 
-export const asFirstMade: Next = (page, format) =>
-  page.arrangement?.kind === "tree" ? withTree(page, format, page.arrangement.first) : page;
+export const asFirstMade: Edit = (on) =>
+  eachGroup(on, ({ group }) => (treeIn(group) ? withTree(group, firstTree(group)!) : group));
 
 /** Arranged anew from the seed that lies `by` further; the same one keeps what a hand has set. */
 export const solvedFrom =
-  (library: Library, by: number): Next =>
-  (page, format) =>
-    refit(page, format, {
-      seed: Math.max(0, seedOf(page) + by),
-      keepSet: by === 0,
-      aspectOf: shapes(page, library),
-    });
+  (library: Library, by: number): Edit =>
+  (on) =>
+    eachGroup(on, (at) => anew(at, library, Math.max(0, seedOf(on.page) + by), by === 0));
 
-export const seedOf = (page: Page): number => (page.arrangement?.kind === "tree" ? page.arrangement.seed : 0);
+export const seedOf = (page: Page): number => treeIn(mainGroup(page))?.seed ?? 0;
 
-/** The tile leads, or none does any more, and the others make room. */
+/** The tile leads its group, or none does any more, and the others make room. */
 export const ledBy =
-  (library: Library, lead: Tree["lead"]): Next =>
-  (page, format) =>
-    refit(withLead(page, format, lead), format, {
-      seed: seedOf(page),
-      keepSet: false,
-      aspectOf: shapes(page, library),
-    });
+  (library: Library, lead: Tree["lead"]): Edit =>
+  (on) =>
+    onGroup(on, groupAt(on, lead?.tileId), (at) =>
+      anew({ ...at, group: withLead(at, lead) }, library, seedOf(on.page)),
+    );
 
 export const keptTogether =
-  (library: Library, tileIds: readonly string[]): Next =>
-  (page, format) => {
-    const asked = keepTogether(page, format, tileIds);
-    // Neighbours that need not be so any more may stay where they are.
-    if (!areKeptTogether(asked, tileIds)) return asked;
-    return refit(asked, format, { seed: seedOf(page), keepSet: false, aspectOf: shapes(page, library) });
-  };
-
-export const inOrder =
-  (library: Library, order: Tree["order"]): Next =>
-  (page, format) =>
-    refit(withOrder(page, format, order), format, {
-      seed: seedOf(page),
-      keepSet: false,
-      aspectOf: shapes(page, library),
+  (library: Library, tileIds: readonly string[]): Edit =>
+  (on) =>
+    onGroup(on, groupAt(on, tileIds[0]), (at) => {
+      const asked = keepTogether(at, tileIds);
+      // Neighbours that need not be so any more may stay where they are.
+      if (!areKeptTogether(asked, tileIds)) return asked;
+      return anew({ ...at, group: asked }, library, seedOf(on.page));
     });
 
+export const inOrder =
+  (library: Library, order: Tree["order"]): Edit =>
+  (on) =>
+    eachGroup(on, (at) => anew({ ...at, group: withOrder(at, order) }, library, seedOf(on.page)));
+
 export const locked =
-  (tileIds: readonly string[], to: boolean): Next =>
-  (page) =>
+  (tileIds: readonly string[], to: boolean): Edit =>
+  ({ page }) =>
     withLocked(page, tileIds, to);
 
 /** The shape of the photo in each tile; of an empty one there is none. */
-function shapes(page: Page, library: Library): (tileId: string) => number | undefined {
+function shapes(group: Group, library: Library): (tileId: string) => number | undefined {
   const { byId } = library.state.getState();
   return (tileId) => {
-    const photo = photoIn(page, tileId, byId);
+    const tile = group.tiles.find((t) => t.id === tileId);
+    const photo = tile && byId.get(photoIdOf(tile) ?? "");
     return photo && aspectOf(photo);
   };
 }
 
 export const mirrored =
-  (way: "side" | "stack"): Next =>
-  (page, format) =>
-    withPageMirrored(page, format, way);
+  (way: "side" | "stack"): Edit =>
+  (on) =>
+    withPageMirrored(on, way);
 
-const nextPage = (session: ProjectSession, next: Next): Page => {
-  const now = session.state.getState();
-  return next(openPage(now), openFormat(now));
-};
+const nextPage = (session: ProjectSession, edit: Edit): Page => edit(openPlaced(session.state.getState()));
 
 /** Shows it while a hand is still on it. */
-export function show(session: ProjectSession, next: Next): void {
-  session.preview([{ type: "putPage", page: nextPage(session, next) }]);
+export function show(session: ProjectSession, edit: Edit): void {
+  session.preview([{ type: "replacePage", page: nextPage(session, edit) }]);
 }
 
 /** Keeps it as one step; nothing where the page stays as it is. */
-export function keep(session: ProjectSession, code: StepCode, count: number, next: Next, mergeKey?: string): void {
+export function keep(session: ProjectSession, code: StepCode, count: number, edit: Edit, mergeKey?: string): void {
   const was = openPage(session.state.getState());
-  const page = nextPage(session, next);
+  const page = nextPage(session, edit);
   session.dropPreview();
-  if (page !== was) session.commit({ code, count }, [{ type: "putPage", page }], { mergeKey });
+  if (page !== was) session.commit({ code, count }, [{ type: "replacePage", page }], { mergeKey });
 }
 
 /** Whether "as first made" would change anything. */
-export const differsFromFirst = (page: Page): boolean =>
-  page.arrangement?.kind === "tree" && page.arrangement.tree !== page.arrangement.first;
-
-/** The photo in a tile, as the library knows it. */
-function photoIn(page: Page, tileId: string, byId: ReadonlyMap<string, Photo>): Photo | undefined {
-  const tile = findTile(page, tileId);
-  return tile && byId.get(photoIdOf(tile) ?? "");
-}
+export const differsFromFirst = (page: Page): boolean => mainGroup(page)?.first !== undefined;

@@ -1,13 +1,19 @@
 import {
   allTiles,
+  arrangedTiles,
   type Change,
   type Frame,
+  findPlaced,
   findTile,
-  isFree,
+  freeTiles,
   mapTiles,
+  newFreeTile,
   newTile,
   type Page,
+  type PlacedPage,
+  pageChanges,
   photoIdOf,
+  placeAgain,
   type StepCode,
   setTileAspect,
   type Tile,
@@ -22,14 +28,14 @@ import type { SceneFacts } from "#core/scene";
 import { laidWords, wordsOf } from "#core/scene";
 import { faceKey, layWords, mmOfPt, type WordRole, type WordStyle } from "#core/words";
 import type { Services } from "../../services.ts";
-import { openFormat, openPage, type ProjectSession } from "../session/project-session.ts";
+import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 
 /** What is done with words on a page, each as one step. */
 
 type Deps = Pick<Services, "viewState" | "newId" | "fonts">;
 
-const put = (page: Page): Change => ({ type: "putPage", page });
+const put = (page: Page): Change => ({ type: "replacePage", page });
 
 const plainWords = (style: WordStyle, role: WordRole, text = ""): Words => ({
   kind: "words",
@@ -52,7 +58,7 @@ export function addWords(services: Deps, session: ProjectSession, role: WordRole
   const now = session.state.getState();
   const page = openPage(now);
   const style = now.project.words[role];
-  const safe = safeBox(openFormat(now));
+  const safe = safeBox(openPlaced(now).format);
   const first = firstSizes[role];
   const height = first.lines * mmOfPt(style.sizePt) * style.leading + 2 * style.insetMm;
   const frame: Frame = {
@@ -61,13 +67,7 @@ export function addWords(services: Deps, session: ProjectSession, role: WordRole
     height: Math.min(safe.h, height),
     turn: 0,
   };
-  const tile: Tile = {
-    ...newTile(page, undefined, services.newId),
-    outline: { kind: "rectangle", cornerMm: 0 },
-    edge: { border: { ...page.look.border, widthMm: 0 } },
-    frame,
-    filling: plainWords(style, role),
-  };
+  const tile = newFreeTile(frame, plainWords(style, role), services.newId);
   const done = session.commit({ code: "addedWords", count: 1 }, [put(withFree(page, tile))]);
   if (done.ok) openToWrite(services, tile.id);
 }
@@ -91,7 +91,11 @@ export function writeIn(services: Deps, session: ProjectSession, tileId: string)
       ...plainWords(now.project.words.journal, "journal"),
       card: ground === undefined ? null : { ground, lines: "none", ink: "#c9c0ae" },
     };
-    const change: Change = { type: "fillTiles", pageId: openPage(now).id, fillings: [{ tileId, filling }] };
+    const change: Change = {
+      type: "setTiles",
+      pageId: openPage(now).id,
+      items: [{ id: tileId, set: { filling } }],
+    };
     session.commit({ code: "addedWords", count: 1 }, [change]);
   }
   openToWrite(services, tileId);
@@ -101,40 +105,40 @@ type Ids = string | readonly string[];
 const listOf = (ids: Ids): readonly string[] => (typeof ids === "string" ? [ids] : ids);
 
 /** The words of some tiles as they are kept, changed: what a panel shows may be a moment older. */
-function edited(session: ProjectSession, tileIds: Ids, edit: Edit, facts?: SceneFacts): readonly Tile[] {
+function edited(session: ProjectSession, tileIds: Ids, edit: Edit, facts?: SceneFacts): readonly Told[] {
   const now = session.state.getState();
   const page = openPage(now);
-  return listOf(tileIds).flatMap((id): Tile[] => {
+  return listOf(tileIds).flatMap((id): Told[] => {
     const tile = findTile(page, id);
     if (tile?.filling.kind !== "words") return [];
-    const next = { ...tile, filling: { ...tile.filling, ...edit(tile.filling) } };
-    return [facts && isFree(page, id) ? withRoom(tile.filling, next, openFormat(now), facts) : next];
+    const filling: Words = { ...tile.filling, ...edit(tile.filling) };
+    const frame =
+      facts && "frame" in tile && withRoom(tile.filling, filling, tile.frame, openPlaced(now).format, facts);
+    return [{ id, set: frame ? { filling, frame } : { filling } }];
   });
 }
 
-/** Words that lie freely and were made larger take as much more room as they need, about their middle, up to the page's. */
-function withRoom(before: Words, tile: Tile, format: PageFormat, facts: SceneFacts): Tile {
-  const after = tile.filling as Words;
-  const k = after.style.sizePt / before.style.sizePt;
-  const hiddenIn = (frame: Frame) =>
-    facts.setter && (laidWords(wordsOf(after, facts.photo), after.style, frame, facts.setter)?.hidden ?? 0);
-  if (k <= 1 || !hiddenIn(tile.frame)) return tile;
-  const room = safeBox(format);
-  const frame = {
-    ...tile.frame,
-    width: Math.max(tile.frame.width, Math.min(room.w, tile.frame.width * k)),
-    height: Math.max(tile.frame.height, Math.min(room.h, tile.frame.height * k)),
-  };
-  return { ...tile, frame };
+/** What a tile of words is told. */
+interface Told {
+  readonly id: string;
+  readonly set: { readonly filling: Words; readonly frame?: Frame };
 }
 
-/** A tile's filling alone where that is all that changed. */
-function wordsChange(page: Page, tiles: readonly Tile[]): Change {
-  if (tiles.every((t) => findTile(page, t.id)?.frame === t.frame))
-    return { type: "fillTiles", pageId: page.id, fillings: tiles.map((t) => ({ tileId: t.id, filling: t.filling })) };
-  const byId = new Map(tiles.map((t) => [t.id, t]));
-  return put(mapTiles(page, (t) => byId.get(t.id) ?? t));
+/** Words that lie freely and were made larger take as much more room as they need, about their middle, up to the page's. */
+function withRoom(before: Words, after: Words, frame: Frame, format: PageFormat, facts: SceneFacts): Frame | undefined {
+  const k = after.style.sizePt / before.style.sizePt;
+  const hidden =
+    facts.setter && (laidWords(wordsOf(after, facts.photo), after.style, frame, facts.setter)?.hidden ?? 0);
+  if (k <= 1 || !hidden) return undefined;
+  const room = safeBox(format);
+  return {
+    ...frame,
+    width: Math.max(frame.width, Math.min(room.w, frame.width * k)),
+    height: Math.max(frame.height, Math.min(room.h, frame.height * k)),
+  };
 }
+
+const wordsChange = (page: Page, items: readonly Told[]): Change => ({ type: "setTiles", pageId: page.id, items });
 
 /** What was typed; from then on the words follow no photo. */
 export const typed = (session: ProjectSession, tileId: string, text: string): void =>
@@ -173,7 +177,8 @@ export function styleAll(session: ProjectSession, role: WordRole, style: WordSty
         : t,
     );
   session.commit({ code: "changedWords", count: 1 }, [
-    { type: "setProject", words: { ...project.words, [role]: style }, pages: project.pages.map(restyled) },
+    { type: "setProject", words: { ...project.words, [role]: style } },
+    ...project.pages.flatMap((page) => pageChanges(page, restyled(page))),
   ]);
 }
 
@@ -190,15 +195,14 @@ function heightFor(words: Words, widthMm: number, mostMm: number, facts: SceneFa
 }
 
 interface Captioned {
-  readonly page: Page;
+  readonly page: PlacedPage;
   /** The new tiles, each with the photo's tile that it stands under. */
   readonly tiles: readonly (readonly [captionId: string, photoTileId: string])[];
 }
 
 /** The page with words under these photos that say their captions, or the day where there is none. */
 function withCaptions(
-  page: Page,
-  format: PageFormat,
+  page: PlacedPage,
   tileIds: readonly string[],
   given: {
     readonly style: WordStyle;
@@ -210,38 +214,33 @@ function withCaptions(
   let now = page;
   const tiles: (readonly [string, string])[] = [];
   for (const tileId of tileIds) {
-    const tile = findTile(now, tileId);
+    const tile = findPlaced(now, tileId);
     const photoId = tile && photoIdOf(tile);
     if (!tile || photoId === undefined) continue;
     const what = facts.photo(photoId)?.caption ? "caption" : "day";
     const filling: Words = { ...plainWords(style, "caption"), from: { photoId, what } };
-    const own: Tile = {
-      ...newTile(now, undefined, newId),
-      outline: { kind: "rectangle", cornerMm: 0 },
-      edge: { border: { ...page.look.border, widthMm: 0 } },
-      filling,
-    };
+    const own: Tile = { ...newTile(undefined, newId), filling };
     const height = heightFor(filling, tile.frame.width, tile.frame.height, facts);
     const shape = { aspect: tile.frame.width / height, shaped: true } as const;
-    const next = withTileBeside(now, format, own, shape, { tileId, edge: "bottom" });
-    if (next !== now) tiles.push([own.id, tileId]);
-    now = next;
+    const next = withTileBeside(now, own, shape, { tileId, edge: "bottom" });
+    if (next !== now.page) tiles.push([own.id, tileId]);
+    now = placeAgain(now, next);
   }
-  return { page: fittedCaptions({ page: now, tiles }, format, facts), tiles };
+  return { page: fittedCaptions({ page: now, tiles }, facts), tiles };
 }
 
 /** The others made room, so that widths are not what they were: a few rounds, and each caption is as high as its words. */
-function fittedCaptions({ page, tiles }: Captioned, format: PageFormat, facts: SceneFacts): Page {
+function fittedCaptions({ page, tiles }: Captioned, facts: SceneFacts): PlacedPage {
   let now = page;
   for (let round = 0; round < 4; round += 1) {
     let moved = false;
     for (const [captionId, photoTileId] of tiles) {
-      const [caption, photo] = [findTile(now, captionId), findTile(now, photoTileId)];
+      const [caption, photo] = [findPlaced(now, captionId), findPlaced(now, photoTileId)];
       if (caption?.filling.kind !== "words" || !photo) continue;
       const { width, height } = caption.frame;
       const wanted = heightFor(caption.filling, width, photo.frame.height, facts);
       if (Math.abs(wanted - height) < 0.05) continue;
-      now = setTileAspect(now, format, captionId, width / wanted);
+      now = placeAgain(now, setTileAspect(now, captionId, width / wanted));
       moved = true;
     }
     if (!moved) break;
@@ -259,8 +258,8 @@ async function keepCaptions(
   await services.fonts.load(faceKey(session.state.getState().project.words.caption));
   const now = session.state.getState();
   const given = { style: now.project.words.caption, facts, newId: services.newId };
-  const { page, tiles } = withCaptions(openPage(now), openFormat(now), tileIds, given);
-  if (tiles.length > 0) session.commit({ code: "addedCaptions", count: tiles.length }, [put(page)]);
+  const { page, tiles } = withCaptions(openPlaced(now), tileIds, given);
+  if (tiles.length > 0) session.commit({ code: "addedCaptions", count: tiles.length }, [put(page.page)]);
   return tiles.length;
 }
 
@@ -277,7 +276,7 @@ export function captionsForAll(services: Deps, session: ProjectSession, facts: S
   const said = new Set(
     allTiles(page).flatMap((t) => (t.filling.kind === "words" ? (t.filling.from?.photoId ?? []) : [])),
   );
-  const wanted = page.tiles.filter((t) => {
+  const wanted = arrangedTiles(page).filter((t) => {
     const id = photoIdOf(t);
     return id !== undefined && !said.has(id) && Boolean(facts.photo(id)?.caption);
   });
@@ -297,9 +296,10 @@ export function placeFree(
   how: "show" | "keep",
   mergeKey?: string,
 ): void {
-  const page = mapTiles(openPage(session.state.getState()), (t) => (t.id === tileId ? { ...t, frame } : t));
-  if (how === "show") session.preview([put(page)]);
-  else session.commit({ code: "movedWords", count: 1 }, [put(page)], { mergeKey });
+  const { id: pageId } = openPage(session.state.getState());
+  const change: Change = { type: "setTiles", pageId, items: [{ id: tileId, set: { frame } }] };
+  if (how === "show") session.preview([change]);
+  else session.commit({ code: "movedWords", count: 1 }, [change], { mergeKey });
 }
 
 /** Takes free tiles off the page; whether there were any among these. */
@@ -312,6 +312,6 @@ export function takeOff(
   const next = withoutFree(page, tileIds);
   if (next === page) return false;
   services.viewState.setState({ tiles: nothingChosen, writing: undefined });
-  session.commit({ code: "tookAway", count: page.over.length - next.over.length }, [put(next)]);
+  session.commit({ code: "tookAway", count: freeTiles(page).length - freeTiles(next).length }, [put(next)]);
   return true;
 }

@@ -1,19 +1,17 @@
 import {
+  arrangedOn,
   autoFramed,
-  type Change,
-  commit,
-  type Editing,
+  type Filling,
   firstCover,
   footFor,
-  formatOf,
+  mapTiles,
   newBook,
+  newFreeTile,
   newPockets,
-  newTile,
-  noHistory,
   type Page,
   type Project,
+  placed,
   pocketLeaf,
-  type Tile,
   type Words,
   withFree,
 } from "#core/document";
@@ -59,32 +57,27 @@ async function exampleBook(services: Deps, lab: LabCard, onProgress: (share: num
   const best = paced.toSorted((a, b) => weightOf(b) - weightOf(a))[0];
   const photo = best && byId.get(best.id);
   const whole: Project = { ...project, pages: [opening, ...pages.slice(1)] };
-  const cover = firstCover(whole, photo && { id: photo.id, aspect: aspectOf(photo) }, services.newId);
-  return { ...whole, cover: cover ?? null };
+  const made = firstCover(whole, photo && { id: photo.id, aspect: aspectOf(photo) }, services.newId);
+  return { ...whole, cover: made?.cover ?? null, spine: made?.spine ?? null };
 }
 
 /** The first page with the name of the book on it, under its photos. */
 function titlePage(project: Project, page: Page, newId: () => string): Page {
-  const format = formatOf(project, page);
-  const look = { ...page.look, margin: { ...page.look.margin, bottom: format.heightMm * 0.3 } };
-  const shorter: Change = { type: "setLook", pageId: page.id, look };
-  const now: Editing = { project: { ...project, pages: [page] }, history: noHistory };
-  const done = commit(now, { name: { code: "changedMargin", count: 1 }, changes: [shorter], at: "" });
-  const smaller = done.ok ? done.value.project.pages[0]! : page;
-  const words = (role: WordRole, text: string, y: number, h: number): Tile => ({
-    ...newTile(page, undefined, newId),
-    outline: { kind: "rectangle", cornerMm: 0 },
-    edge: { border: { ...page.look.border, widthMm: 0 } },
-    frame: {
-      centre: { x: format.widthMm / 2, y: format.heightMm * y },
-      width: format.widthMm * 0.8,
-      height: h,
-      turn: 0,
-    },
-    filling: wordsOf(project, role, text),
-  });
+  const { format, look } = placed({ ...project, pages: [page] }, page);
+  const smaller = { ...page, margin: { ...look.margin, bottom: format.heightMm * 0.3 } };
+  const words = (role: WordRole, text: string, y: number, h: number) =>
+    newFreeTile(
+      {
+        centre: { x: format.widthMm / 2, y: format.heightMm * y },
+        width: format.widthMm * 0.8,
+        height: h,
+        turn: 0,
+      },
+      wordsOf(project, role, text),
+      newId,
+    );
   const titled = withFree(smaller, words("title", example.bookName, 0.79, 16));
-  return withFree({ ...titled, plain: true }, words("journal", example.bookLead, 0.89, 14));
+  return withFree({ ...titled, plain: true, paced: false }, words("journal", example.bookLead, 0.89, 14));
 }
 
 const wordsOf = (project: Project, role: WordRole, text: string): Words => ({
@@ -104,19 +97,21 @@ function examplePockets(services: Deps): Project {
     { name: example.pocketsName, unit: "in", pattern },
     { newId: services.newId, at: services.now() },
   );
-  const leaves = [...bare.pages, ...pocketLeaf(bare, pattern, bare.pockets!.lessMm, services.newId)];
+  const leaves = [...bare.pages, ...pocketLeaf(pattern, bare.pockets!.cardClearanceMm, services.newId)];
   const chosen = photos.filter((p) => !p.hidden && !under.has(p.id) && p.widthPx > 1000);
   const left = [...chosen];
   const pages = leaves.map((page, n): Page => {
-    const tiles = page.tiles.map((tile, i): Tile => {
-      // A card to write on here and there, where a photo would be.
-      if (i === 4 && n % 2 === 0) return { ...tile, filling: cardOf(bare, n) };
-      const wide = tile.frame.width > tile.frame.height;
-      const at = left.findIndex((p) => aspectOf(p) > 1 === wide);
-      const photo: Photo | undefined = left.splice(Math.max(0, at), 1)[0];
-      return photo ? { ...tile, filling: { kind: "photo", view: autoFramed(photo.id) } } : tile;
-    });
-    return { ...page, tiles };
+    const fillings = new Map(
+      arrangedOn(placed({ ...bare, pages: leaves }, page)).map((tile, i): readonly [string, Filling] => {
+        // A card to write on here and there, where a photo would be.
+        if (i === 4 && n % 2 === 0) return [tile.id, cardOf(bare, n)];
+        const wide = tile.frame.width > tile.frame.height;
+        const at = left.findIndex((p) => aspectOf(p) > 1 === wide);
+        const photo: Photo | undefined = left.splice(Math.max(0, at), 1)[0];
+        return [tile.id, photo ? { kind: "photo", view: autoFramed(photo.id) } : tile.filling];
+      }),
+    );
+    return mapTiles(page, (t) => ({ ...t, filling: fillings.get(t.id) ?? t.filling }));
   });
   return { ...bare, pages, palette: example.palette };
 }

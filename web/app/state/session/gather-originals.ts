@@ -19,7 +19,7 @@ export async function gatherOriginals(
     found.push({ photo, original });
   }
   // Words follow a photo that may lie elsewhere by now; only what is known of it is needed, and nothing stops without it.
-  for (const id of new Set(file.parts.flatMap((p) => captionedOn(p.page)))) {
+  for (const id of new Set(file.parts.flatMap((p) => captionedOn(p.page.page)))) {
     const photo = byId.get(id);
     if (photo && !ids.includes(id)) found.push({ photo, original: new Blob() });
   }

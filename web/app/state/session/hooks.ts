@@ -1,6 +1,6 @@
 import { createContext, useContext, useDeferredValue, useRef } from "react";
 import { useStore } from "zustand";
-import type { Page, Project } from "#core/document";
+import { type Page, type PlacedPage, type Project, placed } from "#core/document";
 import { useServices } from "../../services.ts";
 import type { LibraryState } from "../library/library-state.ts";
 import type { ViewState } from "../view-state/view-state.ts";
@@ -46,8 +46,9 @@ export function usePanelState(): ProjectState {
   return later.pageId === kept.pageId ? kept : later;
 }
 
-export { openFormat } from "./project-session.ts";
+export { openPlaced } from "./project-session.ts";
 
 /** What is on screen: the gesture that is going on, or the project as it stands. */
 export const shown = (s: ProjectState): Project => s.draft ?? s.project;
 export const shownPage = (s: ProjectState): Page => pageIn(shown(s), s.pageId);
+export const shownPlaced = (s: ProjectState): PlacedPage => placed(shown(s), shownPage(s));

@@ -14,13 +14,14 @@ const mostColours = 8;
 export function usePhotoColours(asked: boolean): readonly Colour[] {
   const { bitmaps } = useServices();
   const page = useProject(openPage);
+  const style = useProject((s) => s.project.style);
   const [colours, setColours] = useState<readonly Colour[]>([]);
   useEffect(() => {
     if (!asked) return;
-    const look = () => setColours(coloursOf(photosOf(page).slice(0, mostPhotos), bitmaps));
+    const look = () => setColours(coloursOf(photosOf(page, style).slice(0, mostPhotos), bitmaps));
     look();
     return bitmaps.watch(look);
-  }, [asked, page, bitmaps]);
+  }, [asked, page, style, bitmaps]);
   return colours;
 }
 

@@ -11,7 +11,7 @@ export function pagesOfPhotos(project: Project): Placed {
   const found = new Map<string, number[]>();
   const before = pagesBefore(project.pages);
   for (const [i, page] of project.pages.entries())
-    for (const id of photosOf(page)) {
+    for (const id of photosOf(page, project.style)) {
       const pages = found.get(id);
       if (pages) pages.push(before[i]! + 1);
       else found.set(id, [before[i]! + 1]);

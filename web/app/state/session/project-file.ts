@@ -1,4 +1,4 @@
-import { allTiles, drawnCover, type Page, type Project } from "#core/document";
+import { allTiles, everyPage, type Project } from "#core/document";
 import { BrokenZip, crc32, listZip, type StoredEntry, storedZip, withoutPlaces, type ZipEntry } from "#core/files";
 import type { Photo } from "#core/photo";
 import {
@@ -106,10 +106,12 @@ async function placeless(original: Blob): Promise<Blob> {
 
 /** The font files that the words of a project are set in. */
 function fontsOf(project: Project): { readonly path: string; readonly url: string }[] {
-  const pages: readonly Page[] = [...project.pages, ...(drawnCover(project) ? [drawnCover(project)!] : [])];
   const keys = new Set(
-    pages.flatMap((p) => allTiles(p).flatMap((t) => (t.filling.kind === "words" ? faceKey(t.filling.style) : []))),
+    everyPage(project).flatMap((p) =>
+      allTiles(p).flatMap((t) => (t.filling.kind === "words" ? faceKey(t.filling.style) : [])),
+    ),
   );
+  if (project.cover && project.spine) keys.add(faceKey(project.spine.style));
   if (project.book?.numbers.shown) keys.add(faceKey(project.book.numbers.style));
   return [...keys].flatMap((key) => (fontUrls.get(key) ?? []).map((url) => ({ path: url.slice(1), url })));
 }

@@ -6,18 +6,19 @@ import {
   commit,
   type Editing,
   findPage,
-  formatOf,
   type Gesture,
   type History,
   type Page,
+  type PlacedPage,
   type Project,
+  placed,
   redo,
   type Step,
   type StepName,
+  stillHolds,
   undo,
 } from "#core/document";
 import { isSound } from "#core/document/schema";
-import type { PageFormat } from "#core/lab";
 import { ok, type Result, refused } from "#core/result";
 import {
   type OpenedProject,
@@ -48,10 +49,10 @@ export interface ProjectState {
 
 /** The open page as it is kept, whatever a gesture makes of it at the moment. */
 export const openPage = (s: ProjectState): Page => pageIn(s.project, s.pageId);
-/** The format of the open page where it stands. */
-export const openFormat = (s: ProjectState): PageFormat => formatOf(s.project, openPage(s));
+/** The same with every tile in its place. */
+export const openPlaced = (s: ProjectState): PlacedPage => placed(s.project, openPage(s));
 export function pageIn({ pages, cover }: Project, pageId: string): Page {
-  if (cover?.page.id === pageId) return cover.page;
+  if (cover?.id === pageId) return cover;
   // Dozens of parts of the screen ask for the same page after every change, of hundreds.
   let byId = pagesById.get(pages);
   if (!byId) {
@@ -128,8 +129,9 @@ export class ProjectSession {
       if (!next.ok) return next;
       project = next.value;
     }
-    this.state.setState({ draft: project });
-    return ok(project);
+    const holds = stillHolds(this.state.getState().project, project);
+    if (holds.ok) this.state.setState({ draft: project });
+    return holds;
   }
 
   goTo(pageId: string): void {

@@ -1,6 +1,6 @@
 import { expect, jest, test } from "@jest/globals";
 import fc from "fast-check";
-import { type Change, noHistory, type Step } from "#core/document";
+import { arrangedTiles, type Change, noHistory, placed, removeTiles, type Step } from "#core/document";
 import type { Photo } from "#core/photo";
 import { collage, counter } from "../../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../../storage/memory-store.ts";
@@ -411,10 +411,9 @@ test("what was sent counts as sent until the next step, and again when that is u
 
 test("a photo knows the pages that it lies on", () => {
   const one = collage([1.5, 1]);
-  const twice = {
-    ...one,
-    pages: [one.pages[0]!, { ...one.pages[0]!, id: "second", tiles: one.pages[0]!.tiles.slice(1) }],
-  };
+  const on = placed(one, one.pages[0]!);
+  const second = { ...removeTiles(on, [arrangedTiles(on.page)[0]!.id]), id: "second" };
+  const twice = { ...one, pages: [one.pages[0]!, second] };
   expect([...pagesOfPhotos(twice)]).toEqual([
     ["p0", [1]],
     ["p1", [1, 2]],

@@ -43,8 +43,9 @@ export function combine(services: Deps, session: ProjectSession, other: Project)
   const { project } = session.state.getState();
   const pages = other.pages.map((p): Page => {
     const copy = copyPage(p, services.newId);
-    const to = formatOf({ ...project, pages: [copy] }, copy);
-    return refitted(copy, formatOf(other, p), to, aspects(services)).page;
+    const from = { format: formatOf(other, p), style: other.style };
+    const to = { format: formatOf({ ...project, pages: [copy] }, copy), style: project.style };
+    return refitted(copy, from, to, aspects(services)).page;
   });
   const at = project.pages.length;
   const done = session.commit({ code: "combined", count: pages.length }, [
@@ -64,7 +65,10 @@ export function changeSize(
   const { lab, format, pages, book, style } = made.project;
   session.commit(
     { code: "changedSize", count: pages.length },
-    [{ type: "setProject", lab, format, pages, book, style }],
+    [
+      { type: "setProject", lab, format, book, style },
+      { type: "replaceAll", pages },
+    ],
     { byProgram: true },
   );
   return made.losses;
@@ -83,5 +87,5 @@ export function keepSnapshot(services: Deps, session: ProjectSession, name: stri
 
 /** The work as it was, as one step that can be undone. */
 export function goBackTo(session: ProjectSession, { project }: Snapshot): void {
-  session.commit({ code: "wentBack", count: 1 }, [backTo(project)]);
+  session.commit({ code: "wentBack", count: 1 }, backTo(project));
 }

@@ -1,5 +1,5 @@
 import { expect, test } from "@jest/globals";
-import { autoFramed, mapTiles, newPockets, type Project } from "#core/document";
+import { arrangedTiles, autoFramed, mapTiles, newPockets, type Project } from "#core/document";
 import { firstFraming } from "#core/fit";
 import { shippedPatterns } from "#core/pockets";
 import { seededRandom } from "#core/random";
@@ -33,10 +33,9 @@ const pattern = shippedPatterns.find((p) => p.id === "12-twelve-upright")!;
 function opened(full: number): ProjectSession {
   const bare = newPockets({ name: "Cards", unit: "in", pattern }, { newId: counter("p"), at });
   const front = bare.pages[0]!;
+  const ids = arrangedTiles(front).map((t) => t.id);
   const filled = mapTiles(front, (t) =>
-    front.tiles.indexOf(t) < full
-      ? { ...t, filling: { kind: "photo", view: { ...autoFramed("a"), ...firstFraming } } }
-      : t,
+    ids.indexOf(t.id) < full ? { ...t, filling: { kind: "photo", view: { ...autoFramed("a"), ...firstFraming } } } : t,
   );
   const project: Project = { ...bare, pages: bare.pages.with(0, filled) };
   return new ProjectSession(
@@ -72,7 +71,11 @@ test("cards of the pockets are wanted once each; what was said of one stays, and
   const { project } = session.state.getState();
   const front = project.pages[0]!;
   session.commit({ code: "emptiedTiles", count: 1 }, [
-    { type: "fillTiles", pageId: front.id, fillings: [{ tileId: front.tiles[1]!.id, filling: { kind: "empty" } }] },
+    {
+      type: "setTiles",
+      pageId: front.id,
+      items: [{ id: arrangedTiles(front)[1]!.id, set: { filling: { kind: "empty" } } }],
+    },
   ]);
   expect(outdatedCards(session.state.getState().project)).toBe(1);
   expect(wantInserts(deps(), session)).toBe(2);
@@ -89,7 +92,7 @@ test("a card with a bleed of its own is wanted with it", () => {
   const session = opened(2);
   const front = session.state.getState().project.pages[0]!;
   session.commit({ code: "changedBleed", count: 1 }, [
-    { type: "dressTiles", pageId: front.id, tileIds: [front.tiles[1]!.id], bleedMm: 5 },
+    { type: "setTiles", pageId: front.id, items: [{ id: arrangedTiles(front)[1]!.id, set: { cardBleedMm: 5 } }] },
   ]);
   wantInserts(deps(), session);
   expect(now(session).wants.map((w) => w.bleedMm)).toEqual([2, 5]);

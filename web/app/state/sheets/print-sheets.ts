@@ -1,4 +1,14 @@
-import { cardBleed, findPage, findTile, frameRect, type Project, type StepName } from "#core/document";
+import {
+  arrangedOn,
+  cardBleed,
+  findPage,
+  findPlaced,
+  frameRect,
+  holdsPockets,
+  type Project,
+  placed,
+  type StepName,
+} from "#core/document";
 import type { LabCard } from "#core/lab";
 import { aspectOf } from "#core/photo";
 import { filledUp, movedPiece, noSheets, type PrintSheets, type SheetPlan, sheetsMark, type Want } from "#core/sheets";
@@ -59,9 +69,9 @@ export function wantInserts({ newId }: Deps, session: ProjectSession): number {
     wants.flatMap((w) => (w.source.from === "insert" ? [[`${w.source.pageId} ${w.source.tileId}`, w] as const] : [])),
   );
   const cards = project.pages.flatMap((page) =>
-    page.arrangement?.kind !== "pockets"
+    !holdsPockets(page)
       ? []
-      : page.tiles
+      : arrangedOn(placed(project, page))
           .filter((t) => t.filling.kind !== "empty")
           .map((tile): Want => {
             const { w, h } = frameRect(tile.frame);
@@ -69,8 +79,8 @@ export function wantInserts({ newId }: Deps, session: ProjectSession): number {
             return {
               ...usual,
               id: newId(),
-              bleedMm: cardBleed(project, tile),
-              spareMm: project.pockets?.lessMm ?? 0,
+              bleedMm: cardBleed(project, tile.tile),
+              spareMm: project.pockets?.cardClearanceMm ?? 0,
               source: { from: "insert", pageId: page.id, tileId: tile.id },
               ...before,
               widthMm: w,
@@ -88,13 +98,13 @@ export function wantPages({ newId }: Deps, session: ProjectSession): void {
   const { wants } = sheetsNow(session);
   const known = new Set(wants.flatMap((w) => (w.source.from === "page" ? [w.source.pageId] : [])));
   const more = project.pages
-    .filter((p) => p.tiles.length + p.over.length > 0 && !known.has(p.id))
+    .filter((p) => p.pieces.length > 0 && !known.has(p.id))
     .map(
       (p): Want => ({
         ...usual,
         id: newId(),
         source: { from: "page", pageId: p.id },
-        widthMm: project.format.widthMm * p.leaves,
+        widthMm: project.format.widthMm * p.span,
         heightMm: project.format.heightMm,
         bleedMm: project.format.bleedMm,
       }),
@@ -140,7 +150,7 @@ export const outdatedCards = (project: Project): number =>
     if (w.source.from === "photo") return false;
     const page = findPage(project, w.source.pageId);
     if (!page || w.source.from === "page") return !page;
-    const tile = findTile(page, w.source.tileId);
+    const tile = findPlaced(placed(project, page), w.source.tileId);
     if (!tile || tile.filling.kind === "empty") return true;
     const { w: width, h: height } = frameRect(tile.frame);
     return Math.abs(width - w.widthMm) > 0.01 || Math.abs(height - w.heightMm) > 0.01;

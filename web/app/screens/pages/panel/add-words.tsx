@@ -1,5 +1,6 @@
 import { Button, HStack } from "@chakra-ui/react";
 import { Captions, Heading1, NotebookPen, Type } from "lucide-react";
+import { arrangedTiles } from "#core/document";
 import { words as say } from "../../../../text/words.ts";
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { notices } from "../../../notices/notices.ts";
@@ -14,7 +15,7 @@ export function AddWords() {
   const services = useServices();
   const session = useSession();
   const facts = useFacts();
-  const photos = usePanel((s) => openPage(s).tiles.filter((t) => t.filling.kind === "photo").length);
+  const photos = usePanel((s) => arrangedTiles(openPage(s)).filter((t) => t.filling.kind === "photo").length);
   const kinds = [
     ["title", Heading1],
     ["caption", Type],

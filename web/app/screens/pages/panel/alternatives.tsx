@@ -2,16 +2,14 @@ import { Button, HStack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import type { Alternative } from "#core/arrange";
-import { type Page, photoIdOf } from "#core/document";
-import type { PageFormat } from "#core/lab";
+import { groupAt, type PlacedGroup, type PlacedPage, photoIdOf, placeAgain, treeIn } from "#core/document";
 import { photoShape } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { PanelSection, pressedLook } from "../../../components/panel-parts.tsx";
 import { typingIn } from "../../../components/typing-in.ts";
 import { useServices } from "../../../services.ts";
 import { arrangedAs, keep, show } from "../../../state/edit/tree-gestures.ts";
-import { openFormat, useLibrary, usePanel, useSession } from "../../../state/session/hooks.ts";
-import { openPage } from "../../../state/session/project-session.ts";
+import { openPlaced, useLibrary, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { CardGrid } from "./card-grid.tsx";
 import { PageCard } from "./page-card.tsx";
 
@@ -23,14 +21,20 @@ type Filter = "order" | "leader" | "crop";
 
 /** Small pictures of this page's own photos arranged differently. Looking at one shows it on the page. */
 export function Alternatives() {
-  const session = useSession();
   // The page as it is kept: what is only being looked at asks for no other ways.
-  const page = usePanel(openPage);
-  const format = usePanel(openFormat);
-  const ways = useAlternatives(page, format);
+  const page = usePanel(openPlaced);
+  const at = groupAt(page);
+  return at && <OfGroup page={page} group={at} />;
+}
+
+function OfGroup({ page, group: placed }: { readonly page: PlacedPage; readonly group: PlacedGroup }) {
+  const session = useSession();
+  const ways = useAlternatives(placed);
+  const { group } = placed;
+  const count = group.tiles.length;
   const [filters, setFilters] = useState<ReadonlySet<Filter>>(new Set());
   const [at, setAt] = useState(0);
-  const lead = page.arrangement?.kind === "tree" ? page.arrangement.lead : null;
+  const lead = treeIn(group)?.lead ?? null;
   const shown = useMemo(
     () =>
       (ways ?? []).filter(
@@ -49,13 +53,12 @@ export function Alternatives() {
       const next = (at + by + shown.length) % shown.length;
       setAt(next);
       // Stepped through quickly, all of it is one step to undo.
-      keep(session, "arrangedAnew", page.tiles.length, arrangedAs(shown[next]!), "ways");
+      keep(session, "arrangedAnew", count, arrangedAs(group.id, shown[next]!), "ways");
     };
     window.addEventListener("keydown", hear);
     return () => window.removeEventListener("keydown", hear);
-  }, [session, shown, at, page]);
-  if (page.tiles.length === 0) return null;
-  const take = (way: Alternative) => keep(session, "arrangedAnew", page.tiles.length, arrangedAs(way));
+  }, [session, shown, at, group.id, count]);
+  const take = (way: Alternative) => keep(session, "arrangedAnew", count, arrangedAs(group.id, way));
   const stop = Math.min(at, shown.length - 1);
   const toggle = (f: Filter) => {
     const next = new Set(filters);
@@ -99,12 +102,12 @@ export function Alternatives() {
             key={i}
             way={way}
             page={page}
-            format={format}
+            groupId={group.id}
             number={i + 1}
             stop={i === stop}
             onLook={() => {
               setAt(i);
-              show(session, arrangedAs(way));
+              show(session, arrangedAs(group.id, way));
             }}
             onLeave={() => session.dropPreview()}
             onTake={() => take(way)}
@@ -120,30 +123,28 @@ export function Alternatives() {
   );
 }
 
-function useAlternatives(page: Page, format: PageFormat): readonly Alternative[] | undefined {
+function useAlternatives(at: PlacedGroup): readonly Alternative[] | undefined {
   const { arranging } = useServices();
   const byId = useLibrary((s) => s.byId);
-  const tree = page.arrangement?.kind === "tree" ? page.arrangement : undefined;
-  const photos = page.tiles.map((t) => byId.get(photoIdOf(t) ?? ""));
+  const { group, room, gapMm } = at;
+  const tree = treeIn(group);
+  const photos = group.tiles.map((t) => byId.get(photoIdOf(t) ?? ""));
   const key = [
     "ways",
-    page.tiles.map((t, i) => `${t.id} ${photos[i]?.hash.slice(0, 12) ?? ""}`).join(),
-    page.look.gapMm,
-    JSON.stringify(page.look.margin),
-    format.widthMm,
-    format.heightMm,
+    group.tiles.map((t, i) => `${t.id} ${photos[i]?.hash.slice(0, 12) ?? ""}`).join(),
+    gapMm,
+    JSON.stringify(room),
     tree?.lead,
     photos.filter((p) => p?.focus).length,
   ];
   return useQuery({
     queryKey: key,
-    enabled: page.tiles.length > 0,
+    enabled: group.tiles.length > 0,
     staleTime: Number.POSITIVE_INFINITY,
     placeholderData: (before, query) => (query?.queryKey[1] === key[1] ? before : undefined),
     queryFn: () =>
       arranging.run("alternatives", {
-        page,
-        format,
+        at,
         photos: photos.flatMap((p) => (p ? [{ id: p.id, ...photoShape(p) }] : [])),
         seed: 0,
       }),
@@ -152,8 +153,8 @@ function useAlternatives(page: Page, format: PageFormat): readonly Alternative[]
 
 interface AlternativeCardProps {
   readonly way: Alternative;
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
+  readonly groupId: string;
   readonly number: number;
   readonly stop: boolean;
   readonly onLook: () => void;
@@ -161,13 +162,12 @@ interface AlternativeCardProps {
   readonly onTake: () => void;
 }
 
-function AlternativeCard({ way, page, format, number, ...rest }: AlternativeCardProps) {
-  const solved = useMemo(() => arrangedAs(way)(page, format), [way, page, format]);
+function AlternativeCard({ way, page, groupId, number, ...rest }: AlternativeCardProps) {
+  const solved = useMemo(() => placeAgain(page, arrangedAs(groupId, way)(page)), [way, page, groupId]);
   const [kind, crop] = [words.wayKinds[way.kind], words.wayCrop(way.crop)];
   return (
     <PageCard
       page={solved}
-      format={format}
       longPx={thumbPx}
       label={words.way(number, kind, crop, words.wayOrder(way.order))}
       title={kind}

@@ -3,9 +3,12 @@ import { CaretsToAxisDashedHorizontal, CaretsToAxisDashedVertical, Shuffle, Undo
 import { meanCrop } from "#core/arrange";
 import {
   type Arrangement,
+  arrangedOn,
+  arrangedTiles,
   frameRect,
   type Grid as GridArrangement,
   type Page,
+  type PlacedPage,
   photoIdOf,
   type Tree,
 } from "#core/document";
@@ -17,7 +20,7 @@ import { useServices } from "../../../services.ts";
 import { shuffle, solveAgain } from "../../../state/edit/arrange-page.ts";
 import { arrangePhotos, photosOnPage } from "../../../state/edit/arrange-photos.ts";
 import { asFirstMade, differsFromFirst, inOrder, keep, mirrored, seedOf } from "../../../state/edit/tree-gestures.ts";
-import { shownPage, useLibrary, useProject, useSession } from "../../../state/session/hooks.ts";
+import { shownPlaced, useLibrary, useProject, useSession } from "../../../state/session/hooks.ts";
 
 /** How the page's photos are arranged, what that cuts off, and what can be done with the whole of it. */
 export function ArrangementSection({ page, arrangement }: { readonly page: Page; readonly arrangement: Arrangement }) {
@@ -29,7 +32,7 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
   const services = useServices();
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
-  const count = page.tiles.length;
+  const count = arrangedTiles(page).length;
   return (
     <PanelSection title={words.arrangement}>
       <Text fontSize="14px" color="fg.muted" role="status" mb="2.5">
@@ -147,12 +150,12 @@ const isEven = (tracks: readonly number[]): boolean => tracks.every((t) => Math.
 /** What is cut off, also while a hand is on the page. */
 function CropFigure() {
   const byId = useLibrary((s) => s.byId);
-  return useProject((s) => words.cropped(cropWords(shownPage(s), byId)));
+  return useProject((s) => words.cropped(cropWords(shownPlaced(s), byId)));
 }
 
 /** The mean share of the photos on the page that their tiles cut off at first framing. */
-function cropWords(page: Page, byId: ReadonlyMap<string, Photo>): string {
-  const pairs = page.tiles.flatMap((t) => {
+function cropWords(page: PlacedPage, byId: ReadonlyMap<string, Photo>): string {
+  const pairs = arrangedOn(page).flatMap((t) => {
     const photo = byId.get(photoIdOf(t) ?? "");
     const rect = frameRect(t.frame);
     return photo ? [{ aspect: aspectOf(photo), rect }] : [];

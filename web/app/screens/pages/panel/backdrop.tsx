@@ -22,7 +22,7 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
   const session = useSession();
   const chosen = useViewState((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
   const several = usePanel((s) => s.project.pages.length > 1);
-  const facing = usePanel((s) => s.project.kind !== "collage" && openPage(s).leaves === 1);
+  const facing = usePanel((s) => s.project.kind !== "collage" && openPage(s).span === 1);
   const [asking, setAsking] = useState(false);
   const { backdrop } = look;
   const put = (photoId: string) =>

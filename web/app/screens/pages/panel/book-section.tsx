@@ -1,7 +1,7 @@
 import { Box, Button, HStack, Switch, Text, VStack } from "@chakra-ui/react";
 import { Columns2, Equal, Gauge, RectangleHorizontal } from "lucide-react";
 import { useState } from "react";
-import { type Book, numberPlaces, openingOf, rulesOf } from "#core/document";
+import { arrangedTiles, type Book, numberPlaces, openingOf, rulesOf } from "#core/document";
 import { fontFamilies } from "#core/words";
 import { book as words } from "../../../../text/book.ts";
 import { pace } from "../../../../text/pace.ts";
@@ -45,7 +45,7 @@ export function BookSection() {
           <Button size="sm" variant="outline" onClick={() => setPacing(true)}>
             <Gauge size={16} aria-hidden /> {pace.openFromHere}
           </Button>
-          {page.tiles.length > 0 && (
+          {arrangedTiles(page).length > 0 && (
             <Toggle label={words.stays} on={!page.paced} onTurn={(stays) => markPage(session, { paced: !stays })} />
           )}
           {opening?.left && opening.right && (
@@ -53,12 +53,12 @@ export function BookSection() {
               <RectangleHorizontal size={16} aria-hidden /> {words.makeSpread}
             </Button>
           )}
-          {opening?.left && opening.right && page.tiles.length > 0 && (
+          {opening?.left && opening.right && arrangedTiles(page).length > 0 && (
             <Button size="sm" variant="outline" onClick={() => matchFacing(services, session)}>
               <Equal size={16} aria-hidden /> {work.match}
             </Button>
           )}
-          {page.leaves === 2 && (
+          {page.span === 2 && (
             <Button size="sm" variant="outline" onClick={() => splitSpread(services, session)}>
               <Columns2 size={16} aria-hidden /> {words.splitSpread}
             </Button>
@@ -129,7 +129,7 @@ export function BookSection() {
           {numbers.shown && (
             <Toggle label={words.noNumber} on={page.plain} onTurn={(plain) => markPage(session, { plain })} />
           )}
-          {page.tiles.length + page.over.length === 0 && (
+          {page.pieces.length === 0 && (
             <Toggle label={words.keepBlank} on={page.blank} onTurn={(blank) => markPage(session, { blank })} />
           )}
         </VStack>

@@ -1,6 +1,15 @@
 import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
-import { coverFormat, coverParts, isTurnedIn, type Look, type StepCode, spineSizePt } from "#core/document";
+import {
+  arrangementOf,
+  coverFormat,
+  coverParts,
+  isTurnedIn,
+  type Look,
+  lookChange,
+  type StepCode,
+  spineSizePt,
+} from "#core/document";
 import { formatLength, formatSize } from "#core/units";
 import { fontFamilies } from "#core/words";
 import { book as words } from "../../../../text/book.ts";
@@ -15,7 +24,7 @@ import { changeSpine, removeCover } from "../../../state/edit/cover.ts";
 import { openThe } from "../../../state/edit/page-list.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { usePhotoColours } from "../../../state/session/photo-colours.ts";
-import { openPage } from "../../../state/session/project-session.ts";
+import { openPlaced } from "../../../state/session/project-session.ts";
 import { AddWords } from "./add-words.tsx";
 import { Alternatives } from "./alternatives.tsx";
 import { ArrangementSection } from "./arrangement-section.tsx";
@@ -27,13 +36,14 @@ export function CoverPanel() {
   const services = useServices();
   const session = useSession();
   const project = usePanel((s) => s.project);
-  const page = usePanel(openPage);
+  const page = usePanel(openPlaced);
+  const arrangement = arrangementOf(page.page);
   const { unit, format, cover } = project;
   const parts = coverParts(project);
   const flat = coverFormat(project);
   if (!parts || !flat || !cover) return null;
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
-  const look = (next: Look) => ({ type: "setLook", pageId: page.id, look: next }) as const;
+  const look = (next: Look) => lookChange(page.page, next, page.style);
   const show = (next: Look) => void session.preview([look(next)]);
   const keep = (code: StepCode, next: Look) => void session.commit({ code, count: 1 }, [look(next)]);
   return (
@@ -48,8 +58,8 @@ export function CoverPanel() {
       </Box>
       <SpineSection narrow={parts.spineMm < parts.cover.leastForWordsMm} />
       <AddWords />
-      {page.arrangement && <ArrangementSection page={page} arrangement={page.arrangement} />}
-      {page.arrangement && <Alternatives />}
+      {arrangement && <ArrangementSection page={page.page} arrangement={arrangement} />}
+      {arrangement && <Alternatives />}
       <PanelSection>
         <ColourRow
           label={panelWords.pageColour}
@@ -80,7 +90,7 @@ function SpineSection({ narrow }: { readonly narrow: boolean }) {
   const project = usePanel((s) => s.project);
   const { unit, format } = project;
   const parts = coverParts(project)!;
-  const { spine } = project.cover!;
+  const spine = project.spine!;
   const colours = usePhotoColours(true);
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
   const set = (pt: number) => pt.toFixed(1).replace(/\.0$/, "");

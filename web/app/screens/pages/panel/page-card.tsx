@@ -1,12 +1,11 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
 import { useEffect, useRef } from "react";
-import type { Page } from "#core/document";
-import { bleedBox, type PageFormat } from "#core/lab";
+import type { PlacedPage } from "#core/document";
+import { bleedBox } from "#core/lab";
 import { PageCanvas } from "../../../components/page-canvas.tsx";
 
 interface PageCardProps {
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
   /** The longer side of the picture. */
   readonly longPx: number;
   readonly label: string;
@@ -21,8 +20,8 @@ interface PageCardProps {
 
 /** A page as it could be, small: resting on it shows it, a click takes it. */
 export function PageCard(props: PageCardProps) {
-  const { page, format, longPx, label, title, note, stop, onLook, onLeave, onTake } = props;
-  const box = bleedBox(format);
+  const { page, longPx, label, title, note, stop, onLook, onLeave, onTake } = props;
+  const box = bleedBox(page.format);
   const scale = longPx / Math.max(box.w, box.h);
   const looking = useRef(false);
   const look = () => {
@@ -64,7 +63,7 @@ export function PageCard(props: PageCardProps) {
         bg="white"
         style={{ width: Math.round(box.w * scale), height: Math.round(box.h * scale) }}
       >
-        <PageCanvas page={page} format={format} scale={scale} />
+        <PageCanvas page={page} scale={scale} />
       </Box>
       <Text fontSize="12.5px" fontWeight="600" mt="1.5" lineHeight="1.25">
         {title}

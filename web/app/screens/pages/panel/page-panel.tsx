@@ -1,14 +1,13 @@
 import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { LayoutTemplate } from "lucide-react";
 import { memo } from "react";
-import type { Look, StepCode } from "#core/document";
+import { arrangementOf, holdsPockets, type Look, lookChange, type StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
 import { changeTrouble, templates as templateWords, panel as words } from "../../../../text/pages.ts";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { useServices } from "../../../services.ts";
-import { openFormat, usePanel, useSession } from "../../../state/session/hooks.ts";
-import { openPage } from "../../../state/session/project-session.ts";
+import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { AddWords } from "./add-words.tsx";
 import { Alternatives } from "./alternatives.tsx";
 import { ArrangementSection } from "./arrangement-section.tsx";
@@ -25,22 +24,23 @@ export const PagePanel = memo(function PagePanel() {
   const { viewState } = useServices();
   const session = useSession();
   // As it is kept: what a hand is doing at the moment is followed by those parts alone that show it.
-  const page = usePanel(openPage);
-  const format = usePanel(openFormat);
+  const page = usePanel(openPlaced);
+  const { format, style } = page;
   const unit = usePanel((s) => s.project.unit);
   const lab = usePanel((s) => s.project.lab);
   const kind = usePanel((s) => s.project.kind);
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
   const { look } = page;
-  const inPockets = page.arrangement?.kind === "pockets";
+  const inPockets = holdsPockets(page.page);
+  const arrangement = arrangementOf(page.page);
 
-  const show = (next: Look) => session.preview([{ type: "setLook", pageId: page.id, look: next }]);
+  const show = (next: Look) => session.preview([lookChange(page.page, next, style)]);
   const keep = (code: StepCode, next: Look): string | undefined => {
-    const kept = session.commit({ code, count: 1 }, [{ type: "setLook", pageId: page.id, look: next }]);
+    const kept = session.commit({ code, count: 1 }, [lookChange(page.page, next, style)]);
     return kept.ok ? undefined : changeTrouble(kept, length);
   };
   // What lies on the page is what a slider changes; the look it starts from is the one that is kept.
-  const kept = () => openPage(session.state.getState()).look;
+  const kept = () => openPlaced(session.state.getState()).look;
   const shortMm = Math.min(format.widthMm, format.heightMm);
   const row = (label: string, code: StepCode, mm: number, sliderMostMm: number, withMm: (mm: number) => Look) => (
     <LengthRow
@@ -82,8 +82,8 @@ export const PagePanel = memo(function PagePanel() {
       )}
       {kind === "pockets" && !inPockets && <KeepAsPockets />}
       <AddWords />
-      {page.arrangement && <ArrangementSection page={page} arrangement={page.arrangement} />}
-      {page.arrangement && !inPockets && <Alternatives />}
+      {arrangement && <ArrangementSection page={page.page} arrangement={arrangement} />}
+      {arrangement && !inPockets && <Alternatives />}
       <PanelSection>
         {!inPockets &&
           row(words.gap, "changedGap", look.gapMm, Math.max(8, shortMm / 12), (gapMm) => ({ ...kept(), gapMm }))}

@@ -1,8 +1,8 @@
 import { Box } from "@chakra-ui/react";
 import { useDeferredValue } from "react";
-import { areWords, findTile } from "#core/document";
+import { areWords, findPlaced } from "#core/document";
 import { Changeable } from "../../../components/changeable.tsx";
-import { PanelContext, shownPage, usePanelState, useProject, useViewState } from "../../../state/session/hooks.ts";
+import { PanelContext, shownPlaced, usePanelState, useProject, useViewState } from "../../../state/session/hooks.ts";
 import { CoverPanel } from "./cover-panel.tsx";
 import { PagePanel } from "./page-panel.tsx";
 import { TemplatesPanel } from "./templates-panel.tsx";
@@ -13,12 +13,12 @@ import { SeveralWords, WordsPanel } from "./words-panel.tsx";
 /** Speaks only of what is chosen: the page, a tile, or several; or shows the templates to lay the page out by. */
 export function Panel() {
   // What follows a hand comes first; the panel catches up as soon as there is time.
-  const page = useDeferredValue(useProject(shownPage));
+  const page = useDeferredValue(useProject(shownPlaced));
   const state = usePanelState();
   const chosen = useViewState((s) => s.tiles.ids);
-  const isCover = state.project.cover?.page.id === state.pageId;
+  const isCover = state.project.cover?.id === state.pageId;
   const templates = useViewState((s) => s.templates);
-  const tiles = [...chosen].flatMap((id) => findTile(page, id) ?? []);
+  const tiles = [...chosen].flatMap((id) => findPlaced(page, id) ?? []);
   return (
     <PanelContext.Provider value={state}>
       <Box as="aside" overflowY="auto" flex="1" p="5">

@@ -66,7 +66,9 @@ export function PocketsSection() {
           onChoose={(id) => choosePattern(services, session, all.find((p) => p.id === id)!)}
         />
         <HStack gap="2" align="end">
-          {length(words.less, pockets.lessMm, 20, (lessMm) => setPockets(session, { lessMm }))}
+          {length(words.less, pockets.cardClearanceMm, 20, (cardClearanceMm) =>
+            setPockets(session, { cardClearanceMm }),
+          )}
           {length(words.bleed, pockets.bleedMm, 25, (bleedMm) => setPockets(session, { bleedMm }))}
         </HStack>
         <Button size="sm" variant="outline" onClick={() => addLeaf(services, session)}>

@@ -1,7 +1,7 @@
 import { Box, Button, HStack, Switch, Text } from "@chakra-ui/react";
 import { CaretsToAxisDashedHorizontal, CaretsToAxisDashedVertical, RotateCcw, RotateCw, Ruler } from "lucide-react";
 import type { ReactNode } from "react";
-import { frameRect, framingOf, type Tile, type View } from "#core/document";
+import { frameRect, framingOf, type PlacedTile, type View } from "#core/document";
 import { type Framing, mostZoom, settled, turnParts, withinHalf, zoomed } from "#core/fit";
 import { aspectOf, type Photo, photoShape } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
@@ -9,12 +9,11 @@ import { common } from "../../../../text/screens.ts";
 import { Act, Bead, PanelSection } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { reframeChange, resetFraming } from "../../../state/edit/page-gestures.ts";
-import { openFormat, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
-import { openPage } from "../../../state/session/project-session.ts";
+import { openPlaced, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { ColourRow } from "./colour-row.tsx";
 
 interface ReframingProps {
-  readonly tile: Tile;
+  readonly tile: PlacedTile;
   readonly photo: Photo;
   readonly view: View;
 }
@@ -23,15 +22,15 @@ interface ReframingProps {
 export function Reframing({ tile, photo, view }: ReframingProps) {
   const { viewState } = useServices();
   const session = useSession();
-  const page = usePanel(openPage);
-  const format = usePanel(openFormat);
+  const page = usePanel(openPlaced);
+  const { format } = page;
   const straightening = useViewState((s) => s.straightening);
   const aspect = aspectOf(photo);
   const rect = frameRect(tile.frame);
   const framing: Framing = framingOf(view, photoShape(photo), tile.frame, format);
   const now = settled(aspect, rect, framing);
   const least = settled(aspect, rect, { ...framing, zoom: 0 }).zoom;
-  const change = (next: Framing, behind = view.behind) => reframeChange(page, tile.id, { ...view, behind }, next);
+  const change = (next: Framing, behind = view.behind) => reframeChange(page.page, tile.id, { ...view, behind }, next);
   const keep = (next: Framing, behind = view.behind) =>
     session.commit({ code: "reframed", count: 1 }, [change(next, behind)]);
   // What shows all of itself goes on doing so when it is turned.

@@ -1,7 +1,7 @@
 import { Box, Button, chakra, HStack, Input, Text, VStack } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
-import { frameRect, type Page, type Tile } from "#core/document";
-import { bleedBox, type PageFormat } from "#core/lab";
+import { arrangedOn, frameRect, type PlacedPage, type PlacedTile } from "#core/document";
+import { bleedBox } from "#core/lab";
 import { photoPlaces, templateOfPage } from "#core/templates";
 import { templates as words } from "../../../../text/pages.ts";
 import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
@@ -13,27 +13,27 @@ import { useServices } from "../../../services.ts";
 const drawnPx = 320;
 
 interface SaveTemplateProps {
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
   readonly onClose: () => void;
 }
 
 /** Names the page's arrangement and keeps it; its places can be given an order, or told to stay bare. */
-export function SaveTemplate({ page, format, onClose }: SaveTemplateProps) {
+export function SaveTemplate({ page, onClose }: SaveTemplateProps) {
   const { templates, newId } = useServices();
   const [numbered, setNumbered] = useState<readonly string[]>([]);
   const [skipped, setSkipped] = useState<ReadonlySet<string>>(new Set());
   const [mode, setMode] = useState<"number" | "skip">("number");
   const made = useMemo(
-    () => templateOfPage(page, format, { id: newId(), name: "-", family: "", numbered, skipped }),
-    [page, format, newId, numbered, skipped],
+    () => templateOfPage(page, { id: newId(), name: "-", family: "", numbered, skipped }),
+    [page, newId, numbered, skipped],
   );
+  const tiles = arrangedOn(page);
   const [name, setName] = useState("");
-  const suggested = words.nameOf(made ? photoPlaces(made) : page.tiles.length);
-  const box = bleedBox(format);
+  const suggested = words.nameOf(made ? photoPlaces(made) : tiles.length);
+  const box = bleedBox(page.format);
   const scale = drawnPx / Math.max(box.w, box.h);
 
-  const click = (tile: Tile) => {
+  const click = (tile: PlacedTile) => {
     const rest = new Set(skipped);
     const bare = rest.delete(tile.id);
     if (mode === "skip") {
@@ -103,8 +103,8 @@ export function SaveTemplate({ page, format, onClose }: SaveTemplateProps) {
             {mode === "number" ? words.numberHelp : words.skipHelp}
           </Text>
           <Box position="relative" mx="auto" boxShadow="card" style={{ width: box.w * scale, height: box.h * scale }}>
-            <PageCanvas page={page} format={format} scale={scale} />
-            {page.tiles.map((tile, i) => {
+            <PageCanvas page={page} scale={scale} />
+            {tiles.map((tile, i) => {
               const r = frameRect(tile.frame);
               const number = numbered.indexOf(tile.id) + 1;
               const bare = skipped.has(tile.id);
@@ -113,7 +113,7 @@ export function SaveTemplate({ page, format, onClose }: SaveTemplateProps) {
                 <chakra.button
                   key={tile.id}
                   type="button"
-                  aria-label={words.place(i + 1, page.tiles.length, state)}
+                  aria-label={words.place(i + 1, tiles.length, state)}
                   onClick={() => click(tile)}
                   position="absolute"
                   display="grid"

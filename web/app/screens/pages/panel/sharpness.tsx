@@ -1,6 +1,6 @@
 import { Box, HStack, Text } from "@chakra-ui/react";
 import { CircleCheck, CircleMinus, TriangleAlert } from "lucide-react";
-import { frameRect, type Tile } from "#core/document";
+import { frameRect, type PlacedTile } from "#core/document";
 import { effectivePpi, type Sharpness as Level, sharpnessOf } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import type { Photo } from "#core/photo";
@@ -20,7 +20,7 @@ export function SharpnessFigure({
   format,
   unit,
 }: {
-  readonly tile: Tile;
+  readonly tile: PlacedTile;
   readonly photo: Photo;
   readonly format: PageFormat;
   readonly unit: Unit;

@@ -1,8 +1,8 @@
 import { Box, HStack, IconButton } from "@chakra-ui/react";
 import { FileOutput, Star, Trash2 } from "lucide-react";
 import { memo, useEffect, useMemo, useRef, useState } from "react";
-import type { Page } from "#core/document";
-import { bleedBox, type PageFormat } from "#core/lab";
+import { type PlacedPage, placeAgain } from "#core/document";
+import { bleedBox } from "#core/lab";
 import { adapted, photoPlaces, type Template } from "#core/templates";
 import { templates as words } from "../../../../text/pages.ts";
 import { common } from "../../../../text/screens.ts";
@@ -20,8 +20,7 @@ const asDrawn = 0.02;
 
 interface TemplateCardProps {
   readonly template: Template;
-  readonly page: Page;
-  readonly format: PageFormat;
+  readonly page: PlacedPage;
   readonly stop: boolean;
   readonly starred: boolean;
   readonly own: boolean;
@@ -40,7 +39,7 @@ export const TemplateCard = memo(function TemplateCard(props: TemplateCardProps)
     watch.observe(at.current);
     return () => watch.disconnect();
   }, []);
-  const box = bleedBox(props.format);
+  const box = bleedBox(props.page.format);
   const pictureH = (thumbPx * box.h) / Math.max(box.w, box.h);
   return (
     <Box ref={at} minH={`${Math.round(pictureH) + wordsPx}px`} position="relative" className="group">
@@ -49,16 +48,16 @@ export const TemplateCard = memo(function TemplateCard(props: TemplateCardProps)
   );
 });
 
-function Shown({ template, page, format, stop, starred, own, onLook, onTake, onTakeOut }: TemplateCardProps) {
+function Shown({ template, page, stop, starred, own, onLook, onTake, onTakeOut }: TemplateCardProps) {
   const services = useServices();
   const session = useSession();
-  const laid = useMemo(() => laidBy(services, page, format, template, true).page, [services, page, format, template]);
-  const bent = useMemo(() => adapted(template, format).bent, [template, format]);
+  const laid = useMemo(() => placeAgain(page, laidBy(services, page, template, true).page), [services, page, template]);
+  const bent = useMemo(() => adapted(template, page.format).bent, [template, page.format]);
   const places = words.places(photoPlaces(template));
   const fit = bent < asDrawn ? words.asDrawn : words.adapted;
   const look = () => {
     onLook();
-    session.preview([{ type: "putPage", page: laid }]);
+    session.preview([{ type: "replacePage", page: laid.page }]);
   };
   const remove = async () => {
     await services.templates.remove(template.id);
@@ -72,7 +71,6 @@ function Shown({ template, page, format, stop, starred, own, onLook, onTake, onT
     <>
       <PageCard
         page={laid}
-        format={format}
         longPx={thumbPx}
         label={words.card(template.name, places, fit)}
         title={template.name}

@@ -29,8 +29,7 @@ import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 import { applyTemplate, countFlowing } from "../../../state/edit/apply-template.ts";
 import { saveToDisk } from "../../../state/sending/save-to-disk.ts";
-import { openFormat, usePanel, useSession } from "../../../state/session/hooks.ts";
-import { openPage } from "../../../state/session/project-session.ts";
+import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { CardGrid } from "./card-grid.tsx";
 import { SaveTemplate } from "./save-template.tsx";
 import { TemplateCard } from "./template-card.tsx";
@@ -41,11 +40,11 @@ export function TemplatesPanel() {
   const services = useServices();
   const { viewState, templates } = services;
   const session = useSession();
-  const page = usePanel(openPage);
-  const format = usePanel(openFormat);
+  const page = usePanel(openPlaced);
+  const { format } = page;
   const own = useStore(templates.state, (s) => s.own);
   const favourites = useStore(templates.state, (s) => s.favourites);
-  const photos = countFlowing(services, page);
+  const photos = countFlowing(services, page.page);
   const all = useMemo(() => [...own, ...shippedTemplates()], [own]);
   const [filter, setFilter] = useState<TemplateFilter>({
     text: "",
@@ -94,12 +93,12 @@ export function TemplatesPanel() {
           <X size={18} />
         </IconButton>
       </HStack>
-      {page.arrangement && (
+      {page.groups.length > 0 && (
         <Button size="sm" variant="outline" w="full" mb="3" onClick={() => setSaving(true)}>
           <Save size={16} aria-hidden /> {words.save}
         </Button>
       )}
-      {saving && <SaveTemplate page={page} format={format} onClose={() => setSaving(false)} />}
+      {saving && <SaveTemplate page={page} onClose={() => setSaving(false)} />}
       <Input
         size="sm"
         type="search"
@@ -193,7 +192,6 @@ export function TemplatesPanel() {
             key={template.id}
             template={template}
             page={page}
-            format={format}
             stop={i === stop}
             starred={favourites.has(template.id)}
             own={own.some((t) => t.id === template.id)}

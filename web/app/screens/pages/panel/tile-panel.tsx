@@ -2,7 +2,7 @@ import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { Crop, PaintBucket, Type } from "lucide-react";
 import { memo } from "react";
 import type { Colour } from "#core/colour";
-import { cardBleed, frameRect, isFree, type Tile } from "#core/document";
+import { type Change, cardBleed, frameRect, holdsPockets, isFree, type PlacedTile } from "#core/document";
 import { formatLength, formatSize } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/pages.ts";
 import { words as wordWords } from "../../../../text/words.ts";
@@ -20,7 +20,7 @@ import {
 } from "../../../state/edit/page-gestures.ts";
 import { captionUnder, writeIn } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
-import { openFormat, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
+import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
@@ -31,7 +31,7 @@ import { SharpnessFigure } from "./sharpness.tsx";
 import { TilePlace } from "./tile-place.tsx";
 
 /** One tile: its photo, how sharp it prints, and what can be done with it. */
-export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile }) {
+export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: PlacedTile }) {
   const services = useServices();
   const { viewState } = services;
   const session = useSession();
@@ -40,7 +40,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile
   const byId = useLibrary((s) => s.byId);
   const reframing = useViewState((s) => s.reframing === tile.id);
   const chosenPhotos = useViewState((s) => s.photos.ids);
-  const format = usePanel(openFormat);
+  const { format } = usePanel(openPlaced);
   const unit = usePanel((s) => s.project.unit);
   const view = tile.filling.kind === "photo" ? tile.filling.view : undefined;
   const photo = view && byId.get(view.photoId);
@@ -108,7 +108,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile
               <Type size={17} aria-hidden /> {wordWords.writeHere}
             </Button>
           )}
-          {view && photo && !reframing && !isFree(page, tile.id) && page.arrangement?.kind !== "pockets" && (
+          {view && photo && !reframing && !isFree(page, tile.id) && !holdsPockets(page) && (
             <Button variant="ghost" w="full" onClick={() => void captionUnder(services, session, tile.id, facts)}>
               <Type size={17} aria-hidden /> {wordWords.captionHere}
             </Button>
@@ -122,7 +122,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Tile
 });
 
 /** A field of colour in place of a photo. */
-function PlainColour({ tile }: { readonly tile: Tile }) {
+function PlainColour({ tile }: { readonly tile: PlacedTile }) {
   const session = useSession();
   const page = usePanel(openPage);
   const held = tile.filling.kind === "colour" ? tile.filling.colour : undefined;
@@ -152,22 +152,29 @@ const mostBleedMm = 25;
 const firstColour: Colour = "#d9d2c4";
 
 /** The tile's own corner and border, and a card's own bleed. */
-function Dress({ tile }: { readonly tile: Tile }) {
+function Dress({ tile }: { readonly tile: PlacedTile }) {
   const session = useSession();
   const page = usePanel(openPage);
-  const format = usePanel(openFormat);
+  const { format } = usePanel(openPlaced);
   const unit = usePanel((s) => s.project.unit);
   const project = usePanel((s) => s.project);
-  const isCard = page.arrangement?.kind === "pockets" && !isFree(page, tile.id);
-  const change = (dress: { cornerMm?: number; widthMm?: number; bleedMm?: number | null }) =>
-    ({
-      type: "dressTiles",
-      pageId: page.id,
-      tileIds: [tile.id],
-      ...(dress.cornerMm === undefined ? {} : { cornerMm: dress.cornerMm }),
-      ...(dress.bleedMm === undefined ? {} : { bleedMm: dress.bleedMm }),
-      ...(dress.widthMm === undefined ? {} : { border: { ...tile.edge.border, widthMm: dress.widthMm } }),
-    }) as const;
+  const isCard = holdsPockets(page) && !isFree(page, tile.id);
+  const change = (dress: { cornerMm?: number; widthMm?: number; bleedMm?: number | null }): Change => ({
+    type: "setTiles",
+    pageId: page.id,
+    items: [
+      {
+        id: tile.id,
+        set: {
+          ...(dress.cornerMm === undefined ? {} : { cornerMm: dress.cornerMm }),
+          ...(typeof dress.bleedMm === "number" ? { cardBleedMm: dress.bleedMm } : {}),
+          ...(dress.widthMm === undefined ? {} : { border: { ...tile.border, widthMm: dress.widthMm } }),
+        },
+        // As all cards of the work.
+        ...(dress.bleedMm === null ? { unset: ["cardBleedMm"] } : {}),
+      },
+    ],
+  });
   const keep = (code: "changedCorner" | "changedBorder" | "changedBleed", dress: Parameters<typeof change>[0]) => {
     const kept = session.commit({ code, count: 1 }, [change(dress)]);
     return kept.ok ? undefined : changeTrouble(kept, (mm) => formatLength(mm, unit, format.ppi));
@@ -177,7 +184,7 @@ function Dress({ tile }: { readonly tile: Tile }) {
     <PanelSection>
       <LengthRow
         label={words.corner}
-        mm={tile.outline.cornerMm}
+        mm={tile.cornerMm}
         sliderMostMm={half}
         unit={unit}
         format={format}
@@ -186,7 +193,7 @@ function Dress({ tile }: { readonly tile: Tile }) {
       />
       <LengthRow
         label={words.border}
-        mm={tile.edge.border.widthMm}
+        mm={tile.border.widthMm}
         sliderMostMm={Math.min(10, half)}
         unit={unit}
         format={format}
@@ -196,7 +203,7 @@ function Dress({ tile }: { readonly tile: Tile }) {
       {isCard && (
         <LengthRow
           label={words.cardBleed}
-          mm={cardBleed(project, tile)}
+          mm={cardBleed(project, tile.tile)}
           sliderMostMm={10}
           unit={unit}
           format={format}
@@ -204,7 +211,7 @@ function Dress({ tile }: { readonly tile: Tile }) {
           onMm={(bleedMm) => keep("changedBleed", { bleedMm: Math.min(mostBleedMm, bleedMm) })}
         />
       )}
-      {isCard && tile.edge.bleedMm !== undefined && (
+      {isCard && tile.tile.cardBleedMm !== undefined && (
         <Button size="sm" variant="ghost" onClick={() => keep("changedBleed", { bleedMm: null })}>
           {words.bleedOfAll}
         </Button>

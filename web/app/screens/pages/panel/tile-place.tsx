@@ -13,7 +13,7 @@ import {
   X,
 } from "lucide-react";
 import type { Edge } from "#core/arrange";
-import { isFree, photoIdOf, type Tile } from "#core/document";
+import { arrangedTiles, arrangementOf, isFree, isLocked, type PlacedTile, photoIdOf } from "#core/document";
 import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { CountField } from "../../../components/count-field.tsx";
@@ -28,7 +28,7 @@ import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
 
 /** What can be done with a tile's place: the others make room. */
-export function TilePlace({ tile }: { readonly tile: Tile }) {
+export function TilePlace({ tile }: { readonly tile: PlacedTile }) {
   const services = useServices();
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
@@ -42,7 +42,8 @@ export function TilePlace({ tile }: { readonly tile: Tile }) {
         </Button>
       </PanelSection>
     );
-  if (!page.arrangement || page.arrangement.kind === "pockets") return null;
+  const arrangement = arrangementOf(page);
+  if (!arrangement || arrangement.kind === "pockets") return null;
   const photo = byId.get(photoIdOf(tile) ?? "");
   const slips = chosen === undefined ? undefined : byId.get(chosen);
   const take = () => {
@@ -51,7 +52,7 @@ export function TilePlace({ tile }: { readonly tile: Tile }) {
   };
   return (
     <PanelSection>
-      {page.tiles.length > 2 && <Lead tile={tile} />}
+      {arrangedTiles(page).length > 2 && <Lead tile={tile} />}
       <Shape tile={tile} photo={photo} />
       {slips && <SlipIn tile={tile} photo={slips} />}
       <HStack wrap="wrap" gap="2">
@@ -74,14 +75,14 @@ export function TilePlace({ tile }: { readonly tile: Tile }) {
   );
 }
 
-export function LockSwitch({ tiles, label }: { readonly tiles: readonly Tile[]; readonly label: string }) {
+export function LockSwitch({ tiles, label }: { readonly tiles: readonly PlacedTile[]; readonly label: string }) {
   const session = useSession();
   const ids = tiles.map((t) => t.id);
   return (
     <Switch.Root
       mt="3"
       size="sm"
-      checked={tiles.every((t) => t.locked)}
+      checked={tiles.every((t) => isLocked(t.tile))}
       onCheckedChange={(e) => keep(session, "lockedTiles", ids.length, locked(ids, e.checked))}
     >
       <Switch.HiddenInput />
@@ -95,7 +96,7 @@ const firstShare = 0.4;
 const shareStep = 0.1;
 
 /** Lets a tile lead, and says by how much. */
-function Lead({ tile }: { readonly tile: Tile }) {
+function Lead({ tile }: { readonly tile: PlacedTile }) {
   const services = useServices();
   const session = useSession();
   const now = usePanel((s) => leadOf(openPage(s)));
@@ -150,7 +151,7 @@ const shapes: readonly (readonly [string, number])[] = [
   ["9:16", 9 / 16],
 ];
 
-function Shape({ tile, photo }: { readonly tile: Tile; readonly photo: Photo | undefined }) {
+function Shape({ tile, photo }: { readonly tile: PlacedTile; readonly photo: Photo | undefined }) {
   const session = useSession();
   const lab = usePanel((s) => s.project.lab);
   const prints = (lab?.sizes ?? []).map((s): readonly [string, number] => [s.name, s.widthMm / s.heightMm]);
@@ -196,7 +197,7 @@ const edges: readonly (readonly [Edge, typeof ArrowLeftToLine])[] = [
 ];
 
 /** The chosen photo into a place of its own at an edge of the tile, as by dragging it there. */
-function SlipIn({ tile, photo }: { readonly tile: Tile; readonly photo: Photo }) {
+function SlipIn({ tile, photo }: { readonly tile: PlacedTile; readonly photo: Photo }) {
   const services = useServices();
   const session = useSession();
   return (

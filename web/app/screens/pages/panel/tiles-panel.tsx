@@ -1,6 +1,6 @@
 import { Button, VStack } from "@chakra-ui/react";
 import { ArrowLeftRight, Grid2x2, Link2, X } from "lucide-react";
-import { areKeptTogether, photoIdOf, type Tile } from "#core/document";
+import { areKeptTogether, groupOfTile, holdsPockets, type PlacedTile, photoIdOf } from "#core/document";
 import { panel as words } from "../../../../text/pages.ts";
 import { pockets as pocketWords } from "../../../../text/pockets.ts";
 import { PanelSection, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
@@ -18,14 +18,14 @@ import { LockSwitch } from "./tile-place.tsx";
 const mostTogether = 4;
 
 /** Several tiles at once. */
-export function TilesPanel({ tiles }: { readonly tiles: readonly Tile[] }) {
+export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] }) {
   const { viewState, library } = useServices();
   const session = useSession();
   const ids = tiles.map((t) => t.id);
-  const together = usePanel((s) => areKeptTogether(openPage(s), ids));
+  const together = usePanel((s) => areKeptTogether(groupOfTile(openPage(s), ids[0] ?? ""), ids));
   const full = tiles.filter((t) => t.filling.kind === "photo");
   const [a, b] = tiles;
-  const inPockets = usePanel((s) => openPage(s).arrangement?.kind === "pockets");
+  const inPockets = usePanel((s) => holdsPockets(openPage(s)));
   const byId = useLibrary((s) => s.byId);
   const shelfChoice = useViewState((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
   const only = byId.get(shelfChoice ?? photoIdOf(full[0] ?? tiles[0]!) ?? "");

@@ -13,7 +13,7 @@ import {
   RotateCw,
   X,
 } from "lucide-react";
-import { type Frame, isFree, type Tile, type Words, withFreeAtBack } from "#core/document";
+import { type Frame, freeTiles, isFree, type PlacedTile, type Words, withFreeAtBack } from "#core/document";
 import { laidWords, seenFrame, wordsOf } from "#core/scene";
 import { familyOf, fontFamilies, largestPt, smallestPt, type WordStyle } from "#core/words";
 import { panel as panelWords } from "../../../../text/pages.ts";
@@ -33,19 +33,19 @@ import {
   takeOff,
 } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
-import { openFormat, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { TilePlace } from "./tile-place.tsx";
 
 /** Words: what they say and how they look, the card under them, and where they lie. */
-export function WordsPanel({ tile }: { readonly tile: Tile }) {
+export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
   const services = useServices();
   const session = useSession();
   const facts = useFacts();
   const page = usePanel(openPage);
-  const format = usePanel(openFormat);
+  const { format } = usePanel(openPlaced);
   const words = tile.filling as Words;
   const free = isFree(page, tile.id);
   const text = wordsOf(words, facts.photo);
@@ -106,7 +106,7 @@ export function WordsPanel({ tile }: { readonly tile: Tile }) {
 }
 
 /** Words in several tiles: what they have in common is how they look. */
-export function SeveralWords({ tiles }: { readonly tiles: readonly Tile[] }) {
+export function SeveralWords({ tiles }: { readonly tiles: readonly PlacedTile[] }) {
   const services = useServices();
   const session = useSession();
   const page = usePanel(openPage);
@@ -133,7 +133,7 @@ export function SeveralWords({ tiles }: { readonly tiles: readonly Tile[] }) {
 /** How words look; what is set is set for all of these, and what is shown is that of the first. */
 function WordLook({ ids, words }: { readonly ids: readonly string[]; readonly words: Words }) {
   const session = useSession();
-  const format = usePanel(openFormat);
+  const { format } = usePanel(openPlaced);
   const unit = usePanel((s) => s.project.unit);
   const facts = useFacts();
   const { style, role } = words;
@@ -249,7 +249,7 @@ function WordLook({ ids, words }: { readonly ids: readonly string[]; readonly wo
 const firstCard = { ground: "#f6f1e7", lines: "ruled", ink: "#c9c0ae" } as const;
 
 /** A journaling card under the words, plain or lined for a pen. */
-function Card({ tile, words }: { readonly tile: Tile; readonly words: Words }) {
+function Card({ tile, words }: { readonly tile: PlacedTile; readonly words: Words }) {
   const session = useSession();
   const { card } = words;
   const put = (next: Partial<NonNullable<Words["card"]>> | null) =>
@@ -287,10 +287,10 @@ function Card({ tile, words }: { readonly tile: Tile; readonly words: Words }) {
 }
 
 /** Where words that lie freely are, by number. */
-function FreePlace({ tile }: { readonly tile: Tile }) {
+function FreePlace({ tile }: { readonly tile: PlacedTile }) {
   const session = useSession();
   const page = usePanel(openPage);
-  const format = usePanel(openFormat);
+  const { format } = usePanel(openPlaced);
   const unit = usePanel((s) => s.project.unit);
   const f = tile.frame;
   const [x, y] = [f.centre.x - f.width / 2, f.centre.y - f.height / 2];
@@ -327,13 +327,13 @@ function FreePlace({ tile }: { readonly tile: Tile }) {
             step={1}
             onNumber={(turn) => put({ ...f, turn })}
           />
-          {page.over.length > 1 && (
+          {freeTiles(page).length > 1 && (
             <Button
               size="sm"
               variant="ghost"
               onClick={() =>
                 session.commit({ code: "movedWords", count: 1 }, [
-                  { type: "putPage", page: withFreeAtBack(page, tile.id) },
+                  { type: "replacePage", page: withFreeAtBack(page, tile.id) },
                 ])
               }
             >

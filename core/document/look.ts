@@ -1,0 +1,52 @@
+import type { Group, Look, OwnLook, Page, Tile } from "./page.ts";
+
+/** What a page, a group or a tile does not say is inherited: tile, group, page, the work's style. It is resolved here and nowhere else. */
+
+const lookFields = {
+  gapMm: true,
+  margin: true,
+  cornerMm: true,
+  border: true,
+  background: true,
+  backdrop: true,
+} as const satisfies { readonly [K in keyof Look]: true };
+export const lookKeys = Object.keys(lookFields) as readonly (keyof Look)[];
+
+const looks = new WeakMap<Page, { readonly style: Look; readonly look: Look }>();
+
+/** The look of a page with nothing left to be inherited; the same object for the same page and style. */
+export function lookOf(page: Page, style: Look): Look {
+  const known = looks.get(page);
+  if (known?.style === style) return known.look;
+  const look = lookKeys.some((k) => page[k] !== undefined) ? { ...style, ...saidBy(page) } : style;
+  looks.set(page, { style, look });
+  return look;
+}
+
+/** What a page says of its look itself. */
+export function saidBy(page: OwnLook): OwnLook {
+  return Object.fromEntries(lookKeys.filter((k) => page[k] !== undefined).map((k) => [k, page[k]]));
+}
+
+const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+
+/** What a page has to say itself so that it looks so in a work of this style. */
+export const ownLookFor = (look: Look, style: Look): OwnLook =>
+  Object.fromEntries(lookKeys.filter((k) => !same(look[k], style[k])).map((k) => [k, look[k]]));
+
+/** The page looking so; what is as in the work's style is left unsaid. */
+export function withLook(page: Page, look: Look, style: Look): Page {
+  const bare = Object.fromEntries(Object.entries(page).filter(([k]) => !(k in lookFields))) as unknown as Page;
+  return { ...bare, ...ownLookFor(look, style) };
+}
+
+/** A tile's corner and border. Words wear neither unless they say so. */
+export function dressOf(tile: Tile, group: Group | undefined, look: Look): Pick<Look, "cornerMm" | "border"> {
+  const plain = tile.filling.kind === "words";
+  return {
+    cornerMm: tile.cornerMm ?? (plain ? 0 : (group?.cornerMm ?? look.cornerMm)),
+    border: tile.border ?? (plain ? noBorder : (group?.border ?? look.border)),
+  };
+}
+
+export const noBorder = { widthMm: 0, colour: "#ffffff" } as const;

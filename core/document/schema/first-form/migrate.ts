@@ -1,0 +1,69 @@
+import { tileIdsOf } from "../../arrangements.ts";
+import { dressOf, ownLookFor } from "../../look.ts";
+import { newGroup, wholeRoom } from "../../new-tile.ts";
+import type { Arrangement, FreeTile, Group, Look, Page, Piece, Tile } from "../../page.ts";
+import type { Project } from "../../project.ts";
+import type { FirstPage, FirstProject, FirstTile } from "./schema.ts";
+
+/**
+ * A project of the first form in the form of today. Frames of arranged tiles are left away, since they follow from the arrangement; what
+ * is as it would be inherited is left unsaid. It prints the same.
+ */
+export function fromFirstForm({ cover, pockets, pages, style, ...rest }: FirstProject): Project {
+  return {
+    ...rest,
+    schema: 2,
+    style,
+    pages: pages.map((p) => pageFromFirstForm(p, style)),
+    cover: cover && pageFromFirstForm(cover.page, style),
+    spine: cover?.spine ?? null,
+    pockets: pockets && pocketsOf(pockets),
+  };
+}
+
+function pocketsOf({ lessMm, ...rest }: NonNullable<FirstProject["pockets"]>): Project["pockets"] {
+  return { ...rest, cardClearanceMm: lessMm };
+}
+
+export function pageFromFirstForm(was: FirstPage, style: Look): Page {
+  const { id, look, tiles, over, leaves, blank, paced, plain } = was;
+  const { arrangement, first } = arrangementOf(was.arrangement);
+  const placed = new Set(arrangement ? tileIdsOf(arrangement) : []);
+  const group: Group | undefined = arrangement && {
+    ...newGroup(arrangement, [], () => `g-${id}`, wholeRoom),
+    ...(first ? { first } : {}),
+  };
+  const arranged = tiles.filter((t) => placed.has(t.id)).map((t) => tileOf(t, group, look));
+  const free = (t: FirstTile): FreeTile => ({ kind: "tile", ...tileOf(t, undefined, look), frame: t.frame });
+  const pieces: Piece[] = tiles.filter((t) => !placed.has(t.id)).map(free);
+  if (group && arranged.length > 0) pieces.push({ ...group, tiles: arranged });
+  return { id, pieces: [...pieces, ...over.map(free)], span: leaves, blank, paced, plain, ...ownLookFor(look, style) };
+}
+
+function arrangementOf(was: FirstPage["arrangement"]): {
+  readonly arrangement?: Arrangement;
+  readonly first?: Group["first"];
+} {
+  if (!was) return {};
+  if (was.kind === "grid") return { arrangement: was };
+  if (was.kind === "pockets") {
+    const { lessMm, ...rest } = was;
+    return { arrangement: { ...rest, cardClearanceMm: lessMm } };
+  }
+  const { first, ...arrangement } = was;
+  return { arrangement, ...(same(first, arrangement.tree) ? {} : { first }) };
+}
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+function tileOf({ id, filling, outline, edge, locked }: FirstTile, group: Group | undefined, look: Look): Tile {
+  const bare: Tile = { id, filling };
+  const inherited = dressOf(bare, group, look);
+  return {
+    ...bare,
+    ...(outline.cornerMm === inherited.cornerMm ? {} : { cornerMm: outline.cornerMm }),
+    ...(same(edge.border, inherited.border) ? {} : { border: edge.border }),
+    ...(edge.bleedMm === undefined ? {} : { cardBleedMm: edge.bleedMm }),
+    ...(locked ? { lock: { place: true } } : {}),
+  };
+}
