@@ -5,9 +5,9 @@ import { isArranged, isLocked, type PlacedPage, type PlacedTile, treeIn } from "
  * accepted would open again.
  */
 
-export const tileInMarks = ({ id, cornerMm, border, frame, filling, tile }: PlacedTile): unknown => ({
+export const tileInMarks = ({ id, outline, cornerMm, border, frame, filling, tile }: PlacedTile): unknown => ({
   id,
-  outline: { kind: "rectangle", cornerMm },
+  outline: { ...outline, cornerMm },
   frame,
   filling,
   edge: tile.cardBleedMm === undefined ? { border } : { border, bleedMm: tile.cardBleedMm },

@@ -11,6 +11,7 @@ export const stepCodes = [
   "changedGap",
   "changedMargin",
   "changedCorner",
+  "changedOutline",
   "changedBorder",
   "changedBleed",
   "changedColour",

@@ -15,6 +15,7 @@ export {
   type PathSink,
   record,
   replay,
+  traceEllipse,
   traceRect,
   traceRoundedRect,
   traceRoundedWithin,

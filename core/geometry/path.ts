@@ -80,6 +80,18 @@ export function traceRoundedRect(r: Rect, radius: number, to: PathSink): void {
   to.closePath();
 }
 
+/** The ellipse that fills a rectangle, as four cubics. */
+export function traceEllipse({ x, y, w, h }: Rect, to: PathSink): void {
+  const [cx, cy, rx, ry] = [x + w / 2, y + h / 2, w / 2, h / 2];
+  const [kx, ky] = [kappa * rx, kappa * ry];
+  to.moveTo(cx, y);
+  to.bezierCurveTo(cx + kx, y, x + w, cy - ky, x + w, cy);
+  to.bezierCurveTo(x + w, cy + ky, cx + kx, y + h, cx, y + h);
+  to.bezierCurveTo(cx - kx, y + h, x, cy + ky, x, cy);
+  to.bezierCurveTo(x, cy - ky, cx - kx, y, cx, y);
+  to.closePath();
+}
+
 /**
  * A rounded rectangle whose straight sides go on out to another one around it; sides that lie on each other stay. What is cut along
  * `r` has round corners and nothing beside its sides but what is inside.

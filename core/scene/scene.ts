@@ -18,12 +18,11 @@ import {
   record,
   rotation,
   traceRect,
-  traceRoundedRect,
-  traceRoundedWithin,
   transformed,
   translation,
 } from "#core/geometry";
 import { bleedBox, type PageFormat, trimBox } from "#core/lab";
+import { type OutlineAt, outlineOf } from "#core/outlines";
 import { faceKey, type LaidWords } from "#core/words";
 import type { DrawStep, Scene, SceneFacts } from "./steps.ts";
 import { reachingUnder, stretchesUnder } from "./touching.ts";
@@ -71,14 +70,15 @@ function openingBox(format: PageFormat): Rect {
 
 /** The outline of a tile as it lies: its corners are those of what the cut leaves of it, and its sides go on into the bleed. */
 function tileOutline(tile: PlacedTile, format: PageFormat): PathData {
-  const { cornerMm } = tile;
-  const whole = frameRect(tile.frame);
-  const seen = frameRect(seenFrame(tile.frame, format));
-  if (cornerMm > 0 && (seen.w < whole.w || seen.h < whole.h))
-    return record((to) => traceRoundedWithin(seen, cornerMm, whole, to));
-  const path = record((to) => traceRoundedRect(whole, cornerMm, to));
+  const path = record((to) => outlineOf(tile.outline).trace(outlineAt(tile, format), to));
   return tile.frame.turn === 0 ? path : transformed(path, turnOf(tile.frame));
 }
+
+const outlineAt = ({ frame, cornerMm }: PlacedTile, format: PageFormat): OutlineAt => ({
+  whole: frameRect(frame),
+  seen: frameRect(seenFrame(frame, format)),
+  cornerMm,
+});
 
 const nearlyMm = 0.02;
 
@@ -115,7 +115,8 @@ export function tileSteps(tile: PlacedTile, format: PageFormat, facts: SceneFact
       const rect = frameRect(tile.frame);
       const upright = photoMatrix(photo.aspect, rect, framingOf(view, photo, tile.frame, format));
       const matrix = tile.frame.turn === 0 ? upright : chain(turnOf(tile.frame), upright);
-      const plain = tile.cornerMm > 0 || tile.frame.turn !== 0 ? undefined : underBorder(tile, format);
+      const fills = outlineOf(tile.outline).fillsFrame(tile.cornerMm) && tile.frame.turn === 0;
+      const plain = fills ? underBorder(tile, format) : undefined;
       const picture: DrawStep = {
         draw: "photo",
         photoId: view.photoId,
@@ -181,9 +182,7 @@ const underBorder = (tile: PlacedTile, format: PageFormat): Rect => {
 /** The inner edge of a border, moved in by so much. */
 function borderEdge(tile: PlacedTile, format: PageFormat, inMm = 0): PathData {
   const by = tile.border.widthMm + inMm;
-  const upright = record((to) =>
-    traceRoundedRect(inset(frameRect(seenFrame(tile.frame, format)), by), tile.cornerMm - by, to),
-  );
+  const upright = record((to) => outlineOf(tile.outline).inset(outlineAt(tile, format), by, to));
   return tile.frame.turn === 0 ? upright : transformed(upright, turnOf(tile.frame));
 }
 

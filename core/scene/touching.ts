@@ -1,5 +1,6 @@
 import { frameRect, type PlacedTile } from "#core/document";
 import { chain, type Matrix, type PathData, type Rect, record, scaling, traceRect, translation } from "#core/geometry";
+import { outlineOf } from "#core/outlines";
 import type { DrawStep } from "./steps.ts";
 
 /**
@@ -15,8 +16,8 @@ interface Plain {
 }
 
 /** A tile that is no more than an upright rectangle, and lets nothing through. */
-const isPlain = ({ cornerMm, frame, filling }: PlacedTile): boolean =>
-  cornerMm === 0 &&
+const isPlain = ({ outline, cornerMm, frame, filling }: PlacedTile): boolean =>
+  outlineOf(outline).fillsFrame(cornerMm) &&
   frame.turn === 0 &&
   (filling.kind === "colour" || (filling.kind === "photo" && !filling.view.whole));
 

@@ -1,6 +1,7 @@
 import type { AlternativeKind } from "#core/arrange";
 import type { ChangeTrouble } from "#core/document";
 import type { Sharpness } from "#core/fit";
+import type { OutlineName } from "#core/outlines";
 import type { Refusal } from "#core/result";
 import { keeping } from "./keeping.ts";
 
@@ -224,6 +225,8 @@ export const panel = {
     "The photos end so near the cut that a cut a little off would show. Either out over the edge, or safely inside:",
   outToEdge: "Over the edge",
   intoSafe: (by: string) => `${by} inside`,
+  outline: "Outline",
+  outlines: { rectangle: "Rectangle", ellipse: "Ellipse" } satisfies Record<OutlineName, string>,
   corner: "Corners",
   border: "Border",
   cardBleed: "Bleed of this card",

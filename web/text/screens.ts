@@ -43,6 +43,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the gap";
     case "changedMargin":
       return "Changed the margin";
+    case "changedOutline":
+      return "Changed the outline";
     case "changedCorner":
       return "Changed the corners";
     case "changedBorder":

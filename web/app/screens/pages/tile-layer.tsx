@@ -3,6 +3,7 @@ import { ImageOff, ImagePlus, Lock } from "lucide-react";
 import { type KeyboardEvent, memo, useMemo, useRef, useState } from "react";
 import type { Edge } from "#core/arrange";
 import { arrangedOn, arrangedTiles, frameRect, isLocked, type PlacedPage, photoIdOf } from "#core/document";
+import { outlineOf } from "#core/outlines";
 import { seenFrame } from "#core/scene";
 import { pages as words } from "../../../text/pages.ts";
 import { useServices } from "../../services.ts";
@@ -98,7 +99,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
             width={width}
             height={height}
             shortPx={Math.min(rect.w, rect.h) * view.scale}
-            cornerPx={tile.cornerMm * view.scale}
+            corner={outlineOf(tile.outline).hasCorners ? tile.cornerMm * view.scale : "50%"}
             label={words.tile(i + 1, tiles.length, what)}
             kind={kind === "photo" && !photo ? "missing" : kind}
             locked={isLocked(tile.tile)}
@@ -144,7 +145,8 @@ interface TileSpotProps {
   readonly width: string;
   readonly height: string;
   readonly shortPx: number;
-  readonly cornerPx: number;
+  /** As CSS has it: pixels, or half of each side. */
+  readonly corner: number | string;
   readonly label: string;
   readonly kind: "photo" | "empty" | "colour" | "words" | "missing";
   readonly locked: boolean;
@@ -160,7 +162,7 @@ interface TileSpotProps {
 }
 
 const TileSpot = memo(function TileSpot(props: TileSpotProps) {
-  const { id, left, top, width, height, shortPx, cornerPx, label, kind, locked } = props;
+  const { id, left, top, width, height, shortPx, corner, label, kind, locked } = props;
   const { hidden, chosen, stop, own, meaning, deps } = props;
   const drag = useDraggable({
     id: `tile-${id}`,
@@ -187,7 +189,7 @@ const TileSpot = memo(function TileSpot(props: TileSpotProps) {
       tabIndex={stop ? 0 : -1}
       data-tile={id}
       className={looks.filter(Boolean).join(" ")}
-      style={{ left, top, width, height, borderRadius: cornerPx }}
+      style={{ left, top, width, height, borderRadius: corner }}
       onFocus={() => deps.focus(id)}
       onClick={(e) => deps.pick(id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey })}
       onContextMenu={() => deps.menu(id)}

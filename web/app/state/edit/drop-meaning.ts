@@ -1,6 +1,7 @@
 import type { Edge } from "#core/arrange";
 import { arrangedOn, frameRect, groupAt, isArranged, type PlacedPage, type PlacedTile } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
+import { outlineOf } from "#core/outlines";
 
 export type Dragged =
   | { readonly from: "shelf"; readonly photoId: string }
@@ -24,9 +25,9 @@ const edgeShare = 0.22;
 export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | undefined): DropMeaning {
   if (!at) return { does: "nothing" };
   // What lies freely lies over the others, and takes a photo where it holds one or nothing.
-  const free = on.tiles.findLast((t) => !isArranged(t) && t.filling.kind !== "words" && holdsTurned(t, at));
+  const free = on.tiles.findLast((t) => !isArranged(t) && t.filling.kind !== "words" && holds(t, at));
   if (free && dragged.from === "shelf") return { does: "put", tileId: free.id, photoId: dragged.photoId };
-  const tile = arrangedOn(on).findLast((t) => holds(frameRect(t.frame), at));
+  const tile = arrangedOn(on).findLast((t) => holds(t, at));
   if (!tile) {
     const bare = arrangedOn(on).length === 0 && dragged.from === "shelf";
     return bare ? { does: "begin", photoId: dragged.photoId } : { does: "nothing" };
@@ -43,14 +44,17 @@ export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | unde
     : { does: "swap", tileId: dragged.tileId, withTileId: tile.id };
 }
 
-function holdsTurned({ frame }: PlacedTile, at: Point): boolean {
+/** Whether a point lies on a tile, as it is turned and cut out. */
+function holds({ frame, outline, cornerMm }: PlacedTile, at: Point): boolean {
   const turn = (-frame.turn * Math.PI) / 180;
   const [x, y] = [at.x - frame.centre.x, at.y - frame.centre.y];
-  const upright = { x: x * Math.cos(turn) - y * Math.sin(turn), y: x * Math.sin(turn) + y * Math.cos(turn) };
-  return Math.abs(upright.x) <= frame.width / 2 && Math.abs(upright.y) <= frame.height / 2;
+  const upright = {
+    x: frame.centre.x + x * Math.cos(turn) - y * Math.sin(turn),
+    y: frame.centre.y + x * Math.sin(turn) + y * Math.cos(turn),
+  };
+  const whole = frameRect(frame);
+  return outlineOf(outline).holds({ whole, seen: whole, cornerMm }, upright);
 }
-
-const holds = (r: Rect, p: Point): boolean => p.x >= r.x && p.x <= r.x + r.w && p.y >= r.y && p.y <= r.y + r.h;
 
 /** The edge that a point lies near, by the side's own length. */
 function edgeAt(r: Rect, p: Point): Edge | undefined {

@@ -3,12 +3,15 @@ import { Crop, PaintBucket, Type } from "lucide-react";
 import { memo } from "react";
 import type { Colour } from "#core/colour";
 import { type Change, cardBleed, frameRect, holdsPockets, isFree, type PlacedTile } from "#core/document";
+import { type OutlineName, outlineNames, outlineOf } from "#core/outlines";
 import { formatLength, formatSize } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/pages.ts";
 import { words as wordWords } from "../../../../text/words.ts";
 import { takenMoment } from "../../../components/dates.ts";
+import { FieldLabel } from "../../../components/field-label.tsx";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
+import { Select } from "../../../components/select.tsx";
 import { useServices } from "../../../services.ts";
 import {
   emptyThem,
@@ -180,17 +183,34 @@ function Dress({ tile }: { readonly tile: PlacedTile }) {
     return kept.ok ? undefined : changeTrouble(kept, (mm) => formatLength(mm, unit, format.ppi));
   };
   const half = Math.min(tile.frame.width, tile.frame.height) / 2;
+  const { kind } = tile.outline;
   return (
     <PanelSection>
-      <LengthRow
-        label={words.corner}
-        mm={tile.cornerMm}
-        sliderMostMm={half}
-        unit={unit}
-        format={format}
-        onMove={(cornerMm) => session.preview([change({ cornerMm })])}
-        onMm={(cornerMm) => keep("changedCorner", { cornerMm })}
-      />
+      <Box mb="3">
+        <FieldLabel label={words.outline}>
+          <Select<OutlineName>
+            label={words.outline}
+            value={kind}
+            options={outlineNames.map((name) => [name, words.outlines[name]])}
+            onChoose={(name) =>
+              session.commit({ code: "changedOutline", count: 1 }, [
+                { type: "setTiles", pageId: page.id, items: [{ id: tile.id, set: { outline: { kind: name } } }] },
+              ])
+            }
+          />
+        </FieldLabel>
+      </Box>
+      {outlineOf(tile.outline).hasCorners && (
+        <LengthRow
+          label={words.corner}
+          mm={tile.cornerMm}
+          sliderMostMm={half}
+          unit={unit}
+          format={format}
+          onMove={(cornerMm) => session.preview([change({ cornerMm })])}
+          onMm={(cornerMm) => keep("changedCorner", { cornerMm })}
+        />
+      )}
       <LengthRow
         label={words.border}
         mm={tile.border.widthMm}

@@ -1,0 +1,22 @@
+import type { PathSink, Point, Rect } from "#core/geometry";
+
+/** Where an outline lies, upright, in mm. */
+export interface OutlineAt {
+  readonly whole: Rect;
+  /** What the cut leaves of it: where it goes on into the bleed, its corners are those of this. */
+  readonly seen: Rect;
+  readonly cornerMm: number;
+}
+
+/** All that has to be known of a kind of outline. */
+export interface OutlineKind {
+  trace(at: OutlineAt, to: PathSink): void;
+  /** The inner edge of a border that wide. */
+  inset(at: OutlineAt, byMm: number, to: PathSink): void;
+  /** Whether a point of the page lies on it. */
+  holds(at: OutlineAt, p: Point): boolean;
+  /** Whether it is its frame and nothing less, so that painters need not clip. */
+  fillsFrame(cornerMm: number): boolean;
+  /** Whether a corner can be rounded. */
+  readonly hasCorners: boolean;
+}
