@@ -27,6 +27,7 @@ const order = [
   "templates",
   "scene",
   "check",
+  "edit",
   "painters",
 ];
 

@@ -166,15 +166,19 @@ test("the sample's library: piles, events, stars, captions, times, filters and t
     await page.keyboard.press("Escape");
     await expect(title).toHaveText("145 of 146 photos");
     await page.getByRole("button", { name: "Close", exact: true }).click();
-    const line = await box(page.getByTestId("timeline").locator("svg"));
-    await page.mouse.move(line.x + line.width * 0.5, line.y + 20);
-    await page.mouse.down();
-    await page.mouse.move(line.x + line.width * 0.7, line.y + 24, { steps: 6 });
-    await page.mouse.up();
-    await expect(title).toHaveText(/^[1-9]\d? of 146 photos$/);
+    // The timeline grows a moment after the photo's sheet has gone.
+    await expect(async () => {
+      const line = await box(page.getByTestId("timeline").locator("svg"));
+      await page.mouse.move(line.x + line.width * 0.5, line.y + 20);
+      await page.mouse.down();
+      await page.mouse.move(line.x + line.width * 0.7, line.y + 24, { steps: 6 });
+      await page.mouse.up();
+      await expect(title).toHaveText(/^[1-9]\d? of 146 photos$/, { timeout: 3000 });
+    }).toPass();
     await page.getByRole("button", { name: "Zoom in" }).click();
     await expect(page.getByRole("button", { name: "Whole time" })).toBeVisible();
     await page.getByRole("button", { name: "Whole time" }).click();
+    const line = await box(page.getByTestId("timeline").locator("svg"));
     await page.mouse.click(line.x + line.width * 0.95, line.y + 10);
     await expect(title).toHaveText("145 of 146 photos");
     await page.getByRole("combobox", { name: "Order" }).selectOption("largest");

@@ -17,7 +17,7 @@ import {
 import { treeOf } from "./arrangements.ts";
 import { withTree } from "./lay-tree.ts";
 import { newTile } from "./new-tile.ts";
-import { findTile, type Group, groupOfTile, type Page, type Tile, treeIn, withGroup, withoutPieces } from "./page.ts";
+import { findTile, type Group, type Page, type Tile, treeIn, withGroup, withoutPieces } from "./page.ts";
 import { groupAt, type PlacedGroup, type PlacedPage, placeAgain } from "./place-page.ts";
 
 /** What a hand does to the tree of a group. Each gives the page afterwards, the same one where nothing changes. */
@@ -194,6 +194,3 @@ export const withReleased = (group: Group): Group => {
   const tree = treeIn(group);
   return tree ? withTree(group, released(tree.tree)) : group;
 };
-
-export const groupHolding = (page: Page, tileIds: readonly string[]): Group | undefined =>
-  tileIds.map((id) => groupOfTile(page, id)).find((g) => g !== undefined);

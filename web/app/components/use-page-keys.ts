@@ -1,10 +1,11 @@
 import { useEffect } from "react";
 import { arrangedTiles } from "#core/document";
+import { takenAway } from "#core/edit";
 import { useServices } from "../services.ts";
 import { lead, leadOf, shuffle } from "../state/edit/arrange-page.ts";
 import { emptyThem } from "../state/edit/page-gestures.ts";
 import { stepPage } from "../state/edit/page-list.ts";
-import { keep, takenAway } from "../state/edit/tree-gestures.ts";
+import { keep } from "../state/edit/tree-gestures.ts";
 import { takeOff } from "../state/edit/word-gestures.ts";
 import { useSession } from "../state/session/hooks.ts";
 import { openPage } from "../state/session/project-session.ts";

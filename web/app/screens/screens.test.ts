@@ -1,11 +1,10 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { arrangedOn, frameRect, newFreeTile, placeAgain, printFiles, withFree } from "#core/document";
+import { newFreeTile, printFiles, withFree } from "#core/document";
 import type { Photo } from "#core/photo";
 import { firstWordStyles } from "#core/words";
-import { collage, firstPlaced } from "../../../core/document/project.fixture.ts";
+import { collage } from "../../../core/document/project.fixture.ts";
 import { pagesAsked } from "../components/pages-asked.ts";
-import { meaningOfDrop } from "../state/edit/drop-meaning.ts";
 import { binPhotos, spanOf } from "../state/library/time-bins.ts";
 import { gatherOriginals } from "../state/session/gather-originals.ts";
 import { snapped } from "./pages/page-seams.ts";
@@ -57,29 +56,6 @@ test("arrow keys lead along the wall and to the nearest above and below", () => 
   expect(neighbour(rows, "c", "ArrowUp")).toBe("a");
   expect(neighbour(rows, "a", "ArrowLeft")).toBeUndefined();
   expect(neighbour(rows, "gone", "ArrowUp")).toBe("a");
-});
-
-test("letting go over a tile puts, swaps or does nothing, by what is held", () => {
-  const page = firstPlaced(collage([1.5, 1.5]));
-  const [a, b] = arrangedOn(page).map((t) => frameRect(t.frame));
-  const [one, two] = arrangedOn(page).map((t) => t.id);
-  const at = (r: typeof a, x: number, y: number) => ({ x: r!.x + r!.w * x, y: r!.y + r!.h * y });
-  const shelf = { from: "shelf", photoId: "p" } as const;
-  const tile = { from: "tile", tileId: one! } as const;
-  expect(meaningOfDrop(shelf, page, at(a, 0.5, 0.5))).toEqual({ does: "put", tileId: one, photoId: "p" });
-  expect(meaningOfDrop(shelf, page, at(b, 0.05, 0.5))).toEqual({
-    does: "slip",
-    photoId: "p",
-    tileId: two,
-    edge: "left",
-  });
-  expect(meaningOfDrop(shelf, page, at(b, 0.5, 0.95))).toMatchObject({ does: "slip", edge: "bottom" });
-  expect(meaningOfDrop(tile, page, at(b, 0.5, 0.5))).toEqual({ does: "swap", tileId: one, withTileId: two });
-  expect(meaningOfDrop(tile, page, at(b, 0.97, 0.5))).toMatchObject({ does: "move", movedId: one, edge: "right" });
-  expect(meaningOfDrop(tile, page, at(a, 0.5, 0.5))).toEqual({ does: "nothing" });
-  expect(meaningOfDrop(shelf, page, undefined)).toEqual({ does: "nothing" });
-  const bare = placeAgain(page, { ...page.page, pieces: [] });
-  expect(meaningOfDrop(shelf, bare, { x: 50, y: 50 })).toEqual({ does: "begin", photoId: "p" });
 });
 
 test("a seam snaps to what is near and to nothing else", () => {

@@ -4,11 +4,12 @@ import { scaleLinear } from "d3-scale";
 import { utcFormat } from "d3-time-format";
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
 import { type Page, pagesBefore } from "#core/document";
+import { breakable, breakRange, photoIdsOn } from "#core/edit";
 import { spanWords } from "#core/words";
 import { pace as words } from "../../../text/pace.ts";
 import { useSizeOf } from "../../components/size-of.ts";
 import { useServices } from "../../services.ts";
-import { breakable, breakRange, moveBreak, photoIdsOn } from "../../state/edit/page-breaks.ts";
+import { moveBreak } from "../../state/edit/page-breaks.ts";
 import { useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 

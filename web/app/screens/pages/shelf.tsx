@@ -4,6 +4,8 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { LayoutGrid } from "lucide-react";
 import { type KeyboardEvent, memo, useCallback, useMemo, useRef, useState } from "react";
 import { arrangedTiles, arrangementOf, holdsPockets, type Page } from "#core/document";
+import type { Dragged } from "#core/edit";
+import { grownBy } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import { run, shelf as words } from "../../../text/pages.ts";
 import { photos as photoWords } from "../../../text/photos.ts";
@@ -11,9 +13,9 @@ import { PhotoTile, type TileHandlers } from "../../components/photo-tile.tsx";
 import { useServices } from "../../services.ts";
 import { holdsMore } from "../../state/edit/arrange-page.ts";
 import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
-import type { Dragged } from "../../state/edit/drop-meaning.ts";
 import { fillWith } from "../../state/edit/page-gestures.ts";
-import { grownBy, keep } from "../../state/edit/tree-gestures.ts";
+import { keep } from "../../state/edit/tree-gestures.ts";
+import { aspectsIn } from "../../state/library/aspects.ts";
 import { shownPage, useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { type Placed, usePlacedLater } from "../../state/session/placed-photos.ts";
 import { openPage } from "../../state/session/project-session.ts";
@@ -219,7 +221,7 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
           variant="outline"
           onClick={() => {
             if (!holdsMore(session, chosen.length)) return;
-            keep(session, "slippedIn", chosen.length, grownBy(services.library, chosen, services.newId));
+            keep(session, "slippedIn", chosen.length, grownBy(aspectsIn(services), chosen, services.newId));
             services.viewState.setState({ photos: nothingChosen });
           }}
         >

@@ -1,12 +1,14 @@
 import { Menu, Portal } from "@chakra-ui/react";
 import type { ReactElement } from "react";
 import { areWords, arrangedTiles, findTile, isFree, isLocked, type Tile } from "#core/document";
+import { halved, keptTogether, locked, slippedIn, takenAway } from "#core/edit";
 import { tileMenu as words } from "../../../text/pages.ts";
 import { useServices } from "../../services.ts";
 import { lead, leadOf } from "../../state/edit/arrange-page.ts";
 import { emptyThem, putPhoto, swapPhotos } from "../../state/edit/page-gestures.ts";
-import { halved, keep, keptTogether, locked, slippedIn, takenAway } from "../../state/edit/tree-gestures.ts";
+import { keep } from "../../state/edit/tree-gestures.ts";
 import { takeOff } from "../../state/edit/word-gestures.ts";
+import { aspectsIn } from "../../state/library/aspects.ts";
 import { useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
@@ -56,7 +58,7 @@ function useDeeds(): readonly Deed[] {
     all.push([
       "together",
       words.together,
-      () => keep(session, "keptTogether", ids.length, keptTogether(services.library, ids)),
+      () => keep(session, "keptTogether", ids.length, keptTogether(aspectsIn(services), ids)),
     ]);
   const free = tiles.some((t) => isFree(page, t.id));
   const areLocked = tiles.every((t) => isLocked(t));

@@ -1,4 +1,5 @@
 import { arrangedTiles, emptyPlaces, freeTiles, type Page, type PlacedPage, photoIdOf } from "#core/document";
+import { takenAway } from "#core/edit";
 import { photoShape } from "#core/photo";
 import { layTemplate, photoPlaces, type Template } from "#core/templates";
 import { templates as words } from "../../../text/pages.ts";
@@ -6,7 +7,7 @@ import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
-import { keep, takenAway } from "./tree-gestures.ts";
+import { keep } from "./tree-gestures.ts";
 
 type Deps = Pick<Services, "library" | "viewState" | "newId">;
 

@@ -1,10 +1,12 @@
 import { arrangedTiles, canSolveAgain, mainGroup, mostTiles, type Page, type Tree, treeIn } from "#core/document";
+import { ledBy, seedOf, solvedFrom } from "#core/edit";
 import { refused } from "#core/result";
 import { changeTrouble, arranged as words } from "../../../text/pages.ts";
 import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
+import { aspectsIn } from "../library/aspects.ts";
 import { openPage, type ProjectSession } from "../session/project-session.ts";
-import { keep, ledBy, seedOf, solvedFrom } from "./tree-gestures.ts";
+import { keep } from "./tree-gestures.ts";
 
 /** The page arranged anew, each as one step; says so where everything on it is locked. */
 
@@ -30,13 +32,13 @@ export function holdsMore(session: ProjectSession, more: number): boolean {
 export function shuffle({ library }: Deps, session: ProjectSession, by: 1 | -1): void {
   const page = openPage(session.state.getState());
   if (!free(session) || seedOf(page) + by < 0) return;
-  keep(session, "shuffled", arrangedTiles(page).length, solvedFrom(library, by));
+  keep(session, "shuffled", arrangedTiles(page).length, solvedFrom(aspectsIn({ library }), by));
 }
 
 /** What is neither locked nor set by hand, arranged again. */
 export function solveAgain({ library }: Deps, session: ProjectSession): void {
   const page = openPage(session.state.getState());
-  if (free(session)) keep(session, "arrangedAnew", arrangedTiles(page).length, solvedFrom(library, 0));
+  if (free(session)) keep(session, "arrangedAnew", arrangedTiles(page).length, solvedFrom(aspectsIn({ library }), 0));
 }
 
 /** The tile that leads the page, if one does. */
@@ -46,5 +48,5 @@ export const leadOf = (page: Page): Tree["lead"] => treeIn(mainGroup(page))?.lea
 export function lead({ library }: Deps, session: ProjectSession, tileId: string | undefined, share: number): void {
   if (!free(session)) return;
   const next = tileId === undefined ? null : { tileId, share: Math.min(0.8, Math.max(0.1, share)) };
-  keep(session, tileId === undefined ? "arrangedAnew" : "ledBy", 1, ledBy(library, next));
+  keep(session, tileId === undefined ? "arrangedAnew" : "ledBy", 1, ledBy(aspectsIn({ library }), next));
 }

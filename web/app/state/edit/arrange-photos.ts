@@ -1,4 +1,5 @@
 import { arrangedTiles, type Grid, holdsPockets, layPhotos, layTree, photoIdOf } from "#core/document";
+import { seedOf } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import { formatLength } from "#core/units";
 import { arranged, changeTrouble } from "../../../text/pages.ts";
@@ -8,7 +9,6 @@ import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 import { fillWith } from "./page-gestures.ts";
-import { seedOf } from "./tree-gestures.ts";
 
 interface Wish {
   /** Rows or columns that a person typed: then it is a grid. */

@@ -2,22 +2,16 @@ import {
   arrangedTiles,
   barePage,
   type Change,
-  checkLook,
   copyPage,
-  everyPage,
   findTile,
   firstOnRight,
   flowPhotos,
-  footFor,
-  formatOf,
   frontAndBack,
   holdsAnything,
   holdsPockets,
   joined,
   type Look,
   layTree,
-  lookChange,
-  lookOf,
   matchedTo,
   mostPages,
   mostTiles,
@@ -37,12 +31,14 @@ import {
   saidBy,
   sidesKept,
 } from "#core/document";
+import { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } from "#core/edit";
 import { type Photo, photoShape } from "#core/photo";
 import { refused } from "#core/result";
 import { book } from "../../../text/book.ts";
 import { changeTrouble, run } from "../../../text/pages.ts";
 import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
+import { aspectsIn } from "../library/aspects.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 
@@ -299,22 +295,16 @@ export function pageForEach(
   services.viewState.setState({ photos: nothingChosen });
 }
 
-/** Every page looks as the open one does, as far as its tiles have room in it; new pages will too. */
-export function lookOnAll(session: ProjectSession): void {
-  const { project } = session.state.getState();
-  const { look } = openPlaced(session.state.getState());
-  const fits = new Set(project.pages.filter((p) => checkLook(look, formatOf(project, p), p).ok));
-  // What has no room for it goes on looking as it does, and so does the cover.
-  const changes = everyPage(project).map((p) => lookChange(p, fits.has(p) ? look : lookOf(p, project.style), look));
-  session.commit({ code: "dressedPages", count: fits.size }, [{ type: "setProject", style: look }, ...changes], {
-    byProgram: true,
-  });
-  tellNotDressed(project.pages.length - fits.size);
+function keepDressed(session: ProjectSession, { changes, count, left }: Dressed): void {
+  if (changes.length > 0) session.commit({ code: "dressedPages", count }, changes, { byProgram: true });
+  if (left > 0) notices.create({ title: run.notDressed(left), type: "info" });
 }
 
-const tellNotDressed = (count: number): void => {
-  if (count > 0) notices.create({ title: run.notDressed(count), type: "info" });
-};
+const openLook = (session: ProjectSession): Look => openPlaced(session.state.getState()).look;
+
+/** Every page looks as the open one does; new pages will too. */
+export const lookOnAll = (session: ProjectSession): void =>
+  keepDressed(session, lookOnEvery(session.state.getState().project, openLook(session)));
 
 /** The pages that one of these numbers is printed on. */
 export function pagesNumbered(session: ProjectSession, numbers: ReadonlySet<number>): readonly Page[] {
@@ -325,16 +315,9 @@ export function pagesNumbered(session: ProjectSession, numbers: ReadonlySet<numb
   );
 }
 
-/** These pages look as the open one does, as far as their tiles have room in it. */
-export function lookOn(session: ProjectSession, pages: readonly Page[]): void {
-  const { project } = session.state.getState();
-  const { look } = openPlaced(session.state.getState());
-  const changes = pages.flatMap((p) =>
-    checkLook(look, formatOf(project, p), p).ok ? [lookChange(p, look, project.style)] : [],
-  );
-  if (changes.length > 0) session.commit({ code: "dressedPages", count: changes.length }, changes, { byProgram: true });
-  tellNotDressed(pages.length - changes.length);
-}
+/** These pages look as the open one does. */
+export const lookOn = (session: ProjectSession, pages: readonly Page[]): void =>
+  keepDressed(session, lookOnThese(session.state.getState().project, pages, openLook(session)));
 
 /** The page that faces the open one looks as it does, sides mirrored. */
 export function lookOnFacing(session: ProjectSession): void {
@@ -342,20 +325,9 @@ export function lookOnFacing(session: ProjectSession): void {
   const opening = openingOf(project, pageId);
   const other = opening && pagesOf(opening).find((p) => p.id !== pageId);
   if (!other) return;
-  const { margin, ...look } = openPlaced(session.state.getState()).look;
-  const mirrored = { ...look, margin: { ...margin, left: margin.right, right: margin.left } };
-  const done = session.commit({ code: "dressedPages", count: 1 }, [lookChange(other, mirrored, project.style)], {
-    byProgram: true,
-  });
-  if (!done.ok) notices.create({ title: run.notDressed(1), type: "info" });
+  keepDressed(session, lookOnThese(project, [other], mirroredLook(openLook(session))));
   session.goTo(pageId);
 }
-
-const aspectIn = (library: Services["library"], page: Page) => (tileId: string) => {
-  const tile = findTile(page, tileId);
-  const photo = tile && library.state.getState().byId.get(photoIdOf(tile) ?? "");
-  return photo && photoShape(photo).aspect;
-};
 
 /** The page that faces the open one made to go with it: gaps, dress and lines. */
 export function matchFacing({ library }: Pick<Services, "library">, session: ProjectSession): void {
@@ -364,30 +336,17 @@ export function matchFacing({ library }: Pick<Services, "library">, session: Pro
   const other = opening && pagesOf(opening).find((p) => p.id !== pageId);
   if (!other) return;
   const model = openPlaced(session.state.getState());
-  const page = matchedTo(model, placed(project, other), aspectIn(library, other));
+  const shapeOf = aspectsIn({ library });
+  const page = matchedTo(model, placed(project, other), (tileId) => shapeOf(photoIdOf(findTile(other, tileId)!) ?? ""));
   session.commit({ code: "matchedPages", count: 2 }, [{ type: "replacePage", page }]);
   session.goTo(pageId);
 }
 
-/** Page numbers on or off; shown, every margin at the foot becomes high enough for them, where there is one. */
+/** Page numbers on or off, with room for them at the foot. */
 export function showNumbers(session: ProjectSession, shown: boolean): void {
   const { project } = session.state.getState();
-  if (!project.book) return;
-  const foot = footFor(project);
-  const raised = (look: Look): Look => ({ ...look, margin: { ...look.margin, bottom: foot } });
-  const low = (look: Look) => shown && look.margin.bottom > 0 && look.margin.bottom < foot;
-  const style = low(project.style) ? raised(project.style) : project.style;
-  const looks = project.pages.flatMap((p): Change[] => {
-    const look = lookOf(p, project.style);
-    const high = raised(look);
-    const rises = low(look) && !p.plain && checkLook(high, formatOf(project, p), p).ok;
-    // A page that does not rise with the others says so itself.
-    return low(look) ? [lookChange(p, rises ? high : look, style)] : [];
-  });
-  const book = { ...project.book, numbers: { ...project.book.numbers, shown } };
   const { id } = openPage(session.state.getState());
-  session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", book, style }, ...looks], {
-    byProgram: true,
-  });
+  const changes = numbersShown(project, shown);
+  if (changes.length > 0) session.commit({ code: "changedBook", count: 1 }, changes, { byProgram: true });
   session.goTo(id);
 }

@@ -4,18 +4,27 @@ import {
   arrangedOn,
   arrangedTiles,
   barePage,
-  emptyPlaces,
   layTree,
   mainGroup,
-  mapTiles,
   noHistory,
   type Page,
   type Project,
   photoIdOf,
-  placeAgain,
   placePage,
   treeIn,
 } from "#core/document";
+import {
+  allSlippedIn,
+  asFirstMade,
+  differsFromFirst,
+  grownBy,
+  inOrder,
+  keptTogether,
+  ledBy,
+  locked,
+  seedOf,
+  solvedFrom,
+} from "#core/edit";
 import { findEvents, type Photo } from "#core/photo";
 import { photoSchema } from "#core/photo/schema";
 import { photoPlaces, shippedTemplates } from "#core/templates";
@@ -24,24 +33,11 @@ import { collage, counter, squareFormat } from "../../../../core/document/projec
 import { openMemoryStore } from "../../../storage/memory-store.ts";
 import { found, type TemplateFilter } from "../../screens/pages/panel/template-filter.ts";
 import type { Services } from "../../services.ts";
+import { aspectsIn } from "../library/aspects.ts";
 import { grouped } from "../library/group-photos.ts";
 import { openPage, openPlaced, ProjectSession } from "../session/project-session.ts";
-import { meaningOfDrop } from "./drop-meaning.ts";
 import { TemplateShelf } from "./template-shelf.ts";
-import {
-  allSlippedIn,
-  asFirstMade,
-  differsFromFirst,
-  grownBy,
-  inOrder,
-  keep,
-  keptTogether,
-  ledBy,
-  locked,
-  seedOf,
-  show,
-  solvedFrom,
-} from "./tree-gestures.ts";
+import { keep, show } from "./tree-gestures.ts";
 
 const photo = (i: number, takenAt = `2026-01-01T10:00:${String(i % 60).padStart(2, "0")}`): Photo =>
   photoSchema.parse({
@@ -105,13 +101,13 @@ test("the page that a step touches lies open, back and forth", () => {
 test("looking at another way changes nothing; keeping it is one step", () => {
   const s = session(7);
   const before = s.state.getState().project;
-  show(s, solvedFrom(library, 1));
+  show(s, solvedFrom(aspectsIn({ library }), 1));
   expect(s.state.getState().project).toBe(before);
   expect(s.state.getState().draft).toBeDefined();
-  keep(s, "shuffled", 7, solvedFrom(library, 1));
+  keep(s, "shuffled", 7, solvedFrom(aspectsIn({ library }), 1));
   expect(seedOf(page(s))).toBe(1);
   expect(s.state.getState()).toMatchObject({ draft: undefined, history: { done: 1 } });
-  keep(s, "shuffled", 7, solvedFrom(library, -1));
+  keep(s, "shuffled", 7, solvedFrom(aspectsIn({ library }), -1));
   expect(page(s)).toEqual(before.pages[0]!);
   keep(s, "shuffled", 7, (on) => on.page);
   expect(s.state.getState().history.done).toBe(2);
@@ -125,15 +121,15 @@ test("a leader leads through a shuffle, and locked tiles stay through both", () 
     const area = (t: { frame: { width: number; height: number } }) => t.frame.width * t.frame.height;
     return area({ frame: frameOf(id) }) / arrangedOn(placedOn(s)).reduce((sum, t) => sum + area(t), 0);
   };
-  keep(s, "ledBy", 1, ledBy(library, { tileId: one!, share: 0.4 }));
+  keep(s, "ledBy", 1, ledBy(aspectsIn({ library }), { tileId: one!, share: 0.4 }));
   expect(share(one!)).toBeGreaterThan(0.33);
-  keep(s, "shuffled", 8, solvedFrom(library, 3));
+  keep(s, "shuffled", 8, solvedFrom(aspectsIn({ library }), 3));
   expect(share(one!)).toBeGreaterThan(0.33);
   keep(s, "lockedTiles", 1, locked([two!], true));
   const before = frameOf(two!);
-  keep(s, "shuffled", 8, solvedFrom(library, 1));
+  keep(s, "shuffled", 8, solvedFrom(aspectsIn({ library }), 1));
   for (const k of ["width", "height"] as const) expect(frameOf(two!)[k]).toBeCloseTo(before[k], 6);
-  keep(s, "ledBy", 1, ledBy(library, null));
+  keep(s, "ledBy", 1, ledBy(aspectsIn({ library }), null));
   expect(frameOf(two!).centre.x).toBeCloseTo(before.centre.x, 6);
 });
 
@@ -141,18 +137,18 @@ test("neighbours are kept and let go; the order can be freed", () => {
   const s = session(9);
   const pair = [ids(page(s))[0]!, ids(page(s))[6]!];
   const asked = () => treeIn(mainGroup(page(s)));
-  keep(s, "keptTogether", 2, keptTogether(library, pair));
+  keep(s, "keptTogether", 2, keptTogether(aspectsIn({ library }), pair));
   expect(asked()).toMatchObject({ together: [pair] });
-  keep(s, "changedOrder", 9, inOrder(library, "free"));
+  keep(s, "changedOrder", 9, inOrder(aspectsIn({ library }), "free"));
   expect(asked()).toMatchObject({ order: "free", together: [pair] });
-  keep(s, "keptTogether", 2, keptTogether(library, pair));
+  keep(s, "keptTogether", 2, keptTogether(aspectsIn({ library }), pair));
   expect(asked()).toMatchObject({ together: [] });
 });
 
 test("photos added make room for themselves; slipped in, they lie in a row; first made comes back", () => {
   const s = session(5);
   const was = page(s);
-  keep(s, "slippedIn", 3, grownBy(library, photos.slice(10, 13), newId));
+  keep(s, "slippedIn", 3, grownBy(aspectsIn({ library }), photos.slice(10, 13), newId));
   expect(arrangedTiles(page(s)).map(photoIdOf)).toEqual(["p0", "p1", "p2", "p3", "p4", "p10", "p11", "p12"]);
   s.undo();
   keep(s, "slippedIn", 2, allSlippedIn(photos.slice(10, 12), ids(was)[2]!, "bottom", newId));
@@ -162,29 +158,6 @@ test("photos added make room for themselves; slipped in, they lie in a row; firs
   s.undo();
   keep(s, "resetArrangement", 5, asFirstMade);
   expect(page(s)).toEqual(was);
-});
-
-test("what letting go means depends on where: in a tile, near its edge, beside all of them", () => {
-  const s = session(4);
-  const now = placedOn(s);
-  const [tile, other] = arrangedOn(now);
-  const { centre, width } = tile!.frame;
-  const fromShelf = { from: "shelf", photoId: "p9" } as const;
-  expect(meaningOfDrop(fromShelf, now, centre)).toEqual({ does: "put", tileId: tile!.id, photoId: "p9" });
-  expect(meaningOfDrop(fromShelf, now, { x: centre.x - width / 2 + 1, y: centre.y })).toMatchObject({
-    does: "slip",
-    edge: "left",
-  });
-  expect(meaningOfDrop({ from: "tile", tileId: other!.id }, now, centre)).toMatchObject({ does: "swap" });
-  expect(meaningOfDrop({ from: "tile", tileId: tile!.id }, now, centre)).toEqual({ does: "nothing" });
-  expect(meaningOfDrop(fromShelf, now, undefined)).toEqual({ does: "nothing" });
-  expect(meaningOfDrop(fromShelf, placeAgain(now, barePage(newId)), centre)).toEqual({ does: "begin", photoId: "p9" });
-  const bare = placeAgain(
-    now,
-    mapTiles(now.page, (t) => ({ ...t, filling: { kind: "empty" } })),
-  );
-  expect(emptyPlaces(bare)).toHaveLength(4);
-  expect(meaningOfDrop(fromShelf, bare, { x: centre.x - width / 2 + 1, y: centre.y })).toMatchObject({ does: "put" });
 });
 
 test("photos are grouped by events of the whole library, or so many at a time", () => {

@@ -1,32 +1,18 @@
 import {
-  allTiles,
-  arrangedTiles,
   type Change,
   type Frame,
-  findPlaced,
   findTile,
   freeTiles,
-  mapTiles,
-  newFreeTile,
-  newTile,
   type Page,
-  type PlacedPage,
   pageChanges,
-  photoIdOf,
-  placeAgain,
   type StepCode,
-  setTileAspect,
-  type Tile,
   type Words,
   withFree,
   withoutFree,
-  withTileBeside,
 } from "#core/document";
-import type { PageFormat } from "#core/lab";
-import { safeBox } from "#core/lab";
+import { newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "#core/edit";
 import type { SceneFacts } from "#core/scene";
-import { laidWords, wordsOf } from "#core/scene";
-import { faceKey, layWords, mmOfPt, type WordRole, type WordStyle } from "#core/words";
+import { faceKey, type WordRole, type WordStyle } from "#core/words";
 import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
@@ -37,38 +23,11 @@ type Deps = Pick<Services, "viewState" | "newId" | "fonts">;
 
 const put = (page: Page): Change => ({ type: "replacePage", page });
 
-const plainWords = (style: WordStyle, role: WordRole, text = ""): Words => ({
-  kind: "words",
-  text,
-  style,
-  role,
-  from: null,
-  card: null,
-});
-
-/** How large words of each kind begin: share of the safe width, and lines high. */
-const firstSizes: Record<WordRole, { readonly w: number; readonly lines: number; readonly at: number }> = {
-  title: { w: 0.75, lines: 1.3, at: 0.18 },
-  caption: { w: 0.4, lines: 2, at: 0.85 },
-  journal: { w: 0.5, lines: 7, at: 0.5 },
-};
-
 /** Words lying on the page, open to be written. */
 export function addWords(services: Deps, session: ProjectSession, role: WordRole): void {
   const now = session.state.getState();
-  const page = openPage(now);
-  const style = now.project.words[role];
-  const safe = safeBox(openPlaced(now).format);
-  const first = firstSizes[role];
-  const height = first.lines * mmOfPt(style.sizePt) * style.leading + 2 * style.insetMm;
-  const frame: Frame = {
-    centre: { x: safe.x + safe.w / 2, y: safe.y + safe.h * first.at },
-    width: safe.w * first.w,
-    height: Math.min(safe.h, height),
-    turn: 0,
-  };
-  const tile = newFreeTile(frame, plainWords(style, role), services.newId);
-  const done = session.commit({ code: "addedWords", count: 1 }, [put(withFree(page, tile))]);
+  const tile = newWords(openPlaced(now).format, role, now.project.words[role], services.newId);
+  const done = session.commit({ code: "addedWords", count: 1 }, [put(withFree(openPage(now), tile))]);
   if (done.ok) openToWrite(services, tile.id);
 }
 
@@ -86,11 +45,7 @@ export function writeIn(services: Deps, session: ProjectSession, tileId: string)
   const tile = findTile(openPage(now), tileId);
   if (!tile) return;
   if (tile.filling.kind !== "words") {
-    const ground = tile.filling.kind === "colour" ? tile.filling.colour : undefined;
-    const filling: Words = {
-      ...plainWords(now.project.words.journal, "journal"),
-      card: ground === undefined ? null : { ground, lines: "none", ink: "#c9c0ae" },
-    };
+    const filling = wordsInstead(tile.filling, now.project.words.journal);
     const change: Change = {
       type: "setTiles",
       pageId: openPage(now).id,
@@ -112,8 +67,7 @@ function edited(session: ProjectSession, tileIds: Ids, edit: Edit, facts?: Scene
     const tile = findTile(page, id);
     if (tile?.filling.kind !== "words") return [];
     const filling: Words = { ...tile.filling, ...edit(tile.filling) };
-    const frame =
-      facts && "frame" in tile && withRoom(tile.filling, filling, tile.frame, openPlaced(now).format, facts);
+    const frame = facts && "frame" in tile && roomier(tile.filling, filling, tile.frame, openPlaced(now).format, facts);
     return [{ id, set: frame ? { filling, frame } : { filling } }];
   });
 }
@@ -122,20 +76,6 @@ function edited(session: ProjectSession, tileIds: Ids, edit: Edit, facts?: Scene
 interface Told {
   readonly id: string;
   readonly set: { readonly filling: Words; readonly frame?: Frame };
-}
-
-/** Words that lie freely and were made larger take as much more room as they need, about their middle, up to the page's. */
-function withRoom(before: Words, after: Words, frame: Frame, format: PageFormat, facts: SceneFacts): Frame | undefined {
-  const k = after.style.sizePt / before.style.sizePt;
-  const hidden =
-    facts.setter && (laidWords(wordsOf(after, facts.photo), after.style, frame, facts.setter)?.hidden ?? 0);
-  if (k <= 1 || !hidden) return undefined;
-  const room = safeBox(format);
-  return {
-    ...frame,
-    width: Math.max(frame.width, Math.min(room.w, frame.width * k)),
-    height: Math.max(frame.height, Math.min(room.h, frame.height * k)),
-  };
 }
 
 const wordsChange = (page: Page, items: readonly Told[]): Change => ({ type: "setTiles", pageId: page.id, items });
@@ -170,82 +110,10 @@ export function showWords(session: ProjectSession, tileIds: Ids, edit: Edit): vo
 /** Every words of this kind in the work looks so, and so do new ones. */
 export function styleAll(session: ProjectSession, role: WordRole, style: WordStyle): void {
   const { project } = session.state.getState();
-  const restyled = (page: Page) =>
-    mapTiles(page, (t) =>
-      t.filling.kind === "words" && t.filling.role === role && t.filling.style !== style
-        ? { ...t, filling: { ...t.filling, style: { ...style, turn: t.filling.style.turn } } }
-        : t,
-    );
   session.commit({ code: "changedWords", count: 1 }, [
     { type: "setProject", words: { ...project.words, [role]: style } },
-    ...project.pages.flatMap((page) => pageChanges(page, restyled(page))),
+    ...project.pages.flatMap((page) => pageChanges(page, restyled(page, role, style))),
   ]);
-}
-
-/** As high as the words are at this width, and never more than the photo over them. */
-function heightFor(words: Words, widthMm: number, mostMm: number, facts: SceneFacts): number {
-  const { style } = words;
-  const pitch = mmOfPt(style.sizePt) * style.leading;
-  const face = facts.setter?.face(faceKey(style));
-  const lines =
-    face && facts.setter
-      ? layWords(wordsOf(words, facts.photo), style, { w: widthMm, h: 1e4 }, face, facts.setter).lines.length
-      : 1;
-  return Math.min(Math.max(mostMm, pitch), Math.max(1, lines) * pitch + 2 * style.insetMm + 0.5);
-}
-
-interface Captioned {
-  readonly page: PlacedPage;
-  /** The new tiles, each with the photo's tile that it stands under. */
-  readonly tiles: readonly (readonly [captionId: string, photoTileId: string])[];
-}
-
-/** The page with words under these photos that say their captions, or the day where there is none. */
-function withCaptions(
-  page: PlacedPage,
-  tileIds: readonly string[],
-  given: {
-    readonly style: WordStyle;
-    readonly facts: SceneFacts;
-    readonly newId: () => string;
-  },
-): Captioned {
-  const { style, facts, newId } = given;
-  let now = page;
-  const tiles: (readonly [string, string])[] = [];
-  for (const tileId of tileIds) {
-    const tile = findPlaced(now, tileId);
-    const photoId = tile && photoIdOf(tile);
-    if (!tile || photoId === undefined) continue;
-    const what = facts.photo(photoId)?.caption ? "caption" : "day";
-    const filling: Words = { ...plainWords(style, "caption"), from: { photoId, what } };
-    const own: Tile = { ...newTile(undefined, newId), filling };
-    const height = heightFor(filling, tile.frame.width, tile.frame.height, facts);
-    const shape = { aspect: tile.frame.width / height, shaped: true } as const;
-    const next = withTileBeside(now, own, shape, { tileId, edge: "bottom" });
-    if (next !== now.page) tiles.push([own.id, tileId]);
-    now = placeAgain(now, next);
-  }
-  return { page: fittedCaptions({ page: now, tiles }, facts), tiles };
-}
-
-/** The others made room, so that widths are not what they were: a few rounds, and each caption is as high as its words. */
-function fittedCaptions({ page, tiles }: Captioned, facts: SceneFacts): PlacedPage {
-  let now = page;
-  for (let round = 0; round < 4; round += 1) {
-    let moved = false;
-    for (const [captionId, photoTileId] of tiles) {
-      const [caption, photo] = [findPlaced(now, captionId), findPlaced(now, photoTileId)];
-      if (caption?.filling.kind !== "words" || !photo) continue;
-      const { width, height } = caption.frame;
-      const wanted = heightFor(caption.filling, width, photo.frame.height, facts);
-      if (Math.abs(wanted - height) < 0.05) continue;
-      now = placeAgain(now, setTileAspect(now, captionId, width / wanted));
-      moved = true;
-    }
-    if (!moved) break;
-  }
-  return now;
 }
 
 async function keepCaptions(
@@ -272,20 +140,8 @@ export const captionUnder = (
 
 /** Under every photo on the page that has a caption and none on the page yet. Says how many. */
 export function captionsForAll(services: Deps, session: ProjectSession, facts: SceneFacts): Promise<number> {
-  const page = openPage(session.state.getState());
-  const said = new Set(
-    allTiles(page).flatMap((t) => (t.filling.kind === "words" ? (t.filling.from?.photoId ?? []) : [])),
-  );
-  const wanted = arrangedTiles(page).filter((t) => {
-    const id = photoIdOf(t);
-    return id !== undefined && !said.has(id) && Boolean(facts.photo(id)?.caption);
-  });
-  return keepCaptions(
-    services,
-    session,
-    wanted.map((t) => t.id),
-    facts,
-  );
+  const wanted = uncaptioned(openPage(session.state.getState()), facts);
+  return keepCaptions(services, session, wanted, facts);
 }
 
 /** Where a free tile lies; shown while a hand is on it, kept when it lets go. */

@@ -9,22 +9,15 @@ import {
   refitted,
 } from "#core/document";
 import type { LabCard, PageFormat } from "#core/lab";
-import { aspectOf } from "#core/photo";
 import { emptied } from "#core/project-file";
 import type { Snapshot } from "../../../storage/store.ts";
 import type { Services } from "../../services.ts";
+import { aspectsIn } from "../library/aspects.ts";
 import type { ProjectSession } from "./project-session.ts";
 
 /** What is done with a work as a whole. */
 
 type Deps = Pick<Services, "store" | "library" | "newId" | "now">;
-
-const aspects =
-  ({ library }: Pick<Services, "library">) =>
-  (photoId: string) => {
-    const photo = library.state.getState().byId.get(photoId);
-    return photo && aspectOf(photo);
-  };
 
 /** Keeps a work as a new one of its own; its history begins here. */
 export async function saveAsNew(services: Deps, project: Project, name: string): Promise<string> {
@@ -45,7 +38,7 @@ export function combine(services: Deps, session: ProjectSession, other: Project)
     const copy = copyPage(p, services.newId);
     const from = { format: formatOf(other, p), style: other.style };
     const to = { format: formatOf({ ...project, pages: [copy] }, copy), style: project.style };
-    return refitted(copy, from, to, aspects(services)).page;
+    return refitted(copy, from, to, aspectsIn(services)).page;
   });
   const at = project.pages.length;
   const done = session.commit({ code: "combined", count: pages.length }, [
@@ -61,7 +54,7 @@ export function changeSize(
   to: { readonly lab: LabCard | null; readonly format: PageFormat },
 ): readonly Loss[] {
   const { project } = session.state.getState();
-  const made = inAnotherSize(project, to, { aspectOf: aspects(services), newId: services.newId });
+  const made = inAnotherSize(project, to, { aspectOf: aspectsIn(services), newId: services.newId });
   const { lab, format, pages, book, style } = made.project;
   session.commit(
     { code: "changedSize", count: pages.length },

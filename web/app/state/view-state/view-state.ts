@@ -1,6 +1,6 @@
 import { createStore } from "zustand/vanilla";
+import type { Dragged, DropMeaning } from "#core/edit";
 import { noFilter, type PhotoFilter, type Section } from "#core/photo";
-import type { Dragged, DropMeaning } from "../edit/drop-meaning.ts";
 import { type Choice, nothingChosen } from "./choose.ts";
 
 export type MatTone = "light" | "grey" | "dark";

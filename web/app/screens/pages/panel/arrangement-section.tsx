@@ -12,6 +12,7 @@ import {
   photoIdOf,
   type Tree,
 } from "#core/document";
+import { asFirstMade, differsFromFirst, inOrder, mirrored, seedOf } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { CountField } from "../../../components/count-field.tsx";
@@ -19,7 +20,8 @@ import { Act, PanelSection } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { shuffle, solveAgain } from "../../../state/edit/arrange-page.ts";
 import { arrangePhotos, photosOnPage } from "../../../state/edit/arrange-photos.ts";
-import { asFirstMade, differsFromFirst, inOrder, keep, mirrored, seedOf } from "../../../state/edit/tree-gestures.ts";
+import { keep } from "../../../state/edit/tree-gestures.ts";
+import { aspectsIn } from "../../../state/library/aspects.ts";
 import { shownPlaced, useLibrary, useProject, useSession } from "../../../state/session/hooks.ts";
 
 /** How the page's photos are arranged, what that cuts off, and what can be done with the whole of it. */
@@ -74,7 +76,7 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
         size="sm"
         checked={tree.order === "kept"}
         onCheckedChange={(e) =>
-          keep(session, "changedOrder", count, inOrder(services.library, e.checked ? "kept" : "mostly"))
+          keep(session, "changedOrder", count, inOrder(aspectsIn(services), e.checked ? "kept" : "mostly"))
         }
       >
         <Switch.HiddenInput />

@@ -14,6 +14,7 @@ import {
 } from "lucide-react";
 import type { Edge } from "#core/arrange";
 import { arrangedTiles, arrangementOf, isFree, isLocked, type PlacedTile, photoIdOf } from "#core/document";
+import { halved, locked, shaped, slippedIn, takenAway } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
 import { CountField } from "../../../components/count-field.tsx";
@@ -21,7 +22,7 @@ import { Act, PanelSection, pressedLook } from "../../../components/panel-parts.
 import { Select } from "../../../components/select.tsx";
 import { useServices } from "../../../services.ts";
 import { lead, leadOf } from "../../../state/edit/arrange-page.ts";
-import { halved, keep, locked, shaped, slippedIn, takenAway } from "../../../state/edit/tree-gestures.ts";
+import { keep } from "../../../state/edit/tree-gestures.ts";
 import { takeOff } from "../../../state/edit/word-gestures.ts";
 import { useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";

@@ -1,13 +1,15 @@
 import { Button, VStack } from "@chakra-ui/react";
 import { ArrowLeftRight, Grid2x2, Link2, X } from "lucide-react";
 import { areKeptTogether, groupOfTile, holdsPockets, type PlacedTile, photoIdOf } from "#core/document";
+import { keptTogether, takenAway } from "#core/edit";
 import { panel as words } from "../../../../text/pages.ts";
 import { pockets as pocketWords } from "../../../../text/pockets.ts";
 import { PanelSection, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { emptyThem, swapPhotos } from "../../../state/edit/page-gestures.ts";
 import { runThrough } from "../../../state/edit/pockets.ts";
-import { keep, keptTogether, takenAway } from "../../../state/edit/tree-gestures.ts";
+import { keep } from "../../../state/edit/tree-gestures.ts";
+import { aspectsIn } from "../../../state/library/aspects.ts";
 import { useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
@@ -48,7 +50,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
             <Button
               variant="outline"
               aria-pressed={together}
-              onClick={() => keep(session, "keptTogether", ids.length, keptTogether(library, ids))}
+              onClick={() => keep(session, "keptTogether", ids.length, keptTogether(aspectsIn({ library }), ids))}
               {...pressedLook(together)}
             >
               <Link2 size={17} aria-hidden /> {words.together}

@@ -1,0 +1,25 @@
+export { type Dragged, type DropMeaning, meaningOfDrop } from "./drop-meaning.ts";
+export { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } from "./looks.ts";
+export { breakable, breakMoved, breakRange, photoIdsOn, photosMoved } from "./page-breaks.ts";
+export {
+  type AspectOf,
+  allSlippedIn,
+  arrangedAs,
+  asFirstMade,
+  differsFromFirst,
+  type Edit,
+  grownBy,
+  halved,
+  inOrder,
+  keptTogether,
+  ledBy,
+  locked,
+  mirrored,
+  seedOf,
+  shaped,
+  slippedIn,
+  solvedFrom,
+  takenAway,
+  tileMoved,
+} from "./tree-edits.ts";
+export { newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "./word-edits.ts";

@@ -1,0 +1,165 @@
+import {
+  allTiles,
+  arrangedTiles,
+  type Filling,
+  type Frame,
+  type FreeTile,
+  findPlaced,
+  mapTiles,
+  newFreeTile,
+  newTile,
+  type Page,
+  type PlacedPage,
+  photoIdOf,
+  placeAgain,
+  setTileAspect,
+  type Tile,
+  type Words,
+  withTileBeside,
+} from "#core/document";
+import { type PageFormat, safeBox } from "#core/lab";
+import { laidWords, type SceneFacts, wordsOf } from "#core/scene";
+import { faceKey, layWords, mmOfPt, type WordRole, type WordStyle } from "#core/words";
+
+/** What is done with words on a page. */
+
+const plainWords = (style: WordStyle, role: WordRole, text = ""): Words => ({
+  kind: "words",
+  text,
+  style,
+  role,
+  from: null,
+  card: null,
+});
+
+/** How large words of each kind begin: share of the safe width, and lines high. */
+const firstSizes: Record<WordRole, { readonly w: number; readonly lines: number; readonly at: number }> = {
+  title: { w: 0.75, lines: 1.3, at: 0.18 },
+  caption: { w: 0.4, lines: 2, at: 0.85 },
+  journal: { w: 0.5, lines: 7, at: 0.5 },
+};
+
+/** Words of this kind to lie on a page, with nothing in them yet. */
+export function newWords(format: PageFormat, role: WordRole, style: WordStyle, newId: () => string): FreeTile {
+  const safe = safeBox(format);
+  const first = firstSizes[role];
+  const height = first.lines * mmOfPt(style.sizePt) * style.leading + 2 * style.insetMm;
+  const frame: Frame = {
+    centre: { x: safe.x + safe.w / 2, y: safe.y + safe.h * first.at },
+    width: safe.w * first.w,
+    height: Math.min(safe.h, height),
+    turn: 0,
+  };
+  return newFreeTile(frame, plainWords(style, role), newId);
+}
+
+/** Words in the place of what a tile held; a colour goes on as the card under them. */
+export const wordsInstead = (filling: Filling, style: WordStyle): Words => ({
+  ...plainWords(style, "journal"),
+  card: filling.kind === "colour" ? { ground: filling.colour, lines: "none", ink: "#c9c0ae" } : null,
+});
+
+/** All words of this kind on a page looking so, each turned as it was. */
+export const restyled = (page: Page, role: WordRole, style: WordStyle): Page =>
+  mapTiles(page, (t) =>
+    t.filling.kind === "words" && t.filling.role === role && t.filling.style !== style
+      ? { ...t, filling: { ...t.filling, style: { ...style, turn: t.filling.style.turn } } }
+      : t,
+  );
+
+/** Words that lie freely and were made larger take as much more room as they need, about their middle, up to the page's. */
+export function roomier(
+  before: Words,
+  after: Words,
+  frame: Frame,
+  format: PageFormat,
+  facts: SceneFacts,
+): Frame | undefined {
+  const k = after.style.sizePt / before.style.sizePt;
+  const hidden =
+    facts.setter && (laidWords(wordsOf(after, facts.photo), after.style, frame, facts.setter)?.hidden ?? 0);
+  if (k <= 1 || !hidden) return undefined;
+  const room = safeBox(format);
+  return {
+    ...frame,
+    width: Math.max(frame.width, Math.min(room.w, frame.width * k)),
+    height: Math.max(frame.height, Math.min(room.h, frame.height * k)),
+  };
+}
+
+/** As high as the words are at this width, and never more than the photo over them. */
+function heightFor(words: Words, widthMm: number, mostMm: number, facts: SceneFacts): number {
+  const { style } = words;
+  const pitch = mmOfPt(style.sizePt) * style.leading;
+  const face = facts.setter?.face(faceKey(style));
+  const lines =
+    face && facts.setter
+      ? layWords(wordsOf(words, facts.photo), style, { w: widthMm, h: 1e4 }, face, facts.setter).lines.length
+      : 1;
+  return Math.min(Math.max(mostMm, pitch), Math.max(1, lines) * pitch + 2 * style.insetMm + 0.5);
+}
+
+interface Captioned {
+  readonly page: PlacedPage;
+  /** The new tiles, each with the photo's tile that it stands under. */
+  readonly tiles: readonly (readonly [captionId: string, photoTileId: string])[];
+}
+
+/** The page with words under these photos that say their captions, or the day where there is none. */
+export function withCaptions(
+  page: PlacedPage,
+  tileIds: readonly string[],
+  given: {
+    readonly style: WordStyle;
+    readonly facts: SceneFacts;
+    readonly newId: () => string;
+  },
+): Captioned {
+  const { style, facts, newId } = given;
+  let now = page;
+  const tiles: (readonly [string, string])[] = [];
+  for (const tileId of tileIds) {
+    const tile = findPlaced(now, tileId);
+    const photoId = tile && photoIdOf(tile);
+    if (!tile || photoId === undefined) continue;
+    const what = facts.photo(photoId)?.caption ? "caption" : "day";
+    const filling: Words = { ...plainWords(style, "caption"), from: { photoId, what } };
+    const own: Tile = { ...newTile(undefined, newId), filling };
+    const height = heightFor(filling, tile.frame.width, tile.frame.height, facts);
+    const shape = { aspect: tile.frame.width / height, shaped: true } as const;
+    const next = withTileBeside(now, own, shape, { tileId, edge: "bottom" });
+    if (next !== now.page) tiles.push([own.id, tileId]);
+    now = placeAgain(now, next);
+  }
+  return { page: fittedCaptions({ page: now, tiles }, facts), tiles };
+}
+
+/** The others made room, so that widths are not what they were: a few rounds, and each caption is as high as its words. */
+function fittedCaptions({ page, tiles }: Captioned, facts: SceneFacts): PlacedPage {
+  let now = page;
+  for (let round = 0; round < 4; round += 1) {
+    let moved = false;
+    for (const [captionId, photoTileId] of tiles) {
+      const [caption, photo] = [findPlaced(now, captionId), findPlaced(now, photoTileId)];
+      if (caption?.filling.kind !== "words" || !photo) continue;
+      const { width, height } = caption.frame;
+      const wanted = heightFor(caption.filling, width, photo.frame.height, facts);
+      if (Math.abs(wanted - height) < 0.05) continue;
+      now = placeAgain(now, setTileAspect(now, captionId, width / wanted));
+      moved = true;
+    }
+    if (!moved) break;
+  }
+  return now;
+}
+
+/** Photos on the page that have a caption and none of it on the page yet, by their tiles. */
+export function uncaptioned(page: Page, facts: SceneFacts): readonly string[] {
+  const said = new Set(
+    allTiles(page).flatMap((t) => (t.filling.kind === "words" ? (t.filling.from?.photoId ?? []) : [])),
+  );
+  return arrangedTiles(page).flatMap((t) => {
+    const id = photoIdOf(t);
+    return id !== undefined && !said.has(id) && facts.photo(id)?.caption ? [t.id] : [];
+  });
+}
