@@ -1,4 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
+import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import {
   arrangeFirst,
@@ -9,6 +10,7 @@ import {
   expectUndo,
   nameOf,
   nobodyChosen,
+  paintedPage,
   shelfPhotos,
   startCollage,
   tile,
@@ -356,4 +358,48 @@ test("seams keep the page exact, whatever is changed after", async ({ page }) =>
     expect(Math.max(...all.map((b) => b.y + b.height))).toBeCloseTo(sheet.y + sheet.height, 0);
     await expectEvenGaps(page);
   });
+
+  await test.step("in rows of one height, whose seams can be moved too; undone, all is as it was", async () => {
+    const before = await tileBoxes(page);
+    await page.getByRole("button", { name: "In rows" }).click();
+    await expectUndo(page, /^Undo: Arranged 12 photos/);
+    await expect(page.getByText("Rows of one height")).toBeVisible();
+    await expect(tiles(page)).toHaveCount(12);
+    await expectEvenGaps(page);
+    const inner = (await tileBoxes(page)).map((b) => Math.round(b.height));
+    expect(Math.max(...inner) - Math.min(...inner)).toBeLessThan(12);
+    await drag(page, page.getByRole("separator", { name: "Level seam 1", exact: true }), { dx: 0, dy: 20 });
+    await expectUndo(page, "Moved a seam");
+    await expectEvenGaps(page);
+    await undoButton(page).click();
+    await undoButton(page).click();
+    expect(await tileBoxes(page)).toEqual(before);
+  });
+
+  await test.step("a tile cut out as an ellipse shows the page in its corners, and takes a border that follows it", async () => {
+    await tile(page, 5).click();
+    await page.getByRole("combobox", { name: "Outline" }).selectOption({ label: "Ellipse" });
+    await expectUndo(page, "Changed the outline");
+    await expect(page.getByRole("textbox", { name: "Corners", exact: true })).toHaveCount(0);
+    const at = await colourAt(page, 5, 0.04, 0.04);
+    expect(at).toEqual([255, 255, 255]);
+    expect(await colourAt(page, 5, 0.5, 0.5)).not.toEqual([255, 255, 255]);
+    await typeInto(page, "Border", "4 mm");
+    const [left, top] = [await colourAt(page, 5, 0.02, 0.5), await colourAt(page, 5, 0.5, 0.02)];
+    expect([left, top]).toEqual([left, left]);
+    await undoButton(page).click();
+    await undoButton(page).click();
+    expect(await colourAt(page, 5, 0.04, 0.04)).not.toEqual([255, 255, 255]);
+  });
 });
+
+/** The colour of the painted page in a tile, at a share of its width and height. */
+async function colourAt(page: Page, n: number, x: number, y: number): Promise<number[]> {
+  const [sheet, at] = [await box(page.getByTestId("page").locator("canvas").first()), await box(tile(page, n))];
+  const picture = sharp(await paintedPage(page));
+  const { width, height } = await picture.metadata();
+  const px = Math.round(((at.x + at.width * x - sheet.x) / sheet.width) * width);
+  const py = Math.round(((at.y + at.height * y - sheet.y) / sheet.height) * height);
+  const one = await picture.extract({ left: px, top: py, width: 1, height: 1 }).removeAlpha().raw().toBuffer();
+  return [...one];
+}

@@ -13,6 +13,7 @@ export type { Arranger, ArrangeTask, GridPlan, PlanCell } from "./arranger.ts";
 export { exactFit, type FitTask, type OrderPreference, orderPreferences } from "./exact-fit.ts";
 export { treeFromRects } from "./from-rects.ts";
 export { grid, meanCrop } from "./grid.ts";
+export { lineBreaks } from "./line-breaks.ts";
 export { type SeamStretch, seamStretches } from "./seams.ts";
 export { hasSet, solveAround } from "./solve-around.ts";
 export { cropOf } from "./spans.ts";

@@ -1,6 +1,6 @@
 import { hiddenAtEdges, type PageFormat } from "#core/lab";
 import { ok, type Result, refused } from "#core/result";
-import { tracksOf, widestGapOf } from "./arrangements.ts";
+import { tracksOf, widestGapOf } from "./arrangements/index.ts";
 import { arrangementOf, type DrawnLook, groupsOf, type Page } from "./page.ts";
 import { roomRect } from "./place-page.ts";
 

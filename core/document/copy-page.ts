@@ -1,4 +1,4 @@
-import { renamedTree, withTileIds } from "./arrangements.ts";
+import { renamedTree, withTileIds } from "./arrangements/index.ts";
 import { isGroup, type Page, type Piece } from "./page.ts";
 
 /** The same page once more, as things of its own. */

@@ -1,5 +1,5 @@
 import { ok, type Result, refused } from "#core/result";
-import { tileIdsOf } from "./arrangements.ts";
+import { tileIdsOf } from "./arrangements/index.ts";
 import { firstOnRight, formatOf, spreadsHold } from "./book.ts";
 import { mostPages } from "./changes/page-list.ts";
 import type { ChangeTrouble } from "./changes/trouble.ts";

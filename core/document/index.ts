@@ -1,6 +1,6 @@
 export { alternativesOf } from "./alternatives-of.ts";
 export { inAnotherSize, type Loss, refitted } from "./another-size.ts";
-export { tileIdsOf } from "./arrangements.ts";
+export { tileIdsOf } from "./arrangements/index.ts";
 export {
   type CoverPanel,
   type CoverParts,
@@ -51,7 +51,7 @@ export {
   undo,
 } from "./history.ts";
 export { stillHolds } from "./holds.ts";
-export { type Laid, layPhotos, regrouped } from "./lay-photos.ts";
+export { type Laid, layPhotos, layRows, regrouped } from "./lay-photos.ts";
 export { firstTree, layTree, plainTree, withTree } from "./lay-tree.ts";
 export { lookKeys, lookOf, noBorder, ownLookFor, saidBy, withLook } from "./look.ts";
 export { matchedTo, sharedLines } from "./match-pages.ts";
@@ -94,6 +94,7 @@ export {
   photoIdOf,
   photosOf,
   type Room,
+  type Rows,
   type Tile,
   type Tree,
   treeIn,

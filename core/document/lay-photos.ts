@@ -1,8 +1,9 @@
 import { grid } from "#core/arrange";
 import { ok, type Result, refused } from "#core/result";
+import { bestRows } from "./arrangements/index.ts";
 import { checkLook, withGapThatFits } from "./check-look.ts";
 import { newGroup, newTile, wholeRoom } from "./new-tile.ts";
-import { type Grid, type Group, mostTiles, type Page, photoIdOf, type Tile, withGroup } from "./page.ts";
+import { type Grid, type Group, mostTiles, type Page, photoIdOf, type Tile, withGroup, withoutPieces } from "./page.ts";
 import { groupAt, type PlacedPage, roomRect } from "./place-page.ts";
 
 export interface LayTask {
@@ -51,6 +52,29 @@ export function layPhotos(on: PlacedPage, task: LayTask): Result<Laid, "tooManyT
   if (!fits.ok && fits.code === "marginTooWide") return refused("marginTooWide", fits.facts);
   const left = Math.max(0, task.photos.length - plan.cells.length);
   return ok({ left, ...withGapThatFits(next, look, format) });
+}
+
+/** A page's photos laid out anew in rows of one height, in their order; as `layPhotos` otherwise. */
+export function layRows(
+  on: PlacedPage,
+  { photos, newId }: Omit<LayTask, "asked">,
+): Result<Laid, "tooManyTiles" | "marginTooWide"> {
+  const { page, look, format } = on;
+  if (photos.length > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles: photos.length });
+  const was = groupAt(on);
+  if (photos.length === 0) return ok({ page: was ? withoutPieces(page, [was.group.id]) : page, left: 0 });
+  const tiles = tilesFor(
+    was?.group,
+    photos.map((p) => p.id),
+    newId,
+  );
+  const leaves = tiles.map((t, i) => ({ tileId: t.id, aspect: photos[i]!.aspect }));
+  const room = was?.room ?? roomRect(wholeRoom, look, format);
+  const rows = bestRows(leaves, room, was?.gapMm ?? look.gapMm);
+  const next = withGroup(page, regrouped(was?.group, { kind: "rows", rows }, tiles, newId));
+  const fits = checkLook(look, format, next);
+  if (!fits.ok && fits.code === "marginTooWide") return refused("marginTooWide", fits.facts);
+  return ok({ left: 0, ...withGapThatFits(next, look, format) });
 }
 
 /** The group with other tiles in another arrangement, or a new one over all of the page. */

@@ -1,5 +1,17 @@
 import type { Rect } from "#core/geometry";
-import type { Frame, FreeTile, Grid, Group, Look, Page, Piece, PocketArrangement, Tile, Tree } from "./schema/page.ts";
+import type {
+  Frame,
+  FreeTile,
+  Grid,
+  Group,
+  Look,
+  Page,
+  Piece,
+  PocketArrangement,
+  Rows,
+  Tile,
+  Tree,
+} from "./schema/page.ts";
 
 export type {
   Border,
@@ -17,13 +29,14 @@ export type {
   PocketArrangement,
   Region,
   Room,
+  Rows,
   Tile,
   Tree,
   View,
   Words,
 } from "./schema/page.ts";
 
-export type Arrangement = Grid | Tree | PocketArrangement;
+export type Arrangement = Grid | Tree | Rows | PocketArrangement;
 
 /** What a page says of its look itself; what is missing it inherits from the work's style. */
 export type OwnLook = Partial<Look>;

@@ -1,6 +1,6 @@
 import { centreOf, insetSides, type Rect } from "#core/geometry";
 import { hiddenAtEdges, type PageFormat, trimBox } from "#core/lab";
-import { rectsOf } from "./arrangements.ts";
+import { bleeds, rectsOf } from "./arrangements/index.ts";
 import { dressOf, lookOf } from "./look.ts";
 import {
   type Arrangement,
@@ -162,7 +162,7 @@ function framesOf(arrangement: Arrangement, room: Rect, gapMm: number, format: P
   if (was && was.gapMm === gapMm && was.format === format && sameRect(was.room, room)) return was.frames;
   const frames = new Map<string, Frame>();
   for (const [id, rect] of rectsOf(arrangement, room, gapMm)) {
-    const r = arrangement.kind === "pockets" ? rect : reachIntoBleed(rect, format);
+    const r = bleeds(arrangement) ? reachIntoBleed(rect, format) : rect;
     frames.set(id, { centre: centreOf(r), width: r.w, height: r.h, turn: 0 });
   }
   solved.set(arrangement, { room, gapMm, format, frames });

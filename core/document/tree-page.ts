@@ -14,7 +14,7 @@ import {
   without,
   withSeamAt,
 } from "#core/arrange";
-import { treeOf } from "./arrangements.ts";
+import { treeOf } from "./arrangements/index.ts";
 import { withTree } from "./lay-tree.ts";
 import { newTile } from "./new-tile.ts";
 import { findTile, type Group, type Page, type Tile, treeIn, withGroup, withoutPieces } from "./page.ts";
@@ -48,19 +48,19 @@ const onTree = (
     return tree ? edit(tree, group) : group.group;
   });
 
+/** Of a grid, whose seams are those of its tracks, there are none here. */
 export function seamsOfGroup(at: PlacedGroup | undefined): readonly TreeSeam[] {
-  const tree = treeIn(at?.group);
-  return at && tree && !tree.loose ? treeSeams(tree.tree, at.room, at.gapMm) : [];
+  if (!at || at.group.arrangement.kind === "grid" || treeIn(at.group)?.loose) return [];
+  const tree = treeOfGroup(at);
+  return tree ? treeSeams(tree, at.room, at.gapMm) : [];
 }
 
 /** A seam of a tree moved, with those that run on in its line unless it is to move `alone`. */
 export const withSeamMoved = (on: PlacedPage, at: PlacedGroup, seam: TreeSeam, to: number, alone: boolean): Page =>
-  onGroup(on, at, ({ group, room, gapMm }) => {
-    const was = treeIn(group);
-    if (!was) return group;
+  onTree(on, at, (tree, { group, room, gapMm }) => {
     const line = alone ? [seam] : inLineWith(seam, seamsOfGroup(at), gapMm);
-    const moved = line.reduce<TreeNode>((t, s) => withSeamAt(t, s, to, room, gapMm), was.tree);
-    return moved === was.tree ? group : withTree(group, moved);
+    const moved = line.reduce<TreeNode>((t, s) => withSeamAt(t, s, to, room, gapMm), tree);
+    return moved === tree ? group : withTree(group, moved);
   });
 
 /** The seam after track `index` of a grid moved so that its middle lies at `toMm` on the page; both sides follow. */

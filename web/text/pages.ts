@@ -188,6 +188,8 @@ export const panel = {
   mirrorUpside: "Mirror top to bottom",
   holdOrder: "Keep the photos in order",
   holdOrderMeans: "Read in lines from the top, each from the left, every photo comes after the one before it.",
+  makeRows: "In rows",
+  rowsOfOneHeight: "Rows of one height",
   makeGrid: "As a grid",
   fitExactly: "Fit exactly",
   lead: "Let it lead",

@@ -173,6 +173,15 @@ const treeSchema = z
   .readonly();
 export type Tree = z.infer<typeof treeSchema>;
 
+/** Rows of one height that all fill the width: a row's tiles share it by the shapes of their photos. */
+const rowsSchema = z
+  .object({
+    kind: z.literal("rows"),
+    rows: z.array(z.array(leafSchema).min(1).max(500).readonly()).min(1).max(500).readonly(),
+  })
+  .readonly();
+export type Rows = z.infer<typeof rowsSchema>;
+
 const pocketsSchema = z
   .object({
     kind: z.literal("pockets"),
@@ -194,7 +203,7 @@ const pocketsSchema = z
   .readonly();
 export type PocketArrangement = z.infer<typeof pocketsSchema>;
 
-const arrangementSchema = z.discriminatedUnion("kind", [gridSchema, treeSchema, pocketsSchema]);
+const arrangementSchema = z.discriminatedUnion("kind", [gridSchema, treeSchema, rowsSchema, pocketsSchema]);
 
 /** Parts of a page that can be filled by themselves: of a spread its pages, of a cover its panels. */
 const regionSchema = z.enum(["page", "left", "right", "backFlap", "back", "spine", "front", "frontFlap"]);

@@ -1,4 +1,4 @@
-import { tileIdsOf } from "../../arrangements.ts";
+import { tileIdsOf } from "../../arrangements/index.ts";
 import { dressOf, ownLookFor } from "../../look.ts";
 import { newGroup, wholeRoom } from "../../new-tile.ts";
 import type { Arrangement, FreeTile, Group, Look, Page, Piece, Tile } from "../../page.ts";

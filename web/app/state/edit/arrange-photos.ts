@@ -1,4 +1,4 @@
-import { arrangedTiles, type Grid, holdsPockets, layPhotos, layTree, photoIdOf } from "#core/document";
+import { arrangedTiles, type Grid, holdsPockets, layPhotos, layRows, layTree, photoIdOf } from "#core/document";
 import { seedOf } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import { formatLength } from "#core/units";
@@ -13,6 +13,8 @@ import { fillWith } from "./page-gestures.ts";
 interface Wish {
   /** Rows or columns that a person typed: then it is a grid. */
   readonly grid?: Grid["asked"];
+  /** Rows of one height. */
+  readonly rows?: true;
 }
 
 /** Arranges the photos on the page as one step, and says what did not come out as asked. */
@@ -35,7 +37,9 @@ export function arrangePhotos(
   const given = { photos: photos.map((p) => ({ id: p.id, aspect: aspectOf(p) })), newId: services.newId };
   const laid = options.grid
     ? layPhotos(on, { ...given, asked: options.grid })
-    : layTree(on, { ...given, seed: seedOf(page) });
+    : options.rows
+      ? layRows(on, given)
+      : layTree(on, { ...given, seed: seedOf(page) });
   const length = (mm: number) => formatLength(mm, project.unit, project.format.ppi);
   if (!laid.ok) {
     const trouble = changeTrouble(laid, length);

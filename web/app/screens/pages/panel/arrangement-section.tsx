@@ -26,8 +26,16 @@ import { shownPlaced, useLibrary, useProject, useSession } from "../../../state/
 
 /** How the page's photos are arranged, what that cuts off, and what can be done with the whole of it. */
 export function ArrangementSection({ page, arrangement }: { readonly page: Page; readonly arrangement: Arrangement }) {
-  if (arrangement.kind === "pockets") return null;
-  return arrangement.kind === "grid" ? <OfGrid grid={arrangement} /> : <OfTree page={page} tree={arrangement} />;
+  switch (arrangement.kind) {
+    case "pockets":
+      return null;
+    case "grid":
+      return <OfGrid grid={arrangement} />;
+    case "rows":
+      return <OfRows />;
+    case "tree":
+      return <OfTree page={page} tree={arrangement} />;
+  }
 }
 
 function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
@@ -65,6 +73,13 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
         >
           {words.makeGrid}
         </Button>
+        <Button
+          size="sm"
+          variant="outline"
+          onClick={() => arrangePhotos(services, session, photosOnPage(session, byId), { rows: true })}
+        >
+          {words.makeRows}
+        </Button>
         {differsFromFirst(page) && (
           <Button size="sm" variant="ghost" onClick={() => keep(session, "resetArrangement", count, asFirstMade)}>
             {words.asFirst}
@@ -88,6 +103,22 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
           {words.holdOrderMeans}
         </Text>
       )}
+    </PanelSection>
+  );
+}
+
+function OfRows() {
+  const services = useServices();
+  const session = useSession();
+  const byId = useLibrary((s) => s.byId);
+  return (
+    <PanelSection title={words.rowsOfOneHeight}>
+      <Text fontSize="14px" color="fg.muted" role="status" mb="2.5">
+        <CropFigure />
+      </Text>
+      <Button size="sm" variant="outline" onClick={() => arrangePhotos(services, session, photosOnPage(session, byId))}>
+        {words.fitExactly}
+      </Button>
     </PanelSection>
   );
 }

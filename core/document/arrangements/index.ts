@@ -1,0 +1,32 @@
+import type { TreeNode } from "#core/arrange";
+import type { Rect } from "#core/geometry";
+import type { Arrangement } from "../page.ts";
+import { grid } from "./grid.ts";
+import type { ArrangementKind } from "./kind.ts";
+import { pockets } from "./pockets.ts";
+import { rows } from "./rows.ts";
+import { tree } from "./tree.ts";
+
+export { bestRows } from "./rows.ts";
+export { renamedTree } from "./tree.ts";
+
+/** A new arrangement is a file here, a line in this list, and its schema in `schema/page.ts`. */
+const kinds: { readonly [K in Arrangement["kind"]]: ArrangementKind<Extract<Arrangement, { readonly kind: K }>> } = {
+  grid,
+  tree,
+  rows,
+  pockets,
+};
+const kindOf = (a: Arrangement) => kinds[a.kind] as ArrangementKind<Arrangement>;
+
+export const tileIdsOf = (a: Arrangement): readonly string[] => kindOf(a).tileIds(a);
+export const rectsOf = (a: Arrangement, room: Rect, gapMm: number): ReadonlyMap<string, Rect> =>
+  kindOf(a).place(a, room, gapMm);
+export const withTileIds = (a: Arrangement, idOf: (id: string) => string): Arrangement => kindOf(a).renamed(a, idOf);
+export const widestGapOf = (a: Arrangement, room: Rect, leastMm: number): number =>
+  kindOf(a).widestGap(a, room, leastMm);
+export const treeOf = (a: Arrangement, room: Rect, gapMm: number): TreeNode | undefined =>
+  kindOf(a).asTree(a, room, gapMm);
+export const tracksOf = (a: Arrangement | undefined): { readonly columns: number; readonly rows: number } =>
+  (a && kindOf(a).tracks?.(a)) ?? { columns: 1, rows: 1 };
+export const bleeds = (a: Arrangement): boolean => kindOf(a).bleeds;
