@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type PointerEvent, type MouseEvent as ReactMouseEvent, useRef } from "react";
+import { type KeyboardEvent, memo, type PointerEvent, type MouseEvent as ReactMouseEvent, useRef } from "react";
 import { type Frame, frameRect, freeTiles, isArranged, type PlacedPage, type PlacedTile } from "#core/document";
 import type { Point } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
@@ -31,13 +31,7 @@ export function FreeLayer({ view, page }: FreeLayerProps) {
   return (
     <div role="listbox" aria-multiselectable aria-label={say.freeTiles} className={css.layer}>
       {free.map((tile, i) => (
-        <FreeSpot
-          key={tile.id}
-          tile={tile}
-          place={say.free.bind(undefined, i + 1, free.length)}
-          view={view}
-          format={page.format}
-        />
+        <FreeSpot key={tile.id} tile={tile} at={i + 1} of={free.length} view={view} format={page.format} />
       ))}
     </div>
   );
@@ -45,12 +39,14 @@ export function FreeLayer({ view, page }: FreeLayerProps) {
 
 interface FreeSpotProps {
   readonly tile: PlacedTile;
-  readonly place: (what: string) => string;
+  /** Its place among those that lie freely, from the back. */
+  readonly at: number;
+  readonly of: number;
   readonly view: PageView;
   readonly format: PageFormat;
 }
 
-function FreeSpot({ tile, place, view, format }: FreeSpotProps) {
+const FreeSpot = memo(function FreeSpot({ tile, at, of, view, format }: FreeSpotProps) {
   const { viewState } = useServices();
   const session = useSession();
   const facts = useFacts();
@@ -128,7 +124,7 @@ function FreeSpot({ tile, place, view, format }: FreeSpotProps) {
     <div
       role="option"
       aria-selected={chosen}
-      aria-label={place(written ? sayWords(written, facts) : "")}
+      aria-label={say.free(at, of, written ? sayWords(written, facts) : "")}
       tabIndex={0}
       data-tile={tile.id}
       className={[css.tile, chosen && css.chosen, empty && !writing && css.bare].filter(Boolean).join(" ")}
@@ -155,7 +151,7 @@ function FreeSpot({ tile, place, view, format }: FreeSpotProps) {
       )}
     </div>
   );
-}
+});
 
 const Hidden = ({ count }: { readonly count: number }) => (count > 0 ? <HiddenWords count={count} /> : null);
 

@@ -15,7 +15,7 @@ export function Panel() {
   // What follows a hand comes first; the panel catches up as soon as there is time.
   const page = useDeferredValue(useProject(shownPlaced));
   const state = usePanelState();
-  const chosen = useViewState((s) => s.tiles.ids);
+  const chosen = useDeferredValue(useViewState((s) => s.tiles.ids));
   const isCover = state.project.cover?.id === state.pageId;
   const templates = useViewState((s) => s.templates);
   const tiles = [...chosen].flatMap((id) => findPlaced(page, id) ?? []);
