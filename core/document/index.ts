@@ -1,41 +1,41 @@
-export { alternativesOf } from "./alternatives-of.ts";
-export { inAnotherSize, type Loss, refitted } from "./another-size.ts";
 export { tileIdsOf } from "./arrangements/index.ts";
+export { alternativesOf } from "./arranging/alternatives-of.ts";
+export { type Flowed, type FlowTask, fillEmpty, flowPhotos } from "./arranging/flow-photos.ts";
+export { type Laid, layPhotos, layRows, regrouped } from "./arranging/lay-photos.ts";
+export { firstTree, layTree, plainTree, withTree } from "./arranging/lay-tree.ts";
+export { matchedTo, sharedLines } from "./arranging/match-pages.ts";
 export {
-  type CoverPanel,
-  type CoverParts,
-  coverFormat,
-  coverParts,
-  firstOnRight,
-  formatOf,
-  frontAndBack,
-  leafFormat,
-  type Opening,
-  openingOf,
-  openingsOf,
-  pageCount,
-  pagesBefore,
-  pagesOf,
-  placed,
-  rulesOf,
-  type Side,
-  sideAt,
-  sideOf,
-  sidesKept,
-  spreadsHold,
-} from "./book.ts";
-export { applyChange, type Change, compacted, invertChange } from "./change.ts";
-export { mostPages, type RowChange, rowAfter } from "./changes/page-list.ts";
-export type { Patch } from "./changes/patch.ts";
-export { backTo } from "./changes/set-project.ts";
-export type { TileFields } from "./changes/set-tiles.ts";
-export type { ChangeTrouble } from "./changes/trouble.ts";
-export { checkLook, withGapThatFits } from "./check-look.ts";
-export { copyPage } from "./copy-page.ts";
-export { coverChanges, firstCover, isTurnedIn, spineSizePt } from "./cover.ts";
-export { drawnTile } from "./drawn-tile.ts";
-export { type Flowed, type FlowTask, fillEmpty, flowPhotos } from "./flow-photos.ts";
-export { autoFramed, framingOf } from "./framing.ts";
+  patternFromTiles,
+  patternSide,
+  pocketLines,
+  throughPockets,
+  withPattern,
+} from "./arranging/pocket-pages.ts";
+export {
+  areKeptTogether,
+  canSolveAgain,
+  keepTogether,
+  refit,
+  withLead,
+  withLocked,
+  withOrder,
+} from "./arranging/solve-again.ts";
+export {
+  insertBeside,
+  onGroup,
+  removeTiles,
+  seamsOfGroup,
+  setTileAspect,
+  splitTile,
+  treeOfGroup,
+  withPageMirrored,
+  withReleased,
+  withSeamMoved,
+  withTileBeside,
+  withTileMoved,
+  withTrackMoved,
+} from "./arranging/tree-page.ts";
+export { applyChange, type Change, compacted, invertChange } from "./changes/change.ts";
 export {
   commit,
   type Editing,
@@ -49,15 +49,20 @@ export {
   type StepCode,
   type StepName,
   undo,
-} from "./history.ts";
-export { stillHolds } from "./holds.ts";
-export { type Laid, layPhotos, layRows, regrouped } from "./lay-photos.ts";
-export { firstTree, layTree, plainTree, withTree } from "./lay-tree.ts";
-export { lookKeys, lookOf, noBorder, ownLookFor, saidBy, withLook } from "./look.ts";
-export { matchedTo, sharedLines } from "./match-pages.ts";
-export { newBook, newPockets, newProject, newStyle, pocketLeaf } from "./new-project.ts";
-export { newFreeTile, newGroup, newTile, wholeRoom } from "./new-tile.ts";
-export { numberPlaces } from "./number-places.ts";
+} from "./changes/history.ts";
+export { stillHolds } from "./changes/holds.ts";
+export { mostPages, type RowChange, rowAfter } from "./changes/kinds/page-list.ts";
+export type { Patch } from "./changes/kinds/patch.ts";
+export { backTo } from "./changes/kinds/set-project.ts";
+export type { TileFields } from "./changes/kinds/set-tiles.ts";
+export type { ChangeTrouble } from "./changes/kinds/trouble.ts";
+export { lookChange, pageChanges } from "./changes/page-changes.ts";
+export { checkLook, withGapThatFits } from "./page/check-look.ts";
+export { copyPage } from "./page/copy-page.ts";
+export { drawnTile } from "./page/drawn-tile.ts";
+export { autoFramed, framingOf } from "./page/framing.ts";
+export { lookKeys, lookOf, noBorder, ownLookFor, saidBy, withLook } from "./page/look.ts";
+export { newFreeTile, newGroup, newTile, wholeRoom } from "./page/new-tile.ts";
 export {
   type Arrangement,
   allTiles,
@@ -105,9 +110,7 @@ export {
   withGroup,
   withoutFree,
   withoutPieces,
-} from "./page.ts";
-export { lookChange, pageChanges } from "./page-changes.ts";
-export { drawnPage, footFor } from "./page-numbers.ts";
+} from "./page/page.ts";
 export {
   arrangedOn,
   emptyPlaces,
@@ -121,14 +124,35 @@ export {
   placeAgain,
   placePage,
   roomRect,
-} from "./place-page.ts";
+} from "./page/place-page.ts";
+export { inAnotherSize, type Loss, refitted } from "./project/another-size.ts";
 export {
-  patternFromTiles,
-  patternSide,
-  pocketLines,
-  throughPockets,
-  withPattern,
-} from "./pocket-pages.ts";
+  type CoverPanel,
+  type CoverParts,
+  coverFormat,
+  coverParts,
+  firstOnRight,
+  formatOf,
+  frontAndBack,
+  leafFormat,
+  type Opening,
+  openingOf,
+  openingsOf,
+  pageCount,
+  pagesBefore,
+  pagesOf,
+  placed,
+  rulesOf,
+  type Side,
+  sideAt,
+  sideOf,
+  sidesKept,
+  spreadsHold,
+} from "./project/book.ts";
+export { coverChanges, firstCover, isTurnedIn, spineSizePt } from "./project/cover.ts";
+export { newBook, newPockets, newProject, newStyle, pocketLeaf } from "./project/new-project.ts";
+export { numberPlaces } from "./project/number-places.ts";
+export { drawnPage, footFor } from "./project/page-numbers.ts";
 export {
   cardAlone,
   cardBleed,
@@ -141,7 +165,7 @@ export {
   photosDrawnOn,
   photosOfFile,
   printFiles,
-} from "./print-files.ts";
+} from "./project/print-files.ts";
 export {
   type Accepted,
   type Book,
@@ -152,29 +176,5 @@ export {
   type Project,
   type Spine,
   withPage,
-} from "./project.ts";
-export {
-  areKeptTogether,
-  canSolveAgain,
-  keepTogether,
-  refit,
-  withLead,
-  withLocked,
-  withOrder,
-} from "./solve-again.ts";
-export { holdsAnything, isBegun, joined, parted } from "./spreads.ts";
-export {
-  insertBeside,
-  onGroup,
-  removeTiles,
-  seamsOfGroup,
-  setTileAspect,
-  splitTile,
-  treeOfGroup,
-  withPageMirrored,
-  withReleased,
-  withSeamMoved,
-  withTileBeside,
-  withTileMoved,
-  withTrackMoved,
-} from "./tree-page.ts";
+} from "./project/project.ts";
+export { holdsAnything, isBegun, joined, parted } from "./project/spreads.ts";

@@ -1,5 +1,5 @@
 import { gridRects, treeFromRects, widestGap } from "#core/arrange";
-import type { Grid } from "../page.ts";
+import type { Grid } from "../page/page.ts";
 import type { ArrangementKind } from "./kind.ts";
 
 export const grid: ArrangementKind<Grid> = {

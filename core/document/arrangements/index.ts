@@ -1,6 +1,6 @@
 import type { TreeNode } from "#core/arrange";
 import type { Rect } from "#core/geometry";
-import type { Arrangement } from "../page.ts";
+import type { Arrangement } from "../page/page.ts";
 import { grid } from "./grid.ts";
 import type { ArrangementKind } from "./kind.ts";
 import { pockets } from "./pockets.ts";

@@ -1,6 +1,6 @@
 import { widestGap } from "#core/arrange";
 import { insertIn } from "#core/pockets";
-import type { PocketArrangement } from "../page.ts";
+import type { PocketArrangement } from "../page/page.ts";
 import type { ArrangementKind } from "./kind.ts";
 
 export const pockets: ArrangementKind<PocketArrangement> = {

@@ -1,6 +1,6 @@
 import { lineBreaks, type TreeNode, widestGap } from "#core/arrange";
 import type { Rect } from "#core/geometry";
-import type { Rows } from "../page.ts";
+import type { Rows } from "../page/page.ts";
 import type { ArrangementKind } from "./kind.ts";
 
 const across = (row: Rows["rows"][number]): number => row.reduce((sum, t) => sum + t.aspect, 0);

@@ -1,5 +1,5 @@
 import { leavesOf, looseRects, mapLeaves, type TreeNode, treeRects, widestTreeGap } from "#core/arrange";
-import type { Tree } from "../page.ts";
+import type { Tree } from "../page/page.ts";
 import type { ArrangementKind } from "./kind.ts";
 
 export const renamedTree = (node: TreeNode, idOf: (id: string) => string): TreeNode =>

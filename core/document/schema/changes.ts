@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Change } from "../change.ts";
+import type { Change } from "../changes/change.ts";
 import { freeTileSchema, groupSchema, pageSchema, pieceSchema, tileSchema } from "./page.ts";
 import { projectSchema } from "./project.ts";
 

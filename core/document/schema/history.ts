@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Step, stepCodes } from "../history.ts";
+import { type Step, stepCodes } from "../changes/history.ts";
 import { changeSchemas, isChange } from "./changes.ts";
 
 const change = z.object({ type: z.enum(Object.keys(changeSchemas) as [string, ...string[]]) });

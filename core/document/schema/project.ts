@@ -6,7 +6,7 @@ import { printSheetsSchema } from "#core/sheets/schema";
 import { units } from "#core/units";
 import { firstWordStyles } from "#core/words";
 import { wordStyleSchema } from "#core/words/schema";
-import { numberPlaces } from "../number-places.ts";
+import { numberPlaces } from "../project/number-places.ts";
 import { lookSchema, pageSchema } from "./page.ts";
 
 const bookSchema = z

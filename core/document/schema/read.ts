@@ -1,4 +1,4 @@
-import type { Project } from "../project.ts";
+import type { Project } from "../project/project.ts";
 import { fromFirstForm } from "./first-form/migrate.ts";
 import { firstPageSchema, firstProjectSchema } from "./first-form/schema.ts";
 import { pageSchema } from "./page.ts";

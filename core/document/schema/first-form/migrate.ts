@@ -1,8 +1,8 @@
 import { tileIdsOf } from "../../arrangements/index.ts";
-import { dressOf, ownLookFor } from "../../look.ts";
-import { newGroup, wholeRoom } from "../../new-tile.ts";
-import type { Arrangement, FreeTile, Group, Look, Page, Piece, Tile } from "../../page.ts";
-import type { Project } from "../../project.ts";
+import { dressOf, ownLookFor } from "../../page/look.ts";
+import { newGroup, wholeRoom } from "../../page/new-tile.ts";
+import type { Arrangement, FreeTile, Group, Look, Page, Piece, Tile } from "../../page/page.ts";
+import type { Project } from "../../project/project.ts";
 import type { FirstPage, FirstProject, FirstTile } from "./schema.ts";
 
 /**

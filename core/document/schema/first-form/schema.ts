@@ -7,7 +7,7 @@ import { printSheetsSchema } from "#core/sheets/schema";
 import { units } from "#core/units";
 import { firstWordStyles, wordRoles } from "#core/words";
 import { wordStyleSchema } from "#core/words/schema";
-import { numberPlaces } from "../../number-places.ts";
+import { numberPlaces } from "../../project/number-places.ts";
 
 /** The first form of a project as it was written until November 2026. It is only read, and never changes. */
 

@@ -1,0 +1,195 @@
+import { centreOf, insetSides, type Rect } from "#core/geometry";
+import { hiddenAtEdges, type PageFormat, trimBox } from "#core/lab";
+import { bleeds, rectsOf } from "../arrangements/index.ts";
+import { dressOf, lookOf } from "./look.ts";
+import {
+  type Arrangement,
+  type Border,
+  type Filling,
+  type Frame,
+  type FreeTile,
+  type Group,
+  isGroup,
+  type Look,
+  type Outline,
+  type Page,
+  type Room,
+  type Tile,
+} from "./page.ts";
+
+/** A tile where it lies, with nothing left to be inherited. */
+export interface PlacedTile {
+  readonly id: string;
+  readonly frame: Frame;
+  readonly outline: Outline;
+  readonly cornerMm: number;
+  readonly border: Border;
+  readonly filling: Filling;
+  /** The group that gave it its place; none where it lies freely. */
+  readonly groupId: string | undefined;
+  /** As it is stored: what it says itself. */
+  readonly tile: Tile | FreeTile;
+}
+
+/** A group where it stands. */
+export interface PlacedGroup {
+  readonly group: Group;
+  readonly room: Rect;
+  readonly gapMm: number;
+  readonly tiles: readonly PlacedTile[];
+}
+
+/** A page as everything reads that draws, measures, checks or prints it. Lengths in mm from the trim's top left. */
+export interface PlacedPage {
+  readonly id: string;
+  readonly page: Page;
+  readonly format: PageFormat;
+  readonly style: Look;
+  readonly look: Look;
+  /** Back to front, hidden ones left out. */
+  readonly tiles: readonly PlacedTile[];
+  readonly groups: readonly PlacedGroup[];
+}
+
+const known = new WeakMap<Page, PlacedPage>();
+
+/** A page with every tile in its place. The same object for the same page, format and style; tiles that nothing changed stay the same too. */
+export function placePage(page: Page, format: PageFormat, style: Look): PlacedPage {
+  const before = known.get(page);
+  if (before?.format === format && before.style === style) return before;
+  const look = lookOf(page, style);
+  const groups: PlacedGroup[] = [];
+  const tiles = page.pieces.flatMap((piece): readonly PlacedTile[] => {
+    if (!isGroup(piece)) return piece.hidden ? [] : [placedTile(piece, piece.frame, undefined, look)];
+    const gapMm = piece.gapMm ?? look.gapMm;
+    const room = roomRect(piece.room, look, format);
+    const frames = framesOf(piece.arrangement, room, gapMm, format);
+    const placed = piece.tiles.flatMap((tile) => {
+      const frame = frames.get(tile.id);
+      return frame ? [placedTile(tile, frame, piece, look)] : [];
+    });
+    groups.push({ group: piece, room, gapMm, tiles: placed });
+    return piece.hidden ? [] : placed.filter((t) => !t.tile.hidden);
+  });
+  const placed: PlacedPage = { id: page.id, page, format, style, look, tiles, groups };
+  known.set(page, placed);
+  return placed;
+}
+
+/** The page after an edit, where the one before stood. */
+export const placeAgain = (on: PlacedPage, page: Page): PlacedPage => placePage(page, on.format, on.style);
+
+const tiles = new WeakMap<Tile, PlacedTile>();
+
+function placedTile(tile: Tile | FreeTile, frame: Frame, group: Group | undefined, look: Look): PlacedTile {
+  const dress = dressOf(tile, group, look);
+  const was = tiles.get(tile);
+  if (was && was.groupId === group?.id && sameFrame(was.frame, frame) && sameDress(was, dress)) return was;
+  const { id, filling, outline = rectangle } = tile;
+  const placed: PlacedTile = { id, frame, outline, ...dress, filling, groupId: group?.id, tile };
+  tiles.set(tile, placed);
+  return placed;
+}
+
+const rectangle: Outline = { kind: "rectangle" };
+
+const sameFrame = (a: Frame, b: Frame): boolean =>
+  a === b ||
+  (a.centre.x === b.centre.x &&
+    a.centre.y === b.centre.y &&
+    a.width === b.width &&
+    a.height === b.height &&
+    a.turn === b.turn);
+
+const sameDress = (a: Pick<PlacedTile, "cornerMm" | "border">, b: Pick<PlacedTile, "cornerMm" | "border">): boolean =>
+  a.cornerMm === b.cornerMm && a.border.widthMm === b.border.widthMm && a.border.colour === b.border.colour;
+
+/** What a group fills. A margin at a fold is measured from what the fold does not hide. */
+export function roomRect(room: Room, look: Pick<Look, "margin" | "gapMm">, format: PageFormat): Rect {
+  const region = regionRect(room.of, format);
+  if (room.kind === "rectangle") return { ...room.rect, x: region.x + room.rect.x, y: region.y + room.rect.y };
+  const inner = insideMargins(region, room.margin ?? look.margin, format);
+  const { left, top, right, bottom } = room.share;
+  const { gapMm } = look;
+  const [x, y] = [inner.x + left * (inner.w + gapMm), inner.y + top * (inner.h + gapMm)];
+  return {
+    x,
+    y,
+    w: inner.x + right * (inner.w + gapMm) - gapMm - x,
+    h: inner.y + bottom * (inner.h + gapMm) - gapMm - y,
+  };
+}
+
+/** What the margins leave of the whole page. */
+export const insideRect = ({ margin }: Pick<Look, "margin">, format: PageFormat): Rect =>
+  insideMargins(trimBox(format), margin, format);
+
+function insideMargins(region: Rect, margin: Look["margin"], format: PageFormat): Rect {
+  const hidden = hiddenIn(region, format);
+  return insetSides(region, {
+    ...margin,
+    left: margin.left > 0 ? margin.left + hidden.left : 0,
+    right: margin.right > 0 ? margin.right + hidden.right : 0,
+  });
+}
+
+/** What folds at the sides of a region hide of it. */
+function hiddenIn(region: Rect, format: PageFormat): { readonly left: number; readonly right: number } {
+  if (region.w === format.widthMm) return hiddenAtEdges(format);
+  const at = (x: number) => format.folds?.find((f) => Math.abs(f.atMm - x) < touching)?.hiddenMm ?? 0;
+  return { left: at(region.x), right: at(region.x + region.w) };
+}
+
+function regionRect(of: Room["of"], format: PageFormat): Rect {
+  const region = format.regions?.find((r) => r.of === of);
+  return region ? { x: region.x, y: 0, w: region.w, h: format.heightMm } : trimBox(format);
+}
+
+interface Solved {
+  readonly room: Rect;
+  readonly gapMm: number;
+  readonly format: PageFormat;
+  readonly frames: ReadonlyMap<string, Frame>;
+}
+const solved = new WeakMap<Arrangement, Solved>();
+
+/**
+ * Where an arrangement puts each tile. A side without a margin is a full-bleed side: the tiles on it are measured to the trim, and then
+ * reach on into the bleed, so that no sliver of page shows when the cut is a little off.
+ */
+function framesOf(arrangement: Arrangement, room: Rect, gapMm: number, format: PageFormat): ReadonlyMap<string, Frame> {
+  const was = solved.get(arrangement);
+  if (was && was.gapMm === gapMm && was.format === format && sameRect(was.room, room)) return was.frames;
+  const frames = new Map<string, Frame>();
+  for (const [id, rect] of rectsOf(arrangement, room, gapMm)) {
+    const r = bleeds(arrangement) ? reachIntoBleed(rect, format) : rect;
+    frames.set(id, { centre: centreOf(r), width: r.w, height: r.h, turn: 0 });
+  }
+  solved.set(arrangement, { room, gapMm, format, frames });
+  return frames;
+}
+
+const sameRect = (a: Rect, b: Rect): boolean => a.x === b.x && a.y === b.y && a.w === b.w && a.h === b.h;
+
+// Sums of shares leave an error far below this; a person's smallest margin lies far above.
+const touching = 1e-6;
+
+function reachIntoBleed(r: Rect, format: PageFormat): Rect {
+  const b = format.bleedMm;
+  const left = Math.abs(r.x) < touching ? b : 0;
+  const top = Math.abs(r.y) < touching ? b : 0;
+  const right = Math.abs(r.x + r.w - format.widthMm) < touching ? b : 0;
+  const bottom = Math.abs(r.y + r.h - format.heightMm) < touching ? b : 0;
+  return { x: r.x - left, y: r.y - top, w: r.w + left + right, h: r.h + top + bottom };
+}
+
+export const isArranged = (tile: PlacedTile): boolean => tile.groupId !== undefined;
+/** Tiles that an arrangement placed, in the order in which they are read. */
+export const arrangedOn = (on: PlacedPage): readonly PlacedTile[] => on.groups.flatMap((g) => g.tiles);
+export const findPlaced = (on: PlacedPage, tileId: string): PlacedTile | undefined =>
+  on.tiles.find((t) => t.id === tileId);
+/** Places that wait for something. */
+export const emptyPlaces = (on: PlacedPage): readonly PlacedTile[] =>
+  arrangedOn(on).filter((t) => t.filling.kind === "empty");
+export const groupAt = (on: PlacedPage, tileId?: string): PlacedGroup | undefined =>
+  tileId === undefined ? on.groups[0] : on.groups.find((g) => g.group.tiles.some((t) => t.id === tileId));

@@ -1,0 +1,202 @@
+import { hasSet, mapLeaves, type TreeNode } from "#core/arrange";
+import { bindsSo, type LabCard, type PageFormat } from "#core/lab";
+import { firstTree } from "../arranging/lay-tree.ts";
+import { refit } from "../arranging/solve-again.ts";
+import { checkLook, withGapThatFits } from "../page/check-look.ts";
+import { lookOf, withLook } from "../page/look.ts";
+import {
+  type FreeTile,
+  type Group,
+  isGroup,
+  isLocked,
+  type Look,
+  type Page,
+  type Piece,
+  type Tile,
+  treeIn,
+  withGroup,
+} from "../page/page.ts";
+import { placePage } from "../page/place-page.ts";
+import { firstOnRight, formatOf, pageCount, pagesBefore, sideAt } from "./book.ts";
+import type { Project } from "./project.ts";
+import { parted } from "./spreads.ts";
+
+/** What could not be kept when a project came to another size; pages by the number of their first leaf. */
+export type Loss =
+  | { readonly code: "seams"; readonly page: number }
+  | { readonly code: "locks"; readonly page: number }
+  | { readonly code: "gap"; readonly page: number }
+  | { readonly code: "margin"; readonly page: number }
+  | { readonly code: "spreadParted"; readonly page: number }
+  | { readonly code: "pageCount"; readonly count: number }
+  | { readonly code: "cover" };
+
+const tidy = (mm: number): number => Math.round(mm * 10) / 10;
+
+/** How much longer the sides of a page have become, on the whole. */
+const growth = (from: PageFormat, to: PageFormat): number =>
+  Math.sqrt((to.widthMm * to.heightMm) / (from.widthMm * from.heightMm));
+
+/** A look in proportion; a margin that kept clear of the cut still does. */
+function scaledLook<L extends Look>(look: L, from: PageFormat, to: PageFormat): L {
+  const k = growth(from, to);
+  const side = (mm: number) => (mm === 0 ? 0 : Math.max(mm >= from.safeMm ? to.safeMm : 0, tidy(mm * k)));
+  const { margin } = look;
+  return {
+    ...look,
+    gapMm: tidy(look.gapMm * k),
+    cornerMm: tidy(look.cornerMm * k),
+    border: { ...look.border, widthMm: tidy(look.border.widthMm * k) },
+    margin: { top: side(margin.top), right: side(margin.right), bottom: side(margin.bottom), left: side(margin.left) },
+  };
+}
+
+/** Where a page stands, and in what style. */
+interface Standing {
+  readonly format: PageFormat;
+  readonly style: Look;
+}
+
+/** A page solved again for another format: in proportion what was measured, anew what was arranged. */
+export function refitted(
+  page: Page,
+  was: Standing,
+  is: Standing,
+  aspectOf: (photoId: string) => number | undefined,
+): { readonly page: Page; readonly lost: readonly ("seams" | "locks" | "gap" | "margin")[] } {
+  const [from, to] = [was.format, is.format];
+  const k = growth(from, to);
+  const least = Math.min(to.widthMm / from.widthMm, to.heightMm / from.heightMm);
+  const lost: ("seams" | "locks" | "gap" | "margin")[] = [];
+  let look: Look = scaledLook(lookOf(page, was.style), from, to);
+  if (!checkLook({ ...look, gapMm: 0 }, to, { ...page, pieces: [] }).ok) {
+    look = { ...look, margin: { top: 0, right: 0, bottom: 0, left: 0 } };
+    lost.push("margin");
+  }
+  const pieces = page.pieces.map((piece): Piece => {
+    if (!isGroup(piece)) return moved(scaledTile(piece, k), from, to, least);
+    const { gapMm } = piece;
+    const tiles = piece.tiles.map((t) => scaledTile(t, k));
+    return inRectangle(
+      { ...scaledDress(piece, k), tiles, ...(gapMm === undefined ? {} : { gapMm: tidy(gapMm * k) }) },
+      from,
+      to,
+    );
+  });
+  let next: Page = withLook({ ...page, pieces }, look, is.style);
+  for (const group of pieces.filter(isGroup)) {
+    const tree = treeIn(group);
+    if (!tree) continue;
+    // Two to four photos have seams that were set by the arranging itself.
+    if (hasSet(tree.tree) && tree.tree !== firstTree(group)) lost.push("seams");
+    if (group.tiles.some(isLocked)) lost.push("locks");
+    const loose: Group = { ...group, arrangement: { ...tree, tree: unshaped(tree.tree, group.tiles) } };
+    const fits = withGapThatFits(withGroup(next, loose), look, to);
+    if (fits.gapNow !== undefined) lost.push("gap");
+    const placed = placePage(fits.page, to, is.style).groups.find((g) => g.group.id === group.id)!;
+    const free: Group = { ...placed.group, tiles: placed.group.tiles.map(({ lock: _, ...t }) => t) };
+    const solved = refit(
+      { ...placed, group: free },
+      {
+        seed: tree.seed,
+        keepSet: false,
+        aspectOf: (tileId) => {
+          const tile = free.tiles.find((t) => t.id === tileId);
+          return tile?.filling.kind === "photo" ? aspectOf(tile.filling.view.photoId) : undefined;
+        },
+      },
+    );
+    const locks = new Map(group.tiles.map((t) => [t.id, t.lock]));
+    const tiles = solved.tiles.map((t) => (locks.get(t.id) ? { ...t, lock: locks.get(t.id) } : t));
+    next = withGroup(fits.page, { ...solved, tiles });
+  }
+  return { page: next, lost: [...new Set(lost)] };
+}
+
+/** A shape that a person asked for belongs to the size it was asked on; words keep theirs. */
+const unshaped = (tree: TreeNode, tiles: readonly Tile[]): TreeNode =>
+  mapLeaves(tree, (l) =>
+    l.shaped && tiles.find((t) => t.id === l.tileId)?.filling.kind === "photo" ? { ...l, shaped: undefined } : l,
+  );
+
+/** What is said of corner and border, in proportion; a border of a tile's own keeps its width. */
+const scaledDress = <T extends Pick<Tile, "cornerMm">>(t: T, k: number): T =>
+  t.cornerMm === undefined ? t : { ...t, cornerMm: tidy(t.cornerMm * k) };
+
+function scaledTile<T extends Tile>(t: T, k: number): T {
+  const dressed = scaledDress(t, k);
+  if (dressed.filling.kind !== "words") return dressed;
+  const { style } = dressed.filling;
+  const sizePt = Math.min(500, Math.max(5, Math.round(style.sizePt * k * 2) / 2));
+  return { ...dressed, filling: { ...dressed.filling, style: { ...style, sizePt, insetMm: tidy(style.insetMm * k) } } };
+}
+
+function moved(t: FreeTile, from: PageFormat, to: PageFormat, least: number): FreeTile {
+  const { centre, width, height } = t.frame;
+  return {
+    ...t,
+    frame: {
+      ...t.frame,
+      centre: { x: (centre.x * to.widthMm) / from.widthMm, y: (centre.y * to.heightMm) / from.heightMm },
+      width: width * least,
+      height: height * least,
+    },
+  };
+}
+
+/** Shares of a room need nothing; a rectangle is measured. */
+function inRectangle(group: Group, from: PageFormat, to: PageFormat): Group {
+  if (group.room.kind !== "rectangle") return group;
+  const { rect } = group.room;
+  const [sx, sy] = [to.widthMm / from.widthMm, to.heightMm / from.heightMm];
+  return {
+    ...group,
+    room: { ...group.room, rect: { x: rect.x * sx, y: rect.y * sy, w: rect.w * sx, h: rect.h * sy } },
+  };
+}
+
+/** All pages for another lab card or size, and what could not be kept. */
+export function inAnotherSize(
+  project: Project,
+  to: { readonly lab: LabCard | null; readonly format: PageFormat },
+  given: { readonly aspectOf: (photoId: string) => number | undefined; readonly newId: () => string },
+): { readonly project: Project; readonly losses: readonly Loss[] } {
+  const losses: Loss[] = [];
+  const rules = to.lab?.book;
+  const bare: Project = {
+    ...project,
+    ...to,
+    book:
+      project.book && rules
+        ? {
+            ...project.book,
+            paperId: (rules.papers.find((p) => p.id === project.book!.paperId) ?? rules.papers[0]!).id,
+            coverId: (rules.covers.find((c) => c.id === project.book!.coverId) ?? rules.covers[0]!).id,
+          }
+        : project.book,
+  };
+  const numbers = pagesBefore(project.pages);
+  const first = firstOnRight(bare);
+  let at = 0;
+  const row: { readonly page: Page; readonly from: PageFormat; readonly number: number }[] = [];
+  for (const [i, page] of project.pages.entries()) {
+    const number = numbers[i]! + 1;
+    const torn = project.kind === "book" && page.span === 2 && sideAt(at, first) === "right";
+    if (torn) losses.push({ code: "spreadParted", page: number });
+    const from = torn ? project.format : formatOf(project, page);
+    for (const p of torn ? parted(project, page, given.newId) : [page]) row.push({ page: p, from, number });
+    at += page.span;
+  }
+  const style = scaledLook(project.style, project.format, to.format);
+  const laidOut: Project = { ...bare, style, pages: row.map((r) => r.page) };
+  const pages = row.map(({ page, from, number }) => {
+    const to = { format: formatOf(laidOut, page), style };
+    const done = refitted(page, { format: from, style: project.style }, to, given.aspectOf);
+    losses.push(...done.lost.map((code): Loss => ({ code, page: number })));
+    return done.page;
+  });
+  const count = pageCount(pages);
+  if (rules && project.kind === "book" && !bindsSo(rules, count)) losses.push({ code: "pageCount", count });
+  if (project.cover) losses.push({ code: "cover" });
+  return { project: { ...laidOut, pages }, losses };
+}
