@@ -57,10 +57,11 @@ export { backTo } from "./changes/kinds/set-project.ts";
 export type { TileFields } from "./changes/kinds/set-tiles.ts";
 export type { ChangeTrouble } from "./changes/kinds/trouble.ts";
 export { lookChange, pageChanges } from "./changes/page-changes.ts";
+export { autoFramed, emptiedFilling, movedElsewhere, withOtherPhotoIds } from "./fillings/index.ts";
 export { checkLook, withGapThatFits } from "./page/check-look.ts";
 export { copyPage } from "./page/copy-page.ts";
 export { drawnTile } from "./page/drawn-tile.ts";
-export { autoFramed, framingOf } from "./page/framing.ts";
+export { framingOf } from "./page/framing.ts";
 export { lookKeys, lookOf, noBorder, ownLookFor, saidBy, withLook } from "./page/look.ts";
 export { newFreeTile, newGroup, newTile, wholeRoom } from "./page/new-tile.ts";
 export {

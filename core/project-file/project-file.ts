@@ -1,6 +1,7 @@
 import { z } from "zod";
 import {
   captionedOn,
+  emptiedFilling,
   everyPage,
   freeTiles,
   mapTiles,
@@ -8,8 +9,8 @@ import {
   type Page,
   type Project,
   photosOf,
-  type Tile,
   type View,
+  withOtherPhotoIds,
   withoutPieces,
 } from "#core/document";
 import { firstProjectSchema, fromFirstForm, projectSchema } from "#core/document/schema";
@@ -97,10 +98,9 @@ export function withPhotoIds(project: Project, idOf: (id: string) => string): Pr
   const behind = (look: OwnLook): OwnLook =>
     look.backdrop ? { backdrop: { ...look.backdrop, view: view(look.backdrop.view) } } : {};
   const page = (p: Page): Page => {
-    const mapped = mapTiles(p, <T extends Tile>(t: T): T => {
-      if (t.filling.kind === "photo") return { ...t, filling: { ...t.filling, view: view(t.filling.view) } };
-      if (t.filling.kind !== "words" || !t.filling.from) return t;
-      return { ...t, filling: { ...t.filling, from: { ...t.filling.from, photoId: idOf(t.filling.from.photoId) } } };
+    const mapped = mapTiles(p, (t) => {
+      const filling = withOtherPhotoIds(t.filling, idOf);
+      return filling === t.filling ? t : { ...t, filling };
     });
     return { ...mapped, ...behind(p) };
   };
@@ -118,10 +118,11 @@ export function withPhotoIds(project: Project, idOf: (id: string) => string): Pr
 /** Last year's work to begin this year's from: its pages with their places bare, and no words that spoke of its photos. */
 export function emptied(project: Project): Project {
   const page = (p: Page): Page => {
-    const bare = mapTiles(p, <T extends Tile>(t: T): T => {
-      if (t.filling.kind !== "photo" && !(t.filling.kind === "words" && t.filling.from)) return t;
+    const bare = mapTiles(p, (t) => {
+      const filling = emptiedFilling(t.filling);
+      if (filling === t.filling) return t;
       const { lock: _, ...free } = t;
-      return { ...free, filling: { kind: "empty" } } as T;
+      return { ...free, filling } as typeof t;
     });
     const gone = freeTiles(bare).filter((t) => t.filling.kind === "empty");
     const { backdrop: _, ...rest } = withoutPieces(

@@ -1,6 +1,6 @@
 import { leavesOf, suited, withHalves } from "#core/arrange";
 import type { PhotoShape } from "#core/fit";
-import { autoFramed } from "../page/framing.ts";
+import { autoFramed } from "../fillings/index.ts";
 import { newTile } from "../page/new-tile.ts";
 import { arrangedTiles, type Filling, frameRect, mapTiles, mostTiles, type Page } from "../page/page.ts";
 import { arrangedOn, emptyPlaces, groupAt, type PlacedPage, type PlacedTile, placeAgain } from "../page/place-page.ts";

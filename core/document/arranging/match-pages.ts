@@ -1,3 +1,4 @@
+import { inheritsDress } from "../fillings/index.ts";
 import { lookOf, withLook } from "../page/look.ts";
 import { frameRect, mapTiles, type Page, treeIn } from "../page/page.ts";
 import { arrangedOn, groupAt, type PlacedPage, placeAgain } from "../page/place-page.ts";
@@ -53,7 +54,7 @@ export function matchedTo(model: PlacedPage, on: PlacedPage, aspectOf: (tileId: 
 
 /** A tile of an arrangement wears what its page wears. */
 const undressed: Parameters<typeof mapTiles>[1] = (tile) => {
-  if ("frame" in tile || tile.filling.kind === "words") return tile;
+  if ("frame" in tile || !inheritsDress(tile.filling)) return tile;
   const { cornerMm: _, border: __, ...rest } = tile;
   return (tile.cornerMm === undefined && tile.border === undefined ? tile : rest) as typeof tile;
 };

@@ -1,16 +1,7 @@
-import { type Framing, firstFraming, firstFramingFor, type PhotoShape } from "#core/fit";
+import { type Framing, firstFramingFor, type PhotoShape } from "#core/fit";
 import type { Sides } from "#core/geometry";
 import { type PageFormat, safeBox } from "#core/lab";
 import { type Frame, frameRect, type View } from "./page.ts";
-
-/** A photo in a tile as it was put there, before anybody framed it. */
-export const autoFramed = (photoId: string): View => ({
-  photoId,
-  ...firstFraming,
-  byHand: false,
-  whole: false,
-  behind: null,
-});
 
 /** How a tile looks at its photo: as a person framed it, else by the photo's focus. */
 export function framingOf(view: View, photo: PhotoShape, frame: Frame, format: PageFormat): Framing {

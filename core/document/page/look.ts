@@ -1,3 +1,4 @@
+import { inheritsDress } from "../fillings/index.ts";
 import type { Group, Look, OwnLook, Page, Tile } from "./page.ts";
 
 /** What a page, a group or a tile does not say is inherited: tile, group, page, the work's style. It is resolved here and nowhere else. */
@@ -40,9 +41,9 @@ export function withLook(page: Page, look: Look, style: Look): Page {
   return { ...bare, ...ownLookFor(look, style) };
 }
 
-/** A tile's corner and border. Words wear neither unless they say so. */
+/** A tile's corner and border. What does not inherit them, as words do not, wears neither unless it says so. */
 export function dressOf(tile: Tile, group: Group | undefined, look: Look): Pick<Look, "cornerMm" | "border"> {
-  const plain = tile.filling.kind === "words";
+  const plain = !inheritsDress(tile.filling);
   return {
     cornerMm: tile.cornerMm ?? (plain ? 0 : (group?.cornerMm ?? look.cornerMm)),
     border: tile.border ?? (plain ? noBorder : (group?.border ?? look.border)),

@@ -1,4 +1,4 @@
-import { autoFramed } from "./framing.ts";
+import { autoFramed } from "../fillings/index.ts";
 import { noBorder } from "./look.ts";
 import type { Arrangement, Filling, Frame, FreeTile, Group, Room, Tile } from "./page.ts";
 

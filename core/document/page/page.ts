@@ -1,4 +1,5 @@
 import type { Rect } from "#core/geometry";
+import { followedBy, photoIdsIn } from "../fillings/index.ts";
 import type {
   Frame,
   FreeTile,
@@ -79,15 +80,14 @@ export const isFree = (page: Page, tileId: string): boolean =>
 export function photosOf(page: Page, style: Pick<Look, "backdrop">): readonly string[] {
   const backdrop = page.backdrop === undefined ? style.backdrop : page.backdrop;
   const behind = backdrop ? [backdrop.view.photoId] : [];
-  return [...new Set([...behind, ...allTiles(page).flatMap((t) => photoIdOf(t) ?? [])])];
+  return [...new Set([...behind, ...allTiles(page).flatMap((t) => photoIdsIn(t.filling))])];
 }
 
 export const photoIdOf = (tile: Pick<Tile, "filling">): string | undefined =>
   tile.filling.kind === "photo" ? tile.filling.view.photoId : undefined;
 
 /** Photos that words on the page follow; they need not lie on it themselves. */
-export const captionedOn = (page: Page): readonly string[] =>
-  allTiles(page).flatMap((t) => (t.filling.kind === "words" && t.filling.from ? [t.filling.from.photoId] : []));
+export const captionedOn = (page: Page): readonly string[] => allTiles(page).flatMap((t) => followedBy(t.filling));
 
 export const isLocked = (tile: Pick<Tile, "lock">): boolean => tile.lock?.place === true;
 export const areWords = (tile: Pick<Tile, "filling">): boolean => tile.filling.kind === "words";

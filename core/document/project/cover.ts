@@ -1,8 +1,8 @@
 import { allSides } from "#core/geometry";
 import type { ReplaceAll } from "../changes/kinds/replace.ts";
 import type { SetProject } from "../changes/kinds/set-project.ts";
+import { autoFramed } from "../fillings/index.ts";
 import { drawnTile } from "../page/drawn-tile.ts";
-import { autoFramed } from "../page/framing.ts";
 import { newFreeTile } from "../page/new-tile.ts";
 import { barePage, type Filling, type FreeTile, freeTiles, type Page, type Words } from "../page/page.ts";
 import type { PlacedTile } from "../page/place-page.ts";

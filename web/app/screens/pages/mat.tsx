@@ -25,6 +25,7 @@ import { FacingPage, useFacing } from "./facing-page.tsx";
 import { FreeLayer } from "./free-layer.tsx";
 import css from "./mat.module.css";
 import { MatTools } from "./mat-tools.tsx";
+import { openSheet } from "./open-sheet.ts";
 import { openingView, type PageView } from "./page-view.ts";
 import { ReframeLayer } from "./reframe-layer.tsx";
 import { SeamLayer } from "./seam-layer.tsx";
@@ -86,6 +87,7 @@ export function Mat() {
             height: view.box.h * view.scale,
           }}
           boxShadow="paper"
+          ref={openSheet.ref}
           data-testid="page"
         >
           <TileMenu>

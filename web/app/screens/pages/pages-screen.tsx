@@ -32,6 +32,7 @@ import { useProject, useSession, useViewState } from "../../state/session/hooks.
 import { openPage, openPlaced } from "../../state/session/project-session.ts";
 import { nothingDragged } from "../../state/view-state/view-state.ts";
 import { Mat } from "./mat.tsx";
+import { openSheet } from "./open-sheet.ts";
 import { PageRun } from "./page-run.tsx";
 import { Panel } from "./panel/panel.tsx";
 import { Shelf } from "./shelf.tsx";
@@ -183,7 +184,7 @@ function pointerOf(e: DragMoveEvent): Point | undefined {
 /** Where the pointer is on the page, in mm; missing beside it. */
 function pointOnPage(e: DragMoveEvent, box: Rect): Point | undefined {
   const from = pointerOf(e);
-  const sheet = document.querySelector("[data-testid=page]")?.getBoundingClientRect();
+  const sheet = openSheet.rect();
   if (!from || !sheet) return undefined;
   const scale = sheet.width / box.w;
   const at = { x: (from.x - sheet.left) / scale + box.x, y: (from.y - sheet.top) / scale + box.y };

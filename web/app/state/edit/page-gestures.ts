@@ -7,6 +7,7 @@ import {
   type Filling,
   fillEmpty,
   findTile,
+  movedElsewhere,
   type Page,
   type Project,
   photoIdOf,
@@ -40,14 +41,11 @@ export function swapPhotos(session: ProjectSession, tileId: string, withTileId: 
   const [a, b] = [findTile(page, tileId), findTile(page, withTileId)];
   if (!a || !b) return;
   const fillings = [
-    { tileId, filling: framedAnew(b.filling) },
-    { tileId: withTileId, filling: framedAnew(a.filling) },
+    { tileId, filling: movedElsewhere(b.filling) },
+    { tileId: withTileId, filling: movedElsewhere(a.filling) },
   ];
   session.commit({ code: "swappedPhotos", count: 2 }, [fill(page, fillings)]);
 }
-
-const framedAnew = (filling: Filling): Filling =>
-  filling.kind === "photo" ? { kind: "photo", view: autoFramed(filling.view.photoId) } : filling;
 
 export function emptyThem(session: ProjectSession, tileIds: readonly string[]): void {
   const page = pageOf(session);

@@ -1,0 +1,11 @@
+import type { Filling } from "../page/page.ts";
+import type { FillingKind } from "./kind.ts";
+
+export const empty: FillingKind<Extract<Filling, { readonly kind: "empty" }>> = {
+  photoIds: () => [],
+  follows: () => [],
+  withPhotoIds: (f) => f,
+  moved: (f) => f,
+  emptied: (f) => f,
+  inheritsDress: true,
+};

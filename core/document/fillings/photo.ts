@@ -1,0 +1,21 @@
+import { firstFraming } from "#core/fit";
+import type { Filling, View } from "../page/page.ts";
+import type { FillingKind } from "./kind.ts";
+
+/** A photo in a tile as it was put there, before anybody framed it. */
+export const autoFramed = (photoId: string): View => ({
+  photoId,
+  ...firstFraming,
+  byHand: false,
+  whole: false,
+  behind: null,
+});
+
+export const photo: FillingKind<Extract<Filling, { readonly kind: "photo" }>> = {
+  photoIds: ({ view }) => [view.photoId],
+  follows: () => [],
+  withPhotoIds: (f, idOf) => ({ ...f, view: { ...f.view, photoId: idOf(f.view.photoId) } }),
+  moved: ({ view }) => ({ kind: "photo", view: autoFramed(view.photoId) }),
+  emptied: () => ({ kind: "empty" }),
+  inheritsDress: true,
+};
