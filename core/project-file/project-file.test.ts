@@ -3,6 +3,7 @@ import { expect, test } from "@jest/globals";
 import {
   arrangedTiles,
   freeTiles,
+  groupsOf,
   layTree,
   newFreeTile,
   newProject,
@@ -112,6 +113,22 @@ test("what is no project file, newer, or damaged is told apart", () => {
   expect(code({ ...good, project: { ...good.project, format: { ...good.project.format, widthMm: -1 } } })).toBe(
     "damagedProject",
   );
+  const page = good.project.pages[0]!;
+  const holding = (pieces: readonly object[]) => ({
+    ...good,
+    project: { ...good.project, pages: [{ ...page, pieces }] },
+  });
+  const [group] = groupsOf(page);
+  const { room: _, ...roomless } = group!;
+  expect(code(holding([group!]))).toBe("ok");
+  expect(code(holding([roomless]))).toBe("damagedProject");
+  expect(code(holding([{ ...group!, tiles: group!.tiles.slice(1) }]))).toBe("damagedProject");
+  expect(code(holding([group!, group!]))).toBe("damagedProject");
+  const frame = { centre: { x: 50, y: 50 }, width: 40, height: 10, turn: 0 };
+  const free = (count: number) =>
+    Array.from({ length: count }, (_, i) => newFreeTile(frame, { kind: "empty" }, () => `free${i}`));
+  expect(code(holding(free(500)))).toBe("ok");
+  expect(code(holding(free(501)))).toBe("damagedProject");
   expect(code(`{"format":"tessip-project","version":2,"project":${"[".repeat(30_000)}${"]".repeat(30_000)}}`)).toBe(
     "damagedProject",
   );

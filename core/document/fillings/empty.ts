@@ -1,4 +1,4 @@
-import type { Filling } from "../page/page.ts";
+import type { Filling } from "../schema/page.ts";
 import type { FillingKind } from "./kind.ts";
 
 export const empty: FillingKind<Extract<Filling, { readonly kind: "empty" }>> = {

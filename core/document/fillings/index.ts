@@ -1,4 +1,4 @@
-import type { Filling } from "../page/page.ts";
+import type { Filling } from "../schema/page.ts";
 import { colour } from "./colour.ts";
 import { empty } from "./empty.ts";
 import type { FillingKind } from "./kind.ts";

@@ -1,4 +1,4 @@
-import type { Filling } from "../page/page.ts";
+import type { Filling } from "../schema/page.ts";
 
 /** All that has to be known of a kind of filling, besides how it is drawn. */
 export interface FillingKind<F> {

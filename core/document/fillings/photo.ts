@@ -1,5 +1,5 @@
 import { firstFraming } from "#core/fit";
-import type { Filling, View } from "../page/page.ts";
+import type { Filling, View } from "../schema/page.ts";
 import type { FillingKind } from "./kind.ts";
 
 /** A photo in a tile as it was put there, before anybody framed it. */

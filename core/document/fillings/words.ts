@@ -1,4 +1,4 @@
-import type { Words } from "../page/page.ts";
+import type { Words } from "../schema/page.ts";
 import type { FillingKind } from "./kind.ts";
 
 export const words: FillingKind<Words> = {

@@ -1,7 +1,8 @@
 import { z } from "zod";
 import type { Change } from "../changes/change.ts";
-import { freeTileSchema, groupSchema, pageSchema, pieceSchema, tileSchema } from "./page.ts";
+import { barePageSchema, freeTileSchema, groupSchema, pieceSchema, tileSchema } from "./page.ts";
 import { projectSchema } from "./project.ts";
+import { pageSchema } from "./whole-page.ts";
 
 const id = z.string().min(1).max(64);
 const ids = z.array(id).max(5000);
@@ -27,7 +28,7 @@ const patchOf = <S extends z.ZodRawShape>(shape: S) =>
 
 const { id: _tileId, ...tileFields } = tileSchema.unwrap().shape;
 const { id: _groupId, kind: _kind, tiles: _tiles, ...groupFields } = groupSchema.unwrap().shape;
-const { id: _pageId, pieces: _pieces, ...pageFields } = pageSchema.unwrap().shape;
+const { id: _pageId, pieces: _pieces, ...pageFields } = barePageSchema.unwrap().shape;
 const inPage = { pageId: id, groupId: id.optional() };
 
 /** Each kind of change as it may come out of storage. */

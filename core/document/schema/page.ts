@@ -256,7 +256,7 @@ export type Group = z.infer<typeof groupSchema>;
 export const pieceSchema = z.discriminatedUnion("kind", [groupSchema, freeTileSchema]);
 export type Piece = Group | FreeTile;
 
-export const pageSchema = z
+export const barePageSchema = z
   .object({
     id,
     /** What lies on the page, back to front. */
@@ -272,4 +272,4 @@ export const pageSchema = z
     ...ownLook,
   })
   .readonly();
-export type Page = z.infer<typeof pageSchema>;
+export type Page = z.infer<typeof barePageSchema>;

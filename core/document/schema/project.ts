@@ -7,7 +7,8 @@ import { units } from "#core/units";
 import { firstWordStyles } from "#core/words";
 import { wordStyleSchema } from "#core/words/schema";
 import { numberPlaces } from "../project/number-places.ts";
-import { lookSchema, pageSchema } from "./page.ts";
+import { lookSchema } from "./page.ts";
+import { pageSchema } from "./whole-page.ts";
 
 const bookSchema = z
   .object({

@@ -1,8 +1,8 @@
 import type { Project } from "../project/project.ts";
 import { fromFirstForm } from "./first-form/migrate.ts";
 import { firstPageSchema, firstProjectSchema } from "./first-form/schema.ts";
-import { pageSchema } from "./page.ts";
 import { projectSchema } from "./project.ts";
+import { pageSchema } from "./whole-page.ts";
 
 /** The form that projects are written in. */
 export const projectForm = 2;

@@ -27,7 +27,10 @@ function pocketsOf({ lessMm, ...rest }: NonNullable<FirstProject["pockets"]>): P
 
 export function pageFromFirstForm(was: FirstPage, style: Look): Page {
   const { id, look, tiles, over, leaves, blank, paced, plain } = was;
-  const { arrangement, first } = arrangementOf(was.arrangement);
+  const { arrangement: said, first } = arrangementOf(was.arrangement);
+  const here = new Set(tiles.map((t) => t.id));
+  // One that speaks of tiles that are not there cannot be solved; they stay where they lie.
+  const arrangement = said && tileIdsOf(said).every((t) => here.has(t)) ? said : undefined;
   const placed = new Set(arrangement ? tileIdsOf(arrangement) : []);
   const group: Group | undefined = arrangement && {
     ...newGroup(arrangement, [], () => `g-${id}`, wholeRoom),
