@@ -1,5 +1,5 @@
 // npm run mutate -- [--count N] [--seed S] [--only core/FOLDER]: makes random single-point changes to core, in a copy of the tree, runs the
-// unit tests against each, and prints the share that they notice. Tests of the same folder come first, all of core's only if those pass.
+// unit tests against each, and prints the share that they notice. Tests of the same folder come first, then all that use the file.
 import { spawnSync } from "node:child_process";
 import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -129,7 +129,7 @@ for (let n = 1; n <= count; n += 1) {
   const was = readFileSync(path);
   writeFileSync(path, Buffer.concat([was.subarray(0, start), Buffer.from(text), was.subarray(end)]));
   const [top] = relative("core", file).split(sep);
-  const survives = jest(`core/${top}/`, "--passWithNoTests") && jest("core/", "web/app/state/");
+  const survives = jest(`core/${top}/`, "--passWithNoTests") && jest("--passWithNoTests", "--findRelatedTests", file);
   writeFileSync(path, was);
   if (!survives) noticed += 1;
   const line = was.subarray(0, start).toString().split("\n").length;

@@ -7,6 +7,7 @@ import { arrangedTiles, nextRedo, nextUndo, type Page } from "#core/document";
 import { deedWords } from "../../text/photos.ts";
 import { common, history as historyWords, stepWords, walk } from "../../text/screens.ts";
 import { sheets as sheetWords } from "../../text/sheets.ts";
+import { hint } from "../commands/shown.ts";
 import { useServices } from "../services.ts";
 import type { LibraryStep } from "../state/library/library-state.ts";
 import { countShown, shown, useLibrary, useMaybeSession } from "../state/session/hooks.ts";
@@ -212,12 +213,12 @@ function UndoPair({ back, again, onBack, onAgain }: UndoPairProps) {
   const redoWords = historyWords.redo(again);
   return (
     <>
-      <Tooltip words={undoWords}>
+      <Tooltip words={hint(undoWords, "history", "undo")}>
         <IconButton aria-label={undoWords} variant="ghost" size="sm" disabled={!back} onClick={onBack}>
           <Undo2 size={19} />
         </IconButton>
       </Tooltip>
-      <Tooltip words={redoWords}>
+      <Tooltip words={hint(redoWords, "history", "redo")}>
         <IconButton aria-label={redoWords} variant="ghost" size="sm" disabled={!again} onClick={onAgain}>
           <Redo2 size={19} />
         </IconButton>

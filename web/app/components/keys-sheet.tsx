@@ -1,37 +1,34 @@
-import { Button, IconButton, Kbd, Table } from "@chakra-ui/react";
+import { Box, Button, Heading, IconButton, Kbd, Table, Text } from "@chakra-ui/react";
 import { Keyboard } from "lucide-react";
-import { useEffect, useState } from "react";
+import { Fragment, useState } from "react";
 import { useMatch } from "react-router";
-import { keys } from "../../text/keys.ts";
+import { keys as words } from "../../text/keys.ts";
 import { common, walk } from "../../text/screens.ts";
+import { useKeys } from "../commands/hear.ts";
+import { does, hint, keysOf } from "../commands/shown.ts";
+import { type CommandOf, type Place, places, type Scope, scopes } from "../commands/table.ts";
 import { Dialog } from "./dialog.tsx";
-import { typingIn } from "./typing-in.ts";
+import { Tooltip } from "./tooltip.tsx";
 
-type Place = Exclude<keyof typeof keys, "title">;
+const isPlace = (name: string): name is Place => Object.hasOwn(places, name);
 
-const isPlace = (name: string): name is Place => name !== "title" && name in keys;
-
-/** The shortcuts of the place one is in; `?` opens it. */
+/** The shortcuts of the place one is in, made from the table of commands. */
 export function KeysSheet() {
   const [open, setOpen] = useState(false);
   const named = useMatch("/work/:projectId/:place")?.params.place;
   const place: Place = named !== undefined && isPlace(named) ? named : "photos";
-  useEffect(() => {
-    const hear = (e: KeyboardEvent) => {
-      if (e.key === "?" && !typingIn(e.target)) setOpen(true);
-    };
-    window.addEventListener("keydown", hear);
-    return () => window.removeEventListener("keydown", hear);
-  }, []);
+  useKeys("anywhere", { showKeys: () => setOpen(true) });
   return (
     <>
-      <IconButton aria-label={walk.shortcuts} variant="ghost" size="sm" onClick={() => setOpen(true)}>
-        <Keyboard size={19} />
-      </IconButton>
+      <Tooltip words={hint(walk.shortcuts, "anywhere", "showKeys")}>
+        <IconButton aria-label={walk.shortcuts} variant="ghost" size="sm" onClick={() => setOpen(true)}>
+          <Keyboard size={19} />
+        </IconButton>
+      </Tooltip>
       {open && (
         <Dialog
-          title={keys.title}
-          widthPx={560}
+          title={words.title}
+          widthPx={600}
           onClose={() => setOpen(false)}
           foot={
             <Button variant="outline" onClick={() => setOpen(false)}>
@@ -39,22 +36,44 @@ export function KeysSheet() {
             </Button>
           }
         >
-          <Table.Root size="sm">
-            <Table.Body>
-              {keys[place].map(([key, does]) => (
-                <Table.Row key={key} bg="transparent">
-                  <Table.Cell w="46%" borderColor="oat.300">
-                    <Kbd bg="oat.200" color="ink.900" fontFamily="body" wordSpacing="normal">
-                      {key}
-                    </Kbd>
-                  </Table.Cell>
-                  <Table.Cell borderColor="oat.300">{does}</Table.Cell>
-                </Table.Row>
-              ))}
-            </Table.Body>
-          </Table.Root>
+          <Text fontSize="14px" color="fg.muted">
+            {words.tab}
+          </Text>
+          {[...places[place], "anywhere" as const].map((scope) => (
+            <ScopeKeys key={scope} scope={scope} />
+          ))}
         </Dialog>
       )}
     </>
+  );
+}
+
+function ScopeKeys<S extends Scope>({ scope }: { readonly scope: S }) {
+  const commands = Object.keys(scopes[scope]) as (CommandOf<S> & string)[];
+  return (
+    <Box mt="4">
+      <Heading as="h3" fontSize="15px" fontWeight="560" mb="1">
+        {words.scopes[scope]}
+      </Heading>
+      <Table.Root size="sm">
+        <Table.Body>
+          {commands.map((command) => (
+            <Table.Row key={command} bg="transparent">
+              <Table.Cell w="46%" borderColor="oat.300" pl="0">
+                {keysOf(scope, command).map((pressed, i) => (
+                  <Fragment key={pressed}>
+                    {i > 0 && words.or}
+                    <Kbd bg="oat.200" color="ink.900" fontFamily="body" wordSpacing="normal">
+                      {pressed}
+                    </Kbd>
+                  </Fragment>
+                ))}
+              </Table.Cell>
+              <Table.Cell borderColor="oat.300">{does[scope][command]}</Table.Cell>
+            </Table.Row>
+          ))}
+        </Table.Body>
+      </Table.Root>
+    </Box>
   );
 }

@@ -11,10 +11,12 @@ import {
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
-import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { arrangedTiles, drawnPage, type Page, type PlacedPage, pageCount, placed } from "#core/document";
 import { seenBox } from "#core/lab";
 import { book as words } from "../../../text/book.ts";
+import { hears } from "../../commands/hear.ts";
+import { direction, type Pressed } from "../../commands/keys.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";
 import { useRowsSeen } from "../../components/rows-seen.ts";
 import { useSizeOf } from "../../components/size-of.ts";
@@ -116,29 +118,29 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
     const later = pages.findIndex((p) => p.id === ids[0]) < pages.findIndex((p) => p.id === over.id);
     movePages(services, session, ids, later ? at + 1 : at);
   };
-  const onKeyDown = (e: KeyboardEvent) => {
-    const at = pages.findIndex((p) => p.id === open.id);
-    const along = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
-    const by = along ?? { ArrowUp: -across, ArrowDown: across }[e.key];
-    const there = by === undefined ? undefined : rows[openRow + by];
-    if (by !== undefined && e.altKey) {
-      if (e.shiftKey && along) movePages(services, session, [open.id], at + along);
-      else if (rows[openRow] && there)
+  const at = pages.findIndex((p) => p.id === open.id);
+  const rowToward = (e: Pressed) => rows[openRow + direction(e).x + direction(e).y * across];
+  const onKeyDown = hears("openings", {
+    toPage: (e) => {
+      const place = rows[openRow]?.pages.indexOf(open) ?? 0;
+      const along = direction(e).x;
+      const there = rowToward(e);
+      const next = along ? pages[at + along] : (there?.pages[place] ?? there?.pages.at(-1));
+      focusOn.current = next?.id;
+      openThe(services, session, next);
+    },
+    moveOpening: (e) => {
+      const there = rowToward(e);
+      if (rows[openRow] && there)
         moveRow(
           rows[openRow].pages.map((p) => p.id),
           there.pages[0]!.id,
         );
-    } else if (by !== undefined) {
-      const place = rows[openRow]?.pages.indexOf(open) ?? 0;
-      const next = along ? pages[at + along] : (there?.pages[place] ?? there?.pages.at(-1));
-      focusOn.current = next?.id;
-      openThe(services, session, next);
-    } else if (e.key === "Enter") onGo(open);
-    else if (e.key === "Delete") removeThePage(services, session);
-    else return;
-    e.preventDefault();
-    e.stopPropagation();
-  };
+    },
+    movePage: (e) => movePages(services, session, [open.id], at + direction(e).x),
+    open: () => onGo(open),
+    removePage: () => removeThePage(services, session),
+  });
 
   return (
     <Box

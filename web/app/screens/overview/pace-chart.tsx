@@ -2,11 +2,13 @@ import { Box, Text } from "@chakra-ui/react";
 import { max, sum } from "d3-array";
 import { scaleLinear } from "d3-scale";
 import { utcFormat } from "d3-time-format";
-import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
+import { type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
 import { type Page, pagesBefore } from "#core/document";
 import { breakable, breakRange, photoIdsOn } from "#core/edit";
 import { spanWords } from "#core/words";
 import { pace as words } from "../../../text/pace.ts";
+import { hears } from "../../commands/hear.ts";
+import { direction } from "../../commands/keys.ts";
 import { useSizeOf } from "../../components/size-of.ts";
 import { useServices } from "../../services.ts";
 import { moveBreak } from "../../state/edit/page-breaks.ts";
@@ -154,13 +156,7 @@ function Break({ left, right, pxPerPhoto, at, session }: BreakProps) {
   const stepsOf = (e: PointerEvent) =>
     Math.max(least, Math.min(most, Math.round((e.clientX - (from.current ?? e.clientX)) / pxPerPhoto)));
   const move = (steps: number) => moveBreak(services, session, left.page.id, right.page.id, steps);
-  const onKeyDown = (e: KeyboardEvent) => {
-    const steps = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
-    if (steps === undefined) return;
-    e.preventDefault();
-    e.stopPropagation();
-    move(steps);
-  };
+  const onKeyDown = hears("pageBreak", { moveBreak: (e) => move(direction(e).x) });
   return (
     <Box
       role="separator"

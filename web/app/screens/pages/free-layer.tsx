@@ -1,9 +1,11 @@
-import { type KeyboardEvent, memo, type PointerEvent, type MouseEvent as ReactMouseEvent, useRef } from "react";
+import { memo, type PointerEvent, type MouseEvent as ReactMouseEvent, useRef } from "react";
 import { type Frame, frameRect, freeTiles, isArranged, type PlacedPage, type PlacedTile } from "#core/document";
 import type { Point } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { wordsOf } from "#core/scene";
 import { words as say } from "../../../text/words.ts";
+import { hears } from "../../commands/hear.ts";
+import { arrow, type Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
 import { openToWrite, placeFree, takeOff } from "../../state/edit/word-gestures.ts";
 import { useFacts } from "../../state/session/facts.ts";
@@ -92,33 +94,28 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, format }: FreeSpot
     if (!justDragged.current) pick(e);
     justDragged.current = false;
   };
-  const pick = (e: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) => {
+  const pick = (e: Pick<Pressed, "shiftKey" | "ctrlKey" | "metaKey">) => {
     const ids = freeTiles(openPage(session.state.getState())).map((t) => t.id);
     viewState.setState((s) => ({
       tiles: choose(s.tiles, ids, tile.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
     }));
   };
-  const onKeyDown = (e: KeyboardEvent) => {
-    if (writing) return;
-    const by = e.shiftKey ? farNudgeMm : nudgeMm;
-    const step = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[e.key];
-    if (step && e.altKey)
-      placeFree(
-        session,
-        tile.id,
-        gripped(tile.frame, "corner", { x: step[0]!, y: step[1]! }, false),
-        "keep",
-        `size-${tile.id}`,
-      );
-    else if (step)
-      placeFree(session, tile.id, moved(tile.frame, { x: step[0]!, y: step[1]! }), "keep", `nudge-${tile.id}`);
-    else if (e.key === "Enter" && written) openToWrite({ viewState }, tile.id);
-    else if (e.key === " ") pick(e);
-    else if (e.key === "Delete" || e.key === "Backspace") takeOff({ viewState }, session, [tile.id]);
-    else return;
-    e.preventDefault();
-    e.stopPropagation();
+  const nudge = (byMm: number) => (e: Pressed) =>
+    placeFree(session, tile.id, moved(tile.frame, arrow(e, byMm)), "keep", `nudge-${tile.id}`);
+  const size = (byMm: number) => (e: Pressed) => {
+    const frame = gripped(tile.frame, "corner", arrow(e, byMm), false);
+    placeFree(session, tile.id, frame, "keep", `size-${tile.id}`);
   };
+  const obeyKeys = hears("free", {
+    move: nudge(nudgeMm),
+    moveFar: nudge(farNudgeMm),
+    size: size(nudgeMm),
+    sizeFar: size(farNudgeMm),
+    choose: pick,
+    chooseToo: pick,
+    write: () => written !== undefined && openToWrite({ viewState }, tile.id),
+    takeOff: () => takeOff({ viewState }, session, [tile.id]),
+  });
   const { left, top, width, height } = placeOf(view, frameRect(tile.frame));
   return (
     <div
@@ -132,7 +129,7 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, format }: FreeSpot
       onClick={click}
       onContextMenu={() => !chosen && viewState.setState({ tiles: { ids: new Set([tile.id]), anchor: tile.id } })}
       onDoubleClick={() => written && openToWrite({ viewState }, tile.id)}
-      onKeyDown={onKeyDown}
+      onKeyDown={writing ? undefined : obeyKeys}
       {...grips("move")}
     >
       {empty && !writing && say.nothingYet}

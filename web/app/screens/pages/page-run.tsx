@@ -11,13 +11,15 @@ import {
 import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { LayoutGrid, Plus } from "lucide-react";
-import { type KeyboardEvent, memo, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import { arrangedTiles, formatOf, type PlacedPage, type Project, pageCount, placed } from "#core/document";
 import { type PageFormat, seenBox } from "#core/lab";
 import { book as bookWords } from "../../../text/book.ts";
 import { run as words } from "../../../text/pages.ts";
 import { pockets as pocketWords } from "../../../text/pockets.ts";
+import { hears } from "../../commands/hear.ts";
+import { alongRow } from "../../commands/keys.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";
 import { useRowsSeen } from "../../components/rows-seen.ts";
 import { useSizeOf } from "../../components/size-of.ts";
@@ -104,22 +106,20 @@ const Run = memo(function Run({ project, open }: RunProps) {
         rows.findIndex((r) => r.key === over.id),
       );
   };
-  const onKeyDown = (e: KeyboardEvent) => {
-    const now = session.state.getState().project.pages;
-    const at = now.findIndex((p) => p.id === open);
-    const row = rows.findIndex((r) => r.pages.some((p) => p.id === open));
-    const by = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 }[e.key];
-    if (by !== undefined && e.altKey) {
-      if (rows[row] && rows[row + by]) moveRow(rows[row].key, row + by);
-    } else if (by !== undefined) {
-      openThe(services, session, now[at + by]);
-      const next = now[at + by]?.id ?? open;
-      requestAnimationFrame(() => list.current?.querySelector<HTMLElement>(`[data-page="${next}"]`)?.focus());
-    } else if (e.key === "Delete") removeThePage(services, session);
-    else return;
-    e.preventDefault();
-    e.stopPropagation();
-  };
+  const onKeyDown = hears("run", {
+    toPage: (e) => {
+      const now = session.state.getState().project.pages;
+      const next = now[now.findIndex((p) => p.id === open) + alongRow(e)];
+      openThe(services, session, next);
+      const focused = next?.id ?? open;
+      requestAnimationFrame(() => list.current?.querySelector<HTMLElement>(`[data-page="${focused}"]`)?.focus());
+    },
+    movePage: (e) => {
+      const row = rows.findIndex((r) => r.pages.some((p) => p.id === open));
+      if (rows[row] && rows[row + alongRow(e)]) moveRow(rows[row].key, row + alongRow(e));
+    },
+    removePage: () => removeThePage(services, session),
+  });
 
   return (
     <Box

@@ -21,7 +21,6 @@ import { Changeable } from "../../components/changeable.tsx";
 import { IncomingBar } from "../../components/incoming-bar.tsx";
 import { PhotoThumb } from "../../components/photo-thumb.tsx";
 import { SideChangeQuestion } from "../../components/side-change-question.tsx";
-import { usePageKeys } from "../../components/use-page-keys.ts";
 import { useServices } from "../../services.ts";
 import { holdsMore } from "../../state/edit/arrange-page.ts";
 import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
@@ -36,6 +35,7 @@ import { openSheet } from "./open-sheet.ts";
 import { PageRun } from "./page-run.tsx";
 import { Panel } from "./panel/panel.tsx";
 import { Shelf } from "./shelf.tsx";
+import { usePageKeys } from "./use-page-keys.ts";
 
 /** The page on its mat, the shelf under it, and one panel that speaks of what is chosen. */
 export function PagesScreen() {

@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { findPlaced, frameRect, framingOf, type PlacedTile } from "#core/document";
 import {
   dragged,
@@ -18,6 +18,8 @@ import { photoShape } from "#core/photo";
 import { tileSteps } from "#core/scene";
 import { paintScene, paintStep, setMatrix } from "../../../painters/canvas.ts";
 import { panel as words } from "../../../text/pages.ts";
+import { hears } from "../../commands/hear.ts";
+import { arrow, type Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
 import { reframeChange } from "../../state/edit/page-gestures.ts";
 import { shownPlaced, useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
@@ -173,28 +175,23 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
     else if (session.state.getState().draft) deps.keep(open.framing);
   };
 
-  const onKeyDown = (e: KeyboardEvent) => {
+  const nudge = (byMm: number) => (e: Pressed) => {
+    const open = deps.now();
+    if (open) deps.keep(dragged(aspect, open.size, open.framing, arrow(e, byMm)), `nudge-${tileId}`);
+  };
+  const zoomBy = (factor: number) => () => {
     const open = deps.now();
     if (!open) return;
-    const by = e.shiftKey ? farNudgeMm : nudgeMm;
-    const moves: Record<string, Point> = {
-      ArrowLeft: { x: -by, y: 0 },
-      ArrowRight: { x: by, y: 0 },
-      ArrowUp: { x: 0, y: -by },
-      ArrowDown: { x: 0, y: by },
-    };
-    const shift = moves[e.key];
     const { zoom } = settled(aspect, open.size, open.framing);
-    if (shift) deps.keep(dragged(aspect, open.size, open.framing, shift), `nudge-${tileId}`);
-    else if (e.key === "+" || e.key === "=")
-      deps.keep(zoomed(aspect, open.size, open.framing, zoom * zoomStep), `zoom-${tileId}`);
-    else if (e.key === "-") deps.keep(zoomed(aspect, open.size, open.framing, zoom / zoomStep), `zoom-${tileId}`);
-    else if (e.key === "Enter" || e.key === "Escape")
-      viewState.setState({ reframing: undefined, straightening: false });
-    else return;
-    e.preventDefault();
-    e.stopPropagation();
+    deps.keep(zoomed(aspect, open.size, open.framing, zoom * factor), `zoom-${tileId}`);
   };
+  const onKeyDown = hears("reframing", {
+    move: nudge(nudgeMm),
+    moveFar: nudge(farNudgeMm),
+    zoomIn: zoomBy(zoomStep),
+    zoomOut: zoomBy(1 / zoomStep),
+    endReframing: () => viewState.setState({ reframing: undefined, straightening: false }),
+  });
 
   return (
     <Box

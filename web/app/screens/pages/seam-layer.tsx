@@ -1,7 +1,9 @@
-import { type KeyboardEvent, type PointerEvent, useMemo, useState } from "react";
+import { type PointerEvent, useMemo, useState } from "react";
 import { arrangedOn, frameRect, insideRect, type PlacedPage } from "#core/document";
 import type { Rect } from "#core/geometry";
 import { pages as words } from "../../../text/pages.ts";
+import { hears } from "../../commands/hear.ts";
+import { direction, type Pressed } from "../../commands/keys.ts";
 import { useSession } from "../../state/session/hooks.ts";
 import { openPlaced } from "../../state/session/project-session.ts";
 import { type PageSeam, pageSeams, snapped } from "./page-seams.ts";
@@ -16,6 +18,8 @@ interface SeamLayerProps {
 /** Wide enough for a finger, however thin the gap is. */
 const gripPx = 12;
 const snapPx = 6;
+const nudgeMm = 1;
+const farNudgeMm = 5;
 
 /** The seams between tiles, to be dragged or moved by arrow keys; both sides follow. */
 export function SeamLayer({ view, page }: SeamLayerProps) {
@@ -55,14 +59,20 @@ export function SeamLayer({ view, page }: SeamLayerProps) {
     handle.addEventListener("pointercancel", end);
   };
 
-  const onKeyDown = (e: KeyboardEvent, s: PageSeam) => {
-    const [less, more] = s.across ? ["ArrowLeft", "ArrowRight"] : ["ArrowUp", "ArrowDown"];
-    if (e.key !== less && e.key !== more) return;
-    e.preventDefault();
-    e.stopPropagation();
-    const by = (e.key === more ? 1 : -1) * (e.shiftKey ? 5 : 1);
-    session.commit({ code: "movedSeam", count: 1 }, [movedTo(s, s.at + by, e.altKey)], {
-      mergeKey: `seam-${s.key}`,
+  const keysOf = (s: PageSeam) => {
+    const nudge = (byMm: number, alone: boolean) => (e: Pressed) => {
+      const by = s.across ? direction(e).x : direction(e).y;
+      if (by === 0) return false;
+      session.commit({ code: "movedSeam", count: 1 }, [movedTo(s, s.at + by * byMm, alone)], {
+        mergeKey: `seam-${s.key}`,
+      });
+      return true;
+    };
+    return hears("seam", {
+      move: nudge(nudgeMm, false),
+      moveFar: nudge(farNudgeMm, false),
+      moveStretch: nudge(nudgeMm, true),
+      moveStretchFar: nudge(farNudgeMm, true),
     });
   };
 
@@ -92,7 +102,7 @@ export function SeamLayer({ view, page }: SeamLayerProps) {
             className={`${css.seam} ${s.across ? css.across : css.down} ${held === s.key ? css.held : ""}`}
             style={placeOf(view, rect)}
             onPointerDown={(e) => grab(e, s)}
-            onKeyDown={(e) => onKeyDown(e, s)}
+            onKeyDown={keysOf(s)}
           />
         );
       })}

@@ -2,13 +2,15 @@ import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { useDraggable } from "@dnd-kit/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { LayoutGrid } from "lucide-react";
-import { type KeyboardEvent, memo, useCallback, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useMemo, useRef, useState } from "react";
 import { arrangedTiles, arrangementOf, holdsPockets, type Page } from "#core/document";
 import type { Dragged } from "#core/edit";
 import { grownBy } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import { run, shelf as words } from "../../../text/pages.ts";
 import { photos as photoWords } from "../../../text/photos.ts";
+import { hears } from "../../commands/hear.ts";
+import { direction, type Pressed } from "../../commands/keys.ts";
 import { PhotoTile, type TileHandlers } from "../../components/photo-tile.tsx";
 import { useServices } from "../../services.ts";
 import { holdsMore } from "../../state/edit/arrange-page.ts";
@@ -61,30 +63,31 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
     [viewState, ids],
   );
 
-  const onKeyDown = (e: KeyboardEvent) => {
-    const ctrl = e.ctrlKey || e.metaKey;
-    if ((e.key === "ArrowLeft" || e.key === "ArrowRight") && stop) {
-      const next = ids[ids.indexOf(stop) + (e.key === "ArrowRight" ? 1 : -1)];
-      if (next) {
-        setAt(next);
-        if (e.shiftKey)
-          viewState.setState((s) => ({
-            photos: choose(s.photos.anchor ? s.photos : { ...s.photos, anchor: stop }, ids, next, {
-              shift: true,
-              ctrl: false,
-            }),
-          }));
-        virtual.scrollToIndex(ids.indexOf(next));
-        requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-photo="${next}"]`)?.focus());
-      }
-    } else if (e.key === " " && stop)
-      viewState.setState((s) => ({ photos: choose(s.photos, ids, stop, { shift: e.shiftKey, ctrl: true }) }));
-    else if (ctrl && e.key === "a") viewState.setState({ photos: chooseAll(ids) });
-    else if (e.key === "Escape") viewState.setState({ photos: nothingChosen });
-    else return;
-    e.preventDefault();
-    e.stopPropagation();
+  const go = (e: Pressed) => {
+    const next = stop && ids[ids.indexOf(stop) + direction(e).x];
+    if (!next) return undefined;
+    setAt(next);
+    virtual.scrollToIndex(ids.indexOf(next));
+    requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-photo="${next}"]`)?.focus());
+    return next;
   };
+  const pick = (e: Pressed) =>
+    stop !== undefined &&
+    viewState.setState((s) => ({ photos: choose(s.photos, ids, stop, { shift: e.shiftKey, ctrl: true }) }));
+  const onKeyDown = hears("shelf", {
+    toNext: go,
+    chooseUpTo: (e) => {
+      const next = go(e);
+      if (next)
+        viewState.setState((s) => ({
+          photos: choose({ ...s.photos, anchor: s.photos.anchor ?? stop }, ids, next, { shift: true, ctrl: false }),
+        }));
+    },
+    choose: pick,
+    chooseRow: pick,
+    chooseAll: () => viewState.setState({ photos: chooseAll(ids) }),
+    letGo: () => viewState.setState({ photos: nothingChosen }),
+  });
 
   return (
     <Box as="section" aria-label={words.label} bg="oat.50" borderTopWidth="1px" borderColor="oat.300">

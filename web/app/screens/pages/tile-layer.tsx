@@ -1,6 +1,6 @@
 import { useDraggable } from "@dnd-kit/core";
 import { ImageOff, ImagePlus, Lock } from "lucide-react";
-import { type KeyboardEvent, memo, useMemo, useRef, useState } from "react";
+import { memo, useMemo, useRef, useState } from "react";
 import type { Edge } from "#core/arrange";
 import { arrangedOn, arrangedTiles, frameRect, isLocked, type PlacedPage, photoIdOf } from "#core/document";
 import type { Dragged, DropMeaning } from "#core/edit";
@@ -8,6 +8,8 @@ import { takenAway, tileMoved } from "#core/edit";
 import { outlineOf } from "#core/outlines";
 import { seenFrame } from "#core/scene";
 import { pages as words } from "../../../text/pages.ts";
+import { hears } from "../../commands/hear.ts";
+import type { Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
 import { emptyThem } from "../../state/edit/page-gestures.ts";
 import { keep } from "../../state/edit/tree-gestures.ts";
@@ -47,22 +49,38 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
     };
   }, [viewState, session]);
 
-  const onKeyDown = (e: KeyboardEvent) => {
-    if (!stop) return;
-    const tile = tiles.find((t) => t.id === stop);
-    if (e.key.startsWith("Arrow")) {
-      const rects = tiles.map((t) => ({ id: t.id, ...frameRect(t.frame) }));
-      const next = nearestToward(rects, stop, e.key);
-      if (e.altKey && next) keep(session, "arrangedAnew", 1, tileMoved(stop, { tileId: next, edge: edgeOf[e.key]! }));
-      else if (next) layer.current?.querySelector<HTMLElement>(`[data-tile="${next}"]`)?.focus();
-    } else if (e.key === " ") deps.pick(stop, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey });
-    else if (e.key === "Enter") {
-      if (tile?.filling.kind === "photo" || tile?.filling.kind === "words") deps.open(stop, tile.filling.kind);
-    } else if (e.key === "Delete" && !chosen.has(stop))
-      e.shiftKey ? keep(session, "tookAway", 1, takenAway([stop])) : emptyThem(session, [stop]);
-    else return;
-    e.preventDefault();
+  const toward = (e: Pressed) =>
+    stop === undefined
+      ? undefined
+      : nearestToward(
+          tiles.map((t) => ({ id: t.id, ...frameRect(t.frame) })),
+          stop,
+          e.key,
+        );
+  const pick = (e: Pressed) =>
+    stop !== undefined && deps.pick(stop, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey });
+  /** What is chosen is removed together, by the page's own keys. */
+  const unlessChosen = (does: (id: string) => void) => () => {
+    if (stop === undefined || chosen.has(stop)) return false;
+    does(stop);
+    return true;
   };
+  const onKeyDown = hears("tiles", {
+    toNext: (e) => layer.current?.querySelector<HTMLElement>(`[data-tile="${toward(e)}"]`)?.focus(),
+    movePast: (e) => {
+      const next = toward(e);
+      if (stop !== undefined && next)
+        keep(session, "arrangedAnew", 1, tileMoved(stop, { tileId: next, edge: edgeOf[e.key]! }));
+    },
+    choose: pick,
+    chooseToo: pick,
+    open: () => {
+      const kind = tiles.find((t) => t.id === stop)?.filling.kind;
+      if (stop !== undefined && (kind === "photo" || kind === "words")) deps.open(stop, kind);
+    },
+    emptyThis: unlessChosen((id) => emptyThem(session, [id])),
+    takeThisAway: unlessChosen((id) => keep(session, "tookAway", 1, takenAway([id]))),
+  });
 
   const { format } = page;
 

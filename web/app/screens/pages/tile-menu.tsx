@@ -3,6 +3,7 @@ import type { ReactElement } from "react";
 import { areWords, arrangedTiles, findTile, isFree, isLocked, type Tile } from "#core/document";
 import { halved, keptTogether, locked, slippedIn, takenAway } from "#core/edit";
 import { tileMenu as words } from "../../../text/pages.ts";
+import { firstKeyOf } from "../../commands/shown.ts";
 import { useServices } from "../../services.ts";
 import { lead, leadOf } from "../../state/edit/arrange-page.ts";
 import { emptyThem, putPhoto, swapPhotos } from "../../state/edit/page-gestures.ts";
@@ -13,7 +14,7 @@ import { useLibrary, useProject, useSession, useViewState } from "../../state/se
 import { openPage } from "../../state/session/project-session.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
 
-type Deed = readonly [value: string, words: string, deed: () => void];
+type Deed = readonly [value: string, words: string, deed: () => void, keys?: string];
 
 /** What can be done with the chosen tiles, where the pointer is; opened by a right click or the menu key. */
 export function TileMenu({ children }: { readonly children: ReactElement }) {
@@ -25,9 +26,14 @@ export function TileMenu({ children }: { readonly children: ReactElement }) {
         <Portal>
           <Menu.Positioner>
             <Menu.Content bg="oat.25" borderRadius="card" boxShadow="lifted" aria-label={words.label}>
-              {deeds.map(([value, name]) => (
+              {deeds.map(([value, name, , pressed]) => (
                 <Menu.Item key={value} value={value}>
                   {name}
+                  {pressed && (
+                    <Menu.ItemCommand opacity="1" color="fg.subtle" fontFamily="body" letterSpacing="normal">
+                      {pressed}
+                    </Menu.ItemCommand>
+                  )}
                 </Menu.Item>
               ))}
             </Menu.Content>
@@ -68,7 +74,7 @@ function useDeeds(): readonly Deed[] {
       areLocked ? words.unlock : words.lock,
       () => keep(session, "lockedTiles", ids.length, locked(ids, !areLocked)),
     ]);
-  if (full.length > 0) all.push(["empty", words.empty, () => emptyThem(session, ids)]);
+  if (full.length > 0) all.push(["empty", words.empty, () => emptyThem(session, ids), firstKeyOf("page", "empty")]);
   all.push([
     "take",
     words.takeAway,
@@ -77,19 +83,23 @@ function useDeeds(): readonly Deed[] {
       keep(session, "tookAway", ids.length, takenAway(ids));
       services.viewState.setState({ tiles: nothingChosen });
     },
+    firstKeyOf("page", "takeAway"),
   ]);
   return all.filter((d): d is Deed => Boolean(d));
+
+  function reframeDeed(tileId: string): Deed {
+    const open = () => services.viewState.setState({ reframing: tileId });
+    return ["reframe", words.reframe, open, firstKeyOf("tiles", "open")];
+  }
 
   function ofOne(one: Tile): (Deed | false | undefined)[] {
     const has = one.filling.kind === "photo";
     const leads = leadOf(page)?.tileId === one.id;
+    const reframe = has && reframeDeed(one.id);
     if (isFree(page, one.id))
-      return [
-        has && ["reframe", words.reframe, () => services.viewState.setState({ reframing: one.id })],
-        photo && !areWords(one) && ["put", words.put, () => putPhoto(session, one.id, photo.id)],
-      ];
+      return [reframe, photo && !areWords(one) && ["put", words.put, () => putPhoto(session, one.id, photo.id)]];
     return [
-      has && ["reframe", words.reframe, () => services.viewState.setState({ reframing: one.id })],
+      reframe,
       photo && ["put", words.put, () => putPhoto(session, one.id, photo.id)],
       photo && [
         "before",
@@ -105,6 +115,7 @@ function useDeeds(): readonly Deed[] {
         "lead",
         leads ? words.leadNot : words.lead,
         () => lead(services, session, leads ? undefined : one.id, 0.4),
+        firstKeyOf("page", "lead"),
       ],
       ["across", words.splitAcross, () => keep(session, "halvedTile", 1, halved(one.id, "side", services.newId))],
       ["down", words.splitDown, () => keep(session, "halvedTile", 1, halved(one.id, "stack", services.newId))],

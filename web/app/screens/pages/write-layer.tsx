@@ -2,8 +2,10 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useLayoutEffect, useM
 import { findPlaced } from "#core/document";
 import { applyTo, inverse } from "#core/geometry";
 import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
-import { caretAt, lineEnds, offsetAt, offsetBeyond, selectionRects } from "#core/words";
+import { caretAt, type LaidWords, lineEnds, offsetAt, offsetBeyond, selectionRects } from "#core/words";
 import { words as say } from "../../../text/words.ts";
+import { hears } from "../../commands/hear.ts";
+import type { Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
 import { typed } from "../../state/edit/word-gestures.ts";
 import { useFacts } from "../../state/session/facts.ts";
@@ -56,20 +58,28 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     const at = toPage(view, { x: e.clientX - box.left, y: e.clientY - box.top });
     return offsetAt(laid, applyTo(inverse(wordsMatrix(frame, laid, words.style.turn)), at));
   };
-  const onKeyDown = (e: KeyboardEvent<HTMLTextAreaElement>) => {
-    e.stopPropagation();
-    const { selectionStart, selectionEnd, selectionDirection } = e.currentTarget;
+  const caretTo = (where: (laid: LaidWords, head: number) => number) => (e: Pressed) => {
+    if (!laid || !field.current) return false;
+    const { selectionStart, selectionEnd, selectionDirection } = field.current;
     const [anchor, head] =
       selectionDirection === "backward" ? [selectionEnd, selectionStart] : [selectionStart, selectionEnd];
-    const to = (at: number) => mark(e.shiftKey ? anchor : at, at);
-    if (e.key === "Escape") viewState.setState({ writing: undefined });
-    else if ((e.key === "ArrowUp" || e.key === "ArrowDown") && laid)
-      to(offsetBeyond(laid, head, e.key === "ArrowUp" ? -1 : 1, text.length));
-    else if ((e.key === "Home" || e.key === "End") && laid && !e.ctrlKey)
-      to(lineEnds(laid, head)[e.key === "Home" ? "from" : "to"]);
-    else if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === "z") e.shiftKey ? session.redo() : session.undo();
-    else return;
-    e.preventDefault();
+    const to = where(laid, head);
+    mark(e.shiftKey ? anchor : to, to);
+    return true;
+  };
+  const obeyKeys = hears("writing", {
+    endWriting: () => viewState.setState({ writing: undefined }),
+    lineUp: caretTo((laid, head) => offsetBeyond(laid, head, -1, text.length)),
+    lineDown: caretTo((laid, head) => offsetBeyond(laid, head, 1, text.length)),
+    lineStart: caretTo((laid, head) => lineEnds(laid, head).from),
+    lineEnd: caretTo((laid, head) => lineEnds(laid, head).to),
+    undo: () => session.undo(),
+    redo: () => session.redo(),
+  });
+  const onKeyDown = (e: KeyboardEvent<HTMLTextAreaElement>) => {
+    obeyKeys(e);
+    // All keys are the text's while one writes.
+    e.stopPropagation();
   };
   const caret = laid && marked[0] === marked[1] ? caretAt(laid, marked[0]) : undefined;
   const m = laid && wordsMatrix(frame, laid, words.style.turn);

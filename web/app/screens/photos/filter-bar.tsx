@@ -171,9 +171,9 @@ function ByEvent({
       <Select<string>
         label={words.event}
         value={at?.key ?? ""}
-        options={[["", words.anyEvent], ...events.map((e): [string, string] => [e.key, nameOf(e)])]}
+        options={[["", words.anyEvent], ...events.map((event): [string, string] => [event.key, nameOf(event)])]}
         onChoose={(key) => {
-          const event = events.find((e) => e.key === key);
+          const event = events.find((one) => one.key === key);
           onSpan(event && { from: from(event), to: event.to.slice(0, 19) });
         }}
       />

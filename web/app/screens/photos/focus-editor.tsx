@@ -1,10 +1,12 @@
 import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { ScanFace } from "lucide-react";
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import { type PointerEvent, useRef, useState } from "react";
 import { contained } from "#core/fit";
 import { clamp, type Point } from "#core/geometry";
 import { aspectOf, type FaceBox, type Focus, type Photo, pointOfFaces } from "#core/photo";
 import { sheetWords as words } from "../../../text/photos.ts";
+import { hears } from "../../commands/hear.ts";
+import { arrow } from "../../commands/keys.ts";
 import { PhotoThumb } from "../../components/photo-thumb.tsx";
 import { useServices } from "../../services.ts";
 
@@ -59,20 +61,15 @@ export function FocusEditor({ photo }: { readonly photo: Photo }) {
       },
     );
   };
-  const onPointKey = (e: KeyboardEvent) => {
-    const by = (
-      { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<
-        string,
-        [number, number]
-      >
-    )[e.key];
-    if (!by) return;
-    e.preventDefault();
-    keep({
-      faces: focus.faces,
-      point: { x: clamp(focus.point.x + by[0] * nudge, 0, 1), y: clamp(focus.point.y + by[1] * nudge, 0, 1) },
-    });
-  };
+  const onPointKey = hears("focusPoint", {
+    movePoint: (e) => {
+      const by = arrow(e, nudge);
+      keep({
+        faces: focus.faces,
+        point: { x: clamp(focus.point.x + by.x, 0, 1), y: clamp(focus.point.y + by.y, 0, 1) },
+      });
+    },
+  });
   const point = moved ?? focus.point;
 
   return (
@@ -97,9 +94,7 @@ export function FocusEditor({ photo }: { readonly photo: Photo }) {
             role="button"
             tabIndex={0}
             aria-label={words.face(i + 1)}
-            onKeyDown={(e) =>
-              (e.key === "Delete" || e.key === "Backspace") && keepFaces(focus.faces.filter((_, at) => at !== i))
-            }
+            onKeyDown={hears("face", { removeFace: () => keepFaces(focus.faces.filter((_, at) => at !== i)) })}
             position="absolute"
             border="2px solid white"
             boxShadow="0 0 0 1.5px {colors.glaze.500}"

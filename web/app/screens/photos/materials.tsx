@@ -1,13 +1,13 @@
 import { Box, Flex, Heading, Text, VStack } from "@chakra-ui/react";
 import { useMemo } from "react";
 import { photos as photoWords } from "../../../text/photos.ts";
+import { useLibraryUndoKeys } from "../../commands/history-keys.ts";
 import { BringIn, TakeSample } from "../../components/import-buttons.tsx";
 import { useLibrary, useViewState } from "../../state/session/hooks.ts";
 import { ChosenFrame } from "./chosen-frame.tsx";
 import { LibraryBar, Sections } from "./library-bar.tsx";
 import { PhotoSheet } from "./photo-sheet.tsx";
 import { PhotoWall } from "./photo-wall.tsx";
-import { useLibraryKeys } from "./use-library-keys.ts";
 
 type MaterialSection = "papers" | "ornaments";
 
@@ -24,7 +24,7 @@ export function Materials({ section }: { readonly section: MaterialSection }) {
   const chosenIds = useViewState((s) => s.photos.ids);
   const chosen = useMemo(() => all.filter((p) => chosenIds.has(p.id)), [all, chosenIds]);
   const sheet = all.find((p) => p.id === sheetId);
-  useLibraryKeys();
+  useLibraryUndoKeys();
   if (all.length === 0 && !coming) {
     const [title, lead] = emptyWords[section];
     return (

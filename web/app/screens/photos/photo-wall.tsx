@@ -12,6 +12,9 @@ import {
 } from "react";
 import type { NamedSpan, Photo, PhotoEvent, PhotoFilter } from "#core/photo";
 import { eventWords, photos as words } from "../../../text/photos.ts";
+import { hears } from "../../commands/hear.ts";
+import type { Pressed } from "../../commands/keys.ts";
+import { typingIn } from "../../commands/typing-in.ts";
 import { takenDay } from "../../components/dates.ts";
 import { PhotoTile, type TileHandlers } from "../../components/photo-tile.tsx";
 import { useSizeOf } from "../../components/size-of.ts";
@@ -107,19 +110,26 @@ export function PhotoWall({
     }),
     [viewState, ids, piles],
   );
+  const toward = (e: Pressed) => {
+    if (stop) go(neighbour(rows, stop, e.key as "ArrowLeft"), e.shiftKey);
+  };
+  const pick = (e: Pressed) =>
+    stop !== undefined &&
+    viewState.setState((s) => ({ photos: choose(s.photos, ids, stop, { shift: e.shiftKey, ctrl: true }) }));
+  const obeyKeys = hears("wall", {
+    toNext: toward,
+    chooseUpTo: toward,
+    toFirst: (e) => go(ids[0], e.shiftKey),
+    toLast: (e) => go(ids.at(-1), e.shiftKey),
+    choose: pick,
+    chooseRow: pick,
+    open: () => stop !== undefined && viewState.setState({ sheet: stop }),
+    togglePile: () => stop !== undefined && deps.togglePile?.(stop),
+    chooseAll: () => viewState.setState({ photos: chooseAll(ids) }),
+    letGo: () => viewState.setState({ photos: nothingChosen, sheet: undefined }),
+  });
   const onKeyDown = (e: KeyboardEvent) => {
-    if (e.target instanceof HTMLInputElement) return;
-    if (e.key.startsWith("Arrow") && stop) go(neighbour(rows, stop, e.key as "ArrowLeft"), e.shiftKey);
-    else if (e.key === " " && stop)
-      viewState.setState((s) => ({ photos: choose(s.photos, ids, stop, { shift: e.shiftKey, ctrl: true }) }));
-    else if (e.key === "Enter" && stop) viewState.setState({ sheet: stop });
-    else if (e.key === "p" && stop) deps.togglePile?.(stop);
-    else if (e.key === "a" && (e.ctrlKey || e.metaKey)) viewState.setState({ photos: chooseAll(ids) });
-    else if (e.key === "Escape") viewState.setState({ photos: nothingChosen, sheet: undefined });
-    else if (e.key === "Home") go(ids[0], e.shiftKey);
-    else if (e.key === "End") go(ids.at(-1), e.shiftKey);
-    else return;
-    e.preventDefault();
+    if (!typingIn(e.target)) obeyKeys(e);
   };
   const lasso = useLasso(scroller, (hit) =>
     viewState.setState((s) => ({

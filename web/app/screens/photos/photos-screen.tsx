@@ -2,6 +2,7 @@ import { Box, Button, Flex, Heading, Text, VStack } from "@chakra-ui/react";
 import { useCallback, useDeferredValue, useMemo, useRef } from "react";
 import { narrows, noFilter, sift } from "#core/photo";
 import { filterWords, photos as words } from "../../../text/photos.ts";
+import { useLibraryUndoKeys } from "../../commands/history-keys.ts";
 import { BringIn, TakeSample } from "../../components/import-buttons.tsx";
 import { IncomingBar } from "../../components/incoming-bar.tsx";
 import { useServices } from "../../services.ts";
@@ -14,7 +15,6 @@ import { Materials } from "./materials.tsx";
 import { PhotoSheet } from "./photo-sheet.tsx";
 import { PhotoWall, type WallHandle } from "./photo-wall.tsx";
 import { Timeline } from "./timeline.tsx";
-import { useLibraryKeys } from "./use-library-keys.ts";
 
 /** Everything brought in: photos by time, and the papers and ornaments that go with them. */
 export function PhotosScreen() {
@@ -53,7 +53,7 @@ function Photographs() {
     [viewState],
   );
   const onGo = useCallback((id: string) => wall.current?.goTo(id), []);
-  useLibraryKeys();
+  useLibraryUndoKeys();
 
   if (all.length === 0 && !coming) return <Empty />;
   const sheet = sheetId === undefined ? undefined : byId.get(sheetId);

@@ -1,13 +1,13 @@
 import { Box, Button, Flex, HStack, IconButton, Text, Textarea } from "@chakra-ui/react";
 import { ChevronLeft, ChevronRight, MapPin, X } from "lucide-react";
-import { type MouseEvent, useCallback, useEffect, useMemo, useState } from "react";
+import { type MouseEvent, useCallback, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { type Note, pageCount } from "#core/document";
 import { reading as words } from "../../../text/project.ts";
+import { useKeys } from "../../commands/hear.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
 import { useSizeOf } from "../../components/size-of.ts";
-import { typingIn } from "../../components/typing-in.ts";
 import { useServices } from "../../services.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
@@ -58,20 +58,14 @@ export function ReadingScreen() {
     },
     [views, at, turn, view],
   );
-  useEffect(() => {
-    const hear = (e: KeyboardEvent) => {
-      if (typingIn(e.target) || note) return;
-      if (e.key === "ArrowRight" || e.key === "PageDown" || e.key === " ") go(1);
-      else if (e.key === "ArrowLeft" || e.key === "PageUp") go(-1);
-      else if (e.key === "Home") setAt(0);
-      else if (e.key === "End") setAt(views.length - 1);
-      else if (e.key === "Escape") pinning ? setPinning(false) : leave();
-      else return;
-      e.preventDefault();
-    };
-    window.addEventListener("keydown", hear);
-    return () => window.removeEventListener("keydown", hear);
-  }, [go, leave, views.length, pinning, note]);
+  const unlessNoting = (does: () => void) => () => (note ? false : does());
+  useKeys("reading", {
+    turn: unlessNoting(() => go(1)),
+    turnBack: unlessNoting(() => go(-1)),
+    toFirst: unlessNoting(() => setAt(0)),
+    toLast: unlessNoting(() => setAt(views.length - 1)),
+    leave: unlessNoting(() => (pinning ? setPinning(false) : leave())),
+  });
 
   const both = project.kind !== "collage";
   const tall = Math.max(...views.map((v) => (v.left ?? v.right)!.box.h));

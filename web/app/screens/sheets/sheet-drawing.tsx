@@ -1,8 +1,10 @@
 import { Box, Flex, Heading } from "@chakra-ui/react";
-import { type KeyboardEvent, useRef } from "react";
+import { useRef } from "react";
 import type { DrawnSheet } from "#core/sheet-files";
 import type { Cut, LaidCard } from "#core/sheets";
 import { sheets as words } from "../../../text/sheets.ts";
+import { hears } from "../../commands/hear.ts";
+import { alongRow } from "../../commands/keys.ts";
 import { useSizeOf } from "../../components/size-of.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject } from "../../state/session/hooks.ts";
@@ -29,17 +31,21 @@ export function SheetDrawing({ sheet, of, chosen, overCut, onChoose }: SheetDraw
   const side = isReadFromSide(sheet);
   const [wide, high] = side ? [size.heightMm, size.widthMm] : [size.widthMm, size.heightMm];
   const scale = room ? Math.min((room.w - 2 * roomPx) / wide, (room.h - 2 * roomPx) / high) : 0;
-  const onKeyDown = (e: KeyboardEvent) => {
-    const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[e.key];
-    const now = laid.cards.findIndex((c) => c.item === chosen);
-    if (e.key === "Escape") onChoose(undefined);
-    else if (by !== undefined && laid.cards.length > 0) {
-      const next = laid.cards[(Math.max(0, now) + (now < 0 ? 0 : by) + laid.cards.length) % laid.cards.length]!;
+  const { cards } = laid;
+  const onKeyDown = hears("sheet", {
+    toNext: (e) => {
+      const now = cards.findIndex((c) => c.item === chosen);
+      const next = cards[(Math.max(0, now) + (now < 0 ? 0 : alongRow(e)) + cards.length) % cards.length];
+      if (!next) return;
       onChoose(next.item);
       list.current?.querySelector<HTMLElement>(`[data-item="${next.item}"]`)?.focus();
-    } else return;
-    e.preventDefault();
-  };
+    },
+    choose: () => {
+      const focused = document.activeElement?.getAttribute("data-item");
+      if (focused != null) onChoose(Number(focused));
+    },
+    letGo: () => onChoose(undefined),
+  });
   return (
     <Flex direction="column" flex="1" minH="0">
       <Heading as="h1" fontSize="21px" fontWeight="520" px="6" pt="5">
@@ -98,6 +104,7 @@ function Card({ sheet, card, scale, chosen, stop, onChoose }: CardProps) {
   const { cell } = card;
   const label = words.card(labelOf(project, want, facts), sheet.index + 1);
   return (
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the sheet hears the keys for all of its cards
     <div
       role="option"
       aria-selected={chosen}
@@ -107,11 +114,6 @@ function Card({ sheet, card, scale, chosen, stop, onChoose }: CardProps) {
       data-item={card.item}
       className={`${css.card} ${chosen ? css.chosen : ""}`}
       onClick={onChoose}
-      onKeyDown={(e) => {
-        if (e.key !== "Enter" && e.key !== " ") return;
-        e.preventDefault();
-        onChoose();
-      }}
       style={{ left: cell.x * scale, top: cell.y * scale, width: cell.w * scale, height: cell.h * scale }}
     >
       <CardPicture sheet={sheet} card={card} scale={scale} />

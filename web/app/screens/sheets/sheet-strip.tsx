@@ -1,7 +1,9 @@
 import { Flex } from "@chakra-ui/react";
-import type { KeyboardEvent } from "react";
+import { useRef } from "react";
 import type { DrawnSheet } from "#core/sheet-files";
 import { sheets as words } from "../../../text/sheets.ts";
+import { hears } from "../../commands/hear.ts";
+import { direction } from "../../commands/keys.ts";
 import { CardPicture, isReadFromSide } from "./card-picture.tsx";
 import css from "./sheet-strip.module.css";
 
@@ -17,17 +19,19 @@ interface SheetStripProps {
 
 /** All sheets in a row; one opens by a click or with the arrow keys. */
 export function SheetStrip({ sheets, open, onOpen }: SheetStripProps) {
+  const list = useRef<HTMLDivElement>(null);
   if (sheets.length < 2) return null;
-  const onKeyDown = (e: KeyboardEvent<HTMLElement>) => {
-    const by = { ArrowRight: 1, ArrowLeft: -1 }[e.key];
-    const next = by && sheets[open + by];
-    if (!next) return;
-    e.preventDefault();
-    onOpen(next.index);
-    e.currentTarget.querySelector<HTMLElement>(`[data-sheet="${next.index}"]`)?.focus();
-  };
+  const onKeyDown = hears("strip", {
+    toSheet: (e) => {
+      const next = sheets[open + direction(e).x];
+      if (!next) return;
+      onOpen(next.index);
+      list.current?.querySelector<HTMLElement>(`[data-sheet="${next.index}"]`)?.focus();
+    },
+  });
   return (
     <Flex
+      ref={list}
       role="listbox"
       aria-label={words.sheetsList}
       aria-orientation="horizontal"
@@ -44,6 +48,7 @@ export function SheetStrip({ sheets, open, onOpen }: SheetStripProps) {
       {sheets.map(({ index, size }) => {
         const scale = highPx / Math.max(size.widthMm, size.heightMm);
         return (
+          // biome-ignore lint/a11y/useKeyWithClickEvents: the strip hears the keys for all of its sheets
           <div
             key={index}
             role="option"
@@ -53,9 +58,6 @@ export function SheetStrip({ sheets, open, onOpen }: SheetStripProps) {
             tabIndex={index === open ? 0 : -1}
             className={`${css.spot} ${index === open ? css.open : ""}`}
             onClick={() => onOpen(index)}
-            onKeyDown={(e) => {
-              if (e.key === "Enter") onOpen(index);
-            }}
           >
             <SmallSheet sheet={sheets[index]!} scale={scale} pictures={Math.abs(index - open) <= seenBeside} />
             <span>{index + 1}</span>

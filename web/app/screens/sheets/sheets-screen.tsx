@@ -2,8 +2,8 @@ import { Box, Button, Flex, Grid, Heading, Text, VStack } from "@chakra-ui/react
 import { useMemo, useState } from "react";
 import { drawnSheets } from "#core/sheet-files";
 import { sheets as words } from "../../../text/sheets.ts";
+import { useUndoKeys } from "../../commands/history-keys.ts";
 import { Changeable } from "../../components/changeable.tsx";
-import { useUndoKeys } from "../../components/use-undo-keys.ts";
 import { useServices } from "../../services.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { isPacked, sheetsOf, wantInserts, wantPages } from "../../state/sheets/print-sheets.ts";

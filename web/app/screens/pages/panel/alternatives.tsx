@@ -1,13 +1,13 @@
 import { Button, HStack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import type { Alternative } from "#core/arrange";
 import { groupAt, type PlacedGroup, type PlacedPage, photoIdOf, placeAgain, treeIn } from "#core/document";
 import { arrangedAs } from "#core/edit";
 import { photoShape } from "#core/photo";
 import { panel as words } from "../../../../text/pages.ts";
+import { useKeys } from "../../../commands/hear.ts";
 import { PanelSection, pressedLook } from "../../../components/panel-parts.tsx";
-import { typingIn } from "../../../components/typing-in.ts";
 import { useServices } from "../../../services.ts";
 import { keep, show } from "../../../state/edit/tree-gestures.ts";
 import { openPlaced, useLibrary, usePanel, useSession } from "../../../state/session/hooks.ts";
@@ -46,19 +46,15 @@ function OfGroup({ page, group: placed }: { readonly page: PlacedPage; readonly 
       ),
     [ways, filters, lead],
   );
-  useEffect(() => {
-    const hear = (e: globalThis.KeyboardEvent) => {
-      const by = e.key === "]" ? 1 : e.key === "[" ? -1 : 0;
-      if (by === 0 || shown.length === 0 || typingIn(e.target)) return;
-      e.preventDefault();
-      const next = (at + by + shown.length) % shown.length;
-      setAt(next);
-      // Stepped through quickly, all of it is one step to undo.
-      keep(session, "arrangedAnew", count, arrangedAs(group.id, shown[next]!), "ways");
-    };
-    window.addEventListener("keydown", hear);
-    return () => window.removeEventListener("keydown", hear);
-  }, [session, shown, at, group.id, count]);
+  const step = (by: 1 | -1) => {
+    if (shown.length === 0) return false;
+    const next = (at + by + shown.length) % shown.length;
+    setAt(next);
+    // Stepped through quickly, all of it is one step to undo.
+    keep(session, "arrangedAnew", count, arrangedAs(group.id, shown[next]!), "ways");
+    return true;
+  };
+  useKeys("alternatives", { alternativeBefore: () => step(-1), alternativeAfter: () => step(1) });
   const take = (way: Alternative) => keep(session, "arrangedAnew", count, arrangedAs(group.id, way));
   const stop = Math.min(at, shown.length - 1);
   const toggle = (f: Filter) => {

@@ -1,5 +1,7 @@
 import { Grid } from "@chakra-ui/react";
-import type { KeyboardEvent, ReactNode } from "react";
+import { type ReactNode, useRef } from "react";
+import { hears } from "../../../commands/hear.ts";
+import { direction } from "../../../commands/keys.ts";
 
 interface CardGridProps {
   readonly label: string;
@@ -13,19 +15,23 @@ interface CardGridProps {
 
 /** Cards of pages that could be, walked through by arrow keys; Escape lets go of the one looked at. */
 export function CardGrid({ label, columns, count, stop, onStop, children }: CardGridProps) {
-  const onKeyDown = (e: KeyboardEvent<HTMLElement>) => {
-    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: columns, ArrowUp: -columns }[e.key];
+  const grid = useRef<HTMLDivElement>(null);
+  const onKeyDown = hears("cards", {
+    toNext: (e) => {
+      const by = direction(e).x + direction(e).y * columns;
+      const next = Math.max(0, Math.min(count - 1, stop + by));
+      onStop(next);
+      grid.current?.querySelectorAll<HTMLElement>("[data-card]")[next]?.focus();
+    },
     // A blur lets go; what Escape means to the place goes on from here.
-    if (e.key === "Escape") (e.target as HTMLElement).blur();
-    if (by === undefined) return;
-    const next = Math.max(0, Math.min(count - 1, stop + by));
-    onStop(next);
-    e.currentTarget.querySelectorAll<HTMLElement>("[data-card]")[next]?.focus();
-    e.preventDefault();
-    e.stopPropagation();
-  };
+    letGo: () => {
+      if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+      return false;
+    },
+  });
   return (
     <Grid
+      ref={grid}
       role="group"
       aria-label={label}
       templateColumns={`repeat(${columns}, minmax(0, 1fr))`}

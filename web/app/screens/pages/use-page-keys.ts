@@ -1,0 +1,57 @@
+import { arrangedTiles } from "#core/document";
+import { takenAway } from "#core/edit";
+import { useKeys } from "../../commands/hear.ts";
+import { useServices } from "../../services.ts";
+import { lead, leadOf, shuffle } from "../../state/edit/arrange-page.ts";
+import { emptyThem } from "../../state/edit/page-gestures.ts";
+import { stepPage } from "../../state/edit/page-list.ts";
+import { keep } from "../../state/edit/tree-gestures.ts";
+import { takeOff } from "../../state/edit/word-gestures.ts";
+import { useSession } from "../../state/session/hooks.ts";
+import { openPage } from "../../state/session/project-session.ts";
+import { chooseAll, nothingChosen } from "../../state/view-state/choose.ts";
+
+/** Keys that hold wherever the focus is among the pages. */
+export function usePageKeys(): void {
+  const services = useServices();
+  const { viewState } = services;
+  const session = useSession();
+  const step = (by: 1 | -1) => !viewState.getState().reframing && stepPage(services, session, by);
+  /** What is chosen, unless a photo is being reframed. */
+  const chosen = () => (viewState.getState().reframing ? [] : [...viewState.getState().tiles.ids]);
+  const remove = (arranged: (ids: readonly string[]) => void) => {
+    const ids = chosen();
+    if (ids.length === 0) return false;
+    if (!takeOff(services, session, ids)) arranged(ids);
+    return true;
+  };
+  useKeys("page", {
+    pageBefore: () => step(-1),
+    pageAfter: () => step(1),
+    chooseAll: () =>
+      viewState.setState({ tiles: chooseAll(arrangedTiles(openPage(session.state.getState())).map((t) => t.id)) }),
+    empty: () => remove((ids) => emptyThem(session, ids)),
+    takeAway: () =>
+      remove((ids) => {
+        keep(session, "tookAway", ids.length, takenAway(ids));
+        viewState.setState({ tiles: nothingChosen });
+      }),
+    lead: () => {
+      const [only, more] = [...viewState.getState().tiles.ids];
+      if (only === undefined || more !== undefined) return false;
+      const leads = leadOf(openPage(session.state.getState()))?.tileId === only;
+      return lead(services, session, leads ? undefined : only, 0.4);
+    },
+    shuffle: () => shuffle(services, session, 1),
+    shuffleBack: () => shuffle(services, session, -1),
+    letGo: () => {
+      const now = viewState.getState();
+      if (now.writing) viewState.setState({ writing: undefined });
+      else if (now.reframing) viewState.setState({ reframing: undefined, straightening: false });
+      else if (now.templates) {
+        session.dropPreview();
+        viewState.setState({ templates: false });
+      } else viewState.setState({ tiles: nothingChosen, photos: nothingChosen });
+    },
+  });
+}
