@@ -48,6 +48,7 @@ test("a lab's card of one's own: typed with a drawing that follows, kept, saved 
     await type(page, "Names", "{project}_{size}_{page}");
     await type(page, "Largest file, MB", "0.2");
     await type(page, "Longest name, letters", "20");
+    await type(page, "Smallest letters, pt", "6.5");
     await type(page, "Currency, as GBP", "eur");
     await expect(page.getByText("A-120-x-150-m-03.jpg")).toBeVisible();
     await page.getByRole("button", { name: "Keep this card" }).click();
@@ -62,7 +63,11 @@ test("a lab's card of one's own: typed with a drawing that follows, kept, saved 
     expect(file.suggestedFilename()).toBe("Sallow-Street-Prints.lab.json");
     await file.saveAs(saved);
     const card = JSON.parse(await readFile(saved, "utf8"));
-    expect(card).toMatchObject({ bleedMm: 4, currency: "EUR", file: { mostMb: 0.2, mostNameLength: 20 } });
+    expect(card).toMatchObject({
+      bleedMm: 4,
+      currency: "EUR",
+      file: { mostMb: 0.2, mostNameLength: 20, leastTypePt: 6.5 },
+    });
     expect(card.sizes).toEqual([expect.objectContaining({ widthMm: 120, price: 0.4 })]);
     await page.getByRole("button", { name: "Delete this card" }).click();
     await expect(page.getByRole("button", { name: "Sallow Street Prints", exact: true })).toHaveCount(0);

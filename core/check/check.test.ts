@@ -14,6 +14,7 @@ import {
   withPage,
 } from "#core/document";
 import { bleedBox } from "#core/lab";
+import { plainCard } from "#core/lab/schema";
 import { collage, counter, firstPlaced, squareFormat } from "../document/project.fixture.ts";
 import {
   applied,
@@ -29,7 +30,7 @@ import {
   setter,
   tile,
 } from "./check.fixture.ts";
-import { checkPage, type Finding, type PageFacts, pageAt, worstFirst } from "./index.ts";
+import { checkPage, type Finding, type FindingOf, type PageFacts, pageAt, worstFirst } from "./index.ts";
 
 const inside = { x: 60, y: 60, w: 60, h: 40 };
 
@@ -88,7 +89,7 @@ test("a photo is soft below what the lab takes, less sharp below what it wants, 
   expect(codes(at(50).findings)).toEqual(["lessSharp"]);
   const { project, findings } = at(100);
   expect(findings).toMatchObject([{ code: "soft", severity: "wrong", needsPpi: 150 }]);
-  const { largest } = findings[0] as Extract<Finding, { code: "soft" }>;
+  const { largest } = findings[0] as FindingOf<"soft">;
   expect(450 / (largest.w / 25.4)).toBeCloseTo(150);
   expect(again(fixedBy(project, findings[0]!, "useSharper", known), known)).toEqual([]);
 });
@@ -206,6 +207,21 @@ test("words that are hidden, too small, faint, without a letter or without their
   const tiny = says("Lock", { sizePt: 4 });
   expect(tiny.findings).toMatchObject([{ code: "wordsSmall", sizePt: 4, leastPt: 6 }]);
   expect(again(fixedBy(tiny.project, tiny.findings[0]!, "enlargeWords"))).toEqual([]);
+
+  // The lab's own limit counts where it is higher, and then for certain.
+  for (const [sizePt, leastTypePt, found] of [
+    [7, 7.5, [{ severity: "wrong", leastPt: 7.5, byLab: true }]],
+    [5.5, 5, [{ severity: "doubt", leastPt: 6 }]],
+    [7.5, 7.5, []],
+  ] as const) {
+    const plain = says("Lock", { sizePt });
+    const lab = plainCard("a-lab", "A lab");
+    const project = { ...plain.project, lab: { ...lab, file: { ...lab.file, leastTypePt } } };
+    const now = again(project);
+    expect(now).toMatchObject(found);
+    expect(now).toHaveLength(found.length);
+    expect(now.flatMap((f) => again(fixedBy(project, f, "enlargeWords")))).toEqual([]);
+  }
 
   expect(says("Łódka").findings).toMatchObject([{ code: "lettersMissing", letters: ["Ł", "ó"] }]);
   expect(codes(says("Lock", { font: "nowhere" }).findings)).toEqual(["fontMissing"]);

@@ -1,18 +1,7 @@
 export { checkPage, checkProject, pageAt, worstFirst } from "./check.ts";
-export type { Ground, PageAt, PageFacts, ProjectFacts } from "./facts.ts";
-export {
-  type Edge,
-  type Finding,
-  type FindingCode,
-  type FindingOf,
-  type FixCode,
-  type LabPart,
-  labParts,
-  type Risk,
-  type Severity,
-  type Spot,
-  severities,
-} from "./finding.ts";
-export { type FixFacts, fixed } from "./fix.ts";
-export { wordsOn } from "./page-rules/words.ts";
+export { type Edge, type Risk, type Severity, type Spot, severities } from "./finding.ts";
 export { type PlacedSharpness, sharpnessOn } from "./placed-sharpness.ts";
+export type { LabPart } from "./project-rules/lab-changed.ts";
+export type { FixFacts, Ground, PageAt, PageFacts, ProjectFacts } from "./rule.ts";
+export { type Finding, type FindingCode, type FindingOf, type FixCode, fixed } from "./rules.ts";
+export { wordsOn } from "./words-on.ts";

@@ -1,6 +1,6 @@
 import { frameRect, framingOf, type PlacedPage } from "#core/document";
 import { effectivePpi } from "#core/fit";
-import type { PageFacts } from "./facts.ts";
+import type { PageFacts } from "./rule.ts";
 
 export interface PlacedSharpness {
   readonly pageId: string;

@@ -14,8 +14,8 @@ import {
   withTree,
 } from "#core/document";
 import { sharpnessOf } from "#core/fit";
-import type { PageFacts } from "./facts.ts";
 import { sharpnessOn } from "./placed-sharpness.ts";
+import type { PageFacts } from "./rule.ts";
 
 type Facts = Pick<PageFacts, "known" | "photo">;
 

@@ -16,4 +16,5 @@ export {
   seenBox,
   trimBox,
 } from "./page-format.ts";
+export { type ForEachLabRule, type LabRuleName, labRuleNames, labRules } from "./rules.ts";
 export type { Order, Packet, PacketFile, Reason } from "./schema/packet.ts";

@@ -16,6 +16,7 @@ export const reasonCodes = [
   "wrongColours",
   "fileTooLarge",
   "nameTooLong",
+  "typeTooSmall",
   "wrongPageCount",
   "wrongSpine",
   "wrongBoxes",

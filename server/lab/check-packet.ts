@@ -1,6 +1,8 @@
 import {
   type BookCover,
+  type ForEachLabRule,
   type LabCard,
+  labRuleNames,
   type Packet,
   type PacketFile,
   type PrintSize,
@@ -48,10 +50,11 @@ export async function checkPacket(
       say("checksumWrong");
       continue;
     }
-    const { mostNameLength, mostMb } = card.file;
-    if (mostNameLength !== undefined && file.name.length > mostNameLength) say("nameTooLong", { most: mostNameLength });
-    if (mostMb !== undefined && file.bytes > mostMb * 1e6) say("fileTooLarge", { mostMb });
     const facts = await readFile(got.path);
+    for (const name of labRuleNames) {
+      const asked = card.file[name];
+      if (asked !== undefined) limitTests[name](asked, file, facts, say);
+    }
     if (!facts) say("notAPicture");
     else if (facts.kind === "pdf") checkPdf(file, facts, packet, card, say);
     else checkPicture(file, facts, packet, card, say);
@@ -61,6 +64,24 @@ export async function checkPacket(
 }
 
 type Say = (code: Reason["code"], facts?: Reason["facts"]) => void;
+
+/** A point's rounding on its way through millimetres. */
+const mostTypeOffPt = 0.05;
+
+/** The lab's own tests of what its card asks; one that is missing does not compile. */
+const limitTests: ForEachLabRule<(asked: number, file: PacketFile, facts: FileFacts | undefined, say: Say) => void> = {
+  mostMb: (mostMb, file, _, say) => {
+    if (file.bytes > mostMb * 1e6) say("fileTooLarge", { mostMb });
+  },
+  mostNameLength: (most, file, _, say) => {
+    if (file.name.length > most) say("nameTooLong", { most });
+  },
+  // In a picture letters can no longer be told from the rest.
+  leastTypePt: (least, _, facts, say) => {
+    const is = facts?.kind === "pdf" ? facts.leastTypePt : undefined;
+    if (is !== undefined && is < least - mostTypeOffPt) say("typeTooSmall", { is: Number(is.toFixed(1)), least });
+  },
+};
 
 /** The sizes that a file may have, cut; none where the lab makes nothing of the kind. */
 function wantedSizes(file: PacketFile, packet: Packet, card: LabCard): readonly Wanted[] {

@@ -3,6 +3,7 @@ import { mkdir, mkdtemp, readdir, symlink, writeFile } from "node:fs/promises";
 import type { AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { deflateSync } from "node:zlib";
 import { serve } from "@hono/node-server";
 import { expect, test } from "@jest/globals";
 import { Hono } from "hono";
@@ -11,6 +12,7 @@ import sharp from "sharp";
 import { JpegEncoder, rgbProfile } from "#core/files";
 import type { LabCard, Order, Packet } from "#core/lab";
 import { labCardSchema } from "#core/lab/schema";
+import { checkPacket } from "./check-packet.ts";
 import { labRoutes } from "./lab-routes.ts";
 import { OrderShelf } from "./orders.ts";
 import { readFile } from "./read-file.ts";
@@ -415,6 +417,48 @@ test("a large PDF is read in pieces, across their borders too", async () => {
   const facts = await readFile(path);
   expect(facts).toMatchObject({ kind: "pdf" });
   expect(facts?.kind === "pdf" && facts.trims).toHaveLength(40);
+});
+
+test("the lab measures the letters of a PDF by what is drawn, whatever scales and stacks lie around them", async () => {
+  const folder = await mkdtemp(join(tmpdir(), "tessip-type-"));
+  const path = join(folder, "type.pdf");
+  const read = async (content: string, entries = "/Filter /FlateDecode") => {
+    const packed = deflateSync(Buffer.from(content, "latin1")).toString("latin1");
+    const page = "<< /Type /Page /TrimBox [ 0 0 170.08 113.39 ] >>\nendobj\n";
+    const stream = `<< ${entries} /Length ${packed.length} >>\nstream\n${packed}\nendstream\nendobj\n`;
+    await writeFile(path, `%PDF-1.7\n1 0 obj\n${page}2 0 obj\n${stream}`, "latin1");
+    const facts = await readFile(path);
+    return facts?.kind === "pdf" ? facts.leastTypePt : undefined;
+  };
+  const mm = 72 / 25.4;
+  const text = (size: number, m: string) => `BT /F1 ${size} Tf ${m} Tm <0001> Tj ET`;
+  expect(await read(`q ${mm} 0 0 ${-mm} 0 300 cm ${text(4, "1 0 0 -1 10 20")} Q`)).toBeCloseTo(4 * mm);
+  // What was scaled between q and Q is over after it; turned letters keep their size.
+  expect(await read(`q .5 0 0 .5 0 0 cm ${text(20, "1 0 0 1 0 0")} Q ${text(12, "0 1 -1 0 5 5")}`)).toBeCloseTo(10);
+  expect(await read(`q .5 0 0 .5 0 0 cm Q ${text(12, "1 0 0 1 0 0")}`)).toBeCloseTo(12);
+  expect(await read("0 0 10 10 re f /F1 2 Tf")).toBeUndefined();
+  expect(await read(text(3, "1 0 0 1 0 0"), "/Subtype /Image /Filter /FlateDecode")).toBeUndefined();
+  expect(await read("no letters").then(() => readFile(path))).toMatchObject({ trims: [{ w: 170.08 }] });
+});
+
+test("a lab that prints no small letters refuses a PDF that has them, and takes pictures as they are", async () => {
+  const limits = card({ file: { ...card().file, leastTypePt: 6 } });
+  const sent = (name: string) => packetOf([{ name, bytes: picture() }]);
+  const facts = (leastTypePt: number | undefined) => ({ kind: "pdf", trims: [], leastTypePt }) as const;
+  const reasons = async (leastTypePt: number | undefined) => {
+    const [file] = sent("a.pdf").files;
+    const arrived = { path: "", bytes: file!.bytes, sha256: file!.sha256 };
+    const all = await checkPacket(
+      sent("a.pdf"),
+      limits,
+      async () => arrived,
+      async () => facts(leastTypePt),
+    );
+    return all.map((r) => [r.code, r.facts]);
+  };
+  expect(await reasons(5.5)).toEqual([["typeTooSmall", { is: 5.5, least: 6 }]]);
+  expect(await reasons(5.98)).toEqual([]);
+  expect(await reasons(undefined)).toEqual([]);
 });
 
 const threadOf = (text: string) => new URL(`data:text/javascript,${encodeURIComponent(text)}`);

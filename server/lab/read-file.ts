@@ -1,6 +1,7 @@
 import { type FileHandle, open } from "node:fs/promises";
 import { inflateSync } from "node:zlib";
 import { isSrgb, jpegProfile, readJpegFacts, viewOf } from "#core/files";
+import { isContent, mostContent, typeSizes } from "./pdf-type.ts";
 
 /** What a file says of itself, read by the lab from its bytes. */
 export type FileFacts =
@@ -16,6 +17,8 @@ export type FileFacts =
       readonly kind: "pdf";
       /** Of each page, in points. */
       readonly trims: readonly { readonly w: number; readonly h: number }[];
+      /** Of its smallest letters, in points; nothing where it has no letters. */
+      readonly leastTypePt: number | undefined;
     };
 
 /** Everything that is read stands in front of the pixels; only a PDF is looked through as a whole, in pieces. */
@@ -109,6 +112,7 @@ function tiffFacts(head: Uint8Array): FileFacts | undefined {
  */
 async function pdfFacts(file: FileHandle, size: number): Promise<FileFacts | undefined> {
   const trims: { w: number; h: number }[] = [];
+  const sizes: number[] = [];
   const piece = Buffer.alloc(pieceBytes);
   // What may belong to an object that ends in the next piece.
   let open = "";
@@ -117,8 +121,10 @@ async function pdfFacts(file: FileHandle, size: number): Promise<FileFacts | und
     if (bytesRead === 0) return undefined;
     at += bytesRead;
     const objects = (open + piece.toString("latin1", 0, bytesRead)).split("endobj");
-    open = objects.pop()!.slice(-longestPage);
+    open = objects.pop()!;
+    if (open.length > (isContent(open) ? mostContent : longestPage)) open = open.slice(-longestPage);
     for (const object of objects) {
+      if (isContent(object)) sizes.push(...typeSizes(object));
       const page = object.slice(-longestPage);
       if (!/\/Type\s{0,9}\/Page\b(?!s)/.test(page)) continue;
       const box = trimBox.exec(page);
@@ -128,7 +134,8 @@ async function pdfFacts(file: FileHandle, size: number): Promise<FileFacts | und
     }
     await new Promise((go) => setImmediate(go));
   }
-  return trims.length > 0 ? { kind: "pdf", trims } : undefined;
+  const leastTypePt = sizes.length > 0 ? Math.min(...sizes) : undefined;
+  return trims.length > 0 ? { kind: "pdf", trims, leastTypePt } : undefined;
 }
 
 const number = "([-\\d.]{1,20})";

@@ -105,7 +105,9 @@ export function findingTitle(f: Finding, n: number): string {
     case "wordsHidden":
       return many("Words that find no room", "times words find no room");
     case "wordsSmall":
-      return many("Very small words", "times very small words");
+      return f.byLab
+        ? many("Words smaller than the lab prints", "times words smaller than the lab prints")
+        : many("Very small words", "times very small words");
     case "wordsFaint":
       return many("Words too faint to read", "times words too faint to read");
     case "lettersMissing":
@@ -180,7 +182,9 @@ export function findingWhy(f: Finding): string {
     case "wordsHidden":
       return "They are not printed.";
     case "wordsSmall":
-      return "On photo paper strokes this thin fill in.";
+      return f.byLab
+        ? "The lab refuses files with letters below its limit."
+        : "On photo paper strokes this thin fill in.";
     case "wordsFaint":
       return "They are nearly as light as what lies behind them, and paper never shines as a screen does.";
     case "lettersMissing":
@@ -246,7 +250,9 @@ export function findingDetail(f: Finding, unit: Unit, format: PageFormat): strin
     case "wordsHidden":
       return f.words === 1 ? "1 word" : `${f.words} words`;
     case "wordsSmall":
-      return `${f.sizePt} pt; ${f.leastPt} pt can be read.`;
+      return f.byLab
+        ? `${f.sizePt} pt; the lab prints none below ${f.leastPt} pt.`
+        : `${f.sizePt} pt; ${f.leastPt} pt can be read.`;
     case "lettersMissing":
       return f.letters.join(" ");
     case "fontMissing":

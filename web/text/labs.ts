@@ -1,3 +1,5 @@
+import type { ForEachLabRule } from "#core/lab";
+
 export const labs = {
   title: "Labs",
   lead: "What a lab wants of your files stands on its card. Copy the numbers from the lab's own page, and everything you make for it will fit.",
@@ -50,8 +52,11 @@ export const labs = {
   deep: "It takes TIFFs with 16 bits a colour, where a photo has them",
   flattened: "Its PDFs must be flattened: nothing may show through anything",
   patternHelp: (example: string) => `{project}, {size} and {page} are filled in: ${example}`,
-  mostMb: "Largest file, MB",
-  mostName: "Longest name, letters",
+  rules: {
+    mostMb: "Largest file, MB",
+    mostNameLength: "Longest name, letters",
+    leastTypePt: "Smallest letters, pt",
+  } satisfies ForEachLabRule<string>,
   noLimit: "no limit",
   sizeName: "Name",
   width: "Width",

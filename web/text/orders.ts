@@ -76,6 +76,8 @@ export function reasonWords({ code, facts }: Reason): string {
       return `It is larger than the ${facts.mostMb} MB that the lab takes.`;
     case "nameTooLong":
       return `Its name is longer than the ${facts.most} letters that the lab takes.`;
+    case "typeTooSmall":
+      return `It has letters of ${facts.is} pt; the lab prints none below ${facts.least} pt.`;
     case "wrongPageCount":
       return `It has ${facts.pages} pages; the lab binds ${facts.least} to ${facts.most}, and the order says ${facts.said}.`;
     case "wrongSpine":

@@ -2,14 +2,22 @@ import { isFree, type PlacedTile, type View } from "#core/document";
 import type { Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import type { SeenPhoto } from "#core/scene";
-import type { PageRule } from "../facts.ts";
-import type { FixCode, Found, Risk } from "../finding.ts";
+import type { Found, Risk } from "../finding.ts";
+import { tellingTile } from "../fix-tile.ts";
+import { moveInside } from "../move-inside.ts";
 import { boundsOf, cornersOf, mapped, overlap, riskOf, spot, tileBox, viewMatrix } from "../places.ts";
+import type { PageRule } from "../rule.ts";
 
 /** Smaller than this on paper, nobody is known by it. */
 const leastFaceMm = 3;
 /** A box around a face is not exact to its rim. */
 const mostLost = 0.12;
+
+type Detail =
+  | { readonly code: "faceAtRisk"; readonly risk: Risk; readonly faces: number }
+  | { readonly code: "faceCropped"; readonly faces: number }
+  | { readonly code: "focusCut" };
+type Fix = "frameByFocus" | "moveInside";
 
 type FaceFate = Risk | "cropped" | "whole";
 
@@ -46,40 +54,49 @@ const shrunk = (r: Rect, by: number): Rect => ({
 const worstOf = (fates: readonly Fated[]): FaceFate => worst.find((w) => fates.some((f) => f.fate === w)) ?? "whole";
 
 /** Heads that a tile, the knife or the fold takes a part of; and a point of focus set by hand that is not on the page. */
-export const faces: PageRule = ({ page, format }, facts) =>
-  page.tiles.flatMap((tile): Found[] => {
-    if (tile.filling.kind !== "photo") return [];
-    const { view } = tile.filling;
-    const photo = facts.photo(view.photoId);
-    if (!photo?.focus) return [];
-    const fates = fatesOf(tile, view, photo, format);
-    const bad = fates.filter((f) => f.fate !== "whole");
-    if (bad.length === 0) return focusFound(tile, view, photo, format, page);
-    const is = worstOf(bad);
-    const these = bad.filter((f) => f.fate === is);
-    const at = boundsOf(these.flatMap((f) => cornersOf(f.at)));
-    const better =
-      view.byHand && worst.indexOf(worstOf(fatesOf(tile, unhanded(view), photo, format))) > worst.indexOf(is);
-    const fixes: FixCode[] = better
-      ? ["frameByFocus"]
-      : is === "near" && isFree(page.page, tile.id)
-        ? ["moveInside"]
-        : [];
-    const spots = [spot(page, tile, at)];
-    if (is === "cropped") return [{ code: "faceCropped", severity: "doubt", faces: these.length, spots, fixes }];
-    return [
-      {
-        code: "faceAtRisk",
-        severity: is === "near" ? "doubt" : "wrong",
-        risk: is as Risk,
-        faces: these.length,
-        spots,
-        fixes,
-      },
-    ];
-  });
+export const faces: PageRule<Detail, Fix> = {
+  looksAt: "page",
+  find: ({ page, format }, facts) =>
+    page.tiles.flatMap((tile): Found<Detail, Fix>[] => {
+      if (tile.filling.kind !== "photo") return [];
+      const { view } = tile.filling;
+      const photo = facts.photo(view.photoId);
+      if (!photo?.focus) return [];
+      const fates = fatesOf(tile, view, photo, format);
+      const bad = fates.filter((f) => f.fate !== "whole");
+      if (bad.length === 0) return focusFound(tile, view, photo, format, page);
+      const is = worstOf(bad);
+      const these = bad.filter((f) => f.fate === is);
+      const at = boundsOf(these.flatMap((f) => cornersOf(f.at)));
+      const better =
+        view.byHand && worst.indexOf(worstOf(fatesOf(tile, unhanded(view), photo, format))) > worst.indexOf(is);
+      const fixes: Fix[] = better
+        ? ["frameByFocus"]
+        : is === "near" && isFree(page.page, tile.id)
+          ? ["moveInside"]
+          : [];
+      const spots = [spot(page, tile, at)];
+      if (is === "cropped") return [{ code: "faceCropped", severity: "doubt", faces: these.length, spots, fixes }];
+      return [
+        {
+          code: "faceAtRisk",
+          severity: is === "near" ? "doubt" : "wrong",
+          risk: is as Risk,
+          faces: these.length,
+          spots,
+          fixes,
+        },
+      ];
+    }),
+  fixes: {
+    frameByFocus: tellingTile(({ filling }) =>
+      filling.kind === "photo" ? { filling: { kind: "photo", view: unhanded(filling.view) } } : undefined,
+    ),
+    moveInside,
+  },
+};
 
-export const unhanded = (view: View): View => ({ ...view, byHand: false, whole: false, zoom: 1, turn: 0 });
+const unhanded = (view: View): View => ({ ...view, byHand: false, whole: false, zoom: 1, turn: 0 });
 
 function focusFound(
   tile: PlacedTile,
@@ -87,7 +104,7 @@ function focusFound(
   photo: SeenPhoto,
   format: PageFormat,
   page: Parameters<typeof spot>[0],
-): Found[] {
+): Found<Detail, Fix>[] {
   if (photo.focus?.from !== "you" || photo.focus.faces.length > 0) return [];
   const { point } = photo.focus;
   const at = mapped({ x: point.x, y: point.y, w: 1e-4, h: 1e-4 }, viewMatrix(tile, view, photo, format));

@@ -1,6 +1,8 @@
 import type { LabCard } from "#core/lab";
-import type { ProjectRule } from "../facts.ts";
-import { type LabPart, labParts } from "../finding.ts";
+import type { ProjectRule } from "../rule.ts";
+
+const labParts = ["sizes", "bleed", "safe", "ppi", "file", "book"] as const;
+export type LabPart = (typeof labParts)[number];
 
 const partOf: Record<LabPart, (card: LabCard) => unknown> = {
   // What a size costs changes nothing on paper.
@@ -13,8 +15,12 @@ const partOf: Record<LabPart, (card: LabCard) => unknown> = {
 };
 
 /** The lab's card says something else now than when this work was begun. */
-export const labChanged: ProjectRule = ({ lab }, { cardNow }) => {
-  if (!lab || !cardNow || cardNow.id !== lab.id) return [];
-  const what = labParts.filter((p) => JSON.stringify(partOf[p](lab)) !== JSON.stringify(partOf[p](cardNow)));
-  return what.length === 0 ? [] : [{ code: "labChanged", severity: "doubt", what, spots: [], fixes: [] }];
+export const labChanged: ProjectRule<{ readonly code: "labChanged"; readonly what: readonly LabPart[] }> = {
+  looksAt: "project",
+  find: ({ lab }, { cardNow }) => {
+    if (!lab || !cardNow || cardNow.id !== lab.id) return [];
+    const what = labParts.filter((p) => JSON.stringify(partOf[p](lab)) !== JSON.stringify(partOf[p](cardNow)));
+    return what.length === 0 ? [] : [{ code: "labChanged", severity: "doubt", what, spots: [], fixes: [] }];
+  },
+  fixes: {},
 };

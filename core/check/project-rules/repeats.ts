@@ -8,9 +8,13 @@ import {
   photoIdOf,
   placed,
 } from "#core/document";
-import type { ProjectRule } from "../facts.ts";
 import type { Found, Spot } from "../finding.ts";
 import { tileBox } from "../places.ts";
+import type { ProjectRule } from "../rule.ts";
+
+type Detail =
+  | { readonly code: "photoTwice"; readonly together: boolean; readonly times: number }
+  | { readonly code: "alikeTogether" };
 
 interface Placed {
   readonly photoId: string;
@@ -43,43 +47,47 @@ const grouped = <T>(all: readonly T[], keyOf: (t: T) => string): Map<string, T[]
 const runsThrough = (page: Page) => holdsPockets(page);
 
 /** A photo that comes again, and two that show nearly the same side by side. */
-export const repeats: ProjectRule = (project, { photos, piles }) => {
-  const papers = new Set(photos.filter((p) => p.section !== "photos").map((p) => p.id));
-  const found: Found[] = [];
-  const all: Placed[] = [];
-  const together = new Set<string>();
-  const pileOf = new Map(piles.flatMap((pile, i) => pile.map((id) => [id, i] as const)));
-  for (const pages of seenTogether(project)) {
-    const here = pages.flatMap((p) => placedOn(project, p)).filter((p) => !papers.has(p.photoId));
-    all.push(...here);
-    for (const [photoId, those] of grouped(here, (p) => p.photoId)) {
-      if (those.length < 2 || those.every((t) => t.page === those[0]!.page && runsThrough(t.page))) continue;
-      together.add(photoId);
+export const repeats: ProjectRule<Detail> = {
+  looksAt: "project",
+  find: (project, { photos, piles }) => {
+    const papers = new Set(photos.filter((p) => p.section !== "photos").map((p) => p.id));
+    const found: Found<Detail, never>[] = [];
+    const all: Placed[] = [];
+    const together = new Set<string>();
+    const pileOf = new Map(piles.flatMap((pile, i) => pile.map((id) => [id, i] as const)));
+    for (const pages of seenTogether(project)) {
+      const here = pages.flatMap((p) => placedOn(project, p)).filter((p) => !papers.has(p.photoId));
+      all.push(...here);
+      for (const [photoId, those] of grouped(here, (p) => p.photoId)) {
+        if (those.length < 2 || those.every((t) => t.page === those[0]!.page && runsThrough(t.page))) continue;
+        together.add(photoId);
+        found.push({
+          code: "photoTwice",
+          severity: "doubt",
+          together: true,
+          times: those.length,
+          spots: those.map((t) => t.spot),
+          fixes: [],
+        });
+      }
+      const piled = here.filter((p) => pileOf.has(p.photoId));
+      for (const [, those] of grouped(piled, (p) => String(pileOf.get(p.photoId))))
+        if (new Set(those.map((t) => t.photoId)).size > 1)
+          found.push({ code: "alikeTogether", severity: "hint", spots: those.map((t) => t.spot), fixes: [] });
+    }
+    for (const [photoId, those] of grouped(all, (p) => p.photoId)) {
+      const pages = new Set(those.map((t) => t.page.id));
+      if (pages.size < 2 || together.has(photoId)) continue;
       found.push({
         code: "photoTwice",
-        severity: "doubt",
-        together: true,
+        severity: "hint",
+        together: false,
         times: those.length,
         spots: those.map((t) => t.spot),
         fixes: [],
       });
     }
-    const piled = here.filter((p) => pileOf.has(p.photoId));
-    for (const [, those] of grouped(piled, (p) => String(pileOf.get(p.photoId))))
-      if (new Set(those.map((t) => t.photoId)).size > 1)
-        found.push({ code: "alikeTogether", severity: "hint", spots: those.map((t) => t.spot), fixes: [] });
-  }
-  for (const [photoId, those] of grouped(all, (p) => p.photoId)) {
-    const pages = new Set(those.map((t) => t.page.id));
-    if (pages.size < 2 || together.has(photoId)) continue;
-    found.push({
-      code: "photoTwice",
-      severity: "hint",
-      together: false,
-      times: those.length,
-      spots: those.map((t) => t.spot),
-      fixes: [],
-    });
-  }
-  return found;
+    return found;
+  },
+  fixes: {},
 };

@@ -1,8 +1,15 @@
 import { z } from "zod";
 import { paperKinds } from "#core/pixels";
+import { type ForEachLabRule, type LabRule, labRuleNames, labRules } from "../rules.ts";
 import { bookRulesSchema } from "./book.ts";
 
 const mm = (least: number, most: number) => z.number().min(least).max(most);
+
+const limitSchema = ({ least, most, whole }: LabRule) =>
+  (whole ? z.number().int() : z.number()).min(least).max(most).optional();
+const limits = Object.fromEntries(labRuleNames.map((name) => [name, limitSchema(labRules[name])])) as ForEachLabRule<
+  ReturnType<typeof limitSchema>
+>;
 
 const printSizeSchema = z
   .object({
@@ -49,9 +56,7 @@ export const labCardSchema = z
         quality: z.number().min(0.5).max(1),
         /** `{project}`, `{size}` and `{page}` are filled in; the ending is the file kind's own. */
         name: z.string().min(1).max(120),
-        /** Larger files and longer names are refused. */
-        mostMb: z.number().positive().max(100_000).optional(),
-        mostNameLength: z.number().int().min(8).max(255).optional(),
+        ...limits,
         /** Of a TIFF. */
         packing: z.enum(["none", "lzw", "deflate"]).optional(),
         /** Of a TIFF: sixteen bits a channel are taken, where a photo has them. */

@@ -1,7 +1,7 @@
 import { Box, Grid, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { type TiffPacking, tiffPackings } from "#core/files";
-import { fileNames, type LabCard } from "#core/lab";
+import { fileNames, type LabCard, labRuleNames, labRules } from "#core/lab";
 import { paperKinds } from "#core/pixels";
 import { labs as words } from "../../../text/labs.ts";
 import { Checkbox } from "../../components/checkbox.tsx";
@@ -146,29 +146,24 @@ export function LabForm({ card, onCard }: LabFormProps) {
             onNumber={(n) => file({ quality: n / 100 })}
           />
         </Grid>
-        <Grid templateColumns="2fr 1fr 1fr" gap="4" mt="4">
+        <Grid templateColumns="2fr 1fr 1fr 1fr" gap="4" mt="4">
           <TextField
             label={words.pattern}
             value={card.file.name}
             maxLength={120}
             onChange={(e) => file({ name: e.target.value })}
           />
-          <Limit
-            label={words.mostMb}
-            value={card.file.mostMb}
-            onLimit={(mostMb) => {
-              const { mostMb: _, ...rest } = card.file;
-              set({ file: mostMb === undefined ? rest : { ...rest, mostMb } });
-            }}
-          />
-          <Limit
-            label={words.mostName}
-            value={card.file.mostNameLength}
-            onLimit={(n) => {
-              const { mostNameLength: _, ...rest } = card.file;
-              set({ file: n === undefined ? rest : { ...rest, mostNameLength: Math.round(n) } });
-            }}
-          />
+          {labRuleNames.map((name) => (
+            <Limit
+              key={name}
+              label={words.rules[name]}
+              value={card.file[name]}
+              onLimit={(n) => {
+                const { [name]: _, ...rest } = card.file;
+                set({ file: n === undefined ? rest : { ...rest, [name]: labRules[name].whole ? Math.round(n) : n } });
+              }}
+            />
+          ))}
         </Grid>
         <Text fontSize="13.5px" color="fg.muted" mt="2">
           {words.patternHelp(example)}

@@ -153,6 +153,7 @@ export class Checker {
         at.page.look,
         at.format,
         at.begun,
+        at.asks,
         running,
         piles,
         ...photos.flatMap((id) => [byId.get(id), this.#gone.has(id), this.#beyond.get(id) ?? 0]),

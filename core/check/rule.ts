@@ -1,9 +1,9 @@
-import type { PlacedPage, Project } from "#core/document";
+import type { Change, PlacedPage, PlacedTile, Project } from "#core/document";
 import type { Rect } from "#core/geometry";
 import type { LabCard, PageFormat } from "#core/lab";
 import type { Photo } from "#core/photo";
 import type { SceneFacts } from "#core/scene";
-import type { Found } from "./finding.ts";
+import type { Detail, Found, Spot } from "./finding.ts";
 
 /** How light it is in a part of a page, as relative luminance (0 to 1): the darkest and the lightest tenth. */
 export interface Ground {
@@ -32,10 +32,9 @@ export interface PageAt {
   readonly isCover: boolean;
   /** Whether anything lies on any page of the work. */
   readonly begun: boolean;
+  /** What the lab asks of files; nothing without a lab. */
+  readonly asks?: LabCard["file"] | undefined;
 }
-
-/** Looks at one page by itself. */
-export type PageRule = (at: PageAt, facts: PageFacts) => readonly Found[];
 
 export interface ProjectFacts {
   /** All photos of the library by the time they were taken. */
@@ -48,5 +47,33 @@ export interface ProjectFacts {
   readonly cardNow: LabCard | undefined;
 }
 
+/** What a fix may ask beyond the project. */
+export interface FixFacts extends PageFacts {
+  readonly newId: () => string;
+  /** Photos by how well they would do on a cover, the best first. */
+  coverPhoto(among: ReadonlySet<string>): { readonly id: string; readonly aspect: number } | undefined;
+}
+
+/** The page that is put right, and the tile where the finding names one. */
+export interface FixAt {
+  readonly on: PlacedPage;
+  readonly tile: PlacedTile | undefined;
+  readonly spot: Spot;
+  readonly facts: FixFacts;
+  readonly asks: LabCard["file"] | undefined;
+}
+
+/** Looks at one page by itself. */
+export interface PageRule<D extends Detail, F extends string = never> {
+  readonly looksAt: "page";
+  find(at: PageAt, facts: PageFacts): readonly Found<D, F>[];
+  /** The changes that put a finding right; none where it cannot be done after all. */
+  readonly fixes: { readonly [K in F]: (at: FixAt) => readonly Change[] };
+}
+
 /** Looks at the pages together. */
-export type ProjectRule = (project: Project, facts: ProjectFacts) => readonly Found[];
+export interface ProjectRule<D extends Detail, F extends string = never> {
+  readonly looksAt: "project";
+  find(project: Project, facts: ProjectFacts): readonly Found<D, F>[];
+  readonly fixes: { readonly [K in F]: (project: Project, facts: FixFacts) => readonly Change[] };
+}
