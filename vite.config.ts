@@ -1,4 +1,5 @@
 import { createReadStream, readFileSync } from "node:fs";
+import { join } from "node:path";
 import react from "@vitejs/plugin-react";
 import { defineConfig, type Plugin } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
@@ -34,6 +35,20 @@ const servePackageFiles = (): Plugin => ({
     });
   },
 });
+
+interface ModuleGraph {
+  getModuleInfo(id: string): { readonly importedIds: readonly string[] } | null;
+}
+let known: ReadonlySet<string> | undefined;
+
+/** All modules that the start imports without waiting. */
+function atStart(graph: ModuleGraph): ReadonlySet<string> {
+  if (known) return known;
+  const found = new Set([join(import.meta.dirname, "web/main.tsx")]);
+  for (const id of found) for (const to of graph.getModuleInfo(id)?.importedIds ?? []) found.add(to);
+  known = found;
+  return found;
+}
 
 export default defineConfig({
   root: "web",
@@ -73,7 +88,9 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             // The letters of all scripts are many, and only names of files need them.
-            { name: "latin", test: /any-ascii|in-latin/, priority: 1 },
+            { name: "latin", test: /any-ascii/, priority: 1 },
+            // What the start needs comes by itself, and before what only places share.
+            { name: (id, graph) => (atStart(graph).has(id) ? "start" : null), priority: 2 },
             { name: "shared", minShareCount: 3 },
           ],
         },

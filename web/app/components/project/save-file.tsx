@@ -1,6 +1,5 @@
 import { Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
-import { fileTitle } from "../../../text/in-latin.ts";
 import { work as words } from "../../../text/project.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
@@ -38,9 +37,10 @@ function Writing({ session, places, onClose }: SaveFileProps & { readonly places
     const abort = new AbortController();
     stop.current = abort;
     const { project } = session.state.getState();
-    const name = `${fileTitle(project.name)}.tessip.zip`;
     void writeProjectFile(services, project, { signal: abort.signal, onProgress: setShare }, { places })
       .then(async ({ file, missing }) => {
+        const { fileTitle } = await import("../../../text/in-latin.ts");
+        const name = `${fileTitle(project.name)}.tessip.zip`;
         await saveToDisk(file, name);
         notices.create({ title: words.saved(name, (file.size / 1e6).toFixed(1)), type: "success" });
         if (missing.length > 0) notices.create({ title: words.savedWithout(missing), type: "error" });
