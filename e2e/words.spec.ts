@@ -106,6 +106,10 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
     await expect(page.getByText("Follows the photo")).toBeVisible();
     await page.getByLabel("Follows the photo").selectOption("day");
     await expect(captions.last()).toHaveAccessibleName(/words: \d+ \w+ 2025/);
+    await page.getByLabel("Days in all of this work are written in").selectOption({ label: "German" });
+    await expect(captions.last()).toHaveAccessibleName(/words: \d+\. \p{L}+ 2025/u);
+    await undoButton(page).click();
+    await expect(captions.last()).toHaveAccessibleName(/words: \d+ \w+ 2025/);
     await captions.last().dblclick();
     await page.keyboard.type("By hand");
     await page.keyboard.press("Escape");

@@ -10,6 +10,9 @@ import { routes } from "./app/routes.tsx";
 import { openServices, ServicesContext } from "./app/services.ts";
 import { system } from "./app/theme/system.ts";
 import { storeErrorFrom } from "./storage/store.ts";
+import { language } from "./text/index.ts";
+
+document.documentElement.lang = language;
 
 const NoticeStack = lazy(() => import("./app/notices/notice-stack.tsx").then((m) => ({ default: m.NoticeStack })));
 const root = createRoot(document.getElementById("root")!);

@@ -12,6 +12,7 @@ export function pageAt(project: Project, page: Page, takenOf: (photoId: string) 
     kind: project.kind,
     isCover: project.cover?.id === page.id,
     begun: isBegun(project),
+    language: project.language,
     asks: project.lab?.file,
   };
 }

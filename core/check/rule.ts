@@ -32,6 +32,8 @@ export interface PageAt {
   readonly isCover: boolean;
   /** Whether anything lies on any page of the work. */
   readonly begun: boolean;
+  /** What dates are written in. */
+  readonly language: string;
   /** What the lab asks of files; nothing without a lab. */
   readonly asks?: LabCard["file"] | undefined;
 }

@@ -16,6 +16,6 @@ export function sizedTo(
   const { filling } = tile;
   if (filling.kind !== "words" || !facts.setter) return undefined;
   const style = { ...filling.style, sizePt };
-  const laid = laidWords(wordsOf(filling, facts.photo), style, seenFrame(tile.frame, format), facts.setter);
+  const laid = laidWords(wordsOf(filling, facts), style, seenFrame(tile.frame, format), facts.setter);
   return laid?.hidden === 0 ? { ...tile, filling: { ...filling, style } } : undefined;
 }

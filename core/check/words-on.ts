@@ -29,7 +29,7 @@ const laidOn = ({ page, format }: Pick<PageAt, "page" | "format">, facts: PageFa
   page.tiles.flatMap((tile): WordsOn[] => {
     if (tile.filling.kind !== "words") return [];
     const words = tile.filling;
-    const text = wordsOf(words, facts.photo);
+    const text = wordsOf(words, facts);
     if (text.trim() === "") return [];
     const frame = seenFrame(tile.frame, format);
     const laid = facts.setter && laidWords(text, words.style, frame, facts.setter);

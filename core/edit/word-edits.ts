@@ -76,8 +76,7 @@ export function roomier(
   facts: SceneFacts,
 ): Frame | undefined {
   const k = after.style.sizePt / before.style.sizePt;
-  const hidden =
-    facts.setter && (laidWords(wordsOf(after, facts.photo), after.style, frame, facts.setter)?.hidden ?? 0);
+  const hidden = facts.setter && (laidWords(wordsOf(after, facts), after.style, frame, facts.setter)?.hidden ?? 0);
   if (k <= 1 || !hidden) return undefined;
   const room = safeBox(format);
   return {
@@ -94,7 +93,7 @@ function heightFor(words: Words, widthMm: number, mostMm: number, facts: SceneFa
   const face = facts.setter?.face(faceKey(style));
   const lines =
     face && facts.setter
-      ? layWords(wordsOf(words, facts.photo), style, { w: widthMm, h: 1e4 }, face, facts.setter).lines.length
+      ? layWords(wordsOf(words, facts), style, { w: widthMm, h: 1e4 }, face, facts.setter).lines.length
       : 1;
   return Math.min(Math.max(mostMm, pitch), Math.max(1, lines) * pitch + 2 * style.insetMm + 0.5);
 }

@@ -133,7 +133,7 @@ export function tileSteps(tile: PlacedTile, format: PageFormat, facts: SceneFact
 /** Words stand over the border: its line may be as wide as a person likes. */
 function wordSteps(tile: PlacedTile, words: Words, format: PageFormat, facts: SceneFacts): DrawStep[] {
   const frame = seenFrame(tile.frame, format);
-  const text = wordsOf(words, facts.photo);
+  const text = wordsOf(words, facts);
   const laid = facts.setter && laidWords(text, words.style, frame, facts.setter);
   const card = words.card ? [plainFill(tile, words.card.ground, format), ...cardSteps({ frame }, words, laid)] : [];
   const under = [...card, ...borderSteps(tile, format)];

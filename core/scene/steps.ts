@@ -45,5 +45,7 @@ export type SeenPhoto = PhotoShape & { readonly caption?: string; readonly taken
 /** What drawing needs from outside. Nothing is known of a photo that is gone, and no words are set without a typesetter. */
 export interface SceneFacts {
   photo(photoId: string): SeenPhoto | undefined;
+  /** What dates are written in; what works were written in first, where nothing is said. */
+  readonly language?: string | undefined;
   readonly setter?: Typesetter | undefined;
 }

@@ -1,15 +1,24 @@
 import type { Frame, PlacedTile, Words } from "#core/document";
 import { chain, type PathData, record, rotation, traceRect, transformed, translation } from "#core/geometry";
-import { dayWords, faceKey, type LaidWords, layWords, mmOfPt, type Typesetter, type WordStyle } from "#core/words";
+import {
+  dayWords,
+  faceKey,
+  firstLanguage,
+  type LaidWords,
+  layWords,
+  mmOfPt,
+  type Typesetter,
+  type WordStyle,
+} from "#core/words";
 import type { DrawStep, SceneFacts } from "./steps.ts";
 
 /** What words say: a photo's own caption or day while they follow it, else what was typed. */
-export function wordsOf(words: Pick<Words, "text" | "from">, photoOf: SceneFacts["photo"]): string {
+export function wordsOf(words: Pick<Words, "text" | "from">, facts: Pick<SceneFacts, "photo" | "language">): string {
   const { from } = words;
   if (!from) return words.text;
-  const photo = photoOf(from.photoId);
+  const photo = facts.photo(from.photoId);
   if (!photo) return words.text;
-  const day = photo.takenAt === undefined ? "" : dayWords(photo.takenAt);
+  const day = photo.takenAt === undefined ? "" : dayWords(photo.takenAt, facts.language ?? firstLanguage);
   if (from.what === "day") return day;
   const caption = photo.caption ?? "";
   return from.what === "caption" ? caption : [caption, day].filter(Boolean).join("\n");

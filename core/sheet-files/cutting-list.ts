@@ -92,6 +92,7 @@ export function cuttingList(sheets: readonly DrawnSheet[], ask: CuttingListAsk):
       ...drawings[i]!,
     ],
     pageIds: [],
+    language: ask.project.language,
   }));
 }
 

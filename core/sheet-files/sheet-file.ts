@@ -187,6 +187,7 @@ export function sheetFile(sheet: DrawnSheet, { project, sheets, takenOf, labelOf
     densityPpi: size.ppi,
     parts: [ground, ...parts, ...edges],
     pageIds: [],
+    language: project.language,
   };
 }
 
@@ -281,5 +282,12 @@ export function backFile(sheet: DrawnSheet, { project, labelOf }: SheetFileAsk):
   });
   const page = groundPage("back", project.style, format, paper, tiles);
   const part: FilePart = { page, place: identity, clip: bleedBox(format) };
-  return { number: sheet.index + 1, format, densityPpi: size.ppi, parts: [part], pageIds: [] };
+  return {
+    number: sheet.index + 1,
+    format,
+    densityPpi: size.ppi,
+    parts: [part],
+    pageIds: [],
+    language: project.language,
+  };
 }

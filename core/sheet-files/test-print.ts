@@ -54,5 +54,6 @@ export function testPrint(project: Project, size: SheetSize, words: TestPrintWor
       { page: groundPage("test", project.style, format, "#ffffff", tiles), place: identity, clip: bleedBox(format) },
     ],
     pageIds: [],
+    language: project.language,
   };
 }

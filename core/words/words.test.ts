@@ -5,6 +5,7 @@ import {
   dayWords,
   type Face,
   firstWordStyles,
+  isLanguage,
   layWords,
   offsetAt,
   offsetBeyond,
@@ -129,11 +130,29 @@ test("up and down keep to the same height of the line; beyond the ends lies the 
 });
 
 test("days are said as short as they can be", () => {
-  expect(dayWords("2025-05-03T10:00:00")).toBe("3 May 2025");
-  expect(spanWords("2025-05-03T10:00:00", "2025-05-03T23:00:00")).toBe("3 May 2025");
-  expect(spanWords("2025-05-03T10:00:00", "2025-05-09T10:00:00")).toBe("3–9 May 2025");
-  expect(spanWords("2025-05-30T10:00:00", "2025-06-02T10:00:00")).toBe("30 May – 2 June 2025");
-  expect(spanWords("2024-12-30T10:00:00", "2025-01-02T10:00:00")).toBe("December 2024 – January 2025");
+  const spans = (language: string) => [
+    dayWords("2025-05-03T10:00:00", language),
+    spanWords("2025-05-03T10:00:00", "2025-05-03T23:00:00", language),
+    spanWords("2025-05-03T10:00:00", "2025-05-09T10:00:00", language),
+    spanWords("2025-05-30T10:00:00", "2025-06-02T10:00:00", language),
+    spanWords("2024-12-30T10:00:00", "2025-01-02T10:00:00", language),
+  ];
+  const english = ["3 May 2025", "3 May 2025", "3–9 May 2025", "30 May – 2 June 2025", "December 2024 – January 2025"];
+  const german = [
+    "3. Mai 2025",
+    "3. Mai 2025",
+    "3.–9. Mai 2025",
+    "30. Mai – 2. Juni 2025",
+    "Dezember 2024 – Januar 2025",
+  ];
+  expect([spans("en-GB"), spans("de")]).toEqual([english, german]);
+  expect(["en-GB", "zh-Hant-TW", "en-12", "nothing at all", ""].map(isLanguage)).toEqual([
+    true,
+    true,
+    false,
+    false,
+    false,
+  ]);
 });
 
 test("stretched lines reach both edges by their spaces alone; the last of a paragraph is left as it is", () => {

@@ -2,7 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useEffect } from "react";
 import { Outlet, useMatch } from "react-router";
 import { StoreError } from "../storage/store.ts";
-import { keeping as words } from "../text/keeping.ts";
+import { keeping as words } from "../text/index.ts";
 import { DropAnywhere } from "./components/drop-anywhere.tsx";
 import { Header } from "./components/header.tsx";
 import { KeptStrips } from "./components/kept-strips.tsx";

@@ -32,10 +32,11 @@ export async function checkPages(order: PagesToCheck, doing: Doing): Promise<rea
     doing.signal.throwIfAborted();
     const words = at.page.tiles.flatMap((t) => (t.filling.kind === "words" ? [faceKey(t.filling.style)] : []));
     await Promise.all([...new Set(words)].map((key) => fonts.load(key)));
-    const behind = words.length > 0 ? await groundFrom(at, facts, (id) => pictures.get(id)) : undefined;
+    const here = { ...facts, language: at.language };
+    const behind = words.length > 0 ? await groundFrom(at, here, (id) => pictures.get(id)) : undefined;
     checked.push({
       pageId: at.page.id,
-      findings: checkPage(at, { ...facts, behind }),
+      findings: checkPage(at, { ...here, behind }),
       sharpness: sharpnessOn(at.page, facts),
     });
     doing.progress(checked.length / order.pages.length);

@@ -43,6 +43,7 @@ export async function printFacts(order: Pick<PrintOrder, "file" | "photos">): Pr
       const known = byId.get(id);
       return known && photoShape(known);
     },
+    language: order.file.language,
     setter: printFonts,
   };
 }

@@ -23,6 +23,7 @@ export const stepCodes = [
   "resetFraming",
   "renamed",
   "changedUnit",
+  "changedLanguage",
   "arrangedAnew",
   "ledBy",
   "shuffled",

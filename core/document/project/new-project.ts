@@ -2,7 +2,7 @@ import { allSides } from "#core/geometry";
 import type { BookRules, LabCard, PageFormat } from "#core/lab";
 import type { PocketPattern } from "#core/pockets";
 import type { Unit } from "#core/units";
-import { firstWordStyles } from "#core/words";
+import { firstLanguage, firstWordStyles } from "#core/words";
 import { patternSide, pocketPage } from "../arranging/pocket-pages.ts";
 import { barePage, type Look, type Page } from "../page/page.ts";
 import type { Book, Project } from "./project.ts";
@@ -28,6 +28,7 @@ export function newProject(
     readonly lab: LabCard | null;
     readonly format: PageFormat;
     readonly kind?: Project["kind"];
+    readonly language?: string;
   },
   given: { readonly newId: () => string; readonly at: string },
 ): Project {
@@ -36,6 +37,7 @@ export function newProject(
     schema: 2,
     id: given.newId(),
     kind: "collage",
+    language: firstLanguage,
     ...what,
     style,
     pages: [barePage(given.newId)],
@@ -54,7 +56,13 @@ export function newProject(
 
 /** A book of as many bare pages as the lab binds at least. */
 export function newBook(
-  what: { readonly name: string; readonly unit: Unit; readonly lab: LabCard; readonly format: PageFormat },
+  what: {
+    readonly name: string;
+    readonly unit: Unit;
+    readonly lab: LabCard;
+    readonly format: PageFormat;
+    readonly language?: string;
+  },
   given: { readonly newId: () => string; readonly at: string },
 ): Project {
   const rules = what.lab.book;
@@ -77,10 +85,10 @@ const firstBook = (rules: BookRules): Book => ({
 
 /** A leaf of pocket pages, front and back. */
 export function newPockets(
-  what: { readonly name: string; readonly unit: Unit; readonly pattern: PocketPattern },
+  what: { readonly name: string; readonly unit: Unit; readonly pattern: PocketPattern; readonly language?: string },
   given: { readonly newId: () => string; readonly at: string },
 ): Project {
-  const { pattern } = what;
+  const { pattern, ...rest } = what;
   const format: PageFormat = {
     name: pattern.binder || "pockets",
     widthMm: pattern.widthMm,
@@ -90,7 +98,7 @@ export function newPockets(
     ppi: 300,
     leastPpi: 150,
   };
-  const project = newProject({ name: what.name, unit: what.unit, lab: null, format, kind: "pockets" }, given);
+  const project = newProject({ ...rest, lab: null, format, kind: "pockets" }, given);
   const leaf = pocketLeaf(pattern, usualClearanceMm, given.newId);
   return {
     ...project,

@@ -69,7 +69,7 @@ function besideWords(project: Project, page: Page, takenOf: TakenOf): string {
   const days = arrangedTiles(page)
     .flatMap((t) => takenOf(photoIdOf(t) ?? "") ?? [])
     .sort();
-  return days.length === 0 ? "" : spanWords(days[0]!, days.at(-1)!);
+  return days.length === 0 ? "" : spanWords(days[0]!, days.at(-1)!, project.language);
 }
 
 /** How much margin the foot of a page needs, so that its number stands clear of what lies on the page. */

@@ -25,6 +25,8 @@ export interface PrintFile {
   readonly densityPpi?: number;
   /** Pages of the project that are on it. */
   readonly pageIds: readonly string[];
+  /** What dates on it are written in. */
+  readonly language: string;
 }
 
 export const fileHolds = ["lab", "pages", "spreads", "mixed"] as const;
@@ -44,7 +46,9 @@ export function printFiles(
   takenOf: (photoId: string) => string | undefined,
   options: PrintFileOptions = {},
 ): PrintFile[] {
-  const files = filesHolding(project, takenOf, options.holds ?? "lab");
+  const files = filesHolding(project, takenOf, options.holds ?? "lab").map(
+    (file): PrintFile => ({ ...file, language: project.language }),
+  );
   const { longSidePx } = options;
   if (longSidePx !== undefined) return files.map((file) => forScreen(trimmed(file), longSidePx));
   return options.withoutBleed ? files.map(trimmed) : files;
@@ -72,13 +76,16 @@ function trimmed(file: PrintFile): PrintFile {
   return { ...file, format, parts };
 }
 
+/** A file before it is said what its dates are written in. */
+type WholeFile = Omit<PrintFile, "language">;
+
 function filesHolding(
   project: Project,
   takenOf: (photoId: string) => string | undefined,
   asked: (typeof fileHolds)[number],
-): PrintFile[] {
+): WholeFile[] {
   const drawn = (page: Page) => drawnPage(project, page, takenOf);
-  const first: PrintFile[] = project.cover ? [whole("cover", drawn(project.cover))] : [];
+  const first: WholeFile[] = project.cover ? [whole("cover", drawn(project.cover))] : [];
   if (project.pockets?.output === "inserts") return project.pages.flatMap((p, i) => insertFiles(project, p, i + 1));
   if (project.kind !== "book") return [...first, ...project.pages.map((p, i) => whole(i + 1, drawn(p)))];
   const holds = asked === "lab" ? (rulesOf(project)?.files ?? "pages") : asked;
@@ -86,11 +93,11 @@ function filesHolding(
   const spreads = spreadFiles(project, drawn);
   if (holds === "spreads") return [...first, ...spreads];
   const alone = new Map(leafFiles(project, drawn).map((f) => [f.number, f]));
-  const byItself = (f: PrintFile) => f.parts.length === 1 && f.parts[0]!.page.page.span === 1;
+  const byItself = (f: WholeFile) => f.parts.length === 1 && f.parts[0]!.page.page.span === 1;
   return [...first, ...spreads.map((f) => (byItself(f) ? (alone.get(f.number) ?? f) : f))];
 }
 
-const whole = (number: PrintFile["number"], page: PlacedPage): PrintFile => ({
+const whole = (number: PrintFile["number"], page: PlacedPage): WholeFile => ({
   number,
   format: page.format,
   parts: [{ page, place: identity, clip: bleedBox(page.format) }],
@@ -98,13 +105,13 @@ const whole = (number: PrintFile["number"], page: PlacedPage): PrintFile => ({
 });
 
 /** Of a spread each file takes its half, and a little of the other where the bleed at the fold is. */
-function leafFiles(project: Project, drawn: (page: Page) => PlacedPage): PrintFile[] {
+function leafFiles(project: Project, drawn: (page: Page) => PlacedPage): WholeFile[] {
   const before = pagesBefore(project.pages);
   const leaf = project.format;
   return project.pages.flatMap((page, i) =>
     Array.from(
       { length: page.span },
-      (_, k): PrintFile => ({
+      (_, k): WholeFile => ({
         number: before[i]! + k + 1,
         format: leaf,
         parts: [
@@ -120,12 +127,12 @@ function leafFiles(project: Project, drawn: (page: Page) => PlacedPage): PrintFi
   );
 }
 
-function spreadFiles(project: Project, drawn: (page: Page) => PlacedPage): PrintFile[] {
+function spreadFiles(project: Project, drawn: (page: Page) => PlacedPage): WholeFile[] {
   const leaf = project.format;
   const format: PageFormat = { ...leaf, widthMm: 2 * leaf.widthMm };
   const box = bleedBox(format);
   const half = box.w / 2;
-  return openingsOf(project.pages, firstOnRight(project)).map((o): PrintFile => {
+  return openingsOf(project.pages, firstOnRight(project)).map((o): WholeFile => {
     if (o.spread) return { ...whole(o.firstNumber, drawn(o.spread)), format };
     const part = (page: Page, onRight: boolean): FilePart => ({
       page: drawn(page),
@@ -157,9 +164,9 @@ export const cardBleed = (project: Project, tile: Pick<Tile, "cardBleedMm">): nu
   tile.cardBleedMm ?? project.pockets?.bleedMm ?? 0;
 
 /** Each card of a page of pockets as a print of its own: its picture goes on into its bleed, and nothing else is on it. */
-function insertFiles(project: Project, page: Page, number: number): PrintFile[] {
+function insertFiles(project: Project, page: Page, number: number): WholeFile[] {
   const on = placed(project, page);
-  return arrangedOn(on).flatMap((tile, i): PrintFile[] => {
+  return arrangedOn(on).flatMap((tile, i): WholeFile[] => {
     if (tile.filling.kind === "empty" || tile.tile.hidden) return [];
     const r = frameRect(tile.frame);
     const bleedMm = cardBleed(project, tile.tile);

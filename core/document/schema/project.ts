@@ -4,7 +4,7 @@ import { labCardSchema, pageFormatSchema } from "#core/lab/schema";
 import { patternSchema } from "#core/pockets/schema";
 import { printSheetsSchema } from "#core/sheets/schema";
 import { units } from "#core/units";
-import { firstWordStyles } from "#core/words";
+import { firstLanguage, firstWordStyles, isLanguage } from "#core/words";
 import { wordStyleSchema } from "#core/words/schema";
 import { numberPlaces } from "../project/number-places.ts";
 import { lookSchema } from "./page.ts";
@@ -68,6 +68,9 @@ export type Note = z.infer<typeof noteSchema>;
 
 export type Spine = z.infer<typeof spineSchema>;
 
+/** A tag of BCP 47 that can be used. */
+const languageSchema = z.string().min(2).max(35).refine(isLanguage, "noLanguage");
+
 export const projectSchema = z
   .object({
     schema: z.literal(2),
@@ -76,6 +79,8 @@ export const projectSchema = z
     kind: z.enum(["collage", "book", "pockets"]),
     /** What this person reads and types lengths in. */
     unit: z.enum(units),
+    /** What dates on its pages are written in. */
+    language: languageSchema.default(firstLanguage),
     /** Copied in, so that a lab's later change cannot alter a finished page. Missing for a size of one's own. */
     lab: labCardSchema.nullable(),
     format: pageFormatSchema,

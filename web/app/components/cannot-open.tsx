@@ -1,9 +1,7 @@
 import { Button, Heading, Text, VStack } from "@chakra-ui/react";
 import { readMark } from "../../storage/marks.ts";
 import type { StoreTrouble } from "../../storage/store.ts";
-import { cannotOpen as words } from "../../text/keeping.ts";
-import { common } from "../../text/screens.ts";
-import { dayHere } from "./dates.ts";
+import { common, formats, cannotOpen as words } from "../../text/index.ts";
 
 type Told = keyof typeof words.titles;
 const told: readonly string[] = Object.keys(words.titles);
@@ -21,7 +19,7 @@ export function CannotOpen({ code }: { readonly code: StoreTrouble }) {
       <Text maxW="540px" fontSize="17px" color="fg.muted" textWrap="pretty">
         {words.bodies[which]}
       </Text>
-      {mark && <Text color="fg.subtle">{words.wasHere(mark.works, mark.photos, dayHere(mark.at))}</Text>}
+      {mark && <Text color="fg.subtle">{words.wasHere(mark.works, mark.photos, formats.dayHere(mark.at))}</Text>}
       <Button size="lg" mt="2" onClick={() => location.reload()}>
         {common.tryAgain}
       </Button>

@@ -1,6 +1,6 @@
 import { chakra, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import { keeping as words } from "../../text/keeping.ts";
+import { keeping as words } from "../../text/index.ts";
 import { useProject } from "../state/session/hooks.ts";
 
 /** Controls that change the work: where it may only be looked at, none of them answers, and it is said why. */

@@ -1,5 +1,5 @@
 import type { Severity } from "#core/check";
-import { walk } from "../../text/screens.ts";
+import { walk } from "../../text/index.ts";
 import { useCheck, useFindings } from "../state/checking/check-hooks.ts";
 import { Station } from "./station.tsx";
 

@@ -1,6 +1,6 @@
 import { Button } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import { common } from "../../text/screens.ts";
+import { common } from "../../text/index.ts";
 import { Dialog } from "./dialog.tsx";
 
 interface ConfirmDialogProps {

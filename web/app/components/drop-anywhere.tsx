@@ -1,7 +1,7 @@
 import { Box, Heading } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { useLocation } from "react-router";
-import { photos as words } from "../../text/photos.ts";
+import { photos as words } from "../../text/index.ts";
 import { useServices } from "../services.ts";
 import type { IncomingFile } from "../state/library/library-state.ts";
 import { fromDrop, fromList } from "./import-files.ts";

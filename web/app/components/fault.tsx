@@ -1,6 +1,6 @@
 import { Button, Heading, Text, VStack } from "@chakra-ui/react";
 import { Link } from "react-router";
-import { fault } from "../../text/screens.ts";
+import { fault } from "../../text/index.ts";
 
 /** Where one ends up when a place fails, or is not there. */
 export function FaultScreen({ missing = false }: { readonly missing?: boolean }) {

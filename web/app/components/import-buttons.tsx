@@ -4,7 +4,7 @@ import { FolderOpen, ImagePlus } from "lucide-react";
 import { memo, useRef } from "react";
 import { z } from "zod";
 import type { Section } from "#core/photo";
-import { photos as words } from "../../text/photos.ts";
+import { photos as words } from "../../text/index.ts";
 import { useServices } from "../services.ts";
 import type { IncomingFile } from "../state/library/library-state.ts";
 import { fromList } from "./import-files.ts";

@@ -1,6 +1,6 @@
 import { Box, Button, HStack, List, Progress, Text } from "@chakra-ui/react";
 import { TriangleAlert } from "lucide-react";
-import { leftOutReason, timeLeft, photos as words } from "../../text/photos.ts";
+import { leftOutReason, timeLeft, photos as words } from "../../text/index.ts";
 import { useServices } from "../services.ts";
 import type { Incoming } from "../state/library/library-state.ts";
 import { useLibrary } from "../state/session/hooks.ts";

@@ -3,10 +3,9 @@ import { Check, CircleAlert, FolderCheck, LoaderCircle } from "lucide-react";
 import { lazy, Suspense, useEffect, useReducer, useState } from "react";
 import { useStore } from "zustand";
 import type { Keeping } from "../../storage/keeping.ts";
-import { ago, keeping as words } from "../../text/keeping.ts";
+import { ago, formats, keeping as words } from "../../text/index.ts";
 import { useServices } from "../services.ts";
 import type { ProjectSession, ProjectState } from "../state/session/project-session.ts";
-import { clock } from "./dates.ts";
 import { Tooltip } from "./tooltip.tsx";
 
 const SafeFolderDialog = lazy(() => import("./safe-folder.tsx").then((m) => ({ default: m.SafeFolderDialog })));
@@ -25,7 +24,11 @@ function OfProject({ session, keeping }: { readonly session: ProjectSession; rea
 }
 
 const plainWords = (state: ProjectState["keeping"]): string =>
-  state.is === "kept" ? words.kept(clock(state.at)) : state.is === "keeping" ? words.keeping : words.failed[state.code];
+  state.is === "kept"
+    ? words.kept(formats.clock(state.at))
+    : state.is === "keeping"
+      ? words.keeping
+      : words.failed[state.code];
 
 function Shown({ keeping, state }: { readonly keeping: Keeping; readonly state: ProjectState["keeping"] | undefined }) {
   const folder = useStore(keeping.folderState);
@@ -66,7 +69,7 @@ interface FaceProps {
 function Face({ words: said, state, inFolder, onOpen }: FaceProps) {
   const failed = state?.is === "failed" || inFolder === "trouble";
   const Icon = failed ? CircleAlert : state?.is === "keeping" ? LoaderCircle : inFolder ? FolderCheck : Check;
-  const short = !state ? undefined : state.is === "kept" ? clock(state.at) : state.is === "keeping" ? "…" : "!";
+  const short = !state ? undefined : state.is === "kept" ? formats.clock(state.at) : state.is === "keeping" ? "…" : "!";
   return (
     <Tooltip words={said}>
       <chakra.button

@@ -2,8 +2,7 @@ import { Box, Button, Heading, IconButton, Kbd, Table, Text } from "@chakra-ui/r
 import { Keyboard } from "lucide-react";
 import { Fragment, useState } from "react";
 import { useMatch } from "react-router";
-import { keys as words } from "../../text/keys.ts";
-import { common, walk } from "../../text/screens.ts";
+import { common, walk, keys as words } from "../../text/index.ts";
 import { useKeys } from "../commands/hear.ts";
 import { does, hint, keysOf } from "../commands/shown.ts";
 import { type CommandOf, type Place, places, type Scope, scopes } from "../commands/table.ts";
@@ -69,7 +68,7 @@ function ScopeKeys<S extends Scope>({ scope }: { readonly scope: S }) {
                   </Fragment>
                 ))}
               </Table.Cell>
-              <Table.Cell borderColor="oat.300">{does[scope][command]}</Table.Cell>
+              <Table.Cell borderColor="oat.300">{does(scope, command)}</Table.Cell>
             </Table.Row>
           ))}
         </Table.Body>

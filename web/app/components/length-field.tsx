@@ -1,7 +1,7 @@
 import { chakra } from "@chakra-ui/react";
 import { useId, useLayoutEffect, useState } from "react";
 import { formatLength, lengthNumber, mmPer, parseLength, type Unit } from "#core/units";
-import { lengthTrouble } from "../../text/start.ts";
+import { lengthTrouble } from "../../text/index.ts";
 import css from "./fields.module.css";
 
 interface LengthFieldProps {

@@ -1,8 +1,7 @@
 import { Box, Button, HStack, Progress, Text } from "@chakra-ui/react";
 import { CircleCheck } from "lucide-react";
 import type { PrintColour } from "#core/files";
-import { common } from "../../text/screens.ts";
-import { printTrouble, send as words } from "../../text/send.ts";
+import { common, formats, printTrouble, send as words } from "../../text/index.ts";
 import type { Sender, SendOrder, SendState } from "../state/sending/sender.ts";
 
 /** How far it is, file by file and over all of them. */
@@ -67,7 +66,7 @@ export function TooLarge({ files, mostMb, quality, onQuality }: TooLargeProps) {
     <Box role="alert" mt="4" bg="saffron.100" color="saffron.700" borderRadius="soft" px="4" py="3">
       <Text fontWeight="600">{words.tooLarge(files.length, mostMb)}</Text>
       <Text mt="1" fontSize="14px" wordBreak="break-word">
-        {words.tooLargeLead(files[0]!.name, files.length, largest.toFixed(1))}
+        {words.tooLargeLead(files[0]!.name, files.length, formats.number(largest, 1))}
       </Text>
       {lower && (
         <Button size="sm" variant="outline" mt="2" onClick={() => onQuality(lower)}>
@@ -123,9 +122,9 @@ export function SendEnd({ state, size, ppi, colour, onAgain }: SendEndProps) {
                 size.heightPx,
                 ppi,
                 words.colourNames[colour],
-                (state.bytes / 1e6).toFixed(1),
+                formats.number(state.bytes / 1e6, 1),
               )
-            : words.savedWhole((state.bytes / 1e6).toFixed(1))}
+            : words.savedWhole(formats.number(state.bytes / 1e6, 1))}
         </Text>
       </Box>
     );

@@ -1,8 +1,7 @@
 import { Check, Layers, Star } from "lucide-react";
 import { memo } from "react";
 import type { Photo } from "#core/photo";
-import { chosenWords, eventWords, photos as words } from "../../text/photos.ts";
-import { takenMoment } from "./dates.ts";
+import { chosenWords, eventWords, formats, photos as words } from "../../text/index.ts";
 import { PhotoThumb } from "./photo-thumb.tsx";
 import css from "./photo-tile.module.css";
 
@@ -42,7 +41,7 @@ export const PhotoTile = memo(function PhotoTile({
   pileOpen,
 }: PhotoTileProps) {
   const label = [
-    words.label(photo.name, takenMoment(photo.takenAt), photo.caption),
+    words.label(photo.name, formats.takenMoment(photo.takenAt), photo.caption),
     ...(photo.stars > 0 ? [chosenWords.stars(photo.stars)] : []),
     ...(pileCount ? [eventWords.pile(pileCount)] : []),
     ...onPages.map(words.onPage),

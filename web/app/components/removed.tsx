@@ -2,14 +2,12 @@ import { Box, Button, Flex, Heading, HStack, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Trash2, Undo2 } from "lucide-react";
 import { useState } from "react";
-import { removedWords as words } from "../../text/keeping.ts";
-import { common } from "../../text/screens.ts";
+import { common, formats, removedWords as words } from "../../text/index.ts";
 import { notices } from "../notices/notices.ts";
 import { useServices } from "../services.ts";
 import { keptRemovedDays, timeIsOver } from "../state/library/library-rules.ts";
 import { useLibrary } from "../state/session/hooks.ts";
 import { projectsChanged } from "../state/session/use-projects.ts";
-import { dayHere } from "./dates.ts";
 import { Dialog } from "./dialog.tsx";
 import { PhotoThumb } from "./photo-thumb.tsx";
 
@@ -94,7 +92,7 @@ function RemovedDialog({ onClose }: { readonly onClose: () => void }) {
           <Row
             key={w.id}
             name={w.name}
-            facts={words.workFacts(w.pageCount, dayHere(w.removedAt))}
+            facts={words.workFacts(w.pageCount, formats.dayHere(w.removedAt))}
             onBack={async () => {
               await store.restoreProject(w.id);
               await refresh();
@@ -123,7 +121,7 @@ function RemovedDialog({ onClose }: { readonly onClose: () => void }) {
             key={p.id}
             photoId={p.id}
             name={p.caption || p.name}
-            facts={words.photoFacts(dayHere(p.removedAt ?? p.addedAt))}
+            facts={words.photoFacts(formats.dayHere(p.removedAt ?? p.addedAt))}
             onBack={() => library.bringBack([p.id])}
             onForget={() => library.forget([p.id])}
           />

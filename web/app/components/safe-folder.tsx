@@ -5,14 +5,12 @@ import { type ReactNode, useRef, useState } from "react";
 import { useStore } from "zustand";
 import type { SyncReport } from "../../safe-folder/sync-given.ts";
 import type { Keeping } from "../../storage/keeping.ts";
-import { ago, safeFolder as words } from "../../text/keeping.ts";
-import { common } from "../../text/screens.ts";
+import { ago, common, formats, safeFolder as words } from "../../text/index.ts";
 import { notices } from "../notices/notices.ts";
 import { useServices } from "../services.ts";
 import { saveToDisk } from "../state/sending/save-to-disk.ts";
 import { useLibrary } from "../state/session/hooks.ts";
 import { projectsChanged, useProjects } from "../state/session/use-projects.ts";
-import { dayHere } from "./dates.ts";
 import { Dialog } from "./dialog.tsx";
 
 interface Picking {
@@ -50,7 +48,7 @@ export async function saveEverything(keeping: Keeping, onlyNew: boolean, at: str
   const name = onlyNew ? words.nameNew(day) : words.name(day);
   await saveToDisk(file, name);
   notices.create({
-    title: words.saved(name, (file.size / 1e6).toFixed(1), works, photos),
+    title: words.saved(name, formats.number(file.size / 1e6, 1), works, photos),
     type: "success",
     duration: 20_000,
   });
@@ -224,7 +222,7 @@ function AsFile({ keeping }: { readonly keeping: Keeping }) {
   return (
     <Part icon={<Archive size={20} aria-hidden />} title={words.file}>
       <Text>
-        {words.fileLead} {last?.at && words.savedLast(dayHere(last.at))}
+        {words.fileLead} {last?.at && words.savedLast(formats.dayHere(last.at))}
       </Text>
       <HStack gap="2" mt="3">
         <Button size="sm" variant="outline" disabled={saving} onClick={() => void save(false)}>

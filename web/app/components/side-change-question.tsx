@@ -1,7 +1,6 @@
 import { Button, Text } from "@chakra-ui/react";
 import { useEffect, useRef } from "react";
-import { book as words } from "../../text/book.ts";
-import { common } from "../../text/screens.ts";
+import { common, book as words } from "../../text/index.ts";
 import { useServices } from "../services.ts";
 import { useViewState } from "../state/session/hooks.ts";
 import css from "./side-change-question.module.css";

@@ -1,5 +1,5 @@
 import { Box, Button, createToaster, HStack, Text, Toast, Toaster } from "@chakra-ui/react";
-import { common } from "../../text/screens.ts";
+import { common } from "../../text/index.ts";
 
 /** On the side and at the height where no buttons are: those of the shelf stand on the right, those of choices lower. */
 export const stack = createToaster({

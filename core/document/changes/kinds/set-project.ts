@@ -13,6 +13,7 @@ type Settable = Exclude<keyof Project, Fixed | "pages" | "cover">;
 const settableParts = {
   name: true,
   unit: true,
+  language: true,
   style: true,
   book: true,
   spine: true,

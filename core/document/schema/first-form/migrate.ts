@@ -1,3 +1,4 @@
+import { firstLanguage } from "#core/words";
 import { tileIdsOf } from "../../arrangements/index.ts";
 import { dressOf, ownLookFor } from "../../page/look.ts";
 import { newGroup, wholeRoom } from "../../page/new-tile.ts";
@@ -13,6 +14,7 @@ export function fromFirstForm({ cover, pockets, pages, style, ...rest }: FirstPr
   return {
     ...rest,
     schema: 2,
+    language: firstLanguage,
     style,
     pages: pages.map((p) => pageFromFirstForm(p, style)),
     cover: cover && pageFromFirstForm(cover.page, style),

@@ -1,16 +1,12 @@
 import { Button, Menu, Portal } from "@chakra-ui/react";
 import { FilePlus } from "lucide-react";
-import { book as words } from "../../../text/book.ts";
+import { book as words } from "../../../text/index.ts";
 import { useServices } from "../../services.ts";
 import { addPages, type PageWhere } from "../../state/edit/page-list.ts";
 import { useSession } from "../../state/session/hooks.ts";
 
 const counts = [1, 2, 10] as const;
-const wheres: readonly (readonly [PageWhere, string])[] = [
-  ["before", words.before],
-  ["after", words.after],
-  ["end", words.atEnd],
-];
+const wheres: readonly PageWhere[] = ["before", "after", "end"];
 
 /** One page, two or ten, before or after the open one or at the end. */
 export function AddPages() {
@@ -31,10 +27,10 @@ export function AddPages() {
       <Portal>
         <Menu.Positioner>
           <Menu.Content bg="oat.25" borderRadius="card" boxShadow="lifted">
-            {wheres.flatMap(([where, name]) =>
+            {wheres.flatMap((where) =>
               counts.map((count) => (
                 <Menu.Item key={`${count} ${where}`} value={`${count} ${where}`}>
-                  {words.addDo(count)} {name}
+                  {words.addDo(count)} {words.addWheres[where]}
                 </Menu.Item>
               )),
             )}

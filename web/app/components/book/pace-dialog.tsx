@@ -2,7 +2,7 @@ import { Box, HStack, Progress, Text, VStack } from "@chakra-ui/react";
 import { useMemo, useRef, useState } from "react";
 import { pageCount, pagesBefore, rulesOf } from "#core/document";
 import { pageCounts } from "#core/lab";
-import { pace as words } from "../../../text/pace.ts";
+import { pace as words } from "../../../text/index.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";

@@ -1,6 +1,6 @@
 import { Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
-import { work as words } from "../../../text/project.ts";
+import { work as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";

@@ -2,7 +2,7 @@ import { Button } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { FileInput } from "lucide-react";
 import { useRef, useState } from "react";
-import { work as words } from "../../../text/project.ts";
+import { work as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { ProjectFileError, readProjectArchive } from "../../state/session/project-file.ts";

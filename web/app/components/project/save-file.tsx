@@ -1,6 +1,6 @@
 import { Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
-import { work as words } from "../../../text/project.ts";
+import { formats, work as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { saveToDisk } from "../../state/sending/save-to-disk.ts";
@@ -42,7 +42,7 @@ function Writing({ session, places, onClose }: SaveFileProps & { readonly places
         const { fileTitle } = await import("../../../text/in-latin.ts");
         const name = `${fileTitle(project.name)}.tessip.zip`;
         await saveToDisk(file, name);
-        notices.create({ title: words.saved(name, (file.size / 1e6).toFixed(1)), type: "success" });
+        notices.create({ title: words.saved(name, formats.number(file.size / 1e6, 1)), type: "success" });
         if (missing.length > 0) notices.create({ title: words.savedWithout(missing), type: "error" });
       })
       .catch(() => {

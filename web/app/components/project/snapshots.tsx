@@ -3,14 +3,12 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import type { Snapshot } from "../../../storage/store.ts";
-import { work as words } from "../../../text/project.ts";
-import { common } from "../../../text/screens.ts";
+import { common, formats, work as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
 import { goBackTo, keepSnapshot } from "../../state/session/whole-project.ts";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
-import { clock, dayHere } from "../dates.ts";
 import { TextField } from "../text-field.tsx";
 
 /** Those that the program kept by itself have no name of their own. */
@@ -57,7 +55,7 @@ export function Snapshots({ session, onClose }: { readonly session: ProjectSessi
               </Text>
               <HStack gap="1" flexShrink="0">
                 <Text fontSize="13.5px" color="fg.subtle">
-                  {dayHere(s.at)}, {clock(s.at)}
+                  {formats.dayHere(s.at)}, {formats.clock(s.at)}
                 </Text>
                 <Button
                   size="sm"

@@ -1,5 +1,5 @@
 import { Button, Progress } from "@chakra-ui/react";
-import { common } from "../../../text/screens.ts";
+import { common } from "../../../text/index.ts";
 import { Dialog } from "../dialog.tsx";
 
 interface WorkingProps {

@@ -1,6 +1,6 @@
 import { Box, Button, Text } from "@chakra-ui/react";
 import type { Finding } from "#core/check";
-import { findingTitle, check as words } from "../../../text/check.ts";
+import { findingTitle, check as words } from "../../../text/index.ts";
 import { useProject } from "../../state/session/hooks.ts";
 import { pageWords } from "./finding-group.tsx";
 

@@ -3,7 +3,7 @@ import { CircleCheck } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { type Finding, type FixCode, type PlacedSharpness, severities } from "#core/check";
-import { check as words } from "../../../text/check.ts";
+import { check as words } from "../../../text/index.ts";
 import { useUndoKeys } from "../../commands/history-keys.ts";
 import { Changeable } from "../../components/changeable.tsx";
 import { ConfirmDialog } from "../../components/confirm-dialog.tsx";

@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { Finding, FixCode, Severity } from "#core/check";
 import { findPage, formatOf, type Project, pagesBefore } from "#core/document";
 import { aspectOf } from "#core/photo";
-import { findingDetail, findingTitle, findingWhy, fixWords, check as words } from "../../../text/check.ts";
+import { findingDetail, findingTitle, findingWhy, fixWords, check as words } from "../../../text/index.ts";
 import { PhotoThumb } from "../../components/photo-thumb.tsx";
 import { useLibrary, useProject } from "../../state/session/hooks.ts";
 import { FindingPicture } from "./finding-picture.tsx";

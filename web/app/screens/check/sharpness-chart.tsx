@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import type { PlacedSharpness } from "#core/check";
 import { sharpnessOf } from "#core/fit";
 import type { PageFormat } from "#core/lab";
-import { check as words } from "../../../text/check.ts";
+import { check as words } from "../../../text/index.ts";
 import { useSizeOf } from "../../components/size-of.ts";
 
 const heightPx = 190;

@@ -1,6 +1,6 @@
 import { Grid, VStack } from "@chakra-ui/react";
 import type { BookRules, LabCard } from "#core/lab";
-import { labs as words } from "../../../text/labs.ts";
+import { labs as words } from "../../../text/index.ts";
 import { Checkbox } from "../../components/checkbox.tsx";
 import { FieldLabel } from "../../components/field-label.tsx";
 import { DropRow, freeId, OneMore } from "../../components/list-rows.tsx";

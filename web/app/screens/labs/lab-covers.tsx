@@ -1,6 +1,6 @@
 import { Grid, VStack } from "@chakra-ui/react";
 import type { BookCover, LabCard } from "#core/lab";
-import { labs as words } from "../../../text/labs.ts";
+import { labs as words } from "../../../text/index.ts";
 import { FieldLabel } from "../../components/field-label.tsx";
 import { DropRow, freeId, OneMore } from "../../components/list-rows.tsx";
 import { NumberField } from "../../components/number-field.tsx";

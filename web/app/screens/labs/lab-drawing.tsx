@@ -1,7 +1,7 @@
 import { Box, Text } from "@chakra-ui/react";
 import type { LabCard } from "#core/lab";
 import { formatLength, formatSize } from "#core/units";
-import { labs as words } from "../../../text/labs.ts";
+import { labs as words } from "../../../text/index.ts";
 import css from "./lab-drawing.module.css";
 
 const boxPx = 250;

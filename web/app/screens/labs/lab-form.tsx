@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { type TiffPacking, tiffPackings } from "#core/files";
 import { fileNames, type LabCard, labRuleNames, labRules } from "#core/lab";
 import { paperKinds } from "#core/pixels";
-import { labs as words } from "../../../text/labs.ts";
+import { labs as words } from "../../../text/index.ts";
 import { Checkbox } from "../../components/checkbox.tsx";
 import { FieldLabel } from "../../components/field-label.tsx";
 import { NumberField } from "../../components/number-field.tsx";

@@ -1,7 +1,7 @@
 import { Box, Grid, VStack } from "@chakra-ui/react";
 import type { LabCard, PrintSize } from "#core/lab";
 import { formatSize } from "#core/units";
-import { labs as words } from "../../../text/labs.ts";
+import { labs as words } from "../../../text/index.ts";
 import { Checkbox } from "../../components/checkbox.tsx";
 import { DropRow, freeId, OneMore } from "../../components/list-rows.tsx";
 import { NumberField } from "../../components/number-field.tsx";

@@ -4,9 +4,7 @@ import { Trash2 } from "lucide-react";
 import { Link, useParams } from "react-router";
 import { type LabMood, labMoods, type Order } from "#core/lab";
 import type { SentOrder } from "../../../storage/store.ts";
-import { reasonWords, orderWords as words } from "../../../text/orders.ts";
-import { common } from "../../../text/screens.ts";
-import { takenDay } from "../../components/dates.ts";
+import { common, formats, reasonWords, orderWords as words } from "../../../text/index.ts";
 import { Select } from "../../components/select.tsx";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
@@ -89,7 +87,7 @@ function OneOrder({ sent }: { readonly sent: SentOrder }) {
         </Heading>
         <HStack gap="2">
           <Text fontSize="14px" color="fg.subtle" fontVariantNumeric="tabular-nums">
-            {[sent.labName, words.files(sent.files), words.sent(takenDay(sent.at))].join(" · ")}
+            {[sent.labName, words.files(sent.files), words.sent(formats.takenDay(sent.at))].join(" · ")}
           </Text>
           <IconButton
             variant="ghost"
@@ -138,7 +136,7 @@ function Stage({ order }: { readonly order: Order }) {
         <li key={s} className={i <= here ? css.reached : ""} aria-current={i === here ? "step" : undefined}>
           <span className={css.bead} aria-hidden />
           {words.stages[s]}
-          {at[s] && <time dateTime={at[s]}>{new Date(at[s]).toLocaleTimeString("en-GB")}</time>}
+          {at[s] && <time dateTime={at[s]}>{formats.clockWithSeconds(at[s])}</time>}
         </li>
       ))}
     </ol>

@@ -14,7 +14,7 @@ import {
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { arrangedTiles, drawnPage, type Page, type PlacedPage, pageCount, placed } from "#core/document";
 import { seenBox } from "#core/lab";
-import { book as words } from "../../../text/book.ts";
+import { book as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { direction, type Pressed } from "../../commands/keys.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";

@@ -3,9 +3,7 @@ import { BookOpen, Columns2, Gauge, RectangleHorizontal, Trash2 } from "lucide-r
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { openingOf, type Page } from "#core/document";
-import { book as words } from "../../../text/book.ts";
-import { pace as paceWords } from "../../../text/pace.ts";
-import { run } from "../../../text/pages.ts";
+import { pace as paceWords, run, book as words } from "../../../text/index.ts";
 import { useUndoKeys } from "../../commands/history-keys.ts";
 import { AddPages } from "../../components/book/add-pages.tsx";
 import { PaceDialog } from "../../components/book/pace-dialog.tsx";

@@ -1,12 +1,11 @@
 import { Box, Text } from "@chakra-ui/react";
 import { max, sum } from "d3-array";
 import { scaleLinear } from "d3-scale";
-import { utcFormat } from "d3-time-format";
 import { type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
 import { type Page, pagesBefore } from "#core/document";
 import { breakable, breakRange, photoIdsOn } from "#core/edit";
 import { spanWords } from "#core/words";
-import { pace as words } from "../../../text/pace.ts";
+import { formats, language as spoken, pace as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { direction } from "../../commands/keys.ts";
 import { useSizeOf } from "../../components/size-of.ts";
@@ -20,8 +19,6 @@ const timePx = 22;
 const leastPhotoPx = 5;
 const barePhotos = 0.8;
 const narrowPx = 22;
-
-const monthOf = utcFormat("%b %Y");
 
 interface PageBar {
   readonly page: Page;
@@ -51,9 +48,9 @@ export function PaceChart({ onOpen }: { readonly onOpen: (page: Page) => void })
       const taken = ids.flatMap((id) => byId.get(id)?.takenAt ?? []).sort();
       const from = at;
       at += Math.max(barePhotos, ids.length);
-      const days = taken.length > 0 ? spanWords(taken[0]!, taken.at(-1)!) : "";
+      const days = taken.length > 0 ? spanWords(taken[0]!, taken.at(-1)!, spoken) : "";
       const now = taken[0]?.slice(0, 7) ?? said;
-      const month = now === said ? "" : monthOf(new Date(`${now}-01T00:00:00Z`));
+      const month = now === said ? "" : formats.shortMonth(`${now}-01`);
       said = now;
       return { page, number: before[i]! + 1, photos: ids.length, from, to: at, days, month };
     });

@@ -1,7 +1,7 @@
 import { Box, Button, Text } from "@chakra-ui/react";
 import { drawnPage } from "#core/document";
 import { seenBox } from "#core/lab";
-import { book as words } from "../../../text/book.ts";
+import { book as words } from "../../../text/index.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";
 import { useServices } from "../../services.ts";
 import { makeCover } from "../../state/edit/cover.ts";

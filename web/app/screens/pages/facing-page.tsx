@@ -1,7 +1,7 @@
 import { chakra } from "@chakra-ui/react";
 import { useMemo } from "react";
 import { drawnPage, openingOf, type PlacedPage, pagesOf } from "#core/document";
-import { book as words } from "../../../text/book.ts";
+import { book as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { useServices } from "../../services.ts";
 import { openThe } from "../../state/edit/page-list.ts";

@@ -3,7 +3,7 @@ import { type Frame, frameRect, freeTiles, isArranged, type PlacedPage, type Pla
 import type { Point } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { wordsOf } from "#core/scene";
-import { words as say } from "../../../text/words.ts";
+import { words as say } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { arrow, type Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
@@ -57,7 +57,7 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, format }: FreeSpot
   const held = useRef<{ readonly grip: Grip; readonly from: Point; readonly frame: Frame }>(undefined);
   const justDragged = useRef(false);
   const written = tile.filling.kind === "words" ? tile.filling : undefined;
-  const empty = written && !written.card && wordsOf(written, facts.photo).trim() === "";
+  const empty = written && !written.card && wordsOf(written, facts).trim() === "";
 
   const frameAt = (e: PointerEvent): Frame | undefined => {
     const h = held.current;

@@ -2,7 +2,7 @@ import { Box, chakra, HStack } from "@chakra-ui/react";
 import { memo } from "react";
 import { isTurnedIn } from "#core/document";
 import { formatLength } from "#core/units";
-import { pages as words } from "../../../text/pages.ts";
+import { pages as words } from "../../../text/index.ts";
 import { Tooltip } from "../../components/tooltip.tsx";
 import { useServices } from "../../services.ts";
 import { openPlaced, useProject, useViewState } from "../../state/session/hooks.ts";

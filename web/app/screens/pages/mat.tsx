@@ -3,7 +3,7 @@ import { useMemo } from "react";
 import { Link, useParams } from "react-router";
 import { drawnPage } from "#core/document";
 import { seenBox } from "#core/lab";
-import { pages as words } from "../../../text/pages.ts";
+import { pages as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { useSizeOf } from "../../components/size-of.ts";
 import { useServices } from "../../services.ts";

@@ -2,7 +2,7 @@ import { Box, HStack, Text, VStack } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
 import { arrangedTiles } from "#core/document";
 import { findEvents, type Photo } from "#core/photo";
-import { run as words } from "../../../text/pages.ts";
+import { run as words } from "../../../text/index.ts";
 import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
 import { CountField } from "../../components/count-field.tsx";
 import { Segmented } from "../../components/segmented.tsx";

@@ -15,9 +15,7 @@ import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from "re
 import { Link, useParams } from "react-router";
 import { arrangedTiles, formatOf, type PlacedPage, type Project, pageCount, placed } from "#core/document";
 import { type PageFormat, seenBox } from "#core/lab";
-import { book as bookWords } from "../../../text/book.ts";
-import { run as words } from "../../../text/pages.ts";
-import { pockets as pocketWords } from "../../../text/pockets.ts";
+import { book as bookWords, pockets as pocketWords, run as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { alongRow } from "../../commands/keys.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";

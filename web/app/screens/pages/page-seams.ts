@@ -8,7 +8,7 @@ import {
   withSeamMoved,
   withTrackMoved,
 } from "#core/document";
-import { pages as words } from "../../../text/pages.ts";
+import { pages as words } from "../../../text/index.ts";
 
 /** A stretch of a seam that a hand can take hold of; of a grid or of a tree alike. In mm on the page. */
 export interface PageSeam {

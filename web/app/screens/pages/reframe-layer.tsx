@@ -17,7 +17,7 @@ import type { PageFormat } from "#core/lab";
 import { photoShape } from "#core/photo";
 import { tileSteps } from "#core/scene";
 import { paintScene, paintStep, setMatrix } from "../../../painters/canvas.ts";
-import { panel as words } from "../../../text/pages.ts";
+import { panel as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { arrow, type Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";

@@ -1,7 +1,7 @@
 import { type PointerEvent, useMemo, useState } from "react";
 import { arrangedOn, frameRect, insideRect, type PlacedPage } from "#core/document";
 import type { Rect } from "#core/geometry";
-import { pages as words } from "../../../text/pages.ts";
+import { pages as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { direction, type Pressed } from "../../commands/keys.ts";
 import { useSession } from "../../state/session/hooks.ts";

@@ -1,8 +1,7 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { useMemo } from "react";
 import type { Photo } from "#core/photo";
-import { timelineWords as words } from "../../../text/photos.ts";
-import { takenDay, takenMonth } from "../../components/dates.ts";
+import { formats, timelineWords as words } from "../../../text/index.ts";
 import { binPhotos, spanOf, type TimeBin } from "../../state/library/time-bins.ts";
 
 interface ShelfTimeProps {
@@ -16,7 +15,11 @@ const heightPx = 22;
 /** A bar stands for a day, or for the week or the month that begins there. */
 function whenOf({ from, step }: TimeBin): string {
   const at = from.toISOString();
-  return step === "month" ? takenMonth(at) : step === "week" ? words.week(takenDay(at)) : takenDay(at);
+  return step === "month"
+    ? formats.takenMonth(at)
+    : step === "week"
+      ? words.week(formats.takenDay(at))
+      : formats.takenDay(at);
 }
 
 /** The shelf's own timeline: a bar a day, week or month, what is on pages in it, and a click to go there. */

@@ -7,8 +7,7 @@ import { arrangedTiles, arrangementOf, holdsPockets, type Page } from "#core/doc
 import type { Dragged } from "#core/edit";
 import { grownBy } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
-import { run, shelf as words } from "../../../text/pages.ts";
-import { photos as photoWords } from "../../../text/photos.ts";
+import { photos as photoWords, run, shelf as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { direction, type Pressed } from "../../commands/keys.ts";
 import { PhotoTile, type TileHandlers } from "../../components/photo-tile.tsx";

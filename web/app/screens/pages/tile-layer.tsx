@@ -7,7 +7,7 @@ import type { Dragged, DropMeaning } from "#core/edit";
 import { takenAway, tileMoved } from "#core/edit";
 import { outlineOf } from "#core/outlines";
 import { seenFrame } from "#core/scene";
-import { pages as words } from "../../../text/pages.ts";
+import { pages as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import type { Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";

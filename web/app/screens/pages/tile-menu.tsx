@@ -2,7 +2,7 @@ import { Menu, Portal } from "@chakra-ui/react";
 import type { ReactElement } from "react";
 import { areWords, arrangedTiles, findTile, isFree, isLocked, type Tile } from "#core/document";
 import { halved, keptTogether, locked, slippedIn, takenAway } from "#core/edit";
-import { tileMenu as words } from "../../../text/pages.ts";
+import { tileMenu as words } from "../../../text/index.ts";
 import { firstKeyOf } from "../../commands/shown.ts";
 import { useServices } from "../../services.ts";
 import { lead, leadOf } from "../../state/edit/arrange-page.ts";

@@ -3,7 +3,7 @@ import { findPlaced } from "#core/document";
 import { applyTo, inverse } from "#core/geometry";
 import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
 import { caretAt, type LaidWords, lineEnds, offsetAt, offsetBeyond, selectionRects } from "#core/words";
-import { words as say } from "../../../text/words.ts";
+import { words as say } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import type { Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
@@ -27,7 +27,7 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
   const dragged = useRef<number>(undefined);
   const tile = findPlaced(page, tileId);
   const words = tile?.filling.kind === "words" ? tile.filling : undefined;
-  const text = words ? wordsOf(words, facts.photo) : "";
+  const text = words ? wordsOf(words, facts) : "";
   const [marked, setMarked] = useState<readonly [number, number]>([text.length, text.length]);
   const { format } = page;
   const frame = useMemo(() => tile && seenFrame(tile.frame, format), [tile, format]);

@@ -3,7 +3,7 @@ import { Clock, Eye, EyeOff, LayoutGrid } from "lucide-react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Photo } from "#core/photo";
-import { photos as photoWords, chosenWords as words } from "../../../text/photos.ts";
+import { photos as photoWords, chosenWords as words } from "../../../text/index.ts";
 import { useServices } from "../../services.ts";
 import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
 import { onFreshPage } from "../../state/edit/page-list.ts";

@@ -2,7 +2,7 @@ import { Button, HStack, Text } from "@chakra-ui/react";
 import { Info, Trash2, X } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import type { Photo } from "#core/photo";
-import { photos as photoWords, chosenWords as words } from "../../../text/photos.ts";
+import { photos as photoWords, chosenWords as words } from "../../../text/index.ts";
 import { useServices } from "../../services.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
 import { RemoveDialog } from "./remove-dialog.tsx";

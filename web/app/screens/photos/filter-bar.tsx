@@ -3,8 +3,7 @@ import { ListFilter, Search } from "lucide-react";
 import { memo, type ReactNode, useMemo } from "react";
 import { useStore } from "zustand";
 import { findEvents, narrows, noFilter, type PhotoEvent, type PhotoFilter } from "#core/photo";
-import { photos as photoWords, filterWords as words } from "../../../text/photos.ts";
-import { takenDay } from "../../components/dates.ts";
+import { formats, photos as photoWords, filterWords as words } from "../../../text/index.ts";
 import { NumberBox } from "../../components/length-field.tsx";
 import { Segmented } from "../../components/segmented.tsx";
 import { Select } from "../../components/select.tsx";
@@ -164,7 +163,8 @@ function ByEvent({
   // A filter ends in whole seconds.
   const from = (e: PhotoEvent) => e.from.slice(0, 19);
   const at = events.find((e) => from(e) === span?.from && e.to.slice(0, 19) === span.to);
-  const nameOf = (e: PhotoEvent) => `${e.span?.name ?? takenDay(e.from)} (${photoWords.count(e.photoIds.length)})`;
+  const nameOf = (e: PhotoEvent) =>
+    `${e.span?.name ?? formats.takenDay(e.from)} (${photoWords.count(e.photoIds.length)})`;
   return (
     <Box>
       <Label>{words.event}</Label>

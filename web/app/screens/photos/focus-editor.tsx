@@ -4,7 +4,7 @@ import { type PointerEvent, useRef, useState } from "react";
 import { contained } from "#core/fit";
 import { clamp, type Point } from "#core/geometry";
 import { aspectOf, type FaceBox, type Focus, type Photo, pointOfFaces } from "#core/photo";
-import { sheetWords as words } from "../../../text/photos.ts";
+import { sheetWords as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { arrow } from "../../commands/keys.ts";
 import { PhotoThumb } from "../../components/photo-thumb.tsx";

@@ -2,7 +2,7 @@ import { Box, Button, Heading, HStack } from "@chakra-ui/react";
 import { lazy, memo, type ReactNode, Suspense } from "react";
 import { Link } from "react-router";
 import { type Photo, type Section, sections } from "#core/photo";
-import { photos as words } from "../../../text/photos.ts";
+import { photos as words } from "../../../text/index.ts";
 import { BringIn } from "../../components/import-buttons.tsx";
 import { Segmented } from "../../components/segmented.tsx";
 import { useServices } from "../../services.ts";

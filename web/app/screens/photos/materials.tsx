@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Text, VStack } from "@chakra-ui/react";
 import { useMemo } from "react";
-import { photos as photoWords } from "../../../text/photos.ts";
+import { photos as photoWords } from "../../../text/index.ts";
 import { useLibraryUndoKeys } from "../../commands/history-keys.ts";
 import { BringIn, TakeSample } from "../../components/import-buttons.tsx";
 import { useLibrary, useViewState } from "../../state/session/hooks.ts";
@@ -10,11 +10,6 @@ import { PhotoSheet } from "./photo-sheet.tsx";
 import { PhotoWall } from "./photo-wall.tsx";
 
 type MaterialSection = "papers" | "ornaments";
-
-const emptyWords = {
-  papers: [photoWords.noPapers, photoWords.noPapersLead],
-  ornaments: [photoWords.noOrnaments, photoWords.noOrnamentsLead],
-} as const;
 
 /** Papers, or ornaments: brought in, looked at and removed as photos are. */
 export function Materials({ section }: { readonly section: MaterialSection }) {
@@ -26,7 +21,7 @@ export function Materials({ section }: { readonly section: MaterialSection }) {
   const sheet = all.find((p) => p.id === sheetId);
   useLibraryUndoKeys();
   if (all.length === 0 && !coming) {
-    const [title, lead] = emptyWords[section];
+    const { title, lead } = photoWords.noMaterials[section];
     return (
       <VStack h="full" justify="center" gap="5" p="8" textAlign="center" position="relative">
         <Box position="absolute" top="3" left="8">

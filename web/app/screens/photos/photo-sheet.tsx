@@ -5,10 +5,8 @@ import { Link, useParams } from "react-router";
 import { useStore } from "zustand";
 import { aspectOf, type Photo, type Pile, takenAtFromTag } from "#core/photo";
 import { formatSize, mmPerInch, type Unit } from "#core/units";
-import { leftOutReason, timeWords, sheetWords as words } from "../../../text/photos.ts";
-import { common } from "../../../text/screens.ts";
+import { common, formats, leftOutReason, timeWords, sheetWords as words } from "../../../text/index.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
-import { takenMoment } from "../../components/dates.ts";
 import { NumberBox } from "../../components/length-field.tsx";
 import { PhotoThumb } from "../../components/photo-thumb.tsx";
 import { notices } from "../../notices/notices.ts";
@@ -163,7 +161,7 @@ function Taken({ photo }: { readonly photo: Photo }) {
           ml="-3"
           onClick={() => void library.edit("retimed", [photo.id], (p) => ({ ...p, ...found, foundTime: null }))}
         >
-          {words.backToFound}: {takenMoment(found.takenAt)}
+          {words.backToFound}: {formats.takenMoment(found.takenAt)}
         </Button>
       )}
     </Field.Root>
@@ -215,13 +213,13 @@ function Facts({ photo }: { readonly photo: Photo }) {
       </Fact>
       {!drawing && (
         <Fact name={words.pixels}>
-          {photo.widthPx.toLocaleString("en")} × {photo.heightPx.toLocaleString("en")}
+          {formats.number(photo.widthPx)} × {formats.number(photo.heightPx)}
         </Fact>
       )}
       <Fact name={words.file}>{photo.name}</Fact>
       <Fact name={words.bytes}>
         {photo.sizeBytes > 999_999
-          ? `${(photo.sizeBytes / 1e6).toFixed(1)} MB`
+          ? `${formats.number(photo.sizeBytes / 1e6, 1)} MB`
           : `${Math.ceil(photo.sizeBytes / 1000)} kB`}
       </Fact>
       {photo.camera && <Fact name={words.camera}>{photo.camera}</Fact>}

@@ -11,11 +11,10 @@ import {
   useState,
 } from "react";
 import type { NamedSpan, Photo, PhotoEvent, PhotoFilter } from "#core/photo";
-import { eventWords, photos as words } from "../../../text/photos.ts";
+import { eventWords, formats, photos as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import type { Pressed } from "../../commands/keys.ts";
 import { typingIn } from "../../commands/typing-in.ts";
-import { takenDay } from "../../components/dates.ts";
 import { PhotoTile, type TileHandlers } from "../../components/photo-tile.tsx";
 import { useSizeOf } from "../../components/size-of.ts";
 import { useServices } from "../../services.ts";
@@ -263,7 +262,7 @@ function EventHeading({
     const span = { id: event.span?.id ?? newId(), name: tidy, from: event.from, to: event.to };
     void library.nameSpans(tidy === "" ? others : [...others, span]);
   };
-  const [from, to] = [takenDay(event.from), takenDay(event.to)];
+  const [from, to] = [formats.takenDay(event.from), formats.takenDay(event.to)];
   return (
     <div role="presentation" className={css.heading} style={{ height: h }}>
       <input

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Text, VStack } from "@chakra-ui/react";
 import { useCallback, useDeferredValue, useMemo, useRef } from "react";
 import { narrows, noFilter, sift } from "#core/photo";
-import { filterWords, photos as words } from "../../../text/photos.ts";
+import { filterWords, photos as words } from "../../../text/index.ts";
 import { useLibraryUndoKeys } from "../../commands/history-keys.ts";
 import { BringIn, TakeSample } from "../../components/import-buttons.tsx";
 import { IncomingBar } from "../../components/incoming-bar.tsx";

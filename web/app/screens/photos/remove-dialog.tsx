@@ -1,7 +1,6 @@
 import { List, Text } from "@chakra-ui/react";
 import type { Photo } from "#core/photo";
-import { countOf, photos as photoWords, removeWords as words } from "../../../text/photos.ts";
-import { common } from "../../../text/screens.ts";
+import { common, countOf, photos as photoWords, removeWords as words } from "../../../text/index.ts";
 import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";

@@ -1,6 +1,6 @@
 import { Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { spaceWords as words } from "../../../text/photos.ts";
+import { spaceWords as words } from "../../../text/index.ts";
 import { useLibrary } from "../../state/session/hooks.ts";
 
 /** How much the browser keeps for this application. How much more it would is not known: its own figure knows nothing of the disk. */

@@ -1,6 +1,6 @@
 import { chakra, HStack } from "@chakra-ui/react";
 import { Star } from "lucide-react";
-import { chosenWords } from "../../../text/photos.ts";
+import { chosenWords } from "../../../text/index.ts";
 
 interface StarsProps {
   readonly label: string;

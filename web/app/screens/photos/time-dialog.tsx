@@ -1,9 +1,8 @@
 import { Box, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { type Photo, shifted } from "#core/photo";
-import { timeWords as words } from "../../../text/photos.ts";
+import { formats, timeWords as words } from "../../../text/index.ts";
 import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
-import { takenMoment } from "../../components/dates.ts";
 import { Segmented } from "../../components/segmented.tsx";
 import { Select } from "../../components/select.tsx";
 import { TextField } from "../../components/text-field.tsx";
@@ -78,7 +77,12 @@ export function TimeDialog({ chosen, onClose }: { readonly chosen: readonly Phot
       )}
       <Text color="fg.muted" role="status">
         {words.count(moved.length)}{" "}
-        {first && words.example(first.name, takenMoment(first.takenAt), takenMoment(shifted(first.takenAt, minutes)!))}
+        {first &&
+          words.example(
+            first.name,
+            formats.takenMoment(first.takenAt),
+            formats.takenMoment(shifted(first.takenAt, minutes)!),
+          )}
       </Text>
     </ConfirmDialog>
   );

@@ -6,7 +6,7 @@ import { scaleLinear, scaleUtc } from "d3-scale";
 import { select } from "d3-selection";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Photo } from "#core/photo";
-import { timelineWords as words } from "../../../text/photos.ts";
+import { timelineWords as words } from "../../../text/index.ts";
 import { useSizeOf } from "../../components/size-of.ts";
 import { binPhotos, spanOf } from "../../state/library/time-bins.ts";
 

@@ -2,7 +2,7 @@ import { Box, Flex, Heading } from "@chakra-ui/react";
 import { memo, useEffect, useState } from "react";
 import { exifThumbnail } from "#core/files";
 import { orientationMatrix, orientationOf } from "#core/photo";
-import { photos as words } from "../../../text/photos.ts";
+import { photos as words } from "../../../text/index.ts";
 import type { IncomingFile } from "../../state/library/library-state.ts";
 import { useLibrary } from "../../state/session/hooks.ts";
 import css from "./waiting.module.css";

@@ -3,7 +3,7 @@ import { ChevronLeft, ChevronRight, MapPin, X } from "lucide-react";
 import { type MouseEvent, useCallback, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { type Note, pageCount } from "#core/document";
-import { reading as words } from "../../../text/project.ts";
+import { reading as words } from "../../../text/index.ts";
 import { useKeys } from "../../commands/hear.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { ConfirmDialog } from "../../components/confirm-dialog.tsx";

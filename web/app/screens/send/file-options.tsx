@@ -4,7 +4,7 @@ import { useState } from "react";
 import { fileHolds, type Project } from "#core/document";
 import { printColours, type TiffPacking, tiffPackings } from "#core/files";
 import { paperKinds } from "#core/pixels";
-import { sendOptions as words } from "../../../text/send.ts";
+import { sendOptions as words } from "../../../text/index.ts";
 import { isPictureFormat, takesSetting } from "../../../workers/picture-formats.ts";
 import { Checkbox } from "../../components/checkbox.tsx";
 import { FieldLabel } from "../../components/field-label.tsx";

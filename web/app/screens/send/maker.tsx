@@ -6,7 +6,7 @@ import { useNavigate } from "react-router";
 import { useStore } from "zustand";
 import { drawsAnything, type PrintFile } from "#core/document";
 import { printPixels } from "#core/lab";
-import { send as words } from "../../../text/send.ts";
+import { send as words } from "../../../text/index.ts";
 import { leastQuality, Making, SendEnd, TooLarge } from "../../components/making-progress.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { pagesAsked } from "../../components/pages-asked.ts";

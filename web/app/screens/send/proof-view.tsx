@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { Page, PrintFile } from "#core/document";
 import { contained } from "#core/fit";
 import { bleedBox, trimBox } from "#core/lab";
-import { send as words } from "../../../text/send.ts";
+import { send as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { Segmented } from "../../components/segmented.tsx";
 import { useSizeOf } from "../../components/size-of.ts";

@@ -6,7 +6,7 @@ import { Link, useParams } from "react-router";
 import { holdsAnything, type Page, type PrintFile, printFiles } from "#core/document";
 import { printPixels } from "#core/lab";
 import { formatLength, formatSize } from "#core/units";
-import { send as words } from "../../../text/send.ts";
+import { formats, send as words } from "../../../text/index.ts";
 import { useServices } from "../../services.ts";
 import { useFindings } from "../../state/checking/check-hooks.ts";
 import { type FileOptions, labFileOptions } from "../../state/sending/file-options.ts";
@@ -60,7 +60,7 @@ function Sending({ page }: { readonly page: Page }) {
         <Facts
           rows={[
             [words.file, nameOfFile(project, files, fileOptions, files.indexOf(file))],
-            [words.pixels, `${px.widthPx.toLocaleString("en")} × ${px.heightPx.toLocaleString("en")}`],
+            [words.pixels, `${formats.number(px.widthPx)} × ${formats.number(px.heightPx)}`],
             [words.density, `${file.densityPpi ?? format.ppi} ppi`],
             [words.colour, words.colours[fileOptions.picture.colour]],
             [words.trim, formatSize(format.widthMm, format.heightMm, unit, format.ppi)],

@@ -3,7 +3,7 @@ import type { Photo } from "#core/photo";
 import { formatSize } from "#core/units";
 import type { Store } from "../../../storage/store.ts";
 import { fileTitle } from "../../../text/in-latin.ts";
-import { send as words } from "../../../text/send.ts";
+import { send as words } from "../../../text/index.ts";
 import type { PictureFormat } from "../../../workers/picture-formats.ts";
 import type { Services } from "../../services.ts";
 import { type FileOptions, sendFileNames } from "../../state/sending/file-options.ts";

@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { cutMarks, pieceLabels, type SheetAlternatives } from "#core/sheets";
-import { sheets as words } from "../../../text/sheets.ts";
+import { sheets as words } from "../../../text/index.ts";
 import { Checkbox } from "../../components/checkbox.tsx";
 import { FieldLabel } from "../../components/field-label.tsx";
 import { LengthField } from "../../components/length-field.tsx";

@@ -1,7 +1,7 @@
 import { Box, Heading, Text } from "@chakra-ui/react";
 import type { DrawnSheet } from "#core/sheet-files";
 import { formatOnRule } from "#core/units";
-import { sheets as words } from "../../../text/sheets.ts";
+import { sheets as words } from "../../../text/index.ts";
 import { useProject } from "../../state/session/hooks.ts";
 import { isReadFromSide } from "./card-picture.tsx";
 import css from "./cut-order.module.css";

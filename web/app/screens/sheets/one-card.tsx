@@ -1,7 +1,7 @@
 import { Box, HStack, Text } from "@chakra-ui/react";
 import type { DrawnSheet } from "#core/sheet-files";
 import { formatSize } from "#core/units";
-import { sheets as words } from "../../../text/sheets.ts";
+import { sheets as words } from "../../../text/index.ts";
 import { Select } from "../../components/select.tsx";
 import { notices } from "../../notices/notices.ts";
 import { useFacts } from "../../state/session/facts.ts";

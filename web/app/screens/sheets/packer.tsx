@@ -3,10 +3,8 @@ import { CircleCheck, Scissors } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { type PrintSheets, placedItems, type SheetPlan } from "#core/sheets";
 import { formatSize } from "#core/units";
-import { common } from "../../../text/screens.ts";
-import { sheetTrouble, sheets as words } from "../../../text/sheets.ts";
+import { common, formats, sheetTrouble, sheets as words } from "../../../text/index.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
-import { money } from "../../components/money.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
@@ -50,7 +48,7 @@ export function Packer({ sheets }: { readonly sheets: PrintSheets }) {
     return sheetTrouble(code, facts, formatSize(w, h, unit, ppi));
   }
   const costOf = (p: SheetPlan) =>
-    p.cost > 0 ? words.costIs(money(p.cost, stock?.kind === "lab" ? stock.card.currency : undefined)) : "";
+    p.cost > 0 ? words.costIs(formats.money(p.cost, stock?.kind === "lab" ? stock.card.currency : undefined)) : "";
 
   if (soFar) {
     const percent = Math.round(soFar.share * 100);

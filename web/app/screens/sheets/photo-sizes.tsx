@@ -1,7 +1,7 @@
 import { Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { formatSize } from "#core/units";
-import { sheets as words } from "../../../text/sheets.ts";
+import { sheets as words } from "../../../text/index.ts";
 import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
 import { LengthField } from "../../components/length-field.tsx";
 import { Select } from "../../components/select.tsx";

@@ -1,7 +1,7 @@
 import { arrangedTiles, findPage, type Project, pagesBefore } from "#core/document";
 import type { SceneFacts } from "#core/scene";
 import type { Want } from "#core/sheets";
-import { sheets as words } from "../../../text/sheets.ts";
+import { sheets as words } from "../../../text/index.ts";
 
 /** Where a piece belongs, in a few words: its page and pocket, its page, or its caption. */
 export function labelOf(project: Project, { source }: Want, facts: Pick<SceneFacts, "photo">): string {

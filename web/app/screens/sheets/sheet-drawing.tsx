@@ -2,7 +2,7 @@ import { Box, Flex, Heading } from "@chakra-ui/react";
 import { useRef } from "react";
 import type { DrawnSheet } from "#core/sheet-files";
 import type { Cut, LaidCard } from "#core/sheets";
-import { sheets as words } from "../../../text/sheets.ts";
+import { sheets as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { alongRow } from "../../commands/keys.ts";
 import { useSizeOf } from "../../components/size-of.ts";

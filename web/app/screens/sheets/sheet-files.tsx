@@ -9,7 +9,7 @@ import { backFile, cuttingList, type DrawnSheet, type SheetFileAsk, sheetFile } 
 import type { PrintSheets } from "#core/sheets";
 import { formatOnRule, formatSize } from "#core/units";
 import { fileTitle, inLatin } from "../../../text/in-latin.ts";
-import { sheets as words } from "../../../text/sheets.ts";
+import { sheets as words } from "../../../text/index.ts";
 import { Making, SendEnd } from "../../components/making-progress.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { useServices } from "../../services.ts";

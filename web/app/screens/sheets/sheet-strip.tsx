@@ -1,7 +1,7 @@
 import { Flex } from "@chakra-ui/react";
 import { useRef } from "react";
 import type { DrawnSheet } from "#core/sheet-files";
-import { sheets as words } from "../../../text/sheets.ts";
+import { sheets as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { direction } from "../../commands/keys.ts";
 import { CardPicture, isReadFromSide } from "./card-picture.tsx";

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Grid, Heading, Text, VStack } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
 import { drawnSheets } from "#core/sheet-files";
-import { sheets as words } from "../../../text/sheets.ts";
+import { sheets as words } from "../../../text/index.ts";
 import { useUndoKeys } from "../../commands/history-keys.ts";
 import { Changeable } from "../../components/changeable.tsx";
 import { useServices } from "../../services.ts";

@@ -1,10 +1,9 @@
 import { Box, Grid, Text, VStack } from "@chakra-ui/react";
 import type { Stock } from "#core/sheets";
 import { formatLength } from "#core/units";
-import { sheets as words } from "../../../text/sheets.ts";
+import { formats, sheets as words } from "../../../text/index.ts";
 import { Checkbox } from "../../components/checkbox.tsx";
 import { LengthField } from "../../components/length-field.tsx";
-import { money } from "../../components/money.ts";
 import { NumberField } from "../../components/number-field.tsx";
 import { PanelSection } from "../../components/panel-parts.tsx";
 import { Select } from "../../components/select.tsx";
@@ -93,7 +92,7 @@ function LabStock({
               }
             />
             <Text fontSize="13.5px" color="fg.subtle" fontVariantNumeric="tabular-nums">
-              {s.price === undefined ? words.noPrice : words.each(money(s.price, card.currency))}
+              {s.price === undefined ? words.noPrice : words.each(formats.money(s.price, card.currency))}
             </Text>
           </Grid>
         ))}

@@ -3,7 +3,7 @@ import { ChevronDown, ChevronUp } from "lucide-react";
 import { useState } from "react";
 import type { PrintSheets, Want } from "#core/sheets";
 import { formatSize } from "#core/units";
-import { sheets as words } from "../../../text/sheets.ts";
+import { sheets as words } from "../../../text/index.ts";
 import { Checkbox } from "../../components/checkbox.tsx";
 import { LengthField } from "../../components/length-field.tsx";
 import { DropRow } from "../../components/list-rows.tsx";

@@ -1,8 +1,7 @@
 import { Box, RadioCard, Text, VStack } from "@chakra-ui/react";
 import type { BookRules, LabCard } from "#core/lab";
 import { formatLength } from "#core/units";
-import { book } from "../../../text/book.ts";
-import { start as words } from "../../../text/start.ts";
+import { book, start as words } from "../../../text/index.ts";
 
 interface LabChooserProps {
   readonly labs: readonly LabCard[];

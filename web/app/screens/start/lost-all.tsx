@@ -1,8 +1,7 @@
 import { Box, Button, Heading, HStack, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Mark } from "../../../storage/marks.ts";
-import { lostAll as words } from "../../../text/keeping.ts";
-import { dayHere } from "../../components/dates.ts";
+import { formats, lostAll as words } from "../../../text/index.ts";
 import { OpenFile } from "../../components/project/open-file.tsx";
 import { BringBackButtons } from "../../components/safe-folder.tsx";
 import { startAfresh, useServices } from "../../services.ts";
@@ -18,7 +17,7 @@ export function LostAll({ mark }: { readonly mark: Mark }) {
         {words.title(mark.works, mark.photos)}
       </Heading>
       <Text maxW="720px" mb="1">
-        {words.body(dayHere(mark.at))}
+        {words.body(formats.dayHere(mark.at))}
       </Text>
       <Text maxW="720px" mb="5" fontWeight="500">
         {words.hope}

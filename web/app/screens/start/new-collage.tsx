@@ -17,7 +17,7 @@ import { bleedBox, formatFromCard, type LabCard, ownFormat, type PageFormat, pri
 import { aspectOf, type Photo } from "#core/photo";
 import { ok } from "#core/result";
 import { formatLength, type Unit } from "#core/units";
-import { formatTrouble, start as words } from "../../../text/start.ts";
+import { formatTrouble, language, start as words } from "../../../text/index.ts";
 import { PageCanvas } from "../../components/page-canvas.tsx";
 import { Segmented } from "../../components/segmented.tsx";
 import { useSizeOf } from "../../components/size-of.ts";
@@ -56,7 +56,7 @@ export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
   async function begin(as: PageFormat) {
     const { cards: made } = await store.projects();
     const at = now();
-    const what = { name: words.newName(kind, made.length + 1), unit, format: as };
+    const what = { name: words.newName(kind, made.length + 1), unit, format: as, language };
     const project =
       kind === "book" && lab
         ? newBook({ ...what, lab }, { newId, at })

@@ -4,8 +4,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { newPockets } from "#core/document";
 import { type PocketPattern, shippedPatterns } from "#core/pockets";
-import { pockets as words } from "../../../text/pockets.ts";
-import { start } from "../../../text/start.ts";
+import { language, start, pockets as words } from "../../../text/index.ts";
 import { Segmented } from "../../components/segmented.tsx";
 import { useServices } from "../../services.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
@@ -27,7 +26,7 @@ export function NewPockets() {
     const { cards } = await store.projects();
     const at = now();
     const name = start.newName("pockets", cards.length + 1);
-    const project = newPockets({ name, unit: binder === "A4" ? "mm" : "in", pattern }, { newId, at });
+    const project = newPockets({ name, unit: binder === "A4" ? "mm" : "in", pattern, language }, { newId, at });
     await store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
     await navigate(`/work/${project.id}/pages`);
     void projectsChanged(queries);

@@ -1,7 +1,6 @@
 import { SimpleGrid } from "@chakra-ui/react";
 import { type Unit, units } from "#core/units";
-import { panel } from "../../../text/pages.ts";
-import { start as words } from "../../../text/start.ts";
+import { panel, start as words } from "../../../text/index.ts";
 import { CountField } from "../../components/count-field.tsx";
 import css from "../../components/fields.module.css";
 import { LengthField } from "../../components/length-field.tsx";

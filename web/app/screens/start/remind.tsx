@@ -4,7 +4,7 @@ import { FolderHeart } from "lucide-react";
 import { useState } from "react";
 import { useStore } from "zustand";
 import type { Keeping } from "../../../storage/keeping.ts";
-import { safeFolder as words } from "../../../text/keeping.ts";
+import { safeFolder as words } from "../../../text/index.ts";
 import { canChooseFolders, chooseSafeFolder, saveEverything } from "../../components/safe-folder.tsx";
 import { useServices } from "../../services.ts";
 import { useLibrary } from "../../state/session/hooks.ts";

@@ -1,7 +1,6 @@
 import { Box, Flex, RadioCard, Text } from "@chakra-ui/react";
 import { formatFromCard, type LabCard } from "#core/lab";
-import { start as words } from "../../../text/start.ts";
-import { money } from "../../components/money.ts";
+import { formats, start as words } from "../../../text/index.ts";
 
 interface SizeChooserProps {
   readonly lab: LabCard;
@@ -14,12 +13,12 @@ const tallestPx = 108;
 
 /** The lab's sizes as sheets side by side, all to one scale. */
 export function SizeChooser({ lab, sideways, chosen, onChoose }: SizeChooserProps) {
-  const formats = lab.sizes.map((size) => ({ size, format: formatFromCard(lab, size, sideways) }));
-  const scale = tallestPx / Math.max(...formats.map(({ format }) => Math.max(format.heightMm, format.widthMm)));
+  const choices = lab.sizes.map((size) => ({ size, format: formatFromCard(lab, size, sideways) }));
+  const scale = tallestPx / Math.max(...choices.map(({ format }) => Math.max(format.heightMm, format.widthMm)));
   return (
     <RadioCard.Root value={chosen} onValueChange={(e) => e.value && onChoose(e.value)} aria-label={words.size}>
       <Flex gap="3" wrap="wrap" align="end">
-        {formats.map(({ size, format }) => (
+        {choices.map(({ size, format }) => (
           <RadioCard.Item
             key={size.id}
             value={size.id}
@@ -46,7 +45,7 @@ export function SizeChooser({ lab, sideways, chosen, onChoose }: SizeChooserProp
                 <Text as="span">{size.name}</Text>
                 {size.price !== undefined && (
                   <Text as="span" display="block" fontSize="13px" fontWeight="400" color="fg.subtle" textAlign="center">
-                    {money(size.price, lab.currency)}
+                    {formats.money(size.price, lab.currency)}
                   </Text>
                 )}
               </RadioCard.ItemText>

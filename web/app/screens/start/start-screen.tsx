@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, HStack, Text, VStack } from "@chakra-ui/react";
 import { lazy, Suspense, useState } from "react";
 import type { Project } from "#core/document";
-import { start as words } from "../../../text/start.ts";
+import { start as words } from "../../../text/index.ts";
 import { BringIn, TakeSample } from "../../components/import-buttons.tsx";
 import { IncomingBar } from "../../components/incoming-bar.tsx";
 import { Segmented } from "../../components/segmented.tsx";

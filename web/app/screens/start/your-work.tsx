@@ -6,9 +6,7 @@ import { type Page, placePage } from "#core/document";
 import { bleedBox } from "#core/lab";
 import { formatSize } from "#core/units";
 import type { ProjectCard } from "../../../storage/store.ts";
-import { common } from "../../../text/screens.ts";
-import { start as words } from "../../../text/start.ts";
-import { dayHere } from "../../components/dates.ts";
+import { common, formats, start as words } from "../../../text/index.ts";
 import { PageCanvas } from "../../components/page-canvas.tsx";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
@@ -80,7 +78,7 @@ export function YourWork() {
                 {card.pageCount > 1 && ` · ${words.pageCount(card.pageCount)}`}
               </Text>
               <Text fontSize="13.5px" color="fg.subtle">
-                {words.lastWorked(dayHere(card.savedAt))}
+                {words.lastWorked(formats.dayHere(card.savedAt))}
               </Text>
             </Link>
             <IconButton

@@ -153,6 +153,7 @@ export class Checker {
         at.page.look,
         at.format,
         at.begun,
+        at.language,
         at.asks,
         running,
         piles,
@@ -245,6 +246,7 @@ export class Checker {
       beyondSrgb: () => 0,
       sharperTwin: (id: string) => sharperTwin(id, piles, byId, this.#gone),
       setter: fonts,
+      language: project.language,
       newId,
       coverPhoto: (among: ReadonlySet<string>) => {
         const best = [...among]

@@ -2,7 +2,7 @@ import { arrangedTiles, emptyPlaces, freeTiles, type Page, type PlacedPage, phot
 import { takenAway } from "#core/edit";
 import { photoShape } from "#core/photo";
 import { layTemplate, photoPlaces, type Template } from "#core/templates";
-import { templates as words } from "../../../text/pages.ts";
+import { templates as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";

@@ -1,7 +1,7 @@
 import { arrangedTiles, canSolveAgain, mainGroup, mostTiles, type Page, type Tree, treeIn } from "#core/document";
 import { ledBy, seedOf, solvedFrom } from "#core/edit";
 import { refused } from "#core/result";
-import { changeTrouble, arranged as words } from "../../../text/pages.ts";
+import { changeTrouble, arranged as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
 import { aspectsIn } from "../library/aspects.ts";

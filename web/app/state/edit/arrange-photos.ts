@@ -2,8 +2,7 @@ import { arrangedTiles, type Grid, holdsPockets, layPhotos, layRows, layTree, ph
 import { seedOf } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import { formatLength } from "#core/units";
-import { arranged, changeTrouble } from "../../../text/pages.ts";
-import { pockets } from "../../../text/pockets.ts";
+import { arranged, changeTrouble, pockets } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";

@@ -34,8 +34,7 @@ import {
 import { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } from "#core/edit";
 import { type Photo, photoShape } from "#core/photo";
 import { refused } from "#core/result";
-import { book } from "../../../text/book.ts";
-import { changeTrouble, run } from "../../../text/pages.ts";
+import { book, changeTrouble, run } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
 import { aspectsIn } from "../library/aspects.ts";

@@ -2,7 +2,7 @@ import type { PrintFile, Project } from "#core/document";
 import { pageCount } from "#core/document";
 import type { LabCard, Packet } from "#core/lab";
 import type { DrawnSheet } from "#core/sheet-files";
-import { orderWords } from "../../../text/orders.ts";
+import { orderWords } from "../../../text/index.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import type { Services } from "../../services.ts";
 import type { ProjectSession } from "../session/project-session.ts";

@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import { pageCount, rulesOf } from "#core/document";
 import { bindsSo, boundPages } from "#core/lab";
-import { book as words } from "../../../text/book.ts";
+import { book as words } from "../../../text/index.ts";
 import { useProject } from "./hooks.ts";
 
 /** How many pages there are, and whether the lab binds so many. */

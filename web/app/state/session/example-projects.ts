@@ -20,7 +20,7 @@ import { pacePhotos, paceRow, weightOf } from "#core/pace";
 import { aspectOf, type Photo } from "#core/photo";
 import { shippedPatterns } from "#core/pockets";
 import type { WordRole } from "#core/words";
-import { example } from "../../../text/example.ts";
+import { example } from "../../../text/index.ts";
 import type { Services } from "../../services.ts";
 
 /** Works to look around in, made from the sample photos by the very means that a person has. */

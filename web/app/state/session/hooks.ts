@@ -1,5 +1,5 @@
 import { createContext, useContext, useDeferredValue, useRef } from "react";
-import { useStore } from "zustand";
+import { createStore, type StoreApi, useStore } from "zustand";
 import { type Page, type PlacedPage, type Project, placed } from "#core/document";
 import { useServices } from "../../services.ts";
 import type { LibraryState } from "../library/library-state.ts";
@@ -18,6 +18,16 @@ export function useSession(): ProjectSession {
   const session = useContext(SessionContext);
   if (!session) throw new Error("useSession outside of an open project");
   return session;
+}
+
+const noProject = createStore(() => undefined);
+/** What dates of the open project are written in; nothing where none is open. */
+export function useLanguage(): string | undefined {
+  const session = useMaybeSession();
+  return useStore<StoreApi<ProjectState | undefined>, string | undefined>(
+    session?.state ?? noProject,
+    (s) => s?.project.language,
+  );
 }
 
 export const useProject = <T>(pick: (s: ProjectState) => T): T => useStore(useSession().state, pick);

@@ -1,7 +1,7 @@
 import { Button, HStack } from "@chakra-ui/react";
 import { Captions, Heading1, NotebookPen, Type } from "lucide-react";
 import { arrangedTiles } from "#core/document";
-import { words as say } from "../../../../text/words.ts";
+import { words as say } from "../../../../text/index.ts";
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";

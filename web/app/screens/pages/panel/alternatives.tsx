@@ -5,7 +5,7 @@ import type { Alternative } from "#core/arrange";
 import { groupAt, type PlacedGroup, type PlacedPage, photoIdOf, placeAgain, treeIn } from "#core/document";
 import { arrangedAs } from "#core/edit";
 import { photoShape } from "#core/photo";
-import { panel as words } from "../../../../text/pages.ts";
+import { panel as words } from "../../../../text/index.ts";
 import { useKeys } from "../../../commands/hear.ts";
 import { PanelSection, pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";

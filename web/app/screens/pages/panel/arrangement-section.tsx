@@ -14,7 +14,7 @@ import {
 } from "#core/document";
 import { asFirstMade, differsFromFirst, inOrder, mirrored, seedOf } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
-import { panel as words } from "../../../../text/pages.ts";
+import { formats, panel as words } from "../../../../text/index.ts";
 import { CountField } from "../../../components/count-field.tsx";
 import { Act, PanelSection } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
@@ -197,5 +197,5 @@ function cropWords(page: PlacedPage, byId: ReadonlyMap<string, Photo>): string {
     pairs.map((p) => p.aspect),
     pairs.map((p) => p.rect),
   );
-  return `${(share * 100).toFixed(share > 0 && share < 0.0995 ? 1 : 0)} %`;
+  return formats.percent(share, share > 0 && share < 0.0995 ? 1 : 0);
 }

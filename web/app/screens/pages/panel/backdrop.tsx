@@ -1,7 +1,7 @@
 import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
 import { autoFramed, type Look, type StepCode } from "#core/document";
-import { words as say } from "../../../../text/words.ts";
+import { words as say } from "../../../../text/index.ts";
 import { Bead } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
 import { Segmented } from "../../../components/segmented.tsx";

@@ -3,10 +3,7 @@ import { Columns2, Equal, Gauge, RectangleHorizontal } from "lucide-react";
 import { useState } from "react";
 import { arrangedTiles, type Book, numberPlaces, openingOf, rulesOf } from "#core/document";
 import { fontFamilies } from "#core/words";
-import { book as words } from "../../../../text/book.ts";
-import { pace } from "../../../../text/pace.ts";
-import { work } from "../../../../text/project.ts";
-import { words as wordWords } from "../../../../text/words.ts";
+import { pace, book as words, words as wordWords, work } from "../../../../text/index.ts";
 import { PaceDialog } from "../../../components/book/pace-dialog.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
 import { PanelSection } from "../../../components/panel-parts.tsx";
@@ -17,6 +14,7 @@ import { usePageCountWords } from "../../../state/session/book-facts.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
+import { DateLanguage } from "./date-language.tsx";
 
 /** What a page of a book has more than another: its facing page, its number, and the book around it. */
 export function BookSection() {
@@ -96,6 +94,7 @@ export function BookSection() {
               />
             </HStack>
           )}
+          {numbers.shown && numbers.running === "days" && <DateLanguage />}
           {numbers.shown && (
             <HStack gap="2" align="end">
               <Box flex="1">

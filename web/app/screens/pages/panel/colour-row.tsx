@@ -2,8 +2,7 @@ import { Box, ColorPicker, chakra, HStack, Portal, parseColor, Text } from "@cha
 import { Bookmark, BookmarkX, Pipette } from "lucide-react";
 import { useState } from "react";
 import { type Colour, luminance, parseColour } from "#core/colour";
-import { panel as words } from "../../../../text/pages.ts";
-import { words as say } from "../../../../text/words.ts";
+import { words as say, panel as words } from "../../../../text/index.ts";
 import { Tooltip } from "../../../components/tooltip.tsx";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { usePhotoColours } from "../../../state/session/photo-colours.ts";

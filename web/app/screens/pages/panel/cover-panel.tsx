@@ -12,9 +12,7 @@ import {
 } from "#core/document";
 import { formatLength, formatSize } from "#core/units";
 import { fontFamilies } from "#core/words";
-import { book as words } from "../../../../text/book.ts";
-import { panel as panelWords } from "../../../../text/pages.ts";
-import { words as wordWords } from "../../../../text/words.ts";
+import { panel as panelWords, book as words, words as wordWords } from "../../../../text/index.ts";
 import { NumberField } from "../../../components/number-field.tsx";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";

@@ -1,6 +1,6 @@
 import { Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
-import { words as say } from "../../../../text/words.ts";
+import { words as say } from "../../../../text/index.ts";
 import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
 import { pagesAsked } from "../../../components/pages-asked.ts";
 import { TextField } from "../../../components/text-field.tsx";

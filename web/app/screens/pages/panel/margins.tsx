@@ -4,7 +4,7 @@ import { newStyle } from "#core/document";
 import { allSides, type Sides } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { formatLength, type Unit } from "#core/units";
-import { panel as words } from "../../../../text/pages.ts";
+import { panel as words } from "../../../../text/index.ts";
 import { LengthField } from "../../../components/length-field.tsx";
 import { pressedLook } from "../../../components/panel-parts.tsx";
 import { LengthRow } from "./length-row.tsx";

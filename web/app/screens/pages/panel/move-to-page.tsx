@@ -1,5 +1,5 @@
 import { pageCount, pagesBefore } from "#core/document";
-import { work as words } from "../../../../text/project.ts";
+import { work as words } from "../../../../text/index.ts";
 import { Select } from "../../../components/select.tsx";
 import { useServices } from "../../../services.ts";
 import { movePhotosTo } from "../../../state/edit/page-breaks.ts";

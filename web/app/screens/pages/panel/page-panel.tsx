@@ -3,7 +3,7 @@ import { LayoutTemplate } from "lucide-react";
 import { memo } from "react";
 import { arrangementOf, holdsPockets, type Look, lookChange, type StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
-import { changeTrouble, templates as templateWords, panel as words } from "../../../../text/pages.ts";
+import { changeTrouble, templates as templateWords, panel as words } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { useServices } from "../../../services.ts";

@@ -1,6 +1,6 @@
 import { Button, VStack } from "@chakra-ui/react";
 import { CopyPlus, FilePlus, Trash2 } from "lucide-react";
-import { run as words } from "../../../../text/pages.ts";
+import { run as words } from "../../../../text/index.ts";
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { addPage, copyThePage, removeThePage } from "../../../state/edit/page-list.ts";

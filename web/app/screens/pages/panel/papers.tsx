@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
-import { words as say } from "../../../../text/words.ts";
+import { words as say } from "../../../../text/index.ts";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
 import { useLibrary } from "../../../state/session/hooks.ts";
 

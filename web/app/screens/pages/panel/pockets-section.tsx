@@ -4,7 +4,7 @@ import { useState } from "react";
 import { sideOf } from "#core/document";
 import { shippedPatterns, type TypedPattern, typedPattern } from "#core/pockets";
 import { formatLength } from "#core/units";
-import { pockets as words } from "../../../../text/pockets.ts";
+import { pockets as words } from "../../../../text/index.ts";
 import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
 import { CountField } from "../../../components/count-field.tsx";
 import { LengthField } from "../../../components/length-field.tsx";

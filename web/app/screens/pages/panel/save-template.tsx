@@ -3,7 +3,7 @@ import { useMemo, useState } from "react";
 import { arrangedOn, frameRect, type PlacedPage, type PlacedTile } from "#core/document";
 import { bleedBox } from "#core/lab";
 import { photoPlaces, templateOfPage } from "#core/templates";
-import { templates as words } from "../../../../text/pages.ts";
+import { templates as words } from "../../../../text/index.ts";
 import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
 import { PageCanvas } from "../../../components/page-canvas.tsx";
 import { Segmented } from "../../../components/segmented.tsx";

@@ -5,7 +5,7 @@ import { effectivePpi, type Sharpness as Level, sharpnessOf } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import type { Photo } from "#core/photo";
 import { formatSize, type Unit } from "#core/units";
-import { sharpnessWords, panel as words } from "../../../../text/pages.ts";
+import { sharpnessWords, panel as words } from "../../../../text/index.ts";
 
 const looks: Record<Level, { readonly Icon: typeof CircleCheck; readonly bg: string; readonly ink: string }> = {
   sharp: { Icon: CircleCheck, bg: "moss.100", ink: "moss.700" },

@@ -22,7 +22,7 @@ import {
   unturned,
 } from "#core/templates";
 import { templateFile } from "#core/templates/schema";
-import { templates as words } from "../../../../text/pages.ts";
+import { templates as words } from "../../../../text/index.ts";
 import { Act, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { notices } from "../../../notices/notices.ts";

@@ -5,9 +5,7 @@ import type { Colour } from "#core/colour";
 import { type Change, cardBleed, frameRect, holdsPockets, isFree, type PlacedTile } from "#core/document";
 import { type OutlineName, outlineNames, outlineOf } from "#core/outlines";
 import { formatLength, formatSize } from "#core/units";
-import { changeTrouble, panel as words } from "../../../../text/pages.ts";
-import { words as wordWords } from "../../../../text/words.ts";
-import { takenMoment } from "../../../components/dates.ts";
+import { changeTrouble, formats, panel as words, words as wordWords } from "../../../../text/index.ts";
 import { FieldLabel } from "../../../components/field-label.tsx";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
@@ -64,7 +62,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
               <Text fontWeight="600" lineClamp={2}>
                 {photo.caption || photo.name}
               </Text>
-              <Text color="fg.subtle">{takenMoment(photo.takenAt)}</Text>
+              <Text color="fg.subtle">{formats.takenMoment(photo.takenAt)}</Text>
               <Text color="fg.subtle" fontVariantNumeric="tabular-nums">
                 {words.size} {formatSize(rect.w, rect.h, unit, format.ppi)}
               </Text>

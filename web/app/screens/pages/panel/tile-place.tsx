@@ -16,7 +16,7 @@ import type { Edge } from "#core/arrange";
 import { arrangedTiles, arrangementOf, isFree, isLocked, type PlacedTile, photoIdOf } from "#core/document";
 import { halved, locked, shaped, slippedIn, takenAway } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
-import { panel as words } from "../../../../text/pages.ts";
+import { panel as words } from "../../../../text/index.ts";
 import { CountField } from "../../../components/count-field.tsx";
 import { Act, PanelSection, pressedLook } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";

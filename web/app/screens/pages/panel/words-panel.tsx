@@ -16,8 +16,7 @@ import {
 import { type Frame, freeTiles, isFree, type PlacedTile, type Words, withFreeAtBack } from "#core/document";
 import { laidWords, seenFrame, wordsOf } from "#core/scene";
 import { familyOf, fontFamilies, largestPt, smallestPt, type WordStyle } from "#core/words";
-import { panel as panelWords } from "../../../../text/pages.ts";
-import { words as say } from "../../../../text/words.ts";
+import { panel as panelWords, words as say } from "../../../../text/index.ts";
 import { LengthField } from "../../../components/length-field.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
 import { Act, PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
@@ -38,6 +37,7 @@ import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { TilePlace } from "./tile-place.tsx";
+import { WordsFollow } from "./words-follow.tsx";
 
 /** Words: what they say and how they look, the card under them, and where they lie. */
 export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
@@ -48,7 +48,7 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
   const { format } = usePanel(openPlaced);
   const words = tile.filling as Words;
   const free = isFree(page, tile.id);
-  const text = wordsOf(words, facts.photo);
+  const text = wordsOf(words, facts);
   const laid = facts.setter && laidWords(text, words.style, seenFrame(tile.frame, format), facts.setter);
   return (
     <>
@@ -70,22 +70,7 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
         <Button variant="outline" w="full" onClick={() => openToWrite(services, tile.id)}>
           <PenLine size={17} aria-hidden /> {say.write}
         </Button>
-        {words.from && (
-          <Box mt="3">
-            <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1">
-              {say.follows}
-            </Text>
-            <Select
-              label={say.follows}
-              value={words.from.what}
-              options={(["caption", "day", "both"] as const).map((w) => [w, say.followsWhat[w]])}
-              onChoose={(what) => changeWords(session, tile.id, (now) => ({ from: now.from && { ...now.from, what } }))}
-            />
-            <Text fontSize="13px" color="fg.subtle" mt="1">
-              {say.followsHelp}
-            </Text>
-          </Box>
-        )}
+        {words.from && <WordsFollow tileId={tile.id} from={words.from} />}
       </PanelSection>
       <WordLook ids={[tile.id]} words={words} />
       <Card tile={tile} words={words} />

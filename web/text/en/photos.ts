@@ -1,19 +1,24 @@
+import { formats } from "./formats.ts";
 export const photos = {
   title: "Photos",
-  count: (n: number) => (n === 1 ? "1 photo" : `${n.toLocaleString("en")} photos`),
-  chosen: (n: number) => (n === 1 ? "1 chosen" : `${n.toLocaleString("en")} chosen`),
+  count: (n: number) => (n === 1 ? "1 photo" : `${formats.number(n)} photos`),
+  chosen: (n: number) => (n === 1 ? "1 chosen" : `${formats.number(n)} chosen`),
   chooseAll: "Choose all",
   chooseNone: "Choose none",
   sections: { photos: "Photos", papers: "Papers", ornaments: "Ornaments" },
   section: "Part of the library",
-  papers: (n: number) => (n === 1 ? "1 paper" : `${n.toLocaleString("en")} papers`),
-  ornaments: (n: number) => (n === 1 ? "1 ornament" : `${n.toLocaleString("en")} ornaments`),
-  noPapers: "No papers yet",
-  noPapersLead:
-    "Patterned sheets that lie under the photos. Drop PNG, JPEG or SVG files here; a pattern prints sharp only if it is large enough, a drawing (SVG) always does.",
-  noOrnaments: "No ornaments yet",
-  noOrnamentsLead:
-    "Small things that lie over the photos: a sprig, a strip of tape, a corner. Drop PNG or SVG files here; what is see-through stays see-through.",
+  papers: (n: number) => (n === 1 ? "1 paper" : `${formats.number(n)} papers`),
+  ornaments: (n: number) => (n === 1 ? "1 ornament" : `${formats.number(n)} ornaments`),
+  noMaterials: {
+    papers: {
+      title: "No papers yet",
+      lead: "Patterned sheets that lie under the photos. Drop PNG, JPEG or SVG files here; a pattern prints sharp only if it is large enough, a drawing (SVG) always does.",
+    },
+    ornaments: {
+      title: "No ornaments yet",
+      lead: "Small things that lie over the photos: a sprig, a strip of tape, a corner. Drop PNG or SVG files here; what is see-through stays see-through.",
+    },
+  },
   addFiles: { photos: "Add photos", papers: "Add papers", ornaments: "Add ornaments" },
   addFolder: "Add a folder",
   sample: {
@@ -28,23 +33,17 @@ export const photos = {
   },
   sampleMissing: "The sample photos are not drawn yet. They come with npm run demo.",
   arrange: (n: number) =>
-    n === 0
-      ? "Put them on a page"
-      : n === 1
-        ? "Put 1 photo on a page"
-        : `Put ${n.toLocaleString("en")} photos on a page`,
+    n === 0 ? "Put them on a page" : n === 1 ? "Put 1 photo on a page" : `Put ${formats.number(n)} photos on a page`,
   startCollage: "Start a collage",
   dropHere: "Let go to bring them in",
   empty: "No photos yet",
   emptyLead:
     "Drop photos or a whole folder anywhere in this window. They are kept in this browser, byte for byte, and nothing is sent away.",
-  bringing: (done: number, total: number) =>
-    `Bringing in ${done.toLocaleString("en")} of ${total.toLocaleString("en")}`,
+  bringing: (done: number, total: number) => `Bringing in ${formats.number(done)} of ${formats.number(total)}`,
   stop: "Stop bringing in",
-  leftOut: (n: number) => (n === 1 ? "1 file was left out" : `${n.toLocaleString("en")} files were left out`),
+  leftOut: (n: number) => (n === 1 ? "1 file was left out" : `${formats.number(n)} files were left out`),
   leftOutRest: "All the others are here.",
-  alreadyHere: (n: number) =>
-    n === 1 ? "1 file was here already." : `${n.toLocaleString("en")} files were here already.`,
+  alreadyHere: (n: number) => (n === 1 ? "1 file was here already." : `${formats.number(n)} files were here already.`),
   cleaned: (name: string, n: number) =>
     `${name}: ${n === 1 ? "1 part that could run or fetch something was" : `${n} parts that could run or fetch something were`} left out.`,
   damaged: (n: number) =>
@@ -125,13 +124,13 @@ export const filterWords = {
   anyStars: "Any",
   small: "Too small for this page",
   smallHelp: (px: number) =>
-    `Fewer than ${px.toLocaleString("en")} pixels along the longer side would print soft across this page.`,
+    `Fewer than ${formats.number(px)} pixels along the longer side would print soft across this page.`,
   hiddenToo: "Hidden ones too",
   event: "Event",
   anyEvent: "All of the time",
   from: "From",
   to: "To",
-  shown: (n: number, of: number) => `${n.toLocaleString("en")} of ${of.toLocaleString("en")} photos`,
+  shown: (n: number, of: number) => `${formats.number(n)} of ${formats.number(of)} photos`,
   none: "No photo passes this filter",
 };
 
@@ -275,7 +274,7 @@ export const timeLeft = (seconds: number): string =>
       : `about ${Math.round(seconds / 60)} min left`;
 
 const bytes = (n: number): string =>
-  n >= 1e9 ? `${(n / 1e9).toFixed(1)} GB` : `${Math.max(1, Math.round(n / 1e6))} MB`;
+  n >= 1e9 ? `${formats.number(n / 1e9, 1)} GB` : `${Math.max(1, Math.round(n / 1e6))} MB`;
 
 export const spaceWords = {
   used: (used: number) => `${bytes(used)} kept in this browser`,

@@ -1,3 +1,5 @@
+import { formats } from "./formats.ts";
+
 const kindNames = {
   jpeg: "JPEG",
   png: "PNG",
@@ -112,7 +114,7 @@ export const send = {
       ? `${names[0]} is among your downloads.`
       : `${names.length} files, from ${names[0]} to ${names.at(-1)}, are where you wanted them.`,
   savedFacts: (w: number, h: number, ppi: number, colour: string, mb: string) =>
-    `Read back and right: ${w.toLocaleString("en")} × ${h.toLocaleString("en")} pixels, ${ppi} ppi, ${colour}, ${mb} MB.`,
+    `Read back and right: ${formats.number(w)} × ${formats.number(h)} pixels, ${ppi} ppi, ${colour}, ${mb} MB.`,
   savedWhole: (mb: string) => `Read back and whole: ${mb} MB.`,
   tooLarge: (n: number, mb: number) =>
     n === 1

@@ -3,6 +3,7 @@ import type { ChangeTrouble } from "#core/document";
 import type { Sharpness } from "#core/fit";
 import type { OutlineName } from "#core/outlines";
 import type { Refusal } from "#core/result";
+import { formats } from "./formats.ts";
 import { keeping } from "./keeping.ts";
 
 export const pages = {
@@ -151,7 +152,7 @@ export const run = {
 export const shelf = {
   label: "Shelf",
   help: "Click one, shift-click to there, ctrl-click to add",
-  arrange: (n: number) => (n === 1 ? "Arrange 1 photo" : `Arrange ${n.toLocaleString("en")} photos`),
+  arrange: (n: number) => (n === 1 ? "Arrange 1 photo" : `Arrange ${formats.number(n)} photos`),
   add: (n: number) => `Add ${n} to the page`,
   fill: (n: number) => (n === 1 ? "Fill 1 empty tile" : `Fill ${n} empty tiles`),
   notPlaced: "Only those on no page",
@@ -178,7 +179,7 @@ export const panel = {
     strips: "Strips",
     whole: "Whole photos",
   } as Record<AlternativeKind, string>,
-  wayCrop: (crop: number) => (crop < 0.0005 ? "all there" : `${(crop * 100).toFixed(crop < 0.0995 ? 1 : 0)} % cut off`),
+  wayCrop: (crop: number) => (crop < 0.0005 ? "all there" : `${formats.percent(crop, crop < 0.0995 ? 1 : 0)} cut off`),
   wayOrder: (tau: number) => (tau > 0.97 ? "in order" : tau > 0.7 ? "nearly in order" : "out of order"),
   shuffle: "Shuffle",
   again: "Solve again",

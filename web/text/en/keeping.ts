@@ -1,8 +1,10 @@
+import { formats } from "./formats.ts";
+
 /** Everything that is said of what is kept, lost and found again. Each sentence has to be true, and to calm. */
 
 const worksAnd = (works: number, photos: number): string => {
   const w = works === 1 ? "1 work" : `${works} works`;
-  const p = photos === 1 ? "1 photo" : `${photos.toLocaleString("en")} photos`;
+  const p = photos === 1 ? "1 photo" : `${formats.number(photos)} photos`;
   return works === 0 ? p : photos === 0 ? w : `${w} and ${p}`;
 };
 

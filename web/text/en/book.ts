@@ -12,9 +12,7 @@ export const book = {
   overview: "Overview",
   toPages: "Back to the page",
   addWhere: "Add pages",
-  before: "before this one",
-  after: "after this one",
-  atEnd: "at the end",
+  addWheres: { before: "before this one", after: "after this one", end: "at the end" },
   addDo: (n: number) => (n === 1 ? "Add 1 page" : `Add ${n} pages`),
   shiftTitle: "This turns every page after it to the other side",
   shiftLead:

@@ -67,6 +67,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Put a framing back";
     case "renamed":
       return "Renamed this work";
+    case "changedLanguage":
+      return "Changed the language of dates";
     case "changedUnit":
       return "Changed the unit";
     case "arrangedAnew":

@@ -1,5 +1,6 @@
 import type { FormatTrouble } from "#core/lab";
 import type { Refusal } from "#core/result";
+import { formats } from "./formats.ts";
 
 export const start = {
   title: "What are you making?",
@@ -32,7 +33,7 @@ export const start = {
   unit: "Unit",
   facts: (bleed: string, ppi: number) =>
     bleed.startsWith("0 ") ? `no bleed · ${ppi} ppi` : `${bleed} bleed · ${ppi} ppi`,
-  pixels: (w: number, h: number) => `The file will be ${w.toLocaleString("en")} × ${h.toLocaleString("en")} pixels.`,
+  pixels: (w: number, h: number) => `The file will be ${formats.number(w)} × ${formats.number(h)} pixels.`,
   kinds: { collage: "A collage", book: "A book", pockets: "Pocket pages" },
   begin: (kind: "collage" | "book" | "pockets") =>
     ({ collage: "Start this collage", book: "Start this book", pockets: "Start these pages" })[kind],
