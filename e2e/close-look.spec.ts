@@ -149,8 +149,8 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
 
   await test.step("every place tells its keys", async () => {
     for (const [name, key] of [
-      [/^Print sheets/, "On the sheet: from card to card"],
-      [/^Send/, "On the button: save the file"],
+      [/^Print sheets/, "Go from card to card"],
+      [/^Send/, "Show these keys"],
     ] as const) {
       await station(page, name).click();
       await page.keyboard.press("?");

@@ -17,6 +17,7 @@ import { allSlippedIn, type Dragged, type DropMeaning, meaningOfDrop, tileMoved 
 import type { Point, Rect } from "#core/geometry";
 import { seenBox } from "#core/lab";
 import type { Photo } from "#core/photo";
+import { useUndoKeys } from "../../commands/history-keys.ts";
 import { Changeable } from "../../components/changeable.tsx";
 import { IncomingBar } from "../../components/incoming-bar.tsx";
 import { PhotoThumb } from "../../components/photo-thumb.tsx";
@@ -46,6 +47,7 @@ export function PagesScreen() {
     useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
   );
+  useUndoKeys();
   usePageKeys();
   useAskedPage();
 
