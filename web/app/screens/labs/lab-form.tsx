@@ -146,13 +146,18 @@ export function LabForm({ card, onCard }: LabFormProps) {
             onNumber={(n) => file({ quality: n / 100 })}
           />
         </Grid>
-        <Grid templateColumns="2fr 1fr 1fr 1fr" gap="4" mt="4">
+        <Box mt="4">
           <TextField
             label={words.pattern}
             value={card.file.name}
             maxLength={120}
             onChange={(e) => file({ name: e.target.value })}
           />
+          <Text fontSize="13.5px" color="fg.muted" mt="2">
+            {words.patternHelp(example)}
+          </Text>
+        </Box>
+        <Grid templateColumns="1fr 1fr 1fr" gap="4" mt="4">
           {labRuleNames.map((name) => (
             <Limit
               key={name}
@@ -165,9 +170,6 @@ export function LabForm({ card, onCard }: LabFormProps) {
             />
           ))}
         </Grid>
-        <Text fontSize="13.5px" color="fg.muted" mt="2">
-          {words.patternHelp(example)}
-        </Text>
         <Grid templateColumns="1fr 1fr 1fr" gap="4" mt="4" alignItems="end">
           <FieldLabel label={words.paperKind}>
             <Select

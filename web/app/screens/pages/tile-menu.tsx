@@ -19,8 +19,20 @@ type Deed = readonly [value: string, words: string, deed: () => void, keys?: str
 /** What can be done with the chosen tiles, where the pointer is; opened by a right click or the menu key. */
 export function TileMenu({ children }: { readonly children: ReactElement }) {
   const deeds = useDeeds();
+  const { viewState } = useServices();
+  // Otherwise nothing would have the focus once the menu is gone, and keys would go nowhere.
+  const focusTile = () =>
+    requestAnimationFrame(() => {
+      const [id] = viewState.getState().tiles.ids;
+      const held = document.activeElement;
+      if (id !== undefined && (held === document.body || held?.closest('[role="menu"]')))
+        document.querySelector<HTMLElement>(`[data-tile="${id}"]`)?.focus();
+    });
   return (
-    <Menu.Root onSelect={({ value }) => deeds.find(([v]) => v === value)?.[2]()}>
+    <Menu.Root
+      onSelect={({ value }) => deeds.find(([v]) => v === value)?.[2]()}
+      onOpenChange={({ open }) => !open && focusTile()}
+    >
       <Menu.ContextTrigger asChild>{children}</Menu.ContextTrigger>
       {deeds.length > 0 && (
         <Portal>
