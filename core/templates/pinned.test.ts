@@ -14,7 +14,11 @@ test("templates come out the same on other pages and turned", () => {
   const aspects = [1.5, 0.67, 1, 1.33, 2.4, 0.75];
   const laid = shippedTemplates().map((template) =>
     formats.map((format) => {
-      const photos = template.places.map((_, i) => ({ id: `p${i}`, aspect: aspects[i % aspects.length]!, focus: null }));
+      const photos = template.places.map((_, i) => ({
+        id: `p${i}`,
+        aspect: aspects[i % aspects.length]!,
+        focus: null,
+      }));
       return layTemplate(placePage(barePage(counter("p")), format, style), template, { photos, newId: counter("t") });
     }),
   );
