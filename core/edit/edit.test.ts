@@ -4,6 +4,7 @@ import fc from "fast-check";
 import {
   arrangedOn,
   arrangedTiles,
+  barePage,
   type Change,
   commit,
   findPlaced,
@@ -37,8 +38,10 @@ import {
   mirroredLook,
   newWords,
   numbersShown,
+  pageToward,
   photoIdsOn,
   photosMoved,
+  placeOnto,
   restyled,
   roomier,
   uncaptioned,
@@ -232,4 +235,25 @@ test("new words lie inside of what is safe; made larger they take more room; res
   const next = restyled(withFree(page, turned), "title", { ...style, sizePt: 31 });
   expect(freeTiles(next)[0]!.filling).toMatchObject({ style: { sizePt: 31, turn: 90 } });
   expect(restyled(next, "caption", style)).toBe(next);
+});
+
+test("an opening goes before an earlier one and behind a later one; a page goes where it is let go; arrows go from line to line", () => {
+  const page = (id: string) => ({ ...barePage(() => id), id });
+  const rows = [["a"], ["b", "c"], ["d", "e"], ["f", "g"], ["h"]].map((ids) => ({ pages: ids.map(page) }));
+  const all = rows.flatMap((r) => r.pages.map((p) => p.id));
+  const after = (ids: readonly string[], to: number | undefined) => {
+    const rest = all.filter((id) => !ids.includes(id));
+    return to === undefined ? undefined : [...rest.slice(0, to), ...ids, ...rest.slice(to)].join("");
+  };
+  const moved = (ids: readonly string[], onto: string, asOpening?: boolean) =>
+    after(ids, placeOnto(rows, ids, onto, asOpening));
+  expect(moved(["d", "e"], "b")).toBe("adebcfgh");
+  expect(moved(["b", "c"], "g")).toBe("adefgbch");
+  expect(moved(["a"], "d", true)).toBe("bcdeafgh");
+  expect(moved(["b"], "e")).toBe("acdebfgh");
+  expect(moved(["g"], "c")).toBe("abgcdefh");
+  expect([moved(["b", "c"], "c"), moved(["b"], "nowhere")]).toEqual([undefined, undefined]);
+  const toward = (id: string, x: number, y: number) => pageToward(rows, id, { x, y }, 2)?.id;
+  expect([toward("c", 1, 0), toward("c", -1, 0), toward("c", 0, 1), toward("e", 0, 1)]).toEqual(["d", "b", "g", "h"]);
+  expect([toward("g", 0, -1), toward("a", -1, 0), toward("h", 0, 1)]).toEqual(["c", undefined, undefined]);
 });

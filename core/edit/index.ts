@@ -1,5 +1,6 @@
 export { type Dragged, type DropMeaning, meaningOfDrop } from "./drop-meaning.ts";
 export { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } from "./looks.ts";
+export { pageToward, placeOnto } from "./openings-moves.ts";
 export { breakable, breakMoved, breakRange, photoIdsOn, photosMoved } from "./page-breaks.ts";
 export {
   type AspectOf,

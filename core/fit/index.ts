@@ -13,5 +13,6 @@ export {
   zoomed,
 } from "./cover.ts";
 export { firstFramingFor, type PhotoShape } from "./first-framing.ts";
+export { framingUnder, type Hold, heldAt, heldBy, heldWithout, levelled } from "./hold.ts";
 export { leanOf, pinched } from "./pinch.ts";
 export { effectivePpi, type Sharpness, sharpnessOf } from "./sharpness.ts";

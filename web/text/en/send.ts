@@ -79,6 +79,9 @@ export const send = {
   whichSome: "Pages, as 1-4, 8",
   noneOfThose: "There is no such page. Type numbers, or from and to: 1-4, 8.",
   theCover: "The cover",
+  /** What is typed for it among page numbers. */
+  coverWord: "cover",
+  pagesExample: (coverToo: string | undefined) => (coverToo ? `${coverToo}, 1-4, 8` : "1-4, 8"),
   pageOf: (n: number, of: number) => `Page ${n} of ${of}`,
   pageBefore: "The page before",
   pageAfter: "The page after",

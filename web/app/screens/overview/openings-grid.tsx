@@ -13,10 +13,11 @@ import {
 } from "@dnd-kit/core";
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { arrangedTiles, drawnPage, type Page, type PlacedPage, pageCount, placed } from "#core/document";
+import { pageToward, placeOnto } from "#core/edit";
 import { seenBox } from "#core/lab";
 import { book as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
-import { direction, type Pressed } from "../../commands/keys.ts";
+import { direction } from "../../commands/keys.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";
 import { useRowsSeen } from "../../components/rows-seen.ts";
 import { useSizeOf } from "../../components/size-of.ts";
@@ -27,16 +28,10 @@ import { useProject, useSession } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { type Row, rowsOf } from "../../state/session/rows.ts";
 import css from "../pages/page-run.module.css";
+import { gapPx, numberPx, openingsSize, padPx } from "./openings-size.ts";
 
 /** Measuring hundreds of places takes longer than showing them. */
 const onlyWhileDragging = { droppable: { strategy: MeasuringStrategy.WhileDragging } };
-
-/** A few pages are shown as large as they all fit; of many no leaf is smaller than the last. */
-const leafSizesPx = [230, 190, 156, 128, 108, 92] as const;
-const gapPx = 24;
-/** The number under an opening, with the space over it. */
-const numberPx = 26;
-const padPx = 20;
 
 /** All openings in lines, as many in each as there is room for. */
 export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) {
@@ -61,18 +56,13 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
   const { pages } = project;
   const rows = useMemo(() => rowsOf(project), [project]);
   const box = seenBox(project.format);
-  const leaves = project.kind === "collage" ? 1 : 2;
-  const acrossAt = (leafPx: number) => Math.max(1, Math.floor(((room?.w ?? 0) + gapPx) / (leaves * leafPx + gapPx)));
-  const fitsAt = (leafPx: number) =>
-    Math.ceil(rows.length / acrossAt(leafPx)) * ((box.h / box.w) * leafPx + numberPx + gapPx) <= (frame?.h ?? 0);
-  const leastLeafPx = leafSizesPx.find(fitsAt) ?? leafSizesPx.at(-1)!;
-  const across = acrossAt(leastLeafPx);
-  // What is left over at the end of a line goes to all of it.
-  const filledPx = room ? Math.floor((room.w + gapPx) / across) - gapPx : 0;
-  const cardPx = rows.length < across ? leaves * leastLeafPx : filledPx;
-  const scale = cardPx / leaves / box.w;
-  const linePx = box.h * scale + numberPx + gapPx;
-  const lines = room && frame ? Math.ceil(rows.length / across) : 0;
+  const { across, cardPx, scale, linePx, lines } = openingsSize(
+    rows.length,
+    project.kind === "collage" ? 1 : 2,
+    box,
+    room,
+    frame,
+  );
   const rowOf = (pageId: string | undefined) => rows.findIndex((r) => r.pages.some((p) => p.id === pageId));
   const openRow = rowOf(open.id);
   const openLine = Math.floor(openRow / across);
@@ -92,52 +82,25 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
     scroller.current?.querySelector<HTMLElement>(`[data-page="${open.id}"]`)?.focus({ preventScroll: true });
   }, [open.id]);
 
-  /** An opening goes before another, or behind it where that one came later; never between its pages. */
-  const moveRow = (ids: readonly string[], overId: string) => {
-    const from = rows.findIndex((r) => r.pages.some((p) => p.id === ids[0]));
-    const onto = rows.findIndex((r) => r.pages.some((p) => p.id === overId));
-    const before = rows.filter((_, i) => i !== from).slice(0, onto);
-    movePages(
-      services,
-      session,
-      ids,
-      before.reduce((sum, r) => sum + r.pages.length, 0),
-    );
-  };
   const end = ({ active, over }: DragEndEvent) => {
     setDragged(undefined);
     const ids = active.data.current?.pageIds as readonly string[] | undefined;
-    if (!ids || !over || ids.includes(String(over.id))) return;
-    if (ids.length > 1) {
-      moveRow(ids, String(over.id));
-      return;
-    }
-    const rest = pages.filter((p) => !ids.includes(p.id));
-    const at = rest.findIndex((p) => p.id === over.id);
-    // Let go on a later page, it comes to lie behind that one.
-    const later = pages.findIndex((p) => p.id === ids[0]) < pages.findIndex((p) => p.id === over.id);
-    movePages(services, session, ids, later ? at + 1 : at);
+    const to = ids && over ? placeOnto(rows, ids, String(over.id)) : undefined;
+    if (ids && to !== undefined) movePages(services, session, ids, to);
   };
-  const at = pages.findIndex((p) => p.id === open.id);
-  const rowToward = (e: Pressed) => rows[openRow + direction(e).x + direction(e).y * across];
   const onKeyDown = hears("openings", {
     toPage: (e) => {
-      const place = rows[openRow]?.pages.indexOf(open) ?? 0;
-      const along = direction(e).x;
-      const there = rowToward(e);
-      const next = along ? pages[at + along] : (there?.pages[place] ?? there?.pages.at(-1));
+      const next = pageToward(rows, open.id, direction(e), across);
       focusOn.current = next?.id;
       openThe(services, session, next);
     },
     moveOpening: (e) => {
-      const there = rowToward(e);
-      if (rows[openRow] && there)
-        moveRow(
-          rows[openRow].pages.map((p) => p.id),
-          there.pages[0]!.id,
-        );
+      const own = rows[openRow]?.pages.map((p) => p.id);
+      const there = rows[openRow + direction(e).x + direction(e).y * across];
+      const to = own && there ? placeOnto(rows, own, there.pages[0]!.id, true) : undefined;
+      if (own && to !== undefined) movePages(services, session, own, to);
     },
-    movePage: (e) => movePages(services, session, [open.id], at + direction(e).x),
+    movePage: (e) => movePages(services, session, [open.id], pages.indexOf(open) + direction(e).x),
     open: () => onGo(open),
     removePage: () => removeThePage(services, session),
   });

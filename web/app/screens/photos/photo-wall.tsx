@@ -1,17 +1,8 @@
 import { Box } from "@chakra-ui/react";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import {
-  type KeyboardEvent,
-  type PointerEvent,
-  type RefObject,
-  useEffect,
-  useImperativeHandle,
-  useMemo,
-  useRef,
-  useState,
-} from "react";
-import type { NamedSpan, Photo, PhotoEvent, PhotoFilter } from "#core/photo";
-import { eventWords, formats, photos as words } from "../../../text/index.ts";
+import { type KeyboardEvent, type RefObject, useImperativeHandle, useMemo, useRef, useState } from "react";
+import type { Photo, PhotoFilter } from "#core/photo";
+import { photos as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import type { Pressed } from "../../commands/keys.ts";
 import { typingIn } from "../../commands/typing-in.ts";
@@ -21,8 +12,10 @@ import { useServices } from "../../services.ts";
 import { useLibrary, useViewState } from "../../state/session/hooks.ts";
 import { usePlaced } from "../../state/session/placed-photos.ts";
 import { choose, chooseAll, nothingChosen } from "../../state/view-state/choose.ts";
+import { EventHeading } from "./event-heading.tsx";
 import css from "./photo-wall.module.css";
-import { neighbour, wallRows } from "./rows.ts";
+import { neighbour, type WallRow, wallRows } from "./rows.ts";
+import { useLasso } from "./use-lasso.ts";
 import { Waiting } from "./waiting.tsx";
 import { gathered, wallGroups } from "./wall-groups.ts";
 
@@ -49,9 +42,7 @@ export function PhotoWall({
   const { viewState } = useServices();
   const piles = useLibrary((s) => s.piles);
   const spans = useLibrary((s) => s.spans);
-  const choice = useViewState((s) => s.photos);
   const openPiles = useViewState((s) => s.openPiles);
-  const placed = usePlaced();
   const [sizeRef, size] = useSizeOf();
   const scroller = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<string>();
@@ -97,15 +88,7 @@ export function PhotoWall({
       pick: (id, held) => viewState.setState((s) => ({ photos: choose(s.photos, ids, id, held) })),
       focus: setAt,
       open: (id) => viewState.setState({ sheet: id }),
-      togglePile: (id) =>
-        viewState.setState((s) => {
-          const open = new Set(s.openPiles);
-          // A pile is open when any of its photos is marked; closing lets all of them go.
-          const own = piles.find((p) => p.includes(id)) ?? [id];
-          if (own.some((p) => open.has(p))) for (const p of own) open.delete(p);
-          else open.add(id);
-          return { openPiles: open };
-        }),
+      togglePile: (id) => viewState.setState((s) => ({ openPiles: withPileToggled(s.openPiles, piles, id) })),
     }),
     [viewState, ids, piles],
   );
@@ -158,38 +141,21 @@ export function PhotoWall({
       >
         {virtual.getVirtualItems().map((item) => {
           const row = rows[item.index];
-          if (!row) return null;
           return (
-            <div
-              key={item.key}
-              role="presentation"
-              className={css.row}
-              style={{ transform: `translateY(${item.start}px)` }}
-            >
-              {row.kind === "event" ? (
-                <EventHeading event={row.event} spans={spans} h={row.h} />
-              ) : (
-                <div role="presentation" className={css.photos} style={{ gap: gapPx }}>
-                  {row.placed.map(({ photo, w }) => {
-                    const mark = pile.marks.get(photo.id);
-                    return (
-                      <PhotoTile
-                        key={photo.id}
-                        photo={photo}
-                        chosen={choice.ids.has(photo.id)}
-                        stop={photo.id === stop}
-                        onPages={placed.get(photo.id)}
-                        w={w}
-                        h={row.h}
-                        deps={deps}
-                        pileCount={mark?.count}
-                        pileOpen={mark?.open}
-                      />
-                    );
-                  })}
-                </div>
-              )}
-            </div>
+            row && (
+              <div
+                key={item.key}
+                role="presentation"
+                className={css.row}
+                style={{ transform: `translateY(${item.start}px)` }}
+              >
+                {row.kind === "event" ? (
+                  <EventHeading event={row.event} spans={spans} h={row.h} />
+                ) : (
+                  <PhotoRow row={row} marks={pile.marks} stop={stop} deps={deps} />
+                )}
+              </div>
+            )
           );
         })}
       </Box>
@@ -209,78 +175,45 @@ export function PhotoWall({
   );
 }
 
-/** A box drawn from bare ground chooses the photos it touches. */
-function useLasso(scroller: RefObject<HTMLDivElement | null>, onHit: (ids: string[]) => void) {
-  const [box, setBox] = useState<{ left: number; top: number; width: number; height: number }>();
-  const begin = (e: PointerEvent<HTMLElement>) => {
-    const onPhoto = e.target instanceof Element && e.target.closest("[data-photo], input, button");
-    const area = scroller.current;
-    if (e.button !== 0 || onPhoto || !area || e.nativeEvent.offsetX > area.clientWidth) return;
-    const start = { x: e.clientX, y: e.clientY };
-    const rectTo = (ev: globalThis.PointerEvent) => ({
-      left: Math.min(start.x, ev.clientX),
-      top: Math.min(start.y, ev.clientY),
-      width: Math.abs(ev.clientX - start.x),
-      height: Math.abs(ev.clientY - start.y),
-    });
-    const move = (ev: globalThis.PointerEvent) => setBox(rectTo(ev));
-    const end = (ev: globalThis.PointerEvent) => {
-      window.removeEventListener("pointermove", move);
-      window.removeEventListener("pointerup", end);
-      setBox(undefined);
-      const r = rectTo(ev);
-      if (r.width < 4 && r.height < 4) return;
-      const hit = [...area.querySelectorAll<HTMLElement>("[data-photo]")].filter((el) => {
-        const b = el.getBoundingClientRect();
-        return b.right > r.left && b.left < r.left + r.width && b.bottom > r.top && b.top < r.top + r.height;
-      });
-      onHit(hit.map((el) => el.dataset.photo!));
-    };
-    window.addEventListener("pointermove", move);
-    window.addEventListener("pointerup", end);
-  };
-  return { box, begin };
+interface PhotoRowProps {
+  readonly row: Extract<WallRow, { kind: "photos" }>;
+  readonly marks: ReturnType<typeof gathered>["marks"];
+  readonly stop: string | undefined;
+  readonly deps: TileHandlers;
 }
 
-function EventHeading({
-  event,
-  spans,
-  h,
-}: {
-  readonly event: PhotoEvent;
-  readonly spans: readonly NamedSpan[];
-  readonly h: number;
-}) {
-  const { library, newId } = useServices();
-  const name = event.span?.name ?? "";
-  const [text, setText] = useState(name);
-  useEffect(() => setText(name), [name]);
-  const keep = () => {
-    const tidy = text.trim().slice(0, 120);
-    if (tidy === name) return;
-    const others = spans.filter((s) => s !== event.span);
-    const span = { id: event.span?.id ?? newId(), name: tidy, from: event.from, to: event.to };
-    void library.nameSpans(tidy === "" ? others : [...others, span]);
-  };
-  const [from, to] = [formats.takenDay(event.from), formats.takenDay(event.to)];
+function PhotoRow({ row, marks, stop, deps }: PhotoRowProps) {
+  const chosen = useViewState((s) => s.photos.ids);
+  const placed = usePlaced();
   return (
-    <div role="presentation" className={css.heading} style={{ height: h }}>
-      <input
-        aria-label={`${eventWords.name}, ${from}`}
-        placeholder={eventWords.placeholder}
-        value={text}
-        maxLength={120}
-        onChange={(e) => setText(e.target.value)}
-        onBlur={keep}
-        onKeyDown={(e) => {
-          if (e.key === "Enter") e.currentTarget.blur();
-          if (e.key === "Escape") setText(name);
-        }}
-        className={name ? `${css.name} ${css.named}` : css.name}
-        style={{ width: `${Math.max(15, Math.min(44, text.length + 2))}ch` }}
-      />
-      <h2 className={name ? css.day : `${css.day} ${css.dayAlone}`}>{from === to ? from : `${from} – ${to}`}</h2>
-      <span className={css.count}>{words.count(event.photoIds.length)}</span>
+    <div role="presentation" className={css.photos} style={{ gap: gapPx }}>
+      {row.placed.map(({ photo, w }) => {
+        const mark = marks.get(photo.id);
+        return (
+          <PhotoTile
+            key={photo.id}
+            photo={photo}
+            chosen={chosen.has(photo.id)}
+            stop={photo.id === stop}
+            onPages={placed.get(photo.id)}
+            w={w}
+            h={row.h}
+            deps={deps}
+            pileCount={mark?.count}
+            pileOpen={mark?.open}
+          />
+        );
+      })}
     </div>
   );
+}
+
+/** A pile is open when any of its photos is marked; closing lets all of them go. */
+function withPileToggled(
+  open: ReadonlySet<string>,
+  piles: readonly (readonly string[])[],
+  id: string,
+): ReadonlySet<string> {
+  const own = piles.find((p) => p.includes(id)) ?? [id];
+  return own.some((p) => open.has(p)) ? new Set([...open].filter((p) => !own.includes(p))) : new Set([...open, id]);
 }

@@ -1,19 +1,19 @@
 import { Box, Button, Grid, HStack, Text } from "@chakra-ui/react";
 import { ChevronDown, ChevronUp } from "lucide-react";
 import { useState } from "react";
-import { fileHolds, type Project } from "#core/document";
+import { fileHolds } from "#core/document";
 import { printColours, type TiffPacking, tiffPackings } from "#core/files";
 import { paperKinds } from "#core/pixels";
 import { sendOptions as words } from "../../../text/index.ts";
 import { isPictureFormat, takesSetting } from "../../../workers/picture-formats.ts";
-import { Checkbox } from "../../components/checkbox.tsx";
 import { FieldLabel } from "../../components/field-label.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { Select } from "../../components/select.tsx";
 import { type FileKind, type FileOptions, fileKinds, labFileOptions } from "../../state/sending/file-options.ts";
 import { useProject } from "../../state/session/hooks.ts";
+import { FileSwitches } from "./file-switches.tsx";
 
-interface FileSettingsProps {
+export interface FileSettingsProps {
   readonly fileOptions: FileOptions;
   readonly onFileOptions: (fileOptions: FileOptions) => void;
 }
@@ -105,83 +105,7 @@ export function FileSettings({ fileOptions, onFileOptions }: FileSettingsProps) 
               {words.labPaper(project.lab.name, words.sharpenFor[project.lab.paper])}
             </Text>
           )}
-          <Box mt="4" display="flex" flexDirection="column" gap="2">
-            {takesSetting(kind, "chroma") && (
-              <>
-                <Checkbox
-                  label={words.fullColour}
-                  on={fileOptions.picture.chroma === "444"}
-                  onToggle={(on) => picture({ chroma: on ? "444" : "420" })}
-                />
-                <Checkbox
-                  label={words.progressive}
-                  on={fileOptions.picture.progressive}
-                  onToggle={(progressive) => picture({ progressive })}
-                />
-              </>
-            )}
-            {takesSetting(kind, "bits") && fileOptions.longSidePx === undefined && (
-              <Checkbox
-                label={words.deep}
-                on={fileOptions.picture.bits === 16}
-                onToggle={(deep) => picture({ bits: deep ? 16 : 8 })}
-              />
-            )}
-            {kind === "ora" && (
-              <Checkbox
-                label={words.named}
-                on={fileOptions.named}
-                onToggle={(named) => onFileOptions({ ...fileOptions, named })}
-              />
-            )}
-            {kind === "pdf" && (
-              <>
-                <Checkbox
-                  label={words.marks}
-                  on={fileOptions.marks}
-                  onToggle={(marks) => onFileOptions({ ...fileOptions, marks })}
-                />
-                <Checkbox
-                  label={words.small}
-                  on={fileOptions.small}
-                  onToggle={(small) => onFileOptions({ ...fileOptions, small })}
-                />
-                {!fileOptions.small && (
-                  <Checkbox
-                    label={words.lossless}
-                    on={fileOptions.lossless}
-                    onToggle={(lossless) => onFileOptions({ ...fileOptions, lossless })}
-                  />
-                )}
-              </>
-            )}
-            {isPicture && (
-              <Checkbox
-                label={words.forScreen}
-                on={fileOptions.longSidePx !== undefined}
-                onToggle={(on) => onFileOptions({ ...fileOptions, longSidePx: on ? screenPx : undefined })}
-              />
-            )}
-            {isPicture && fileOptions.longSidePx !== undefined && (
-              <Box w="180px" pl="6">
-                <NumberField
-                  label={words.longSide}
-                  value={fileOptions.longSidePx}
-                  least={100}
-                  most={8000}
-                  step={10}
-                  onNumber={(n) => onFileOptions({ ...fileOptions, longSidePx: Math.round(n) })}
-                />
-              </Box>
-            )}
-            {hasBleed(project) && fileOptions.longSidePx === undefined && (
-              <Checkbox
-                label={words.withoutBleed}
-                on={fileOptions.withoutBleed}
-                onToggle={(withoutBleed) => onFileOptions({ ...fileOptions, withoutBleed })}
-              />
-            )}
-          </Box>
+          <FileSwitches fileOptions={fileOptions} onFileOptions={onFileOptions} project={project} />
           {!asLab && (
             <Button size="sm" variant="outline" mt="3" onClick={() => onFileOptions(lab)}>
               {project.lab ? words.backToLab : words.backToUsual}
@@ -192,10 +116,3 @@ export function FileSettings({ fileOptions, onFileOptions }: FileSettingsProps) 
     </Box>
   );
 }
-
-/** Of the longer side, to begin with: as much as most screens show, and a mail can carry. */
-const screenPx = 2048;
-
-/** Cards that are printed by themselves have a bleed of their own. */
-const hasBleed = ({ format, pockets }: Project): boolean =>
-  (pockets?.output === "inserts" ? pockets.bleedMm : format.bleedMm) > 0;

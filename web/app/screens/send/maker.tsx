@@ -1,8 +1,6 @@
 import { Box, Button, Text } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { FileDown } from "lucide-react";
-import { useEffect, useMemo, useRef, useState } from "react";
-import { useNavigate } from "react-router";
+import { useEffect, useMemo, useState } from "react";
 import { useStore } from "zustand";
 import { drawsAnything, type PrintFile } from "#core/document";
 import { printPixels } from "#core/lab";
@@ -10,15 +8,13 @@ import { send as words } from "../../../text/index.ts";
 import { leastQuality, Making, SendEnd, TooLarge } from "../../components/making-progress.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { pagesAsked } from "../../components/pages-asked.ts";
-import { Segmented } from "../../components/segmented.tsx";
-import { TextField } from "../../components/text-field.tsx";
-import { useServices } from "../../services.ts";
 import type { FileOptions } from "../../state/sending/file-options.ts";
-import type { SendOrder, SendTo } from "../../state/sending/sender.ts";
+import type { SendTo } from "../../state/sending/sender.ts";
 import { senderOf } from "../../state/sending/senders.ts";
-import { aboutPages, isServed, orderSheet, toLab } from "../../state/sending/to-lab.ts";
-import { useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
-import { tasksFor, zipNameOf } from "./tasks.ts";
+import { isServed } from "../../state/sending/to-lab.ts";
+import { useProject, useSession } from "../../state/session/hooks.ts";
+import { useMake } from "./use-make.ts";
+import { WhereTo, type Which, WhichFiles } from "./which-files.tsx";
 
 interface MakerProps {
   /** The file of the page that is looked at. */
@@ -28,37 +24,30 @@ interface MakerProps {
   readonly onFileOptions: (fileOptions: FileOptions) => void;
 }
 
-type FolderPicker = { showDirectoryPicker?: (how: { mode: "readwrite" }) => Promise<FileSystemDirectoryHandle> };
-
 /** As many as a packet may ask for. */
 const mostCopies = 1000;
 
 /** Makes the files of all pages that have something on them, or of the one that is looked at, or of some. */
 export function Maker({ open, files, fileOptions, onFileOptions }: MakerProps) {
-  const services = useServices();
   const session = useSession();
-  const navigate = useNavigate();
-  const queries = useQueryClient();
   const sender = senderOf(session);
   const state = useStore(sender.state);
   const project = useProject((s) => s.project);
   const mark = useProject((s) => s.history.steps[s.history.done - 1]?.at ?? "");
-  const byId = useLibrary((s) => s.byId);
-  const [which, setWhich] = useState<"all" | "this" | "some">("all");
+  const [which, setWhich] = useState<Which>("all");
   const [asked, setAsked] = useState("");
   const [to, setTo] = useState<SendTo>("each");
   const [copies, setCopies] = useState(1);
-  const chosenFolder = useRef<FileSystemDirectoryHandle>(undefined);
   useEffect(() => void sender.look(), [sender]);
   // Of a collage only what has something on it; a book is sent with its bare pages.
   const full = project.kind === "book" ? files : files.filter((f) => f.parts.some((p) => drawsAnything(p.page)));
-  const chosen = useMemo(() => pagesAsked(asked), [asked]);
+  const some = useMemo(() => pagesAsked(asked, words.coverWord), [asked]);
   const wanted =
     which === "all"
       ? full
       : which === "this"
         ? [open]
-        : files.filter((f) => (f.number === "cover" ? /cover/i.test(asked) : chosen.has(f.number)));
+        : files.filter((f) => (f.number === "cover" ? some.cover : some.numbers.has(f.number)));
   // A lab of one's own has no line to send by.
   const takes =
     isServed(project.lab) &&
@@ -67,41 +56,7 @@ export function Maker({ open, files, fileOptions, onFileOptions }: MakerProps) {
   const mostMb = project.lab?.file.mostMb;
   const orderMark = JSON.stringify([mark, fileOptions, wanted.map((f) => [f.number, f.pocket])]);
 
-  async function make(again: Pick<SendOrder, "replaces" | "withoutRefused"> = {}) {
-    let folder = again.replaces || again.withoutRefused ? chosenFolder.current : undefined;
-    if (to === "folder" && wanted.length > 1 && !folder) {
-      try {
-        folder = await (window as FolderPicker).showDirectoryPicker?.({ mode: "readwrite" });
-        chosenFolder.current = folder;
-      } catch {
-        // Nothing was chosen after all.
-        return;
-      }
-    }
-    const { history } = session.state.getState();
-    const tasks = tasksFor(wanted, project, fileOptions, { store: services.store, printing: services.printing, byId });
-    const where = tasks.length > 1 || to === "lab" ? to : "each";
-    const about = aboutPages(project, wanted, { kind: fileOptions.kind, copies });
-    const packet = about && {
-      deliver: toLab(services, session, about, copies === 1 ? orderMark : `${orderMark} ${copies}`),
-      beside: orderSheet(project.lab?.name ?? "", about),
-    };
-    const mostBytes = mostMb === undefined ? undefined : mostMb * 1e6;
-    const zipName = zipNameOf(project);
-    const all = await sender.send({
-      tasks,
-      to: where,
-      zipName,
-      folder,
-      mark: orderMark,
-      mostBytes,
-      ...again,
-      ...packet,
-    });
-    if (all && !again.withoutRefused) session.markSent(history, to === "lab" ? "lab" : "disk");
-    if (to === "lab") await queries.invalidateQueries({ queryKey: ["orders"] });
-    if (all && to === "lab") await navigate(`/work/${project.id}/orders`);
-  }
+  const make = useMake({ wanted, fileOptions, to, copies, mark: orderMark });
 
   if (state.is === "making" || state.is === "paused" || state.is === "handing")
     return <Making sender={sender} state={state} />;
@@ -116,48 +71,18 @@ export function Maker({ open, files, fileOptions, onFileOptions }: MakerProps) {
         </Text>
       )}
       {full.length > 1 && (
-        <Box mb="4">
-          <Segmented
-            label={words.which}
-            value={which}
-            options={[
-              ["all", words.allPages(full.length)],
-              ["this", words.thisPage],
-              ["some", words.somePages],
-            ]}
-            onChoose={setWhich}
-          />
-          {which === "some" && (
-            <Box mt="3">
-              <TextField
-                label={words.whichSome}
-                value={asked}
-                placeholder={project.cover ? "cover, 1-4, 8" : "1-4, 8"}
-                onChange={(e) => setAsked(e.target.value.slice(0, 200))}
-              />
-              {asked !== "" && wanted.length === 0 && (
-                <Text fontSize="13.5px" color="clay.600" mt="1" role="alert">
-                  {words.noneOfThose}
-                </Text>
-              )}
-            </Box>
-          )}
-        </Box>
+        <WhichFiles
+          count={full.length}
+          which={which}
+          asked={asked}
+          cover={project.cover !== null}
+          none={asked !== "" && wanted.length === 0}
+          onWhich={setWhich}
+          onAsked={setAsked}
+        />
       )}
       {(wanted.length > 1 || takes) && (
-        <Box mb="4">
-          <Segmented
-            label={words.where}
-            value={takes || to !== "lab" ? to : "each"}
-            options={[
-              ["each", wanted.length > 1 ? words.toEach : words.toDisk],
-              ...(wanted.length > 1 ? [["zip", words.toZip] as const] : []),
-              ...("showDirectoryPicker" in window && wanted.length > 1 ? [["folder", words.toFolder] as const] : []),
-              ...(takes ? [["lab", words.toLab] as const] : []),
-            ]}
-            onChoose={setTo}
-          />
-        </Box>
+        <WhereTo to={takes || to !== "lab" ? to : "each"} several={wanted.length > 1} lab={takes} onTo={setTo} />
       )}
       {project.lab && (to === "lab" || (to === "zip" && wanted.length > 1)) && (
         <Box mb="4" w="180px">

@@ -1,6 +1,6 @@
 import { Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
-import { words as say } from "../../../../text/index.ts";
+import { words as say, send } from "../../../../text/index.ts";
 import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
 import { pagesAsked } from "../../../components/pages-asked.ts";
 import { TextField } from "../../../components/text-field.tsx";
@@ -12,7 +12,7 @@ export function LookOnSome({ onClose }: { readonly onClose: () => void }) {
   const session = useSession();
   const [asked, setAsked] = useState("");
   const { pageId } = session.state.getState();
-  const others = pagesNumbered(session, pagesAsked(asked)).filter((p) => p.id !== pageId);
+  const others = pagesNumbered(session, pagesAsked(asked, send.coverWord).numbers).filter((p) => p.id !== pageId);
   return (
     <ConfirmDialog
       title={say.likeSome}

@@ -1,4 +1,4 @@
-import { Box, Button, Grid, HStack, IconButton, Input, Text } from "@chakra-ui/react";
+import { Box, Button, HStack, IconButton, Text } from "@chakra-ui/react";
 import {
   CaretsToAxisDashedHorizontal,
   CaretsToAxisDashedVertical,
@@ -6,25 +6,14 @@ import {
   FileOutput,
   RotateCw,
   Save,
-  Star,
   X,
 } from "lucide-react";
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { useStore } from "zustand";
-import {
-  type PageShape,
-  pageShapes,
-  photoPlaces,
-  shippedTemplates,
-  type Template,
-  type TemplateTurn,
-  turned,
-  unturned,
-} from "#core/templates";
+import { photoPlaces, shippedTemplates, type Template, type TemplateTurn, turned, unturned } from "#core/templates";
 import { templateFile } from "#core/templates/schema";
 import { templates as words } from "../../../../text/index.ts";
-import { Act, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
-import { Select } from "../../../components/select.tsx";
+import { Act, PanelTitle } from "../../../components/panel-parts.tsx";
 import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 import { applyTemplate, countFlowing } from "../../../state/edit/apply-template.ts";
@@ -34,6 +23,7 @@ import { CardGrid } from "./card-grid.tsx";
 import { SaveTemplate } from "./save-template.tsx";
 import { TemplateCard } from "./template-card.tsx";
 import { found, type TemplateFilter } from "./template-filter.ts";
+import { TemplateFilters } from "./template-filters.tsx";
 
 /** All templates, narrowed to those that suit; each as a small picture of this very page laid out by it. */
 export function TemplatesPanel() {
@@ -63,7 +53,6 @@ export function TemplatesPanel() {
     () => found(all, wanted, { format, photos, favourites, own }).map((t) => turned(t, turn)),
     [all, wanted, format, photos, favourites, own, turn],
   );
-  const families = useMemo(() => [...new Set(all.map((t) => t.family).filter((f) => f !== ""))], [all]);
   const stop = Math.min(at, shown.length - 1);
 
   const bringIn = async (file: File | undefined) => {
@@ -74,7 +63,6 @@ export function TemplatesPanel() {
   };
   const takeOut = (some: readonly Template[], name: string) =>
     saveToDisk(new Blob([templateFile(some)], { type: "application/json" }), `${name}.json`);
-  const set = (part: Partial<TemplateFilter>) => setFilter({ ...filter, ...part });
 
   return (
     <Box onPointerLeave={() => session.dropPreview()}>
@@ -99,55 +87,7 @@ export function TemplatesPanel() {
         </Button>
       )}
       {saving && <SaveTemplate page={page} onClose={() => setSaving(false)} />}
-      <Input
-        size="sm"
-        type="search"
-        aria-label={words.search}
-        placeholder={words.search}
-        value={filter.text}
-        onChange={(e) => set({ text: e.target.value })}
-        bg="oat.25"
-        borderColor="oat.400"
-        mb="2"
-      />
-      <Grid templateColumns="1fr 1fr" gap="2" mb="2">
-        <Select<string>
-          label={words.forPhotos}
-          value={filter.photos}
-          options={[
-            ["any", words.anyNumber],
-            ...(photos > 0 ? ([["page", words.asOnPage(photos)]] as [string, string][]) : []),
-            ...countsIn(all).map((n): [string, string] => [String(n), words.places(n)]),
-          ]}
-          onChoose={(v) => set({ photos: v })}
-        />
-        <Select<string>
-          label={words.family}
-          value={filter.family}
-          options={[
-            ["", words.allFamilies],
-            ...(own.length > 0 ? ([["own", words.ownFamily]] as [string, string][]) : []),
-            ...families.map((f): [string, string] => [f, f]),
-          ]}
-          onChoose={(family) => set({ family })}
-        />
-        <Select<PageShape | "any">
-          label={words.shape}
-          value={filter.shape}
-          options={[["any", words.anyShape], ...pageShapes.map((s): [PageShape, string] => [s, words.shapes[s]])]}
-          onChoose={(shape) => set({ shape })}
-        />
-        <Button
-          size="sm"
-          h="9"
-          variant="outline"
-          aria-pressed={filter.starred}
-          onClick={() => set({ starred: !filter.starred })}
-          {...pressedLook(filter.starred)}
-        >
-          <Star size={15} aria-hidden fill={filter.starred ? "currentColor" : "none"} /> {words.favourites}
-        </Button>
-      </Grid>
+      <TemplateFilters all={all} own={own.length > 0} photos={photos} filter={filter} onFilter={setFilter} />
       <HStack gap="1.5" mb="3">
         <Act
           icon={CaretsToAxisDashedVertical}
@@ -209,5 +149,3 @@ export function TemplatesPanel() {
     </Box>
   );
 }
-
-const countsIn = (all: readonly Template[]): number[] => [...new Set(all.map(photoPlaces))].sort((a, b) => a - b);
