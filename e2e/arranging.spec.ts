@@ -274,6 +274,21 @@ test("by hand on the page: slipped in, moved, swapped, split, taken away, and th
     await expectEvenGaps(page);
   });
 
+  await test.step("what is in a tile can be locked: nothing takes it out, and that is said", async () => {
+    await tile(page, 2).click();
+    const held = await nameOf(page, 2);
+    await page.getByText("Lock what is in it").click();
+    await expectUndo(page, "Locked or freed what a tile holds");
+    await page.keyboard.press("Delete");
+    await expect(page.getByText("This tile is locked to keep what is in it.").first()).toBeVisible();
+    await page.keyboard.press("Shift+Delete");
+    expect(await nameOf(page, 2)).toBe(held);
+    await expectUndo(page, "Locked or freed what a tile holds");
+    await tile(page, 2).click();
+    await page.getByText("Lock what is in it").click();
+    await page.keyboard.press("Escape");
+  });
+
   await test.step("a tile is given a shape, and a plain colour", async () => {
     await tile(page, 4).click();
     await page.getByRole("combobox", { name: "Shape" }).selectOption("1:1");

@@ -12,12 +12,14 @@ import {
   chooseFiles,
   differing,
   expectKept,
+  expectUndo,
   longMs,
   pace,
   paintedPage,
   startBook,
   startCollage,
   startOwnSize,
+  tile,
   typeInto,
 } from "./support/tessip.ts";
 
@@ -41,6 +43,13 @@ async function titledCollage(page: Page, photos: number, title: string): Promise
   await page.getByRole("button", { name: "A title" }).click();
   await page.keyboard.type(title);
   await page.keyboard.press("Escape");
+  await page.keyboard.press("Escape");
+  // What lets through what lies behind it has to come out the same in each kind of file.
+  await tile(page, 2).click();
+  const opacity = page.getByRole("textbox", { name: "Opacity, %" });
+  await opacity.fill("40");
+  await page.keyboard.press("Enter");
+  await expectUndo(page, "Changed how see-through a tile is");
   await page.keyboard.press("Escape");
   await expectKept(page);
   const onScreen = await paintedPage(page);

@@ -12,6 +12,7 @@ export const tileInMarks = ({ id, outline, cornerMm, border, frame, filling, til
   filling,
   edge: tile.cardBleedMm === undefined ? { border } : { border, bleedMm: tile.cardBleedMm },
   locked: isLocked(tile),
+  ...(tile.opacity === undefined ? {} : { opacity: tile.opacity }),
 });
 
 export const pageInMarks = (on: PlacedPage): unknown => ({

@@ -88,6 +88,7 @@ export {
   isFree,
   isGroup,
   isLocked,
+  keepsFilling,
   type Look,
   mainGroup,
   mapTiles,
@@ -109,6 +110,7 @@ export {
   withFree,
   withFreeAtBack,
   withGroup,
+  withLock,
   withoutFree,
   withoutPieces,
 } from "./page/page.ts";

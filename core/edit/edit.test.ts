@@ -8,6 +8,7 @@ import {
   type Change,
   commit,
   findPlaced,
+  flowPhotos,
   frameRect,
   freeTiles,
   layTree,
@@ -32,6 +33,8 @@ import { applied, collage, counter, firstPlaced } from "../document/project.fixt
 import {
   breakMoved,
   breakRange,
+  fillingLocked,
+  locked,
   lookOnEvery,
   lookOnThese,
   meaningOfDrop,
@@ -235,6 +238,25 @@ test("new words lie inside of what is safe; made larger they take more room; res
   const next = restyled(withFree(page, turned), "title", { ...style, sizePt: 31 });
   expect(freeTiles(next)[0]!.filling).toMatchObject({ style: { sizePt: 31, turn: 90 } });
   expect(restyled(next, "caption", style)).toBe(next);
+});
+
+test("a tile's two locks are set and let go each by itself, and what is locked in takes no other photo", () => {
+  const on = firstPlaced(collage([1.5, 0.8, 1, 1.2]));
+  const [a, b] = arrangedTiles(on.page).map((t) => t.id) as [string, string];
+  const again = (page: PlacedPage["page"]) => placeAgain(on, page);
+  const both = locked([a, b], true)(again(fillingLocked([a], true)(on)));
+  expect(arrangedTiles(both).map((t) => t.lock)).toEqual([
+    { filling: true, place: true },
+    { place: true },
+    undefined,
+    undefined,
+  ]);
+  expect(locked([a, b], false)(again(fillingLocked([a], false)(again(both))))).toEqual(on.page);
+  expect(fillingLocked([a], true)(again(both))).toEqual(both);
+  const photos = ["x", "y", "z"].map((id) => ({ id, aspect: 1, focus: null }));
+  const flowed = flowPhotos(again(both), { photos, newId: counter("n") }).page;
+  expect(arrangedTiles(flowed).map(photoIdOf)[0]).toBe("p0");
+  expect(arrangedTiles(flowed).slice(1).map(photoIdOf).sort()).toEqual(["x", "y", "z"]);
 });
 
 test("an opening goes before an earlier one and behind a later one; a page goes where it is let go; arrows go from line to line", () => {

@@ -9,6 +9,7 @@ export {
   asFirstMade,
   differsFromFirst,
   type Edit,
+  fillingLocked,
   grownBy,
   halved,
   inOrder,

@@ -10,6 +10,7 @@ import {
   isLocked,
   keepTogether,
   mainGroup,
+  mapTiles,
   onGroup,
   type Page,
   type PlacedGroup,
@@ -26,6 +27,7 @@ import {
   treeIn,
   withGroup,
   withLead,
+  withLock,
   withLocked,
   withOrder,
   withPageMirrored,
@@ -170,6 +172,12 @@ export const locked =
   (tileIds: readonly string[], to: boolean): Edit =>
   ({ page }) =>
     withLocked(page, tileIds, to);
+
+/** What is in these tiles stays in them, or may go again. */
+export const fillingLocked =
+  (tileIds: readonly string[], to: boolean): Edit =>
+  ({ page }) =>
+    mapTiles(page, (t) => (tileIds.includes(t.id) ? withLock(t, "filling", to) : t));
 
 /** The shape of the photo in each tile; of an empty one there is none. */
 function shapes(group: Group, shapeOf: AspectOf): (tileId: string) => number | undefined {

@@ -46,7 +46,7 @@ test("an SVG drawn by another program has each colour where its tile lies", asyn
 });
 
 test("a PDF's content opens and closes everything, and leaves out what it has no file of", () => {
-  const names = { photo: () => undefined, glyph: () => undefined, alpha: () => "A1" };
+  const names = { photo: () => undefined, glyph: () => undefined, alpha: () => "A1", group: () => "G1" };
   const content = pdfContent({ parts: [partOf(steps("#ffffff"))], toPoints: identity, marks: undefined }, names);
   const count = (op: RegExp) => content.match(op)?.length ?? 0;
   expect(count(/\bq\b/g)).toBe(count(/\bQ\b/g));
@@ -104,4 +104,52 @@ test("layers are listed from front to back, whatever their names", () => {
   expect([...stack.matchAll(/src="([^"]+)"/g)].map((m) => m[1])).toEqual(["data/1.png", "data/0.png"]);
   expect(stack).toContain('name="a &#34;b&#34; &#38; &#60;c&#62; "');
   expect(stack).toContain('w="20" h="10" xres="300"');
+});
+
+test("a tile that is see-through is drawn as one thing and then let through: its border does not show what it holds", async () => {
+  const border = { widthMm: 20, colour: "#0000ff" };
+  const red = {
+    ...tile("c", { x: 50, y: 60, w: 100, h: 80 }, { kind: "colour", colour: "#ff0000" }),
+    border,
+    opacity: 0.25,
+  };
+  const drawn = scene(placed(project, { ...lying("page", [red]), background: "#ffffff" }), known).steps;
+  const supply = { photo: () => undefined, face: () => undefined };
+  const box = bleedBox(squareFormat);
+  const svg = svgOf({ box, title: "", parts: [{ ...partOf(drawn) }] }, supply);
+  const { data, info } = await sharp(Buffer.from(svg))
+    .resize(312, 312)
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const at = (x: number, y: number) => {
+    const [px, py] = [((x - box.x) / box.w) * info.width, ((y - box.y) / box.h) * info.height].map(Math.round);
+    return [...data.subarray(3 * (py! * info.width + px!), 3 * (py! * info.width + px!) + 3)];
+  };
+  const near = (is: number[], wanted: number[]) => is.every((v, i) => Math.abs(v - wanted[i]!) <= 2);
+  expect(
+    [at(100, 100), at(55, 100), at(30, 30)].map((c, i) =>
+      near(
+        c,
+        [
+          [255, 191, 191],
+          [191, 191, 255],
+          [255, 255, 255],
+        ][i]!,
+      ),
+    ),
+  ).toEqual([true, true, true]);
+  const groups: string[] = [];
+  const names = {
+    photo: () => undefined,
+    glyph: () => undefined,
+    alpha: (v: number) => `A${v}`,
+    group: (content: string) => `G${groups.push(content)}`,
+  };
+  const content = pdfContent({ parts: [partOf(drawn)], toPoints: identity }, names);
+  expect(content).toContain("q /A0.25 gs /G1 Do Q");
+  expect(groups).toHaveLength(1);
+  expect(groups[0]!.match(/ rg /g)).toHaveLength(2);
+  const gone = scene(placed(project, lying("page", [{ ...red, opacity: 0 }])), known).steps;
+  expect(gone.map((s) => s.draw)).toEqual(["fill"]);
 });

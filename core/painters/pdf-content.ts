@@ -9,6 +9,8 @@ export interface PdfNames {
   photo(photoId: string): { readonly name: string; readonly toUnit: Matrix } | undefined;
   glyph(face: string, file: number, id: number): { readonly font: string } | undefined;
   alpha(value: number): string;
+  /** Operators that draw one thing, kept beside the page under a name (a transparency group: ISO 32000-1, 11.6.6). */
+  group(content: string): string;
 }
 
 export interface PdfSheet {
@@ -40,12 +42,25 @@ export function pdfContent(sheet: PdfSheet, names: PdfNames): string {
   for (const { steps, place, clip } of sheet.parts) {
     out.push(`q ${rect(clip)} re W n`);
     if (place !== identity) out.push(`${matrix(place)} cm`);
-    for (const step of steps) out.push(...stepLines(step, names, sheet.blackAlone ?? false));
+    out.push(...partLines(steps, names, sheet.blackAlone ?? false));
     out.push("Q");
   }
   if (sheet.marks) out.push(...markLines(sheet.marks));
   out.push("Q");
   return out.join("\n");
+}
+
+function partLines(steps: readonly DrawStep[], names: PdfNames, blackAlone: boolean): string[] {
+  const out: string[] = [];
+  let group: { readonly opacity: number; readonly lines: string[] } | undefined;
+  for (const step of steps) {
+    if (step.draw === "begin") group = { opacity: step.opacity, lines: [] };
+    else if (step.draw === "end") {
+      if (group) out.push(`q /${names.alpha(group.opacity)} gs /${names.group(group.lines.join("\n"))} Do Q`);
+      group = undefined;
+    } else (group?.lines ?? out).push(...stepLines(step, names, blackAlone));
+  }
+  return out;
 }
 
 function markLines({ lines, dashed, register }: PrintersMarks): string[] {
@@ -96,7 +111,7 @@ function segmentWords(s: PathData[number]): string {
 const channel = (colour: string, at: number): number => Number.parseInt(colour.slice(at, at + 2), 16) / 255;
 const rgb = (colour: string): string => nums(channel(colour, 1), channel(colour, 3), channel(colour, 5));
 
-function stepLines(step: DrawStep, names: PdfNames, blackAlone: boolean): string[] {
+function stepLines(step: Exclude<DrawStep, { draw: "begin" | "end" }>, names: PdfNames, blackAlone: boolean): string[] {
   switch (step.draw) {
     case "fill": {
       const paint = `${rgb(step.colour)} rg ${outline(step.path)} ${step.rule === "evenodd" ? "f*" : "f"}`;

@@ -66,6 +66,10 @@ const pathOf = (path: PathData, write = num): string => path.map((s) => segmentO
 
 function stepSvg(step: DrawStep, supply: SvgSupply, clip: (path: string) => string): string {
   switch (step.draw) {
+    case "begin":
+      return `<g opacity="${fine(step.opacity)}">`;
+    case "end":
+      return "</g>";
     case "fill": {
       const alpha = step.alpha === undefined ? "" : ` fill-opacity="${fine(step.alpha)}"`;
       return `<path fill="${step.colour}" fill-rule="${step.rule}"${alpha} d="${pathOf(step.path)}"/>`;

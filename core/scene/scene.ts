@@ -101,6 +101,13 @@ const turnOf = ({ centre, turn }: Frame): Matrix =>
   chain(translation(centre.x, centre.y), rotation((turn * Math.PI) / 180), translation(-centre.x, -centre.y));
 
 export function tileSteps(tile: PlacedTile, format: PageFormat, facts: SceneFacts): DrawStep[] {
+  const { opacity = 1 } = tile.tile;
+  const steps = opacity > 0 ? solidSteps(tile, format, facts) : [];
+  return opacity < 1 && steps.length > 0 ? [{ draw: "begin", opacity }, ...steps, { draw: "end" }] : steps;
+}
+
+/** A tile without a look at how strongly it is drawn. */
+function solidSteps(tile: PlacedTile, format: PageFormat, facts: SceneFacts): DrawStep[] {
   switch (tile.filling.kind) {
     case "empty":
       return [];

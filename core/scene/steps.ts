@@ -21,6 +21,9 @@ export type DrawStep =
       readonly clip: PathData;
       readonly plain?: Rect | undefined;
     }
+  /** What lies between a `begin` and its `end` is drawn as one thing, and then as strongly as `opacity` says. They do not nest. */
+  | { readonly draw: "begin"; readonly opacity: number }
+  | { readonly draw: "end" }
   /** Shaped words: each glyph's outline (in em) scaled by `sizeMm` and set on its place, all through `matrix`. */
   | {
       readonly draw: "words";

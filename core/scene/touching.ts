@@ -16,9 +16,10 @@ interface Plain {
 }
 
 /** A tile that is no more than an upright rectangle, and lets nothing through. */
-const isPlain = ({ outline, cornerMm, frame, filling }: PlacedTile): boolean =>
+const isPlain = ({ outline, cornerMm, frame, filling, tile }: PlacedTile): boolean =>
   outlineOf(outline).fillsFrame(cornerMm) &&
   frame.turn === 0 &&
+  (tile.opacity ?? 1) === 1 &&
   (filling.kind === "colour" || (filling.kind === "photo" && !filling.view.whole));
 
 /** By tile: stretches under the tiles that touch it and are drawn after it. */

@@ -13,8 +13,56 @@ export interface PaintSupply {
   readonly face?: Face | undefined;
 }
 
+/** Follows steps one after the other. The context's transform already takes mm to pixels. */
+export class StepPainter<C extends Canvas2d> {
+  /** What is painted on now: the canvas itself, or the layer of what is drawn as one. */
+  ctx: C | OffscreenCanvasRenderingContext2D;
+  readonly #under: C;
+  readonly #colorSpace: PredefinedColorSpace;
+  #opacity = 1;
+
+  constructor(ctx: C, colorSpace: PredefinedColorSpace = "srgb") {
+    this.ctx = ctx;
+    this.#under = ctx;
+    this.#colorSpace = colorSpace;
+  }
+
+  paint(step: DrawStep, supply: PaintSupply): void {
+    if (step.draw === "begin") this.#begin(step.opacity);
+    else if (step.draw === "end") this.#end();
+    else paintStep(this.ctx, step, supply);
+  }
+
+  #begin(opacity: number): void {
+    const { width, height } = this.#under.canvas;
+    const layer = new OffscreenCanvas(width, height).getContext("2d", { colorSpace: this.#colorSpace });
+    // Without room for a layer it is drawn at full strength, and what is read back tells of it.
+    if (!layer) return;
+    layer.setTransform(this.#under.getTransform());
+    layer.imageSmoothingEnabled = this.#under.imageSmoothingEnabled;
+    layer.imageSmoothingQuality = this.#under.imageSmoothingQuality;
+    this.ctx = layer;
+    this.#opacity = opacity;
+  }
+
+  #end(): void {
+    if (this.ctx === this.#under) return;
+    const layer = this.ctx.canvas;
+    this.ctx = this.#under;
+    this.ctx.save();
+    this.ctx.setTransform(1, 0, 0, 1, 0, 0);
+    this.ctx.globalAlpha = this.#opacity;
+    this.ctx.drawImage(layer, 0, 0);
+    this.ctx.restore();
+    // Its pixels are let go at once, not when somebody tidies up.
+    layer.width = 0;
+  }
+}
+
+type PlainStep = Exclude<DrawStep, { draw: "begin" | "end" }>;
+
 /** Follows one step of a scene. The context's transform already takes mm to pixels. */
-export function paintStep(ctx: Canvas2d, step: DrawStep, { picture, face }: PaintSupply): void {
+export function paintStep(ctx: Canvas2d, step: PlainStep, { picture, face }: PaintSupply): void {
   switch (step.draw) {
     case "fill":
       ctx.beginPath();
@@ -114,8 +162,9 @@ export function paintScene(
   ctx.imageSmoothingEnabled = true;
   ctx.imageSmoothingQuality = quality;
   setMatrix(ctx, toPixels);
+  const painter = new StepPainter(ctx);
   for (const step of scene.steps)
-    paintStep(ctx, step, {
+    painter.paint(step, {
       picture: step.draw === "photo" ? from.picture(step.photoId) : undefined,
       face: step.draw === "words" ? from.face(step.face) : undefined,
     });

@@ -6,7 +6,7 @@ import { photoShape } from "#core/photo";
 import { sharpeningFor, widened } from "#core/pixels";
 import { type DrawStep, type SceneFacts, scene } from "#core/scene";
 import { faceKey } from "#core/words";
-import { paintStep, setMatrix } from "../painters/canvas.ts";
+import { StepPainter, setMatrix } from "../painters/canvas.ts";
 import { FontShelf } from "../words/font-shelf.ts";
 import { fontUrls } from "../words/font-urls.ts";
 import type { PrintOrder } from "../workers/jobs.ts";
@@ -109,17 +109,18 @@ export async function paintBands(
             : [],
         ),
       );
+      const painter = new StepPainter(ctx, colorSpace);
       try {
         for (const step of steps) {
           doing.signal.throwIfAborted();
           if (step.draw === "photo") {
             if (reaches(step.clip, here, rows)) {
               const source = await pictures.next();
-              paintPhoto(ctx, step, here, { source, resampler, sharpening, colourSpace: colorSpace });
+              paintPhoto(painter.ctx, step, here, { source, resampler, sharpening, colourSpace: colorSpace });
               source.close();
               drawn.push({ step, here });
             }
-          } else paintStep(ctx, step, step.draw === "words" ? { face: printFonts.face(step.face) } : {});
+          } else painter.paint(step, step.draw === "words" ? { face: printFonts.face(step.face) } : {});
           done += 1;
           doing.progress((from + (rows * done) / stepsOf(drawings)) / heightPx);
         }

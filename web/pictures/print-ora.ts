@@ -4,7 +4,7 @@ import { chain, type Matrix, scaling, translation } from "#core/geometry";
 import { bleedBox, printPixels } from "#core/lab";
 import { type OraLayer, oraStack, oraType } from "#core/painters";
 import { type DrawStep, type SceneFacts, scene, tileSteps } from "#core/scene";
-import { paintStep, setMatrix } from "../painters/canvas.ts";
+import { StepPainter, setMatrix } from "../painters/canvas.ts";
 import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { paintPhoto } from "./paint-photo.ts";
@@ -110,15 +110,16 @@ async function paint(
 ): Promise<void> {
   const resampler = await openResampler();
   setMatrix(ctx, toPixels);
+  const painter = new StepPainter(ctx);
   for (const step of steps) {
     if (step.draw !== "photo") {
-      paintStep(ctx, step, { face: step.draw === "words" ? printFonts.face(step.face) : undefined });
+      painter.paint(step, { face: step.draw === "words" ? printFonts.face(step.face) : undefined });
       continue;
     }
     const from = order.photos.find((p) => p.photo.id === step.photoId);
     if (!from) continue;
     const source = await pixelsFor(from, longSidePx(step.matrix, toPixels), "srgb");
-    paintPhoto(ctx, step, toPixels, { source, resampler, colourSpace: "srgb" });
+    paintPhoto(painter.ctx, step, toPixels, { source, resampler, colourSpace: "srgb" });
     source.close();
   }
 }

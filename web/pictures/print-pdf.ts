@@ -171,7 +171,9 @@ class PdfPages {
       if (from && (await this.#photos.isClear(from))) clear.add(id);
     }
     const showsThrough = (step: DrawStep) =>
-      (step.draw === "fill" && (step.alpha ?? 1) < 1) || (step.draw === "photo" && clear.has(step.photoId));
+      step.draw === "end" ||
+      (step.draw === "fill" && (step.alpha ?? 1) < 1) ||
+      (step.draw === "photo" && clear.has(step.photoId));
     const upTo = parts.map(({ steps }) => steps.findLastIndex(showsThrough) + 1);
     if (upTo.every((n) => n === 0)) return undefined;
     // A page that faces it is in the picture with all that it has, so that nothing of it is covered.
@@ -268,6 +270,12 @@ function namesFor(
       alphas.set(value, ref);
       used.ExtGState.set(`A${ref}`, ref);
       return `A${ref}`;
+    },
+    group: (content) => {
+      const whole = "/BBox [-20000 -20000 20000 20000] /Group << /Type /Group /S /Transparency /I true >>";
+      // What it draws was named just now, and so stands among the page's.
+      const entries = `/Type /XObject /Subtype /Form ${whole} /Resources << ${resources()} >>`;
+      return image(pdf.packed(entries, utf8(content)));
     },
   };
   const image = (ref: Ref) => {

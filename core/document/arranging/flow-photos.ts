@@ -2,7 +2,7 @@ import { leavesOf, suited, withHalves } from "#core/arrange";
 import type { PhotoShape } from "#core/fit";
 import { autoFramed } from "../fillings/index.ts";
 import { newTile } from "../page/new-tile.ts";
-import { arrangedTiles, type Filling, frameRect, mapTiles, mostTiles, type Page } from "../page/page.ts";
+import { arrangedTiles, type Filling, frameRect, keepsFilling, mapTiles, mostTiles, type Page } from "../page/page.ts";
 import { arrangedOn, emptyPlaces, groupAt, type PlacedPage, type PlacedTile, placeAgain } from "../page/place-page.ts";
 import { withTree } from "./lay-tree.ts";
 import { onGroup, treeOfGroup } from "./tree-page.ts";
@@ -10,7 +10,7 @@ import { onGroup, treeOfGroup } from "./tree-page.ts";
 export interface FlowTask {
   /** In reading order. */
   readonly photos: readonly (PhotoShape & { readonly id: string })[];
-  /** Which tiles take photos, the first to be filled first; all that hold no colour where it is missing. */
+  /** Which tiles take photos, the first to be filled first; all that hold no colour and are not locked where it is missing. */
   readonly order?: readonly string[];
   /** Whether a person numbered them: then the last ones stay empty where photos are few, else the smallest. */
   readonly numbered?: boolean;
@@ -32,7 +32,7 @@ export interface Flowed {
  */
 export function flowPhotos(on: PlacedPage, task: FlowTask): Flowed {
   const here = arrangedTiles(on.page);
-  const order = task.order ?? here.filter((t) => t.filling.kind !== "colour").map((t) => t.id);
+  const order = task.order ?? here.filter((t) => t.filling.kind !== "colour" && !keepsFilling(t)).map((t) => t.id);
   const others = here.length - order.length;
   const wanted = Math.min(task.photos.length, mostTiles - others);
   const grown = withPlaces(on, order, wanted, task.newId);

@@ -1,6 +1,6 @@
 import { fitTogether, hasSet, mapLeaves, solveAround, type TreeLeaf } from "#core/arrange";
 import type { Size } from "#core/geometry";
-import { arrangedTiles, type Group, isLocked, mapTiles, type Page, type Tree, treeIn } from "../page/page.ts";
+import { arrangedTiles, type Group, isLocked, mapTiles, type Page, type Tree, treeIn, withLock } from "../page/page.ts";
 import type { PlacedGroup } from "../page/place-page.ts";
 import { leadWeight, type TreeChange, withTree } from "./lay-tree.ts";
 import { treeOfGroup } from "./tree-page.ts";
@@ -68,11 +68,7 @@ function withRules(at: PlacedGroup, rules: TreeChange): Group {
 }
 
 export const withLocked = (page: Page, tileIds: readonly string[], locked: boolean): Page =>
-  mapTiles(page, (t) => {
-    if (!tileIds.includes(t.id) || isLocked(t) === locked) return t;
-    const { lock: _, ...free } = t;
-    return (locked ? { ...free, lock: { place: true } } : free) as typeof t;
-  });
+  mapTiles(page, (t) => (tileIds.includes(t.id) ? withLock(t, "place", locked) : t));
 
 const weightOf = (tileId: string, lead: Tree["lead"], n: number): number =>
   lead?.tileId === tileId && n > 1 ? leadWeight(lead.share, n) : 1;

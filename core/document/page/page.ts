@@ -90,6 +90,15 @@ export const photoIdOf = (tile: Pick<Tile, "filling">): string | undefined =>
 export const captionedOn = (page: Page): readonly string[] => allTiles(page).flatMap((t) => followedBy(t.filling));
 
 export const isLocked = (tile: Pick<Tile, "lock">): boolean => tile.lock?.place === true;
+/** Whether what is in it is to stay in it. */
+export const keepsFilling = (tile: Pick<Tile, "lock">): boolean => tile.lock?.filling === true;
+/** A tile with one of its locks set or let go, the other as it is; no lock at all is nothing said. */
+export function withLock<T extends Tile>(tile: T, part: "place" | "filling", on: boolean): T {
+  if ((tile.lock?.[part] === true) === on) return tile;
+  const { lock: { [part]: _, ...rest } = {}, ...free } = tile;
+  const lock = on ? { ...rest, [part]: true as const } : rest;
+  return (Object.keys(lock).length > 0 ? { ...free, lock } : free) as T;
+}
 export const areWords = (tile: Pick<Tile, "filling">): boolean => tile.filling.kind === "words";
 
 export const frameRect = (f: Frame): Rect => ({

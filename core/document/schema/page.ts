@@ -101,9 +101,11 @@ const tileFields = {
   ...ownDress,
   /** A rectangle where it is missing. */
   outline: outlineSchema.optional(),
-  /** `place`: it stays where it is when the rest is arranged anew. */
+  /** How much of it is seen against what lies behind it; all of it where this is missing. */
+  opacity: z.number().min(0).max(1).optional(),
+  /** `place`: it stays where it is when the rest is arranged anew. `filling`: what is in it stays in it. */
   lock: z
-    .object({ place: z.literal(true).optional() })
+    .object({ place: z.literal(true).optional(), filling: z.literal(true).optional() })
     .readonly()
     .optional(),
   /** Of a card that is printed by itself; as all cards of the work where it is missing. */

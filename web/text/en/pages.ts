@@ -34,6 +34,8 @@ export const pages = {
     axis === "columns" ? `Seam after column ${i}` : `Seam after row ${i}`,
   treeSeam: (across: boolean, i: number) => (across ? `Upright seam ${i}` : `Level seam ${i}`),
   seamHelp: "Drag it. With Alt, only this stretch moves.",
+  keptInside: (n: number) =>
+    n === 1 ? "This tile is locked to keep what is in it." : `${n} tiles are locked to keep what is in them.`,
   dropSwap: "Swap the two photos",
   dropPut: "Put the photo here",
 };
@@ -198,6 +200,7 @@ export const panel = {
   leadLess: "Smaller",
   leadShare: "Of the page, %",
   lock: "Lock its place",
+  lockFilling: "Lock what is in it",
   lockMany: "Lock their places",
   together: "Keep together",
   slipBeside: "Slip the chosen photo in",
@@ -229,6 +232,7 @@ export const panel = {
   outToEdge: "Over the edge",
   intoSafe: (by: string) => `${by} inside`,
   outline: "Outline",
+  opacity: "Opacity, %",
   outlines: { rectangle: "Rectangle", ellipse: "Ellipse" } satisfies Record<OutlineName, string>,
   corner: "Corners",
   border: "Border",

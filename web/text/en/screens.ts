@@ -43,6 +43,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the gap";
     case "changedMargin":
       return "Changed the margin";
+    case "changedOpacity":
+      return "Changed how see-through a tile is";
     case "changedOutline":
       return "Changed the outline";
     case "changedCorner":
@@ -91,6 +93,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed what stays together";
     case "changedOrder":
       return "Changed what the order is worth";
+    case "lockedFilling":
+      return `Locked or freed what ${count === 1 ? "a tile holds" : `${count} tiles hold`}`;
     case "lockedTiles":
       return `Locked or freed ${tiles}`;
     case "changedHold":

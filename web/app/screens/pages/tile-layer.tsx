@@ -4,14 +4,14 @@ import { memo, useMemo, useRef, useState } from "react";
 import type { Edge } from "#core/arrange";
 import { arrangedOn, arrangedTiles, frameRect, isLocked, type PlacedPage, photoIdOf } from "#core/document";
 import type { Dragged, DropMeaning } from "#core/edit";
-import { takenAway, tileMoved } from "#core/edit";
+import { tileMoved } from "#core/edit";
 import { outlineOf } from "#core/outlines";
 import { seenFrame } from "#core/scene";
 import { pages as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import type { Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
-import { emptyThem } from "../../state/edit/page-gestures.ts";
+import { emptyThem, takeAway } from "../../state/edit/page-gestures.ts";
 import { keep } from "../../state/edit/tree-gestures.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { useLibrary, useSession, useViewState } from "../../state/session/hooks.ts";
@@ -79,7 +79,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
       if (stop !== undefined && (kind === "photo" || kind === "words")) deps.open(stop, kind);
     },
     emptyThis: unlessChosen((id) => emptyThem(session, [id])),
-    takeThisAway: unlessChosen((id) => keep(session, "tookAway", 1, takenAway([id]))),
+    takeThisAway: unlessChosen((id) => takeAway(session, [id])),
   });
 
   const { format } = page;

@@ -1,12 +1,12 @@
 import { Menu, Portal } from "@chakra-ui/react";
 import type { ReactElement } from "react";
 import { areWords, arrangedTiles, findTile, isFree, isLocked, type Tile } from "#core/document";
-import { halved, keptTogether, locked, slippedIn, takenAway } from "#core/edit";
+import { halved, keptTogether, locked, slippedIn } from "#core/edit";
 import { tileMenu as words } from "../../../text/index.ts";
 import { firstKeyOf } from "../../commands/shown.ts";
 import { useServices } from "../../services.ts";
 import { lead, leadOf } from "../../state/edit/arrange-page.ts";
-import { emptyThem, putPhoto, swapPhotos } from "../../state/edit/page-gestures.ts";
+import { emptyThem, putPhoto, swapPhotos, takeAway } from "../../state/edit/page-gestures.ts";
 import { keep } from "../../state/edit/tree-gestures.ts";
 import { takeOff } from "../../state/edit/word-gestures.ts";
 import { aspectsIn } from "../../state/library/aspects.ts";
@@ -92,7 +92,7 @@ function useDeeds(): readonly Deed[] {
     words.takeAway,
     () => {
       if (takeOff(services, session, ids)) return;
-      keep(session, "tookAway", ids.length, takenAway(ids));
+      takeAway(session, ids);
       services.viewState.setState({ tiles: nothingChosen });
     },
     firstKeyOf("page", "takeAway"),

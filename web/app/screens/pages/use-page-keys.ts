@@ -1,11 +1,9 @@
 import { arrangedTiles } from "#core/document";
-import { takenAway } from "#core/edit";
 import { useKeys } from "../../commands/hear.ts";
 import { useServices } from "../../services.ts";
 import { lead, leadOf, shuffle } from "../../state/edit/arrange-page.ts";
-import { emptyThem } from "../../state/edit/page-gestures.ts";
+import { emptyThem, takeAway } from "../../state/edit/page-gestures.ts";
 import { stepPage } from "../../state/edit/page-list.ts";
-import { keep } from "../../state/edit/tree-gestures.ts";
 import { takeOff } from "../../state/edit/word-gestures.ts";
 import { useSession } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
@@ -33,7 +31,7 @@ export function usePageKeys(): void {
     empty: () => remove((ids) => emptyThem(session, ids)),
     takeAway: () =>
       remove((ids) => {
-        keep(session, "tookAway", ids.length, takenAway(ids));
+        takeAway(session, ids);
         viewState.setState({ tiles: nothingChosen });
       }),
     lead: () => {

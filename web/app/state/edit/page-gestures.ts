@@ -7,15 +7,20 @@ import {
   type Filling,
   fillEmpty,
   findTile,
+  keepsFilling,
   movedElsewhere,
   type Page,
   type Project,
   photoIdOf,
   type View,
 } from "#core/document";
+import { takenAway } from "#core/edit";
 import type { Framing } from "#core/fit";
 import { type Photo, photoShape } from "#core/photo";
+import { pages as words } from "../../../text/index.ts";
+import { notices } from "../../notices/notices.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
+import { keep } from "./tree-gestures.ts";
 
 /** What a hand does on the page, each as one step. */
 
@@ -27,10 +32,19 @@ const fill = (page: Page, fillings: readonly { readonly tileId: string; readonly
   items: fillings.map(({ tileId, filling }) => ({ id: tileId, set: { filling } })),
 });
 
+/** Of these tiles those that may lose what is in them; of others it is said that they keep it. */
+export function unlockedOf(session: ProjectSession, tileIds: readonly string[]): readonly string[] {
+  const page = pageOf(session);
+  const able = tileIds.filter((id) => !keepsFilling(findTile(page, id) ?? {}));
+  if (able.length < tileIds.length)
+    notices.create({ title: words.keptInside(tileIds.length - able.length), type: "info" });
+  return able;
+}
+
 export function putPhoto(session: ProjectSession, tileId: string, photoId: string): void {
   const page = pageOf(session);
   const tile = findTile(page, tileId);
-  if (!tile || photoIdOf(tile) === photoId) return;
+  if (!tile || photoIdOf(tile) === photoId || unlockedOf(session, [tileId]).length === 0) return;
   const filling: Filling = { kind: "photo", view: autoFramed(photoId) };
   session.commit({ code: "filledTiles", count: 1 }, [fill(page, [{ tileId, filling }])]);
 }
@@ -39,7 +53,7 @@ export function putPhoto(session: ProjectSession, tileId: string, photoId: strin
 export function swapPhotos(session: ProjectSession, tileId: string, withTileId: string): void {
   const page = pageOf(session);
   const [a, b] = [findTile(page, tileId), findTile(page, withTileId)];
-  if (!a || !b) return;
+  if (!a || !b || unlockedOf(session, [tileId, withTileId]).length < 2) return;
   const fillings = [
     { tileId, filling: movedElsewhere(b.filling) },
     { tileId: withTileId, filling: movedElsewhere(a.filling) },
@@ -50,7 +64,7 @@ export function swapPhotos(session: ProjectSession, tileId: string, withTileId: 
 export function emptyThem(session: ProjectSession, tileIds: readonly string[]): void {
   const page = pageOf(session);
   const holding = (id: string) => ["photo", "words"].includes(findTile(page, id)?.filling.kind ?? "");
-  const full = tileIds.filter(holding);
+  const full = unlockedOf(session, tileIds.filter(holding));
   if (full.length === 0) return;
   const fillings = full.map((tileId) => ({ tileId, filling: { kind: "empty" } as Filling }));
   session.commit({ code: "emptiedTiles", count: full.length }, [fill(page, fillings)]);
@@ -90,6 +104,7 @@ export const fillWithColourChange = (page: Page, tileId: string, colour: Colour)
 /** A plain colour in place of a photo; without one the tile is empty again. */
 export function fillWithColour(session: ProjectSession, tileId: string, colour: Colour | undefined): void {
   const page = pageOf(session);
+  if (unlockedOf(session, [tileId]).length === 0) return;
   const change = colour
     ? fillWithColourChange(page, tileId, colour)
     : fill(page, [{ tileId, filling: { kind: "empty" } }]);
@@ -104,7 +119,7 @@ export const placesOf = (project: Project, photoId: string): number =>
 export function replaceEverywhere(session: ProjectSession, photoId: string, byId: string): void {
   const { project } = session.state.getState();
   const changes = project.pages.flatMap((page) => {
-    const tiles = allTiles(page).filter((t) => photoIdOf(t) === photoId);
+    const tiles = allTiles(page).filter((t) => photoIdOf(t) === photoId && !keepsFilling(t));
     const filling: Filling = { kind: "photo", view: autoFramed(byId) };
     return tiles.length > 0
       ? [
@@ -116,4 +131,10 @@ export function replaceEverywhere(session: ProjectSession, photoId: string, byId
       : [];
   });
   session.commit({ code: "filledTiles", count: placesOf(project, photoId) }, changes);
+}
+
+/** Tiles go, and those beside them take their room. */
+export function takeAway(session: ProjectSession, tileIds: readonly string[]): void {
+  const ids = unlockedOf(session, tileIds);
+  if (ids.length > 0) keep(session, "tookAway", ids.length, takenAway(ids));
 }

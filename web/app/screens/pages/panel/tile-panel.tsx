@@ -7,6 +7,7 @@ import { type OutlineName, outlineNames, outlineOf } from "#core/outlines";
 import { formatLength, formatSize } from "#core/units";
 import { changeTrouble, formats, panel as words, words as wordWords } from "../../../../text/index.ts";
 import { FieldLabel } from "../../../components/field-label.tsx";
+import { NumberField } from "../../../components/number-field.tsx";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
 import { Select } from "../../../components/select.tsx";
@@ -218,6 +219,28 @@ function Dress({ tile }: { readonly tile: PlacedTile }) {
         onMove={(widthMm) => session.preview([change({ widthMm })])}
         onMm={(widthMm) => keep("changedBorder", { widthMm })}
       />
+      <Box w="132px" mt="3">
+        <NumberField
+          label={words.opacity}
+          value={Math.round(100 * (tile.tile.opacity ?? 1))}
+          least={0}
+          most={100}
+          step={5}
+          onNumber={(n) =>
+            session.commit(
+              { code: "changedOpacity", count: 1 },
+              [
+                {
+                  type: "setTiles",
+                  pageId: page.id,
+                  items: [{ id: tile.id, ...(n < 100 ? { set: { opacity: n / 100 } } : { unset: ["opacity"] }) }],
+                },
+              ],
+              { mergeKey: `opacity-${tile.id}` },
+            )
+          }
+        />
+      </Box>
       {isCard && (
         <LengthRow
           label={words.cardBleed}

@@ -13,8 +13,16 @@ import {
   X,
 } from "lucide-react";
 import type { Edge } from "#core/arrange";
-import { arrangedTiles, arrangementOf, isFree, isLocked, type PlacedTile, photoIdOf } from "#core/document";
-import { halved, locked, shaped, slippedIn, takenAway } from "#core/edit";
+import {
+  arrangedTiles,
+  arrangementOf,
+  isFree,
+  isLocked,
+  keepsFilling,
+  type PlacedTile,
+  photoIdOf,
+} from "#core/document";
+import { fillingLocked, halved, locked, shaped, slippedIn } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/index.ts";
 import { CountField } from "../../../components/count-field.tsx";
@@ -22,6 +30,7 @@ import { Act, PanelSection, pressedLook } from "../../../components/panel-parts.
 import { Select } from "../../../components/select.tsx";
 import { useServices } from "../../../services.ts";
 import { lead, leadOf } from "../../../state/edit/arrange-page.ts";
+import { takeAway } from "../../../state/edit/page-gestures.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
 import { takeOff } from "../../../state/edit/word-gestures.ts";
 import { useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
@@ -48,7 +57,7 @@ export function TilePlace({ tile }: { readonly tile: PlacedTile }) {
   const photo = byId.get(photoIdOf(tile) ?? "");
   const slips = chosen === undefined ? undefined : byId.get(chosen);
   const take = () => {
-    keep(session, "tookAway", 1, takenAway([tile.id]));
+    takeAway(session, [tile.id]);
     services.viewState.setState({ tiles: nothingChosen });
   };
   return (
@@ -72,20 +81,28 @@ export function TilePlace({ tile }: { readonly tile: PlacedTile }) {
         </Button>
       </HStack>
       <LockSwitch tiles={[tile]} label={words.lock} />
+      {tile.filling.kind !== "empty" && <LockSwitch tiles={[tile]} of="filling" label={words.lockFilling} />}
     </PanelSection>
   );
 }
 
-export function LockSwitch({ tiles, label }: { readonly tiles: readonly PlacedTile[]; readonly label: string }) {
+interface LockSwitchProps {
+  readonly tiles: readonly PlacedTile[];
+  readonly of?: "place" | "filling";
+  readonly label: string;
+}
+
+/** Locks where tiles lie, or what is in them. */
+export function LockSwitch({ tiles, of = "place", label }: LockSwitchProps) {
   const session = useSession();
   const ids = tiles.map((t) => t.id);
+  const isOn = of === "place" ? isLocked : keepsFilling;
+  const lock = (on: boolean) =>
+    of === "place"
+      ? keep(session, "lockedTiles", ids.length, locked(ids, on))
+      : keep(session, "lockedFilling", ids.length, fillingLocked(ids, on));
   return (
-    <Switch.Root
-      mt="3"
-      size="sm"
-      checked={tiles.every((t) => isLocked(t.tile))}
-      onCheckedChange={(e) => keep(session, "lockedTiles", ids.length, locked(ids, e.checked))}
-    >
+    <Switch.Root mt="3" size="sm" checked={tiles.every((t) => isOn(t.tile))} onCheckedChange={(e) => lock(e.checked)}>
       <Switch.HiddenInput />
       <Switch.Control />
       <Switch.Label fontSize="14px">{label}</Switch.Label>

@@ -1,11 +1,11 @@
 import { Button, VStack } from "@chakra-ui/react";
 import { ArrowLeftRight, Grid2x2, Link2, X } from "lucide-react";
 import { areKeptTogether, groupOfTile, holdsPockets, type PlacedTile, photoIdOf } from "#core/document";
-import { keptTogether, takenAway } from "#core/edit";
+import { keptTogether } from "#core/edit";
 import { pockets as pocketWords, panel as words } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
-import { emptyThem, swapPhotos } from "../../../state/edit/page-gestures.ts";
+import { emptyThem, swapPhotos, takeAway } from "../../../state/edit/page-gestures.ts";
 import { runThrough } from "../../../state/edit/pockets.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
 import { aspectsIn } from "../../../state/library/aspects.ts";
@@ -59,7 +59,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
             <Button
               variant="outline"
               onClick={() => {
-                keep(session, "tookAway", ids.length, takenAway(ids));
+                takeAway(session, ids);
                 viewState.setState({ tiles: nothingChosen });
               }}
             >
