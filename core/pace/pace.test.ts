@@ -68,11 +68,11 @@ test("every photo comes onto one page, in order, on just so many pages; spreads 
     fc.property(anyPhotos(60), anySlots(14), (photos, slots) => {
       const plan = pacePlan({ photos, slots });
       expect(plan.flatMap((p) => p.photoIds)).toEqual(photos.map((p) => p.id));
-      expect(plan.reduce((sum, p) => sum + p.leaves, 0)).toBe(slots.length);
+      expect(plan.reduce((sum, p) => sum + p.span, 0)).toBe(slots.length);
       let at = 0;
       for (const page of plan) {
-        if (page.leaves === 2) expect([slots[at]!.side, page.photoIds.length]).toEqual(["left", 1]);
-        at += page.leaves;
+        if (page.span === 2) expect([slots[at]!.side, page.photoIds.length]).toEqual(["left", 1]);
+        at += page.span;
       }
     }),
   );
@@ -100,8 +100,8 @@ function costOf(plan: readonly PacePage[], photos: readonly PacePhoto[], slots: 
   let [k, i, sum] = [0, 0, 0];
   for (const page of plan) {
     const j = i + page.photoIds.length;
-    sum += page.leaves === 2 ? price.spread(i, slots[k]!)! : price.page(i, j, slots[k]!);
-    [k, i] = [k + page.leaves, j];
+    sum += page.span === 2 ? price.spread(i, slots[k]!)! : price.page(i, j, slots[k]!);
+    [k, i] = [k + page.span, j];
   }
   return sum;
 }
@@ -144,7 +144,7 @@ test("a starred photo has fewer beside it, and leads; a starred panorama goes ov
   const wide = Array.from({ length: 12 }, (_, i) =>
     photo(i, i === 6 ? { aspect: 3, stars: 4, event: 1 } : { event: i < 6 ? 0 : 2 }),
   );
-  const spread = pacePlan({ photos: wide, slots: slotsFor(6, "left") }).find((p) => p.leaves === 2);
+  const spread = pacePlan({ photos: wide, slots: slotsFor(6, "left") }).find((p) => p.span === 2);
   expect(spread?.photoIds).toEqual(["p6"]);
 });
 
@@ -206,7 +206,7 @@ test("pages made by hand stay in their order, photos on them are not placed twic
     fc.property(
       fc.array(fc.constantFrom("paced", "hand", "spread", "blank"), { minLength: 3, maxLength: 30 }),
       fc.integer({ min: 24, max: 60 }),
-      (kinds, leaves) => {
+      (kinds, count) => {
         const newId = counter();
         let at = 0;
         const pages = kinds.map((kind): Page => {
@@ -222,13 +222,13 @@ test("pages made by hand stay in their order, photos on them are not placed twic
           return { ...(laid.ok ? laid.value.page : bare), paced: kind === "paced" };
         });
         const project = { ...base, pages };
-        const row = paceRow(project, leaves);
+        const row = paceRow(project, count);
         const photos = Array.from({ length: 40 }, (_, i) => photo(i));
         const next = withFilled(row, fill(project, photos, row.slots));
         expect(next.filter(held)).toEqual(pages.filter(held));
         expect(spreadsHold(next, true)).toBe(true);
         const staying = pageCount(pages.filter(held));
-        expect(pageCount(next)).toBe(Math.max(staying, leaves));
+        expect(pageCount(next)).toBe(Math.max(staying, count));
         for (const page of pages.filter((p) => !p.paced))
           for (const t of arrangedTiles(page)) expect(row.used.has(photoIdOf(t)!)).toBe(true);
       },

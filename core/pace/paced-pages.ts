@@ -26,8 +26,8 @@ export function* pacedPages(task: LayTask): Generator<Page> {
   const recent: string[] = [];
   let slot = 0;
   for (const planned of task.plan) {
-    const format = leafFormat(task.format, task.slots[slot]!.side, planned.leaves, task.hiddenMm);
-    slot += planned.leaves;
+    const format = leafFormat(task.format, task.slots[slot]!.side, planned.span, task.hiddenMm);
+    slot += planned.span;
     const page = laid(planned, format, task, recent);
     recent.push(shapeOf(page));
     if (recent.length > alikeWithin) recent.shift();
@@ -37,8 +37,8 @@ export function* pacedPages(task: LayTask): Generator<Page> {
 
 function laid(planned: PacePage, format: PageFormat, task: LayTask, recent: readonly string[]): Page {
   // One photo over a whole spread goes out over the edges.
-  const own = planned.leaves === 2 ? { margin: allSides(0) } : {};
-  const bare: Page = { ...barePage(task.newId, planned.leaves, own), paced: true };
+  const own = planned.span === 2 ? { margin: allSides(0) } : {};
+  const bare: Page = { ...barePage(task.newId, planned.span, own), paced: true };
   const on = placePage(bare, format, task.style);
   const photos = planned.photoIds.map((id) => ({ id, aspect: task.aspectOf(id) }));
   let first: Page | undefined;

@@ -25,7 +25,7 @@ export interface PaceTask {
 
 /** What goes onto one page, or onto a spread of two. */
 export interface PacePage {
-  readonly leaves: 1 | 2;
+  readonly span: 1 | 2;
   readonly photoIds: readonly string[];
   /** Deserves the most room. */
   readonly leader: string | undefined;
@@ -135,10 +135,10 @@ export function pacePlan(task: PaceTask): PacePage[] {
   for (let [k, j] = [m, n]; k > 0; ) {
     const at = k * width + j;
     const i = came[at]!;
-    const leaves = spread[at] ? 2 : 1;
+    const span = spread[at] ? 2 : 1;
     const some = photos.slice(i, j);
-    pages.push({ leaves, photoIds: some.map((p) => p.id), leader: leaderOf(some) });
-    k -= leaves;
+    pages.push({ span, photoIds: some.map((p) => p.id), leader: leaderOf(some) });
+    k -= span;
     j = i;
   }
   return pages.reverse();

@@ -28,9 +28,9 @@ export function pacePhotos(
 export const isHeld = (page: Page, style: Project["style"]): boolean =>
   page.blank || (!page.paced && holdsAnything(page, style));
 
-/** A row of pages as pacing finds it: what stays, and runs of leaves to be filled between. */
+/** A row of pages as pacing finds it: what stays, and runs of pages to be filled between. */
 export interface PaceRow {
-  /** In order: a page that stays, or so many leaves to fill. */
+  /** In order: a page that stays, or so many pages to fill. */
   readonly parts: readonly (Page | { readonly fill: number })[];
   readonly slots: readonly Slot[];
   /** On pages that stay. */
@@ -38,10 +38,10 @@ export interface PaceRow {
 }
 
 /**
- * The pages of a book from `fromPageId` on (all, where it is missing), to hold `leaves` pages in all: held ones stay in their
+ * The pages of a book from `fromPageId` on (all, where it is missing), to hold `count` pages in all: held ones stay in their
  * order, all others are to be filled anew.
  */
-export function paceRow(project: Project, leaves: number, fromPageId?: string): PaceRow {
+export function paceRow(project: Project, count: number, fromPageId?: string): PaceRow {
   const first = firstOnRight(project);
   const start =
     fromPageId === undefined
@@ -53,7 +53,7 @@ export function paceRow(project: Project, leaves: number, fromPageId?: string): 
   const before = project.pages.slice(0, start);
   const rest = project.pages.slice(start);
   const held = rest.filter((p) => isHeld(p, project.style));
-  let spare = Math.max(0, leaves - pageCount(before) - pageCount(held));
+  let spare = Math.max(0, count - pageCount(before) - pageCount(held));
   const parts: (Page | { fill: number })[] = [...before];
   let at = pageCount(before);
   let wanted = 0;

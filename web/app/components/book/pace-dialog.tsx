@@ -6,7 +6,7 @@ import { pace as words } from "../../../text/index.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
-import { leavesFor, type PaceOptions, paceBook, photosToPace } from "../../state/edit/pace.ts";
+import { pagesFor, type PaceOptions, paceBook, photosToPace } from "../../state/edit/pace.ts";
 import { useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
 import { Segmented } from "../segmented.tsx";
@@ -26,7 +26,7 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
   const [onlyChosen, setOnlyChosen] = useState(chosen.size > 1);
   const [here, setHere] = useState(fromHere && at > 0);
   const [span, setSpan] = useState({ from: "", to: "" });
-  const [leaves, setLeaves] = useState<number>();
+  const [asked, setAsked] = useState<number>();
   const [undatedToo, setUndatedToo] = useState(false);
   const [share, setShare] = useState<number>();
   const stop = useRef<AbortController>(undefined);
@@ -35,10 +35,10 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
       ...span,
       chosen: onlyChosen ? chosen : new Set(),
       undatedToo,
-      leaves,
+      pageCount: asked,
       fromPageId: here ? pageId : undefined,
     }),
-    [span, onlyChosen, chosen, undatedToo, leaves, here, pageId],
+    [span, onlyChosen, chosen, undatedToo, asked, here, pageId],
   );
   // biome-ignore lint/correctness/useExhaustiveDependencies: read from the session and the library, which these stand for
   const photos = useMemo(
@@ -46,8 +46,8 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
     [services, session, options, project, library],
   );
   const undated = library.reduce((n, p) => n + (p.takenFrom === "file" && !p.hidden ? 1 : 0), 0);
-  const fitting = leavesFor(session, { ...options, leaves: undefined }, photos);
-  const pages = leaves ?? fitting;
+  const fitting = pagesFor(session, { ...options, pageCount: undefined }, photos);
+  const pages = asked ?? fitting;
   const counts = rules ? pageCounts(rules) : [pageCount(project.pages)];
 
   async function go() {
@@ -125,9 +125,9 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
           </Text>
           <Select
             label={words.pages}
-            value={leaves === undefined ? "fit" : String(leaves)}
+            value={asked === undefined ? "fit" : String(asked)}
             options={[["fit", words.fitting(fitting)], ...counts.map((n) => [String(n), String(n)] as const)]}
-            onChoose={(v) => setLeaves(v === "fit" ? undefined : Number(v))}
+            onChoose={(v) => setAsked(v === "fit" ? undefined : Number(v))}
           />
         </Box>
         {at > 0 && (

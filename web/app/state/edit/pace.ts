@@ -15,7 +15,7 @@ export interface PaceOptions {
   /** Also those that have no date but their file's, which may be years off. */
   readonly undatedToo: boolean;
   /** Of the whole book; as many as the photos want where it is missing. */
-  readonly leaves: number | undefined;
+  readonly pageCount: number | undefined;
   /** Pages before this one stay. */
   readonly fromPageId: string | undefined;
 }
@@ -43,10 +43,10 @@ export function photosToPace(
 }
 
 /** How many pages the book would have: as asked, else as many as its photos want, as the lab binds them. */
-export function leavesFor(session: ProjectSession, options: PaceOptions, photos: readonly PacePhoto[]): number {
+export function pagesFor(session: ProjectSession, options: PaceOptions, photos: readonly PacePhoto[]): number {
   const { project } = session.state.getState();
   const rules = rulesOf(project);
-  if (options.leaves !== undefined || !rules) return options.leaves ?? project.pages.length;
+  if (options.pageCount !== undefined || !rules) return options.pageCount ?? project.pages.length;
   const { parts } = paceRow(project, 0, options.fromPageId);
   const staying = parts.reduce((sum, p) => sum + ("fill" in p ? 0 : p.span), 0);
   return boundPages(rules, staying + wantedPages(photos));
@@ -61,7 +61,7 @@ export async function paceBook(
 ): Promise<{ readonly pages: number; readonly photos: number }> {
   const { project } = session.state.getState();
   const photos = photosToPace(services, session, options);
-  const row = paceRow(project, leavesFor(session, options, photos), options.fromPageId);
+  const row = paceRow(project, pagesFor(session, options, photos), options.fromPageId);
   const pages = await services.arranging.run(
     "pacePages",
     {
