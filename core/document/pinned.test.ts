@@ -123,5 +123,7 @@ test.each(["collage", "book", "cards", "pocket-pages"])("%s in another size, and
     expect(fingerprint(printFiles(project, taken, options))).toMatchSnapshot();
   const lab = project.kind === "book" ? gutterLab : null;
   const format = lab ? formatFromCard(lab, lab.sizes.at(-1)!, false) : { ...squareFormat, widthMm: 250, heightMm: 180 };
-  expect(fingerprint(inAnotherSize(project, { lab, format }, { aspectOf: () => 1.5, newId: counter("n") }))).toMatchSnapshot();
+  expect(
+    fingerprint(inAnotherSize(project, { lab, format }, { aspectOf: () => 1.5, newId: counter("n") })),
+  ).toMatchSnapshot();
 });

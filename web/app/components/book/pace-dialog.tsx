@@ -6,7 +6,7 @@ import { pace as words } from "../../../text/index.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
-import { pagesFor, type PaceOptions, paceBook, photosToPace } from "../../state/edit/pace.ts";
+import { type PaceOptions, paceBook, pagesFor, photosToPace } from "../../state/edit/pace.ts";
 import { useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
 import { Segmented } from "../segmented.tsx";
