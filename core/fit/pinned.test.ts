@@ -31,8 +31,12 @@ test("photos are fitted, moved, zoomed, turned and pinched to the same places", 
       zoom: between(0.8, 4),
       turn: between(-30, 30),
     };
-    const face = { x: between(0, 0.7), y: between(0, 0.7), w: 0.2, h: 0.25 };
-    const focus = { faces: random() < 0.5 ? [face] : [], point: { x: random(), y: random() }, from: "faces" as const };
+    const face = () => ({ x: between(0, 0.8), y: between(0, 0.8), w: between(0.03, 0.2), h: between(0.04, 0.2) });
+    const focus = {
+      faces: Array.from({ length: Math.floor(4 * random()) }, face),
+      point: { x: random(), y: random() },
+      from: "faces" as const,
+    };
     const [p, q] = [
       { x: between(0, 30), y: between(0, 30) },
       { x: between(40, 90), y: between(40, 90) },

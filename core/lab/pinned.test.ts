@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
-import { shippedPatterns } from "#core/pockets";
+import { backOf, insertIn, shippedPatterns, typedPattern } from "#core/pockets";
 import { fingerprint } from "../random/fingerprint.fixture.ts";
 import {
   bleedBox,
@@ -47,6 +47,22 @@ test("a lab's sizes are so many pixels, and its spines so wide", () => {
   );
   expect(fingerprint(books)).toMatchSnapshot();
   expect(fingerprint(shippedPatterns)).toMatchSnapshot();
+  const typed = [1, 2, 3].map((columns) =>
+    typedPattern(
+      {
+        columns,
+        rows: 4,
+        pocketWidthMm: 63.5,
+        pocketHeightMm: 60 / columns,
+        apartMm: 2.5,
+        fromLeftMm: 12.34,
+        fromTopMm: 7,
+      },
+      { id: "own", name: "Own", binder: "A4" },
+    ),
+  );
+  const backs = shippedPatterns.map((p) => [backOf(p), p.pockets.map((r) => [insertIn(r, 2), insertIn(r, 500)])]);
+  expect(fingerprint([typed, backs])).toMatchSnapshot();
 });
 
 test("files are called the same", () => {

@@ -1,6 +1,15 @@
 import { expect, test } from "@jest/globals";
 import { seededRandom } from "#core/random";
-import { noSheets, type PrintSheets, packSheets, sheetSizes, type Want } from "#core/sheets";
+import {
+  costOf,
+  filledUp,
+  movedPiece,
+  noSheets,
+  type PrintSheets,
+  packSheets,
+  sheetSizes,
+  type Want,
+} from "#core/sheets";
 import { collage } from "../document/project.fixture.ts";
 import { fingerprint } from "../random/fingerprint.fixture.ts";
 import { printer, prints, want } from "../sheets/sheets.fixture.ts";
@@ -37,6 +46,9 @@ test("sheets, backs, cutting lists and test prints are drawn the same, whatever 
         sizeOf: (w) => `${w.widthMm}`,
         cutWords: (c) => `${c.way} ${c.setMm.toFixed(2)}`,
       });
+      const grown = filledUp(full);
+      const moved = movedPiece(full, 0, full.plan.sheets.length - 1);
+      expect(fingerprint([grown, moved, full.plan.sheets.map((s) => costOf(s, full))])).toMatchSnapshot();
       const all = [drawn.map((d) => sheetFile(d, ask)), drawn.map((d) => backFile(d, ask)), list];
       expect(all.map(fingerprint)).toMatchSnapshot();
     }
