@@ -163,7 +163,7 @@ test("all of it by keyboard", async ({ page }) => {
   for (let i = 0; i < 3; i += 1) await press("Control+z");
   await expectUndo(page, "Reframed a photo");
   await press("?");
-  await expect(page.getByRole("dialog")).toContainText("Reframe the photo in the tile");
+  await expect(page.getByRole("dialog")).toContainText("Reframe its photo, or write its words");
   await press("Escape");
   await tile(page, 1).focus();
   await press("Shift+F10");
