@@ -1,4 +1,4 @@
-import { Box, Button, HStack, IconButton, Switch, Text, VStack } from "@chakra-ui/react";
+import { Box, Button, Flex, HStack, IconButton, Switch, Text, VStack } from "@chakra-ui/react";
 import {
   ArrowDownToLine,
   ArrowLeftToLine,
@@ -80,8 +80,10 @@ export function TilePlace({ tile }: { readonly tile: PlacedTile }) {
           <X size={16} aria-hidden /> {words.takeAway}
         </Button>
       </HStack>
-      <LockSwitch tiles={[tile]} label={words.lock} />
-      {tile.filling.kind !== "empty" && <LockSwitch tiles={[tile]} of="filling" label={words.lockFilling} />}
+      <Flex direction="column" align="start">
+        <LockSwitch tiles={[tile]} label={words.lock} />
+        {tile.filling.kind !== "empty" && <LockSwitch tiles={[tile]} of="filling" label={words.lockFilling} />}
+      </Flex>
     </PanelSection>
   );
 }
