@@ -3,6 +3,7 @@ import { join } from "node:path";
 import react from "@vitejs/plugin-react";
 import { defineConfig, type Plugin } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
+import { pastBarrels } from "./scripts/past-barrels.ts";
 import { faceKeys, fontFile, fontParts } from "./web/words/font-urls.ts";
 
 /** Files of packages that are fetched when they are needed, by the name under which they are: the face model and its program, fonts. */
@@ -36,17 +37,33 @@ const servePackageFiles = (): Plugin => ({
   },
 });
 
+const barrels: readonly (readonly [specifier: RegExp, file: string])[] = [
+  [/^.*\/text\/index\.ts$/, "web/text/index.ts"],
+  [/^#core\/([^/]+)$/, "core/$1/index.ts"],
+  [/^@chakra-ui\/react$/, "node_modules/@chakra-ui/react/dist/esm/index.js"],
+  [/^@chakra-ui\/react\/anatomy$/, "node_modules/@chakra-ui/react/dist/esm/anatomy.js"],
+  [/^@ark-ui\/react$/, "node_modules/@ark-ui/react/dist/index.js"],
+  [/^@ark-ui\/react\/([^/]+)$/, "node_modules/@ark-ui/react/dist/components/$1/index.js"],
+  [/^@zag-js\/([^/]+)$/, "node_modules/@zag-js/$1/dist/index.mjs"],
+  [/^lucide-react$/, "node_modules/lucide-react/dist/esm/lucide-react.mjs"],
+];
+const barrelOf = (specifier: string) => {
+  const found = barrels.find(([pattern]) => pattern.test(specifier));
+  return found && join(import.meta.dirname, specifier.replace(found[0], found[1]));
+};
+
 interface ModuleGraph {
   getModuleInfo(id: string): { readonly importedIds: readonly string[] } | null;
 }
-let known: ReadonlySet<string> | undefined;
+const known = new Map<string, ReadonlySet<string>>();
 
-/** All modules that the start imports without waiting. */
-function atStart(graph: ModuleGraph): ReadonlySet<string> {
-  if (known) return known;
-  const found = new Set([join(import.meta.dirname, "web/main.tsx")]);
+/** All modules that one imports without waiting. */
+function neededBy(entry: string, graph: ModuleGraph): ReadonlySet<string> {
+  const before = known.get(entry);
+  if (before) return before;
+  const found = new Set([join(import.meta.dirname, entry)]);
   for (const id of found) for (const to of graph.getModuleInfo(id)?.importedIds ?? []) found.add(to);
-  known = found;
+  known.set(entry, found);
   return found;
 }
 
@@ -54,6 +71,7 @@ export default defineConfig({
   root: "web",
   plugins: [
     react(),
+    pastBarrels(barrelOf),
     servePackageFiles(),
     // Keeps the whole application in the browser, so that it works on when the server is off.
     VitePWA({
@@ -89,8 +107,12 @@ export default defineConfig({
           groups: [
             // The letters of all scripts are many, and only names of files need them.
             { name: "latin", test: /any-ascii/, priority: 1 },
-            // What the start needs comes by itself, and before what only places share.
-            { name: (id, graph) => (atStart(graph).has(id) ? "start" : null), priority: 2 },
+            // What every screen needs comes by itself, then what the start shows, before what only other screens share.
+            { name: (id, graph) => (neededBy("web/main.tsx", graph).has(id) ? "first" : null), priority: 3 },
+            {
+              name: (id, graph) => (neededBy("web/app/screens/start/start-screen.tsx", graph).has(id) ? "start" : null),
+              priority: 2,
+            },
             { name: "shared", minShareCount: 3 },
           ],
         },

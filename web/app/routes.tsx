@@ -1,7 +1,6 @@
 import type { RouteObject } from "react-router";
 import { FaultScreen } from "./components/fault.tsx";
 import { Frame } from "./frame.tsx";
-import { StartScreen } from "./screens/start/start-screen.tsx";
 
 export const routes: RouteObject[] = [
   {
@@ -9,7 +8,10 @@ export const routes: RouteObject[] = [
     errorElement: <FaultScreen />,
     hydrateFallbackElement: <></>,
     children: [
-      { index: true, element: <StartScreen /> },
+      {
+        index: true,
+        lazy: async () => ({ Component: (await import("./screens/start/start-screen.tsx")).StartScreen }),
+      },
       {
         path: "photos",
         lazy: async () => ({ Component: (await import("./screens/photos/photos-screen.tsx")).PhotosScreen }),

@@ -3,6 +3,7 @@ import { afterAll, expect, test } from "@jest/globals";
 import * as english from "./en/index.ts";
 import { formatsOf } from "./formats.ts";
 import * as now from "./index.ts";
+import { spoken } from "./spoken.ts";
 import type { Words } from "./words.ts";
 
 /** Every word in brackets, whatever makes it. */
@@ -26,6 +27,14 @@ test("all words on screen are exchanged at once", () => {
   expect(same).toEqual([]);
   expect(now.common.cancel).toBe("[Cancel]");
   expect(now.stepWords({ code: "renamed", count: 1 })).toBe("[Renamed this work]");
+});
+
+test("a subject whose words come later hears what is spoken already", () => {
+  now.speak({ ...english, language: "xx" });
+  const heard: string[] = [];
+  spoken((next) => heard.push(next.language));
+  now.speak(english);
+  expect(heard).toEqual(["xx", english.language]);
 });
 
 test("a place reads its words when it shows them: none is kept from the start, and no language is named outside of its folder", () => {

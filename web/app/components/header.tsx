@@ -4,7 +4,7 @@ import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useLocation, useParams } from "react-router";
 import { useStore } from "zustand";
 import { arrangedTiles, nextRedo, nextUndo, type Page } from "#core/document";
-import { common, deedWords, history as historyWords, sheets as sheetWords, stepWords, walk } from "../../text/index.ts";
+import { common, deedWords, history as historyWords, stepWords, walk } from "../../text/index.ts";
 import { hint } from "../commands/shown.ts";
 import { useServices } from "../services.ts";
 import type { LibraryStep } from "../state/library/library-state.ts";
@@ -12,12 +12,12 @@ import { countShown, shown, useLibrary, useMaybeSession } from "../state/session
 import { isSent, type ProjectSession, type ProjectState } from "../state/session/project-session.ts";
 import { Changeable } from "./changeable.tsx";
 import { KeptButton } from "./kept-button.tsx";
-import { KeysSheet } from "./keys-sheet.tsx";
 import { Station } from "./station.tsx";
 import { Tooltip } from "./tooltip.tsx";
 
 // What the check needs comes after the first screen.
 const CheckStation = lazy(() => import("./check-station.tsx").then((m) => ({ default: m.CheckStation })));
+const KeysSheet = lazy(() => import("./keys-sheet.tsx").then((m) => ({ default: m.KeysSheet })));
 const WorkMenu = lazy(() => import("./project/project-menu.tsx").then((m) => ({ default: m.WorkMenu })));
 
 /** The walk through the job and its state at once. */
@@ -59,7 +59,11 @@ function LooseHeader() {
       <HStack ml="auto" gap="1">
         {amongPhotos && <LibraryUndo />}
         <KeptButton />
-        {amongPhotos && <KeysSheet />}
+        {amongPhotos && (
+          <Suspense>
+            <KeysSheet />
+          </Suspense>
+        )}
       </HStack>
     </>
   );
@@ -87,7 +91,7 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
           <CheckStation to={`/work/${projectId}/check`} />
         </Suspense>
         <Way />
-        <Station to={`/work/${projectId}/sheets`} name={sheetWords.station} state={sheetState} />
+        <Station to={`/work/${projectId}/sheets`} name={walk.sheets} state={sheetState} />
         <Way />
         <Station to={`/work/${projectId}/send`} name={walk.send} state={walk.sent[sent]} />
       </HStack>
@@ -98,8 +102,8 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
         <KeptButton session={session} />
         <Suspense>
           <WorkMenu session={session} />
+          <KeysSheet />
         </Suspense>
-        <KeysSheet />
       </HStack>
     </>
   );
@@ -125,8 +129,8 @@ function tileWords(s: ProjectState): string {
 
 function sheetsState({ project }: ProjectState): string {
   const { sheets } = project;
-  if (!sheets || sheets.wants.length === 0) return sheetWords.none;
-  return sheets.plan ? sheetWords.count(sheets.plan.sheets.length) : sheetWords.notPacked;
+  if (!sheets || sheets.wants.length === 0) return walk.sheetState.none;
+  return sheets.plan ? walk.sheetState.count(sheets.plan.sheets.length) : walk.sheetState.notPacked;
 }
 
 const Way = () => <Box aria-hidden w="20px" h="2px" bg="oat.400" mx="1" borderRadius="full" />;

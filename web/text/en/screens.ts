@@ -21,6 +21,12 @@ export const walk = {
   toFix: (wrong: number, doubts: number) =>
     wrong > 0 ? `${wrong} to fix` : doubts > 0 ? `${doubts} worth a look` : "nothing to fix",
   send: "Send",
+  sheets: "Print sheets",
+  sheetState: {
+    none: "none yet",
+    notPacked: "to pack",
+    count: (n: number) => (n === 1 ? "1 sheet" : `${n} sheets`),
+  },
   photoCount: (n: number) => (n === 0 ? "none yet" : String(n)),
   tileState: (pages: number, tiles: number, empty: number) => {
     const all = empty === 0 ? (tiles === 1 ? "1 tile" : `${tiles} tiles`) : `${empty} empty`;

@@ -1,10 +1,6 @@
 import type { SheetTrouble } from "#core/sheets";
 
 export const sheets = {
-  station: "Print sheets",
-  none: "none yet",
-  notPacked: "to pack",
-  count: (n: number) => (n === 1 ? "1 sheet" : `${n} sheets`),
   title: "Print sheets",
   lead: "What you print to cut apart, on as little paper as it takes.",
   empty: "Nothing to print yet",

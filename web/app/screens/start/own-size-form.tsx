@@ -1,6 +1,6 @@
 import { SimpleGrid } from "@chakra-ui/react";
 import { type Unit, units } from "#core/units";
-import { panel, start as words } from "../../../text/index.ts";
+import { start as words } from "../../../text/index.ts";
 import { CountField } from "../../components/count-field.tsx";
 import css from "../../components/fields.module.css";
 import { LengthField } from "../../components/length-field.tsx";
@@ -41,9 +41,9 @@ export function OwnSizeForm({ size, unit, onSize, onUnit }: OwnSizeFormProps) {
       {length(words.height, "heightMm")}
       <div>
         <span className={css.label} aria-hidden>
-          {panel.unit}
+          {words.unit}
         </span>
-        <Select label={panel.unit} value={unit} options={units.map((u) => [u, u])} onChoose={onUnit} />
+        <Select label={words.unit} value={unit} options={units.map((u) => [u, u])} onChoose={onUnit} />
       </div>
       {length(words.bleed, "bleedMm", words.bleedHelp)}
       <CountField label={words.ppi} value={size.ppi} onCount={(ppi) => ppi !== undefined && onSize({ ...size, ppi })} />

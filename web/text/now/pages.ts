@@ -1,0 +1,17 @@
+import * as english from "../en/pages.ts";
+import { spoken } from "../spoken.ts";
+import type { Words } from "../words.ts";
+
+export let arranged: Words["arranged"] = english.arranged;
+export let changeTrouble: Words["changeTrouble"] = english.changeTrouble;
+export let pages: Words["pages"] = english.pages;
+export let panel: Words["panel"] = english.panel;
+export let run: Words["run"] = english.run;
+export let sharpnessWords: Words["sharpnessWords"] = english.sharpnessWords;
+export let shelf: Words["shelf"] = english.shelf;
+export let templates: Words["templates"] = english.templates;
+export let tileMenu: Words["tileMenu"] = english.tileMenu;
+
+spoken((next) => {
+  ({ arranged, changeTrouble, pages, panel, run, sharpnessWords, shelf, templates, tileMenu } = next);
+});
