@@ -30,11 +30,11 @@ test("all words on screen are exchanged at once", () => {
 });
 
 test("a subject whose words come later hears what is spoken already", () => {
-  now.speak({ ...english, language: "xx" });
+  now.speak({ ...english, ...(bracketed(english) as Words) });
   const heard: string[] = [];
   spoken((next) => heard.push(next.language));
   now.speak(english);
-  expect(heard).toEqual(["xx", english.language]);
+  expect(heard).toEqual([`[${english.language}]`, english.language]);
 });
 
 test("a place reads its words when it shows them: none is kept from the start, and no language is named outside of its folder", () => {
