@@ -1,6 +1,6 @@
 import { formatsOf } from "../formats.ts";
 
-export const language = "en-GB";
+export const language: string = "en-GB";
 export const formats = formatsOf(language);
 
 /** "1 photo", "1,240 photos". */
