@@ -3,6 +3,27 @@ export { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } fr
 export { pageToward, placeOnto } from "./openings-moves.ts";
 export { breakable, breakMoved, breakRange, photoIdsOn, photosMoved } from "./page-breaks.ts";
 export {
+  facingPage,
+  openingJoined,
+  type PagesMoved,
+  pagesEmptied,
+  pagesForEach,
+  pagesMoved,
+  pagesNumbered,
+  pagesPutIn,
+  placeForNew,
+  type RowEdit,
+  spreadParted,
+} from "./page-row.ts";
+export {
+  clearanceOf,
+  frontPattern,
+  leafPatterned,
+  pageToDrawOn,
+  placeBehindLeaf,
+  pocketsSet,
+} from "./pocket-leaves.ts";
+export {
   type AspectOf,
   allSlippedIn,
   arrangedAs,

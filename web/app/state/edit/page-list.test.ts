@@ -12,6 +12,7 @@ import {
   sideOf,
   spreadsHold,
 } from "#core/document";
+import { pagesNumbered } from "#core/edit";
 import { formatFromCard } from "#core/lab";
 import { labCardSchema } from "#core/lab/schema";
 import { shippedPatterns } from "#core/pockets";
@@ -28,7 +29,6 @@ import {
   movePages,
   openThe,
   type PageWhere,
-  pagesNumbered,
   removePages,
   removeThePage,
   splitSpread,
@@ -154,9 +154,10 @@ test("pages are found by the numbers that are printed on them, a spread by eithe
   joinPages(services, session);
   const spread = pages().find((p) => p.span === 2)!;
   const before = pages().slice(0, pages().indexOf(spread)).length;
-  for (const n of [before + 1, before + 2]) expect(pagesNumbered(session, new Set([n]))).toEqual([spread]);
-  expect(pagesNumbered(session, new Set([before + 3]))).toEqual([pages()[before + 1]]);
-  expect(pagesNumbered(session, new Set([0, 4000]))).toEqual([]);
+  for (const n of [before + 1, before + 2])
+    expect(pagesNumbered(session.state.getState().project, new Set([n]))).toEqual([spread]);
+  expect(pagesNumbered(session.state.getState().project, new Set([before + 3]))).toEqual([pages()[before + 1]]);
+  expect(pagesNumbered(session.state.getState().project, new Set([0, 4000]))).toEqual([]);
 });
 
 test("a look goes onto some pages, or onto all and those to come", () => {

@@ -1,38 +1,39 @@
 import {
-  arrangedTiles,
   barePage,
-  type Change,
   copyPage,
   findTile,
-  firstOnRight,
-  flowPhotos,
   frontAndBack,
   holdsAnything,
   holdsPockets,
-  joined,
   type Look,
-  layTree,
   matchedTo,
   mostPages,
   mostTiles,
-  openingOf,
-  openingsOf,
   type Page,
-  type Project,
-  pagesBefore,
-  pagesOf,
-  parted,
   photoIdOf,
   placed,
-  placePage,
   type RowChange,
   rowAfter,
   type StepName,
-  saidBy,
   sidesKept,
 } from "#core/document";
-import { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } from "#core/edit";
-import { type Photo, photoShape } from "#core/photo";
+import {
+  type Dressed,
+  facingPage,
+  lookOnEvery,
+  lookOnThese,
+  mirroredLook,
+  numbersShown,
+  openingJoined,
+  pagesEmptied,
+  pagesForEach,
+  pagesMoved,
+  pagesPutIn,
+  placeForNew,
+  type RowEdit,
+  spreadParted,
+} from "#core/edit";
+import type { Photo } from "#core/photo";
 import { refused } from "#core/result";
 import { book, changeTrouble, run } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
@@ -84,18 +85,10 @@ function keepRow(
   return false;
 }
 
-const insertAt = (pages: readonly Page[], at: number): RowChange => ({
-  type: "insertPages",
-  pages: pages.map((page, i) => ({ page, at: at + i })),
-});
-
 /** False where a person is asked first. */
 function insert(services: Deps, session: ProjectSession, name: StepName, pages: readonly Page[], at?: number): boolean {
-  const { project } = session.state.getState();
-  const open = placeOf(session, openPage(session.state.getState()).id);
-  // Behind the cover means at the end: in front of all others they would turn over.
-  const place = at ?? (open < 0 ? project.pages.length : open + 1);
-  const done = keepRow(services, session, name, insertAt(pages, place));
+  const { project, pageId } = session.state.getState();
+  const done = keepRow(services, session, name, pagesPutIn(pages, at ?? placeForNew(project, pageId, "after")));
   if (done) openThe(services, session, pages[0]);
   return done;
 }
@@ -126,18 +119,16 @@ export type PageWhere = "before" | "after" | "end";
 export function addPages(services: Deps, session: ProjectSession, count: number, where: PageWhere): void {
   const now = session.state.getState();
   const open = openPage(now);
-  const own = placeOf(session, open.id);
-  const end = now.project.pages.length;
-  const at = own < 0 || where === "end" ? end : where === "before" ? own : own + 1;
+  const at = placeForNew(now.project, open.id, where);
   const bare = (n: number) => Array.from({ length: n }, () => barePage(services.newId));
   const some = bare(count);
   const more = bare(count + 1);
   const add = (pages: readonly Page[]) => {
-    session.commit({ code: "addedPages", count: pages.length }, [insertAt(pages, at)]);
+    session.commit({ code: "addedPages", count: pages.length }, [pagesPutIn(pages, at)]);
     openThe(services, session, pages[0]);
   };
   const keep = { words: book.keepSides.add(more.length), doIt: () => add(more) };
-  if (keepRow(services, session, { code: "addedPages", count }, insertAt(some, at), keep))
+  if (keepRow(services, session, { code: "addedPages", count }, pagesPutIn(some, at), keep))
     openThe(services, session, some[0]);
 }
 
@@ -160,12 +151,8 @@ export function removeThePage(services: Deps, session: ProjectSession): void {
 export function removePages(services: Deps, session: ProjectSession, pageIds: readonly string[]): void {
   const { project } = session.state.getState();
   const bare = () => {
-    const puts = project.pages.flatMap((p): Change[] => {
-      if (!pageIds.includes(p.id)) return [];
-      const page: Page = { ...barePage(() => p.id, p.span, saidBy(p)), blank: true };
-      return [{ type: "replacePage", page }];
-    });
-    session.commit({ code: "removedPages", count: puts.length }, puts);
+    const changes = pagesEmptied(project, pageIds);
+    session.commit({ code: "removedPages", count: changes.length }, changes);
   };
   keepRow(
     services,
@@ -182,74 +169,30 @@ export function removePages(services: Deps, session: ProjectSession, pageIds: re
 /** Pages put where the `to`-th now stands, counted without them; all that face them come along where sides are to be kept. */
 export function movePages(services: Deps, session: ProjectSession, pageIds: readonly string[], to: number): void {
   const { project } = session.state.getState();
-  if (project.kind === "pockets") {
-    moveLeaves(session, project, pageIds, to);
-    return;
-  }
-  const move = (ids: readonly string[], at: number): RowChange => ({ type: "movePages", pageIds: ids, to: at });
-  const openings = project.kind === "book" ? openingsOf(project.pages, firstOnRight(project)) : [];
-  const whole = openings
-    .filter((o) => pagesOf(o).some((p) => pageIds.includes(p.id)))
-    .flatMap((o) => pagesOf(o).map((p) => p.id));
-  const rest = project.pages.filter((p) => !whole.includes(p.id));
-  const target = project.pages.filter((p) => !pageIds.includes(p.id))[to];
-  const opening = target && openings.find((o) => pagesOf(o).includes(target));
-  const first = opening && pagesOf(opening).find((p) => !whole.includes(p.id));
-  const wanted = first ? rest.indexOf(first) : rest.length;
-  // Before the leaf alone that a book begins with, or behind the one that it ends with, even a whole opening would turn over.
-  const kept = [wanted, wanted + 1, wanted - 1].find((at) => {
-    if (at < 0 || at > rest.length) return false;
-    const row = rowAfter(project, move(whole, at));
-    return row.ok && sidesKept(project, row.value) && row.value.some((p, i) => p !== project.pages[i]);
-  });
-  const name: StepName = { code: "movedPage", count: pageIds.length };
-  keepRow(
-    services,
-    session,
-    name,
-    move(pageIds, to),
-    kept === undefined
-      ? undefined
-      : {
-          words: whole.length === pageIds.length ? book.keepSides.moveNear : book.keepSides.move,
-          doIt: () =>
-            session.commit({ code: "movedPage", count: whole.length }, [move(whole, kept)], { byProgram: true }),
-        },
-  );
-}
-
-/** Of pockets whole leaves move: to where the leaf of the `to`-th page stands. */
-function moveLeaves(session: ProjectSession, project: Project, pageIds: readonly string[], to: number): void {
-  const ids = project.pages.flatMap((p) =>
-    frontAndBack(project, p.id).some((m) => pageIds.includes(m.id)) ? [p.id] : [],
-  );
-  const rest = project.pages.filter((p) => !ids.includes(p.id));
-  const at = Math.min(rest.length, 2 * Math.ceil(to / 2));
-  session.commit({ code: "movedPage", count: ids.length }, [{ type: "movePages", pageIds: ids, to: at }], {
-    byProgram: true,
-  });
+  const { asked, keepingSides: kept } = pagesMoved(project, pageIds, to);
+  const name = (count: number): StepName => ({ code: "movedPage", count });
+  const keep = kept && {
+    words: kept.count === pageIds.length ? book.keepSides.moveNear : book.keepSides.move,
+    doIt: () => session.commit(name(kept.count), [kept.change], { byProgram: true }),
+  };
+  keepRow(services, session, name(pageIds.length), asked, keep);
 }
 
 /** Both pages of the open opening as one, or a spread as two again; tiles keep their places. */
 export function joinPages(services: Deps, session: ProjectSession): void {
   const { project, pageId } = session.state.getState();
-  const opening = openingOf(project, pageId);
-  if (!opening?.left || !opening.right) return;
-  const page = joined(project, opening.left, opening.right);
-  const at = project.pages.indexOf(opening.left);
-  const pages = project.pages.toSpliced(at, 2, page);
-  session.commit({ code: "madeSpread", count: 1 }, [{ type: "replaceAll", pages }]);
-  openThe(services, session, page);
+  keepRowEdit(services, session, { code: "madeSpread", count: 1 }, openingJoined(project, pageId));
 }
 
 export function splitSpread(services: Deps, session: ProjectSession): void {
   const { project, pageId } = session.state.getState();
-  const spread = project.pages.find((p) => p.id === pageId);
-  if (spread?.span !== 2) return;
-  const [left, right] = parted(project, spread, services.newId);
-  const pages = project.pages.toSpliced(project.pages.indexOf(spread), 1, left, right);
-  session.commit({ code: "splitSpread", count: 1 }, [{ type: "replaceAll", pages }]);
-  openThe(services, session, left);
+  keepRowEdit(services, session, { code: "splitSpread", count: 1 }, spreadParted(project, pageId, services.newId));
+}
+
+function keepRowEdit(services: Deps, session: ProjectSession, name: StepName, edit: RowEdit | undefined): void {
+  if (!edit) return;
+  session.commit(name, [{ type: "replaceAll", pages: edit.pages }]);
+  openThe(services, session, edit.open);
 }
 
 /** Marks on a page that are said of it alone: bare on purpose, without a number, to be left alone by pacing. */
@@ -266,8 +209,6 @@ export function pageForEach(
   like: "fit" | "this",
 ): void {
   const now = session.state.getState();
-  const open = openPage(now);
-  const { format, style } = now.project;
   const tiles = Math.max(0, ...groups.map((g) => g.length));
   const trouble =
     tiles > mostTiles
@@ -279,17 +220,7 @@ export function pageForEach(
     notices.create({ title: changeTrouble(trouble, String), type: "error" });
     return;
   }
-  const pages = groups.map((group) => {
-    if (like === "this" && arrangedTiles(open).length > 0) {
-      const photos = group.map((p) => ({ id: p.id, ...photoShape(p) }));
-      const copy = placePage(copyPage(open, services.newId), format, style);
-      return flowPhotos(copy, { photos, newId: services.newId }).page;
-    }
-    const bare = barePage(services.newId, 1, saidBy(open));
-    const photos = group.map((p) => ({ id: p.id, aspect: photoShape(p).aspect }));
-    const laid = layTree(placePage(bare, format, style), { photos, seed: 0, newId: services.newId });
-    return laid.ok ? laid.value.page : bare;
-  });
+  const pages = pagesForEach(now.project, groups, { like, model: openPage(now), newId: services.newId });
   insert(services, session, { code: "addedPages", count: pages.length }, pages);
   services.viewState.setState({ photos: nothingChosen });
 }
@@ -305,15 +236,6 @@ const openLook = (session: ProjectSession): Look => openPlaced(session.state.get
 export const lookOnAll = (session: ProjectSession): void =>
   keepDressed(session, lookOnEvery(session.state.getState().project, openLook(session)));
 
-/** The pages that one of these numbers is printed on. */
-export function pagesNumbered(session: ProjectSession, numbers: ReadonlySet<number>): readonly Page[] {
-  const { pages } = session.state.getState().project;
-  const before = pagesBefore(pages);
-  return pages.filter((p, i) =>
-    Array.from({ length: p.span }, (_, k) => before[i]! + k + 1).some((n) => numbers.has(n)),
-  );
-}
-
 /** These pages look as the open one does. */
 export const lookOn = (session: ProjectSession, pages: readonly Page[]): void =>
   keepDressed(session, lookOnThese(session.state.getState().project, pages, openLook(session)));
@@ -321,8 +243,7 @@ export const lookOn = (session: ProjectSession, pages: readonly Page[]): void =>
 /** The page that faces the open one looks as it does, sides mirrored. */
 export function lookOnFacing(session: ProjectSession): void {
   const { project, pageId } = session.state.getState();
-  const opening = openingOf(project, pageId);
-  const other = opening && pagesOf(opening).find((p) => p.id !== pageId);
+  const other = facingPage(project, pageId);
   if (!other) return;
   keepDressed(session, lookOnThese(project, [other], mirroredLook(openLook(session))));
   session.goTo(pageId);
@@ -331,8 +252,7 @@ export function lookOnFacing(session: ProjectSession): void {
 /** The page that faces the open one made to go with it: gaps, dress and lines. */
 export function matchFacing({ library }: Pick<Services, "library">, session: ProjectSession): void {
   const { project, pageId } = session.state.getState();
-  const opening = openingOf(project, pageId);
-  const other = opening && pagesOf(opening).find((p) => p.id !== pageId);
+  const other = facingPage(project, pageId);
   if (!other) return;
   const model = openPlaced(session.state.getState());
   const shapeOf = aspectsIn({ library });

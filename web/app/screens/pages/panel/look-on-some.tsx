@@ -1,18 +1,19 @@
 import { Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
+import { pagesNumbered } from "#core/edit";
 import { words as say, send } from "../../../../text/index.ts";
 import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
 import { pagesAsked } from "../../../components/pages-asked.ts";
 import { TextField } from "../../../components/text-field.tsx";
-import { lookOn, pagesNumbered } from "../../../state/edit/page-list.ts";
+import { lookOn } from "../../../state/edit/page-list.ts";
 import { useSession } from "../../../state/session/hooks.ts";
 
 /** The open page's look for pages that are named by their numbers. */
 export function LookOnSome({ onClose }: { readonly onClose: () => void }) {
   const session = useSession();
   const [asked, setAsked] = useState("");
-  const { pageId } = session.state.getState();
-  const others = pagesNumbered(session, pagesAsked(asked, send.coverWord).numbers).filter((p) => p.id !== pageId);
+  const { pageId, project } = session.state.getState();
+  const others = pagesNumbered(project, pagesAsked(asked, send.coverWord).numbers).filter((p) => p.id !== pageId);
   return (
     <ConfirmDialog
       title={say.likeSome}

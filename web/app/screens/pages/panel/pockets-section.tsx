@@ -2,6 +2,7 @@ import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
 import { FilePlus, Hash, PencilRuler } from "lucide-react";
 import { useState } from "react";
 import { sideOf } from "#core/document";
+import { frontPattern } from "#core/edit";
 import { shippedPatterns, type TypedPattern, typedPattern } from "#core/pockets";
 import { formatLength } from "#core/units";
 import { pockets as words } from "../../../../text/index.ts";
@@ -13,15 +14,7 @@ import { Segmented } from "../../../components/segmented.tsx";
 import { Select } from "../../../components/select.tsx";
 import { TextField } from "../../../components/text-field.tsx";
 import { useServices } from "../../../services.ts";
-import {
-  addLeaf,
-  addOwnPattern,
-  choosePattern,
-  drawOwn,
-  frontPattern,
-  keepDrawn,
-  setPockets,
-} from "../../../state/edit/pockets.ts";
+import { addLeaf, addOwnPattern, choosePattern, drawOwn, keepDrawn, setPockets } from "../../../state/edit/pockets.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { Toggle } from "./book-section.tsx";
