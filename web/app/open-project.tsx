@@ -51,7 +51,7 @@ export function OpenProject() {
       }
       const onRefused = () => notices.create({ title: words.onlyLooking, type: "info" });
       const onCut = () => notices.create({ title: words.historyCut, type: "info" });
-      if (opened.migrated) notices.create({ title: words.historyRenewed, type: "info", duration: 20_000 });
+      if (opened.migrated && !session) notices.create({ title: words.historyRenewed, type: "info", duration: 20_000 });
       else if (opened.historyCut) onCut();
       session = new ProjectSession(opened, { store, now, onRefused, onCut });
       session.setReadOnly(!hold.mine);
