@@ -51,10 +51,10 @@ await inBrowser(4194, async ({ url, open }) => {
   await page.getByText("210 × 210 mm", { exact: true }).click();
   await page.getByRole("button", { name: "Start this book" }).click();
   await page.getByRole("link", { name: "Overview" }).click();
-  await page.getByRole("button", { name: "Pace the book" }).click();
+  await page.getByRole("button", { name: "Fill the book with photos" }).click();
   await page.getByLabel("Pages in the book").selectOption("200");
   const began = Date.now();
-  await page.getByRole("button", { name: "Pace it" }).click();
+  await page.getByRole("button", { name: "Fill it" }).click();
   await page.getByText(/photos are on 200 pages now/).waitFor({ timeout: 120_000 });
   const pacedMs = Date.now() - began;
   await page.getByRole("button", { name: "Back to the page" }).click();

@@ -103,13 +103,13 @@ try {
   await page.goto("/");
   await takeSample(page);
   await page.goto("/");
-  await startCollage(page, "Hollow Oak Posters", "18 × 24 in", "Sideways");
+  await startCollage(page, "Hollow Oak Posters", "18 × 24 in", "Landscape");
   await page.getByRole("button", { name: "Arrange the first 60 of them" }).click();
   await tiles(page).nth(59).waitFor();
   await allLookedAt(page);
   await page.waitForTimeout(2000);
   const figures: [string, FrameWork][] = [];
-  const seam = await middleOf(page.getByRole("separator", { name: "Level seam 1", exact: true }));
+  const seam = await middleOf(page.getByRole("separator", { name: "Level line 1", exact: true }));
   figures.push(["seam", await frameWork(page, () => shaken(page, seam, { dx: 0, dy: 24 }))]);
   const target = (await tile(page, 20).boundingBox())!;
   const photo = await middleOf(shelfPhotos(page).nth(5));

@@ -91,13 +91,13 @@ await inBrowser(4191, async ({ url, open, folder }) => {
   await startBook(page, "Marrow & Lisle", "210 × 210 mm");
   await page.getByRole("link", { name: "Overview" }).click();
   await page.getByRole("button", { name: "Add pages" }).waitFor();
-  await page.getByRole("button", { name: "Pace the book" }).click();
+  await page.getByRole("button", { name: "Fill the book with photos" }).click();
   await page.getByLabel("Pages in the book").selectOption("60");
   await page.getByText("Take them by their files’ dates").click();
-  await page.getByRole("button", { name: "Pace it" }).click();
+  await page.getByRole("button", { name: "Fill it" }).click();
   await page.getByText(/photos are on 60 pages now/).waitFor(long);
   await page.getByRole("link", { name: /^Send/ }).click();
-  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByRole("button", { name: "More options" }).click();
   await page.getByRole("combobox", { name: "Kind of file" }).selectOption("pdf");
   let path = "";
   const pdf = await withMemory(profile, async () => {

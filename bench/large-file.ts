@@ -27,15 +27,15 @@ await inBrowser(4192, async ({ url, open, folder }) => {
   await page.getByText("210 × 210 mm", { exact: true }).click();
   await page.getByRole("button", { name: "Start this book" }).click();
   await page.getByRole("link", { name: "Overview" }).click();
-  await page.getByRole("button", { name: "Pace the book" }).click();
+  await page.getByRole("button", { name: "Fill the book with photos" }).click();
   await page.getByLabel("Pages in the book").selectOption("120");
-  await page.getByRole("button", { name: "Pace it" }).click();
+  await page.getByRole("button", { name: "Fill it" }).click();
   await page.getByText(/photos are on 120 pages now/).waitFor(long);
   await page.locator("[data-keeping=kept]").waitFor(long);
   const path = join(folder, "work.zip");
   const wrote = await withMemory(join(folder, "from"), async () => {
     const saving = page.waitForEvent("download", long);
-    await page.getByRole("button", { name: "More about this work" }).click();
+    await page.getByRole("button", { name: "More about this project" }).click();
     await page.getByRole("menuitem", { name: "Save it as one file" }).click();
     await page.getByRole("dialog").getByRole("button", { name: "Save the file" }).click();
     await (await saving).saveAs(path);

@@ -23,9 +23,9 @@ import {
 /** What of the photos is cut off, in per cent, as the panel says. */
 const cropOf = (page: Page) =>
   page
-    .getByText(/% of the photos is cut off/)
+    .getByText(/% of the photos is cropped|Nothing is cropped/)
     .textContent()
-    .then((t) => Number.parseFloat(t!));
+    .then((t) => (t === "Nothing is cropped" ? 0 : Number.parseFloat(t!)));
 
 const ways = (page: Page) => page.getByRole("group", { name: "Other ways" }).getByRole("button");
 
@@ -47,7 +47,7 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
   await test.step("at least eight other ways, seen on the page before they are kept", async () => {
     await expect.poll(() => ways(page).count()).toBeGreaterThanOrEqual(8);
     const labels = await ways(page).evaluateAll((all) => all.map((b) => b.getAttribute("aria-label")!));
-    for (const label of labels) expect(label).toMatch(/(% cut off|all there), .*order/);
+    for (const label of labels) expect(label).toMatch(/(% cropped|nothing cropped), .*order/);
     const before = await tileBoxes(page);
     await ways(page).nth(3).hover();
     await expect.poll(() => tileBoxes(page)).not.toEqual(before);
@@ -72,11 +72,11 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
     await expectUndo(page, "Arranged it another way");
     await undoButton(page).click();
     const all = await ways(page).count();
-    await page.getByRole("button", { name: "Nothing cut off" }).click();
+    await page.getByRole("button", { name: "Nothing cropped" }).click();
     await expect.poll(() => ways(page).count()).toBeLessThan(all);
     for (const label of await ways(page).evaluateAll((list) => list.map((b) => b.getAttribute("aria-label"))))
-      expect(label).toContain("all there");
-    await page.getByRole("button", { name: "Nothing cut off" }).click();
+      expect(label).toContain("nothing cropped");
+    await page.getByRole("button", { name: "Nothing cropped" }).click();
     await page.getByRole("button", { name: "In order", exact: true }).click();
     await expect.poll(() => ways(page).count()).toBeLessThanOrEqual(all);
     await page.getByRole("button", { name: "In order", exact: true }).click();
@@ -85,8 +85,8 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
   await test.step("one leads, by a step and by a share", async () => {
     const name = await nameOf(page, 4);
     await tile(page, 4).click();
-    await page.getByRole("button", { name: "Let it lead" }).click();
-    await expectUndo(page, "Made a photo lead");
+    await page.getByRole("button", { name: "Make it the biggest" }).click();
+    await expectUndo(page, "Made a photo the biggest");
     const share = async () => {
       const all = await tileBoxes(page);
       const at = (await names(page)).indexOf(name);
@@ -100,9 +100,9 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
     await typeInto(page, "Of the page, %", "25");
     await expect.poll(share).toBeLessThan(0.32);
     await nobodyChosen(page);
-    await page.getByRole("button", { name: "Leader stays large" }).click();
+    await page.getByRole("button", { name: "Keep the big one" }).click();
     await expect.poll(() => ways(page).count()).toBeGreaterThan(0);
-    await page.getByRole("button", { name: "Leader stays large" }).click();
+    await page.getByRole("button", { name: "Keep the big one" }).click();
     await expectEvenGaps(page);
     await tile(page, 4).focus();
     await tile(page, (await names(page)).indexOf(name) + 1).click();
@@ -123,7 +123,7 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
     await page.keyboard.press("Shift+S");
     await expectEvenGaps(page);
     await page.getByText("Keep the photos in order").click();
-    await expectUndo(page, "Changed what the order is worth");
+    await expectUndo(page, "Changed how much the order matters");
     await page.getByText("Keep the photos in order").click();
   });
 
@@ -154,7 +154,7 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
     await tile(page, 3).click();
     await tile(page, 9).click({ modifiers: ["Control"] });
     await page.getByRole("button", { name: "Keep together" }).click();
-    await expectUndo(page, "Changed what stays together");
+    await expectUndo(page, "Changed which photos stay together");
     await expect(page.getByRole("button", { name: "Keep together" })).toHaveAttribute("aria-pressed", "true");
     for (let i = 0; i < 2; i += 1) {
       await page.keyboard.press("s");
@@ -244,7 +244,7 @@ test("by hand on the page: slipped in, moved, swapped, split, taken away, and th
     await expect(tile(page, 3)).toBeFocused();
     await expect(tile(page, 3)).toHaveAttribute("aria-selected", "true");
     await tile(page, 3).click({ button: "right" });
-    await page.getByRole("menuitem", { name: "Take away, and close the gap" }).click();
+    await page.getByRole("menuitem", { name: "Remove and close the gap" }).click();
     await count(14);
     await expectEvenGaps(page);
   });
@@ -302,7 +302,7 @@ test("by hand on the page: slipped in, moved, swapped, split, taken away, and th
     await page.getByRole("button", { name: "Turn its shape" }).click();
     await page.keyboard.press("Escape");
     await tile(page, 4).click();
-    await page.getByRole("button", { name: "Empty it" }).click();
+    await page.getByRole("button", { name: "Remove the photo only" }).click();
     await page.getByRole("button", { name: "Hold a colour instead" }).click();
     await expectUndo(page, "Changed what a tile holds");
     await page.getByRole("button", { name: "Plain colour: Clay" }).click();
@@ -323,12 +323,12 @@ test("by hand on the page: slipped in, moved, swapped, split, taken away, and th
 
 test("seams keep the page exact, whatever is changed after", async ({ page }) => {
   await twelve(page);
-  const seam = page.getByRole("separator", { name: "Upright seam 1", exact: true });
+  const seam = page.getByRole("separator", { name: "Upright line 1", exact: true });
 
   await test.step("dragged: both sides follow; back to where it fits best it snaps by itself", async () => {
     const before = await box(seam);
     await drag(page, seam, { dx: 26, dy: 0 });
-    await expectUndo(page, "Moved a seam");
+    await expectUndo(page, "Moved a line between photos");
     await expectEvenGaps(page);
     const moved = await box(seam);
     expect(moved.x - before.x).toBeGreaterThan(10);
@@ -343,17 +343,17 @@ test("seams keep the page exact, whatever is changed after", async ({ page }) =>
 
   await test.step("a shuffle lets it go, solving again keeps it, and the first arrangement comes back", async () => {
     const set = (await box(seam)).x;
-    await page.getByRole("button", { name: "Solve again" }).click();
+    await page.getByRole("button", { name: "Arrange again" }).click();
     expect((await box(seam)).x).toBeCloseTo(set, 0);
-    await page.getByRole("button", { name: "As first made" }).click();
+    await page.getByRole("button", { name: "Back to the first arrangement" }).click();
     await expectUndo(page, "Went back to the first arrangement");
     expect((await box(seam)).x).not.toBeCloseTo(set, 0);
-    await expect(page.getByRole("button", { name: "As first made" })).toHaveCount(0);
+    await expect(page.getByRole("button", { name: "Back to the first arrangement" })).toHaveCount(0);
     await undoButton(page).click();
   });
 
   await test.step("with Alt only this stretch moves", async () => {
-    const level = page.getByRole("separator", { name: "Level seam 1", exact: true });
+    const level = page.getByRole("separator", { name: "Level line 1", exact: true });
     const at = await box(level);
     await page.keyboard.down("Alt");
     await drag(page, level, { dx: 0, dy: 14 });
@@ -392,8 +392,8 @@ test("seams keep the page exact, whatever is changed after", async ({ page }) =>
     await expectEvenGaps(page);
     const inner = (await tileBoxes(page)).map((b) => Math.round(b.height));
     expect(Math.max(...inner) - Math.min(...inner)).toBeLessThan(12);
-    await drag(page, page.getByRole("separator", { name: "Level seam 1", exact: true }), { dx: 0, dy: 20 });
-    await expectUndo(page, "Moved a seam");
+    await drag(page, page.getByRole("separator", { name: "Level line 1", exact: true }), { dx: 0, dy: 20 });
+    await expectUndo(page, "Moved a line between photos");
     await expectEvenGaps(page);
     await undoButton(page).click();
     await undoButton(page).click();

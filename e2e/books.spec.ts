@@ -70,7 +70,7 @@ test("a book with a gutter: paced, read in openings, reordered with sides kept, 
     await page.keyboard.press("Delete");
     await page.getByRole("button", { name: "Leave a bare page in its place" }).click();
     await expect(overview(page)).toHaveCount(12);
-    await expect(page.getByText(/Bare on purpose/)).toBeVisible();
+    await expect(page.getByText(/Leave empty/)).toBeVisible();
     await undoButton(page).click();
   });
 
@@ -204,7 +204,7 @@ test("a lay-flat book: whole spreads as files, a photo dropped on the facing pag
     // One that is to stay stays, though pacing made it.
     const fifth = await overview(page).nth(4).getAttribute("data-page");
     await overview(page).nth(4).dblclick();
-    await page.getByText("Stays when the book is paced again").click();
+    await page.getByText("Stays when the book is filled again").click();
     await expectUndo(page, "Marked a page");
     await page.getByRole("link", { name: "Overview" }).click();
     await pace(page);
@@ -254,9 +254,9 @@ test("the browser killed while pacing and right after leaves a whole book", asyn
   await startBook(page, "Marrow & Lisle", "210 × 210 mm");
   await expectKept(page);
   await page.getByRole("link", { name: "Overview" }).click();
-  await page.getByRole("button", { name: "Pace the book" }).click();
+  await page.getByRole("button", { name: "Fill the book with photos" }).click();
   await page.getByLabel("Pages in the book").selectOption("120");
-  await page.getByRole("button", { name: "Pace it" }).click();
+  await page.getByRole("button", { name: "Fill it" }).click();
   await killBrowser(context, folder);
   const reopen = async () => {
     context = await openProfile(join(folder, "profile"), baseURL!);

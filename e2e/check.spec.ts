@@ -40,10 +40,10 @@ test("a collage is checked as it is edited: findings with pictures, mended by a 
 
   await test.step("nothing wrong says so, and leads on", async () => {
     await toCheck(page);
-    await expect(page.getByText("Nothing goes wrong on paper")).toBeVisible();
+    await expect(page.getByText("Ready to print")).toBeVisible();
     await expect(page.getByRole("img", { name: /^4 photos: 4 as sharp as the lab wants/ })).toBeVisible();
     await page.getByRole("link", { name: "Go on to Send" }).click();
-    await expect(page.getByText("Everything was looked at, and nothing goes wrong on paper.")).toBeVisible();
+    await expect(page.getByText("Everything was checked, and there is nothing to fix.")).toBeVisible();
     await page.getByRole("link", { name: /^Pages/ }).click();
   });
 
@@ -56,9 +56,9 @@ test("a collage is checked as it is edited: findings with pictures, mended by a 
     await expect(empty).toContainText("It prints as a bare patch");
     await expect(empty).toContainText("Page 1");
     await expect(empty.locator("canvas")).toBeVisible();
-    await empty.getByRole("button", { name: "Take the tile away" }).click();
+    await empty.getByRole("button", { name: "Remove it and close the gap" }).click();
     await expect(empty).toHaveCount(0);
-    await expectUndo(page, "Mended a finding");
+    await expectUndo(page, "Fixed a finding");
     await expect(station(page)).toContainText(/nothing to fix|worth a look/);
     await page.keyboard.press("Control+z");
     await expect(empty).toBeVisible();
@@ -110,11 +110,11 @@ test("a collage is checked as it is edited: findings with pictures, mended by a 
     await size.press("Enter");
     await toCheck(page);
     const small = kind(page, "Very small words");
-    await small.getByRole("button", { name: "It is meant so" }).click();
+    await small.getByRole("button", { name: "Leave it like this" }).click();
     await page.getByRole("textbox", { name: /Why, for yourself/ }).fill("For the back row only");
     await page.keyboard.press("Enter");
     await expect(small).toHaveCount(0);
-    await expect(page.getByRole("region", { name: "1 finding is meant so" })).toContainText("For the back row only");
+    await expect(page.getByRole("region", { name: "1 thing is left as it is" })).toContainText("For the back row only");
     await small
       .page()
       .getByRole("link", { name: /^Pages/ })
@@ -183,9 +183,9 @@ test("a book is checked for binding, cover, blank pages and originals; many are 
   await test.step("what is meant so is kept with a reason, and shown again on asking", async () => {
     await toCheck(page);
     const gone = kind(page, /photos whose files are gone/);
-    await gone.getByRole("button", { name: "It is meant so" }).click();
+    await gone.getByRole("button", { name: "Leave it like this" }).click();
     await page.getByRole("textbox", { name: /Why, for yourself/ }).fill("They come from the old computer tomorrow");
-    await page.getByRole("button", { name: "Keep it so" }).click();
+    await page.getByRole("button", { name: "Leave it" }).click();
     await expect(gone).toHaveCount(0);
     await expect(undoButton(page)).toHaveAccessibleName(/^Undo: Accepted \d+ findings$/);
     await expect(page.getByText("They come from the old computer tomorrow").first()).toBeVisible();
@@ -226,7 +226,7 @@ test("the sample's book and pocket pages: checked, mended, made into a file and 
     await page.getByRole("link", { name: /^Send/ }).click();
     await page.getByText("Some pages", { exact: true }).click();
     await page.getByRole("textbox", { name: "Pages, as 1-4, 8" }).fill("cover, 1-12");
-    await page.getByRole("button", { name: "Otherwise" }).click();
+    await page.getByRole("button", { name: "More options" }).click();
     await page.getByRole("combobox", { name: "Kind of file" }).selectOption("pdf");
     await page.getByLabel("Small, to read on screen").check();
     const download = page.waitForEvent("download", { timeout: longMs });
@@ -239,7 +239,7 @@ test("the sample's book and pocket pages: checked, mended, made into a file and 
   });
 
   await test.step("the pocket pages: a card whose words are too small is mended, and a page goes out whole", async () => {
-    await page.getByRole("link", { name: "To all your work" }).click();
+    await page.getByRole("link", { name: "To all your projects" }).click();
     await page.getByRole("link", { name: "Open The kitchen drawer" }).click();
     await tiles(page).first().click();
     await page.keyboard.press("Delete");
@@ -254,13 +254,13 @@ test("the sample's book and pocket pages: checked, mended, made into a file and 
       .getByRole("button", { name: "Make the words larger" })
       .click();
     await expect(kind(page, /Very small words/)).toHaveCount(0);
-    await expectUndo(page, "Mended a finding");
+    await expectUndo(page, "Fixed a finding");
   });
 
   await test.step("its cards by one click onto a lab's prints", async () => {
     await page.getByRole("link", { name: /^Print sheets/ }).click();
     await page.getByRole("button", { name: "All cards of the pockets" }).click();
-    await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
+    await page.getByRole("combobox", { name: "Paper" }).selectOption("lab");
     await page.getByRole("button", { name: "Pack the sheets" }).click();
     await expect(page.getByTestId("packed")).toContainText(/sheets?, £/, { timeout: longMs });
     await expect(page.getByTestId("sheet").getByRole("option")).not.toHaveCount(0);

@@ -150,7 +150,7 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
   await test.step("every place tells its keys", async () => {
     for (const [name, key] of [
       [/^Print sheets/, "Go from card to card"],
-      [/^Send/, "Show these keys"],
+      [/^Send/, "Show keyboard shortcuts"],
     ] as const) {
       await station(page, name).click();
       await page.keyboard.press("?");
@@ -160,7 +160,7 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
     await page.goto(page.url().replace(/send$/, "orders"));
     await expect(station(page, /^Send/)).toBeVisible();
     await page.keyboard.press("?");
-    await expect(page.getByRole("dialog", { name: "Keys of this place" })).toBeVisible();
+    await expect(page.getByRole("dialog", { name: "Keyboard shortcuts" })).toBeVisible();
     await page.keyboard.press("Escape");
   });
 });
@@ -200,7 +200,7 @@ test("a book that has begun has nothing to fix; its cover takes photos where the
       .getByRole("button", { name: /^(Into a smaller place|Arrange the page with it smaller)$/ })
       .first()
       .click();
-    await expectUndo(page, "Mended a finding");
+    await expectUndo(page, "Fixed a finding");
     await expect(soft).toHaveCount(0);
   });
 
@@ -219,9 +219,9 @@ test("a book that has begun has nothing to fix; its cover takes photos where the
     await free(page).first().click();
     await expect(page.getByRole("button", { name: "Split side by side" })).toHaveCount(0);
     await nobodyChosen(page);
-    const run = page.getByRole("navigation", { name: "The pages of this work" }).getByRole("option");
+    const run = page.getByRole("navigation", { name: "The pages of this project" }).getByRole("option");
     const before = await run.count();
-    await page.getByRole("button", { name: "More about this work" }).click();
+    await page.getByRole("button", { name: "More about this project" }).click();
     await page.getByRole("menuitem", { name: "Bring in finished pages" }).click();
     const chooser = page.waitForEvent("filechooser");
     await page

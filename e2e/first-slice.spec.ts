@@ -47,7 +47,7 @@ test("from files on disk to a collage that a lab can print, with the browser kil
     await expect(page.getByRole("heading", { name: "11 photos" })).toBeVisible();
     await chooseFiles(page, samplePhotos(2));
     await expect(page.getByText("2 files were here already.")).toBeVisible();
-    await page.getByRole("link", { name: "To all your work" }).click();
+    await page.getByRole("link", { name: "To all your projects" }).click();
   });
 
   await test.step("a size of one's own says what is wrong with it", async () => {
@@ -115,7 +115,7 @@ test("from files on disk to a collage that a lab can print, with the browser kil
     await page.getByRole("button", { name: "Fill 2 empty tiles" }).click();
     await expectUndo(page, "Filled 2 tiles");
     await typeInto(page, "Columns", "1");
-    await expect(page.getByText("6 photos found no cell and stay on the shelf.")).toBeVisible();
+    await expect(page.getByText("6 photos did not fit and stay on the shelf.")).toBeVisible();
     await undoButton(page).click();
     await expect(tiles(page)).toHaveCount(8);
   });
@@ -168,8 +168,8 @@ test("from files on disk to a collage that a lab can print, with the browser kil
     const before = await box(tile(page, 1));
     // Not in the middle, where the other seam crosses.
     const aside = { x: 0.5, y: 0.25 };
-    await drag(page, page.getByRole("separator", { name: "Seam after column 1" }), { dx: 34, dy: 0 }, aside);
-    await expectUndo(page, "Moved a seam");
+    await drag(page, page.getByRole("separator", { name: "Line after column 1" }), { dx: 34, dy: 0 }, aside);
+    await expectUndo(page, "Moved a line between photos");
     const after = await box(tile(page, 1));
     expect(after.width - before.width).toBeCloseTo(34, 0);
     await expectEvenGaps(page);
@@ -207,7 +207,7 @@ test("from files on disk to a collage that a lab can print, with the browser kil
     context = await openProfile(join(folder, "profile"), baseURL!);
     page = await context.newPage();
     await page.goto("/");
-    await expect(page.getByRole("heading", { name: "Your work" })).toBeVisible();
+    await expect(page.getByRole("heading", { name: "Your projects" })).toBeVisible();
     await page.getByRole("link", { name: "Open My collage" }).click();
     await expect(tiles(page)).toHaveCount(8);
     expect(await tiles(page).evaluateAll((list) => list.map((t) => t.getAttribute("aria-label")))).toEqual(labels);
@@ -221,7 +221,7 @@ test("from files on disk to a collage that a lab can print, with the browser kil
     expect(steps).toBeGreaterThan(12);
     await expect(page.getByText("This page is empty")).toBeVisible();
     for (let i = 0; i < steps; i += 1) await page.keyboard.press("Control+Shift+z");
-    await expect(redoButton(page)).toHaveAccessibleName("Nothing to do again");
+    await expect(redoButton(page)).toHaveAccessibleName("Nothing to redo");
     expect(await differing(await paintedPage(page), beforeKill)).toBeLessThan(0.002);
   });
 
@@ -258,7 +258,7 @@ test.describe("with one photo", () => {
   test("it makes a page by itself; without its original it cannot be printed, and that is said", async ({ page }) => {
     await page.goto("/");
     await chooseFiles(page, samplePhotos(1));
-    await startCollage(page, "Fernhill Prints", "5 × 7 in", "Sideways");
+    await startCollage(page, "Fernhill Prints", "5 × 7 in", "Landscape");
     await arrangeFirst(page, 1);
     const [tileBox, pageBox] = [await box(tile(page, 1)), await box(page.getByTestId("page"))];
     expect(tileBox.width / pageBox.width).toBeGreaterThan(0.85);

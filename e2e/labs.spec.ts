@@ -18,7 +18,7 @@ test("a lab's card of one's own: typed with a drawing that follows, kept, saved 
 }, info) => {
   await page.goto("/");
   await chooseFiles(page, samplePhotos(4));
-  await page.getByRole("link", { name: "A lab that is not here …" }).click();
+  await page.getByRole("link", { name: "Add another lab …" }).click();
 
   await test.step("what contradicts itself cannot be kept, and is named", async () => {
     await page.getByRole("button", { name: "A new card" }).click();
@@ -124,11 +124,11 @@ test("a lab's card of one's own: typed with a drawing that follows, kept, saved 
   });
 
   await test.step("work for that lab: its name pattern and its limits are checked before, and files looked at after", async () => {
-    await page.getByRole("link", { name: "To all your work" }).click();
+    await page.getByRole("link", { name: "To all your projects" }).click();
     await page.getByText("Sallow Street Prints", { exact: true }).click();
     await page.getByRole("button", { name: "Start this collage" }).click();
     await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();
-    await page.getByRole("textbox", { name: "Name of this work" }).fill("A very long name for a small work");
+    await page.getByRole("textbox", { name: "Name of this project" }).fill("A very long name for a small work");
     await page.keyboard.press("Enter");
     await arrangeFirst(page, 4);
     await page.getByRole("link", { name: /^Check/ }).click();
@@ -151,7 +151,7 @@ test("a lab's card of one's own: typed with a drawing that follows, kept, saved 
     await typeInto(page, "Bleed", "2 mm");
     await page.getByRole("button", { name: "Keep this card" }).click();
     await expect(page.getByText("Sallow Street Prints is kept in this browser.")).toBeVisible();
-    await page.getByRole("link", { name: "To all your work" }).click();
+    await page.getByRole("link", { name: "To all your projects" }).click();
     await page.getByRole("link", { name: "Open A very long name" }).click();
     await page.getByRole("link", { name: /^Check/ }).click();
     await expect(page.getByText("The lab has changed its card")).toBeVisible();

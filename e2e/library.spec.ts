@@ -262,7 +262,7 @@ test("focus leads the first framing; a photo on a page is named before it goes, 
 
 test("a tab closed while photos come in keeps what was done and names the rest", async ({ page, context }) => {
   await page.goto("/photos");
-  await page.getByRole("button", { name: "Take the sample photos" }).click();
+  await page.getByRole("button", { name: "Try the sample photos" }).click();
   await expect(page.getByText(/^Bringing in ([5-9]|[1-9]\d) of 147/)).toBeVisible();
   await page.close();
   const again = await context.newPage();

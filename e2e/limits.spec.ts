@@ -36,7 +36,7 @@ test("200 photos, a hair-thin panorama and a single pixel go on one small print"
   await page.getByRole("link", { name: /Photos/ }).click();
   await chooseFiles(page, [bad.onePixel, bad.panorama]);
   await page.getByRole("link", { name: "Start a collage" }).click();
-  await startCollage(page, "Fernhill Prints", "4 × 6 in", "Upright");
+  await startCollage(page, "Fernhill Prints", "4 × 6 in", "Portrait");
   await typeInto(page, "Gap", "1/2");
   await shelfPhotos(page).first().click();
   await page.keyboard.press("Control+a");
@@ -107,7 +107,7 @@ test("once loaded, everything but fetching more works on with the server switche
   } finally {
     server.kill("SIGKILL");
   }
-  await startCollage(page, "Lindal Sheet Works", "20 × 30 cm", "Sideways");
+  await startCollage(page, "Lindal Sheet Works", "20 × 30 cm", "Landscape");
   await arrangeFirst(page, 5);
   await expectKept(page);
   await page.reload();
@@ -144,7 +144,7 @@ test("all of it by keyboard", async ({ page }) => {
   const seam = page.getByRole("separator").first();
   await seam.focus();
   await press((await seam.getAttribute("aria-orientation")) === "vertical" ? "ArrowRight" : "ArrowDown");
-  await expectUndo(page, "Moved a seam");
+  await expectUndo(page, "Moved a line between photos");
   await tile(page, 2).focus();
   await press("Control+Space");
   await page.getByRole("button", { name: "Swap their photos" }).press("Enter");
@@ -167,9 +167,9 @@ test("all of it by keyboard", async ({ page }) => {
   await press("Escape");
   await tile(page, 1).focus();
   await press("Shift+F10");
-  await expect(page.getByRole("menuitem", { name: "Let it lead" })).toBeVisible();
+  await expect(page.getByRole("menuitem", { name: "Make it the biggest" })).toBeVisible();
   await press("l", "Enter");
-  await expectUndo(page, "Made a photo lead");
+  await expectUndo(page, "Made a photo the biggest");
   await press("Escape", "Escape");
   await page.getByRole("button", { name: "Lay out by a template" }).press("Enter");
   const cards = page.locator("[data-card]");
@@ -198,7 +198,7 @@ async function drop(page: Page, paths: readonly string[]): Promise<void> {
     return data;
   }, files);
   await page.dispatchEvent("body", "dragover", { dataTransfer: transfer });
-  await expect(page.getByText("Let go to bring them in")).toBeVisible();
+  await expect(page.getByText("Drop them to bring them in")).toBeVisible();
   await page.dispatchEvent("body", "drop", { dataTransfer: transfer });
 }
 

@@ -77,7 +77,7 @@ test("papers and ornaments have places of their own; a hostile drawing is cleane
 
   await test.step("papers lie apart, and neither is among the photos, also after a reload", async () => {
     await section(page, "Papers");
-    await page.getByRole("button", { name: "Take the sample papers" }).click();
+    await page.getByRole("button", { name: "Try the sample papers" }).click();
     await expect(page.getByRole("heading", { name: "6 papers" })).toBeVisible();
     await section(page, "Photos");
     await expect(page.getByRole("heading", { name: "No photos yet" })).toBeVisible();
@@ -97,7 +97,7 @@ test("a paper that is a drawing goes along in a project file, and comes out of f
 }, info) => {
   await page.goto("/photos");
   await section(page, "Papers");
-  await page.getByRole("button", { name: "Take the sample papers" }).click();
+  await page.getByRole("button", { name: "Try the sample papers" }).click();
   await expect(page.getByRole("heading", { name: "6 papers" })).toBeVisible();
   await page.goto("/");
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
@@ -131,7 +131,7 @@ test("a paper that is a drawing goes along in a project file, and comes out of f
     const other = await context.newPage();
     await other.goto("/");
     await other.locator('input[type="file"][accept^=".zip"]').first().setInputFiles(file);
-    await expect(other.getByText(/is among your works now/)).toBeVisible();
+    await expect(other.getByText(/is among your projects now/)).toBeVisible();
     await expect(other.getByText(/not in the file/)).toHaveCount(0);
     await other.goto("/photos");
     await section(other, "Papers");

@@ -61,7 +61,7 @@ test("a collage goes to the lab: full, cut off, sent back, and taken; the order 
     await expect(page.getByRole("alert")).toContainText("The line to the lab was cut.", { timeout: longMs });
     await page.request.put("/lab/mood", { data: { mood: "well" } });
     await page.getByRole("button", { name: "Try again" }).click();
-    await expect(page.getByText(/^Receipt [0-9A-F]{4}-/)).toBeVisible({ timeout: longMs });
+    await expect(page.getByText(/^Order number [0-9A-F]{4}-/)).toBeVisible({ timeout: longMs });
     await expect(page.getByRole("article")).toHaveCount(1);
     await expect(page.getByRole("article")).toContainText("Quayside Collage Press · 1 file");
     await expect(stage(page)).toHaveAttribute("data-stage", /received|checked/);
@@ -80,7 +80,7 @@ test("a collage goes to the lab: full, cut off, sent back, and taken; the order 
   await test.step("what the lab cannot use it finds in the bytes: here another kind of colours", async () => {
     await labIs(page, "takes everything");
     await toSend();
-    await page.getByRole("button", { name: "Otherwise" }).click();
+    await page.getByRole("button", { name: "More options" }).click();
     await page.getByRole("combobox", { name: "Colours", exact: true }).selectOption("displayP3");
     await page.getByRole("button", { name: "Send it to Quayside Collage Press" }).click();
     await expect(page.getByRole("alert").first()).toContainText("sends them back", { timeout: longMs });
@@ -104,16 +104,16 @@ test("a book with its cover, and print sheets, are taken by labs that count and 
     await page.getByText("To the lab", { exact: true }).click();
     await typeInto(page, "How many books", "3");
     await page.getByRole("button", { name: "Send it to Pennywhistle Press" }).click();
-    await expect(page.getByText(/^Receipt /)).toBeVisible({ timeout: longMs });
+    await expect(page.getByText(/^Order number /)).toBeVisible({ timeout: longMs });
     await expect(page.getByRole("heading", { name: "My book, 3 copies" })).toBeVisible();
     await expect(page.getByRole("link", { name: /^Send/ })).toContainText("sent to the lab");
   });
 
   await test.step("an order is forgotten, and remembered again", async () => {
-    await page.getByRole("button", { name: "Forget this order: My book, 3 copies" }).click();
+    await page.getByRole("button", { name: "Remove from this list: My book, 3 copies" }).click();
     await expect(page.getByRole("article")).toHaveCount(0);
     await page.getByRole("button", { name: "Undo", exact: true }).click();
-    await expect(page.getByText(/^Receipt /)).toBeVisible();
+    await expect(page.getByText(/^Order number /)).toBeVisible();
   });
 
   await test.step("in one zip, with an order sheet and the list", async () => {
@@ -144,11 +144,11 @@ test("a book with its cover, and print sheets, are taken by labs that count and 
     await page.getByRole("button", { name: "Photos …" }).click();
     await page.getByRole("combobox", { name: "Size" }).selectOption("3x4");
     await page.getByRole("button", { name: "Take these 5 photos" }).click();
-    await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
+    await page.getByRole("combobox", { name: "Paper" }).selectOption("lab");
     await page.getByRole("button", { name: "Pack the sheets" }).click();
     await expect(page.getByTestId("packed")).toContainText("3 sheets");
     await page.getByRole("button", { name: "Order them from Fernhill Prints" }).click();
     const order = page.getByRole("article", { name: "My book, 3 print sheets" });
-    await expect(order.getByText(/^Receipt /)).toBeVisible({ timeout: longMs });
+    await expect(order.getByText(/^Order number /)).toBeVisible({ timeout: longMs });
   });
 });

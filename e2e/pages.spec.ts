@@ -22,7 +22,7 @@ import {
   undoButton,
 } from "./support/tessip.ts";
 
-const run = (page: Page) => page.getByRole("listbox", { name: "The pages of this work" }).getByRole("option");
+const run = (page: Page) => page.getByRole("listbox", { name: "The pages of this project" }).getByRole("option");
 const openNumber = (page: Page) =>
   run(page).evaluateAll((all) => all.findIndex((p) => p.getAttribute("aria-selected") === "true") + 1);
 const cards = (page: Page) => page.locator("[data-card]");
@@ -101,7 +101,7 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
     await typeInto(page, "Gap", "9 mm");
     await page.getByRole("button", { name: "This look on some pages …" }).click();
     await page.getByRole("textbox", { name: "Page numbers" }).fill("4, 40");
-    await expect(page.getByText("None of these is another page of this work.")).toBeVisible();
+    await expect(page.getByText("None of these is another page of this project.")).toBeVisible();
     await page.getByRole("textbox", { name: "Page numbers" }).fill("1-2, 6");
     await page.getByRole("button", { name: "Dress 3 pages" }).click();
     await expectUndo(page, "Dressed 3 pages");
@@ -175,14 +175,14 @@ test("templates: found, seen on the page, taken, saved, given away and brought i
     await page.mouse.move(400, 300);
     await expectEvenGaps(page);
     const drawn = await tileBoxes(page);
-    await page.getByRole("button", { name: "All mirrored left to right" }).click();
+    await page.getByRole("button", { name: "Show them mirrored left to right" }).click();
     await card(page, "Corner of six").click();
     await page.mouse.move(400, 300);
     const largest = (all: typeof drawn) => all.reduce((a, b) => (b.width > a.width ? b : a));
     expect(largest(await tileBoxes(page)).x).toBeGreaterThan(largest(drawn).x + 20);
-    await page.getByRole("button", { name: "All turned a quarter" }).click();
-    await page.getByRole("button", { name: "All mirrored left to right" }).click();
-    for (let i = 0; i < 3; i += 1) await page.getByRole("button", { name: "All turned a quarter" }).click();
+    await page.getByRole("button", { name: "Show them turned a quarter" }).click();
+    await page.getByRole("button", { name: "Show them mirrored left to right" }).click();
+    for (let i = 0; i < 3; i += 1) await page.getByRole("button", { name: "Show them turned a quarter" }).click();
   });
 
   await test.step("too many photos make places, too few leave some that can be closed up", async () => {
@@ -234,8 +234,8 @@ test("templates: found, seen on the page, taken, saved, given away and brought i
     await expect(cards(page)).toHaveCount(0);
     await page.getByRole("button", { name: "Undo", exact: true }).click();
     await expect(cards(page)).toHaveCount(1);
-    await page.getByRole("link", { name: "To all your work" }).click();
-    await startCollage(page, "Fernhill Prints", "5 × 7 in", "Upright");
+    await page.getByRole("link", { name: "To all your projects" }).click();
+    await startCollage(page, "Fernhill Prints", "5 × 7 in", "Portrait");
     await arrangeFirst(page, 5);
     await page.getByRole("button", { name: "Lay out by a template" }).click();
     const bring = async (path: string) => {

@@ -14,7 +14,7 @@ import {
   undoButton,
 } from "./support/tessip.ts";
 
-const run = (page: Page) => page.getByRole("listbox", { name: "The pages of this work" }).getByRole("option");
+const run = (page: Page) => page.getByRole("listbox", { name: "The pages of this project" }).getByRole("option");
 
 test("pocket pages: a pattern with true sizes, filled, a photo through several, backs, own pockets, and cards as prints", async ({
   page,
@@ -54,7 +54,7 @@ test("pocket pages: a pattern with true sizes, filled, a photo through several, 
   await test.step("a paper goes into a pocket", async () => {
     await page.getByRole("link", { name: /Photos/ }).click();
     await page.getByText("Papers", { exact: true }).click();
-    await page.getByRole("button", { name: "Take the sample papers" }).click();
+    await page.getByRole("button", { name: "Try the sample papers" }).click();
     await expect(page.getByRole("option").nth(1)).toBeVisible();
     await page.getByText("Photos", { exact: true }).last().click();
     await page.getByRole("link", { name: /Pages/ }).click();

@@ -41,7 +41,7 @@ test("reframed: turned by quarters, straightened by a line, shown whole, and all
     await expect.poll(turn).toBeCloseTo(-6, 0);
     await expect(page.getByText("Draw a line along what should be level")).toHaveCount(0);
     await expectUndo(page, "Reframed a photo");
-    await page.getByRole("button", { name: "First framing" }).click();
+    await page.getByRole("button", { name: "Back to the first crop" }).click();
     await expect.poll(turn).toBe(0);
   });
 
@@ -59,7 +59,7 @@ test("reframed: turned by quarters, straightened by a line, shown whole, and all
     await page.getByRole("button", { name: "The page", exact: true }).click();
     await page.getByText("Show all of the photo").click();
     await expect.poll(zoom).toBeGreaterThanOrEqual(100);
-    await page.getByRole("button", { name: "First framing" }).click();
+    await page.getByRole("button", { name: "Back to the first crop" }).click();
   });
 
   await test.step("two fingers zoom and turn it, one moves it", async () => {
@@ -108,7 +108,7 @@ test("reframed: turned by quarters, straightened by a line, shown whole, and all
     await finger("touchMove", level ? { x: from.x, y: from.y + 12 } : { x: from.x + 12, y: from.y });
     await finger("touchMove", level ? { x: from.x, y: from.y + 30 } : { x: from.x + 30, y: from.y });
     await finger("touchEnd");
-    await expectUndo(page, "Moved a seam");
+    await expectUndo(page, "Moved a line between photos");
     await expectEvenGaps(page);
     const [one, two] = [await nameOf(page, 1), await nameOf(page, 2)];
     const [a, b] = [await centre(tile(page, 1)), await centre(tile(page, 2))];

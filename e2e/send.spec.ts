@@ -54,7 +54,7 @@ async function titledCollage(page: Page, photos: number, title: string): Promise
   await expectKept(page);
   const onScreen = await paintedPage(page);
   await page.getByRole("link", { name: /^Send/ }).click();
-  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByRole("button", { name: "More options" }).click();
   return onScreen;
 }
 
@@ -68,7 +68,7 @@ test("a page as JPEG, PNG and TIFF, in other colours and without bleed, each rea
   const onScreen = await paintedPage(page);
   await page.getByRole("link", { name: /^Send/ }).click();
   await expect(page.getByText("As Quayside Collage Press wants it")).toBeVisible();
-  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByRole("button", { name: "More options" }).click();
   const kind = page.getByRole("combobox", { name: "Kind of file" });
   const px = Math.round(((203.2 + 6) / 25.4) * 300);
 
@@ -248,7 +248,7 @@ test("the files of a book: paused, in a folder, and in one zip after the browser
   });
 
   await test.step("what faces each other in one file, and the first page, which is seen alone, by itself", async () => {
-    await page.getByRole("button", { name: "Otherwise" }).click();
+    await page.getByRole("button", { name: "More options" }).click();
     await page.getByRole("combobox", { name: "A file holds" }).selectOption("mixed");
     await page.getByText("Some pages", { exact: true }).click();
     await page.getByRole("textbox", { name: "Pages, as 1-4, 8" }).fill("1-3");

@@ -67,13 +67,13 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
   await shelfPhotos(page).first().click();
   for (let i = 0; i < 3; i += 1) await page.keyboard.press("Shift+ArrowRight");
   await page.getByRole("button", { name: "Arrange 4 photos" }).click();
-  await page.getByRole("listbox", { name: "The pages of this work" }).getByRole("option").nth(1).click();
+  await page.getByRole("listbox", { name: "The pages of this project" }).getByRole("option").nth(1).click();
   await shelfPhotos(page).nth(4).click();
   for (let i = 0; i < 2; i += 1) await page.keyboard.press("Shift+ArrowRight");
   await page.getByRole("button", { name: "Arrange 3 photos" }).click();
   await expectKept(page);
   await page.getByRole("link", { name: /^Send/ }).click();
-  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByRole("button", { name: "More options" }).click();
   await page.getByLabel(/Already cut/).check();
   await page.getByText("In one zip", { exact: true }).click();
   const prints = Object.values(await savedZip(page, /^Save 7 JPEGs to disk/));
@@ -88,7 +88,7 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
   });
 
   await test.step("two on each print, for the least money, apart with a single cut", async () => {
-    await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
+    await page.getByRole("combobox", { name: "Paper" }).selectOption("lab");
     await expect(page.getByText(/The machine may lose 0\.059 in at each edge/)).toBeVisible();
     await pack(page);
     await expect(page.getByTestId("packed")).toContainText("4 sheets, £0.76");
@@ -164,7 +164,7 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
     await page.getByRole("spinbutton").or(page.getByLabel("Copies of each")).first().fill("2");
     await page.keyboard.press("Enter");
     await expect(page.getByText("What you print has changed since these sheets were packed.")).toBeVisible();
-    await page.getByRole("combobox", { name: "On what" }).selectOption("printer");
+    await page.getByRole("combobox", { name: "Paper" }).selectOption("printer");
     await typeInto(page, "Cannot print at the edge", "120 mm");
     await page.getByRole("button", { name: "Pack again" }).click();
     await expect(page.getByRole("alert")).toContainText("leave nothing of the paper to print on");
@@ -178,7 +178,7 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
   });
 
   await test.step("on one's own printer: with space, marks and words beside; the list of cuts as a PDF", async () => {
-    await page.getByText("Space between", { exact: true }).click();
+    await page.getByText("Gap", { exact: true }).click();
     await pack(page);
     await expect(page.getByTestId("packed")).toContainText(/^[34] sheets/);
     const n = await cuts(page).count();
@@ -243,7 +243,7 @@ test("photos in usual sizes over a mix of prints; what is left over is filled; a
   });
 
   await test.step("a test print with rulers; sheets are made to what they measure", async () => {
-    await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
+    await page.getByRole("combobox", { name: "Paper" }).selectOption("lab");
     const download = page.waitForEvent("download");
     await page.getByRole("button", { name: "Save a test print with rulers" }).click();
     const { data, info } = await sharp(await (await download).path())
@@ -285,7 +285,7 @@ test("photos in usual sizes over a mix of prints; what is left over is filled; a
   await test.step("whole pages as well, from a roll that is cut off where the last piece ends", async () => {
     await page.getByRole("button", { name: "All pages" }).click();
     await expect(page.getByRole("region", { name: "1 page, 8 × 8 in" })).toBeVisible();
-    await page.getByRole("combobox", { name: "On what" }).selectOption("roll");
+    await page.getByRole("combobox", { name: "Paper" }).selectOption("roll");
     await typeInto(page, "Price of a metre", "9");
     await pack(page);
     await expect(page.getByTestId("packed")).toContainText(/1 sheet, \d\.\d\d/);

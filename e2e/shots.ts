@@ -36,15 +36,15 @@ try {
   await page.goto("/");
   await takeSample(page);
   await page.goto("/");
-  await startCollage(page, "Hollow Oak Posters", "18 × 24 in", "Sideways");
+  await startCollage(page, "Hollow Oak Posters", "18 × 24 in", "Landscape");
   await page.getByRole("button", { name: "Arrange the first 60 of them" }).click();
   await shot(page, "pages-sixty");
-  await page.getByRole("textbox", { name: "Name of this work" }).fill("The first summer");
+  await page.getByRole("textbox", { name: "Name of this project" }).fill("The first summer");
   await page.keyboard.press("Enter");
 
-  await page.getByRole("link", { name: "To all your work" }).click();
+  await page.getByRole("link", { name: "To all your projects" }).click();
   await startCollage(page, "Quayside Collage Press", "12 × 12 in");
-  await page.getByRole("textbox", { name: "Name of this work" }).fill("A year aboard");
+  await page.getByRole("textbox", { name: "Name of this project" }).fill("A year aboard");
   await page.keyboard.press("Enter");
   const listed = [0, 1, 2, 4, 6, 9, 13, 20, 24, 28, 33, 38];
   const ids = await page.evaluate(() => document.querySelectorAll("[data-photo]").length);
@@ -76,23 +76,23 @@ try {
   await page.getByRole("button", { name: "Make 2 pages" }).click();
   await shot(page, "pages-several");
   await page.getByRole("link", { name: /Send/ }).click();
-  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByRole("button", { name: "More options" }).click();
   await shot(page, "send");
-  await page.getByRole("link", { name: "To all your work" }).click();
+  await page.getByRole("link", { name: "To all your projects" }).click();
   await page.getByText("Pocket pages", { exact: true }).click();
-  await page.getByRole("link", { name: "To all your work" }).click();
+  await page.getByRole("link", { name: "To all your projects" }).click();
   await page.getByText("A book", { exact: true }).click();
   await page.getByText("Otterbourne Books", { exact: true }).click();
   await page.getByText("25 × 20 cm", { exact: true }).click();
-  await page.getByText("Sideways", { exact: true }).click();
+  await page.getByText("Landscape", { exact: true }).click();
   await page.getByRole("button", { name: "Make an example book and pocket pages" }).click();
-  await page.getByText(/are among your works/).waitFor();
+  await page.getByText(/are among your projects/).waitFor();
   await page.getByRole("link", { name: "Open The kitchen drawer" }).click();
   await page.keyboard.press("PageDown");
   await shot(page, "pockets");
   await page.getByRole("link", { name: /^Print sheets/ }).click();
   await page.getByRole("button", { name: "All cards of the pockets" }).click();
-  await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
+  await page.getByRole("combobox", { name: "Paper" }).selectOption("lab");
   await page.getByRole("button", { name: "Pack the sheets" }).click();
   await page.getByTestId("packed").waitFor({ timeout: 60_000 });
   // One that has something to cut.
@@ -105,7 +105,7 @@ try {
   await page.getByRole("button", { name: "Order them from Fernhill Prints" }).click();
   await page.locator("[data-stage=printing]").waitFor({ timeout: 120_000 });
   await shot(page, "orders");
-  await page.getByRole("link", { name: "To all your work" }).click();
+  await page.getByRole("link", { name: "To all your projects" }).click();
   await page.getByRole("link", { name: "Open Our year on the Marigold" }).click();
   await page.getByRole("link", { name: "Overview" }).click();
   await page.getByRole("listbox", { name: "The pages of this book" }).getByRole("option").nth(3).click();
@@ -123,7 +123,7 @@ try {
   await page.getByRole("link", { name: /^Check/ }).click();
   await page.locator("[data-testid=findings][aria-busy=false]").waitFor();
   await shot(page, "check");
-  await page.getByRole("button", { name: "More about this work" }).click();
+  await page.getByRole("button", { name: "More about this project" }).click();
   await page.getByRole("menuitem", { name: "Read through" }).click();
   for (let i = 0; i < 4; i += 1) {
     await page.keyboard.press("ArrowRight");
@@ -145,15 +145,15 @@ try {
   await page.getByText("Faces were found.").waitFor({ timeout: 60_000 });
   await shot(page, "photo-sheet");
   await page.getByRole("button", { name: "Close", exact: true }).first().click();
-  await page.getByRole("link", { name: "To all your work" }).click();
+  await page.getByRole("link", { name: "To all your projects" }).click();
   await shot(page, "start");
-  await page.getByRole("button", { name: /^Where your work is kept/ }).click();
+  await page.getByRole("button", { name: /^Where your projects are kept/ }).click();
   await page.getByRole("dialog").getByRole("button", { name: "Choose a folder" }).click();
   await page.getByText(/written and read back/).waitFor({ timeout: 60_000 });
   await page.mouse.move(640, 20);
   await shot(page, "kept");
   await page.getByRole("dialog").getByRole("button", { name: "Done" }).click();
-  await page.getByRole("link", { name: "A lab that is not here …" }).click();
+  await page.getByRole("link", { name: "Add another lab …" }).click();
   await page.getByRole("button", { name: "Begin from Marrow & Lisle" }).click();
   await shot(page, "labs");
 } finally {

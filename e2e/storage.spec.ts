@@ -21,7 +21,7 @@ import {
 
 const scratch = (name: string) => mkdtemp(join(tmpdir(), `tessip-${name}-`));
 const works = (page: Page) => page.getByRole("link", { name: /^Open / });
-const whereKept = (page: Page) => page.getByRole("button", { name: /^Where your work is kept/ });
+const whereKept = (page: Page) => page.getByRole("button", { name: /^Where your projects are kept/ });
 const dialog = (page: Page) => page.getByRole("dialog");
 
 async function makeWork(page: Page, photos: number): Promise<string> {
@@ -66,13 +66,13 @@ test("each of the two stores is made again from the other; when both are gone, w
   await test.step("the database is gone: all of it is there, and a sentence says what happened", async () => {
     await again(loseDatabase);
     await page.goto("/");
-    await expect(page.getByText("It was made again from the second copy: 1 work and 4 photos.")).toBeVisible();
+    await expect(page.getByText("It was made again from the second copy: 1 project and 4 photos.")).toBeVisible();
     await expectWork(page, 4);
   });
 
   await test.step("the database is deleted under the open tab: it says so at once, and goes on", async () => {
     await page.evaluate(() => void indexedDB.deleteDatabase("tessip"));
-    await expect(page.getByText("It was made again from the second copy: 1 work and 4 photos.")).toBeVisible();
+    await expect(page.getByText("It was made again from the second copy: 1 project and 4 photos.")).toBeVisible();
     await typeInto(page, "Gap", "6 mm");
     await expectKept(page);
     await page.reload();
@@ -97,7 +97,7 @@ test("each of the two stores is made again from the other; when both are gone, w
     );
     await page.goto("/");
     await expect(page.getByRole("heading", { name: "A newer Tessip has been here" })).toBeVisible();
-    await expect(page.getByText("there was 1 work and 4 photos here")).toBeVisible();
+    await expect(page.getByText("there was 1 project and 4 photos here")).toBeVisible();
     await bystander.close();
   });
 
@@ -107,7 +107,7 @@ test("each of the two stores is made again from the other; when both are gone, w
     await expect(works(page)).toHaveCount(1);
     await again(losePrivateFiles);
     await page.goto("/");
-    await expect(page.getByText(/lost its second copy of your works.*originals may be missing/)).toBeVisible();
+    await expect(page.getByText(/lost its second copy of your projects.*originals may be missing/)).toBeVisible();
     await works(page).first().click();
     await expect(tiles(page)).toHaveCount(3);
   });
@@ -119,7 +119,7 @@ test("each of the two stores is made again from the other; when both are gone, w
     });
     for (const _ of [1, 2]) {
       await page.goto("/");
-      await expect(page.getByRole("heading", { name: "There was 1 work and 4 photos here" })).toBeVisible();
+      await expect(page.getByRole("heading", { name: "There was 1 project and 4 photos here" })).toBeVisible();
     }
     await page.getByRole("button", { name: "Start afresh" }).click();
     await page.reload();
@@ -283,7 +283,7 @@ test("a safe folder: two browsers in turn on one, killed on the way, and everyth
     await fresh.goto("/");
     await whereKept(fresh).click();
     await fresh.getByTestId("everything-file").setInputFiles(path);
-    await expect(fresh.getByText("2 works and 5 photos came in.")).toBeVisible();
+    await expect(fresh.getByText("2 projects and 5 photos came in.")).toBeVisible();
     await dialog(fresh).getByRole("button", { name: "Done" }).click();
     await expect(works(fresh)).toHaveCount(2);
     await works(fresh).first().click();
@@ -314,12 +314,12 @@ test("what is removed comes back whole, after a reload and beside another tab; a
     await second.goto(address);
     await expect(second.getByText("Here you can look, but not change it.")).toBeVisible();
     await expect(second.getByRole("textbox", { name: "Gap" })).toBeDisabled();
-    await expect(second.getByText("Only to look at: this work is open in another tab.")).toBeVisible();
-    await second.getByRole("button", { name: "More about this work" }).click();
+    await expect(second.getByText("Only to look at: this project is open in another tab.")).toBeVisible();
+    await second.getByRole("button", { name: "More about this project" }).click();
     await expect(second.getByRole("menuitem", { name: "Bring in finished pages …" })).toBeDisabled();
     await second.keyboard.press("Escape");
     await second.keyboard.press("Control+z");
-    await expect(second.getByText("Nothing was changed: this work is open in another tab")).toBeVisible();
+    await expect(second.getByText("Nothing was changed: this project is open in another tab")).toBeVisible();
     await expectUndo(page, "Changed the gap");
     await second.getByRole("button", { name: "Work on it here instead" }).click();
     await expect(page.getByText("Here you can look, but not change it.")).toBeVisible();
@@ -332,11 +332,11 @@ test("what is removed comes back whole, after a reload and beside another tab; a
     await page.getByRole("button", { name: "Remove My collage" }).click();
     await expect(works(page)).toHaveCount(0);
     await typeInto(second, "Gap", "3 mm");
-    await expect(second.getByRole("alert").getByText(/Not kept: this work was removed/)).toBeVisible();
+    await expect(second.getByRole("alert").getByText(/Not kept: this project was removed/)).toBeVisible();
     await page.reload();
     await expect(works(page)).toHaveCount(0);
     await page.goto(address);
-    await expect(page.getByRole("heading", { name: "This work was removed" })).toBeVisible();
+    await expect(page.getByRole("heading", { name: "This project was removed" })).toBeVisible();
     await page.goto("/");
     await page.getByRole("button", { name: "Removed (1)" }).click();
     await page.getByRole("button", { name: "Bring back My collage" }).click();
@@ -399,7 +399,7 @@ test("what is removed comes back whole, after a reload and beside another tab; a
     await page.getByRole("button", { name: "Another page" }).click();
     await expectKept(page);
     await page.goto("/work/nobody/pages");
-    await expect(page.getByRole("heading", { name: "There is no work at this address" })).toBeVisible();
+    await expect(page.getByRole("heading", { name: "There is no project at this address" })).toBeVisible();
     await page.evaluate(async () => {
       const db = await new Promise<IDBDatabase>((done) => {
         const request = indexedDB.open("tessip");
@@ -417,7 +417,7 @@ test("what is removed comes back whole, after a reload and beside another tab; a
       db.close();
     });
     await page.goto(address);
-    await expect(page.getByRole("heading", { name: "The record of this work is damaged" })).toBeVisible();
+    await expect(page.getByRole("heading", { name: "The record of this project is damaged" })).toBeVisible();
     await page.getByRole("button", { name: "Keep the one page that can be read; 1 cannot" }).click();
     await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();
   });

@@ -135,7 +135,7 @@ test("a photo that is small on one page and large on another is in the PDF as la
   await page.getByRole("listbox", { name: "Shelf" }).getByRole("option", { name: /plate/ }).click();
   await page.getByRole("button", { name: /^Arrange 1 photo/ }).click();
   await page.getByRole("link", { name: /^Send/ }).click();
-  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByRole("button", { name: "More options" }).click();
   await page.getByRole("combobox", { name: "Kind of file" }).selectOption("pdf");
   const { path } = await savedFile(page);
   const widths = execFileSync("pdfimages", ["-list", path], { encoding: "utf8" })
@@ -202,7 +202,7 @@ test("sixteen bits of a photo come out of a TIFF for a lab that takes them, in t
   for (let i = 0; i < raw.length; i += 6) levels.add(raw.readUInt16LE(i));
   expect(levels.size).toBeGreaterThan(1000);
   expect(Math.max(...levels)).toBe(65_535);
-  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByRole("button", { name: "More options" }).click();
   await page.getByLabel(/16 bits a colour/).uncheck();
   expect(execFileSync("exiftool", ["-s3", "-BitsPerSample", (await savedFile(page)).path], { encoding: "utf8" })).toBe(
     "8 8 8\n",

@@ -19,7 +19,7 @@ async function openWork(page: Page, path: string, name: string): Promise<void> {
 /** All pages as small PNGs, by the names of their files. */
 async function smallPages(page: Page, count: number): Promise<Map<string, Buffer>> {
   await page.getByRole("link", { name: /^Send/ }).click();
-  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByRole("button", { name: "More options" }).click();
   await page.getByRole("combobox", { name: "Kind of file" }).selectOption("png");
   await page.getByLabel(/^Small, for the web/).check();
   await typeInto(page, "Longer side, pixels", "400");

@@ -106,7 +106,7 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
     await expect(page.getByText("Follows the photo")).toBeVisible();
     await page.getByLabel("Follows the photo").selectOption("day");
     await expect(captions.last()).toHaveAccessibleName(/words: \d+ \w+ 2025/);
-    await page.getByLabel("Days in all of this work are written in").selectOption({ label: "German" });
+    await page.getByLabel("Days in all of this project are written in").selectOption({ label: "German" });
     await expect(captions.last()).toHaveAccessibleName(/words: \d+\. \p{L}+ 2025/u);
     await undoButton(page).click();
     await expect(captions.last()).toHaveAccessibleName(/words: \d+ \w+ 2025/);
@@ -124,7 +124,7 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
     await page.getByRole("button", { name: "Write here" }).click();
     await page.keyboard.press("Escape");
     await page.getByLabel("Card", { exact: true }).selectOption({ label: "lined" });
-    await expect(last).toHaveAccessibleName(/a journaling card, blank/);
+    await expect(last).toHaveAccessibleName(/a blank card for a story/);
     await page.getByRole("button", { name: "Card colour: Another colour" }).click();
     const typed = page.getByRole("textbox", { name: "Card colour: Another colour" });
     await typed.fill("#ddeeff");

@@ -20,7 +20,7 @@ import {
 } from "./support/tessip.ts";
 
 const more = async (page: Page, item: string | RegExp) => {
-  await page.getByRole("button", { name: "More about this work" }).click();
+  await page.getByRole("button", { name: "More about this project" }).click();
   await page.getByRole("menuitem", { name: item }).click();
 };
 
@@ -73,7 +73,7 @@ test("a work as one file: saved, opened in another browser with nothing missing,
     const other = await context.newPage();
     await other.goto("/");
     await openFile(other, path);
-    await expect(other.getByText("“My collage” is among your works now.")).toBeVisible();
+    await expect(other.getByText("“My collage” is among your projects now.")).toBeVisible();
     await other.getByRole("link", { name: "Open My collage" }).click();
     await expect(tiles(other)).toHaveCount(3);
     await expect(shelfPhotos(other)).toHaveCount(3);
@@ -109,7 +109,7 @@ test("a work as one file: saved, opened in another browser with nothing missing,
     expect(said).toContain("Kingfisher");
     await page.goto("/");
     await openFile(page, bare);
-    await expect(page.getByText(/is among your works now/)).toBeVisible();
+    await expect(page.getByText(/is among your projects now/)).toBeVisible();
     await expect(page.getByText(/not in the file/)).toHaveCount(0);
   });
 
@@ -127,7 +127,7 @@ test("a work as one file: saved, opened in another browser with nothing missing,
       page,
       await put("damaged.zip", { "project.json": text({ ...head, project: { ...head.project, pages: 5 } }) }),
     );
-    await expect(page.getByText(/cannot be read as a work/)).toBeVisible();
+    await expect(page.getByText(/cannot be read as a project/)).toBeVisible();
     const evil = { ...head.photos[0], id: "evil", hash: "f".repeat(64), name: "../../evil.jpg" };
     const { "preview.jpg": _, ...whole } = inside;
     await openFile(
@@ -142,7 +142,7 @@ test("a work as one file: saved, opened in another browser with nothing missing,
         "../../../originals/x": text("out there"),
       }),
     );
-    await expect(page.getByText("“Climbing” is among your works now.")).toBeVisible();
+    await expect(page.getByText("“Climbing” is among your projects now.")).toBeVisible();
     await expect(page.getByText(/evil.jpg was not in the file. Its place is kept/)).toBeVisible();
     await expect(page.getByRole("link", { name: /^Open / })).toHaveCount(3);
   });
@@ -181,17 +181,17 @@ test("snapshots, copies, another beginning, two works as one, another size, fini
 
   await test.step("duplicated, and begun anew with bare places", async () => {
     await more(page, "Duplicate it");
-    await expect(page.getByRole("textbox", { name: "Name of this work" })).toHaveValue("My collage, a copy");
+    await expect(page.getByRole("textbox", { name: "Name of this project" })).toHaveValue("My collage, a copy");
     await expect(tiles(page)).toHaveCount(6);
     await more(page, "Begin another like it, without photos");
-    await expect(page.getByRole("textbox", { name: "Name of this work" })).toHaveValue("My collage, a copy, anew");
+    await expect(page.getByRole("textbox", { name: "Name of this project" })).toHaveValue("My collage, a copy, anew");
     await expect(page.getByRole("link", { name: /Pages/ })).toContainText("6 empty");
   });
 
-  await test.step("another work's pages come behind these", async () => {
-    await more(page, "Take in another work …");
-    await page.getByLabel("Which work").selectOption({ label: "My collage (1)" });
-    await page.getByRole("button", { name: "Take it in" }).click();
+  await test.step("another project's pages come behind these", async () => {
+    await more(page, "Add pages from another project …");
+    await page.getByLabel("Which project").selectOption({ label: "My collage (1)" });
+    await page.getByRole("button", { name: "Add the pages" }).click();
     await expect(page.getByText("1 page came in.")).toBeVisible();
     await expect(page.getByRole("link", { name: /Pages/ })).toContainText("2 pages, 6 empty");
   });
@@ -200,7 +200,7 @@ test("snapshots, copies, another beginning, two works as one, another size, fini
     await more(page, "Another lab or size …");
     await page.getByLabel("Lab", { exact: true }).selectOption({ label: "Lindal Sheet Works" });
     await page.getByLabel("Size", { exact: true }).selectOption({ label: "30 × 60 cm" });
-    await page.getByRole("button", { name: "Solve all pages again" }).click();
+    await page.getByRole("button", { name: "Fit all pages to the new size" }).click();
     await expect(page.getByText("All pages fit the new size.")).toBeVisible();
     await expect(page.getByText("Lindal Sheet Works", { exact: true })).toBeVisible();
     await expectUndo(page, "Changed the size");

@@ -52,38 +52,38 @@ const a6 = [5.83, 4.13, 4.13] as const;
 
 /** Patterns that come along, by the binder that they are for. */
 export const shippedPatterns: readonly PocketPattern[] = [
-  inRows("12-nine-squares", "Nine squares, 4 × 4 in", "12 × 12 in", times(3, [4, 4, 4, 4])),
-  inRows("12-six-level", "Six level, 6 × 4 in", "12 × 12 in", times(3, [4, 6, 6])),
-  inRows("12-twelve-upright", "Twelve upright, 3 × 4 in", "12 × 12 in", times(3, [4, 3, 3, 3, 3])),
-  inRows("12-four-large", "Four large, 6 × 6 in", "12 × 12 in", times(2, [6, 6, 6])),
+  inRows("12-nine-squares", "9 square, 4 × 4 in", "12 × 12 in", times(3, [4, 4, 4, 4])),
+  inRows("12-six-level", "6 landscape, 6 × 4 in", "12 × 12 in", times(3, [4, 6, 6])),
+  inRows("12-twelve-upright", "12 portrait, 3 × 4 in", "12 × 12 in", times(3, [4, 3, 3, 3, 3])),
+  inRows("12-four-large", "4 large, 6 × 6 in", "12 × 12 in", times(2, [6, 6, 6])),
   inRows("12-mixed", "Mixed, 6 × 4 and 3 × 4 in", "12 × 12 in", [
     [4, 6, 3, 3],
     [4, 3, 3, 6],
     [4, 6, 3, 3],
   ]),
-  inRows("12-one", "One whole, 12 × 12 in", "12 × 12 in", [[12, 12]]),
-  inRows("85-nine-cards", "Nine cards, 2½ × 3½ in", "8½ × 11 in", times(3, [3.5, 2.5, 2.5, 2.5])),
-  inRows("85-four-upright", "Four upright, 4 × 5 in", "8½ × 11 in", times(2, [5, 4, 4])),
-  inRows("85-level-and-squares", "Two upright and two squares, 4 × 6 and 4 × 4 in", "8½ × 11 in", [
+  inRows("12-one", "The whole page, 12 × 12 in", "12 × 12 in", [[12, 12]]),
+  inRows("85-nine-cards", "9 cards, 2½ × 3½ in", "8½ × 11 in", times(3, [3.5, 2.5, 2.5, 2.5])),
+  inRows("85-four-upright", "4 portrait, 4 × 5 in", "8½ × 11 in", times(2, [5, 4, 4])),
+  inRows("85-level-and-squares", "2 portrait and 2 square, 4 × 6 and 4 × 4 in", "8½ × 11 in", [
     [6, 4, 4],
     [4, 4, 4],
   ]),
-  inRows("912-nine-upright", "Nine upright, 3 × 4 in", "9 × 12 in", times(3, [4, 3, 3, 3])),
+  inRows("912-nine-upright", "9 portrait, 3 × 4 in", "9 × 12 in", times(3, [4, 3, 3, 3])),
   inRows("912-mixed", "Mixed, 6 × 4 and 3 × 4 in", "9 × 12 in", [
     [4, 6, 3],
     [4, 3, 6],
     [4, 6, 3],
   ]),
-  inRows("912-six-squares", "Six squares, 4 × 4 in", "9 × 12 in", times(3, [4, 4, 4])),
-  inRows("68-four-upright", "Four upright, 3 × 4 in", "6 × 8 in", times(2, [4, 3, 3])),
-  inRows("68-two-level", "Two level, 6 × 4 in", "6 × 8 in", times(2, [4, 6])),
-  inRows("68-one-and-two", "One level and two upright", "6 × 8 in", [
+  inRows("912-six-squares", "6 square, 4 × 4 in", "9 × 12 in", times(3, [4, 4, 4])),
+  inRows("68-four-upright", "4 portrait, 3 × 4 in", "6 × 8 in", times(2, [4, 3, 3])),
+  inRows("68-two-level", "2 landscape, 6 × 4 in", "6 × 8 in", times(2, [4, 6])),
+  inRows("68-one-and-two", "1 landscape and 2 portrait", "6 × 8 in", [
     [4, 6],
     [4, 3, 3],
   ]),
-  inRows("a4-four-a6", "Four of A6", "A4", [a6, a6]),
-  inRows("a4-nine-cards", "Nine cards, 63 × 88 mm", "A4", times(3, [3.465, 2.48, 2.48, 2.48])),
-  inRows("a4-two-a5", "Two of A5, level", "A4", times(2, [5.83, 8.27])),
+  inRows("a4-four-a6", "4 of A6", "A4", [a6, a6]),
+  inRows("a4-nine-cards", "9 cards, 63 × 88 mm", "A4", times(3, [3.465, 2.48, 2.48, 2.48])),
+  inRows("a4-two-a5", "2 of A5, landscape", "A4", times(2, [5.83, 8.27])),
 ];
 
 export interface TypedPattern {

@@ -83,10 +83,10 @@ export class Giver {
     };
     await page.goto(at[door]);
     if (door === "papers") await page.getByText("Papers", { exact: true }).click();
-    if (door === "everything") await page.getByRole("button", { name: /^Where your work is kept/ }).click();
+    if (door === "everything") await page.getByRole("button", { name: /^Where your projects are kept/ }).click();
     if (door === "templates") await page.getByRole("button", { name: "Lay out by a template …" }).click();
     if (door === "finished") {
-      await page.getByRole("button", { name: "More about this work" }).click();
+      await page.getByRole("button", { name: "More about this project" }).click();
       await page.getByRole("menuitem", { name: "Bring in finished pages …" }).click();
     }
     if (door === "paste") await page.getByRole("button", { name: "A caption", exact: true }).click();
@@ -130,7 +130,7 @@ export class Giver {
       return (await page.getByText(/files? (was|were) left out/).count()) === 0 && (await this.#count()) !== before;
     }
     const said = {
-      project: [/is among your works now/, /Nothing was changed|That did not work|newer Tessip/],
+      project: [/is among your projects now/, /Nothing was changed|That did not work|newer Tessip/],
       everything: [/came in\.|is here already/, /no safe folder|newer Tessip|did not work/],
       templates: [/came in\.$/, /Nothing came in|none of them came in/],
       lab: [/is here now|Save|Keep/, /Nothing was changed|too long|no lab card|cannot be used/],

@@ -111,7 +111,7 @@ class Somebody {
         await typeInto(page, "Gap", `${((n % 89) / 10 + 0.1).toFixed(1)} mm`);
         break;
       case "rename": {
-        const name = page.getByRole("textbox", { name: "Name of this work" });
+        const name = page.getByRole("textbox", { name: "Name of this project" });
         await name.fill(`Work ${n}`);
         await name.press("Enter");
         break;
@@ -139,7 +139,7 @@ class Somebody {
         const input = page.locator('input[type="file"][accept^=".zip"]').first();
         await input.setInputFiles(join(this.#folder, "saved.zip"));
         await page
-          .getByText(/is among your works now/)
+          .getByText(/is among your projects now/)
           .first()
           .waitFor();
         break;
@@ -152,7 +152,7 @@ class Somebody {
         break;
       }
       case "folder":
-        await page.getByRole("button", { name: /^Where your work is kept/ }).click();
+        await page.getByRole("button", { name: /^Where your projects are kept/ }).click();
         await page
           .getByRole("dialog")
           .getByRole("button", { name: /^(Choose a folder|Keep it in step now)$/ })
@@ -160,10 +160,10 @@ class Somebody {
         await page.getByText(/written and read back/).waitFor({ timeout: 60_000 });
         break;
       case "another":
-        await page.getByRole("button", { name: "More about this work" }).click();
+        await page.getByRole("button", { name: "More about this project" }).click();
         await page.getByRole("menuitem", { name: "Duplicate it" }).click();
         await page
-          .getByText(/is among your works now/)
+          .getByText(/is among your projects now/)
           .first()
           .waitFor();
         break;
@@ -184,7 +184,7 @@ class Somebody {
     await page.getByRole("link", { name: /^Print sheets/ }).click();
     await page.getByRole("button", { name: "Photos …" }).click();
     await page.getByRole("button", { name: /^Take (this photo|these \d+ photos)$/ }).click();
-    await page.getByRole("combobox", { name: "On what" }).selectOption("lab");
+    await page.getByRole("combobox", { name: "Paper" }).selectOption("lab");
     await page.getByRole("button", { name: /^Pack (the sheets|again)$/ }).click();
     await page.getByTestId("packed").waitFor();
   }

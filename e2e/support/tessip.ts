@@ -22,13 +22,18 @@ export async function allIn(page: Page): Promise<void> {
 }
 
 export async function takeSample(page: Page): Promise<void> {
-  await page.getByRole("button", { name: "Take the sample photos" }).click();
+  await page.getByRole("button", { name: "Try the sample photos" }).click();
   await expect(page.getByText("1 file was left out")).toBeVisible();
   await allIn(page);
   await page.getByRole("button", { name: "Close this list" }).click();
 }
 
-export async function startCollage(page: Page, lab: string, size: string, way?: "Upright" | "Sideways"): Promise<void> {
+export async function startCollage(
+  page: Page,
+  lab: string,
+  size: string,
+  way?: "Portrait" | "Landscape",
+): Promise<void> {
   await page.getByText(lab, { exact: true }).click();
   await page.getByText(size, { exact: true }).click();
   if (way) await page.getByText(way, { exact: true }).click();
@@ -71,8 +76,8 @@ export async function startBook(page: Page, lab: string, size: string): Promise<
 }
 
 export async function pace(page: Page): Promise<void> {
-  await page.getByRole("button", { name: "Pace the book" }).click();
-  await page.getByRole("button", { name: "Pace it" }).click();
+  await page.getByRole("button", { name: "Fill the book with photos" }).click();
+  await page.getByRole("button", { name: "Fill it" }).click();
   await expect(page.getByText(/photos are on \d+ pages now/)).toBeVisible();
 }
 
@@ -205,7 +210,7 @@ export const loseOriginals = (page: Page): Promise<void> =>
 
 /** "Save it as one file", and the file. */
 export async function saveWorkAsFile(page: Page, path: string, { places = true } = {}): Promise<string> {
-  await page.getByRole("button", { name: "More about this work" }).click();
+  await page.getByRole("button", { name: "More about this project" }).click();
   await page.getByRole("menuitem", { name: "Save it as one file" }).click();
   if (!places) await page.getByText("Leave out where photos were taken").click();
   const [saved] = await Promise.all([

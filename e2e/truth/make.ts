@@ -21,7 +21,7 @@ export type Kind = (typeof kinds)[number];
 export async function everyKind(page: Page, of: readonly Kind[] = kinds): Promise<Record<Kind, string>> {
   const made: Partial<Record<Kind, string>> = {};
   await page.getByRole("link", { name: /^Send/ }).click();
-  await page.getByRole("button", { name: "Otherwise" }).click();
+  await page.getByRole("button", { name: "More options" }).click();
   for (const kind of of) {
     await page.getByRole("combobox", { name: "Kind of file" }).selectOption(kind);
     if (kind === "tiff") await page.getByRole("combobox", { name: "Packed" }).selectOption("lzw");

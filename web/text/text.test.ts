@@ -26,7 +26,7 @@ test("all words on screen are exchanged at once", () => {
   const same = Object.keys(before).filter((k) => after[k as keyof Words] === before[k as keyof Words]);
   expect(same).toEqual([]);
   expect(now.common.cancel).toBe("[Cancel]");
-  expect(now.stepWords({ code: "renamed", count: 1 })).toBe("[Renamed this work]");
+  expect(now.stepWords({ code: "renamed", count: 1 })).toBe("[Renamed this project]");
 });
 
 test("a subject whose words come later hears what is spoken already", () => {

@@ -4,32 +4,32 @@ import { formatLength, formatSize, type Unit } from "#core/units";
 
 export const check = {
   title: "Check",
-  lead: "What could go wrong on paper, the worst first. What has a button is mended by a click; what you mean so is kept.",
-  nothing: "Nothing goes wrong on paper",
+  lead: "What could go wrong on paper, the worst first. A button puts it right; what you want as it is can be left like this.",
+  nothing: "Ready to print",
   nothingLead: "Every page was looked at: cut, fold, sharpness, words, binding and file names.",
   toSend: "Go on to Send",
   looking: "Looking at what changed …",
   weights: {
-    wrong: "Goes wrong on paper",
+    wrong: "To fix before printing",
     doubt: "Worth a look",
     hint: "Good to know",
   } satisfies Record<Severity, string>,
   goThere: "Go there",
   toPhotos: "To these photos",
-  meantSo: "It is meant so",
-  meantTitle: (n: number) => (n === 1 ? "Keep it as it is?" : `Keep all ${n} as they are?`),
-  meantLead: "It counts as meant so until something changes in that place. Then it is shown again.",
-  meantWhy: "Why, for yourself (as you like)",
-  meantDo: "Keep it so",
-  accepted: (n: number) => (n === 1 ? "1 finding is meant so" : `${n} findings are meant so`),
+  meantSo: "Leave it like this",
+  meantTitle: (n: number) => (n === 1 ? "Leave it like this?" : `Leave all ${n} like this?`),
+  meantLead: "It is not shown again until something changes there.",
+  meantWhy: "Why, for yourself (if you like)",
+  meantDo: "Leave it",
+  accepted: (n: number) => (n === 1 ? "1 thing is left as it is" : `${n} things are left as they are`),
   lookAgain: "Show it again",
   noReason: "without a reason",
   showAll: (n: number) => `Show all ${n}`,
   fixAll: (what: string, n: number) => `${what}: all ${n}`,
-  notFixed: "That could not be put right here. Go there and mend it by hand.",
+  notFixed: "That could not be put right from here. Go there and put it right by hand.",
   page: (n: number) => `Page ${n}`,
   cover: "The cover",
-  wholeWork: "The whole work",
+  wholeWork: "The whole project",
   chart: "How sharp each photo prints",
   chartSays: (sharp: number, fair: number, soft: number) =>
     `${sharp + fair + soft} photos: ${sharp} as sharp as the lab wants, ${fair} a little less, ${soft} below what it takes.`,
@@ -40,7 +40,7 @@ export const check = {
 };
 
 export const fixWords: Record<FixCode, string> = {
-  takeAway: "Take the tile away",
+  takeAway: "Remove it and close the gap",
   useSharper: "Use the sharper one",
   sharperPlace: "Into a smaller place",
   printSmaller: "Arrange the page with it smaller",
@@ -55,7 +55,7 @@ export const fixWords: Record<FixCode, string> = {
   shrinkWords: "Make the words smaller",
   enlargeWords: "Make the words larger",
   readableInk: "Words that can be read",
-  keepBlank: "Blank on purpose",
+  keepBlank: "Leave empty",
   addPages: "Add the missing pages",
   makeCover: "Make the cover",
   clearSpine: "Spine without words",
@@ -95,7 +95,7 @@ export function findingTitle(f: Finding, n: number): string {
     case "faceAtRisk":
       return riskTitle(many("A head", "times heads"), f.risk);
     case "faceCropped":
-      return many("A head that its tile cuts", "heads that their tiles cut");
+      return many("A photo cut through a head", "photos cut through a head");
     case "focusCut":
       return many("What matters is not on the page", "times what matters is not on the page");
     case "thinMargin":
@@ -224,7 +224,7 @@ export function findingWhy(f: Finding): string {
     case "fileTooLarge":
       return "The lab refuses files above its limit. Lower quality, or files of single pages, are smaller.";
     case "nameTooLong":
-      return "The lab refuses it. A shorter name for your work makes the files' names shorter.";
+      return "The lab refuses it. A shorter name for your project makes the files' names shorter.";
     case "labChanged":
       return "Your pages follow the card as it was when you began. Ask the lab, or choose its size again under Another size.";
   }

@@ -2,7 +2,7 @@
 export const example = {
   make: "Make an example book and pocket pages",
   making: "Making the examples",
-  made: "A book of 40 pages and a set of pocket pages are among your works.",
+  made: "A book of 40 pages and a set of pocket pages are among your projects.",
   lead: "From the sample photos, by the same means that you have.",
   bookName: "Our year on the Marigold",
   bookLead: "Locks, moorings, herons, and an engine that would not start.",

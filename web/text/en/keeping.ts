@@ -3,12 +3,12 @@ import { formats } from "./formats.ts";
 /** Everything that is said of what is kept, lost and found again. Each sentence has to be true, and to calm. */
 
 const worksAnd = (works: number, photos: number): string => {
-  const w = works === 1 ? "1 work" : `${works} works`;
+  const w = works === 1 ? "1 project" : `${works} projects`;
   const p = photos === 1 ? "1 photo" : `${formats.number(photos)} photos`;
   return works === 0 ? p : photos === 0 ? w : `${w} and ${p}`;
 };
 
-/** "There was 1 work …", "There were 4 works …": the verb goes with what comes first. */
+/** "There was 1 project …", "There were 4 projects …": the verb goes with what comes first. */
 const thereWere = (works: number, photos: number): string =>
   `${(works || photos) === 1 ? "was" : "were"} ${worksAnd(works, photos)}`;
 
@@ -16,43 +16,44 @@ export const keeping = {
   kept: (time: string) => `Kept in this browser, ${time}`,
   keptIn: (folder: string, ago: string) => `Kept here, and in ${folder} ${ago}`,
   keptHere: "Kept in this browser",
-  where: "Where your work is kept",
+  where: "Where your projects are kept",
   keeping: "Keeping …",
   failed: {
     storageFull: "Not kept: this disk is full. Free some space, then try again; nothing on screen is lost.",
-    storageRefused: "Not kept: this browser refuses to keep data. Save your work as a file before you close this tab.",
+    storageRefused:
+      "Not kept: this browser refuses to keep data. Save your project as a file before you close this tab.",
     storageLost:
-      "Not kept: the browser closed its storage. Try again, or save your work as a file before you close this tab.",
+      "Not kept: the browser closed its storage. Try again, or save your project as a file before you close this tab.",
     storageHeld:
-      "Not kept: another window of Tessip holds your work and does not answer. Close it, then try again; nothing on screen is lost.",
+      "Not kept: another window of Tessip holds your projects and does not answer. Close it, then try again; nothing on screen is lost.",
     newerVersion:
-      "Not kept: a newer Tessip is open in another window. Save your work as a file, then load this page again.",
-    workNewer: "Not kept: this work was written by a newer Tessip. Reload this page to get it.",
-    recordDamaged: "Not kept: the record of this work is damaged. Save your work as a file.",
+      "Not kept: a newer Tessip is open in another window. Save your project as a file, then load this page again.",
+    workNewer: "Not kept: this project was written by a newer Tessip. Reload this page to get it.",
+    recordDamaged: "Not kept: the record of this project is damaged. Save your project as a file.",
     workRemoved:
-      "Not kept: this work was removed in another window. Bring it back there, or save it as a file from the menu at the top right.",
+      "Not kept: this project was removed in another window. Bring it back there, or save it as a file from the menu at the top right.",
     alreadyHere: "Not kept: it is here already.",
   },
   notLasting:
-    "This browser keeps nothing for Tessip, so everything here is gone when the tab closes. You can still work, and save your work and its pages to disk.",
-  elsewhere: "This work is open in another tab. Here you can look, but not change it.",
+    "This browser keeps nothing for Tessip, so everything here is gone when the tab closes. You can still work, and save your project and its pages to disk.",
+  elsewhere: "This project is open in another tab. Here you can look, but not change it.",
   takeOver: "Work on it here instead",
   historyCut:
-    "Some earlier steps cannot be read any more, so Undo goes no further back than here. The work itself is whole.",
+    "Some earlier steps cannot be read any more, so Undo goes no further back than here. The project itself is whole.",
   historyRenewed:
-    "This work was last changed with an earlier Tessip. It is whole, but steps from then cannot be undone. With your first change a snapshot of it as it was is kept.",
-  onlyLooking: "Nothing was changed: this work is open in another tab, and here you can only look at it.",
-  cannotHere: "Only to look at: this work is open in another tab.",
+    "This project was last changed with an earlier Tessip. It is whole, but steps from then cannot be undone. With your first change a snapshot of it as it was is kept.",
+  onlyLooking: "Nothing was changed: this project is open in another tab, and here you can only look at it.",
+  cannotHere: "Only to look at: this project is open in another tab.",
   full: "This disk is full. What you change is still kept, in room that was saved for it. New photos and files have to wait until there is more room.",
-  lost: "The browser took away what it keeps for Tessip, and nothing more can be kept. Save your work as a file now, then load this page again.",
+  lost: "The browser took away what it keeps for Tessip, and nothing more can be kept. Save your project as a file now, then load this page again.",
   happened: {
     rebuilt: (works: number, photos: number) =>
       `The browser had lost part of what it keeps. It was made again from the second copy: ${worksAnd(works, photos)}.`,
     caughtUp: "Your last changes were taken from the second copy. Nothing is missing.",
     journalRemade:
-      "The browser had lost its second copy of your works. It was made again. Look through your photos: originals may be missing.",
+      "The browser had lost its second copy of your projects. It was made again. Look through your photos: originals may be missing.",
     journalDamaged:
-      "A part of what the browser keeps was damaged. What could be read is here; look through your works. The damaged part was put aside and not deleted.",
+      "A part of what the browser keeps was damaged. What could be read is here; look through your projects. The damaged part was put aside and not deleted.",
     wiped: (works: number, photos: number) =>
       `The browser threw away what it kept for Tessip. ${worksAnd(works, photos)} were kept again from memory, but the originals of the photos are gone from this browser. Bring them in again from your disk or a safe folder.`,
   },
@@ -62,13 +63,13 @@ export const keeping = {
 export const cannotOpen = {
   titles: {
     storageFull: "This disk is full",
-    storageHeld: "Another window has your work open",
+    storageHeld: "Another window has your projects open",
     newerVersion: "A newer Tessip has been here",
-    other: "Your work cannot be read just now",
+    other: "Your projects cannot be read just now",
   },
   bodies: {
     storageFull:
-      "Your photos and works are still there. Tessip does not open them yet, because a browser on a full disk may throw them away to make room. Empty the bin, or move something large to another disk. Then try again.",
+      "Your photos and projects are still there. Tessip does not open them yet, because a browser on a full disk may throw them away to make room. Empty the bin, or move something large to another disk. Then try again.",
     storageHeld:
       "That window does not answer, and two at once could spoil each other’s work. Close all other windows and tabs of Tessip. Then try again.",
     newerVersion:
@@ -84,7 +85,7 @@ export const lostAll = {
   title: (works: number, photos: number) => `There ${thereWere(works, photos)} here`,
   body: (day: string) =>
     `That was on ${day}. They are gone from this browser: its data was cleared, or it threw them away on a full disk. Whatever lies elsewhere is untouched.`,
-  hope: "If you have a safe folder, or a work that was saved as a file, everything in it can come back now.",
+  hope: "If you have a safe folder, or a project that was saved as a file, everything in it can come back now.",
   afresh: "Start afresh",
 };
 
@@ -93,7 +94,7 @@ export const removedWords = {
   open: (n: number) => `Removed (${n})`,
   lead: (days: number) => `What you remove stays here for ${days} days and can come back as it was.`,
   nothing: "Nothing was removed.",
-  works: "Works",
+  works: "Projects",
   photos: "Photos, papers and ornaments",
   workFacts: (pages: number, day: string) => `${pages === 1 ? "1 page" : `${pages} pages`}, removed on ${day}`,
   photoFacts: (day: string) => `removed on ${day}`,
@@ -109,27 +110,27 @@ export const removedWords = {
 
 /** In place of a work that does not open. */
 export const workFault = {
-  missing: "There is no work at this address",
+  missing: "There is no project at this address",
   missingBody: "It may have been made in another browser, or deleted for good.",
-  removed: "This work was removed",
+  removed: "This project was removed",
   removedBody: "It is still here for a while. You can bring it back as it was.",
-  damaged: "The record of this work is damaged",
-  newer: "This work was written by a newer Tessip",
+  damaged: "The record of this project is damaged",
+  newer: "This project was written by a newer Tessip",
   newerBody: "It is whole, but this window still runs an older one. Load the page again to get the newer.",
-  damagedBody: "Nothing was deleted. What can still be read of it can be kept as a new work.",
+  damagedBody: "Nothing was deleted. What can still be read of it can be kept as a new project.",
   salvage: (pages: number, lost: number) =>
     lost === 0
-      ? `Keep its ${pages === 1 ? "one page" : `${pages} pages`} as a new work`
+      ? `Keep its ${pages === 1 ? "one page" : `${pages} pages`} as a new project`
       : `Keep the ${pages === 1 ? "one page" : `${pages} pages`} that can be read; ${lost} cannot`,
   salvaged: (name: string) => `${name}, saved`,
   nothingLeft: "None of its pages can be read any more.",
-  unread: "This work cannot be read just now",
+  unread: "This project cannot be read just now",
   unreadBody: "Nothing was deleted. Try again; if it goes on, close all windows of the browser and start it again.",
 };
 
 /** The safe folder, and everything as one file. */
 export const safeFolder = {
-  title: "Where your work is kept",
+  title: "Where your projects are kept",
   here: "In this browser",
   hereLead: (works: number, photos: number) =>
     `${worksAnd(works, photos)}. What you make is written down twice, so that one copy can mend the other.`,
@@ -138,7 +139,7 @@ export const safeFolder = {
   notPromised: "The browser may throw it away when the disk is full, and clearing its data takes it. A folder stays.",
   folder: "In a safe folder on this computer",
   folderLead:
-    "Choose a folder once, and everything is kept in it too: works with their history, and each photo as it came. It opens on another computer, and can lie where another program carries it along.",
+    "Choose a folder once, and everything is kept in it too: projects with their history, and each photo as it came. It opens on another computer, and can lie where another program carries it along.",
   noFolders: "This browser cannot write into folders. Save everything as a file instead, now and then.",
   choose: "Choose a folder",
   other: "Another folder",
@@ -165,7 +166,7 @@ export const safeFolder = {
   missing: (names: readonly string[]) =>
     `The originals of these photos are neither here nor there: ${names.slice(0, 4).join(", ")}${names.length > 4 ? " …" : ""}.`,
   file: "As one file",
-  fileLead: "Works, history and photos in one zip, to put on another disk.",
+  fileLead: "Projects, history and photos in one zip, to put on another disk.",
   saveAll: "Save everything",
   saveNew: (n: number) =>
     n === 0 ? "Save what is new" : `Save what is new, with ${n === 1 ? "1 photo" : `${n} photos`}`,

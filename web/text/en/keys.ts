@@ -1,6 +1,6 @@
 /** The sheet of shortcuts: what keys are called, where they hold, and what they do. */
 export const keys = {
-  title: "Keys of this place",
+  title: "Keyboard shortcuts",
   tab: "Tab goes from one thing to the next, Enter or Space presses it.",
   /** Between keys that do the same. */
   or: ", ",
@@ -27,7 +27,7 @@ export const keys = {
     page: "On the page",
     alternatives: "Other ways to arrange it",
     tiles: "On a tile",
-    seam: "On a seam",
+    seam: "On a line between photos",
     free: "On words that lie freely",
     writing: "While writing",
     reframing: "While reframing",
@@ -44,18 +44,18 @@ export const keys = {
     strip: "On the strip of sheets",
   },
   does: {
-    anywhere: { showKeys: "Show these keys" },
-    history: { undo: "Undo", redo: "Do it again" },
+    anywhere: { showKeys: "Show keyboard shortcuts" },
+    history: { undo: "Undo", redo: "Redo" },
     page: {
       pageBefore: "The page before",
       pageAfter: "The page after",
       chooseAll: "Choose all tiles",
-      empty: "Empty the chosen tiles",
-      takeAway: "Take them away; those beside them take their room",
-      lead: "Let the chosen photo lead the page",
+      empty: "Remove only their photos",
+      takeAway: "Remove them and close the gaps",
+      lead: "Make the chosen photo the biggest",
       shuffle: "Shuffle",
       shuffleBack: "Back to the shuffle before",
-      letGo: "Let go of what is chosen or open",
+      letGo: "Choose nothing, or close what is open",
     },
     alternatives: { alternativeBefore: "The one before", alternativeAfter: "The next one" },
     tiles: {
@@ -64,8 +64,8 @@ export const keys = {
       choose: "Choose it; with Shift, all up to it",
       chooseToo: "Choose it as well",
       open: "Reframe its photo, or write its words",
-      emptyThis: "Empty it",
-      takeThisAway: "Take it away",
+      emptyThis: "Remove the photo only",
+      takeThisAway: "Remove and close the gap",
     },
     seam: {
       move: "Move it",
@@ -90,7 +90,7 @@ export const keys = {
       lineStart: "To the start of the line",
       lineEnd: "To its end",
       undo: "Undo",
-      redo: "Do it again",
+      redo: "Redo",
     },
     reframing: {
       move: "Move the photo",
@@ -136,7 +136,7 @@ export const keys = {
       turnBack: "Turn back",
       toFirst: "To the first page",
       toLast: "To the last page",
-      leave: "Back to the work",
+      leave: "Back to the project",
     },
     sheet: { toNext: "Go from card to card", choose: "Choose the card", letGo: "Let it go" },
     strip: { toSheet: "Go from sheet to sheet" },

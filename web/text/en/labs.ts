@@ -2,7 +2,7 @@ import type { ForEachLabRule } from "#core/lab";
 
 export const labs = {
   title: "Labs",
-  lead: "What a lab wants of your files stands on its card. Copy the numbers from the lab's own page, and everything you make for it will fit.",
+  lead: "A lab's card says what it wants of your files. Copy the numbers from the lab's own page, and everything you make for it will fit.",
   own: "Your lab cards",
   noneYet: "None yet. Begin one, or bring in a file.",
   begin: "A new card",
@@ -14,7 +14,7 @@ export const labs = {
   keep: "Keep this card",
   kept: (name: string) => `${name} is kept in this browser.`,
   drop: "Delete this card",
-  dropped: (name: string) => `${name} was deleted. Work that was made for it goes on with its own copy.`,
+  dropped: (name: string) => `${name} was deleted. Projects that were made for it keep their own copy.`,
   fileTrouble: {
     tooLong: "This file is too large for a lab card. Nothing was changed.",
     notJson: "This file holds no lab card: it is no JSON. Nothing was changed.",
@@ -62,7 +62,7 @@ export const labs = {
   width: "Width",
   height: "Height",
   price: "Price",
-  turns: "also sideways",
+  turns: "also in landscape",
   addSize: "One more size",
   binding: "Binding",
   bindings: { gutter: "with a gutter", layFlat: "lies flat" },

@@ -1,23 +1,23 @@
 import { formats } from "./formats.ts";
 /** Pacing, and the overview of a book. */
 export const pace = {
-  title: "Pace the book",
-  open: "Pace the book …",
-  openFromHere: "Pace again from here …",
-  lead: "Photos go onto pages in the order they were taken. Events stay together, starred photos and faces get more room, near-duplicates give their best one. Pages you made by hand stay.",
+  title: "Fill the book with photos",
+  open: "Fill the book with photos …",
+  openFromHere: "Fill again from here …",
+  lead: "Photos go onto pages in the order they were taken. Events stay together, starred photos and faces get more room, of photos that are nearly the same the best one is taken. Pages you made yourself stay as they are.",
   whichPhotos: "Which photos",
   allPhotos: (n: number) => `all ${formats.number(n)}`,
   chosenPhotos: (n: number) => `the ${n} chosen`,
   from: "From",
   to: "To",
   pages: "Pages in the book",
-  fitting: (n: number) => `as the photos want: ${n}`,
+  fitting: (n: number) => `as suits the photos: ${n}`,
   start: "Where",
   wholeBook: "the whole book",
   fromHere: (n: number) => `from page ${n} on`,
   sums: (photos: number, pages: number) =>
     photos === 0
-      ? "No photos are left to be shared out. Take another time, or free some pages."
+      ? "No photos are left to go on pages. Choose another time, or let some pages be filled again."
       : `${formats.number(photos)} photos on ${pages} pages: about ${formats.number(photos / Math.max(1, pages), 1)} on each.`,
   undated: (n: number) =>
     n === 1
@@ -25,12 +25,12 @@ export const pace = {
       : `${n} photos do not say when they were taken; their files’ dates may be years off.`,
   undatedLeave: "Leave on the shelf",
   undatedTake: "Take them by their files’ dates",
-  doIt: "Pace it",
-  working: "Pacing",
+  doIt: "Fill it",
+  working: "Filling the book",
   stopped: "Stopped. The book is as it was.",
-  failed: "Pacing stopped by itself. The book is as it was; try again.",
+  failed: "Filling stopped by itself. The book is as it was; try again.",
   done: (photos: number, pages: number) => `${formats.number(photos)} photos are on ${pages} pages now.`,
-  chart: "The pace of this book",
+  chart: "Photos on each page of this book",
   chartLead: (photos: number, pages: number) =>
     `${formats.number(photos)} photos on ${pages} pages. The wider a page, the more photos; drag a break to move some over.`,
   chartSays: (photos: number, pages: number) => `${photos} photos on ${pages} pages`,

@@ -12,13 +12,13 @@ export const pages = {
   matTone: "Colour of the mat",
   matTones: { light: "Light mat", grey: "Grey mat", dark: "Dark mat" },
   cutLines: "Cut lines",
-  cutAway: (bleed: string) => `Veiled: ${bleed} that the lab cuts away`,
-  turnedIn: (bleed: string) => `Veiled: ${bleed} that is turned in around the boards`,
+  cutAway: (bleed: string) => `Shaded: ${bleed}, trimmed off`,
+  turnedIn: (bleed: string) => `Shaded: ${bleed}, turned in around the boards`,
   turnedInWhy:
     "The cover is folded round its boards. What lies here is hidden on the inside, so pictures have to go on into it.",
   cutAwayWhy:
     "The lab prints a little more than the page and cuts the edge off. Photos that reach the edge have to go on into this strip.",
-  safe: (by: string) => `Dashed: keep faces and words ${by} inside`,
+  safe: (by: string) => `Dashed: keep faces and words inside (${by})`,
   safeWhy: "A cut can be a little off. What lies inside the dashed line is never touched by it.",
   emptyPage: "This page is empty",
   emptyPageLead: "Choose photos on the shelf below and arrange them here, or drag one onto the page.",
@@ -31,8 +31,8 @@ export const pages = {
   locked: "Locked in its place",
   photoGone: "Its photo is missing",
   seam: (axis: "columns" | "rows", i: number) =>
-    axis === "columns" ? `Seam after column ${i}` : `Seam after row ${i}`,
-  treeSeam: (across: boolean, i: number) => (across ? `Upright seam ${i}` : `Level seam ${i}`),
+    axis === "columns" ? `Line after column ${i}` : `Line after row ${i}`,
+  treeSeam: (across: boolean, i: number) => (across ? `Upright line ${i}` : `Level line ${i}`),
   seamHelp: "Drag it. With Alt, only this stretch moves.",
   keptInside: (n: number) =>
     n === 1 ? "This tile is locked to keep what is in it." : `${n} tiles are locked to keep what is in them.`,
@@ -46,16 +46,16 @@ export const tileMenu = {
   put: "Put the chosen photo here",
   slipBefore: "Slip the chosen photo in on the left",
   slipAfter: "Slip the chosen photo in on the right",
-  lead: "Let it lead",
-  leadNot: "Let it lead no more",
+  lead: "Make it the biggest",
+  leadNot: "Stop making it the biggest",
   splitAcross: "Split side by side",
   splitDown: "Split one above the other",
   swap: "Swap their photos",
   together: "Keep together, or no more",
   lock: "Lock in place",
   unlock: "Unlock",
-  empty: "Take the photo out",
-  takeAway: "Take away, and close the gap",
+  empty: "Remove the photo only",
+  takeAway: "Remove and close the gap",
 };
 
 export const templates = {
@@ -72,18 +72,18 @@ export const templates = {
   ownFamily: "My own",
   shape: "Drawn for",
   anyShape: "any page",
-  shapes: { upright: "upright pages", square: "square pages", sideways: "sideways pages", panorama: "wide spreads" },
+  shapes: { upright: "portrait pages", square: "square pages", sideways: "landscape pages", panorama: "wide spreads" },
   favourites: "Favourites",
   favourite: (name: string) => `Favourite: ${name}`,
-  mirrorSides: "All mirrored left to right",
-  mirrorUpside: "All mirrored top to bottom",
-  quarter: "All turned a quarter",
+  mirrorSides: "Show them mirrored left to right",
+  mirrorUpside: "Show them mirrored top to bottom",
+  quarter: "Show them turned a quarter",
   places: (n: number) => (n === 1 ? "1 photo" : `${n} photos`),
   card: (name: string, places: string, fit: string) => `${name}, ${places}, ${fit}`,
   asDrawn: "as drawn",
   adapted: "adapted to this page",
-  help: "Rest on one to see it on the page, click to take it. The template itself never changes.",
-  none: "No template is like that. Take a filter away.",
+  help: "Point at one to see it on the page; click to use it. The template itself never changes.",
+  none: "No template matches. Take a filter away.",
   bringIn: "Bring in a file",
   takeOut: "Save mine as a file",
   takeOutOne: (name: string) => `Save to disk: ${name}`,
@@ -92,7 +92,7 @@ export const templates = {
   broughtIn: (n: number) => (n === 1 ? "1 template came in." : `${n} templates came in.`),
   trouble: {
     tooLarge: "That file is far too large for templates. Nothing came in.",
-    notTemplates: "That is no file of templates. Nothing came in.",
+    notTemplates: "This is not a template file. Nothing came in.",
     damagedTemplate: "A template in that file is damaged, so none of them came in.",
   },
   wordsFreed: (n: number) =>
@@ -124,7 +124,7 @@ export const templates = {
 };
 
 export const run = {
-  label: "The pages of this work",
+  label: "The pages of this project",
   page: (n: number, of: number, tiles: number) =>
     `Page ${n} of ${of}, ${tiles === 0 ? "nothing on it" : tiles === 1 ? "1 tile" : `${tiles} tiles`}`,
   add: "Another page",
@@ -132,7 +132,7 @@ export const run = {
   remove: "Remove this page",
   earlier: "Move it forward",
   later: "Move it back",
-  title: "Pages of this work",
+  title: "Pages of this project",
   each: "A page for each …",
   eachTitle: "A page for each",
   eachLead: (n: number) => `The ${n === 1 ? "chosen photo goes" : `${n} chosen photos go`} onto new pages, in order.`,
@@ -157,7 +157,7 @@ export const shelf = {
   arrange: (n: number) => (n === 1 ? "Arrange 1 photo" : `Arrange ${formats.number(n)} photos`),
   add: (n: number) => `Add ${n} to the page`,
   fill: (n: number) => (n === 1 ? "Fill 1 empty tile" : `Fill ${n} empty tiles`),
-  notPlaced: "Only those on no page",
+  notPlaced: "Only photos on no page",
   nothingLeft: "Every photo is on the page.",
 };
 
@@ -167,25 +167,26 @@ export const panel = {
   arrangement: "Arrangement",
   alternatives: "Other ways",
   waysLooking: "Looking for other ways …",
-  waysHelp: "Rest on one to see it on the page, click to keep it.",
+  waysHelp: "Point at one to see it on the page; click to keep it.",
   keepOrder: "In order",
-  keepLeader: "Leader stays large",
-  cropNothing: "Nothing cut off",
-  noAlternatives: "None of the ways does all of that.",
+  keepLeader: "Keep the big one",
+  cropNothing: "Nothing cropped",
+  noAlternatives: "No other way does all of that.",
   way: (i: number, kind: string, crop: string, order: string) => `Way ${i}: ${kind}, ${crop}, ${order}`,
   wayKinds: {
     exact: "Exact fit",
     rows: "Rows",
     columns: "Columns",
-    leader: "One leads",
+    leader: "One big photo",
     strips: "Strips",
     whole: "Whole photos",
   } as Record<AlternativeKind, string>,
-  wayCrop: (crop: number) => (crop < 0.0005 ? "all there" : `${formats.percent(crop, crop < 0.0995 ? 1 : 0)} cut off`),
+  wayCrop: (crop: number) =>
+    crop < 0.0005 ? "nothing cropped" : `${formats.percent(crop, crop < 0.0995 ? 1 : 0)} cropped`,
   wayOrder: (tau: number) => (tau > 0.97 ? "in order" : tau > 0.7 ? "nearly in order" : "out of order"),
   shuffle: "Shuffle",
-  again: "Solve again",
-  asFirst: "As first made",
+  again: "Arrange again",
+  asFirst: "Back to the first arrangement",
   lastShuffle: "Back to the last shuffle",
   mirrorSides: "Mirror left to right",
   mirrorUpside: "Mirror top to bottom",
@@ -195,7 +196,7 @@ export const panel = {
   rowsOfOneHeight: "Rows of one height",
   makeGrid: "As a grid",
   fitExactly: "Fit exactly",
-  lead: "Let it lead",
+  lead: "Make it the biggest",
   leadMore: "Larger",
   leadLess: "Smaller",
   leadShare: "Of the page, %",
@@ -212,15 +213,18 @@ export const panel = {
   noColour: "Take the colour out",
   splitAcross: "Split side by side",
   splitDown: "Split one above the other",
-  takeAway: "Take it away",
-  takeAwayMany: (n: number) => `Take ${n} tiles away`,
+  takeAway: "Remove and close the gap",
+  takeAwayMany: (n: number) => `Remove ${n} and close the gaps`,
   shape: "Shape",
   shapeOfPhoto: "As the photo",
   bestFit: "Fit the photos best",
   rows: "Rows",
   columns: "Columns",
   rowsColumnsHelp: "Leave a side empty and it is chosen for you.",
-  cropped: (share: string) => `${share} of the photos is cut off`,
+  cropped: (share: number) =>
+    share < 0.0005
+      ? "Nothing is cropped"
+      : `${formats.percent(share, share < 0.0995 ? 1 : 0)} of the photos is cropped`,
   gap: "Gap",
   margin: "Margin",
   marginOf: { left: "Left margin", right: "Right margin", top: "Top margin", bottom: "Bottom margin" },
@@ -253,8 +257,8 @@ export const panel = {
   aTile: "This tile",
   tiles: (n: number) => `${n} tiles`,
   reframe: "Reframe",
-  empty: "Empty it",
-  emptyMany: (n: number) => `Empty ${n} tiles`,
+  empty: "Remove the photo only",
+  emptyMany: (n: number) => `Remove ${n} photos only`,
   swap: "Swap their photos",
   putChosen: "Put the chosen photo here",
   putChosenHelp: "Choose one photo on the shelf, then it can go in here.",
@@ -271,7 +275,7 @@ export const panel = {
   whole: "Show all of the photo",
   behind: "Beside it",
   behindPage: "The page",
-  reset: "First framing",
+  reset: "Back to the first crop",
   reframeHelp: "Drag the photo, turn the wheel, or use the arrow keys and + −. Enter when it is right.",
   ppi: (n: number) => `${n} ppi`,
   sharpAt: (size: string) => `Fully sharp up to ${size}`,
@@ -291,15 +295,15 @@ export function changeTrouble(t: Refusal<ChangeTrouble>, length: (mm: number) =>
     case "gapTooWide":
       return `That gap leaves no room for the photos. The widest that works here is ${length(Number(t.facts.mostMm))}.`;
     case "lessThanNothing":
-      return "It cannot be less than nothing. Nought is the least.";
+      return "It cannot be less than nothing. The least is 0.";
     case "tooManyTiles":
       return `A page holds ${t.facts.most} tiles at most; this would be ${t.facts.tiles}.`;
     case "tooManyPages":
-      return `One work holds ${t.facts.most} pages at most. Nothing was changed.`;
+      return `One project holds ${t.facts.most} pages at most. Nothing was changed.`;
     case "spreadSplit":
-      return "A spread would come to lie on the two sides of one leaf. Move by two pages, or put a bare page before it.";
+      return "A spread would end up on the front and back of one leaf. Move it by two pages, or put an empty page before it.";
     case "lastPage":
-      return "The last page stays: empty it, or remove the whole work.";
+      return "A project needs at least one page. Empty this one, or remove the whole project.";
     case "lookedAtOnly":
       return keeping.onlyLooking;
     case "pageThere":
@@ -313,6 +317,6 @@ export function changeTrouble(t: Refusal<ChangeTrouble>, length: (mm: number) =>
 export const arranged = {
   allLocked: "Everything on this page is locked. Unlock a tile, and the rest can be arranged again.",
   left: (n: number) =>
-    n === 1 ? "1 photo found no cell and stays on the shelf." : `${n} photos found no cell and stay on the shelf.`,
-  gapNow: (gap: string) => `The gap is now ${gap}, so that so many photos fit.`,
+    n === 1 ? "1 photo did not fit and stays on the shelf." : `${n} photos did not fit and stay on the shelf.`,
+  gapNow: (gap: string) => `The gap is now ${gap}, so that all these photos fit.`,
 };

@@ -22,9 +22,9 @@ export const photos = {
   addFiles: { photos: "Add photos", papers: "Add papers", ornaments: "Add ornaments" },
   addFolder: "Add a folder",
   sample: {
-    photos: "Take the sample photos",
-    papers: "Take the sample papers",
-    ornaments: "Take the sample ornaments",
+    photos: "Try the sample photos",
+    papers: "Try the sample papers",
+    ornaments: "Try the sample ornaments",
   },
   sampleLead: {
     photos: (n: number, title: string) => `${n} drawn photos: “${title}”.`,
@@ -35,7 +35,7 @@ export const photos = {
   arrange: (n: number) =>
     n === 0 ? "Put them on a page" : n === 1 ? "Put 1 photo on a page" : `Put ${formats.number(n)} photos on a page`,
   startCollage: "Start a collage",
-  dropHere: "Let go to bring them in",
+  dropHere: "Drop them to bring them in",
   empty: "No photos yet",
   emptyLead:
     "Drop photos or a whole folder anywhere in this window. They are kept in this browser, byte for byte, and nothing is sent away.",
@@ -62,7 +62,7 @@ export function leftOutReason(code: string): string {
     case "emptyFile":
       return "the file is empty";
     case "notAPicture":
-      return "this is no picture, whatever its name says";
+      return "this is not a picture, whatever its name says";
     case "svgAmongPhotos":
       return "a drawing (SVG) is no photo; bring it in with the papers or the ornaments";
     case "svgTooLarge":
@@ -221,7 +221,7 @@ export const sheetWords = {
     interest: "No face was found; this is where the eye goes.",
     you: "Set by you.",
   },
-  focusPending: "Nobody has looked yet.",
+  focusPending: "Not looked at yet.",
   focusHelp: "Drag the point, or focus it and use the arrow keys. Draw a box around a face.",
   point: "Point of focus",
   face: (n: number) => `Face ${n}. Delete removes it`,

@@ -3,7 +3,7 @@ export const pockets = {
   binder: "Binder",
   pattern: "Pockets",
   patternHelp: "The front and the back of a leaf show the same pockets, mirrored.",
-  lead: "Pages of clear pockets for photos and cards. What goes into them is printed, cut and slipped in.",
+  lead: "Pages of clear pockets for photos and cards. You print what goes into them, cut it and slip it in.",
   count: (n: number) => (n === 1 ? "1 pocket" : `${n} pockets`),
   title: "Pockets of this leaf",
   front: "This is the front of its leaf.",

@@ -1,19 +1,19 @@
 import type { Loss } from "#core/document";
 
-/** What is done with a work as a whole: its file, its snapshots, its size, other works. */
+/** What is done with a work as a whole: its file, its snapshots, its size, other projects. */
 export const work = {
-  menu: "More about this work",
+  menu: "More about this project",
   saveFile: "Save it as one file",
   saveTitle: "Save it as one file",
   saveLead: "The photos go in as they came, with the places and cameras that are written in them.",
   saveNoPlaces: "Leave out where photos were taken",
   saveDo: "Save the file",
   openFile: "Open a project file",
-  openFileHelp: "A work that was saved as one file, here or in another browser.",
+  openFileHelp: "A project that was saved as one file, here or in another browser.",
   snapshot: "Snapshots …",
   duplicate: "Duplicate it",
   beginLike: "Begin another like it, without photos",
-  combine: "Take in another work …",
+  combine: "Add pages from another project …",
   anotherSize: "Another lab or size …",
   finished: "Bring in finished pages …",
   read: "Read through",
@@ -25,10 +25,10 @@ export const work = {
   writing: "Writing the file",
   reading: "Reading the file",
   saved: (name: string, mb: string) =>
-    `${name}, ${mb} MB, is among your downloads. It holds everything that this work needs.`,
+    `${name}, ${mb} MB, is among your downloads. It holds everything that this project needs.`,
   savedWithout: (names: readonly string[]) =>
     `The file is saved, but the originals of these photos are missing in this browser: ${names.slice(0, 5).join(", ")}${names.length > 5 ? " …" : ""}`,
-  opened: (name: string) => `“${name}” is among your works now.`,
+  opened: (name: string) => `“${name}” is among your projects now.`,
   openedWithout: (names: readonly string[]) =>
     names.length === 1
       ? `${names[0]} was not in the file. Its place is kept; put another photo there.`
@@ -37,14 +37,14 @@ export const work = {
   trouble: {
     notAProjectFile: "That is no project file. Nothing was changed.",
     newerVersion: "That file was made by a newer Tessip. Load this page again while you are online, then open it.",
-    damagedProject: "What is in that file cannot be read as a work. Nothing was changed.",
+    damagedProject: "What is in that file cannot be read as a project. Nothing was changed.",
     fileCutOff:
       "That file ends in the middle; it was not copied or loaded whole. Fetch it once more. Nothing was changed.",
     originalMissing: "An original is missing.",
   } as Record<string, string>,
   failed: "That did not work. Nothing was changed.",
-  snapshotsTitle: "Snapshots of this work",
-  snapshotsLead: "Keep the work as it is now under a name, and go back to it at any time. Going back can be undone.",
+  snapshotsTitle: "Snapshots of this project",
+  snapshotsLead: "Keep the project as it is now under a name, and go back to it at any time. Going back can be undone.",
   snapshotName: "Name",
   snapshotKeep: "Keep it as it is now",
   snapshotFirst: (n: number) => `Snapshot ${n}`,
@@ -53,20 +53,22 @@ export const work = {
   snapshotBack: (name: string) => `Go back to ${name}`,
   snapshotBackShort: "Go back",
   snapshotDrop: (name: string) => `Forget ${name}`,
-  snapshotWent: (name: string) => `The work is as it was in “${name}”.`,
+  snapshotWent: (name: string) => `The project is as it was in “${name}”.`,
   snapshotNone: "No snapshots yet.",
-  combineTitle: "Take in another work",
-  combineLead: "Its pages come after the last one here, solved again for this size. The other work stays as it is.",
-  combineDo: "Take it in",
-  combineNone: "There is no other work in this browser.",
-  combineUnread: "That work could not be read, so nothing was taken in.",
+  combineTitle: "Add pages from another project",
+  combineLead:
+    "Its pages come after the last one here, arranged again for this size. The other project stays as it is.",
+  combineDo: "Add the pages",
+  combineNone: "There is no other project in this browser.",
+  combineUnread: "That project could not be read, so nothing was added.",
   combined: (n: number) => (n === 1 ? "1 page came in." : `${n} pages came in.`),
-  which: "Which work",
+  which: "Which project",
   sizeTitle: "Another lab or size",
-  sizeLead: "Every page is solved again. What could not be kept is listed afterwards; one undo brings all of it back.",
+  sizeLead:
+    "Every page is arranged again for the new size. What cannot be kept is listed afterwards; one undo brings all of it back.",
   sizeLab: "Lab",
   sizeSize: "Size",
-  sizeDo: "Solve all pages again",
+  sizeDo: "Fit all pages to the new size",
   sizeDone: "All pages fit the new size.",
   lossesTitle: "What could not be kept",
   finishedTitle: "Bring in finished pages",
@@ -87,7 +89,7 @@ export const work = {
 export function lossWords(loss: Loss): string {
   switch (loss.code) {
     case "seams":
-      return `Page ${loss.page}: seams that you had moved were solved anew.`;
+      return `Page ${loss.page}: lines that you had moved were set again.`;
     case "locks":
       return `Page ${loss.page}: locked tiles had to move.`;
     case "gap":
@@ -106,7 +108,7 @@ export function lossWords(loss: Loss): string {
 /** Reading through. */
 export const reading = {
   title: "Read through",
-  close: "Back to the work",
+  close: "Back to the project",
   next: "Turn the page",
   back: "Turn back",
   at: (from: number, to: number, of: number) =>
@@ -116,7 +118,7 @@ export const reading = {
   noteHelp: "Click where the note belongs.",
   noteText: "Note",
   noteKeep: "Keep it",
-  noteDrop: "Take it away",
+  noteDrop: "Remove and close the gap",
   notes: (n: number) => (n === 0 ? "No notes" : n === 1 ? "1 note" : `${n} notes`),
   noteAt: (i: number, text: string) => `Note ${i}: ${text}`,
 };

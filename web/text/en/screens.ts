@@ -12,8 +12,8 @@ export const common = {
 };
 
 export const walk = {
-  label: "Steps of the work",
-  start: "To all your work",
+  label: "Steps of the project",
+  start: "To all your projects",
   photos: "Photos",
   pages: "Pages",
   check: "Check",
@@ -34,8 +34,8 @@ export const walk = {
     return pages === 1 ? all : `${pages} pages, ${all}`;
   },
   sent: { disk: "saved to disk", lab: "sent to the lab", not: "not saved yet" },
-  projectName: "Name of this work",
-  shortcuts: "Keys of this place",
+  projectName: "Name of this project",
+  shortcuts: "Keyboard shortcuts",
 };
 
 /** What undo would take back, as it is said after "Undo:". */
@@ -68,13 +68,13 @@ export function stepWords({ code, count }: StepName): string {
     case "emptiedTiles":
       return `Emptied ${tiles}`;
     case "movedSeam":
-      return "Moved a seam";
+      return "Moved a line between photos";
     case "reframed":
       return "Reframed a photo";
     case "resetFraming":
-      return "Put a framing back";
+      return "Went back to the first crop";
     case "renamed":
-      return "Renamed this work";
+      return "Renamed this project";
     case "changedLanguage":
       return "Changed the language of dates";
     case "changedUnit":
@@ -82,7 +82,7 @@ export function stepWords({ code, count }: StepName): string {
     case "arrangedAnew":
       return "Arranged it another way";
     case "ledBy":
-      return "Made a photo lead";
+      return "Made a photo the biggest";
     case "shuffled":
       return "Shuffled the arrangement";
     case "slippedIn":
@@ -96,9 +96,9 @@ export function stepWords({ code, count }: StepName): string {
     case "mirroredPage":
       return "Mirrored the page";
     case "keptTogether":
-      return "Changed what stays together";
+      return "Changed which photos stay together";
     case "changedOrder":
-      return "Changed what the order is worth";
+      return "Changed how much the order matters";
     case "lockedFilling":
       return `Locked or freed what ${count === 1 ? "a tile holds" : `${count} tiles hold`}`;
     case "lockedTiles":
@@ -132,7 +132,7 @@ export function stepWords({ code, count }: StepName): string {
     case "changedPalette":
       return "Changed the palette";
     case "paced":
-      return count === 1 ? "Paced a page" : `Paced ${count} pages`;
+      return count === 1 ? "Filled a page with photos" : `Filled ${count} pages with photos`;
     case "movedBreak":
       return "Moved a page break";
     case "changedBook":
@@ -148,7 +148,7 @@ export function stepWords({ code, count }: StepName): string {
     case "splitSpread":
       return "Made a spread two pages";
     case "dressedPages":
-      return count === 1 ? "Dressed a page" : `Dressed ${count} pages`;
+      return count === 1 ? "Used a look on a page" : `Used a look on ${count} pages`;
     case "matchedPages":
       return "Matched two pages";
     case "changedSize":
@@ -160,11 +160,11 @@ export function stepWords({ code, count }: StepName): string {
     case "movedTiles":
       return `Moved ${tiles} to another page`;
     case "combined":
-      return "Took in another work";
+      return "Added pages from another project";
     case "mended":
-      return count === 1 ? "Mended a finding" : `Mended ${count} findings`;
+      return count === 1 ? "Fixed a finding" : `Fixed ${count} findings`;
     case "accepted":
-      return count === 1 ? "Accepted a finding" : `Accepted ${count} findings`;
+      return count === 1 ? "Left a finding as it is" : `Left ${count} findings as they are`;
     case "packedSheets":
       return "Packed the print sheets";
     case "changedSheets":
@@ -176,12 +176,12 @@ export function stepWords({ code, count }: StepName): string {
 
 export const history = {
   undo: (step: string | undefined) => (step ? `Undo: ${step}` : "Nothing to undo"),
-  redo: (step: string | undefined) => (step ? `Do again: ${step}` : "Nothing to do again"),
+  redo: (step: string | undefined) => (step ? `Redo: ${step}` : "Nothing to redo"),
 };
 
 export const fault = {
   title: "Something went wrong in this place",
-  body: "Your photos and your work are kept. Go back and try again; if it happens again, reload the page.",
+  body: "Your photos and your projects are kept. Go back and try again; if it happens again, reload the page.",
   back: "Back to the start",
   notHere: "There is nothing at this address",
   notHereBody: "The address may have been mistyped.",

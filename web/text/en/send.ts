@@ -14,7 +14,7 @@ export const sendOptions = {
   asLab: (lab: string) => `As ${lab} wants it`,
   asUsual: "As every lab takes it",
   asAsked: "As you asked for it",
-  otherwise: "Otherwise",
+  otherwise: "More options",
   backToLab: "As the lab wants it",
   backToUsual: "As every lab takes it",
   kind: "Kind of file",
@@ -86,7 +86,7 @@ export const send = {
   pageBefore: "The page before",
   pageAfter: "The page after",
   where: "Where to",
-  toEach: "Each by itself",
+  toEach: "Separate files",
   toDisk: "To this disk",
   toZip: "In one zip",
   toFolder: "Into a folder",
@@ -117,8 +117,8 @@ export const send = {
       ? `${names[0]} is among your downloads.`
       : `${names.length} files, from ${names[0]} to ${names.at(-1)}, are where you wanted them.`,
   savedFacts: (w: number, h: number, ppi: number, colour: string, mb: string) =>
-    `Read back and right: ${formats.number(w)} × ${formats.number(h)} pixels, ${ppi} ppi, ${colour}, ${mb} MB.`,
-  savedWhole: (mb: string) => `Read back and whole: ${mb} MB.`,
+    `Checked: the file is right. ${formats.number(w)} × ${formats.number(h)} pixels, ${ppi} ppi, ${colour}, ${mb} MB.`,
+  savedWhole: (mb: string) => `Checked: the file is whole. ${mb} MB.`,
   tooLarge: (n: number, mb: number) =>
     n === 1
       ? `The lab takes files up to ${mb} MB, and this one is larger.`
@@ -134,15 +134,15 @@ export const send = {
   lowerQuality: (percent: number) => `Take quality ${percent} % instead`,
   whole: "As the lab gets it",
   cut: "As you get it back",
-  veil: "The veiled edge is cut away.",
+  veil: "The shaded edge is trimmed off.",
   view: "What to show",
-  wrong: (n: number) => (n === 1 ? "1 thing goes wrong on paper." : `${n} things go wrong on paper.`),
+  wrong: (n: number) => (n === 1 ? "1 thing to fix before printing." : `${n} things to fix before printing.`),
   doubts: (n: number) => (n === 1 ? "1 thing is worth a look." : `${n} things are worth a look.`),
   toCheck: "Look at them",
   nothing: "Nothing to send yet",
   nothingLead: "Put photos on the page first. Then the file for the lab is made here.",
   toPages: "To the page",
-  allGood: "Everything was looked at, and nothing goes wrong on paper.",
+  allGood: "Everything was checked, and there is nothing to fix.",
 };
 
 /** The first few of a list, and how many more there are. */
@@ -160,7 +160,7 @@ export function printTrouble(code: string, detail: string): string {
     case "workerDied":
       return "The browser ran out of memory while making the file. Nothing was saved, and your page is kept; close other tabs and try again.";
     case "tooLargeForKind":
-      return `${detail} pixels are more than this kind of file can hold. Choose another kind under Otherwise.`;
+      return `${detail} pixels are more than this kind of file can hold. Choose another kind under More options.`;
     case "storageFull":
       return "There is no room left on this disk. Make some, then go on.";
     case "folderRefused":
@@ -176,7 +176,7 @@ export function printTrouble(code: string, detail: string): string {
     case "cutOff":
       return "The line to the lab was cut. What has arrived there stays there: going on sends only the rest.";
     case "labRefused":
-      return "The lab has looked at the files and sends them back. Its reasons stand under Orders.";
+      return "The lab has looked at the files and sends them back. You find its reasons under Orders.";
     case "folderWrong":
       return `A file did not arrive whole in the folder: ${detail}.`;
     case "fontMissing":

@@ -2,13 +2,13 @@ import type { SheetTrouble } from "#core/sheets";
 
 export const sheets = {
   title: "Print sheets",
-  lead: "What you print to cut apart, on as little paper as it takes.",
+  lead: "What you print and cut apart, on as little paper as possible.",
   empty: "Nothing to print yet",
   emptyLead:
     "Take the cards from your pockets, whole pages, or photos in any size. They are laid on sheets that come apart with straight cuts.",
   wanted: "To print",
   takeCards: "All cards of the pockets",
-  takeCardsAgain: "Take the cards as they are now",
+  takeCardsAgain: "Update the cards",
   takePages: "All pages",
   takePhotos: "Photos …",
   photosTitle: "Photos in a size",
@@ -46,7 +46,7 @@ export const sheets = {
   fills: "Fill what is left over with it",
   remove: (what: string) => `Do not print ${what}`,
   group: (kind: string, size: string) => `${kind}, ${size}`,
-  on: "On what",
+  on: "Paper",
   stocks: { lab: "A lab's prints", printer: "My printer", roll: "A roll" },
   lab: "Lab",
   loses: (mm: string) => `The machine may lose ${mm} at each edge: that is taken from the bleed.`,
@@ -63,7 +63,7 @@ export const sheets = {
   ppi: "Pixels per inch",
   how: "How",
   share: "They share a cut",
-  apart: "Space between",
+  apart: "Gap",
   spacing: "Space",
   together: "Keep each page's cards on one sheet",
   marks: "Cut marks",

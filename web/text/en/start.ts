@@ -4,8 +4,8 @@ import { formats } from "./formats.ts";
 
 export const start = {
   title: "What are you making?",
-  yourWork: "Your work",
-  worksUnread: "Your work could not be read from this browser just now. Nothing was deleted.",
+  yourWork: "Your projects",
+  worksUnread: "Your projects could not be read from this browser just now. Nothing was deleted.",
   open: (name: string) => `Open ${name}`,
   remove: (name: string) => `Remove ${name}`,
   removed: (name: string) => `Removed “${name}”. Its photos stay.`,
@@ -14,17 +14,17 @@ export const start = {
   seeDamaged: "See what can be saved",
   damaged: (n: number) =>
     n === 1
-      ? "One piece of work could not be read. It is left as it is."
-      : `${n} pieces of work could not be read. They are left as they are.`,
+      ? "One project could not be read. It is left as it is."
+      : `${n} projects could not be read. They are left as they are.`,
   lab: "Who prints it",
   labsMissing: "The lab cards could not be loaded. You can still type a size of your own.",
-  ownLabs: "A lab that is not here …",
+  ownLabs: "Add another lab …",
   ownSize: "A size of my own",
   ownSizeAbout: "For your own printer, or a lab that is not listed.",
   size: "Size",
-  upright: "Upright",
-  sideways: "Sideways",
-  orientation: "Which way round",
+  upright: "Portrait",
+  sideways: "Landscape",
+  orientation: "Orientation",
   width: "Width",
   height: "Height",
   bleed: "Bleed",
@@ -44,7 +44,7 @@ export const start = {
   previewLabel: "How it could look",
   noPhotos: "First, some photos",
   noPhotosLead: "Drop them anywhere in this window. They stay in this browser; nothing is sent away.",
-  haveNone: "Only looking around?",
+  haveNone: "Just looking around?",
 };
 
 export function formatTrouble(t: Refusal<FormatTrouble>, length: (mm: number) => string): string {

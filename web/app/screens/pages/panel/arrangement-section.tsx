@@ -14,7 +14,7 @@ import {
 } from "#core/document";
 import { asFirstMade, differsFromFirst, inOrder, mirrored, seedOf } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
-import { formats, panel as words } from "../../../../text/index.ts";
+import { panel as words } from "../../../../text/index.ts";
 import { CountField } from "../../../components/count-field.tsx";
 import { Act, PanelSection } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
@@ -183,19 +183,18 @@ const isEven = (tracks: readonly number[]): boolean => tracks.every((t) => Math.
 /** What is cut off, also while a hand is on the page. */
 function CropFigure() {
   const byId = useLibrary((s) => s.byId);
-  return useProject((s) => words.cropped(cropWords(shownPlaced(s), byId)));
+  return useProject((s) => words.cropped(croppedShare(shownPlaced(s), byId)));
 }
 
 /** The mean share of the photos on the page that their tiles cut off at first framing. */
-function cropWords(page: PlacedPage, byId: ReadonlyMap<string, Photo>): string {
+function croppedShare(page: PlacedPage, byId: ReadonlyMap<string, Photo>): number {
   const pairs = arrangedOn(page).flatMap((t) => {
     const photo = byId.get(photoIdOf(t) ?? "");
     const rect = frameRect(t.frame);
     return photo ? [{ aspect: aspectOf(photo), rect }] : [];
   });
-  const share = meanCrop(
+  return meanCrop(
     pairs.map((p) => p.aspect),
     pairs.map((p) => p.rect),
   );
-  return formats.percent(share, share > 0 && share < 0.0995 ? 1 : 0);
 }
