@@ -66,7 +66,7 @@ test("from files on disk to a collage that a lab can print, with the browser kil
     await typeInto(page, "Width", "8 1/2 in + 1 cm");
     await expect(page.getByText("The file will be 2,739 × 3,614 pixels.")).toBeVisible();
     await page.getByRole("combobox", { name: "Unit" }).selectOption("in");
-    await expect(page.getByRole("textbox", { name: "Width" })).toHaveValue("8.894");
+    await expect(page.getByRole("textbox", { name: "Width" })).toHaveValue("8.9");
     await page.getByRole("combobox", { name: "Unit" }).selectOption("mm");
     await typeInto(page, "Sharpness, ppi", "1200");
     await typeInto(page, "Height", "200");

@@ -111,8 +111,8 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
         .click();
       return expect(page.getByRole("textbox", { name: "Gap", exact: true }));
     };
-    await (await gapOn(6)).toHaveValue("0.354");
-    await (await gapOn(7)).not.toHaveValue("0.354");
+    await (await gapOn(6)).toHaveValue("0.35");
+    await (await gapOn(7)).not.toHaveValue("0.35");
     await run(page).nth(3).click();
   });
 

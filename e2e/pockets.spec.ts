@@ -93,7 +93,7 @@ test("pocket pages: a pattern with true sizes, filled, a photo through several, 
     await tile(page, 2).click();
     await typeInto(page, "Bleed of this card", "3 mm");
     await page.getByRole("button", { name: "Bleed as all cards have it" }).click();
-    await expect(page.getByRole("textbox", { name: "Bleed of this card" })).toHaveValue("0.079");
+    await expect(page.getByRole("textbox", { name: "Bleed of this card" })).toHaveValue("0.08");
     await typeInto(page, "Bleed of this card", "5 mm");
     await expectUndo(page, "Changed the bleed");
     await page.keyboard.press("Escape");

@@ -89,7 +89,7 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
 
   await test.step("two on each print, for the least money, apart with a single cut", async () => {
     await page.getByRole("combobox", { name: "Paper" }).selectOption("lab");
-    await expect(page.getByText(/The machine may lose 0\.059 in at each edge/)).toBeVisible();
+    await expect(page.getByText(/The machine may lose 0\.06 in at each edge/)).toBeVisible();
     await pack(page);
     await expect(page.getByTestId("packed")).toContainText("4 sheets, £0.76");
     await expectUndo(page, "Packed the print sheets");

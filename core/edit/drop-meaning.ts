@@ -2,9 +2,10 @@ import type { Edge } from "#core/arrange";
 import { arrangedOn, frameRect, groupAt, isArranged, type PlacedPage, type PlacedTile } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
 import { outlineOf } from "#core/outlines";
+import type { Section } from "#core/photo";
 
 export type Dragged =
-  | { readonly from: "shelf"; readonly photoId: string }
+  | { readonly from: "shelf"; readonly photoId: string; readonly section: Section }
   | { readonly from: "tile"; readonly tileId: string };
 
 export type DropMeaning =
@@ -13,25 +14,32 @@ export type DropMeaning =
   | { readonly does: "swap"; readonly tileId: string; readonly withTileId: string }
   | { readonly does: "slip"; readonly photoId: string; readonly tileId: string; readonly edge: Edge }
   | { readonly does: "move"; readonly movedId: string; readonly tileId: string; readonly edge: Edge }
-  | { readonly does: "begin"; readonly photoId: string };
+  | { readonly does: "begin"; readonly photoId: string }
+  /** It lies on its own, over the rest. */
+  | { readonly does: "lay"; readonly photoId: string; readonly at: Point }
+  /** It lies behind all of the page. */
+  | { readonly does: "back"; readonly photoId: string };
 
 /** How much of a tile, from each of its edges, counts as "beside it". */
 const edgeShare = 0.22;
 
 /**
- * What letting go at a point of the page means: in the middle of a tile it takes that place, near an edge it slips in
- * beside, on an empty page it begins an arrangement. `at` in mm; missing off the page.
+ * What letting go at a point of the page means: in the middle of a tile it takes that place, near an edge or in a gap it slips in
+ * beside, on an empty page it begins an arrangement, and beside all tiles it lies freely. A paper never slips in: where there is no tile
+ * it lies behind the page. An ornament always lies freely. `at` in mm; missing off the page.
  */
 export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | undefined): DropMeaning {
   if (!at) return { does: "nothing" };
+  if (dragged.from === "shelf" && dragged.section === "ornaments") return { does: "lay", photoId: dragged.photoId, at };
   // What lies freely lies over the others, and takes a photo where it holds one or nothing.
   const free = on.tiles.findLast((t) => !isArranged(t) && t.filling.kind !== "words" && holds(t, at));
   if (free && dragged.from === "shelf") return { does: "put", tileId: free.id, photoId: dragged.photoId };
   const tile = arrangedOn(on).findLast((t) => holds(t, at));
-  if (!tile) {
-    const bare = arrangedOn(on).length === 0 && dragged.from === "shelf";
-    return bare ? { does: "begin", photoId: dragged.photoId } : { does: "nothing" };
-  }
+  if (dragged.from === "shelf" && dragged.section === "papers")
+    return tile
+      ? { does: "put", tileId: tile.id, photoId: dragged.photoId }
+      : { does: "back", photoId: dragged.photoId };
+  if (!tile) return besideTiles(dragged, on, at);
   const slips = groupAt(on, tile.id)?.group.arrangement.kind !== "pockets";
   const edge = slips && tile.filling.kind !== "empty" ? edgeAt(frameRect(tile.frame), at) : undefined;
   if (dragged.from === "shelf")
@@ -43,6 +51,43 @@ export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | unde
     ? { does: "move", movedId: dragged.tileId, tileId: tile.id, edge }
     : { does: "swap", tileId: dragged.tileId, withTileId: tile.id };
 }
+
+/** What letting go means where no tile lies. */
+function besideTiles(dragged: Dragged, on: PlacedPage, at: Point): DropMeaning {
+  const near = nearestIn(on, at);
+  if (near && dragged.from === "shelf") return { does: "slip", photoId: dragged.photoId, ...near };
+  if (near && dragged.from === "tile" && near.tileId !== dragged.tileId)
+    return { does: "move", movedId: dragged.tileId, ...near };
+  if (dragged.from !== "shelf" || on.groups.some((g) => g.group.arrangement.kind === "pockets"))
+    return { does: "nothing" };
+  return arrangedOn(on).length === 0
+    ? { does: "begin", photoId: dragged.photoId }
+    : { does: "lay", photoId: dragged.photoId, at };
+}
+
+/** In a gap of a group: the tile that is nearest, and its edge that the point lies beyond. */
+function nearestIn(on: PlacedPage, at: Point): { readonly tileId: string; readonly edge: Edge } | undefined {
+  const group = on.groups.findLast((g) => g.group.arrangement.kind !== "pockets" && within(g.room, at));
+  if (!group) return undefined;
+  const beyond = group.tiles.map((t) => {
+    const r = frameRect(t.frame);
+    const [edge, mm] = (
+      [
+        ["left", r.x - at.x],
+        ["right", at.x - r.x - r.w],
+        ["top", r.y - at.y],
+        ["bottom", at.y - r.y - r.h],
+      ] as const
+    ).reduce((most, s) => (s[1] > most[1] ? s : most));
+    return { tileId: t.id, edge, mm };
+  });
+  const [first, ...rest] = beyond;
+  if (!first) return undefined;
+  const { tileId, edge } = rest.reduce((least, b) => (b.mm < least.mm ? b : least), first);
+  return { tileId, edge };
+}
+
+const within = (r: Rect, p: Point): boolean => p.x >= r.x && p.y >= r.y && p.x <= r.x + r.w && p.y <= r.y + r.h;
 
 /** Whether a point lies on a tile, as it is turned and cut out. */
 function holds({ frame, outline, cornerMm }: PlacedTile, at: Point): boolean {

@@ -34,6 +34,7 @@ import {
   breakMoved,
   breakRange,
   fillingLocked,
+  laidFreely,
   locked,
   lookOnEvery,
   lookOnThese,
@@ -51,7 +52,7 @@ import {
   withCaptions,
 } from "./index.ts";
 
-const fromShelf = { from: "shelf", photoId: "p9" } as const;
+const fromShelf = { from: "shelf", photoId: "p9", section: "photos" } as const;
 
 test("what letting go means depends on where: in a tile, near its edge, beside all of them", () => {
   const page = firstPlaced(collage([1.5, 1.5]));
@@ -75,6 +76,60 @@ test("what letting go means depends on where: in a tile, near its edge, beside a
     mapTiles(page.page, (t) => ({ ...t, filling: { kind: "empty" } })),
   );
   expect(meaningOfDrop(fromShelf, emptied, at(two, 0.05, 0.5))).toMatchObject({ does: "put" });
+});
+
+test("beside all tiles a photo slips into a gap or lies freely; a paper takes a place or lies behind; an ornament lies over all", () => {
+  const wide = collage([1.5, 1.5, 1.5, 1.5]);
+  const page = firstPlaced({
+    ...wide,
+    pages: wide.pages.map((p) => ({ ...p, gapMm: 12, margin: { left: 30, right: 30, top: 30, bottom: 30 } })),
+  });
+  const { tiles } = page.groups[0]!;
+  const [first] = tiles as [PlacedPage["tiles"][number]];
+  const r = frameRect(first.frame);
+  const beyond = { left: { x: r.x - 3, y: r.y + 9 }, right: { x: r.x + r.w + 3, y: r.y + 9 } };
+  const inGap = Object.entries(beyond).find(([, p]) => p.x > 30 && p.x < page.format.widthMm - 30);
+  if (inGap)
+    expect(meaningOfDrop(fromShelf, page, inGap[1])).toEqual({
+      does: "slip",
+      photoId: "p9",
+      tileId: first.id,
+      edge: inGap[0],
+    });
+  const under = { x: r.x + r.w / 2, y: r.y + r.h + 3 };
+  const below = meaningOfDrop(fromShelf, page, under);
+  if (under.y < page.format.heightMm - 30) expect(below).toMatchObject({ does: "slip" });
+  const margin = { x: 5, y: 5 };
+  expect(meaningOfDrop(fromShelf, page, margin)).toEqual({ does: "lay", photoId: "p9", at: margin });
+  expect(meaningOfDrop({ from: "tile", tileId: first.id }, page, margin)).toEqual({ does: "nothing" });
+  const paper = { ...fromShelf, section: "papers" } as const;
+  expect(meaningOfDrop(paper, page, margin)).toEqual({ does: "back", photoId: "p9" });
+  expect(meaningOfDrop(paper, page, { x: r.x + 2, y: r.y + 2 })).toMatchObject({ does: "put", tileId: first.id });
+  const sprig = { ...fromShelf, section: "ornaments" } as const;
+  expect(meaningOfDrop(sprig, page, first.frame.centre)).toMatchObject({ does: "lay", at: first.frame.centre });
+});
+
+test("what is laid freely lies whole inside the trim, in its own shape, over the rest", () => {
+  const page = firstPlaced(collage([1.5]));
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.2, max: 5, noNaN: true }),
+      fc.integer({ min: -50, max: 400 }),
+      fc.integer({ min: -50, max: 400 }),
+      fc.constantFrom("photos", "papers", "ornaments"),
+      (aspect, x, y, section) => {
+        const next = laidFreely(page, { id: "p9", section, aspect }, { x, y }, () => "new");
+        const tile = next.pieces.at(-1)!;
+        if (tile.kind !== "tile") throw new Error("no free tile on top");
+        const f = frameRect(tile.frame);
+        expect(f.w / f.h).toBeCloseTo(aspect);
+        expect(Math.max(f.w, f.h)).toBeCloseTo({ photos: 0.4, papers: 0.5, ornaments: 0.25 }[section] * 304.8);
+        expect(Math.min(f.x, f.y)).toBeGreaterThan(-1e-9);
+        expect(Math.max(f.x + f.w, f.y + f.h)).toBeLessThan(304.8 + 1e-9);
+        if (f.w < x && x < 304.8 - f.w) expect(tile.frame.centre.x).toBeCloseTo(x);
+      },
+    ),
+  );
 });
 
 test("a turned or oval tile that lies freely takes a photo only where it really is", () => {

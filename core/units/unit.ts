@@ -25,10 +25,26 @@ export const fromMm = (mm: number, unit: Unit, ppi: number): number => mm / mmPe
 /** As many decimals as matter on paper: a tenth of a millimetre, a thousandth of an inch, whole pixels. */
 const decimals: Record<Unit, number> = { mm: 1, cm: 2, in: 3, px: 0 };
 
-/** The number alone, without its unit and without closing zeros: `304.8`, `12`, `0.125`. */
-export function lengthNumber(mm: number, unit: Unit, ppi: number): string {
-  const rounded = Number(fromMm(mm, unit, ppi).toFixed(decimals[unit]));
+/** Closer than this nobody cuts by hand. */
+const byHandMm = 0.25;
+
+/** As few decimals as say it closely enough; all of them where that is what was typed, as an eighth of an inch. */
+function decimalsOf(value: number, mm: number, unit: Unit, ppi: number): number {
+  const most = decimals[unit];
+  if (unit !== "in" || Math.abs(value - Number(value.toFixed(most))) < 1e-9) return most;
+  const enough = [0, 1, 2].find((d) => Math.abs(toMm(Number(value.toFixed(d)), unit, ppi) - mm) <= byHandMm);
+  return enough ?? most;
+}
+
+const numberOf = (value: number, places: number): string => {
+  const rounded = Number(value.toFixed(places));
   return String(rounded === 0 ? 0 : rounded);
+};
+
+/** The number alone, without its unit and without closing zeros: `304.8`, `12`, `0.125`; 18 mm are `0.7` inches. */
+export function lengthNumber(mm: number, unit: Unit, ppi: number): string {
+  const value = fromMm(mm, unit, ppi);
+  return numberOf(value, decimalsOf(value, mm, unit, ppi));
 }
 
 export const formatLength = (mm: number, unit: Unit, ppi: number): string => `${lengthNumber(mm, unit, ppi)} ${unit}`;
@@ -41,7 +57,8 @@ const onMarkMm = 0.1;
 export function formatOnRule(mm: number, unit: Unit, ppi: number): string {
   const marks = Math.round((Math.abs(mm) / mmPerInch) * marksAnInch);
   const off = Math.abs((marks / marksAnInch) * mmPerInch - Math.abs(mm));
-  if (unit !== "in" || marks === 0 || off > onMarkMm) return formatLength(mm, unit, ppi);
+  if (unit !== "in" || marks === 0 || off > onMarkMm)
+    return `${numberOf(fromMm(mm, unit, ppi), decimals[unit])} ${unit}`;
   const [whole, rest] = [Math.floor(marks / marksAnInch), marks % marksAnInch];
   let [over, under] = [rest, marksAnInch];
   while (over > 0 && over % 2 === 0) [over, under] = [over / 2, under / 2];

@@ -58,7 +58,7 @@ test("any text at all is answered without a throw", () => {
 });
 
 test("a length that was formatted reads back as itself, to what is shown", () => {
-  const shown = { mm: 0.05, cm: 0.05, in: 0.0128, px: 0.05 };
+  const shown = { mm: 0.05, cm: 0.05, in: 0.25, px: 0.05 };
   fc.assert(
     fc.property(fc.double({ min: 0, max: 2000, noNaN: true }), fc.constantFrom(...units), (length, unit) => {
       const read = parseLength(formatLength(length, unit, 300), unit, 300);
@@ -70,6 +70,15 @@ test("a length that was formatted reads back as itself, to what is shown", () =>
 
 test("numbers have no needless zeros", () => {
   expect(lengthNumber(304.8, "in", 300)).toBe("12");
+  expect([18, 10, 3, 1.5, 3.175, 25.4 / 32, 215.9].map((l) => lengthNumber(l, "in", 300))).toEqual([
+    "0.7",
+    "0.4",
+    "0.12",
+    "0.06",
+    "0.125",
+    "0.03",
+    "8.5",
+  ]);
   expect(lengthNumber(-0.001, "mm", 300)).toBe("0");
   expect(formatSize(304.8, 457.2, "in", 300)).toBe("12 × 18 in");
 });

@@ -1,6 +1,6 @@
 import { Box, Heading, IconButton } from "@chakra-ui/react";
-import type { LucideIcon } from "lucide-react";
-import { type CSSProperties, type ReactNode, useEffect, useRef, useState } from "react";
+import { ChevronDown, ChevronRight, type LucideIcon } from "lucide-react";
+import { type CSSProperties, type ReactNode, useEffect, useId, useRef, useState } from "react";
 import css from "./panel-parts.module.css";
 import { Tooltip } from "./tooltip.tsx";
 
@@ -12,17 +12,66 @@ export function PanelTitle({ children }: { readonly children: ReactNode }) {
   );
 }
 
-export function PanelSection({ title, children }: { readonly title?: string; readonly children: ReactNode }) {
+interface PanelSectionProps {
+  readonly title?: string;
+  /** Under this name it is remembered whether a person folded it away. */
+  readonly folds?: string;
+  /** Folded until somebody opens it. */
+  readonly folded?: boolean;
+  readonly children: ReactNode;
+}
+
+export function PanelSection({ title, folds, folded = false, children }: PanelSectionProps) {
+  const [shut, setShut] = useFolded(folds, folded);
+  const id = useId();
   return (
-    <Box as="section" py="3.5" borderTopWidth="1px" borderColor="oat.200" _first={{ borderTopWidth: 0, pt: 0 }}>
+    <Box as="section" py="3" borderTopWidth="1px" borderColor="oat.200" _first={{ borderTopWidth: 0, pt: 0 }}>
       {title && (
-        <Heading as="h3" fontFamily="body" fontSize="14px" fontWeight="600" mb="2.5" letterSpacing="0">
-          {title}
+        <Heading as="h3" fontFamily="body" fontSize="14px" fontWeight="600" mb={shut ? "0" : "2"} letterSpacing="0">
+          {folds === undefined ? (
+            title
+          ) : (
+            <button
+              type="button"
+              className={css.fold}
+              aria-expanded={!shut}
+              aria-controls={id}
+              onClick={() => setShut(!shut)}
+            >
+              {title}
+              {shut ? <ChevronRight size={16} aria-hidden /> : <ChevronDown size={16} aria-hidden />}
+            </button>
+          )}
         </Heading>
       )}
-      {children}
+      {!shut && <div id={id}>{children}</div>}
     </Box>
   );
+}
+
+const foldedKey = "tessip-folded";
+
+/** Which sections a person folded or opened, as this browser remembers it. */
+function remembered(): Record<string, boolean> {
+  try {
+    const read: unknown = JSON.parse(localStorage.getItem(foldedKey) ?? "{}");
+    return typeof read === "object" && read !== null ? (read as Record<string, boolean>) : {};
+  } catch {
+    return {};
+  }
+}
+
+function useFolded(name: string | undefined, first: boolean): [shut: boolean, set: (shut: boolean) => void] {
+  const [shut, setShut] = useState(() => (name === undefined ? false : (remembered()[name] ?? first)));
+  const set = (next: boolean) => {
+    setShut(next);
+    try {
+      localStorage.setItem(foldedKey, JSON.stringify({ ...remembered(), [name ?? ""]: next }));
+    } catch {
+      // A browser that keeps nothing forgets it with the tab.
+    }
+  };
+  return [shut, set];
 }
 
 interface BeadProps {

@@ -153,6 +153,30 @@ export const run = {
 
 export const shelf = {
   label: "Shelf",
+  drawersLabel: "What the shelf shows",
+  drawers: {
+    photos: "Photos",
+    ways: "Other ways",
+    templates: "Templates",
+    papers: "Papers",
+    ornaments: "Ornaments",
+    words: "Words",
+  },
+  up: "Pull the shelf up",
+  down: "Let the shelf down",
+  fold: "Fold the shelf away",
+  unfold: "Open the shelf",
+  noWays: "Put photos on the page, and other ways to arrange them are shown here.",
+  noMaterials: {
+    papers: "No papers yet. Add some under Photos, in Papers.",
+    ornaments: "No ornaments yet. Add some under Photos, in Ornaments.",
+  },
+  materialHelp: {
+    papers: "Drag one onto a place, or click it to lay it behind the page or into the chosen place.",
+    ornaments: "Drag one onto the page, or click it to lay it in the middle.",
+  },
+  ornament: (name: string) => `Ornament ${name}`,
+  laidFreely: "It lies on the page by itself now.",
   help: "Click one, shift-click to there, ctrl-click to add",
   arrange: (n: number) => (n === 1 ? "Arrange 1 photo" : `Arrange ${formats.number(n)} photos`),
   add: (n: number) => `Add ${n} to the page`,
@@ -225,6 +249,9 @@ export const panel = {
     share < 0.0005
       ? "Nothing is cropped"
       : `${formats.percent(share, share < 0.0995 ? 1 : 0)} of the photos is cropped`,
+  gapAndMargin: "Gap and margin",
+  edges: "Corners and border",
+  behindAll: "Background",
   gap: "Gap",
   margin: "Margin",
   marginOf: { left: "Left margin", right: "Right margin", top: "Top margin", bottom: "Bottom margin" },

@@ -8,6 +8,7 @@ import { takeOff } from "../../state/edit/word-gestures.ts";
 import { useSession } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { chooseAll, nothingChosen } from "../../state/view-state/choose.ts";
+import { nextDrawer, shelfDown, shelfUp } from "./shelf/shelf-size.ts";
 
 /** Keys that hold wherever the focus is among the pages. */
 export function usePageKeys(): void {
@@ -42,14 +43,14 @@ export function usePageKeys(): void {
     },
     shuffle: () => shuffle(services, session, 1),
     shuffleBack: () => shuffle(services, session, -1),
+    shelfUp: () => shelfUp(viewState),
+    shelfDown: () => shelfDown(viewState),
+    nextDrawer: () => nextDrawer(viewState),
     letGo: () => {
       const now = viewState.getState();
       if (now.writing) viewState.setState({ writing: undefined });
       else if (now.reframing) viewState.setState({ reframing: undefined, straightening: false });
-      else if (now.templates) {
-        session.dropPreview();
-        viewState.setState({ templates: false });
-      } else viewState.setState({ tiles: nothingChosen, photos: nothingChosen });
+      else viewState.setState({ tiles: nothingChosen, photos: nothingChosen });
     },
   });
 }

@@ -49,6 +49,21 @@ export function putPhoto(session: ProjectSession, tileId: string, photoId: strin
   session.commit({ code: "filledTiles", count: 1 }, [fill(page, [{ tileId, filling }])]);
 }
 
+/** Photos into places in order, one into each; a single one into all of them. How many places took one. */
+export function putInOrder(session: ProjectSession, tileIds: readonly string[], photoIds: readonly string[]): number {
+  const page = pageOf(session);
+  const able = unlockedOf(
+    session,
+    tileIds.filter((id) => findTile(page, id)?.filling.kind !== "words"),
+  );
+  const fillings = able.flatMap((tileId, i) => {
+    const photoId = photoIds.length === 1 ? photoIds[0] : photoIds[i];
+    return photoId === undefined ? [] : [{ tileId, filling: { kind: "photo", view: autoFramed(photoId) } as Filling }];
+  });
+  if (fillings.length > 0) session.commit({ code: "filledTiles", count: fillings.length }, [fill(page, fillings)]);
+  return fillings.length;
+}
+
 /** Each photo is framed anew in its new tile, since the old framing was made for another shape. */
 export function swapPhotos(session: ProjectSession, tileId: string, withTileId: string): void {
   const page = pageOf(session);

@@ -31,7 +31,7 @@ import { photoPlaces, shippedTemplates } from "#core/templates";
 import { templateFile } from "#core/templates/schema";
 import { collage, counter, squareFormat } from "../../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../../storage/memory-store.ts";
-import { found, type TemplateFilter } from "../../screens/pages/panel/template-filter.ts";
+import { found, type TemplateFilter } from "../../screens/pages/shelf/template-filter.ts";
 import type { Services } from "../../services.ts";
 import { aspectsIn } from "../library/aspects.ts";
 import { grouped } from "../library/group-photos.ts";

@@ -5,6 +5,13 @@ import { type Choice, nothingChosen } from "./choose.ts";
 
 export type MatTone = "light" | "grey" | "dark";
 
+export const drawers = ["photos", "ways", "templates", "papers", "ornaments", "words"] as const;
+export type Drawer = (typeof drawers)[number];
+
+/** Folded away, a row, two rows, half the window. */
+export const shelfSizes = ["folded", "one", "two", "half"] as const;
+export type ShelfSize = (typeof shelfSizes)[number];
+
 export interface SideChange {
   /** As it was asked for; missing where it would tear a spread apart. */
   readonly doIt: (() => void) | undefined;
@@ -24,8 +31,9 @@ export interface ViewState {
   readonly writing: string | undefined;
   /** A line is to be drawn on it, by which it is straightened. */
   readonly straightening: boolean;
-  /** The panel shows the templates instead of what is chosen. */
-  readonly templates: boolean;
+  /** What the shelf shows, and how much of the window it takes. */
+  readonly drawer: Drawer;
+  readonly shelf: ShelfSize;
   /** What is being dragged, and what letting go now would do. */
   readonly drop: { readonly dragged: Dragged | undefined; readonly meaning: DropMeaning };
   /** A change of the row of pages that would turn pages over, until a person says whether it may. */
@@ -50,7 +58,8 @@ export const createViewState = () =>
     reframing: undefined,
     writing: undefined,
     straightening: false,
-    templates: false,
+    drawer: "photos",
+    shelf: "one",
     drop: nothingDragged,
     turning: undefined,
     mat: "light",

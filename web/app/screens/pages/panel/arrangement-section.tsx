@@ -44,7 +44,7 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
   const byId = useLibrary((s) => s.byId);
   const count = arrangedTiles(page).length;
   return (
-    <PanelSection title={words.arrangement}>
+    <PanelSection title={words.arrangement} folds="arrangement">
       <Text fontSize="14px" color="fg.muted" role="status" mb="2.5">
         <CropFigure />
       </Text>

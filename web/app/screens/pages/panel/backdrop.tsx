@@ -9,7 +9,6 @@ import { lookOnAll, lookOnFacing } from "../../../state/edit/page-list.ts";
 import { usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { LookOnSome } from "./look-on-some.tsx";
-import { Papers } from "./papers.tsx";
 
 interface BackdropProps {
   readonly look: Look;
@@ -32,9 +31,6 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
     });
   return (
     <VStack align="stretch" gap="2">
-      <Text fontSize="14px" fontWeight="500" color="fg.muted">
-        {say.backdrop}
-      </Text>
       {backdrop && (
         <HStack gap="3">
           <Box w="56px" h="44px" borderRadius="thumb" overflow="hidden" flexShrink="0">
@@ -80,7 +76,6 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
           {say.backdropOff}
         </Button>
       )}
-      <Papers label={say.papers} chosen={backdrop?.view.photoId} onTake={put} />
       {facing && several && (
         <Button size="sm" variant="ghost" onClick={() => lookOnFacing(session)}>
           {say.likeFacing}

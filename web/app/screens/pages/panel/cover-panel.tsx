@@ -23,8 +23,6 @@ import { openThe } from "../../../state/edit/page-list.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { usePhotoColours } from "../../../state/session/photo-colours.ts";
 import { openPlaced } from "../../../state/session/project-session.ts";
-import { AddWords } from "./add-words.tsx";
-import { Alternatives } from "./alternatives.tsx";
 import { ArrangementSection } from "./arrangement-section.tsx";
 import { Backdrop } from "./backdrop.tsx";
 import { ColourRow, Swatch } from "./colour-row.tsx";
@@ -55,10 +53,8 @@ export function CoverPanel() {
         <Text color="fg.subtle">{words.wrap(length(flat.bleedMm), isTurnedIn(project))}</Text>
       </Box>
       <SpineSection narrow={parts.spineMm < parts.cover.leastForWordsMm} />
-      <AddWords />
       {arrangement && <ArrangementSection page={page.page} arrangement={arrangement} />}
-      {arrangement && <Alternatives />}
-      <PanelSection>
+      <PanelSection title={panelWords.behindAll} folds="behind">
         <ColourRow
           label={panelWords.pageColour}
           colour={page.look.background}

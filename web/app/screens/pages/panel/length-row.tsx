@@ -1,4 +1,4 @@
-import { Box, HStack } from "@chakra-ui/react";
+import { Box, HStack, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { PageFormat } from "#core/lab";
 import type { Unit } from "#core/units";
@@ -16,16 +16,28 @@ interface LengthRowProps {
   readonly onMm: (mm: number) => string | undefined;
 }
 
-/** A length by number and by slider; both show where the slider is while it is being dragged. */
+/** A length by number and by slider in one line; both show where the slider is while it is being dragged. */
 export function LengthRow({ label, mm, sliderMostMm, unit, format, onMove, onMm }: LengthRowProps) {
   const [dragged, setDragged] = useState<number>();
   const now = dragged ?? mm;
   return (
-    <HStack gap="4" align="end" mb="3">
-      <Box w="104px" flexShrink="0">
-        <LengthField label={label} mm={now} unit={unit} ppi={format.ppi} onMm={onMm} />
+    <HStack gap="2.5" align="start" mb="2">
+      <Text
+        fontSize="14px"
+        fontWeight="500"
+        color="fg.muted"
+        w="60px"
+        pt="1.5"
+        flexShrink="0"
+        lineHeight="1.3"
+        aria-hidden
+      >
+        {label}
+      </Text>
+      <Box w="88px" flexShrink="0">
+        <LengthField label={label} hideLabel mm={now} unit={unit} ppi={format.ppi} onMm={onMm} />
       </Box>
-      <Box flex="1" pb="2.5">
+      <Box flex="1" pt="2">
         <Bead
           label={label}
           value={now}

@@ -1,15 +1,11 @@
-import { Box, Button, HStack, Text } from "@chakra-ui/react";
-import { LayoutTemplate } from "lucide-react";
+import { Box, HStack, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import { arrangementOf, holdsPockets, type Look, lookChange, type StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
-import { changeTrouble, templates as templateWords, panel as words } from "../../../../text/index.ts";
+import { changeTrouble, panel as words } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
-import { useServices } from "../../../services.ts";
 import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
-import { AddWords } from "./add-words.tsx";
-import { Alternatives } from "./alternatives.tsx";
 import { ArrangementSection } from "./arrangement-section.tsx";
 import { Backdrop } from "./backdrop.tsx";
 import { BookSection } from "./book-section.tsx";
@@ -21,7 +17,6 @@ import { KeepAsPockets, PocketsSection } from "./pockets-section.tsx";
 
 /** The page as a whole: its grid, its gaps, its colours. */
 export const PagePanel = memo(function PagePanel() {
-  const { viewState } = useServices();
   const session = useSession();
   // As it is kept: what a hand is doing at the moment is followed by those parts alone that show it.
   const page = usePanel(openPlaced);
@@ -71,23 +66,12 @@ export const PagePanel = memo(function PagePanel() {
           />
         </Box>
       </HStack>
-      {inPockets ? (
-        <PocketsSection />
-      ) : (
-        <HStack gap="2" mb="4">
-          <Button size="sm" variant="outline" onClick={() => viewState.setState({ templates: true })}>
-            <LayoutTemplate size={16} aria-hidden /> {templateWords.open}
-          </Button>
-        </HStack>
-      )}
+      {inPockets && <PocketsSection />}
       {kind === "pockets" && !inPockets && <KeepAsPockets />}
-      <AddWords />
       {arrangement && <ArrangementSection page={page.page} arrangement={arrangement} />}
-      {arrangement && !inPockets && <Alternatives />}
-      <PanelSection>
-        {!inPockets &&
-          row(words.gap, "changedGap", look.gapMm, Math.max(8, shortMm / 12), (gapMm) => ({ ...kept(), gapMm }))}
-        {!inPockets && (
+      {!inPockets && (
+        <PanelSection title={words.gapAndMargin} folds="gap">
+          {row(words.gap, "changedGap", look.gapMm, Math.max(8, shortMm / 12), (gapMm) => ({ ...kept(), gapMm }))}
           <Margins
             key={page.id}
             margin={look.margin}
@@ -96,7 +80,9 @@ export const PagePanel = memo(function PagePanel() {
             onShow={(margin) => show({ ...kept(), margin })}
             onKeep={(margin) => keep("changedMargin", { ...kept(), margin })}
           />
-        )}
+        </PanelSection>
+      )}
+      <PanelSection title={words.edges} folds="edges">
         {row(words.corner, "changedCorner", look.cornerMm, Math.max(10, shortMm / 8), (cornerMm) => ({
           ...kept(),
           cornerMm,
@@ -113,6 +99,8 @@ export const PagePanel = memo(function PagePanel() {
             onEnd={(colour) => void keep("changedBorder", { ...kept(), border: { ...kept().border, colour } })}
           />
         )}
+      </PanelSection>
+      <PanelSection title={words.behindAll} folds="behind">
         <ColourRow
           label={words.pageColour}
           colour={look.background}

@@ -1,7 +1,7 @@
-import { Button, VStack } from "@chakra-ui/react";
+import { HStack } from "@chakra-ui/react";
 import { CopyPlus, FilePlus, Trash2 } from "lucide-react";
 import { run as words } from "../../../../text/index.ts";
-import { PanelSection } from "../../../components/panel-parts.tsx";
+import { Act, PanelSection } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { addPage, copyThePage, removeThePage } from "../../../state/edit/page-list.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
@@ -18,20 +18,11 @@ export function PagesSection() {
   ] as const;
   return (
     <PanelSection title={words.title}>
-      <VStack align="stretch" gap="0.5" mx="-2">
-        {deeds.map(([Icon, name, deed]) => (
-          <Button
-            key={name}
-            size="sm"
-            variant="ghost"
-            justifyContent="start"
-            fontWeight="500"
-            onClick={() => deed(services, session)}
-          >
-            <Icon size={17} aria-hidden /> {name}
-          </Button>
+      <HStack gap="1.5">
+        {deeds.map(([icon, name, deed]) => (
+          <Act key={name} icon={icon} name={name} onAct={() => deed(services, session)} />
         ))}
-      </VStack>
+      </HStack>
     </PanelSection>
   );
 }

@@ -5,27 +5,23 @@ import { Changeable } from "../../../components/changeable.tsx";
 import { PanelContext, shownPlaced, usePanelState, useProject, useViewState } from "../../../state/session/hooks.ts";
 import { CoverPanel } from "./cover-panel.tsx";
 import { PagePanel } from "./page-panel.tsx";
-import { TemplatesPanel } from "./templates-panel.tsx";
 import { TilePanel } from "./tile-panel.tsx";
 import { TilesPanel } from "./tiles-panel.tsx";
 import { SeveralWords, WordsPanel } from "./words-panel.tsx";
 
-/** Speaks only of what is chosen: the page, a tile, or several; or shows the templates to lay the page out by. */
+/** Speaks only of what is chosen: the page, a tile, or several. */
 export function Panel() {
   // What follows a hand comes first; the panel catches up as soon as there is time.
   const page = useDeferredValue(useProject(shownPlaced));
   const state = usePanelState();
   const chosen = useDeferredValue(useViewState((s) => s.tiles.ids));
   const isCover = state.project.cover?.id === state.pageId;
-  const templates = useViewState((s) => s.templates);
   const tiles = [...chosen].flatMap((id) => findPlaced(page, id) ?? []);
   return (
     <PanelContext.Provider value={state}>
       <Box as="aside" overflowY="auto" flex="1" p="5">
         <Changeable>
-          {templates ? (
-            <TemplatesPanel />
-          ) : tiles.length === 0 && isCover ? (
+          {tiles.length === 0 && isCover ? (
             <CoverPanel />
           ) : tiles.length === 0 ? (
             <PagePanel />

@@ -27,7 +27,6 @@ import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
-import { Papers } from "./papers.tsx";
 import { Reframing } from "./reframing.tsx";
 import { SharpnessFigure } from "./sharpness.tsx";
 import { TilePlace } from "./tile-place.tsx";
@@ -101,9 +100,6 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
             </Button>
           )}
           {view && !reframing && <MoveToPage tileIds={[tile.id]} />}
-          {!reframing && (!view || photo?.section === "papers") && (
-            <Papers label={wordWords.papers} chosen={view?.photoId} onTake={(id) => putPhoto(session, tile.id, id)} />
-          )}
           {!view && <PlainColour tile={tile} />}
           {!view && (
             <Button variant="ghost" w="full" onClick={() => writeIn(services, session, tile.id)}>

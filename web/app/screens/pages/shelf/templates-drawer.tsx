@@ -1,4 +1,4 @@
-import { Box, Button, HStack, IconButton, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import {
   CaretsToAxisDashedHorizontal,
   CaretsToAxisDashedVertical,
@@ -6,29 +6,29 @@ import {
   FileOutput,
   RotateCw,
   Save,
-  X,
 } from "lucide-react";
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { useStore } from "zustand";
 import { photoPlaces, shippedTemplates, type Template, type TemplateTurn, turned, unturned } from "#core/templates";
 import { templateFile } from "#core/templates/schema";
 import { templates as words } from "../../../../text/index.ts";
-import { Act, PanelTitle } from "../../../components/panel-parts.tsx";
+import { Act } from "../../../components/panel-parts.tsx";
 import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 import { applyTemplate, countFlowing } from "../../../state/edit/apply-template.ts";
 import { saveToDisk } from "../../../state/sending/save-to-disk.ts";
 import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
-import { CardGrid } from "./card-grid.tsx";
+import { CardStrip } from "./card-strip.tsx";
+import { DrawerFrame } from "./drawer-frame.tsx";
 import { SaveTemplate } from "./save-template.tsx";
 import { TemplateCard } from "./template-card.tsx";
 import { found, type TemplateFilter } from "./template-filter.ts";
 import { TemplateFilters } from "./template-filters.tsx";
 
 /** All templates, narrowed to those that suit; each as a small picture of this very page laid out by it. */
-export function TemplatesPanel() {
+export function TemplatesDrawer() {
   const services = useServices();
-  const { viewState, templates } = services;
+  const { templates } = services;
   const session = useSession();
   const page = usePanel(openPlaced);
   const { format } = page;
@@ -65,52 +65,34 @@ export function TemplatesPanel() {
     saveToDisk(new Blob([templateFile(some)], { type: "application/json" }), `${name}.json`);
 
   return (
-    <Box onPointerLeave={() => session.dropPreview()}>
-      <HStack justify="space-between" align="start">
-        <PanelTitle>{words.title}</PanelTitle>
-        <IconButton
-          size="sm"
-          variant="ghost"
-          aria-label={words.close}
-          title={words.close}
-          onClick={() => {
-            session.dropPreview();
-            viewState.setState({ templates: false });
-          }}
-        >
-          <X size={18} />
-        </IconButton>
-      </HStack>
-      {page.groups.length > 0 && (
-        <Button size="sm" variant="outline" w="full" mb="3" onClick={() => setSaving(true)}>
-          <Save size={16} aria-hidden /> {words.save}
-        </Button>
-      )}
+    <DrawerFrame
+      tools={
+        <>
+          <Act
+            icon={CaretsToAxisDashedVertical}
+            name={words.mirrorSides}
+            pressed={turn.mirrorSides}
+            onAct={() => setTurn({ ...turn, mirrorSides: !turn.mirrorSides })}
+          />
+          <Act
+            icon={CaretsToAxisDashedHorizontal}
+            name={words.mirrorUpside}
+            pressed={turn.mirrorUpside}
+            onAct={() => setTurn({ ...turn, mirrorUpside: !turn.mirrorUpside })}
+          />
+          <Act
+            icon={RotateCw}
+            name={words.quarter}
+            pressed={turn.quarters > 0}
+            onAct={() => setTurn({ ...turn, quarters: ((turn.quarters + 1) % 4) as TemplateTurn["quarters"] })}
+          />
+          <Act icon={FileInput} name={words.bringIn} onAct={() => chooser.current?.click()} />
+          {own.length > 0 && <Act icon={FileOutput} name={words.takeOut} onAct={() => takeOut(own, "templates")} />}
+          {page.groups.length > 0 && <Act icon={Save} name={words.save} onAct={() => setSaving(true)} />}
+        </>
+      }
+    >
       {saving && <SaveTemplate page={page} onClose={() => setSaving(false)} />}
-      <TemplateFilters all={all} own={own.length > 0} photos={photos} filter={filter} onFilter={setFilter} />
-      <HStack gap="1.5" mb="3">
-        <Act
-          icon={CaretsToAxisDashedVertical}
-          name={words.mirrorSides}
-          pressed={turn.mirrorSides}
-          onAct={() => setTurn({ ...turn, mirrorSides: !turn.mirrorSides })}
-        />
-        <Act
-          icon={CaretsToAxisDashedHorizontal}
-          name={words.mirrorUpside}
-          pressed={turn.mirrorUpside}
-          onAct={() => setTurn({ ...turn, mirrorUpside: !turn.mirrorUpside })}
-        />
-        <Act
-          icon={RotateCw}
-          name={words.quarter}
-          pressed={turn.quarters > 0}
-          onAct={() => setTurn({ ...turn, quarters: ((turn.quarters + 1) % 4) as TemplateTurn["quarters"] })}
-        />
-        <Box flex="1" />
-        <Act icon={FileInput} name={words.bringIn} onAct={() => chooser.current?.click()} />
-        {own.length > 0 && <Act icon={FileOutput} name={words.takeOut} onAct={() => takeOut(own, "templates")} />}
-      </HStack>
       <input
         ref={chooser}
         type="file"
@@ -121,31 +103,31 @@ export function TemplatesPanel() {
           e.target.value = "";
         }}
       />
-      {shown.length === 0 && (
-        <Text fontSize="14px" color="fg.subtle" role="status">
-          {words.none}
-        </Text>
-      )}
-      <CardGrid label={words.title} columns={2} count={shown.length} stop={stop} onStop={setAt}>
-        {shown.map((template, i) => (
-          <TemplateCard
-            key={template.id}
-            template={template}
-            page={page}
-            stop={i === stop}
-            starred={favourites.has(template.id)}
-            own={own.some((t) => t.id === template.id)}
-            onLook={() => setAt(i)}
-            onTake={() => applyTemplate(services, session, template)}
-            onTakeOut={() => takeOut([template], template.name)}
-          />
-        ))}
-      </CardGrid>
-      {shown.length > 0 && (
-        <Text fontSize="13px" color="fg.subtle" mt="3">
-          {words.help}
-        </Text>
-      )}
-    </Box>
+      <Flex onPointerLeave={() => session.dropPreview()}>
+        <CardStrip label={words.title} count={shown.length} stop={stop} onStop={setAt}>
+          {shown.length === 0 && (
+            <Text fontSize="14px" color="fg.subtle" role="status" px="1">
+              {words.none}
+            </Text>
+          )}
+          {shown.map((template, i) => (
+            <TemplateCard
+              key={template.id}
+              template={template}
+              page={page}
+              stop={i === stop}
+              starred={favourites.has(template.id)}
+              own={own.some((t) => t.id === template.id)}
+              onLook={() => setAt(i)}
+              onTake={() => applyTemplate(services, session, template)}
+              onTakeOut={() => takeOut([template], template.name)}
+            />
+          ))}
+        </CardStrip>
+        <Box w="250px" flexShrink="0" px="3" borderLeftWidth="1px" borderColor="oat.300">
+          <TemplateFilters all={all} own={own.length > 0} photos={photos} filter={filter} onFilter={setFilter} />
+        </Box>
+      </Flex>
+    </DrawerFrame>
   );
 }

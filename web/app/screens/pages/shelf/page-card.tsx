@@ -39,7 +39,8 @@ export function PageCard(props: PageCardProps) {
   return (
     <chakra.button
       type="button"
-      w="full"
+      w="112px"
+      flexShrink="0"
       aria-label={label}
       tabIndex={stop ? 0 : -1}
       data-card

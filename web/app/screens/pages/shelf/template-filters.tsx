@@ -32,9 +32,9 @@ export function TemplateFilters({ all, own, photos, filter, onFilter }: Template
         onChange={(e) => set({ text: e.target.value })}
         bg="oat.25"
         borderColor="oat.400"
-        mb="2"
+        mb="1.5"
       />
-      <Grid templateColumns="1fr 1fr" gap="2" mb="2">
+      <Grid templateColumns="1fr 1fr" gap="1.5" mb="2">
         <Select<string>
           label={words.forPhotos}
           value={filter.photos}

@@ -1,31 +1,42 @@
-import { Button, HStack, Text } from "@chakra-ui/react";
+import { Button, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import type { Alternative } from "#core/arrange";
 import { groupAt, type PlacedGroup, type PlacedPage, photoIdOf, placeAgain, treeIn } from "#core/document";
 import { arrangedAs } from "#core/edit";
 import { photoShape } from "#core/photo";
-import { panel as words } from "../../../../text/index.ts";
+import { shelf, panel as words } from "../../../../text/index.ts";
 import { useKeys } from "../../../commands/hear.ts";
-import { PanelSection, pressedLook } from "../../../components/panel-parts.tsx";
+import { pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { keep, show } from "../../../state/edit/tree-gestures.ts";
 import { openPlaced, useLibrary, usePanel, useSession } from "../../../state/session/hooks.ts";
-import { CardGrid } from "./card-grid.tsx";
+import { CardStrip } from "./card-strip.tsx";
+import { DrawerFrame } from "./drawer-frame.tsx";
 import { PageCard } from "./page-card.tsx";
+import { useDrawerPx } from "./shelf-size.ts";
 
-const thumbPx = 76;
+const thumbPx = 82;
 const inOrder = 0.85;
 const asGoodAsNothing = 0.0005;
 
 type Filter = "order" | "leader" | "crop";
 
 /** Small pictures of this page's own photos arranged differently. Looking at one shows it on the page. */
-export function Alternatives() {
+export function WaysDrawer() {
   // The page as it is kept: what is only being looked at asks for no other ways.
   const page = usePanel(openPlaced);
   const at = groupAt(page);
-  return at && <OfGroup page={page} group={at} />;
+  const height = useDrawerPx();
+  if (!at || at.group.arrangement.kind === "pockets" || at.group.tiles.every((t) => photoIdOf(t) === undefined))
+    return (
+      <DrawerFrame>
+        <Text px="4" fontSize="14px" color="fg.subtle" style={{ height }}>
+          {shelf.noWays}
+        </Text>
+      </DrawerFrame>
+    );
+  return <OfGroup page={page} group={at} />;
 }
 
 function OfGroup({ page, group: placed }: { readonly page: PlacedPage; readonly group: PlacedGroup }) {
@@ -64,35 +75,34 @@ function OfGroup({ page, group: placed }: { readonly page: PlacedPage; readonly 
   };
   const names = { order: words.keepOrder, leader: words.keepLeader, crop: words.cropNothing };
   return (
-    <PanelSection title={words.alternatives}>
-      <HStack gap="1.5" wrap="wrap" mb="2.5">
-        {(Object.keys(names) as Filter[]).map((f) => (
-          <Button
-            key={f}
-            size="sm"
-            h="7"
-            px="2.5"
-            fontSize="13px"
-            variant="outline"
-            aria-pressed={filters.has(f)}
-            onClick={() => toggle(f)}
-            {...pressedLook(filters.has(f))}
-          >
-            {names[f]}
-          </Button>
-        ))}
-      </HStack>
+    <DrawerFrame
+      tools={(Object.keys(names) as Filter[]).map((f) => (
+        <Button
+          key={f}
+          size="sm"
+          h="7"
+          px="2.5"
+          fontSize="13px"
+          variant="outline"
+          aria-pressed={filters.has(f)}
+          onClick={() => toggle(f)}
+          {...pressedLook(filters.has(f))}
+        >
+          {names[f]}
+        </Button>
+      ))}
+    >
       {!ways && (
-        <Text fontSize="14px" color="fg.subtle" role="status">
+        <Text px="4" fontSize="14px" color="fg.subtle" role="status">
           {words.waysLooking}
         </Text>
       )}
       {ways && shown.length === 0 && (
-        <Text fontSize="14px" color="fg.subtle" role="status">
+        <Text px="4" fontSize="14px" color="fg.subtle" role="status">
           {words.noAlternatives}
         </Text>
       )}
-      <CardGrid label={words.alternatives} columns={3} count={shown.length} stop={stop} onStop={setAt}>
+      <CardStrip label={words.alternatives} count={shown.length} stop={stop} onStop={setAt}>
         {shown.map((way, i) => (
           <AlternativeCard
             // biome-ignore lint/suspicious/noArrayIndexKey: a way has nothing but its place
@@ -110,13 +120,8 @@ function OfGroup({ page, group: placed }: { readonly page: PlacedPage; readonly 
             onTake={() => take(way)}
           />
         ))}
-      </CardGrid>
-      {shown.length > 0 && (
-        <Text fontSize="13px" color="fg.subtle" mt="2">
-          {words.waysHelp}
-        </Text>
-      )}
-    </PanelSection>
+      </CardStrip>
+    </DrawerFrame>
   );
 }
 

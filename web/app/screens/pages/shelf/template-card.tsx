@@ -11,7 +11,8 @@ import { laidBy } from "../../../state/edit/apply-template.ts";
 import { useSession } from "../../../state/session/hooks.ts";
 import { PageCard } from "./page-card.tsx";
 
-const thumbPx = 112;
+const thumbPx = 82;
+const cardPx = "112px";
 /** Under the picture, with what is around it. */
 const wordsPx = 52;
 /** Places bent less than this look as they were drawn. */
@@ -41,7 +42,14 @@ export const TemplateCard = memo(function TemplateCard(props: TemplateCardProps)
   const box = bleedBox(props.page.format);
   const pictureH = (thumbPx * box.h) / Math.max(box.w, box.h);
   return (
-    <Box ref={at} minH={`${Math.round(pictureH) + wordsPx}px`} position="relative" className="group">
+    <Box
+      ref={at}
+      w={cardPx}
+      flexShrink="0"
+      minH={`${Math.round(pictureH) + wordsPx}px`}
+      position="relative"
+      className="group"
+    >
       {near && <Shown {...props} />}
     </Box>
   );

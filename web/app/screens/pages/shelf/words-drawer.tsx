@@ -2,16 +2,17 @@ import { Button, HStack } from "@chakra-ui/react";
 import { Captions, Heading1, NotebookPen, Type } from "lucide-react";
 import { arrangedTiles } from "#core/document";
 import { words as say } from "../../../../text/index.ts";
-import { PanelSection } from "../../../components/panel-parts.tsx";
 import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 import { addWords, captionsForAll } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
+import { DrawerFrame } from "./drawer-frame.tsx";
+import { useDrawerPx } from "./shelf-size.ts";
 
 /** Words onto the page: on their own, or under its photos. */
-export function AddWords() {
+export function WordsDrawer() {
   const services = useServices();
   const session = useSession();
   const facts = useFacts();
@@ -21,15 +22,11 @@ export function AddWords() {
     ["caption", Type],
     ["journal", NotebookPen],
   ] as const;
+  const height = useDrawerPx();
   return (
-    <PanelSection title={say.add}>
-      <HStack gap="2" wrap="wrap">
-        {kinds.map(([role, Icon]) => (
-          <Button key={role} size="sm" variant="outline" onClick={() => addWords(services, session, role)}>
-            <Icon size={16} aria-hidden /> {say.roles[role]}
-          </Button>
-        ))}
-        {photos > 0 && (
+    <DrawerFrame
+      tools={
+        photos > 0 && (
           <Button
             size="sm"
             variant="ghost"
@@ -40,8 +37,24 @@ export function AddWords() {
           >
             <Captions size={16} aria-hidden /> {say.captionsAll}
           </Button>
-        )}
+        )
+      }
+    >
+      <HStack px="4" pt="1" gap="3" align="start" style={{ height }}>
+        {kinds.map(([role, Icon]) => (
+          <Button
+            key={role}
+            variant="outline"
+            h="88px"
+            minW="132px"
+            flexDirection="column"
+            gap="2"
+            onClick={() => addWords(services, session, role)}
+          >
+            <Icon size={24} aria-hidden /> {say.roles[role]}
+          </Button>
+        ))}
       </HStack>
-    </PanelSection>
+    </DrawerFrame>
   );
 }

@@ -5,35 +5,38 @@ import { LayoutGrid } from "lucide-react";
 import { memo, useCallback, useMemo, useRef, useState } from "react";
 import { arrangedTiles, arrangementOf, holdsPockets, type Page } from "#core/document";
 import type { Dragged } from "#core/edit";
-import { grownBy } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
-import { photos as photoWords, run, shelf as words } from "../../../text/index.ts";
-import { hears } from "../../commands/hear.ts";
-import { direction, type Pressed } from "../../commands/keys.ts";
-import { PhotoTile, type TileHandlers } from "../../components/photo-tile.tsx";
-import { useServices } from "../../services.ts";
-import { holdsMore } from "../../state/edit/arrange-page.ts";
-import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
-import { fillWith } from "../../state/edit/page-gestures.ts";
-import { keep } from "../../state/edit/tree-gestures.ts";
-import { aspectsIn } from "../../state/library/aspects.ts";
-import { shownPage, useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
-import { type Placed, usePlacedLater } from "../../state/session/placed-photos.ts";
-import { openPage } from "../../state/session/project-session.ts";
-import { choose, chooseAll, nothingChosen } from "../../state/view-state/choose.ts";
+import { photos as photoWords, run, shelf as words } from "../../../../text/index.ts";
+import { hears } from "../../../commands/hear.ts";
+import { direction, type Pressed } from "../../../commands/keys.ts";
+import { PhotoTile, type TileHandlers } from "../../../components/photo-tile.tsx";
+import { useServices } from "../../../services.ts";
+import { arrangePhotos } from "../../../state/edit/arrange-photos.ts";
+import { fillWith } from "../../../state/edit/page-gestures.ts";
+import { addToPage, placeChosen } from "../../../state/edit/place-chosen.ts";
+import { shownPage, useLibrary, useProject, useSession, useViewState } from "../../../state/session/hooks.ts";
+import { type Placed, usePlacedLater } from "../../../state/session/placed-photos.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { choose, chooseAll, nothingChosen } from "../../../state/view-state/choose.ts";
+import { DrawerFrame } from "./drawer-frame.tsx";
 import { PageForEach } from "./page-for-each.tsx";
+import { useShelfRows } from "./shelf-size.ts";
 import { ShelfTime } from "./shelf-time.tsx";
+import { useScrollKept } from "./use-scroll-kept.ts";
 
 const photoPx = 88;
 const gapPx = 6;
+const rowPx = photoPx + gapPx;
 
 /** The photos at hand, in the order they were taken; from here they go onto the page. On which pages they are follows the page. */
-export function Shelf() {
+export function PhotosDrawer() {
   return <ShelfOf placed={usePlacedLater()} />;
 }
 
 const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
-  const { viewState } = useServices();
+  const services = useServices();
+  const { viewState } = services;
+  const session = useSession();
   const library = useLibrary((s) => s.photos);
   const all = useMemo(() => library.filter((p) => !p.hidden), [library]);
   const choice = useViewState((s) => s.photos);
@@ -43,6 +46,7 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
   const ids = useMemo(() => photos.map((p) => p.id), [photos]);
   const [at, setAt] = useState<string>();
   const stop = at !== undefined && ids.includes(at) ? at : ids[0];
+  const rows = useShelfRows();
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     horizontal: true,
@@ -50,9 +54,11 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
     getScrollElement: () => scroller.current,
     estimateSize: (i) => widthOf(photos[i]!) + gapPx,
     overscan: 6,
+    lanes: rows,
   });
   // biome-ignore lint/correctness/useExhaustiveDependencies: other photos have other widths, and the estimates go with them
-  useMemo(() => virtual.measure(), [photos, virtual]);
+  useMemo(() => virtual.measure(), [photos, rows, virtual]);
+  useScrollKept(scroller, "photos");
 
   const deps = useMemo(
     (): TileHandlers => ({
@@ -85,34 +91,34 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
     choose: pick,
     chooseRow: pick,
     chooseAll: () => viewState.setState({ photos: chooseAll(ids) }),
+    place: () => placeChosen(services, session, stop),
     letGo: () => viewState.setState({ photos: nothingChosen }),
   });
 
   return (
-    <Box as="section" aria-label={words.label} bg="oat.50" borderTopWidth="1px" borderColor="oat.300">
-      <HStack px="4" h="44px" gap="4">
-        <Text fontFamily="heading" fontWeight="560" fontSize="16px">
-          {words.label}
-        </Text>
-        <Text fontSize="13.5px" color="fg.subtle" role="status">
-          {choice.ids.size > 0 ? photoWords.chosen(choice.ids.size) : photoWords.count(photos.length)}
-          {choice.ids.size === 0 && photos.length > 0 ? ` · ${words.help}` : ""}
-        </Text>
-        <HStack ml="auto" gap="2">
+    <DrawerFrame
+      tools={
+        <>
+          <Text fontSize="13.5px" color="fg.subtle" role="status" truncate>
+            {choice.ids.size > 0 ? photoWords.chosen(choice.ids.size) : photoWords.count(photos.length)}
+            {choice.ids.size === 0 && photos.length > 0 ? ` · ${words.help}` : ""}
+          </Text>
           <Button
             size="sm"
             variant="ghost"
+            flexShrink="0"
             aria-pressed={bareOnly}
             onClick={() => setBareOnly(!bareOnly)}
             {...(bareOnly ? { bg: "glaze.50", color: "glaze.700" } : {})}
           >
             {words.notPlaced}
           </Button>
-          <ShelfActions photos={photos} />
-        </HStack>
-      </HStack>
+        </>
+      }
+    >
+      <ShelfActions photos={photos} />
       {photos.length === 0 ? (
-        <Text px="4" h={`${photoPx + 22}px`} color="fg.subtle" fontSize="14px">
+        <Text px="4" style={{ height: rows * rowPx + 28 }} color="fg.subtle" fontSize="14px">
           {all.length === 0 ? photoWords.emptyLead : words.nothingLeft}
         </Text>
       ) : (
@@ -129,14 +135,14 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
               aria-orientation="horizontal"
               aria-label={words.label}
               position="relative"
-              style={{ width: virtual.getTotalSize(), height: photoPx }}
+              style={{ width: virtual.getTotalSize(), height: rows * rowPx - gapPx }}
               onKeyDown={onKeyDown}
             >
               {virtual.getVirtualItems().map((item) => {
                 const photo = photos[item.index];
                 if (!photo) return null;
                 return (
-                  <Draggable key={photo.id} photo={photo} left={item.start}>
+                  <Draggable key={photo.id} photo={photo} left={item.start} top={item.lane * rowPx}>
                     <PhotoTile
                       photo={photo}
                       chosen={choice.ids.has(photo.id)}
@@ -153,7 +159,7 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
           </Box>
         </>
       )}
-    </Box>
+    </DrawerFrame>
   );
 });
 
@@ -162,13 +168,18 @@ const widthOf = (photo: Photo): number => Math.round(photoPx * Math.min(2.4, Mat
 function Draggable({
   photo,
   left,
+  top,
   children,
 }: {
   readonly photo: Photo;
   readonly left: number;
+  readonly top: number;
   readonly children: React.ReactNode;
 }) {
-  const drag = useDraggable({ id: `shelf-${photo.id}`, data: { from: "shelf", photoId: photo.id } satisfies Dragged });
+  const drag = useDraggable({
+    id: `shelf-${photo.id}`,
+    data: { from: "shelf", photoId: photo.id, section: photo.section } satisfies Dragged,
+  });
   return (
     <Box
       ref={drag.setNodeRef}
@@ -177,7 +188,7 @@ function Draggable({
       position="absolute"
       top="0"
       left="0"
-      style={{ transform: `translateX(${left}px)` }}
+      style={{ transform: `translate(${left}px, ${top}px)` }}
       opacity={drag.isDragging ? 0.4 : 1}
     >
       {children}
@@ -204,7 +215,20 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
   if (chosen.length === 0) return null;
   const fills = Math.min(namedEmpty > 0 ? namedEmpty : empty, chosen.length);
   return (
-    <>
+    <HStack
+      position="absolute"
+      bottom="calc(100% + 6px)"
+      left="50%"
+      transform="translateX(-50%)"
+      zIndex="2"
+      gap="2"
+      px="2"
+      h="44px"
+      bg="oat.50"
+      borderRadius="soft"
+      boxShadow="lifted"
+      whiteSpace="nowrap"
+    >
       {fills > 0 && (
         <Button
           size="sm"
@@ -218,15 +242,7 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
         </Button>
       )}
       {placed && !inPockets && (
-        <Button
-          size="sm"
-          variant="outline"
-          onClick={() => {
-            if (!holdsMore(session, chosen.length)) return;
-            keep(session, "slippedIn", chosen.length, grownBy(aspectsIn(services), chosen, services.newId));
-            services.viewState.setState({ photos: nothingChosen });
-          }}
-        >
+        <Button size="sm" variant="outline" onClick={() => addToPage(services, session, chosen)}>
           {words.add(chosen.length)}
         </Button>
       )}
@@ -239,7 +255,7 @@ function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
       <Button size="sm" onClick={() => arrangePhotos(services, session, chosen, grid ? { grid } : {})}>
         <LayoutGrid size={17} aria-hidden /> {words.arrange(chosen.length)}
       </Button>
-    </>
+    </HStack>
   );
 }
 

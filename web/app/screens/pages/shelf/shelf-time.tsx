@@ -1,8 +1,8 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { useMemo } from "react";
 import type { Photo } from "#core/photo";
-import { formats, timelineWords as words } from "../../../text/index.ts";
-import { binPhotos, spanOf, type TimeBin } from "../../state/library/time-bins.ts";
+import { formats, timelineWords as words } from "../../../../text/index.ts";
+import { binPhotos, spanOf, type TimeBin } from "../../../state/library/time-bins.ts";
 
 interface ShelfTimeProps {
   readonly photos: readonly Photo[];

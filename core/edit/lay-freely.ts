@@ -1,0 +1,28 @@
+import { autoFramed, newFreeTile, type Page, type PlacedPage, withFree } from "#core/document";
+import type { Point } from "#core/geometry";
+import type { Section } from "#core/photo";
+
+/** How long the longer side of what is laid freely is, by the page's shorter side. */
+const shares: Readonly<Record<Section, number>> = { photos: 0.4, papers: 0.5, ornaments: 0.25 };
+
+interface Laid {
+  readonly id: string;
+  readonly section: Section;
+  /** Width by height. */
+  readonly aspect: number;
+}
+
+/** A photo or an ornament on its own over the rest, whole, its middle at a point of the page (mm) and never beyond the trim. */
+export function laidFreely(on: PlacedPage, { id, section, aspect }: Laid, at: Point, newId: () => string): Page {
+  const { widthMm, heightMm } = on.format;
+  const long = shares[section] * Math.min(widthMm, heightMm);
+  const [width, height] = aspect > 1 ? [long, long / aspect] : [long * aspect, long];
+  const inside = (v: number, size: number, room: number) => Math.min(room - size / 2, Math.max(size / 2, v));
+  const frame = {
+    centre: { x: inside(at.x, width, widthMm), y: inside(at.y, height, heightMm) },
+    width,
+    height,
+    turn: 0,
+  };
+  return withFree(on.page, newFreeTile(frame, { kind: "photo", view: autoFramed(id) }, newId));
+}

@@ -1,0 +1,42 @@
+import { useSyncExternalStore } from "react";
+import { useViewState } from "../../../state/session/hooks.ts";
+import {
+  type Drawer,
+  drawers,
+  type ShelfSize,
+  shelfSizes,
+  type ViewStateStore,
+} from "../../../state/view-state/view-state.ts";
+
+const rowPx = 94;
+const barPx = 44;
+
+const stepped = (size: ShelfSize, by: 1 | -1): ShelfSize =>
+  shelfSizes[Math.min(shelfSizes.length - 1, Math.max(0, shelfSizes.indexOf(size) + by))]!;
+
+export const shelfUp = (viewState: ViewStateStore): void => viewState.setState((s) => ({ shelf: stepped(s.shelf, 1) }));
+export const shelfDown = (viewState: ViewStateStore): void =>
+  viewState.setState((s) => ({ shelf: stepped(s.shelf, -1) }));
+
+/** Opens a drawer; a shelf that is folded away comes up for it. */
+export const openDrawer = (viewState: ViewStateStore, drawer: Drawer): void =>
+  viewState.setState((s) => ({ drawer, shelf: s.shelf === "folded" ? "one" : s.shelf }));
+
+export const nextDrawer = (viewState: ViewStateStore): void =>
+  openDrawer(viewState, drawers[(drawers.indexOf(viewState.getState().drawer) + 1) % drawers.length]!);
+
+const onResize = (tell: () => void) => {
+  addEventListener("resize", tell);
+  return () => removeEventListener("resize", tell);
+};
+
+/** How many rows of photos the shelf has room for. */
+export function useShelfRows(): number {
+  const size = useViewState((s) => s.shelf);
+  const windowPx = useSyncExternalStore(onResize, () => innerHeight);
+  if (size === "half") return Math.max(2, Math.floor((windowPx / 2 - barPx) / rowPx));
+  return size === "two" ? 2 : 1;
+}
+
+/** What a drawer of cards may be high, in CSS pixels. */
+export const useDrawerPx = (): number => 34 + useShelfRows() * rowPx;

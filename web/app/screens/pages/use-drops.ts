@@ -1,0 +1,120 @@
+import type { DragMoveEvent, DragStartEvent } from "@dnd-kit/core";
+import { useRef } from "react";
+import { arrangedTiles, mostTiles } from "#core/document";
+import { allSlippedIn, type Dragged, type DropMeaning, type Edit, meaningOfDrop, tileMoved } from "#core/edit";
+import type { Point, Rect } from "#core/geometry";
+import { seenBox } from "#core/lab";
+import type { Photo } from "#core/photo";
+import { type Services, useServices } from "../../services.ts";
+import { holdsMore } from "../../state/edit/arrange-page.ts";
+import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
+import { layBehind, layFreely, showBehind, showLaid } from "../../state/edit/materials.ts";
+import { putPhoto, swapPhotos } from "../../state/edit/page-gestures.ts";
+import { keep, show } from "../../state/edit/tree-gestures.ts";
+import { useSession } from "../../state/session/hooks.ts";
+import { openPage, openPlaced, type ProjectSession } from "../../state/session/project-session.ts";
+import { nothingDragged } from "../../state/view-state/view-state.ts";
+import { openSheet } from "./open-sheet.ts";
+
+/** What is dragged over the page is shown where it would go, and kept where it is let go. */
+export function useDrops() {
+  const services = useServices();
+  const session = useSession();
+  const shownKey = useRef("");
+  const { viewState } = services;
+  const meaningOf = (e: DragMoveEvent): DropMeaning => {
+    const on = openPlaced(session.state.getState());
+    return meaningOfDrop(draggedBy(e), on, pointOnPage(e, seenBox(on.format)));
+  };
+  const over = () => {
+    viewState.setState({ drop: nothingDragged });
+    shownKey.current = "";
+    session.dropPreview();
+  };
+  return {
+    onDragStart: (e: DragStartEvent) => viewState.setState({ drop: { ...nothingDragged, dragged: draggedBy(e) } }),
+    onDragMove: (e: DragMoveEvent) => {
+      // The last movement may be told of after the end, and would leave a page on screen that is not kept.
+      if (!viewState.getState().drop.dragged) return;
+      openUnder(session, e);
+      const now = meaningOf(e);
+      const key = JSON.stringify(now);
+      if (key === shownKey.current) return;
+      shownKey.current = key;
+      viewState.setState((s) => ({ drop: { ...s.drop, meaning: now } }));
+      showMeant(services, session, now);
+    },
+    onDragEnd: (e: DragMoveEvent) => {
+      const meant = meaningOf(e);
+      over();
+      keepMeant(services, session, meant);
+    },
+    onDragCancel: over,
+  };
+}
+
+const draggedBy = (e: DragStartEvent) => e.active.data.current as Dragged;
+
+/** The photo that is dragged, with all that are chosen where it is one of them. */
+function photosOf({ viewState, library }: Services, photoId: string): readonly Photo[] {
+  const chosen = viewState.getState().photos.ids;
+  const ids = chosen.has(photoId) ? chosen : new Set([photoId]);
+  return library.state.getState().photos.filter((p) => ids.has(p.id));
+}
+
+/** The page as it would be, where the others make room. */
+function roomMade(services: Services, session: ProjectSession, m: DropMeaning): Edit | undefined {
+  if (m.does === "move") return tileMoved(m.movedId, m);
+  if (m.does !== "slip") return undefined;
+  const photos = photosOf(services, m.photoId);
+  const tiles = arrangedTiles(openPage(session.state.getState())).length;
+  return tiles + photos.length > mostTiles ? undefined : allSlippedIn(photos, m.tileId, m.edge, services.newId);
+}
+
+function showMeant(services: Services, session: ProjectSession, m: DropMeaning): void {
+  const next = roomMade(services, session, m);
+  if (next) show(session, next);
+  else if (m.does === "lay") showLaid(services, session, m.photoId, m.at);
+  else if (m.does === "back") showBehind(session, m.photoId);
+  else session.dropPreview();
+}
+
+function keepMeant(services: Services, session: ProjectSession, m: DropMeaning): void {
+  const next = roomMade(services, session, m);
+  if (next && m.does === "slip") keep(session, "slippedIn", photosOf(services, m.photoId).length, next);
+  else if (next) keep(session, "arrangedAnew", 1, next);
+  else if (m.does === "slip") holdsMore(session, photosOf(services, m.photoId).length);
+  else if (m.does === "put") putPhoto(session, m.tileId, m.photoId);
+  else if (m.does === "swap") swapPhotos(session, m.tileId, m.withTileId);
+  else if (m.does === "begin") arrangePhotos(services, session, photosOf(services, m.photoId));
+  else if (m.does === "lay") layFreely(services, session, m.photoId, m.at);
+  else if (m.does === "back") layBehind(session, m.photoId);
+}
+
+/** A photo from the shelf, held over the facing page, opens that page. */
+function openUnder(session: ProjectSession, e: DragMoveEvent): void {
+  const facing = document.querySelector<HTMLElement>("[data-facing]");
+  const at = pointerOf(e);
+  if (!facing || !at || draggedBy(e).from !== "shelf") return;
+  const r = facing.getBoundingClientRect();
+  if (at.x >= r.left && at.x <= r.right && at.y >= r.top && at.y <= r.bottom) session.goTo(facing.dataset.facing!);
+}
+
+/** Where the pointer is on the screen. */
+function pointerOf(e: DragMoveEvent): Point | undefined {
+  const start = e.activatorEvent;
+  const touch = start instanceof TouchEvent ? start.touches[0] : undefined;
+  const from = start instanceof MouseEvent ? start : touch;
+  return from && { x: from.clientX + e.delta.x, y: from.clientY + e.delta.y };
+}
+
+/** Where the pointer is on the page, in mm; missing beside it. */
+function pointOnPage(e: DragMoveEvent, box: Rect): Point | undefined {
+  const from = pointerOf(e);
+  const sheet = openSheet.rect();
+  if (!from || !sheet) return undefined;
+  const scale = sheet.width / box.w;
+  const at = { x: (from.x - sheet.left) / scale + box.x, y: (from.y - sheet.top) / scale + box.y };
+  const inside = at.x >= box.x && at.y >= box.y && at.x <= box.x + box.w && at.y <= box.y + box.h;
+  return inside ? at : undefined;
+}
