@@ -10,6 +10,7 @@ import {
   expectUndo,
   nameOf,
   nobodyChosen,
+  openDrawer,
   paintedPage,
   shelfPhotos,
   startCollage,
@@ -45,6 +46,7 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
   expect(await cropOf(page)).toBeLessThan(2);
 
   await test.step("at least eight other ways, seen on the page before they are kept", async () => {
+    await openDrawer(page, "Other ways");
     await expect.poll(() => ways(page).count()).toBeGreaterThanOrEqual(8);
     const labels = await ways(page).evaluateAll((all) => all.map((b) => b.getAttribute("aria-label")!));
     for (const label of labels) expect(label).toMatch(/(% cropped|nothing cropped), .*order/);
@@ -103,6 +105,7 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
     await page.getByRole("button", { name: "Keep the big one" }).click();
     await expect.poll(() => ways(page).count()).toBeGreaterThan(0);
     await page.getByRole("button", { name: "Keep the big one" }).click();
+    await openDrawer(page, "Photos");
     await expectEvenGaps(page);
     await tile(page, 4).focus();
     await tile(page, (await names(page)).indexOf(name) + 1).click();

@@ -3,6 +3,7 @@ import { join } from "node:path";
 import { expect, type Locator, type Page, test } from "@playwright/test";
 import { samplePhotos, widePhoto } from "./support/files.ts";
 import {
+  addWords,
   arrangeFirst,
   chooseFiles,
   expectKept,
@@ -69,7 +70,7 @@ test("a collage is checked as it is edited: findings with pictures, mended by a 
   await test.step("words: too small, hidden and faint, each put right", async () => {
     await page.getByRole("link", { name: /^Pages/ }).click();
     await page.keyboard.press("Escape");
-    await page.getByRole("button", { name: "A title" }).click();
+    await addWords(page, "A title");
     await page.keyboard.type("Aboard the Marigold from lock to lock");
     await page.keyboard.press("Escape");
     const size = page.getByRole("textbox", { name: "Size, pt" });

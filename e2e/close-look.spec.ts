@@ -5,11 +5,13 @@ import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import {
+  addWords,
   arrangeFirst,
   box,
   chooseFiles,
   expectUndo,
   nobodyChosen,
+  openDrawer,
   paintedPage,
   shelfPhotos,
   startBook,
@@ -73,7 +75,7 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
   await test.step("a title grows with its letters; two words have a panel of their own", async () => {
     await nobodyChosen(page);
     for (const words of ["Home", "Water"]) {
-      await page.getByRole("button", { name: "A title" }).click();
+      await addWords(page, "A title");
       await page.keyboard.type(words);
       await page.keyboard.press("Escape");
       await nobodyChosen(page);
@@ -107,7 +109,7 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
     await page.keyboard.type("What the lock-keeper said");
     await page.keyboard.press("Escape");
     await nobodyChosen(page);
-    await page.getByRole("button", { name: "Lay out by a template" }).click();
+    await openDrawer(page, "Templates");
     await page.locator("[data-card]").first().click();
     await expectUndo(page, "Laid out by a template");
     await expect(page.getByText(/lie freely on the page now/)).toBeVisible();

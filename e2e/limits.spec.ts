@@ -12,6 +12,7 @@ import {
   chooseFiles,
   expectKept,
   expectUndo,
+  openDrawer,
   shelfPhotos,
   startCollage,
   tile,
@@ -171,7 +172,7 @@ test("all of it by keyboard", async ({ page }) => {
   await press("l", "Enter");
   await expectUndo(page, "Made a photo the biggest");
   await press("Escape", "Escape");
-  await page.getByRole("button", { name: "Lay out by a template" }).press("Enter");
+  await openDrawer(page, "Templates");
   const cards = page.locator("[data-card]");
   await cards.first().focus();
   await press("ArrowRight");

@@ -4,7 +4,15 @@ import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import { unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
-import { allIn, expectKept, expectUndo, saveWorkAsFile, startCollage, undoButton } from "./support/tessip.ts";
+import {
+  allIn,
+  expectKept,
+  expectUndo,
+  openDrawer,
+  saveWorkAsFile,
+  startCollage,
+  undoButton,
+} from "./support/tessip.ts";
 
 const hostile = `<?xml version="1.0"?>
 <!DOCTYPE svg [<!ENTITY lol "lol">]>
@@ -101,7 +109,8 @@ test("a paper that is a drawing goes along in a project file, and comes out of f
   await expect(page.getByRole("heading", { name: "6 papers" })).toBeVisible();
   await page.goto("/");
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
-  await page.getByRole("group", { name: "A paper" }).getByRole("button").first().click();
+  await openDrawer(page, "Papers");
+  await page.getByRole("group", { name: "Papers" }).getByRole("button").first().click();
   await expectUndo(page, "Changed the background");
   await expectKept(page);
   const path = join(info.outputDir, "with-paper.zip");

@@ -13,6 +13,7 @@ import {
   expectKept,
   expectUndo,
   longMs,
+  openDrawer,
   shelfPhotos,
   startCollage,
   tile,
@@ -143,7 +144,7 @@ test("templates: found, seen on the page, taken, saved, given away and brought i
   await chooseFiles(page, samplePhotos(10));
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 6);
-  await page.getByRole("button", { name: "Lay out by a template" }).click();
+  await openDrawer(page, "Templates");
 
   await test.step("those for as many photos come first; narrowed by number, family, shape, name", async () => {
     await expect(page.getByRole("combobox", { name: "Photos" })).toHaveValue("page");
@@ -158,7 +159,7 @@ test("templates: found, seen on the page, taken, saved, given away and brought i
     await expect(card(page, "Nine along")).toBeVisible();
     await page.getByRole("combobox", { name: "Drawn for" }).selectOption("any");
     await page.getByRole("searchbox", { name: "Search by name" }).fill("no such thing");
-    await expect(page.getByText("No template is like that.")).toBeVisible();
+    await expect(page.getByText("No template matches.")).toBeVisible();
     await page.getByRole("searchbox", { name: "Search by name" }).fill("six");
     await expect(card(page, "Corner of six")).toBeVisible();
   });
@@ -237,7 +238,7 @@ test("templates: found, seen on the page, taken, saved, given away and brought i
     await page.getByRole("link", { name: "To all your projects" }).click();
     await startCollage(page, "Fernhill Prints", "5 × 7 in", "Portrait");
     await arrangeFirst(page, 5);
-    await page.getByRole("button", { name: "Lay out by a template" }).click();
+    await openDrawer(page, "Templates");
     const bring = async (path: string) => {
       const chooser = page.waitForEvent("filechooser");
       await page.getByRole("button", { name: "Bring in a file" }).click();

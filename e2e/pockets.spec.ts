@@ -7,6 +7,7 @@ import {
   expectKept,
   expectUndo,
   longMs,
+  openDrawer,
   shelfPhotos,
   tile,
   tiles,
@@ -61,7 +62,8 @@ test("pocket pages: a pattern with true sizes, filled, a photo through several, 
     await run(page).nth(1).click();
     await expect(page.getByText("This is the back: the same pockets, mirrored.")).toBeVisible();
     await tile(page, 1).click();
-    await page.getByRole("group", { name: "A paper" }).getByRole("button").first().click();
+    await openDrawer(page, "Papers");
+    await page.getByRole("group", { name: "Papers" }).getByRole("button").first().click();
     await expectUndo(page, "Filled a tile");
     await page.keyboard.press("Escape");
     await page.keyboard.press("PageUp");

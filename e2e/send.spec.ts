@@ -8,6 +8,7 @@ import sharp from "sharp";
 import { killBrowser, openProfile } from "./support/browser.ts";
 import { samplePhotos } from "./support/files.ts";
 import {
+  addWords,
   arrangeFirst,
   chooseFiles,
   differing,
@@ -40,7 +41,7 @@ async function titledCollage(page: Page, photos: number, title: string): Promise
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, photos);
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "A title" }).click();
+  await addWords(page, "A title");
   await page.keyboard.type(title);
   await page.keyboard.press("Escape");
   await page.keyboard.press("Escape");

@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
 import { launchOptions, viewport } from "./support/browser.ts";
 import { standIn } from "./support/stand-in-folder.ts";
-import { shelfPhotos, startCollage, takeSample, tile } from "./support/tessip.ts";
+import { openDrawer, shelfPhotos, startCollage, takeSample, tile } from "./support/tessip.ts";
 
 /** One picture of each main view, made from the sample. `npm run shots -- NAME …` takes only those. */
 
@@ -55,13 +55,14 @@ try {
     await page.keyboard.press("Space");
   }
   await page.getByRole("button", { name: /^Arrange 12/ }).click();
+  await openDrawer(page, "Other ways");
   await page.getByRole("group", { name: "Other ways" }).getByRole("button").first().waitFor();
-  await page.mouse.move(480, 625);
+  await page.mouse.move(480, 400);
   await shot(page, "pages");
-  await page.getByRole("button", { name: "Lay out by a template" }).click();
+  await openDrawer(page, "Templates");
   await page.locator("[data-card]").first().waitFor();
   await shot(page, "templates");
-  await page.getByRole("button", { name: "Back to the page" }).click();
+  await openDrawer(page, "Photos");
   await tile(page, 2).dblclick();
   await page.keyboard.press("+");
   await page.keyboard.press("+");
@@ -111,6 +112,7 @@ try {
   await page.getByRole("listbox", { name: "The pages of this book" }).getByRole("option").nth(3).click();
   await shot(page, "overview");
   await page.getByRole("button", { name: "Back to the page" }).click();
+  await openDrawer(page, "Words");
   await page.getByRole("button", { name: "Captions for all photos" }).click();
   await page
     .getByRole("option", { name: /words: / })

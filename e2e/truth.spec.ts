@@ -7,6 +7,7 @@ import sharp from "sharp";
 import { measurePlate, placing } from "../core/pixels/zone-plate.fixture.ts";
 import { samplePhotos } from "./support/files.ts";
 import {
+  addWords,
   arrangeFirst,
   chooseFiles,
   paintedPage,
@@ -177,7 +178,7 @@ test("sixteen bits of a photo come out of a TIFF for a lab that takes them, in t
   await typeInto(page, "Gap", "0 mm");
   await page.getByRole("button", { name: "Full bleed" }).click();
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "A title" }).click();
+  await addWords(page, "A title");
   await page.keyboard.type("Deep");
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Colour: White", exact: true }).click();
@@ -237,7 +238,7 @@ test("what a lab's card says of PDFs is held to: nothing shows through, and blac
   await startCollage(page, "Sallow Press", "8 × 8 in");
   await arrangeFirst(page, 3);
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "A title" }).click();
+  await addWords(page, "A title");
   await page.keyboard.type("Ink");
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Colour: Black", exact: true }).click();

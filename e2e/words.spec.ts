@@ -3,6 +3,7 @@ import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import {
+  addWords,
   arrangeFirst,
   box,
   chooseFiles,
@@ -10,6 +11,7 @@ import {
   expectKept,
   expectUndo,
   nobodyChosen,
+  openDrawer,
   paintedPage,
   startCollage,
   tile,
@@ -29,7 +31,7 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
   await page.keyboard.press("Escape");
 
   await test.step("a title is typed where it stands, with caret, selection and lines of its own", async () => {
-    await page.getByRole("button", { name: "A title" }).click();
+    await addWords(page, "A title");
     await expect(page.getByTestId("writing")).toBeVisible();
     await page.keyboard.type("A year aboad\nfrom lock to lock");
     // Said by the panel once the font is there.
@@ -95,6 +97,7 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
 
   await test.step("captions under all photos, as high as their words, that follow the photo until they are edited", async () => {
     await nobodyChosen(page);
+    await openDrawer(page, "Words");
     await page.getByRole("button", { name: "Captions for all photos" }).click();
     await expect(page.getByText(/captions are on the page now/)).toBeVisible();
     const captions = page.getByRole("option", { name: /^Tile .*: words:/ });

@@ -7,6 +7,7 @@ import { unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import {
+  addWords,
   arrangeFirst,
   chooseFiles,
   expectKept,
@@ -40,7 +41,7 @@ test("a work as one file: saved, opened in another browser with nothing missing,
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 3);
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "A title" }).click();
+  await addWords(page, "A title");
   await page.keyboard.type("On the water");
   await page.keyboard.press("Escape");
   await expectKept(page);

@@ -33,6 +33,7 @@ import { applied, collage, counter, firstPlaced } from "../document/project.fixt
 import {
   breakMoved,
   breakRange,
+  captionOf,
   fillingLocked,
   laidFreely,
   locked,
@@ -272,6 +273,18 @@ test("captions stand under their photos, as high as their words, and are asked f
     expect(laidWords(facts.photo(caption.filling.from!.photoId).caption, style, caption.frame, setter)?.hidden).toBe(0);
   }
   expect(uncaptioned(page.page, facts)).toEqual([]);
+  for (const [captionId, photoTileId] of tiles) {
+    expect(captionOf(page, photoTileId)?.id).toBe(captionId);
+    // Written over, it follows no photo any more, but still stands under it.
+    const own = placeAgain(
+      page,
+      mapTiles(page.page, (t) =>
+        t.filling.kind === "words" ? { ...t, filling: { ...t.filling, from: null, text: "Mine" } } : t,
+      ),
+    );
+    expect(captionOf(own, photoTileId)?.id).toBe(captionId);
+  }
+  expect(captionOf(on, wanted[0]!)).toBeUndefined();
   expect(arrangedTiles(page.page).flatMap((t) => photoIdOf(t) ?? [])).toEqual(photoIdsOn(on.page));
 });
 

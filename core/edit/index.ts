@@ -46,4 +46,4 @@ export {
   takenAway,
   tileMoved,
 } from "./tree-edits.ts";
-export { newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "./word-edits.ts";
+export { captionOf, newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "./word-edits.ts";

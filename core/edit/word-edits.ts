@@ -5,11 +5,14 @@ import {
   type Frame,
   type FreeTile,
   findPlaced,
+  frameRect,
+  groupAt,
   mapTiles,
   newFreeTile,
   newTile,
   type Page,
   type PlacedPage,
+  type PlacedTile,
   photoIdOf,
   placeAgain,
   setTileAspect,
@@ -131,6 +134,28 @@ export function withCaptions(
     now = placeAgain(now, next);
   }
   return { page: fittedCaptions({ page: now, tiles }, facts), tiles };
+}
+
+/** Nearer than this two edges lie on one line, in mm. */
+const inLineMm = 0.5;
+
+/** The words that belong to a photo's tile: those that follow it, or a caption right under it that somebody wrote over. */
+export function captionOf(on: PlacedPage, tileId: string): PlacedTile | undefined {
+  const tile = findPlaced(on, tileId);
+  const photoId = tile && photoIdOf(tile);
+  if (!tile || photoId === undefined) return undefined;
+  const captions = on.tiles.filter((t) => t.filling.kind === "words" && t.filling.role === "caption");
+  const follows = captions.find((t) => t.filling.kind === "words" && t.filling.from?.photoId === photoId);
+  const at = frameRect(tile.frame);
+  const gapMm = groupAt(on, tileId)?.gapMm ?? 0;
+  return (
+    follows ??
+    captions.find((t) => {
+      const r = frameRect(t.frame);
+      const below = r.y - at.y - at.h;
+      return Math.abs(r.x - at.x) < inLineMm && Math.abs(r.w - at.w) < inLineMm && Math.abs(below - gapMm) < inLineMm;
+    })
+  );
 }
 
 /** The others made room, so that widths are not what they were: a few rounds, and each caption is as high as its words. */

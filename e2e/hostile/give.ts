@@ -1,7 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import { lostFrom, readKept } from "../kills/kept-state.ts";
 import { samplePhotos } from "../support/files.ts";
-import { allIn, arrangeFirst, chooseFiles, expectKept, startCollage } from "../support/tessip.ts";
+import { addWords, allIn, arrangeFirst, chooseFiles, expectKept, openDrawer, startCollage } from "../support/tessip.ts";
 import type { Door, Hostile } from "./shape.ts";
 
 export type Verdict = "accepted" | "refused" | "slow" | "lost";
@@ -84,12 +84,12 @@ export class Giver {
     await page.goto(at[door]);
     if (door === "papers") await page.getByText("Papers", { exact: true }).click();
     if (door === "everything") await page.getByRole("button", { name: /^Where your projects are kept/ }).click();
-    if (door === "templates") await page.getByRole("button", { name: "Lay out by a template …" }).click();
+    if (door === "templates") await openDrawer(page, "Templates");
     if (door === "finished") {
       await page.getByRole("button", { name: "More about this project" }).click();
       await page.getByRole("menuitem", { name: "Bring in finished pages …" }).click();
     }
-    if (door === "paste") await page.getByRole("button", { name: "A caption", exact: true }).click();
+    if (door === "paste") await addWords(page, "A caption");
   }
 
   /** How many photos, papers and ornaments there are. */

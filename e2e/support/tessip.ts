@@ -86,6 +86,20 @@ export const tiles = (page: Page): Locator =>
   page.getByRole("listbox", { name: "Pages", exact: true }).getByRole("option");
 export const tile = (page: Page, n: number): Locator => tiles(page).nth(n - 1);
 
+export type DrawerName = "Photos" | "Other ways" | "Templates" | "Papers" | "Ornaments" | "Words";
+
+export async function openDrawer(page: Page, name: DrawerName): Promise<void> {
+  const tab = page.getByRole("tab", { name, exact: true });
+  await tab.click();
+  await expect(tab).toHaveAttribute("aria-selected", "true");
+}
+
+/** Words onto the page, by the shelf's drawer of them. */
+export async function addWords(page: Page, kind: "A title" | "A caption" | "A story"): Promise<void> {
+  await openDrawer(page, "Words");
+  await page.getByRole("button", { name: kind, exact: true }).click();
+}
+
 /** Chooses the first photos on the shelf and arranges them. */
 export async function arrangeFirst(page: Page, count: number): Promise<void> {
   await shelfPhotos(page).first().click();

@@ -10,7 +10,7 @@ import {
   withFree,
   withoutFree,
 } from "#core/document";
-import { newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "#core/edit";
+import { captionOf, newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "#core/edit";
 import type { SceneFacts } from "#core/scene";
 import { faceKey, type WordRole, type WordStyle } from "#core/words";
 import type { Services } from "../../services.ts";
@@ -121,27 +121,32 @@ async function keepCaptions(
   session: ProjectSession,
   tileIds: readonly string[],
   facts: SceneFacts,
-): Promise<number> {
+): Promise<readonly string[]> {
   // How high a caption is can only be told from its letters.
   await services.fonts.load(faceKey(session.state.getState().project.words.caption));
   const now = session.state.getState();
   const given = { style: now.project.words.caption, facts, newId: services.newId };
   const { page, tiles } = withCaptions(openPlaced(now), tileIds, given);
   if (tiles.length > 0) session.commit({ code: "addedCaptions", count: tiles.length }, [put(page.page)]);
-  return tiles.length;
+  return tiles.map(([captionId]) => captionId);
 }
 
-export const captionUnder = (
+/** Words under a photo, open to be written; where they are there already, those. */
+export async function captionUnder(
   services: Deps,
   session: ProjectSession,
   tileId: string,
   facts: SceneFacts,
-): Promise<number> => keepCaptions(services, session, [tileId], facts);
+): Promise<void> {
+  const there = captionOf(openPlaced(session.state.getState()), tileId);
+  const captionId = there?.id ?? (await keepCaptions(services, session, [tileId], facts))[0];
+  if (captionId !== undefined) openToWrite(services, captionId);
+}
 
 /** Under every photo on the page that has a caption and none on the page yet. Says how many. */
-export function captionsForAll(services: Deps, session: ProjectSession, facts: SceneFacts): Promise<number> {
+export async function captionsForAll(services: Deps, session: ProjectSession, facts: SceneFacts): Promise<number> {
   const wanted = uncaptioned(openPage(session.state.getState()), facts);
-  return keepCaptions(services, session, wanted, facts);
+  return (await keepCaptions(services, session, wanted, facts)).length;
 }
 
 /** Where a free tile lies; shown while a hand is on it, kept when it lets go. */

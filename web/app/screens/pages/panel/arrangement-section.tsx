@@ -63,11 +63,12 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
           name={words.mirrorUpside}
           onAct={() => keep(session, "mirroredPage", count, mirrored("stack"))}
         />
-        <Button size="sm" variant="outline" onClick={() => solveAgain(services, session)}>
+        <Button size="sm" px="2" variant="outline" onClick={() => solveAgain(services, session)}>
           {words.again}
         </Button>
         <Button
           size="sm"
+          px="2"
           variant="outline"
           onClick={() => arrangePhotos(services, session, photosOnPage(session, byId), { grid: {} })}
         >
@@ -75,6 +76,7 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
         </Button>
         <Button
           size="sm"
+          px="2"
           variant="outline"
           onClick={() => arrangePhotos(services, session, photosOnPage(session, byId), { rows: true })}
         >

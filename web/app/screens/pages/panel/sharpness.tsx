@@ -32,17 +32,15 @@ export function SharpnessFigure({
   const { Icon, bg, ink } = looks[level];
   const k = ppi / format.ppi;
   const best = formatSize(rect.w * k, rect.h * k, unit, format.ppi);
+  if (level === "sharp")
+    return (
+      <HStack gap="1.5" color={ink} fontSize="13.5px" role="status" data-testid="sharpness" data-level={level}>
+        <Icon size={16} aria-hidden />
+        {sharpnessWords.sharp.short}, {words.ppi(Math.round(ppi))}
+      </HStack>
+    );
   return (
-    <Box
-      bg={bg}
-      color={ink}
-      borderRadius="soft"
-      px="3.5"
-      py="3"
-      role="status"
-      data-testid="sharpness"
-      data-level={level}
-    >
+    <Box bg={bg} color={ink} borderRadius="soft" px="3" py="2" role="status" data-testid="sharpness" data-level={level}>
       <HStack justify="space-between" fontWeight="600">
         <HStack gap="2">
           <Icon size={18} aria-hidden />

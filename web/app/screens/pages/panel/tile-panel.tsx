@@ -73,14 +73,14 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
       )}
       {view && photo && (reframing ? <Reframing tile={tile} photo={photo} view={view} /> : null)}
       <PanelSection>
-        <HStack wrap="wrap" gap="2">
+        <HStack wrap="wrap" gap="1">
           {view && photo && !reframing && (
-            <Button onClick={() => viewState.setState({ reframing: tile.id })} variant="outline" w="full">
+            <Button size="sm" onClick={() => viewState.setState({ reframing: tile.id })} variant="outline" w="full">
               <Crop size={17} aria-hidden /> {words.reframe}
             </Button>
           )}
           {only !== undefined && !reframing && (
-            <Button variant="outline" w="full" onClick={() => putPhoto(session, tile.id, only)}>
+            <Button size="sm" variant="outline" w="full" onClick={() => putPhoto(session, tile.id, only)}>
               {words.putChosen}
             </Button>
           )}
@@ -90,24 +90,29 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
             </Text>
           )}
           {only !== undefined && !reframing && view && others > 1 && (
-            <Button variant="outline" w="full" onClick={() => replaceEverywhere(session, view.photoId, only)}>
+            <Button size="sm" variant="outline" w="full" onClick={() => replaceEverywhere(session, view.photoId, only)}>
               {words.replaceAll(others)}
             </Button>
           )}
           {view && !reframing && (
-            <Button variant="ghost" w="full" onClick={() => emptyThem(session, [tile.id])}>
+            <Button size="sm" variant="ghost" w="full" onClick={() => emptyThem(session, [tile.id])}>
               {words.empty}
             </Button>
           )}
           {view && !reframing && <MoveToPage tileIds={[tile.id]} />}
           {!view && <PlainColour tile={tile} />}
           {!view && (
-            <Button variant="ghost" w="full" onClick={() => writeIn(services, session, tile.id)}>
+            <Button size="sm" variant="ghost" w="full" onClick={() => writeIn(services, session, tile.id)}>
               <Type size={17} aria-hidden /> {wordWords.writeHere}
             </Button>
           )}
           {view && photo && !reframing && !isFree(page, tile.id) && !holdsPockets(page) && (
-            <Button variant="ghost" w="full" onClick={() => void captionUnder(services, session, tile.id, facts)}>
+            <Button
+              size="sm"
+              variant="ghost"
+              w="full"
+              onClick={() => void captionUnder(services, session, tile.id, facts)}
+            >
               <Type size={17} aria-hidden /> {wordWords.captionHere}
             </Button>
           )}
@@ -127,7 +132,7 @@ function PlainColour({ tile }: { readonly tile: PlacedTile }) {
   const put = (colour: Colour) => fillWithColour(session, tile.id, colour);
   if (held === undefined)
     return (
-      <Button variant="ghost" w="full" onClick={() => put(firstColour)}>
+      <Button size="sm" variant="ghost" w="full" onClick={() => put(firstColour)}>
         <PaintBucket size={17} aria-hidden /> {words.colourInstead}
       </Button>
     );

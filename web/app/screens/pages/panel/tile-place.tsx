@@ -65,7 +65,7 @@ export function TilePlace({ tile }: { readonly tile: PlacedTile }) {
       {arrangedTiles(page).length > 2 && <Lead tile={tile} />}
       <Shape tile={tile} photo={photo} />
       {slips && <SlipIn tile={tile} photo={slips} />}
-      <HStack wrap="wrap" gap="2">
+      <HStack gap="1.5">
         <Act
           icon={Columns2}
           name={words.splitAcross}
@@ -76,8 +76,8 @@ export function TilePlace({ tile }: { readonly tile: PlacedTile }) {
           name={words.splitDown}
           onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "stack", services.newId))}
         />
-        <Button size="sm" variant="outline" flex="1" onClick={take}>
-          <X size={16} aria-hidden /> {words.takeAway}
+        <Button size="sm" px="2" variant="outline" flex="1" minW="0" onClick={take}>
+          <X size={15} aria-hidden /> {words.takeAway}
         </Button>
       </HStack>
       <Flex direction="column" align="start">
