@@ -74,11 +74,11 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
     await expectUndo(page, "Arranged it another way");
     await undoButton(page).click();
     const all = await ways(page).count();
-    await page.getByRole("button", { name: "Nothing cropped" }).click();
+    await page.getByRole("button", { name: "Nothing cropped", exact: true }).click();
     await expect.poll(() => ways(page).count()).toBeLessThan(all);
     for (const label of await ways(page).evaluateAll((list) => list.map((b) => b.getAttribute("aria-label"))))
       expect(label).toContain("nothing cropped");
-    await page.getByRole("button", { name: "Nothing cropped" }).click();
+    await page.getByRole("button", { name: "Nothing cropped", exact: true }).click();
     await page.getByRole("button", { name: "In order", exact: true }).click();
     await expect.poll(() => ways(page).count()).toBeLessThanOrEqual(all);
     await page.getByRole("button", { name: "In order", exact: true }).click();
@@ -241,7 +241,7 @@ test("by hand on the page: slipped in, moved, swapped, split, taken away, and th
     await expect(page.getByRole("link", { name: /Pages/ })).toContainText("1 empty");
     // Keys pressed in the menu are the menu's: the tile stays chosen, and has the focus again.
     await tile(page, 3).click({ button: "right" });
-    await expect(page.getByRole("menuitem", { name: /^Take away/ })).toContainText("Shift + Delete");
+    await expect(page.getByRole("menuitem", { name: /^Remove and close/ })).toContainText("Shift + Delete");
     await page.keyboard.press("Escape");
     await expect(page.getByRole("menu")).toHaveCount(0);
     await expect(tile(page, 3)).toBeFocused();
@@ -348,10 +348,10 @@ test("seams keep the page exact, whatever is changed after", async ({ page }) =>
     const set = (await box(seam)).x;
     await page.getByRole("button", { name: "Arrange again" }).click();
     expect((await box(seam)).x).toBeCloseTo(set, 0);
-    await page.getByRole("button", { name: "Back to the first arrangement" }).click();
+    await page.getByRole("button", { name: "Back to the first arrangement", exact: true }).click();
     await expectUndo(page, "Went back to the first arrangement");
     expect((await box(seam)).x).not.toBeCloseTo(set, 0);
-    await expect(page.getByRole("button", { name: "Back to the first arrangement" })).toHaveCount(0);
+    await expect(page.getByRole("button", { name: "Back to the first arrangement", exact: true })).toHaveCount(0);
     await undoButton(page).click();
   });
 

@@ -38,7 +38,7 @@ test("a book with a gutter: paced, read in openings, reordered with sides kept, 
 
   await test.step("the photos go onto the pages, all of them once, and that is one step", async () => {
     await pace(page);
-    await expectUndo(page, "Paced 12 pages");
+    await expectUndo(page, "Filled 12 pages with photos");
     const tileCounts = await overview(page).evaluateAll((all) =>
       all.map((o) => Number(/(\d+) tiles?/.exec(o.getAttribute("aria-label") ?? "")?.[1] ?? 0)),
     );

@@ -124,7 +124,7 @@ test("a collage is checked as it is edited: findings with pictures, mended by a 
     await size.press("Enter");
     await toCheck(page);
     await expect(small).toBeVisible();
-    await expect(page.getByText("meant so", { exact: false }).and(page.getByRole("region"))).toHaveCount(0);
+    await expect(page.getByText("left as", { exact: false }).and(page.getByRole("region"))).toHaveCount(0);
   });
 
   await test.step("a photo with colours that the lab's range does not hold is named", async () => {
@@ -219,7 +219,7 @@ test("the sample's book and pocket pages: checked, mended, made into a file and 
       await toCheck(page);
     }
     await expect(soft).toHaveCount(0);
-    await expect(page.getByRole("region", { name: "Goes wrong on paper" })).toHaveCount(0);
+    await expect(page.getByRole("region", { name: "To fix before printing" })).toHaveCount(0);
     await expect(page.getByRole("region", { name: "Good to know" })).toBeVisible();
   });
 

@@ -48,9 +48,9 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
   await test.step("a photo behind the page is not veiled until it is wished, and the slider stays where it is put", async () => {
     await nobodyChosen(page);
     await shelfPhotos(page).nth(6).click();
-    await page.getByRole("button", { name: "Chosen photo as background" }).click();
+    await page.getByRole("button", { name: "Lay this photo behind the page" }).click();
     await nobodyChosen(page);
-    const veil = page.getByRole("slider", { name: /^Veil/ });
+    const veil = page.getByRole("slider", { name: /^Fade/ });
     await expect(veil).toHaveValue("0");
     const clear = await paintedPage(page);
     await veil.fill("0.5");

@@ -228,7 +228,7 @@ test("from files on disk to a collage that a lab can print, with the browser kil
   await test.step("the file is exactly what the lab wants, and the same picture as on screen", async () => {
     const onScreen = await paintedPage(page);
     await page.getByRole("link", { name: /Send/ }).click();
-    await expect(page.getByText("1 thing goes wrong on paper.")).toBeVisible();
+    await expect(page.getByText("1 thing to fix before printing.")).toBeVisible();
     await page.getByText("As you get it back").click();
     await page.getByText("As the lab gets it").click();
     const download = page.waitForEvent("download");

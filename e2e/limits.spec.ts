@@ -43,7 +43,7 @@ test("200 photos, a hair-thin panorama and a single pixel go on one small print"
   await page.keyboard.press("Control+a");
   await page.getByRole("button", { name: "Arrange 200 photos" }).click();
   await expect(tiles(page)).toHaveCount(200);
-  await expect(page.getByText(/The gap is now .* so that so many photos fit/)).toBeVisible();
+  await expect(page.getByText(/The gap is now .* so that all these photos fit/)).toBeVisible();
   const [pageBox, last] = [await box(page.getByTestId("page")), await box(tile(page, 200))];
   expect(last.x + last.width).toBeLessThanOrEqual(pageBox.x + pageBox.width);
   expect(last.y + last.height).toBeLessThanOrEqual(pageBox.y + pageBox.height);
@@ -169,7 +169,7 @@ test("all of it by keyboard", async ({ page }) => {
   await tile(page, 1).focus();
   await press("Shift+F10");
   await expect(page.getByRole("menuitem", { name: "Make it the biggest" })).toBeVisible();
-  await press("l", "Enter");
+  await press("m", "Enter");
   await expectUndo(page, "Made a photo the biggest");
   await press("Escape", "Escape");
   await openDrawer(page, "Templates");

@@ -104,8 +104,8 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
     await page.getByRole("textbox", { name: "Page numbers" }).fill("4, 40");
     await expect(page.getByText("None of these is another page of this project.")).toBeVisible();
     await page.getByRole("textbox", { name: "Page numbers" }).fill("1-2, 6");
-    await page.getByRole("button", { name: "Dress 3 pages" }).click();
-    await expectUndo(page, "Dressed 3 pages");
+    await page.getByRole("button", { name: "Use this look on 3 pages" }).click();
+    await expectUndo(page, "Used a look on 3 pages");
     const gapOn = async (n: number) => {
       await run(page)
         .nth(n - 1)
@@ -259,7 +259,7 @@ test("templates: found, seen on the page, taken, saved, given away and brought i
     const bad = join(tmpdir(), `bad-${process.pid}.json`);
     await writeFile(bad, '{"kind":"something else"}');
     await bring(bad);
-    await expect(page.getByText("That is no file of templates.")).toBeVisible();
+    await expect(page.getByText("This is not a template file.")).toBeVisible();
     const broken = JSON.parse(await readFile(wanted, "utf8"));
     broken.templates[0].places.pop();
     await writeFile(bad, JSON.stringify(broken));

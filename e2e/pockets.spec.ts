@@ -24,7 +24,7 @@ test("pocket pages: a pattern with true sizes, filled, a photo through several, 
   await chooseFiles(page, samplePhotos(8));
   await page.getByText("Pocket pages", { exact: true }).click();
   await page.getByText("6 × 8 in", { exact: true }).click();
-  await page.getByText("Four upright, 3 × 4 in", { exact: true }).click();
+  await page.getByText("4 portrait, 3 × 4 in", { exact: true }).click();
   await page.getByRole("button", { name: "Start these pages" }).click();
   await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();
 

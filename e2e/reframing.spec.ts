@@ -41,7 +41,7 @@ test("reframed: turned by quarters, straightened by a line, shown whole, and all
     await expect.poll(turn).toBeCloseTo(-6, 0);
     await expect(page.getByText("Draw a line along what should be level")).toHaveCount(0);
     await expectUndo(page, "Reframed a photo");
-    await page.getByRole("button", { name: "Back to the first crop" }).click();
+    await page.getByRole("button", { name: "Back to the first crop", exact: true }).click();
     await expect.poll(turn).toBe(0);
   });
 
@@ -59,7 +59,7 @@ test("reframed: turned by quarters, straightened by a line, shown whole, and all
     await page.getByRole("button", { name: "The page", exact: true }).click();
     await page.getByText("Show all of the photo").click();
     await expect.poll(zoom).toBeGreaterThanOrEqual(100);
-    await page.getByRole("button", { name: "Back to the first crop" }).click();
+    await page.getByRole("button", { name: "Back to the first crop", exact: true }).click();
   });
 
   await test.step("two fingers zoom and turn it, one moves it", async () => {

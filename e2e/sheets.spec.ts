@@ -62,7 +62,7 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
   await chooseFiles(page, samplePhotos(7));
   await page.getByText("Pocket pages", { exact: true }).click();
   await page.getByText("6 × 8 in", { exact: true }).click();
-  await page.getByText("Four upright, 3 × 4 in", { exact: true }).click();
+  await page.getByText("4 portrait, 3 × 4 in", { exact: true }).click();
   await page.getByRole("button", { name: "Start these pages" }).click();
   await shelfPhotos(page).first().click();
   for (let i = 0; i < 3; i += 1) await page.keyboard.press("Shift+ArrowRight");

@@ -140,9 +140,10 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
 
   await test.step("a photo behind the page, veiled", async () => {
     await nobodyChosen(page);
+    await openDrawer(page, "Photos");
     await page.getByRole("listbox", { name: "Shelf" }).getByRole("option").nth(6).click();
     const before = await paintedPage(page);
-    await page.getByRole("button", { name: "Chosen photo as background" }).click();
+    await page.getByRole("button", { name: "Lay this photo behind the page" }).click();
     await expectUndo(page, "Changed the background");
     await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(false);
   });

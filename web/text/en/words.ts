@@ -70,7 +70,7 @@ export const words = {
   backdrop: "Background",
   backdropPhoto: "Lay this photo behind the page",
   backdropHelp: "Choose one photo on the shelf, then it can lie behind the page.",
-  backdropVeil: "Veil",
+  backdropVeil: "Fade",
   backdropAcross: "Across",
   backdropAcrosses: { page: "this page", spread: "both pages" },
   backdropOff: "No photo behind",
