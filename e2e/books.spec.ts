@@ -269,8 +269,8 @@ test("the browser killed while pacing and right after leaves a whole book", asyn
   /** Of every page its name in the overview, which holds only those near the screen. */
   const everyPage = async () => {
     const labels = new Set<string>();
-    // Rows come a frame after they were scrolled to; three looks without a new one mean that there are no more.
-    for (let without = 0; without < 3; ) {
+    // Rows come a frame after they were scrolled to; six looks without a new one mean that there are no more.
+    for (let without = 0; without < 6; ) {
       const seen = labels.size;
       for (const label of await overview(page).evaluateAll((all) => all.map((o) => o.getAttribute("aria-label") ?? "")))
         labels.add(label);

@@ -10,6 +10,7 @@ import {
   expectUndo,
   longMs,
   loseOriginals,
+  openDrawer,
   pace,
   shelfPhotos,
   startBook,
@@ -131,6 +132,7 @@ test("a collage is checked as it is edited: findings with pictures, mended by a 
     await page.getByRole("link", { name: /^Photos/ }).click();
     await chooseFiles(page, [await widePhoto(info.outputPath("wide"))]);
     await page.getByRole("link", { name: /^Pages/ }).click();
+    await openDrawer(page, "Photos");
     await shelfPhotos(page).last().click();
     await page.getByRole("button", { name: "Arrange 1 photo" }).click();
     await toCheck(page);
@@ -186,7 +188,7 @@ test("a book is checked for binding, cover, blank pages and originals; many are 
     const gone = kind(page, /photos whose files are gone/);
     await gone.getByRole("button", { name: "Leave it like this" }).click();
     await page.getByRole("textbox", { name: /Why, for yourself/ }).fill("They come from the old computer tomorrow");
-    await page.getByRole("button", { name: "Leave it" }).click();
+    await page.getByRole("button", { name: "Leave it", exact: true }).click();
     await expect(gone).toHaveCount(0);
     await expect(undoButton(page)).toHaveAccessibleName(/^Undo: Accepted \d+ findings$/);
     await expect(page.getByText("They come from the old computer tomorrow").first()).toBeVisible();

@@ -124,6 +124,7 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
       await page.keyboard.press("Delete");
     }
     await tile(page, 2).click();
+    await openDrawer(page, "Photos");
     await shelfPhotos(page).nth(4).click();
     await page.getByRole("button", { name: "Fill 1 empty tile" }).click();
     await expect(tile(page, 2)).not.toHaveAccessibleName(/empty/);

@@ -39,7 +39,7 @@ test("from files on disk to a collage that a lab can print, with the browser kil
     await chooseFiles(page, [bad.text, ...samplePhotos(9), bad.cutOff, bad.empty, bad.onePixel, bad.panorama]);
     const list = page.getByTestId("incoming");
     await expect(list.getByText("3 files were left out")).toBeVisible();
-    await expect(list.getByText("notes.jpg: this is no picture")).toBeVisible();
+    await expect(list.getByText("notes.jpg: this is not a picture")).toBeVisible();
     await expect(list.getByText("cut-off.jpg: the picture is damaged")).toBeVisible();
     await expect(list.getByText("empty.jpg: the file is empty")).toBeVisible();
     await page.getByRole("button", { name: "Close this list" }).click();

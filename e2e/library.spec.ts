@@ -35,7 +35,7 @@ test("every kind of picture comes in the right way round, out of a zip too, and 
   await chooseFiles(page, [...files.made, files.zip, files.bomb, files.cut]);
   const list = page.getByTestId("incoming");
   await expect(list.getByText("3 files were left out")).toBeVisible();
-  await expect(list.getByText("readme.txt: this is no picture")).toBeVisible();
+  await expect(list.getByText("readme.txt: this is not a picture")).toBeVisible();
   await expect(list.getByText("zeros.jpg: inside the zip it would be larger than any photo")).toBeVisible();
   await expect(list.getByText("cut.zip: the zip is damaged")).toBeVisible();
   await expect(page.getByRole("heading", { name: `${files.made.length + 2} photos` })).toBeVisible();
@@ -240,7 +240,7 @@ test("focus leads the first framing; a photo on a page is named before it goes, 
   await sheet(page)
     .getByTestId("replace-file")
     .setInputFiles({ name: "no.jpg", mimeType: "image/jpeg", buffer: Buffer.from("no picture") });
-  await expect(page.getByText("no.jpg: this is no picture")).toBeVisible();
+  await expect(page.getByText("no.jpg: this is not a picture")).toBeVisible();
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(sheet(page)).toContainText("2,400 × 1,600");
 

@@ -139,7 +139,7 @@ export async function drag(
 
 /** The name of what would be undone. */
 export const undoButton = (page: Page): Locator => page.getByRole("button", { name: /^(Undo:|Nothing to undo)/ });
-export const redoButton = (page: Page): Locator => page.getByRole("button", { name: /^(Do again|Nothing to do)/ });
+export const redoButton = (page: Page): Locator => page.getByRole("button", { name: /^(Redo:|Nothing to redo)/ });
 
 export async function expectUndo(page: Page, name: string | RegExp): Promise<void> {
   await expect(undoButton(page)).toHaveAccessibleName(typeof name === "string" ? `Undo: ${name}` : name);

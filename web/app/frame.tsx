@@ -7,6 +7,7 @@ import { DropAnywhere } from "./components/drop-anywhere.tsx";
 import { Header } from "./components/header.tsx";
 import { KeptStrips } from "./components/kept-strips.tsx";
 import { Strip } from "./components/strip.tsx";
+import { TabTitle } from "./components/tab-title.tsx";
 import { notices } from "./notices/notices.ts";
 import { useServices } from "./services.ts";
 
@@ -35,6 +36,7 @@ export function Frame() {
   }, [library, store]);
   return (
     <Flex direction="column" h="full" bg="bg">
+      {!inProject && <TabTitle />}
       {!inProject && <Header />}
       {!store.lasting && <Strip tone="warn">{words.notLasting}</Strip>}
       <KeptStrips />

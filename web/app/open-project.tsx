@@ -10,6 +10,7 @@ import { book, common, keeping as words } from "../text/index.ts";
 import { Header } from "./components/header.tsx";
 import { WorkFault } from "./components/project/project-fault.tsx";
 import { Strip } from "./components/strip.tsx";
+import { TabTitle } from "./components/tab-title.tsx";
 import { notices } from "./notices/notices.ts";
 import { useServices } from "./services.ts";
 import { CheckerContext } from "./state/checking/check-hooks.ts";
@@ -73,6 +74,7 @@ export function OpenProject() {
   return (
     <SessionContext.Provider value={opening.session}>
       <Checked session={opening.session}>
+        <ProjectTitle session={opening.session} />
         <Header />
         <CoverNotice session={opening.session} />
         <Troubles session={opening.session} projectId={projectId} />
@@ -82,6 +84,10 @@ export function OpenProject() {
       </Checked>
     </SessionContext.Provider>
   );
+}
+
+function ProjectTitle({ session }: { readonly session: ProjectSession }) {
+  return <TabTitle project={useStore(session.state, (s) => s.project.name)} />;
 }
 
 /** The print check looks on for as long as the project is open. */

@@ -30,7 +30,7 @@ export {
 } from "./now/photos.ts";
 export { pockets } from "./now/pockets.ts";
 export { lossWords, reading, work } from "./now/project.ts";
-export { common, fault, history, stepWords, walk } from "./now/screens.ts";
+export { common, fault, history, stepWords, tabTitle, walk } from "./now/screens.ts";
 export { printTrouble, send, sendOptions } from "./now/send.ts";
 export { sheets, sheetTrouble } from "./now/sheets.ts";
 export { formatTrouble, lengthTrouble, start } from "./now/start.ts";

@@ -6,6 +6,7 @@ import type { Keys } from "./keys.ts";
  */
 export const scopes = {
   anywhere: { showKeys: ["?"] },
+  project: { save: ["Mod+S"] },
   history: { undo: ["Mod+Z"], redo: ["Mod+Shift+Z", "Mod+Y"] },
   page: {
     pageBefore: ["PageUp"],
@@ -128,14 +129,15 @@ export const places = {
     "run",
     "drawers",
     "cards",
+    "project",
     "history",
   ],
-  overview: ["openings", "pageBreak", "history"],
+  overview: ["openings", "pageBreak", "project", "history"],
   read: ["reading"],
-  check: ["history"],
-  sheets: ["sheet", "strip", "history"],
-  orders: [],
-  send: [],
+  check: ["project", "history"],
+  sheets: ["sheet", "strip", "project", "history"],
+  orders: ["project"],
+  send: ["project"],
 } as const satisfies Record<string, readonly Scope[]>;
 
 export type Place = keyof typeof places;

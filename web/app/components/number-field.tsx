@@ -9,12 +9,13 @@ interface NumberFieldProps {
   /** Of the arrow keys; ten times as much with Shift. */
   readonly step: number;
   readonly onNumber: (value: number) => void;
+  readonly hideLabel?: boolean;
 }
 
 const tidy = (v: number): number => Math.round(v * 1000) / 1000;
 
 /** Any number within bounds; what is no number leaves the last one standing. */
-export function NumberField({ label, value, least, most, step, onNumber }: NumberFieldProps) {
+export function NumberField({ label, value, least, most, step, onNumber, hideLabel = false }: NumberFieldProps) {
   const shown = String(tidy(value));
   const [text, setText] = useState(shown);
   useLayoutEffect(() => setText(shown), [shown]);
@@ -31,6 +32,7 @@ export function NumberField({ label, value, least, most, step, onNumber }: Numbe
   return (
     <TextField
       label={label}
+      hideLabel={hideLabel}
       inputMode="decimal"
       value={text}
       onChange={(e) => setText(e.target.value.slice(0, 12))}

@@ -14,6 +14,7 @@ const thereWere = (works: number, photos: number): string =>
 
 export const keeping = {
   kept: (time: string) => `Kept in this browser, ${time}`,
+  allKept: (time: string) => `Everything is kept in this browser; the last change at ${time}.`,
   keptIn: (folder: string, ago: string) => `Kept here, and in ${folder} ${ago}`,
   keptHere: "Kept in this browser",
   where: "Where your projects are kept",

@@ -23,6 +23,7 @@ export const keys = {
   hint: (what: string, pressed: string) => `${what} (${pressed})`,
   scopes: {
     anywhere: "Anywhere",
+    project: "In a project",
     history: "Undo",
     page: "On the page",
     alternatives: "Other ways to arrange it",
@@ -46,6 +47,7 @@ export const keys = {
   },
   does: {
     anywhere: { showKeys: "Show keyboard shortcuts" },
+    project: { save: "See that all is kept, and save it as a file" },
     history: { undo: "Undo", redo: "Redo" },
     page: {
       pageBefore: "The page before",

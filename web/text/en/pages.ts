@@ -251,6 +251,7 @@ export const panel = {
       : `${formats.percent(share, share < 0.0995 ? 1 : 0)} of the photos is cropped`,
   gapAndMargin: "Gap and margin",
   edges: "Corners and border",
+  tileEdges: "Outline and border",
   behindAll: "Background",
   gap: "Gap",
   margin: "Margin",

@@ -11,6 +11,24 @@ export const common = {
   bringBack: "Bring it back",
 };
 
+/** What a tab of the browser is called. */
+export const tabTitle = (place: string, project: string | undefined): string => {
+  const name = placeNames[place];
+  return [...(name ? [name] : []), ...(project ? [project] : []), common.name].join(" – ");
+};
+
+const placeNames: Readonly<Record<string, string>> = {
+  photos: "Photos",
+  labs: "Labs",
+  pages: "Pages",
+  overview: "Overview",
+  read: "Read through",
+  check: "Check",
+  orders: "Orders",
+  sheets: "Print sheets",
+  send: "Send",
+};
+
 export const walk = {
   label: "Steps of the project",
   start: "To all your projects",

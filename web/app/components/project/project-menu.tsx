@@ -4,7 +4,8 @@ import { EllipsisVertical } from "lucide-react";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { useStore } from "zustand";
-import { keeping, work as words } from "../../../text/index.ts";
+import { formats, keeping, work as words } from "../../../text/index.ts";
+import { useKeys } from "../../commands/hear.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
@@ -20,6 +21,15 @@ import { Snapshots } from "./snapshots.tsx";
 const changing: ReadonlySet<string> = new Set(["snapshot", "combine", "anotherSize", "finished"]);
 
 type Open = "saveFile" | "snapshot" | "combine" | "anotherSize" | "finished";
+
+/** Says what was kept, only after it was, and offers a file besides. */
+function sayKept(session: ProjectSession, saveFile: () => void): void {
+  const { keeping: kept } = session.state.getState();
+  const action = { label: words.saveFile, onClick: saveFile };
+  if (kept.is === "failed") notices.create({ title: keeping.failed[kept.code], type: "error", action });
+  else if (kept.is === "kept")
+    notices.create({ title: keeping.allKept(formats.clock(kept.at)), type: "success", action });
+}
 
 /** Everything that is about the work as a whole. */
 export function WorkMenu({ session }: { readonly session: ProjectSession }) {
@@ -42,6 +52,9 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
     else if (value === "beginLike") void asNew(keepAsBeginning, words.likeName);
     else setOpen(value as Open);
   };
+  useKeys("project", {
+    save: () => void session.settled().then(() => sayKept(session, () => setOpen("saveFile"))),
+  });
   const readOnly = useStore(session.state, (s) => s.readOnly);
   const items = [
     "read",

@@ -26,7 +26,7 @@ export function LengthRow({ label, mm, sliderMostMm, unit, format, onMove, onMm 
         fontSize="14px"
         fontWeight="500"
         color="fg.muted"
-        w="60px"
+        w="72px"
         pt="1.5"
         flexShrink="0"
         lineHeight="1.3"
@@ -34,7 +34,7 @@ export function LengthRow({ label, mm, sliderMostMm, unit, format, onMove, onMm 
       >
         {label}
       </Text>
-      <Box w="88px" flexShrink="0">
+      <Box w="80px" flexShrink="0">
         <LengthField label={label} hideLabel mm={now} unit={unit} ppi={format.ppi} onMm={onMm} />
       </Box>
       <Box flex="1" pt="2">

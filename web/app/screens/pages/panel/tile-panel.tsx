@@ -6,7 +6,7 @@ import { type Change, cardBleed, frameRect, holdsPockets, isFree, type PlacedTil
 import { type OutlineName, outlineNames, outlineOf } from "#core/outlines";
 import { formatLength, formatSize } from "#core/units";
 import { changeTrouble, formats, panel as words, words as wordWords } from "../../../../text/index.ts";
-import { FieldLabel } from "../../../components/field-label.tsx";
+import { Beside } from "../../../components/field-label.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
@@ -185,21 +185,19 @@ function Dress({ tile }: { readonly tile: PlacedTile }) {
   const half = Math.min(tile.frame.width, tile.frame.height) / 2;
   const { kind } = tile.outline;
   return (
-    <PanelSection>
-      <Box mb="3">
-        <FieldLabel label={words.outline}>
-          <Select<OutlineName>
-            label={words.outline}
-            value={kind}
-            options={outlineNames.map((name) => [name, words.outlines[name]])}
-            onChoose={(name) =>
-              session.commit({ code: "changedOutline", count: 1 }, [
-                { type: "setTiles", pageId: page.id, items: [{ id: tile.id, set: { outline: { kind: name } } }] },
-              ])
-            }
-          />
-        </FieldLabel>
-      </Box>
+    <PanelSection title={words.tileEdges} folds="tile-edges">
+      <Beside label={words.outline}>
+        <Select<OutlineName>
+          label={words.outline}
+          value={kind}
+          options={outlineNames.map((name) => [name, words.outlines[name]])}
+          onChoose={(name) =>
+            session.commit({ code: "changedOutline", count: 1 }, [
+              { type: "setTiles", pageId: page.id, items: [{ id: tile.id, set: { outline: { kind: name } } }] },
+            ])
+          }
+        />
+      </Beside>
       {outlineOf(tile.outline).hasCorners && (
         <LengthRow
           label={words.corner}
@@ -220,8 +218,9 @@ function Dress({ tile }: { readonly tile: PlacedTile }) {
         onMove={(widthMm) => session.preview([change({ widthMm })])}
         onMm={(widthMm) => keep("changedBorder", { widthMm })}
       />
-      <Box w="132px" mt="3">
+      <Beside label={words.opacity}>
         <NumberField
+          hideLabel
           label={words.opacity}
           value={Math.round(100 * (tile.tile.opacity ?? 1))}
           least={0}
@@ -241,7 +240,7 @@ function Dress({ tile }: { readonly tile: PlacedTile }) {
             )
           }
         />
-      </Box>
+      </Beside>
       {isCard && (
         <LengthRow
           label={words.cardBleed}
