@@ -30,7 +30,11 @@ test("a book with a gutter: paced, read in openings, reordered with sides kept, 
   await startBook(page, "Pennywhistle Press", "15 × 15 cm");
 
   await test.step("it begins with a right page; no page of it is paced before photos are shared out", async () => {
-    await expect(page.getByRole("link", { name: "Overview" })).toBeVisible();
+    await expect(page.getByRole("button", { name: /^Arrange the first/ })).toHaveCount(0);
+    await expect(page.getByText("Fill again from here")).toHaveCount(0);
+    await page.getByRole("button", { name: "Fill the book with 40 photos" }).click();
+    await expect(page.getByText(/40 photos on \d+ pages/)).toBeVisible();
+    await page.keyboard.press("Escape");
     await page.getByRole("link", { name: "Overview" }).click();
     await expect(overview(page)).toHaveCount(12);
     await expect(page.getByText("12 pages", { exact: true })).toBeVisible();

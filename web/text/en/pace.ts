@@ -3,6 +3,7 @@ import { formats } from "./formats.ts";
 export const pace = {
   title: "Fill the book with photos",
   open: "Fill the book with photos …",
+  fillWith: (n: number) => `Fill the book with ${n === 1 ? "1 photo" : `${formats.number(n)} photos`}`,
   openFromHere: "Fill again from here …",
   lead: "Photos go onto pages in the order they were taken. Events stay together, starred photos and faces get more room, of photos that are nearly the same the best one is taken. Pages you made yourself stay as they are.",
   whichPhotos: "Which photos",

@@ -22,6 +22,8 @@ export const pages = {
   safeWhy: "A cut can be a little off. What lies inside the dashed line is never touched by it.",
   emptyPage: "This page is empty",
   emptyPageLead: "Choose photos on the shelf below and arrange them here, or drag one onto the page.",
+  emptyBook: "Your book is empty",
+  emptyBookLead: "Fill it with your photos in the order they were taken. You choose how many pages it has.",
   arrangeAll: (n: number, of: number) => (n === of ? `Arrange all ${n} photos` : `Arrange the first ${n} of them`),
   bringFirst: "Bring in photos first",
   tile: (i: number, of: number, what: string) => `Tile ${i} of ${of}: ${what}`,

@@ -1,29 +1,19 @@
-import { Box, Button } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { useMemo } from "react";
-import { Link, useParams } from "react-router";
 import { drawnPage } from "#core/document";
 import { seenBox } from "#core/lab";
 import { pages as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { useSizeOf } from "../../components/size-of.ts";
 import { useServices } from "../../services.ts";
-import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
 import { useFacts } from "../../state/session/facts.ts";
-import {
-  shown,
-  shownPage,
-  shownPlaced,
-  useLibrary,
-  useProject,
-  useSession,
-  useViewState,
-} from "../../state/session/hooks.ts";
+import { shown, shownPage, shownPlaced, useProject, useViewState } from "../../state/session/hooks.ts";
 import { openPlaced } from "../../state/session/project-session.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
 import { CutLines } from "./cut-lines.tsx";
+import { EmptyPage } from "./empty-page.tsx";
 import { FacingPage, useFacing } from "./facing-page.tsx";
 import { FreeLayer } from "./free-layer.tsx";
-import css from "./mat.module.css";
 import { MatTools } from "./mat-tools.tsx";
 import { openSheet } from "./open-sheet.ts";
 import { openingView, type PageView } from "./page-view.ts";
@@ -133,33 +123,5 @@ function HeldPage({ view }: { readonly view: PageView }) {
       {writing && <WriteLayer key={writing} view={view} tileId={writing} />}
       {open && <ReframeLayer key={open} view={view} tileId={open} />}
     </>
-  );
-}
-
-const firstFew = 60;
-
-function EmptyPage() {
-  const services = useServices();
-  const session = useSession();
-  const photos = useLibrary((s) => s.photos);
-  const { projectId } = useParams();
-  return (
-    <div className={css.empty}>
-      <h1>{words.emptyPage}</h1>
-      <p>{words.emptyPageLead}</p>
-      {photos.length > 0 ? (
-        <Button
-          pointerEvents="auto"
-          variant="outline"
-          onClick={() => arrangePhotos(services, session, photos.slice(0, firstFew))}
-        >
-          {words.arrangeAll(Math.min(firstFew, photos.length), photos.length)}
-        </Button>
-      ) : (
-        <Button asChild pointerEvents="auto">
-          <Link to={`/work/${projectId}/photos`}>{words.bringFirst}</Link>
-        </Button>
-      )}
-    </div>
   );
 }

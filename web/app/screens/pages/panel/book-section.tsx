@@ -27,6 +27,7 @@ export function BookSection() {
   const rules = rulesOf(project);
   if (!rules || !project.book) return null;
   const opening = openingOf(project, page.id);
+  const begun = project.pages.some((p) => p.pieces.length > 0);
   const { numbers } = project.book;
   const change = (next: Partial<Book>) =>
     session.commit({ code: "changedBook", count: 1 }, [{ type: "setProject", book: { ...project.book!, ...next } }], {
@@ -40,9 +41,11 @@ export function BookSection() {
           <Text fontSize="14px" color={count.fits ? "fg.muted" : "saffron.700"}>
             {count.words}
           </Text>
-          <Button size="sm" variant="outline" onClick={() => setPacing(true)}>
-            <Gauge size={16} aria-hidden /> {pace.openFromHere}
-          </Button>
+          {begun && (
+            <Button size="sm" variant="outline" onClick={() => setPacing(true)}>
+              <Gauge size={16} aria-hidden /> {pace.openFromHere}
+            </Button>
+          )}
           {arrangedTiles(page).length > 0 && (
             <Toggle label={words.stays} on={!page.paced} onTurn={(stays) => markPage(session, { paced: !stays })} />
           )}
