@@ -76,6 +76,7 @@ test("pocket pages: a pattern with true sizes, filled, a photo through several, 
     await tile(page, 2).click({ modifiers: ["Control"] });
     await tile(page, 3).click({ modifiers: ["Control"] });
     await tile(page, 4).click({ modifiers: ["Control"] });
+    await openDrawer(page, "Photos");
     await shelfPhotos(page).nth(5).click();
     await page.getByRole("button", { name: "One photo through all of these" }).click();
     await expectUndo(page, "Filled 4 tiles");

@@ -36,7 +36,10 @@ export function SharpnessFigure({
     return (
       <HStack gap="1.5" color={ink} fontSize="13.5px" role="status" data-testid="sharpness" data-level={level}>
         <Icon size={16} aria-hidden />
-        {sharpnessWords.sharp.short}, {words.ppi(Math.round(ppi))}
+        {sharpnessWords.sharp.short}
+        <Text as="span" ml="auto" fontVariantNumeric="tabular-nums">
+          {words.ppi(Math.round(ppi))}
+        </Text>
       </HStack>
     );
   return (
