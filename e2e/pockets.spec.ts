@@ -54,6 +54,7 @@ test("pocket pages: a pattern with true sizes, filled, a photo through several, 
 
   await test.step("a paper goes into a pocket", async () => {
     await page.getByRole("link", { name: /Photos/ }).click();
+    await expect(page.getByRole("heading", { name: "8 photos" })).toBeVisible();
     await page.getByText("Papers", { exact: true }).click();
     await page.getByRole("button", { name: "Try the sample papers" }).click();
     await expect(page.getByRole("option").nth(1)).toBeVisible();

@@ -77,7 +77,7 @@ test("each of the two stores is made again from the other; when both are gone, w
     await expectKept(page);
     await page.reload();
     await expectUndo(page, "Changed the gap");
-    await expect(page.getByRole("textbox", { name: "Gap" })).toHaveValue(/^0\.236/);
+    await expect(page.getByRole("textbox", { name: "Gap" })).toHaveValue(/^0\.24/);
   });
 
   await test.step("a newer version was here: nothing begins as if it were new", async () => {
@@ -158,7 +158,7 @@ test("a disk that is full to the last byte: changes are kept, photos wait, a kil
     await expect(page.getByText("This disk is full. What you change is still kept")).toBeVisible();
     await works(page).first().click();
     await expect(tiles(page)).toHaveCount(3);
-    await expect(page.getByRole("textbox", { name: "Gap" })).toHaveValue(/^0\.276/);
+    await expect(page.getByRole("textbox", { name: "Gap" })).toHaveValue(/^0\.28/);
     await expectUndo(page, "Changed the gap");
     disk.makeRoom();
     await page.getByRole("button", { name: "Try again" }).click();
@@ -170,7 +170,7 @@ test("a disk that is full to the last byte: changes are kept, photos wait, a kil
     page = context.pages()[0]!;
     await page.goto("/");
     await works(page).first().click();
-    await expect(page.getByRole("textbox", { name: "Gap" })).toHaveValue(/^0\.315/);
+    await expect(page.getByRole("textbox", { name: "Gap" })).toHaveValue(/^0\.31/);
     await expect(shelfPhotos(page)).toHaveCount(8);
     await context.close();
   } finally {
@@ -232,7 +232,7 @@ test("a safe folder: two browsers in turn on one, killed on the way, and everyth
     await works(other).first().click();
     await expect(tiles(other)).toHaveCount(3);
     await expectUndo(other, "Changed the gap");
-    await expect(other.getByRole("textbox", { name: "Gap" })).toHaveValue(/^0\.236/);
+    await expect(other.getByRole("textbox", { name: "Gap" })).toHaveValue(/^0\.24/);
     await expect(shelfPhotos(other)).toHaveCount(5);
     await expect(shelfPhotos(other).first().locator("img")).toBeVisible();
   });

@@ -12,6 +12,7 @@ import {
   chooseFiles,
   expectKept,
   expectUndo,
+  openDrawer,
   saveWorkAsFile,
   shelfPhotos,
   startCollage,
@@ -91,6 +92,7 @@ test("a work as one file: saved, opened in another browser with nothing missing,
     await chooseFiles(page, [placed]);
     await page.getByRole("link", { name: /^Pages/ }).click();
     await tile(page, 1).click();
+    await openDrawer(page, "Photos");
     await shelfPhotos(page).last().click();
     await page.getByRole("button", { name: "Put the chosen photo here" }).click();
     await expectKept(page);

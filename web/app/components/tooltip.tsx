@@ -7,7 +7,8 @@ export function Tooltip({ words, children }: { readonly words: ReactNode; readon
     <ChakraTooltip.Root openDelay={350} closeDelay={80} positioning={{ placement: "bottom" }}>
       <ChakraTooltip.Trigger asChild>{children}</ChakraTooltip.Trigger>
       <Portal>
-        <ChakraTooltip.Positioner>
+        {/* What lies under it can be used as if it were not there. */}
+        <ChakraTooltip.Positioner css={{ pointerEvents: "none !important" }}>
           <ChakraTooltip.Content>{words}</ChakraTooltip.Content>
         </ChakraTooltip.Positioner>
       </Portal>

@@ -69,7 +69,6 @@ export const words = {
   handle: { width: "Make it wider or narrower", corner: "Change its size", turn: "Turn it" },
   backdrop: "Background",
   backdropPhoto: "Lay this photo behind the page",
-  backdropHelp: "Choose one photo on the shelf, then it can lie behind the page.",
   backdropVeil: "Fade",
   backdropAcross: "Across",
   backdropAcrosses: { page: "this page", spread: "both pages" },

@@ -48,9 +48,11 @@ export function usePageKeys(): void {
     nextDrawer: () => nextDrawer(viewState),
     letGo: () => {
       const now = viewState.getState();
+      if (now.drop.dragged) return false;
       if (now.writing) viewState.setState({ writing: undefined });
       else if (now.reframing) viewState.setState({ reframing: undefined, straightening: false });
       else viewState.setState({ tiles: nothingChosen, photos: nothingChosen });
+      return true;
     },
   });
 }

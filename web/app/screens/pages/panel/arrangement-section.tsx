@@ -45,7 +45,7 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
   const count = arrangedTiles(page).length;
   return (
     <PanelSection title={words.arrangement} folds="arrangement">
-      <Text fontSize="14px" color="fg.muted" role="status" mb="2.5">
+      <Text fontSize="14px" color="fg.muted" role="status" mb="1.5">
         <CropFigure />
       </Text>
       <HStack wrap="wrap" gap="1.5">
@@ -89,7 +89,7 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
         )}
       </HStack>
       <Switch.Root
-        mt="3"
+        mt="2"
         size="sm"
         checked={tree.order === "kept"}
         onCheckedChange={(e) =>

@@ -60,16 +60,10 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
           onChoose={(across) => onKeep("changedBackdrop", { ...look, backdrop: { ...backdrop, across } })}
         />
       )}
-      {chosen !== undefined ? (
+      {chosen !== undefined && (
         <Button size="sm" variant="outline" onClick={() => put(chosen)}>
           {say.backdropPhoto}
         </Button>
-      ) : (
-        !backdrop && (
-          <Text fontSize="13.5px" color="fg.subtle">
-            {say.backdropHelp}
-          </Text>
-        )
       )}
       {backdrop && (
         <Button size="sm" variant="ghost" onClick={() => onKeep("changedBackdrop", { ...look, backdrop: null })}>

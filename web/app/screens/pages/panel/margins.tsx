@@ -54,7 +54,7 @@ export function Margins({ margin, unit, format, onShow, onKeep }: MarginsProps) 
           onMm={(mm) => onKeep(allSides(mm))}
         />
       )}
-      <HStack gap="2" mb="1">
+      <HStack gap="2">
         <Button
           size="sm"
           variant="outline"

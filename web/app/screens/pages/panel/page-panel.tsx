@@ -1,4 +1,4 @@
-import { Box, HStack, Text } from "@chakra-ui/react";
+import { Box, Flex, HStack, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import { arrangementOf, holdsPockets, type Look, lookChange, type StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
@@ -12,7 +12,7 @@ import { BookSection } from "./book-section.tsx";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { Margins } from "./margins.tsx";
-import { PagesSection } from "./pages-section.tsx";
+import { PageActs } from "./page-acts.tsx";
 import { KeepAsPockets, PocketsSection } from "./pockets-section.tsx";
 
 /** The page as a whole: its grid, its gaps, its colours. */
@@ -51,8 +51,11 @@ export const PagePanel = memo(function PagePanel() {
 
   return (
     <>
-      <PanelTitle>{words.page}</PanelTitle>
-      <HStack fontSize="14px" color="fg.muted" mt="-3" mb="4" justify="space-between" gap="3">
+      <Flex justify="space-between" align="start">
+        <PanelTitle>{words.page}</PanelTitle>
+        {kind !== "pockets" && <PageActs />}
+      </Flex>
+      <HStack fontSize="14px" color="fg.muted" mt="-3" mb="3" justify="space-between" gap="3">
         <Box>
           <Text fontVariantNumeric="tabular-nums">{formatSize(format.widthMm, format.heightMm, unit, format.ppi)}</Text>
           {lab && <Text color="fg.subtle">{lab.name}</Text>}
@@ -110,7 +113,6 @@ export const PagePanel = memo(function PagePanel() {
         <Backdrop look={look} onShow={show} onKeep={keep} />
       </PanelSection>
       <BookSection />
-      {kind !== "pockets" && <PagesSection />}
     </>
   );
 });

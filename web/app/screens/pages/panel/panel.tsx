@@ -19,7 +19,7 @@ export function Panel() {
   const tiles = [...chosen].flatMap((id) => findPlaced(page, id) ?? []);
   return (
     <PanelContext.Provider value={state}>
-      <Box as="aside" overflowY="auto" flex="1" p="5">
+      <Box as="aside" overflowY="auto" flex="1" px="5" py="4">
         <Changeable>
           {tiles.length === 0 && isCover ? (
             <CoverPanel />

@@ -1,4 +1,4 @@
-import { Box, Button, HStack, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, HStack, Text } from "@chakra-ui/react";
 import { useDraggable } from "@dnd-kit/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { LayoutGrid } from "lucide-react";
@@ -20,7 +20,7 @@ import { openPage } from "../../../state/session/project-session.ts";
 import { choose, chooseAll, nothingChosen } from "../../../state/view-state/choose.ts";
 import { DrawerFrame } from "./drawer-frame.tsx";
 import { PageForEach } from "./page-for-each.tsx";
-import { useShelfRows } from "./shelf-size.ts";
+import { useDrawerPx, useShelfRows } from "./shelf-size.ts";
 import { ShelfTime } from "./shelf-time.tsx";
 import { useScrollKept } from "./use-scroll-kept.ts";
 
@@ -47,6 +47,7 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
   const [at, setAt] = useState<string>();
   const stop = at !== undefined && ids.includes(at) ? at : ids[0];
   const rows = useShelfRows();
+  const height = useDrawerPx();
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     horizontal: true,
@@ -92,7 +93,12 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
     chooseRow: pick,
     chooseAll: () => viewState.setState({ photos: chooseAll(ids) }),
     place: () => placeChosen(services, session, stop),
-    letGo: () => viewState.setState({ photos: nothingChosen }),
+    // While something is dragged, Escape lets go of that.
+    letGo: () => {
+      if (viewState.getState().drop.dragged) return false;
+      viewState.setState({ photos: nothingChosen });
+      return true;
+    },
   });
 
   return (
@@ -118,11 +124,11 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
     >
       <ShelfActions photos={photos} />
       {photos.length === 0 ? (
-        <Text px="4" style={{ height: rows * rowPx + 28 }} color="fg.subtle" fontSize="14px">
+        <Text px="4" style={{ height }} color="fg.subtle" fontSize="14px">
           {all.length === 0 ? photoWords.emptyLead : words.nothingLeft}
         </Text>
       ) : (
-        <>
+        <Flex direction="column" justify="end" style={{ height }}>
           <ShelfTime
             photos={photos}
             isPlaced={isPlaced}
@@ -157,7 +163,7 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
               })}
             </Box>
           </Box>
-        </>
+        </Flex>
       )}
     </DrawerFrame>
   );

@@ -38,5 +38,5 @@ export function useShelfRows(): number {
   return size === "two" ? 2 : 1;
 }
 
-/** What a drawer of cards may be high, in CSS pixels. */
-export const useDrawerPx = (): number => 34 + useShelfRows() * rowPx;
+/** How high what is in a drawer is, in CSS pixels; the same for all of them. */
+export const useDrawerPx = (): number => 38 + useShelfRows() * rowPx;
