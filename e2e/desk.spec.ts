@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page, test } from "@playwright/test";
 import { samplePhotos } from "./support/files.ts";
 import {
+  allIn,
   arrangeFirst,
   box,
   chooseFiles,
@@ -40,7 +41,8 @@ test("the shelf's drawers: opened, pulled up and folded; papers and ornaments co
   ] as const) {
     await page.getByText(section, { exact: true }).click();
     await page.getByRole("button", { name: sample }).click();
-    await expect(page.getByRole("heading", { name: new RegExp(`\\d+ ${section.toLowerCase()}`) })).toBeVisible();
+    await expect(page.getByRole("heading", { name: new RegExp(`[1-9] ${section.toLowerCase()}`) })).toBeVisible();
+    await allIn(page);
   }
   await page.goto("/");
   await chooseFiles(page, samplePhotos(8));

@@ -7,6 +7,7 @@ import {
   arrangeFirst,
   box,
   chooseFiles,
+  differing,
   drag,
   expectKept,
   expectUndo,
@@ -151,8 +152,11 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
   await test.step("all of it is kept, and the print file shows what the screen shows", async () => {
     await nobodyChosen(page);
     await expectKept(page);
+    const made = await paintedPage(page);
     await page.reload();
     await expect(free(page)).toHaveCount(1);
+    // The photo behind the page may come a moment after the others.
+    await expect.poll(async () => differing(await paintedPage(page), made)).toBeLessThan(0.01);
     const screen = await paintedPage(page);
     await page.getByRole("link", { name: /Send/ }).click();
     const download = page.waitForEvent("download");

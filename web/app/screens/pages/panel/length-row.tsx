@@ -27,7 +27,7 @@ export function LengthRow({ label, mm, sliderMostMm, unit, format, onMove, onMm 
         fontWeight="500"
         color="fg.muted"
         w="72px"
-        pt="1.5"
+        pt="2"
         flexShrink="0"
         lineHeight="1.3"
         aria-hidden
