@@ -62,9 +62,7 @@ export const tileMenu = {
 
 export const templates = {
   title: "Templates",
-  open: "Lay out by a template …",
   save: "Save as a template …",
-  close: "Back to the page",
   search: "Search by name",
   forPhotos: "Photos",
   anyNumber: "any number",
@@ -84,7 +82,6 @@ export const templates = {
   card: (name: string, places: string, fit: string) => `${name}, ${places}, ${fit}`,
   asDrawn: "as drawn",
   adapted: "adapted to this page",
-  help: "Point at one to see it on the page; click to use it. The template itself never changes.",
   none: "No template matches. Take a filter away.",
   bringIn: "Bring in a file",
   takeOut: "Save mine as a file",
@@ -178,7 +175,6 @@ export const shelf = {
     ornaments: "Drag one onto the page, or click it to lay it in the middle.",
   },
   ornament: (name: string) => `Ornament ${name}`,
-  laidFreely: "It lies on the page by itself now.",
   help: "Click one, shift-click to there, ctrl-click to add",
   arrange: (n: number) => (n === 1 ? "Arrange 1 photo" : `Arrange ${formats.number(n)} photos`),
   add: (n: number) => `Add ${n} to the page`,
@@ -193,7 +189,6 @@ export const panel = {
   arrangement: "Arrangement",
   alternatives: "Other ways",
   waysLooking: "Looking for other ways …",
-  waysHelp: "Point at one to see it on the page; click to keep it.",
   keepOrder: "In order",
   keepLeader: "Keep the big one",
   cropNothing: "Nothing cropped",

@@ -66,10 +66,10 @@ export function PageCard(props: PageCardProps) {
       >
         <PageCanvas page={page} scale={scale} />
       </Box>
-      <Text fontSize="12.5px" fontWeight="600" mt="1.5" lineHeight="1.25">
+      <Text fontSize="12.5px" fontWeight="600" mt="1" lineHeight="1.25" lineClamp={1}>
         {title}
       </Text>
-      <Text fontSize="12px" color="fg.subtle" lineHeight="1.3">
+      <Text fontSize="12px" color="fg.subtle" lineHeight="1.3" lineClamp={1}>
         {note}
       </Text>
     </chakra.button>
