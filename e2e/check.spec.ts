@@ -90,7 +90,7 @@ test("a collage is checked as it is edited: findings with pictures, mended by a 
     await size.press("Enter");
     await expect(page.getByText(/words? hidden/).first()).toBeVisible();
     await toCheck(page);
-    const hidden = kind(page, "Words that find no room");
+    const hidden = kind(page, "Words that do not fit");
     await expect(hidden).toContainText("They are not printed.");
     await hidden.getByRole("button", { name: "Make the words smaller" }).click();
     await expect(hidden).toHaveCount(0);
@@ -101,7 +101,7 @@ test("a collage is checked as it is edited: findings with pictures, mended by a 
     await toCheck(page);
     const faint = kind(page, "Words too faint to read");
     await expect(faint).toContainText("nearly as light as what lies behind them");
-    await faint.getByRole("button", { name: "Words that can be read" }).click();
+    await faint.getByRole("button", { name: "Make the words readable" }).click();
     await expect(faint).toHaveCount(0);
   });
 

@@ -200,7 +200,7 @@ test("a book that has begun has nothing to fix; its cover takes photos where the
       .first();
     await expect(soft).toBeVisible();
     await soft
-      .getByRole("button", { name: /^(Into a smaller place|Arrange the page with it smaller)$/ })
+      .getByRole("button", { name: /^(Move it to a smaller place|Make it smaller on the page)$/ })
       .first()
       .click();
     await expectUndo(page, "Fixed a finding");

@@ -154,7 +154,7 @@ test("a lab's card of one's own: typed with a drawing that follows, kept, saved 
     await page.getByRole("link", { name: "To all your projects" }).click();
     await page.getByRole("link", { name: "Open A very long name" }).click();
     await page.getByRole("link", { name: /^Check/ }).click();
-    await expect(page.getByText("The lab has changed its card")).toBeVisible();
+    await expect(page.getByText("The lab has changed what it asks for")).toBeVisible();
     await expect(page.getByText("the bleed").first()).toBeVisible();
   });
 });

@@ -42,23 +42,23 @@ export const check = {
 export const fixWords: Record<FixCode, string> = {
   takeAway: "Remove it and close the gap",
   useSharper: "Use the sharper one",
-  sharperPlace: "Into a smaller place",
-  printSmaller: "Arrange the page with it smaller",
+  sharperPlace: "Move it to a smaller place",
+  printSmaller: "Make it smaller on the page",
   cover: "Fill the tile",
-  reachBleed: "Pull it out to the bleed",
+  reachBleed: "Extend it past the cut",
   moveInside: "Move it inside",
-  insetWords: "Further from the edge",
-  frameByFocus: "Frame it by the heads",
+  insetWords: "Move the words in from the edge",
+  frameByFocus: "Crop it around the heads",
   fullBleed: "No margin: full bleed",
   widerMargin: "A wider margin",
   dropBorder: "No border here",
   shrinkWords: "Make the words smaller",
   enlargeWords: "Make the words larger",
-  readableInk: "Words that can be read",
+  readableInk: "Make the words readable",
   keepBlank: "Leave empty",
   addPages: "Add the missing pages",
   makeCover: "Make the cover",
-  clearSpine: "Spine without words",
+  clearSpine: "Take the words off the spine",
 };
 
 const edgeWords: Record<Edge, string> = { left: "left", top: "top", right: "right", bottom: "bottom" };
@@ -91,29 +91,33 @@ export function findingTitle(f: Finding, n: number): string {
     case "shortOfBleed":
       return many("A tile that ends at the cut", "tiles that end at the cut");
     case "wordsAtRisk":
-      return riskTitle(many("Words", "times words"), f.risk);
+      return riskTitle(n === 1 ? "Words" : `Words in ${n} places`, f.risk);
     case "faceAtRisk":
-      return riskTitle(many("A head", "times heads"), f.risk);
+      return riskTitle(many("A head", "heads"), f.risk);
     case "faceCropped":
       return many("A photo cut through a head", "photos cut through a head");
     case "focusCut":
-      return many("What matters is not on the page", "times what matters is not on the page");
+      return n === 1 ? "What matters in a photo is cut off" : `What matters is cut off in ${n} photos`;
     case "thinMargin":
-      return many("A margin thinner than a cut is exact", "margins thinner than a cut is exact");
+      return many("A margin too thin to be cut evenly", "margins too thin to be cut evenly");
     case "thinBorder":
-      return many("A border that the cut makes crooked", "borders that the cut makes crooked");
+      return many("A border that may be cut unevenly", "borders that may be cut unevenly");
     case "wordsHidden":
-      return many("Words that find no room", "times words find no room");
+      return n === 1 ? "Words that do not fit" : `Words that do not fit, in ${n} places`;
     case "wordsSmall":
       return f.byLab
-        ? many("Words smaller than the lab prints", "times words smaller than the lab prints")
-        : many("Very small words", "times very small words");
+        ? n === 1
+          ? "Words smaller than the lab prints"
+          : `Words smaller than the lab prints, in ${n} places`
+        : n === 1
+          ? "Very small words"
+          : `Very small words in ${n} places`;
     case "wordsFaint":
-      return many("Words too faint to read", "times words too faint to read");
+      return n === 1 ? "Words too faint to read" : `Words too faint to read, in ${n} places`;
     case "lettersMissing":
-      return many("Letters that the font does not have", "times letters that the font does not have");
+      return n === 1 ? "Letters that the font does not have" : `Letters that the font does not have, in ${n} places`;
     case "fontMissing":
-      return many("A font that is not here", "times a font that is not here");
+      return n === 1 ? "A font that is not here" : `A font that is not here, in ${n} places`;
     case "originalGone":
       return many("A photo whose file is gone", "photos whose files are gone");
     case "beyondSrgb":
@@ -124,10 +128,10 @@ export function findingTitle(f: Finding, n: number): string {
       return many("A page without a file", "pages without a file");
     case "photoTwice":
       return f.together
-        ? many("A photo twice where both are seen", "photos twice where both are seen")
+        ? many("The same photo twice, seen together", "photos twice, seen together")
         : many("A photo on more than one page", "photos on more than one page");
     case "alikeTogether":
-      return many("Two photos nearly the same, side by side", "times photos nearly the same, side by side");
+      return many("Two photos nearly the same, side by side", "pairs of photos nearly the same, side by side");
     case "starredLeftOut":
       return f.photoIds.length === 1 ? "A starred photo on no page" : `${f.photoIds.length} starred photos on no page`;
     case "eventLeftOut":
@@ -147,7 +151,7 @@ export function findingTitle(f: Finding, n: number): string {
     case "nameTooLong":
       return "A file name too long for the lab";
     case "labChanged":
-      return "The lab has changed its card";
+      return "The lab has changed what it asks for";
   }
 }
 
@@ -170,7 +174,7 @@ export function findingWhy(f: Finding): string {
         ? "The lab cuts this strip away."
         : f.risk === "fold"
           ? "The binding hides this strip when the book lies open."
-          : "The cut may fall as far in as this. Keep what matters a little further inside.";
+          : "The cut may fall as far in as this. Keep what matters a little further in.";
     case "faceCropped":
       return "Part of a head lies outside of the tile. You may want it so in a close portrait.";
     case "focusCut":
@@ -202,7 +206,7 @@ export function findingWhy(f: Finding): string {
     case "photoTwice":
       return f.together
         ? "Whoever opens the book here sees it twice at once."
-        : "Leafing through, one meets it again. On a cover or as an opening that can be nice.";
+        : "Readers meet it again later in the book. On a cover or at the start that can be nice.";
     case "alikeTogether":
       return "Next to each other they look like one photo taken twice.";
     case "starredLeftOut":
