@@ -124,6 +124,50 @@ test("the shelf's drawers: opened, pulled up and folded; papers and ornaments co
     await expect(free(page)).toHaveCount(0);
   });
 
+  await test.step("everything on the page is listed front to back: chosen, named, hidden, locked, brought forward", async () => {
+    await material(page, "Ornaments").first().press("Enter");
+    await material(page, "Ornaments").nth(1).press("Enter");
+    await nobodyChosen(page);
+    await page.getByRole("button", { name: "On this page" }).click();
+    const rows = page.getByRole("list", { name: "On this page" }).getByRole("listitem");
+    await expect(rows).toHaveCount(6);
+    const choose = (n: number) => rows.nth(n).getByRole("button", { name: /^Choose / });
+    const front = await choose(0).getAttribute("aria-label");
+    await rows
+      .first()
+      .getByRole("button", { name: /^Send .* back$/ })
+      .click();
+    await expectUndo(page, "Changed what lies in front");
+    await expect(choose(1)).toHaveAccessibleName(front!);
+    await rows
+      .nth(1)
+      .getByRole("button", { name: /^Bring .* forward$/ })
+      .click();
+    await expect(choose(0)).toHaveAccessibleName(front!);
+    await rows
+      .first()
+      .getByRole("button", { name: /^Hide / })
+      .click();
+    await expect(free(page)).toHaveCount(1);
+    await expect(rows).toHaveCount(6);
+    await rows
+      .first()
+      .getByRole("button", { name: /^Show .* again$/ })
+      .click();
+    await expect(free(page)).toHaveCount(2);
+    await choose(5).click();
+    await page.getByRole("textbox", { name: "Name", exact: true }).fill("The street");
+    await page.getByRole("textbox", { name: "Name", exact: true }).press("Enter");
+    await expect(choose(5)).toHaveAccessibleName("Choose The street");
+    await rows.nth(5).getByRole("button", { name: "Lock the place of The street" }).click();
+    await expectUndo(page, "Locked or freed a tile");
+    for (let i = 0; i < 8; i += 1) await undoButton(page).click();
+    await expect(free(page)).toHaveCount(0);
+    await expect(rows).toHaveCount(4);
+    await nobodyChosen(page);
+    await page.getByRole("button", { name: "On this page" }).click();
+  });
+
   await test.step("a photo: into a gap, freely beside all tiles, and by Enter into the chosen places in their order", async () => {
     await openDrawer(page, "Photos");
     const before = await tileBoxes(page);

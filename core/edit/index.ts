@@ -16,6 +16,7 @@ export {
   type RowEdit,
   spreadParted,
 } from "./page-row.ts";
+export { hiddenSet, type Listed, namedTile, pieceMoved, tilesFrontToBack } from "./pieces.ts";
 export {
   clearanceOf,
   frontPattern,

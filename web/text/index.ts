@@ -12,7 +12,18 @@ export { keys } from "./now/keys.ts";
 export { cardTrouble, labs } from "./now/labs.ts";
 export { orderWords, reasonWords } from "./now/orders.ts";
 export { pace } from "./now/pace.ts";
-export { arranged, changeTrouble, pages, panel, run, sharpnessWords, shelf, templates, tileMenu } from "./now/pages.ts";
+export {
+  arranged,
+  changeTrouble,
+  pages,
+  panel,
+  pieces,
+  run,
+  sharpnessWords,
+  shelf,
+  templates,
+  tileMenu,
+} from "./now/pages.ts";
 export {
   chosenWords,
   countOf,

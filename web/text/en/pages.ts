@@ -307,6 +307,22 @@ export const panel = {
   unit: "Unit",
 };
 
+export const pieces = {
+  title: "On this page",
+  none: "Nothing is on this page yet.",
+  empty: "An empty place",
+  colour: "A plain colour",
+  words: (text: string) => (text.trim() === "" ? "Words, nothing written yet" : text),
+  hide: (name: string) => `Hide ${name}`,
+  show: (name: string) => `Show ${name} again`,
+  lock: (name: string) => `Lock the place of ${name}`,
+  unlock: (name: string) => `Unlock ${name}`,
+  forward: (name: string) => `Bring ${name} forward`,
+  back: (name: string) => `Send ${name} back`,
+  choose: (name: string) => `Choose ${name}`,
+  name: "Name",
+};
+
 export const sharpnessWords: Record<Sharpness, { readonly short: string; readonly long: string }> = {
   sharp: { short: "Sharp", long: "As sharp as this lab can print." },
   fair: { short: "Good enough", long: "A little below the best. Most people will not see it." },

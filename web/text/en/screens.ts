@@ -117,6 +117,14 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed which photos stay together";
     case "changedOrder":
       return "Changed how much the order matters";
+    case "hidTile":
+      return "Hid a tile";
+    case "showedTile":
+      return "Showed a tile again";
+    case "namedTile":
+      return "Named a tile";
+    case "movedPiece":
+      return "Changed what lies in front";
     case "lockedFilling":
       return `Locked or freed what ${count === 1 ? "a tile holds" : `${count} tiles hold`}`;
     case "lockedTiles":

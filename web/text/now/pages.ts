@@ -6,6 +6,7 @@ export let arranged: Words["arranged"] = english.arranged;
 export let changeTrouble: Words["changeTrouble"] = english.changeTrouble;
 export let pages: Words["pages"] = english.pages;
 export let panel: Words["panel"] = english.panel;
+export let pieces: Words["pieces"] = english.pieces;
 export let run: Words["run"] = english.run;
 export let sharpnessWords: Words["sharpnessWords"] = english.sharpnessWords;
 export let shelf: Words["shelf"] = english.shelf;
@@ -13,5 +14,5 @@ export let templates: Words["templates"] = english.templates;
 export let tileMenu: Words["tileMenu"] = english.tileMenu;
 
 spoken((next) => {
-  ({ arranged, changeTrouble, pages, panel, run, sharpnessWords, shelf, templates, tileMenu } = next);
+  ({ arranged, changeTrouble, pages, panel, pieces, run, sharpnessWords, shelf, templates, tileMenu } = next);
 });

@@ -5,6 +5,7 @@ import { Changeable } from "../../../components/changeable.tsx";
 import { PanelContext, shownPlaced, usePanelState, useProject, useViewState } from "../../../state/session/hooks.ts";
 import { CoverPanel } from "./cover-panel.tsx";
 import { PagePanel } from "./page-panel.tsx";
+import { PiecesSection } from "./pieces-section.tsx";
 import { TilePanel } from "./tile-panel.tsx";
 import { TilesPanel } from "./tiles-panel.tsx";
 import { SeveralWords, WordsPanel } from "./words-panel.tsx";
@@ -34,6 +35,7 @@ export function Panel() {
           ) : (
             <TilesPanel tiles={tiles} />
           )}
+          <PiecesSection />
         </Changeable>
       </Box>
     </PanelContext.Provider>
