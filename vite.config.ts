@@ -84,7 +84,11 @@ export default defineConfig({
         theme_color: "#f4efe6",
         background_color: "#f4efe6",
         display: "standalone",
-        icons: [{ src: "/mark.svg", sizes: "any", type: "image/svg+xml" }],
+        icons: [
+          { src: "/mark.svg", sizes: "any", type: "image/svg+xml" },
+          { src: "/mark-192.png", sizes: "192x192", type: "image/png" },
+          { src: "/mark-512.png", sizes: "512x512", type: "image/png" },
+        ],
       },
       workbox: {
         globPatterns: ["**/*.{js,css,html,svg,woff2,woff,wasm,bin}", "models/*.json"],
