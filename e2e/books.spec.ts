@@ -33,8 +33,8 @@ test("a book with a gutter: paced, read in openings, reordered with sides kept, 
     await expect(page.getByRole("button", { name: /^Arrange the first/ })).toHaveCount(0);
     await expect(page.getByText("Fill again from here")).toHaveCount(0);
     await page.getByRole("button", { name: "Fill the book with 40 photos" }).click();
-    await expect(page.getByText(/40 photos on \d+ pages/)).toBeVisible();
-    await page.keyboard.press("Escape");
+    await expect(page.getByRole("dialog", { name: "Fill the book with photos" })).toBeVisible();
+    await page.getByRole("button", { name: "Cancel" }).click();
     await page.getByRole("link", { name: "Overview" }).click();
     await expect(overview(page)).toHaveCount(12);
     await expect(page.getByText("12 pages", { exact: true })).toBeVisible();
@@ -286,7 +286,7 @@ test("the browser killed while pacing and right after leaves a whole book", asyn
   };
   await reopen();
   // As it was before, or paced as a whole; never something between.
-  expect([24, 120]).toContain((await everyPage()).length);
+  await expect(page.getByText(/^(24|120) pages$/)).toBeVisible();
   await pace(page);
   await killBrowser(context, folder);
   await reopen();

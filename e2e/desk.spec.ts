@@ -128,8 +128,8 @@ test("the shelf's drawers: opened, pulled up and folded; papers and ornaments co
     await material(page, "Ornaments").first().press("Enter");
     await material(page, "Ornaments").nth(1).press("Enter");
     await nobodyChosen(page);
-    await page.getByRole("button", { name: "On this page" }).click();
-    const rows = page.getByRole("list", { name: "On this page" }).getByRole("listitem");
+    await page.getByRole("button", { name: "Everything, front to back" }).click();
+    const rows = page.getByRole("list", { name: "Everything, front to back" }).getByRole("listitem");
     await expect(rows).toHaveCount(6);
     const choose = (n: number) => rows.nth(n).getByRole("button", { name: /^Choose / });
     const front = await choose(0).getAttribute("aria-label");
@@ -165,7 +165,7 @@ test("the shelf's drawers: opened, pulled up and folded; papers and ornaments co
     await expect(free(page)).toHaveCount(0);
     await expect(rows).toHaveCount(4);
     await nobodyChosen(page);
-    await page.getByRole("button", { name: "On this page" }).click();
+    await page.getByRole("button", { name: "Everything, front to back" }).click();
   });
 
   await test.step("a photo: into a gap, freely beside all tiles, and by Enter into the chosen places in their order", async () => {

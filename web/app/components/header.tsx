@@ -12,12 +12,12 @@ import { countShown, shown, useLibrary, useMaybeSession } from "../state/session
 import { isSent, type ProjectSession, type ProjectState } from "../state/session/project-session.ts";
 import { Changeable } from "./changeable.tsx";
 import { KeptButton } from "./kept-button.tsx";
+import { KeysSheet } from "./keys-sheet.tsx";
 import { Station } from "./station.tsx";
 import { Tooltip } from "./tooltip.tsx";
 
 // What the check needs comes after the first screen.
 const CheckStation = lazy(() => import("./check-station.tsx").then((m) => ({ default: m.CheckStation })));
-const KeysSheet = lazy(() => import("./keys-sheet.tsx").then((m) => ({ default: m.KeysSheet })));
 const WorkMenu = lazy(() => import("./project/project-menu.tsx").then((m) => ({ default: m.WorkMenu })));
 
 /** The walk through the job and its state at once. */
@@ -59,11 +59,7 @@ function LooseHeader() {
       <HStack ml="auto" gap="1">
         {amongPhotos && <LibraryUndo />}
         <KeptButton />
-        {amongPhotos && (
-          <Suspense>
-            <KeysSheet />
-          </Suspense>
-        )}
+        {amongPhotos && <KeysSheet />}
       </HStack>
     </>
   );
@@ -102,8 +98,8 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
         <KeptButton session={session} />
         <Suspense>
           <WorkMenu session={session} />
-          <KeysSheet />
         </Suspense>
+        <KeysSheet />
       </HStack>
     </>
   );

@@ -308,7 +308,7 @@ export const panel = {
 };
 
 export const pieces = {
-  title: "On this page",
+  title: "Everything, front to back",
   none: "Nothing is on this page yet.",
   empty: "An empty place",
   colour: "A plain colour",
