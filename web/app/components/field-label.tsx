@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 /** The name of a field before it, for those whose own label is only heard. */
 export function Beside({ label, children }: { readonly label: string; readonly children: ReactNode }) {
   return (
-    <HStack gap="2.5" mb="2">
+    <HStack gap="2.5" mb="1">
       <Text fontSize="14px" fontWeight="500" color="fg.muted" w="72px" flexShrink="0" aria-hidden>
         {label}
       </Text>

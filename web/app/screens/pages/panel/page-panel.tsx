@@ -103,7 +103,7 @@ export const PagePanel = memo(function PagePanel() {
           />
         )}
       </PanelSection>
-      <PanelSection title={words.behindAll} folds="behind">
+      <PanelSection>
         <ColourRow
           label={words.pageColour}
           colour={look.background}

@@ -20,7 +20,7 @@ export function Panel() {
   const tiles = [...chosen].flatMap((id) => findPlaced(page, id) ?? []);
   return (
     <PanelContext.Provider value={state}>
-      <Box as="aside" overflowY="auto" flex="1" px="5" py="4">
+      <Box as="aside" overflowY="auto" flex="1" px="5" py="3">
         <Changeable>
           {tiles.length === 0 && isCover ? (
             <CoverPanel />

@@ -54,8 +54,8 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
       <PanelTitle>{words.aTile}</PanelTitle>
       {view && photo && (
         <PanelSection>
-          <HStack align="start" gap="3" mb="3">
-            <Box w="84px" h="64px" borderRadius="thumb" overflow="hidden" flexShrink="0" bg="oat.200">
+          <HStack align="start" gap="3" mb="2">
+            <Box w="68px" h="52px" borderRadius="thumb" overflow="hidden" flexShrink="0" bg="oat.200">
               <PhotoThumb photoId={photo.id} fit="contain" />
             </Box>
             <Box fontSize="14px" lineHeight="1.35" minW="0">
