@@ -67,7 +67,6 @@ export const words = {
   remove: "Take it off the page",
   toBack: "Behind the others",
   handle: { width: "Make it wider or narrower", corner: "Change its size", turn: "Turn it" },
-  backdrop: "Background",
   backdropPhoto: "Lay this photo behind the page",
   backdropVeil: "Fade",
   backdropAcross: "Across",

@@ -1,10 +1,11 @@
 import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
-import { autoFramed, type Look, type StepCode } from "#core/document";
+import type { Look, StepCode } from "#core/document";
 import { words as say } from "../../../../text/index.ts";
 import { Bead } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
 import { Segmented } from "../../../components/segmented.tsx";
+import { layBehind } from "../../../state/edit/materials.ts";
 import { lookOnAll, lookOnFacing } from "../../../state/edit/page-list.ts";
 import { usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
@@ -24,11 +25,6 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
   const facing = usePanel((s) => s.project.kind !== "collage" && openPage(s).span === 1);
   const [asking, setAsking] = useState(false);
   const { backdrop } = look;
-  const put = (photoId: string) =>
-    onKeep("changedBackdrop", {
-      ...look,
-      backdrop: { view: autoFramed(photoId), veil: backdrop?.veil ?? 0, across: backdrop?.across ?? "page" },
-    });
   return (
     <VStack align="stretch" gap="2">
       {backdrop && (
@@ -61,7 +57,7 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
         />
       )}
       {chosen !== undefined && (
-        <Button size="sm" variant="outline" onClick={() => put(chosen)}>
+        <Button size="sm" variant="outline" onClick={() => layBehind(session, chosen)}>
           {say.backdropPhoto}
         </Button>
       )}

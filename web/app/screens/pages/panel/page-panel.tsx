@@ -55,7 +55,7 @@ export const PagePanel = memo(function PagePanel() {
         <PanelTitle>{words.page}</PanelTitle>
         {kind !== "pockets" && <PageActs />}
       </Flex>
-      <HStack fontSize="14px" color="fg.muted" mt="-3" mb="3" justify="space-between" gap="3">
+      <HStack fontSize="14px" color="fg.muted" mt="-1.5" mb="3" justify="space-between" gap="3">
         <Box>
           <Text fontVariantNumeric="tabular-nums">{formatSize(format.widthMm, format.heightMm, unit, format.ppi)}</Text>
           {lab && <Text color="fg.subtle">{lab.name}</Text>}
