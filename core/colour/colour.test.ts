@@ -28,3 +28,26 @@ test("never more than asked for, each a colour, none for nothing", () => {
   );
   expect(dominantColours([], 5)).toEqual([]);
 });
+
+test("which colours are told apart, and in which order, is as it was", () => {
+  const many = Array.from({ length: 4096 }, (_, i) => [(i * 37) % 256, (i * 11 + (i >> 4)) % 200, (i >> 2) % 120, 255]);
+  const dark = Array.from({ length: 900 }, (_, i) => [i % 30, (i * 7) % 12, (i * 3) % 40, 255]);
+  expect(dominantColours([...many, ...dark].flat(), 14)).toMatchInlineSnapshot(`
+[
+  "#070517",
+  "#fd2727",
+  "#44b826",
+  "#dbb816",
+  "#c90956",
+  "#558605",
+  "#942717",
+  "#c9770b",
+  "#7a186b",
+  "#570809",
+  "#fa875b",
+  "#295716",
+  "#381874",
+  "#bd460e",
+]
+`);
+});

@@ -98,6 +98,7 @@ export {
   type Page,
   type Piece,
   type PocketArrangement,
+  type Print,
   photoIdOf,
   photosOf,
   type Room,
@@ -137,6 +138,7 @@ export {
   firstOnRight,
   formatOf,
   frontAndBack,
+  hasFacingPages,
   leafFormat,
   type Opening,
   openingOf,
@@ -145,6 +147,7 @@ export {
   pagesBefore,
   pagesOf,
   placed,
+  printSize,
   rulesOf,
   type Side,
   sideAt,
@@ -153,7 +156,7 @@ export {
   spreadsHold,
 } from "./project/book.ts";
 export { coverChanges, firstCover, isTurnedIn, spineSizePt } from "./project/cover.ts";
-export { newBook, newPockets, newProject, newStyle, pocketLeaf } from "./project/new-project.ts";
+export { newBook, newPockets, newPrints, newProject, newStyle, pocketLeaf } from "./project/new-project.ts";
 export { numberPlaces } from "./project/number-places.ts";
 export { drawnPage, footFor } from "./project/page-numbers.ts";
 export {

@@ -26,6 +26,15 @@ export {
   pocketsSet,
 } from "./pocket-leaves.ts";
 export {
+  mostCopies,
+  type PrintBill,
+  printBill,
+  printsAdded,
+  printsOf,
+  printsRemoved,
+  printsSet,
+} from "./prints.ts";
+export {
   type AspectOf,
   allSlippedIn,
   arrangedAs,

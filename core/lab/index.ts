@@ -1,7 +1,15 @@
 export { type BookCover, type BookPaper, type BookRules, bindsSo, boundPages, pageCounts, spineMm } from "./book.ts";
 export type { LabCard, PrintSize } from "./card.ts";
 export { type FileNameParts, fileNames, plainName } from "./file-name.ts";
-export { type LabMood, labMoods, mostPacketBytes, type OrderStage, orderStages, reasonCodes } from "./packet.ts";
+export { type OrderedSizes, orderedSizes } from "./ordered-sizes.ts";
+export {
+  type LabMood,
+  labMoods,
+  mostPacketBytes,
+  type OrderStage,
+  orderStages,
+  reasonCodes,
+} from "./packet.ts";
 export {
   bleedBox,
   type Fold,

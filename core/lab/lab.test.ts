@@ -5,6 +5,7 @@ import {
   bleedBox,
   fileNames,
   formatFromCard,
+  orderedSizes,
   ownFormat,
   ownSizeLimits,
   plainName,
@@ -111,4 +112,38 @@ test("a fold at a page's edge ends what is seen there and takes what it hides fr
   expect(seenBox(at(w / 2))).toEqual(seenBox(page));
   expect(safeBox(at(w))).toEqual({ x: 5, y: 5, w: w - 14, h: h - 10 });
   expect(safeBox(at(0))).toEqual({ x: 9, y: 5, w: w - 14, h: h - 10 });
+});
+
+test("an order tells how many of which size it holds, and what they cost together", () => {
+  const file = (name: string, copies: number, sizeId?: string, holds: "page" | "document" = "page") => ({
+    name,
+    copies,
+    holds,
+    bytes: 1,
+    sha256: "0".repeat(64),
+    ...(sizeId === undefined ? {} : { sizeId }),
+  });
+  const packet = { schema: 1, labId: "x", title: "x" } as const;
+  const prints = cards.find((c) => c.id === "fernhill-prints")!;
+  const some = [file("a", 3, "4x6"), file("b", 1, "8x10"), file("c", 2, "4x6")];
+  expect(orderedSizes(prints, { ...packet, files: some })).toEqual({
+    sizes: [
+      { name: "4 × 6 in", count: 5 },
+      { name: "8 × 10 in", count: 1 },
+    ],
+    price: expect.closeTo(5 * 0.19 + 1.9),
+  });
+  expect(orderedSizes(prints, { ...packet, files: [file("a", 1, "gone")] })).toEqual({ sizes: [], price: undefined });
+  expect(orderedSizes(square, { ...packet, sizeId: "8x8", files: [file("a", 2)] }).price).toBeCloseTo(19);
+  expect(orderedSizes(square, { ...packet, sizeId: "8x8", files: [file("a", 2, undefined, "document")] })).toEqual({
+    sizes: [],
+    price: undefined,
+  });
+  const binder = cards.find((c) => c.id === "otterbourne-books")!;
+  const book = { pages: 30, paperId: "p", coverId: "c" };
+  const pages = Array.from({ length: 30 }, (_, i) => file(`p${i}`, 2));
+  expect(orderedSizes(binder, { ...packet, sizeId: "30x30", book, files: pages })).toEqual({
+    sizes: [{ name: "30 × 30 cm", count: 2 }],
+    price: 117,
+  });
 });

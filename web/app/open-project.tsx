@@ -1,7 +1,7 @@
 import { Button, Flex } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
-import { Outlet, useParams } from "react-router";
+import { Navigate, Outlet, useParams } from "react-router";
 import { useStore } from "zustand";
 import { coverParts } from "#core/document";
 import { formatLength } from "#core/units";
@@ -17,7 +17,7 @@ import { CheckerContext } from "./state/checking/check-hooks.ts";
 import { Checker } from "./state/checking/checker.ts";
 import { fetchLabs, labsKey } from "./state/sending/use-labs.ts";
 import { holdProject } from "./state/session/hold-project.ts";
-import { SessionContext } from "./state/session/hooks.ts";
+import { SessionContext, useSession } from "./state/session/hooks.ts";
 import { ProjectSession } from "./state/session/project-session.ts";
 import { projectsChanged } from "./state/session/use-projects.ts";
 import { nothingChosen } from "./state/view-state/choose.ts";
@@ -84,6 +84,12 @@ export function OpenProject() {
       </Checked>
     </SessionContext.Provider>
   );
+}
+
+/** Where work on a project goes on, when the address names no place in it. */
+export function FirstScreen() {
+  const { kind } = useSession().state.getState().project;
+  return <Navigate to={kind === "prints" ? "prints" : "pages"} replace />;
 }
 
 function ProjectTitle({ session }: { readonly session: ProjectSession }) {

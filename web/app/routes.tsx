@@ -21,6 +21,7 @@ export const routes: RouteObject[] = [
         path: "work/:projectId",
         lazy: async () => ({ Component: (await import("./open-project.tsx")).OpenProject }),
         children: [
+          { index: true, lazy: async () => ({ Component: (await import("./open-project.tsx")).FirstScreen }) },
           {
             path: "photos",
             lazy: async () => ({ Component: (await import("./screens/photos/photos-screen.tsx")).PhotosScreen }),
@@ -28,6 +29,10 @@ export const routes: RouteObject[] = [
           {
             path: "pages",
             lazy: async () => ({ Component: (await import("./screens/pages/pages-screen.tsx")).PagesScreen }),
+          },
+          {
+            path: "prints",
+            lazy: async () => ({ Component: (await import("./screens/prints/prints-screen.tsx")).PrintsScreen }),
           },
           {
             path: "overview",

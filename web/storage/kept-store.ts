@@ -195,7 +195,11 @@ export class KeptStore implements Store {
 
   async orders(projectId: string) {
     const found = (await (await this.#deps.tables()).by("orders", "byProject", projectId)) as SentOrder[];
-    return found.sort((a, b) => (a.at < b.at ? 1 : -1));
+    return newestFirst(found);
+  }
+
+  async everyOrder() {
+    return newestFirst((await (await this.#deps.tables()).all("orders")) as SentOrder[]);
   }
 
   async putOrder(order: SentOrder) {
@@ -417,3 +421,6 @@ async function pagesOf(tables: Tables, record: StoredProject): Promise<readonly 
   const byId = new Map(all.map((p) => [p.id, p]));
   return record.pageIds.map((id) => byId.get(id));
 }
+
+const newestFirst = <T extends { readonly at: string }>(list: readonly T[]): readonly T[] =>
+  [...list].sort((a, b) => (a.at < b.at ? 1 : -1));

@@ -1,5 +1,5 @@
 import type { Project, Step } from "#core/document";
-import type { LabCard } from "#core/lab";
+import type { LabCard, OrderedSizes } from "#core/lab";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
 
@@ -58,6 +58,8 @@ export interface SentOrder {
   readonly files: number;
   /** Of what was sent: an order of the same goes on where it stopped. */
   readonly mark: string;
+  /** How many of which size, and what that costs by the lab's card; missing of orders from before. */
+  readonly ordered?: OrderedSizes & { readonly currency: string | undefined };
 }
 
 /** A project as it was when a person gave that moment a name. */
@@ -119,6 +121,8 @@ export interface Store {
   removeLab(labId: string): Promise<void>;
   /** What went to labs of one project, the newest first. */
   orders(projectId: string): Promise<readonly SentOrder[]>;
+  /** The same of all projects. */
+  everyOrder(): Promise<readonly SentOrder[]>;
   putOrder(order: SentOrder): Promise<void>;
   removeOrder(orderId: string): Promise<void>;
   /** `damaged`: ids of works whose record cannot be read. */

@@ -40,6 +40,7 @@ export {
   timeWords,
 } from "./now/photos.ts";
 export { pockets } from "./now/pockets.ts";
+export { prints } from "./now/prints.ts";
 export { lossWords, reading, work } from "./now/project.ts";
 export { common, fault, history, stepWords, tabTitle, walk } from "./now/screens.ts";
 export { printTrouble, send, sendOptions } from "./now/send.ts";

@@ -1,5 +1,6 @@
 import {
   firstOnRight,
+  hasFacingPages,
   holdsPockets,
   openingsOf,
   type Page,
@@ -32,7 +33,7 @@ const placedOn = (project: Project, page: Page): Placed[] =>
 
 /** Pages that are seen at the same time. */
 function seenTogether(project: Project): readonly (readonly Page[])[] {
-  return project.kind === "collage"
+  return !hasFacingPages(project)
     ? project.pages.map((p) => [p])
     : openingsOf(project.pages, firstOnRight(project)).map(pagesOf);
 }

@@ -73,6 +73,9 @@ export const stepCodes = [
   "wentBack",
   "mended",
   "accepted",
+  "addedPrints",
+  "changedPrints",
+  "removedPrints",
   "packedSheets",
   "changedSheets",
 ] as const;

@@ -28,6 +28,7 @@ export type {
   Page,
   Piece,
   PocketArrangement,
+  Print,
   Region,
   Room,
   Rows,

@@ -1,10 +1,13 @@
-import type { BookCover, BookPaper, BookRules, Fold, PageFormat } from "#core/lab";
-import { spineMm } from "#core/lab";
-import type { Page } from "../page/page.ts";
+import type { BookCover, BookPaper, BookRules, Fold, PageFormat, PrintSize } from "#core/lab";
+import { formatFromCard, spineMm } from "#core/lab";
+import type { Page, Print } from "../page/page.ts";
 import { type PlacedPage, placePage } from "../page/place-page.ts";
 import type { Project } from "./project.ts";
 
 export type Side = "left" | "right" | "single";
+
+/** Whether its pages face each other, as in a book or a binder. */
+export const hasFacingPages = ({ kind }: Pick<Project, "kind">): boolean => kind === "book" || kind === "pockets";
 
 export const rulesOf = (project: Project): BookRules | undefined =>
   project.kind === "book" ? project.lab?.book : undefined;
@@ -88,7 +91,7 @@ export function spreadsHold(pages: readonly Page[], firstOnRight: boolean): bool
 
 /** The side of a page in its project; single where pages do not face each other. */
 export function sideOf(project: Project, pageId: string): Side {
-  if (project.kind === "collage") return "single";
+  if (!hasFacingPages(project)) return "single";
   const { at, before } = factsOf(project.pages);
   const i = at.get(pageId) ?? -1;
   if (i < 0 || project.pages[i]!.span === 2) return "single";
@@ -107,7 +110,7 @@ export function frontAndBack(project: Project, pageId: string): readonly Page[] 
 
 /** Whether every page that stays lies on the side that it lies on now. */
 export function sidesKept(project: Project, pages: readonly Page[]): boolean {
-  if (project.kind === "collage") return true;
+  if (!hasFacingPages(project)) return true;
   const first = firstOnRight(project);
   const sides = (row: readonly Page[]) => {
     const before = pagesBefore(row);
@@ -119,8 +122,20 @@ export function sidesKept(project: Project, pages: readonly Page[]): boolean {
 
 /** The opening that a page is seen in; undefined for a cover and for pages that do not face each other. */
 export function openingOf(project: Project, pageId: string): Opening | undefined {
-  if (project.kind === "collage") return undefined;
+  if (!hasFacingPages(project)) return undefined;
   return openingsOf(project.pages, firstOnRight(project)).find((o) => pagesOf(o).some((p) => p.id === pageId));
+}
+
+/** The size of a print as its lab's card has it; none where the card has it no more. */
+export const printSize = ({ lab }: Pick<Project, "lab">, { sizeId }: Print): PrintSize | undefined =>
+  lab?.sizes.find((s) => s.id === sizeId);
+
+function printFormat(project: Project, print: Print): PageFormat {
+  const { lab, format } = project;
+  const size = printSize(project, print);
+  if (!lab || !size) return format;
+  const made = formatFromCard(lab, size, print.sideways);
+  return variant(format, JSON.stringify(made), () => made);
 }
 
 const formats = new WeakMap<PageFormat, Map<string, PageFormat>>();
@@ -154,9 +169,10 @@ export function leafFormat(base: PageFormat, side: Side, leaves: 1 | 2, hiddenMm
 }
 
 /** The format that a page of this project has where it stands; the cover's own for the cover. */
-export function formatOf(project: Project, page: Pick<Page, "id" | "span">): PageFormat {
+export function formatOf(project: Project, page: Pick<Page, "id" | "span" | "print">): PageFormat {
   if (project.cover?.id === page.id) return coverFormat(project) ?? project.format;
-  if (project.kind === "collage") return project.format;
+  if (page.print) return printFormat(project, page.print);
+  if (!hasFacingPages(project)) return project.format;
   return leafFormat(project.format, sideOf(project, page.id), page.span, rulesOf(project)?.gutterMm ?? 0);
 }
 

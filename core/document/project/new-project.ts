@@ -1,5 +1,5 @@
 import { allSides } from "#core/geometry";
-import type { BookRules, LabCard, PageFormat } from "#core/lab";
+import { type BookRules, formatFromCard, type LabCard, type PageFormat } from "#core/lab";
 import type { PocketPattern } from "#core/pockets";
 import type { Unit } from "#core/units";
 import { firstLanguage, firstWordStyles } from "#core/words";
@@ -52,6 +52,16 @@ export function newProject(
     words: firstWordStyles,
     createdAt: given.at,
   };
+}
+
+/** Photo prints of a lab's sizes: none yet, each to be filled to its edge. */
+export function newPrints(
+  what: { readonly name: string; readonly lab: LabCard; readonly language?: string },
+  given: { readonly newId: () => string; readonly at: string },
+): Project {
+  const format = formatFromCard(what.lab, what.lab.sizes[0]!, false);
+  const project = newProject({ ...what, unit: what.lab.unit, format, kind: "prints" }, given);
+  return { ...project, style: { ...project.style, margin: allSides(0) } };
 }
 
 /** A book of as many bare pages as the lab binds at least. */

@@ -23,6 +23,8 @@ export interface PrintFile {
   readonly parts: readonly FilePart[];
   /** What the file says of its density, where its pixels are not those of its size at the format's. */
   readonly densityPpi?: number;
+  /** Of a photo print: how many are wanted, and in which of the lab's sizes. */
+  readonly print?: { readonly copies: number; readonly sizeId: string };
   /** Pages of the project that are on it. */
   readonly pageIds: readonly string[];
   /** What dates on it are written in. */
@@ -102,6 +104,7 @@ const whole = (number: PrintFile["number"], page: PlacedPage): WholeFile => ({
   format: page.format,
   parts: [{ page, place: identity, clip: bleedBox(page.format) }],
   pageIds: [page.id],
+  ...(page.page.print ? { print: { copies: page.page.print.copies, sizeId: page.page.print.sizeId } } : {}),
 });
 
 /** Of a spread each file takes its half, and a little of the other where the bleed at the fold is. */

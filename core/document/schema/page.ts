@@ -271,7 +271,13 @@ export const barePageSchema = z
     paced: z.boolean(),
     /** No page number and no running words on it. */
     plain: z.boolean(),
+    /** Of a photo print: its size by its id in the lab's card, which way round it lies, and how many are wanted. */
+    print: z
+      .object({ sizeId: z.string().max(40), sideways: z.boolean(), copies: z.number().int().min(1).max(999) })
+      .readonly()
+      .optional(),
     ...ownLook,
   })
   .readonly();
 export type Page = z.infer<typeof barePageSchema>;
+export type Print = NonNullable<Page["print"]>;

@@ -76,7 +76,7 @@ export const projectSchema = z
     schema: z.literal(2),
     id: z.string().min(1).max(64),
     name: z.string().max(120),
-    kind: z.enum(["collage", "book", "pockets"]),
+    kind: z.enum(["collage", "book", "pockets", "prints"]),
     /** What this person reads and types lengths in. */
     unit: z.enum(units),
     /** What dates on its pages are written in. */

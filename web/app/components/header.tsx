@@ -4,6 +4,7 @@ import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useLocation, useParams } from "react-router";
 import { useStore } from "zustand";
 import { arrangedTiles, nextRedo, nextUndo, type Page } from "#core/document";
+import { printBill } from "#core/edit";
 import { common, deedWords, history as historyWords, stepWords, walk } from "../../text/index.ts";
 import { hint } from "../commands/shown.ts";
 import { useServices } from "../services.ts";
@@ -70,6 +71,8 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
   const count = useLibrary(countShown);
   const tiles = useStore(session.state, tileWords);
   const sent = useStore(session.state, (s) => (isSent(s) ? (s.sent?.to ?? "disk") : "not"));
+  const prints = useStore(session.state, (s) => s.project.kind === "prints");
+  const printCount = useStore(session.state, (s) => (prints ? printBill(s.project).count : 0));
   const sheetState = useStore(session.state, sheetsState);
   return (
     <>
@@ -81,14 +84,22 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
       <HStack as="nav" aria-label={walk.label} gap="0" flexShrink="0">
         <Station to={`/work/${projectId}/photos`} name={walk.photos} state={walk.photoCount(count)} />
         <Way />
-        <Station to={`/work/${projectId}/pages`} name={walk.pages} state={tiles} />
+        {prints ? (
+          <Station to={`/work/${projectId}/prints`} name={walk.prints} state={walk.photoCount(printCount)} />
+        ) : (
+          <Station to={`/work/${projectId}/pages`} name={walk.pages} state={tiles} />
+        )}
         <Way />
         <Suspense fallback={<Station to={`/work/${projectId}/check`} name={walk.check} state={walk.checking} />}>
           <CheckStation to={`/work/${projectId}/check`} />
         </Suspense>
         <Way />
-        <Station to={`/work/${projectId}/sheets`} name={walk.sheets} state={sheetState} />
-        <Way />
+        {(!prints || sheetState !== walk.sheetState.none) && (
+          <>
+            <Station to={`/work/${projectId}/sheets`} name={walk.sheets} state={sheetState} />
+            <Way />
+          </>
+        )}
         <Station to={`/work/${projectId}/send`} name={walk.send} state={walk.sent[sent]} />
       </HStack>
       <HStack gap="1" flex="1" minW="fit-content" justify="end">

@@ -5,10 +5,12 @@ interface SegmentedProps<T extends string> {
   readonly value: T;
   readonly options: readonly (readonly [value: T, words: string])[];
   readonly onChoose: (value: T) => void;
+  /** Many choices in a narrow place. */
+  readonly tight?: boolean;
 }
 
 /** A few choices side by side, one of which holds. */
-export function Segmented<T extends string>({ label, value, options, onChoose }: SegmentedProps<T>) {
+export function Segmented<T extends string>({ label, value, options, onChoose, tight = false }: SegmentedProps<T>) {
   return (
     <SegmentGroup.Root
       size="sm"
@@ -19,7 +21,10 @@ export function Segmented<T extends string>({ label, value, options, onChoose }:
       onValueChange={(e) => e.value && onChoose(e.value as T)}
     >
       <SegmentGroup.Indicator bg="oat.25" borderRadius="soft" boxShadow="card" />
-      <SegmentGroup.Items items={options.map(([v, words]) => ({ value: v, label: words }))} />
+      <SegmentGroup.Items
+        {...(tight ? { px: "2" } : {})}
+        items={options.map(([v, words]) => ({ value: v, label: words }))}
+      />
     </SegmentGroup.Root>
   );
 }

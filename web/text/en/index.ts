@@ -10,6 +10,7 @@ export * from "./pace.ts";
 export * from "./pages.ts";
 export * from "./photos.ts";
 export * from "./pockets.ts";
+export * from "./prints.ts";
 export * from "./project.ts";
 export * from "./screens.ts";
 export * from "./send.ts";

@@ -185,6 +185,7 @@ export const shelf = {
 
 export const panel = {
   page: "This page",
+  print: "This print",
   grid: "Grid",
   arrangement: "Arrangement",
   alternatives: "Other ways",

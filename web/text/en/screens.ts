@@ -21,6 +21,7 @@ const placeNames: Readonly<Record<string, string>> = {
   photos: "Photos",
   labs: "Labs",
   pages: "Pages",
+  prints: "Prints",
   overview: "Overview",
   read: "Read through",
   check: "Check",
@@ -34,6 +35,7 @@ export const walk = {
   start: "To all your projects",
   photos: "Photos",
   pages: "Pages",
+  prints: "Prints",
   check: "Check",
   checking: "looking …",
   toFix: (wrong: number, doubts: number) =>
@@ -133,6 +135,12 @@ export function stepWords({ code, count }: StepName): string {
       return `Changed what ${count === 1 ? "a tile holds" : `${count} tiles hold`}`;
     case "tookTemplate":
       return "Laid out by a template";
+    case "addedPrints":
+      return count === 1 ? "Added a print" : `Added ${count} prints`;
+    case "changedPrints":
+      return count === 1 ? "Changed a print" : `Changed ${count} prints`;
+    case "removedPrints":
+      return count === 1 ? "Removed a print" : `Removed ${count} prints`;
     case "addedPages":
       return count === 1 ? "Added a page" : `Added ${count} pages`;
     case "copiedPage":

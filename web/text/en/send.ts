@@ -96,7 +96,7 @@ export const send = {
   save: (n: number, kind: keyof typeof kindNames) =>
     n === 1 ? `Save the ${kindNames[kind]} to disk` : `Save ${n} ${kindNames[kind]}s to disk`,
   saveAgain: (n: number) => (n === 1 ? "Save it once more" : "Save them once more"),
-  copies: (kind: "collage" | "book" | "pockets") => (kind === "book" ? "How many books" : "Copies of each"),
+  copies: (kind: "collage" | "book" | "pockets" | "prints") => (kind === "book" ? "How many books" : "Copies of each"),
   goOn: (n: number) => (n === 1 ? "Try again" : "Go on where it stopped"),
   left: (done: number, of: number) =>
     `${of} files were being made when Tessip was closed. ${done} of them are done and were kept.`,

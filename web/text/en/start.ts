@@ -1,15 +1,21 @@
+import type { Project } from "#core/document";
 import type { FormatTrouble } from "#core/lab";
 import type { Refusal } from "#core/result";
 import { formats } from "./formats.ts";
 
+type Kind = Project["kind"];
+
 export const start = {
   title: "What are you making?",
   yourWork: "Your projects",
+  allWorks: (n: number) => `All ${n} projects`,
+  fewerWorks: "Only the latest",
   worksUnread: "Your projects could not be read from this browser just now. Nothing was deleted.",
   open: (name: string) => `Open ${name}`,
   remove: (name: string) => `Remove ${name}`,
   removed: (name: string) => `Removed “${name}”. Its photos stay.`,
   pageCount: (n: number) => `${n} pages`,
+  printCount: (n: number) => (n === 0 ? "No prints yet" : n === 1 ? "1 print" : `${n} prints`),
   lastWorked: (when: string) => `Last changed ${when}`,
   seeDamaged: "See what can be saved",
   damaged: (n: number) =>
@@ -34,11 +40,24 @@ export const start = {
   facts: (bleed: string, ppi: number) =>
     bleed.startsWith("0 ") ? `no bleed · ${ppi} ppi` : `${bleed} bleed · ${ppi} ppi`,
   pixels: (w: number, h: number) => `The file will be ${formats.number(w)} × ${formats.number(h)} pixels.`,
-  kinds: { collage: "A collage", book: "A book", pockets: "Pocket pages" },
-  begin: (kind: "collage" | "book" | "pockets") =>
-    ({ collage: "Start this collage", book: "Start this book", pockets: "Start these pages" })[kind],
-  newName: (kind: "collage" | "book" | "pockets", n: number) => {
-    const what = { collage: "My collage", book: "My book", pockets: "My pocket pages" }[kind];
+  kinds: { collage: "A collage", book: "A book", pockets: "Pocket pages", prints: "Photo prints" },
+  kindsAbout: {
+    collage: "Many photos on one sheet, or on a few.",
+    book: "Pages bound by a lab, with a cover.",
+    pockets: "Cards and photos cut for clear pockets in a binder.",
+    prints: "Each photo by itself, in the sizes you choose.",
+  },
+  begin: (kind: Kind) =>
+    ({
+      collage: "Start this collage",
+      book: "Start this book",
+      pockets: "Start these pages",
+      prints: "Start these prints",
+    })[kind],
+  sizesThere: "Sizes there",
+  sizesLater: "You choose sizes and copies photo by photo, and see the price as you do.",
+  newName: (kind: Kind, n: number) => {
+    const what = { collage: "My collage", book: "My book", pockets: "My pocket pages", prints: "My prints" }[kind];
     return n <= 1 ? what : `${what} ${n}`;
   },
   previewLabel: "How it could look",

@@ -1,6 +1,6 @@
 import { ok, type Result, refused } from "#core/result";
 import type { Page } from "../../page/page.ts";
-import { firstOnRight, spreadsHold } from "../../project/book.ts";
+import { firstOnRight, hasFacingPages, spreadsHold } from "../../project/book.ts";
 import { findPage, type Project } from "../../project/project.ts";
 import type { ChangeKind } from "./kind.ts";
 import type { ChangeTrouble } from "./trouble.ts";
@@ -38,7 +38,7 @@ export type RowChange = InsertPages | RemovePages | MovePages | OrderPages;
 /** The row afterwards; the same row when nothing changed. */
 export function rowAfter(project: Project, change: RowChange): Result<readonly Page[], ChangeTrouble> {
   const row = reordered(project, change);
-  if (!row.ok || project.kind === "collage") return row;
+  if (!row.ok || !hasFacingPages(project)) return row;
   return spreadsHold(row.value, firstOnRight(project)) ? row : refused("spreadSplit");
 }
 

@@ -55,7 +55,7 @@ function Damaged({ projectId }: { readonly projectId: string }) {
     if (!data) return;
     const id = await saveAsNew(services, data.project, words.salvaged(data.project.name));
     await projectsChanged(queries);
-    await navigate(`/work/${id}/pages`);
+    await navigate(`/work/${id}`);
   };
   return (
     <Told title={words.damaged} body={data ? words.damagedBody : words.nothingLeft}>

@@ -44,7 +44,7 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
     const id = await keep(services, project, name(project.name));
     await projectsChanged(queries);
     notices.create({ title: words.opened(name(project.name)), type: "success" });
-    await navigate(`/work/${id}/pages`);
+    await navigate(`/work/${id}`);
   };
   const choose = (value: string) => {
     if (value === "read") void navigate(`/work/${projectId}/read`);

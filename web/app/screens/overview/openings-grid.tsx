@@ -12,7 +12,15 @@ import {
   useSensors,
 } from "@dnd-kit/core";
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { arrangedTiles, drawnPage, type Page, type PlacedPage, pageCount, placed } from "#core/document";
+import {
+  arrangedTiles,
+  drawnPage,
+  hasFacingPages,
+  type Page,
+  type PlacedPage,
+  pageCount,
+  placed,
+} from "#core/document";
 import { pageToward, placeOnto } from "#core/edit";
 import { seenBox } from "#core/lab";
 import { book as words } from "../../../text/index.ts";
@@ -58,7 +66,7 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
   const box = seenBox(project.format);
   const { across, cardPx, scale, linePx, lines } = openingsSize(
     rows.length,
-    project.kind === "collage" ? 1 : 2,
+    hasFacingPages(project) ? 2 : 1,
     box,
     room,
     frame,

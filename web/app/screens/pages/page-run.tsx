@@ -13,9 +13,17 @@ import { CSS } from "@dnd-kit/utilities";
 import { LayoutGrid, Plus } from "lucide-react";
 import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
-import { arrangedTiles, formatOf, type PlacedPage, type Project, pageCount, placed } from "#core/document";
+import {
+  arrangedTiles,
+  formatOf,
+  hasFacingPages,
+  type PlacedPage,
+  type Project,
+  pageCount,
+  placed,
+} from "#core/document";
 import { type PageFormat, seenBox } from "#core/lab";
-import { book as bookWords, pockets as pocketWords, run as words } from "../../../text/index.ts";
+import { book as bookWords, pockets as pocketWords, prints as printWords, run as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { alongRow } from "../../commands/keys.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";
@@ -66,7 +74,7 @@ const Run = memo(function Run({ project, open }: RunProps) {
   const rows = useMemo(() => rowsOf(project), [project]);
   const keys = useMemo(() => rows.map((r) => r.key), [rows]);
   const of = pageCount(pages);
-  const facing = kind !== "collage";
+  const facing = hasFacingPages(project);
   const heights = useMemo(
     () => rows.map((r) => rowSize(r, formatOf(project, r.pages[0]!), facing).h + numberPx),
     [rows, project, facing],
@@ -133,7 +141,7 @@ const Run = memo(function Run({ project, open }: RunProps) {
       py={`${padPx}px`}
     >
       <Box ref={head} display="flow-root">
-        <ToOverview />
+        <ToAll prints={kind === "prints"} />
         {kind === "book" && <CoverSpot widthPx={facingPx} />}
       </Box>
       <DndContext
@@ -170,33 +178,36 @@ const Run = memo(function Run({ project, open }: RunProps) {
           </div>
         </SortableContext>
       </DndContext>
-      <chakra.button
-        type="button"
-        aria-label={kind === "pockets" ? pocketWords.addLeaf : words.add}
-        title={kind === "pockets" ? pocketWords.addLeaf : words.add}
-        onClick={() => (kind === "pockets" ? addLeaf(services, session) : addPage(services, session))}
-        w={`${thumbPx}px`}
-        h="40px"
-        mx="auto"
-        mt="1"
-        display="grid"
-        placeItems="center"
-        borderRadius="soft"
-        border="1.5px dashed"
-        borderColor="oat.500"
-        color="ink.700"
-        _hover={{ bg: "oat.50" }}
-      >
-        <Plus size={19} aria-hidden />
-      </chakra.button>
+      {kind !== "prints" && (
+        <chakra.button
+          type="button"
+          aria-label={kind === "pockets" ? pocketWords.addLeaf : words.add}
+          title={kind === "pockets" ? pocketWords.addLeaf : words.add}
+          onClick={() => (kind === "pockets" ? addLeaf(services, session) : addPage(services, session))}
+          w={`${thumbPx}px`}
+          h="40px"
+          mx="auto"
+          mt="1"
+          display="grid"
+          placeItems="center"
+          borderRadius="soft"
+          border="1.5px dashed"
+          borderColor="oat.500"
+          color="ink.700"
+          _hover={{ bg: "oat.50" }}
+        >
+          <Plus size={19} aria-hidden />
+        </chakra.button>
+      )}
     </Box>
   );
 });
 
-function ToOverview() {
+/** All pages at once, or all prints. */
+function ToAll({ prints }: { readonly prints: boolean }) {
   const { projectId } = useParams();
   return (
-    <Link to={`/work/${projectId}/overview`}>
+    <Link to={`/work/${projectId}/${prints ? "prints" : "overview"}`}>
       <HStack
         justify="center"
         gap="1.5"
@@ -208,7 +219,7 @@ function ToOverview() {
         borderRadius="soft"
         _hover={{ bg: "oat.200" }}
       >
-        <LayoutGrid size={15} aria-hidden /> {bookWords.overview}
+        <LayoutGrid size={15} aria-hidden /> {prints ? printWords.toAll : bookWords.overview}
       </HStack>
     </Link>
   );

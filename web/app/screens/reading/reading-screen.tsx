@@ -2,7 +2,7 @@ import { Box, Button, Flex, HStack, IconButton, Text, Textarea } from "@chakra-u
 import { ChevronLeft, ChevronRight, MapPin, X } from "lucide-react";
 import { type MouseEvent, useCallback, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { type Note, pageCount } from "#core/document";
+import { hasFacingPages, type Note, pageCount } from "#core/document";
 import { reading as words } from "../../../text/index.ts";
 import { useKeys } from "../../commands/hear.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
@@ -67,7 +67,7 @@ export function ReadingScreen() {
     leave: unlessNoting(() => (pinning ? setPinning(false) : leave())),
   });
 
-  const both = project.kind !== "collage";
+  const both = hasFacingPages(project);
   const tall = Math.max(...views.map((v) => (v.left ?? v.right)!.box.h));
   const wide = Math.max(...views.map((v) => (v.right ?? v.left)!.box.w));
   const scale = room ? Math.min((room.w - 120) / (both ? 2 * wide : wide), (room.h - 24) / tall) : 0;

@@ -2,6 +2,7 @@ import {
   coverParts,
   drawnPage,
   firstOnRight,
+  hasFacingPages,
   type Opening,
   openingsOf,
   type Page,
@@ -31,7 +32,7 @@ export interface ReadingView {
 /** The whole work in the order in which it is read: cover, openings, back. */
 export function readingViews(project: Project, takenOf: (photoId: string) => string | undefined): ReadingView[] {
   const drawn = (page: Page) => drawnPage(project, page, takenOf);
-  if (project.kind === "collage")
+  if (!hasFacingPages(project))
     return project.pages.map((p, i) => ({
       key: p.id,
       left: undefined,

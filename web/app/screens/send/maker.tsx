@@ -84,7 +84,7 @@ export function Maker({ open, files, fileOptions, onFileOptions }: MakerProps) {
       {(wanted.length > 1 || takes) && (
         <WhereTo to={takes || to !== "lab" ? to : "each"} several={wanted.length > 1} lab={takes} onTo={setTo} />
       )}
-      {project.lab && (to === "lab" || (to === "zip" && wanted.length > 1)) && (
+      {project.kind !== "prints" && project.lab && (to === "lab" || (to === "zip" && wanted.length > 1)) && (
         <Box mb="4" w="180px">
           <NumberField
             label={words.copies(project.kind)}

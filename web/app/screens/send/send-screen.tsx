@@ -50,7 +50,7 @@ function Sending({ page }: { readonly page: Page }) {
   return (
     <Grid h="full" templateColumns="minmax(0, 1fr) 420px" minH="0">
       <ProofView page={page} file={file} />
-      <Box overflowY="auto" bg="bg.panel" borderLeftWidth="1px" borderColor="oat.300" px="8" py="7">
+      <Box overflowY="auto" bg="bg.panel" borderLeftWidth="1px" borderColor="oat.300" px="6" py="7">
         <Heading as="h1" fontSize="30px" fontWeight="520">
           {words.title}
         </Heading>

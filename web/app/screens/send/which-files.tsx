@@ -64,6 +64,7 @@ export function WhereTo({ to, several, lab, onTo }: WhereToProps) {
   return (
     <Box mb="4">
       <Segmented
+        tight={several && lab}
         label={words.where}
         value={to}
         options={[

@@ -101,7 +101,7 @@ export function useSheetFiles(sheets: PrintSheets, drawn: readonly DrawnSheet[],
       session,
       aboutSheets(project, from, drawn, { copies, sizeOf }),
       copies === 1 ? mark : `${mark} ${copies}`,
-      from.name,
+      from,
     );
     const sent = await sender.send({ tasks: sheetTasks(), to: "lab", zipName: "", mark, deliver });
     if (sent) await navigate(`/work/${project.id}/orders`);

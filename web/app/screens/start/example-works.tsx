@@ -1,4 +1,4 @@
-import { Box, Button, Progress, Text } from "@chakra-ui/react";
+import { Button, Progress } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { Sparkles } from "lucide-react";
 import { useState } from "react";
@@ -40,24 +40,17 @@ export function ExampleWorks() {
     }
   }
 
+  if (share !== undefined)
+    return (
+      <Progress.Root value={Math.round(share * 100)} max={100} aria-label={words.making} w="200px">
+        <Progress.Track bg="oat.300" borderRadius="full" h="8px">
+          <Progress.Range bg="glaze.500" />
+        </Progress.Track>
+      </Progress.Root>
+    );
   return (
-    <Box mb="7">
-      {share === undefined ? (
-        <>
-          <Button variant="outline" onClick={() => void make()}>
-            <Sparkles size={17} aria-hidden /> {words.make}
-          </Button>
-          <Text fontSize="14px" color="fg.subtle" mt="1">
-            {words.lead}
-          </Text>
-        </>
-      ) : (
-        <Progress.Root value={Math.round(share * 100)} max={100} aria-label={words.making} maxW="320px">
-          <Progress.Track bg="oat.300" borderRadius="full" h="8px">
-            <Progress.Range bg="glaze.500" />
-          </Progress.Track>
-        </Progress.Root>
-      )}
-    </Box>
+    <Button variant="ghost" title={words.lead} onClick={() => void make()}>
+      <Sparkles size={17} aria-hidden /> {words.make}
+    </Button>
   );
 }

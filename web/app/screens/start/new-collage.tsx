@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -14,9 +14,9 @@ import {
   placePage,
 } from "#core/document";
 import { bleedBox, formatFromCard, type LabCard, ownFormat, type PageFormat, printPixels } from "#core/lab";
-import { aspectOf, type Photo } from "#core/photo";
+import { aspectOf } from "#core/photo";
 import { ok } from "#core/result";
-import { formatLength, type Unit } from "#core/units";
+import { formatLength, formatSize, type Unit } from "#core/units";
 import { formatTrouble, language, start as words } from "../../../text/index.ts";
 import { PageCanvas } from "../../components/page-canvas.tsx";
 import { Segmented } from "../../components/segmented.tsx";
@@ -25,9 +25,12 @@ import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import { useLibrary } from "../../state/session/hooks.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
+import { BeginBar } from "./begin-bar.tsx";
 import { LabChooser } from "./lab-chooser.tsx";
 import { type OwnSize, OwnSizeForm } from "./own-size-form.tsx";
+import { Section } from "./section.tsx";
 import { SizeChooser } from "./size-chooser.tsx";
+import { someOf } from "./some-photos.ts";
 
 const firstOwnSize: OwnSize = { widthMm: 300, heightMm: 300, bleedMm: 3, ppi: 300 };
 
@@ -43,9 +46,11 @@ export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
   const [own, setOwn] = useState(firstOwnSize);
   const [ownUnit, setOwnUnit] = useState<Unit>("mm");
 
-  const cards = useMemo(() => labs.data?.filter((l) => (l.kind === "book") === (kind === "book")), [labs.data, kind]);
-  const lab =
-    labId === "own" && kind === "collage" ? undefined : (cards?.find((l) => l.id === labId) ?? squareFirst(cards));
+  const cards = useMemo(
+    () => labs.data?.filter((l) => (l.kind === "book") === (kind === "book")).sort(sheetsFirst),
+    [labs.data, kind],
+  );
+  const lab = labId === "own" && kind === "collage" ? undefined : (cards?.find((l) => l.id === labId) ?? cards?.[0]);
   const size = lab && (lab.sizes.find((s) => s.id === sizeId) ?? lab.sizes[Math.min(2, lab.sizes.length - 1)]!);
   const unit = lab?.unit ?? ownUnit;
   const format = useMemo(
@@ -66,76 +71,71 @@ export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
     void projectsChanged(queries);
   }
 
+  const sizeName = (f: PageFormat) => formatSize(f.widthMm, f.heightMm, unit === "px" ? "mm" : unit, f.ppi);
   return (
-    <Grid templateColumns="340px minmax(0, 1fr) 380px" gap="8" alignItems="start">
-      <Section title={words.lab}>
-        {labs.isError && <Text color="clay.600">{words.labsMissing}</Text>}
-        <LabChooser labs={cards ?? []} chosen={lab?.id ?? "own"} own={kind === "collage"} onChoose={setLabId} />
-        <Button asChild size="sm" variant="ghost" mt="3">
-          <Link to="/labs">{words.ownLabs}</Link>
-        </Button>
-      </Section>
-      <Section title={words.size}>
-        {lab && size ? (
-          <SizeChooser lab={lab} sideways={sideways} chosen={size.id} onChoose={setSizeId} />
-        ) : (
-          <OwnSizeForm size={own} unit={ownUnit} onSize={setOwn} onUnit={setOwnUnit} />
-        )}
-        {size?.turns && (
-          <Box mt="5">
-            <Segmented
-              label={words.orientation}
-              value={sideways ? "sideways" : "upright"}
-              options={[
-                ["upright", words.upright],
-                ["sideways", words.sideways],
-              ]}
-              onChoose={(v) => setSideways(v === "sideways")}
-            />
-          </Box>
-        )}
-      </Section>
-      <Box position="sticky" top="0">
-        <Preview format={format.ok ? format.value : undefined} />
-        <Box mt="4" minH="46px">
-          {format.ok ? (
-            <>
-              <Text fontSize="14px" color="fg.muted" fontVariantNumeric="tabular-nums">
-                {words.pixels(printPixels(format.value).widthPx, printPixels(format.value).heightPx)}
-              </Text>
-              <Text fontSize="14px" color="fg.subtle">
-                {words.facts(
-                  formatLength(format.value.bleedMm, unit === "px" ? "mm" : unit, format.value.ppi),
-                  format.value.ppi,
-                )}
-              </Text>
-            </>
+    <>
+      <Grid templateColumns="340px minmax(0, 1fr) 380px" gap="8" alignItems="start">
+        <Section title={words.lab}>
+          {labs.isError && <Text color="clay.600">{words.labsMissing}</Text>}
+          <LabChooser labs={cards ?? []} chosen={lab?.id ?? "own"} own={kind === "collage"} onChoose={setLabId} />
+          <Button asChild size="sm" variant="ghost" mt="3">
+            <Link to="/labs">{words.ownLabs}</Link>
+          </Button>
+        </Section>
+        <Section title={words.size}>
+          {lab && size ? (
+            <SizeChooser lab={lab} sideways={sideways} chosen={size.id} onChoose={setSizeId} />
           ) : (
-            <Text role="alert" color="clay.600" fontWeight="500">
-              {formatTrouble(format, (mm) => formatLength(mm, unit, own.ppi))}
-            </Text>
+            <OwnSizeForm size={own} unit={ownUnit} onSize={setOwn} onUnit={setOwnUnit} />
           )}
+          {size?.turns && (
+            <Box mt="5">
+              <Segmented
+                label={words.orientation}
+                value={sideways ? "sideways" : "upright"}
+                options={[
+                  ["upright", words.upright],
+                  ["sideways", words.sideways],
+                ]}
+                onChoose={(v) => setSideways(v === "sideways")}
+              />
+            </Box>
+          )}
+        </Section>
+        <Box position="sticky" top="0">
+          <Preview format={format.ok ? format.value : undefined} />
+          <Box mt="4" minH="46px">
+            {format.ok ? (
+              <>
+                <Text fontSize="14px" color="fg.muted" fontVariantNumeric="tabular-nums">
+                  {words.pixels(printPixels(format.value).widthPx, printPixels(format.value).heightPx)}
+                </Text>
+                <Text fontSize="14px" color="fg.subtle">
+                  {words.facts(
+                    formatLength(format.value.bleedMm, unit === "px" ? "mm" : unit, format.value.ppi),
+                    format.value.ppi,
+                  )}
+                </Text>
+              </>
+            ) : (
+              <Text role="alert" color="clay.600" fontWeight="500">
+                {formatTrouble(format, (mm) => formatLength(mm, unit, own.ppi))}
+              </Text>
+            )}
+          </Box>
         </Box>
-        <Button size="lg" w="full" mt="3" disabled={!format.ok} onClick={() => format.ok && void begin(format.value)}>
-          {words.begin(kind)}
-        </Button>
-      </Box>
-    </Grid>
+      </Grid>
+      <BeginBar
+        kind={kind}
+        facts={format.ok ? [sizeName(format.value), lab ? lab.name : words.ownSizeAbout] : []}
+        onBegin={format.ok ? () => void begin(format.value) : undefined}
+      />
+    </>
   );
 }
 
-const squareFirst = (labs: readonly LabCard[] | undefined) => labs?.find((l) => l.kind === "collage") ?? labs?.[0];
-
-function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
-  return (
-    <Box as="section" mb="7">
-      <Heading as="h2" fontSize="18px" fontWeight="560" mb="3">
-        {title}
-      </Heading>
-      {children}
-    </Box>
-  );
-}
+/** Labs that are there for collages come before those that print them besides. */
+const sheetsFirst = (a: LabCard, b: LabCard): number => Number(b.kind === "collage") - Number(a.kind === "collage");
 
 const previewPhotos = 12;
 
@@ -151,7 +151,7 @@ function Preview({ format }: { readonly format: PageFormat | undefined }) {
       return `t${count}`;
     };
     const bare = placePage(barePage(newId), format, newStyle(format));
-    const some = spread(photos).map((p) => ({ id: p.id, aspect: aspectOf(p) }));
+    const some = someOf(photos, previewPhotos).map((p) => ({ id: p.id, aspect: aspectOf(p) }));
     const laid =
       photos.length === 0
         ? layPhotos(bare, { photos: [], asked: { rows: 3, columns: 3 }, newId })
@@ -189,14 +189,5 @@ function Preview({ format }: { readonly format: PageFormat | undefined }) {
         </Box>
       )}
     </Flex>
-  );
-}
-
-/** Some photos from all over the library, so that the preview is not twelve of one morning. */
-function spread(photos: readonly Photo[]): readonly Photo[] {
-  if (photos.length <= previewPhotos) return photos;
-  return Array.from(
-    { length: previewPhotos },
-    (_, i) => photos[Math.floor(((i + 0.5) * photos.length) / previewPhotos)]!,
   );
 }

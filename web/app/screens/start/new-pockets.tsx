@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, Heading, RadioCard, SimpleGrid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Heading, RadioCard, SimpleGrid, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -8,6 +8,7 @@ import { language, start, pockets as words } from "../../../text/index.ts";
 import { Segmented } from "../../components/segmented.tsx";
 import { useServices } from "../../services.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
+import { BeginBar } from "./begin-bar.tsx";
 
 const binders = [...new Set(shippedPatterns.map((p) => p.binder))];
 const sketchPx = 132;
@@ -33,61 +34,61 @@ export function NewPockets() {
   }
 
   return (
-    <Grid templateColumns="minmax(0, 1fr) 320px" gap="10" alignItems="start">
-      <Box>
-        <Text color="fg.muted" mb="4">
-          {words.lead}
-        </Text>
-        <Heading as="h2" fontSize="18px" fontWeight="560" mb="3">
-          {words.binder}
-        </Heading>
-        <Box mb="6">
-          <Segmented label={words.binder} value={binder} options={binders.map((b) => [b, b])} onChoose={setBinder} />
+    <>
+      <Grid templateColumns="minmax(0, 1fr) 320px" gap="10" alignItems="start">
+        <Box>
+          <Text color="fg.muted" mb="4">
+            {words.lead}
+          </Text>
+          <Heading as="h2" fontSize="18px" fontWeight="560" mb="3">
+            {words.binder}
+          </Heading>
+          <Box mb="6">
+            <Segmented label={words.binder} value={binder} options={binders.map((b) => [b, b])} onChoose={setBinder} />
+          </Box>
+          <Heading as="h2" fontSize="18px" fontWeight="560" mb="3">
+            {words.pattern}
+          </Heading>
+          <RadioCard.Root
+            value={pattern.id}
+            onValueChange={(e) => e.value && setChosen(e.value)}
+            aria-label={words.pattern}
+          >
+            <SimpleGrid templateColumns="repeat(auto-fill, 176px)" gap="3">
+              {fitting.map((p) => (
+                <RadioCard.Item
+                  key={p.id}
+                  value={p.id}
+                  bg="transparent"
+                  borderColor="transparent"
+                  borderRadius="card"
+                  cursor="pointer"
+                  _hover={{ bg: "oat.200" }}
+                  _checked={{ bg: "glaze.50", borderColor: "glaze.500", boxShadow: "0 0 0 1px {colors.glaze.500}" }}
+                >
+                  <RadioCard.ItemHiddenInput />
+                  <RadioCard.ItemControl p="3" flexDirection="column" alignItems="center" gap="2">
+                    <Sketch pattern={p} px={sketchPx} />
+                    <RadioCard.ItemText fontWeight="500" fontSize="14px" textAlign="center">
+                      {p.name}
+                    </RadioCard.ItemText>
+                  </RadioCard.ItemControl>
+                </RadioCard.Item>
+              ))}
+            </SimpleGrid>
+          </RadioCard.Root>
         </Box>
-        <Heading as="h2" fontSize="18px" fontWeight="560" mb="3">
-          {words.pattern}
-        </Heading>
-        <RadioCard.Root
-          value={pattern.id}
-          onValueChange={(e) => e.value && setChosen(e.value)}
-          aria-label={words.pattern}
-        >
-          <SimpleGrid templateColumns="repeat(auto-fill, 176px)" gap="3">
-            {fitting.map((p) => (
-              <RadioCard.Item
-                key={p.id}
-                value={p.id}
-                bg="transparent"
-                borderColor="transparent"
-                borderRadius="card"
-                cursor="pointer"
-                _hover={{ bg: "oat.200" }}
-                _checked={{ bg: "glaze.50", borderColor: "glaze.500", boxShadow: "0 0 0 1px {colors.glaze.500}" }}
-              >
-                <RadioCard.ItemHiddenInput />
-                <RadioCard.ItemControl p="3" flexDirection="column" alignItems="center" gap="2">
-                  <Sketch pattern={p} px={sketchPx} />
-                  <RadioCard.ItemText fontWeight="500" fontSize="14px" textAlign="center">
-                    {p.name}
-                  </RadioCard.ItemText>
-                </RadioCard.ItemControl>
-              </RadioCard.Item>
-            ))}
-          </SimpleGrid>
-        </RadioCard.Root>
-      </Box>
-      <Box position="sticky" top="0">
-        <Flex h="340px" bg="mat.light" borderRadius="card" align="center" justify="center">
-          <Sketch pattern={pattern} px={270} />
-        </Flex>
-        <Text fontSize="14px" color="fg.muted" mt="3">
-          {words.count(pattern.pockets.length)}. {words.patternHelp}
-        </Text>
-        <Button size="lg" w="full" mt="3" onClick={() => void begin()}>
-          {start.begin("pockets")}
-        </Button>
-      </Box>
-    </Grid>
+        <Box position="sticky" top="0">
+          <Flex h="340px" bg="mat.light" borderRadius="card" align="center" justify="center">
+            <Sketch pattern={pattern} px={270} />
+          </Flex>
+          <Text fontSize="14px" color="fg.muted" mt="3">
+            {words.count(pattern.pockets.length)}. {words.patternHelp}
+          </Text>
+        </Box>
+      </Grid>
+      <BeginBar kind="pockets" facts={[pattern.name, binder]} onBegin={() => void begin()} />
+    </>
   );
 }
 

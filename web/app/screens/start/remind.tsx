@@ -1,4 +1,4 @@
-import { Box, Button, Heading, HStack, Text } from "@chakra-ui/react";
+import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { FolderHeart } from "lucide-react";
 import { useState } from "react";
@@ -57,16 +57,13 @@ export function Remind({ keeping }: { readonly keeping: Keeping }) {
     }
   };
   return (
-    <HStack bg="oat.25" borderWidth="1px" borderColor="oat.300" borderRadius="card" px="5" py="4" mb="8" gap="4">
+    <HStack bg="oat.25" borderWidth="1px" borderColor="oat.300" borderRadius="card" px="4" py="2" mb="6" gap="3">
       <Box color="glaze.500">
-        <FolderHeart size={24} aria-hidden />
+        <FolderHeart size={20} aria-hidden />
       </Box>
       <Box flex="1">
-        <Heading as="h2" fontSize="16.5px" fontWeight="560">
-          {words.remind(works, photos)}
-        </Heading>
-        <Text fontSize="14.5px" color="fg.muted">
-          {canChooseFolders ? words.remindLead : words.remindFile}
+        <Text fontSize="14px">
+          <strong>{words.remind(works, photos)}.</strong> {canChooseFolders ? words.remindLead : words.remindFile}
         </Text>
       </Box>
       <Button size="sm" variant="outline" disabled={busy} onClick={() => void keep()}>

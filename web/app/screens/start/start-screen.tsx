@@ -4,12 +4,13 @@ import type { Project } from "#core/document";
 import { start as words } from "../../../text/index.ts";
 import { BringIn, TakeSample } from "../../components/import-buttons.tsx";
 import { IncomingBar } from "../../components/incoming-bar.tsx";
-import { Segmented } from "../../components/segmented.tsx";
 import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import { countShown, useLibrary } from "../../state/session/hooks.ts";
 import { useProjects } from "../../state/session/use-projects.ts";
+import { KindChooser } from "./kind-chooser.tsx";
 import { NewCollage } from "./new-collage.tsx";
+import { OrdersThere } from "./orders-there.tsx";
 import { YourWork } from "./your-work.tsx";
 
 // The first screen shows without these, and they follow.
@@ -18,6 +19,7 @@ const ExampleWorks = lazy(() => import("./example-works.tsx").then((m) => ({ def
 const LostAll = lazy(() => import("./lost-all.tsx").then((m) => ({ default: m.LostAll })));
 const Removed = lazy(() => import("../../components/removed.tsx").then((m) => ({ default: m.Removed })));
 const Remind = lazy(() => import("./remind.tsx").then((m) => ({ default: m.Remind })));
+const NewPrints = lazy(() => import("./new-prints.tsx").then((m) => ({ default: m.NewPrints })));
 const NewPockets = lazy(() => import("./new-pockets.tsx").then((m) => ({ default: m.NewPockets })));
 
 /** Where one comes in: what there is already, and what could be made. */
@@ -45,8 +47,8 @@ export function StartScreen() {
             <Box mt="-4" mb="7" ml="-3" _empty={{ display: "none" }}>
               <Removed />
             </Box>
+            <OrdersThere />
             {keeping && <Remind keeping={keeping} />}
-            <ExampleWorks />
             <NewWork />
           </Suspense>
         )}
@@ -63,27 +65,23 @@ function NewWork() {
         <Heading as="h1" fontSize="34px" fontWeight="520" lineHeight="1.15">
           {words.title}
         </Heading>
-        <OpenFile />
+        <HStack gap="2">
+          <ExampleWorks />
+          <OpenFile />
+        </HStack>
       </HStack>
       <Box mb="6">
-        <Segmented
-          label={words.title}
-          value={kind}
-          options={[
-            ["collage", words.kinds.collage],
-            ["pockets", words.kinds.pockets],
-            ["book", words.kinds.book],
-          ]}
-          onChoose={setKind}
-        />
+        <KindChooser kind={kind} onChoose={setKind} />
       </Box>
-      {kind === "pockets" ? (
-        <Suspense>
+      <Suspense>
+        {kind === "pockets" ? (
           <NewPockets />
-        </Suspense>
-      ) : (
-        <NewCollage key={kind} kind={kind} />
-      )}
+        ) : kind === "prints" ? (
+          <NewPrints />
+        ) : (
+          <NewCollage key={kind} kind={kind} />
+        )}
+      </Suspense>
     </>
   );
 }

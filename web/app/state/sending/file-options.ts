@@ -61,7 +61,7 @@ export const sendFileNames = (project: Project, files: readonly PrintFile[], kin
     project.lab?.file.name ?? ownNamePattern,
     files.map((file) => ({
       project: inLatin(project.name),
-      size: inLatin(project.format.name),
+      size: inLatin(file.format.name),
       page: file.number,
       pages: lastNumber(project),
       pocket: file.pocket,

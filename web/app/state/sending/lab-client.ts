@@ -7,6 +7,8 @@ export interface PacketAbout extends Omit<Packet, "files" | "schema"> {
   readonly holdsOf: (name: string) => Packet["files"][number]["holds"];
   /** How many of each file are wanted: of a book, how many books. */
   readonly copies: number;
+  /** Of one file, where files are wanted in different numbers. */
+  readonly copiesOf?: ((name: string) => number | undefined) | undefined;
   /** By its id in the lab's card, where files have sizes of their own. */
   readonly sizeOf?: ((name: string) => string | undefined) | undefined;
 }
@@ -25,7 +27,7 @@ const hex = (bytes: ArrayBuffer): string =>
 
 /** The list of what goes to the lab, with its checksums. */
 export async function packetOf(
-  { holdsOf, sizeOf, copies, ...about }: PacketAbout,
+  { holdsOf, sizeOf, copiesOf, copies, ...about }: PacketAbout,
   files: readonly NamedFile[],
 ): Promise<Packet> {
   const listed = [];
@@ -33,7 +35,7 @@ export async function packetOf(
     const sha256 = hex(await crypto.subtle.digest("SHA-256", await file.arrayBuffer()));
     const sizeId = sizeOf?.(name);
     const size = sizeId === undefined ? {} : { sizeId };
-    listed.push({ name, bytes: file.size, sha256, copies, holds: holdsOf(name), ...size });
+    listed.push({ name, bytes: file.size, sha256, copies: copiesOf?.(name) ?? copies, holds: holdsOf(name), ...size });
   }
   return { schema: 1, ...about, files: listed };
 }

@@ -1,6 +1,6 @@
 import type { PrintFile, Project } from "#core/document";
-import { pageCount } from "#core/document";
-import type { LabCard, Packet } from "#core/lab";
+import { hasFacingPages, pageCount } from "#core/document";
+import { type LabCard, orderedSizes, type Packet } from "#core/lab";
 import type { DrawnSheet } from "#core/sheet-files";
 import { orderWords } from "../../../text/index.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
@@ -22,20 +22,26 @@ export function aboutPages(
   const { lab, format, book } = project;
   if (!lab) return undefined;
   const names = sendFileNames(project, files, kind);
-  const holds = new Map(files.map((f, i) => [names[i]!, holdsOf(f, format.widthMm)]));
+  const holds = new Map(files.map((f, i) => [names[i]!, holdsOf(project, f)]));
+  const prints = new Map(files.map((f, i) => [names[i]!, f.print]));
   const sizeId = lab.sizes.find((s) => s.name === format.name)?.id;
   return {
     labId: lab.id,
     title: copies === 1 ? project.name : `${project.name}, ${orderWords.copies(copies)}`,
     copies,
-    ...(sizeId === undefined ? {} : { sizeId }),
+    ...(sizeId === undefined || project.kind === "prints" ? {} : { sizeId }),
+    ...(project.kind === "prints"
+      ? { copiesOf: (name) => prints.get(name)?.copies, sizeOf: (name) => prints.get(name)?.sizeId }
+      : {}),
     ...(book ? { book: { pages: pageCount(project.pages), paperId: book.paperId, coverId: book.coverId } } : {}),
     holdsOf: (name) => holds.get(name) ?? "document",
   };
 }
 
-const holdsOf = (file: PrintFile, leafMm: number): Packet["files"][number]["holds"] =>
-  file.number === "cover" ? "cover" : file.format.widthMm > 1.5 * leafMm ? "spread" : "page";
+const holdsOf = (project: Project, file: PrintFile): Packet["files"][number]["holds"] => {
+  if (file.number === "cover") return "cover";
+  return hasFacingPages(project) && file.format.widthMm > 1.5 * project.format.widthMm ? "spread" : "page";
+};
 
 /** The same of print sheets. */
 export const aboutSheets = (
@@ -60,7 +66,7 @@ export function toLab(
   session: ProjectSession,
   about: PacketAbout,
   mark: string,
-  labName = session.state.getState().project.lab?.name ?? "",
+  card = session.state.getState().project.lab,
 ): NonNullable<SendOrder["deliver"]> {
   const projectId = session.state.getState().project.id;
   return async (files, how) => {
@@ -70,7 +76,16 @@ export function toLab(
       ...how,
       begunAs: before?.id,
       onBegun: ({ id }) =>
-        store.putOrder({ id, projectId, labName, title: about.title, at: now(), files: files.length, mark }),
+        store.putOrder({
+          id,
+          projectId,
+          labName: card?.name ?? "",
+          title: about.title,
+          at: now(),
+          files: files.length,
+          mark,
+          ...(card ? { ordered: { ...orderedSizes(card, packet), currency: card.currency } } : {}),
+        }),
     });
     if (order.stage === "refused") throw new WorkerError("labRefused", order.id);
   };

@@ -1,4 +1,12 @@
-import { firstOnRight, openingsOf, type Page, type Project, pagesBefore, pagesOf } from "#core/document";
+import {
+  firstOnRight,
+  hasFacingPages,
+  openingsOf,
+  type Page,
+  type Project,
+  pagesBefore,
+  pagesOf,
+} from "#core/document";
 
 /** Pages that are seen together: both of an opening, or one by itself. */
 export interface Row {
@@ -11,7 +19,7 @@ export interface Row {
 }
 
 export function rowsOf(project: Project): Row[] {
-  if (project.kind === "collage") {
+  if (!hasFacingPages(project)) {
     const before = pagesBefore(project.pages);
     return project.pages.map((page, i) => ({ key: page.id, pages: [page], number: before[i]! + 1, on: undefined }));
   }

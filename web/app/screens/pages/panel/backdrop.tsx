@@ -1,6 +1,6 @@
 import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
-import type { Look, StepCode } from "#core/document";
+import { hasFacingPages, type Look, type StepCode } from "#core/document";
 import { words as say } from "../../../../text/index.ts";
 import { Bead } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
@@ -22,7 +22,7 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
   const session = useSession();
   const chosen = useViewState((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
   const several = usePanel((s) => s.project.pages.length > 1);
-  const facing = usePanel((s) => s.project.kind !== "collage" && openPage(s).span === 1);
+  const facing = usePanel((s) => hasFacingPages(s.project) && openPage(s).span === 1);
   const [asking, setAsking] = useState(false);
   const { backdrop } = look;
   return (

@@ -52,8 +52,8 @@ export const PagePanel = memo(function PagePanel() {
   return (
     <>
       <Flex justify="space-between" align="start">
-        <PanelTitle>{words.page}</PanelTitle>
-        {kind !== "pockets" && <PageActs />}
+        <PanelTitle>{kind === "prints" ? words.print : words.page}</PanelTitle>
+        {kind !== "pockets" && kind !== "prints" && <PageActs />}
       </Flex>
       <HStack fontSize="14px" color="fg.muted" mt="-1.5" mb="3" justify="space-between" gap="3">
         <Box>

@@ -1,15 +1,10 @@
-import { Box, Button, Flex, HStack, Text } from "@chakra-ui/react";
-import { useDraggable } from "@dnd-kit/core";
-import { useVirtualizer } from "@tanstack/react-virtual";
+import { Button, Flex, HStack, Text } from "@chakra-ui/react";
 import { LayoutGrid } from "lucide-react";
 import { memo, useCallback, useMemo, useRef, useState } from "react";
 import { arrangedTiles, arrangementOf, holdsPockets, type Page } from "#core/document";
-import type { Dragged } from "#core/edit";
-import { aspectOf, type Photo } from "#core/photo";
+import type { Photo } from "#core/photo";
 import { photos as photoWords, run, shelf as words } from "../../../../text/index.ts";
-import { hears } from "../../../commands/hear.ts";
-import { direction, type Pressed } from "../../../commands/keys.ts";
-import { PhotoTile, type TileHandlers } from "../../../components/photo-tile.tsx";
+import { PhotoStrip, type StripHandle } from "../../../components/photo-strip.tsx";
 import { useServices } from "../../../services.ts";
 import { arrangePhotos } from "../../../state/edit/arrange-photos.ts";
 import { fillWith } from "../../../state/edit/page-gestures.ts";
@@ -17,16 +12,12 @@ import { addToPage, placeChosen } from "../../../state/edit/place-chosen.ts";
 import { shownPage, useLibrary, useProject, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { type Placed, usePlacedLater } from "../../../state/session/placed-photos.ts";
 import { openPage } from "../../../state/session/project-session.ts";
-import { choose, chooseAll, nothingChosen } from "../../../state/view-state/choose.ts";
+import { nothingChosen } from "../../../state/view-state/choose.ts";
 import { DrawerFrame } from "./drawer-frame.tsx";
 import { PageForEach } from "./page-for-each.tsx";
 import { useDrawerPx, useShelfRows } from "./shelf-size.ts";
 import { ShelfTime } from "./shelf-time.tsx";
 import { useScrollKept } from "./use-scroll-kept.ts";
-
-const photoPx = 88;
-const gapPx = 6;
-const rowPx = photoPx + gapPx;
 
 /** The photos at hand, in the order they were taken; from here they go onto the page. On which pages they are follows the page. */
 export function PhotosDrawer() {
@@ -35,7 +26,6 @@ export function PhotosDrawer() {
 
 const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
   const services = useServices();
-  const { viewState } = services;
   const session = useSession();
   const library = useLibrary((s) => s.photos);
   const all = useMemo(() => library.filter((p) => !p.hidden), [library]);
@@ -43,63 +33,11 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
   const [bareOnly, setBareOnly] = useState(false);
   const isPlaced = useCallback((id: string) => placed.has(id), [placed]);
   const photos = useMemo(() => (bareOnly ? all.filter((p) => !placed.has(p.id)) : all), [all, bareOnly, placed]);
-  const ids = useMemo(() => photos.map((p) => p.id), [photos]);
-  const [at, setAt] = useState<string>();
-  const stop = at !== undefined && ids.includes(at) ? at : ids[0];
   const rows = useShelfRows();
   const height = useDrawerPx();
   const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    horizontal: true,
-    count: photos.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: (i) => widthOf(photos[i]!) + gapPx,
-    overscan: 6,
-    lanes: rows,
-  });
-  // biome-ignore lint/correctness/useExhaustiveDependencies: other photos have other widths, and the estimates go with them
-  useMemo(() => virtual.measure(), [photos, rows, virtual]);
+  const strip = useRef<StripHandle>(null);
   useScrollKept(scroller, "photos");
-
-  const deps = useMemo(
-    (): TileHandlers => ({
-      pick: (id, held) => viewState.setState((s) => ({ photos: choose(s.photos, ids, id, held) })),
-      focus: setAt,
-    }),
-    [viewState, ids],
-  );
-
-  const go = (e: Pressed) => {
-    const next = stop && ids[ids.indexOf(stop) + direction(e).x];
-    if (!next) return undefined;
-    setAt(next);
-    virtual.scrollToIndex(ids.indexOf(next));
-    requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-photo="${next}"]`)?.focus());
-    return next;
-  };
-  const pick = (e: Pressed) =>
-    stop !== undefined &&
-    viewState.setState((s) => ({ photos: choose(s.photos, ids, stop, { shift: e.shiftKey, ctrl: true }) }));
-  const onKeyDown = hears("shelf", {
-    toNext: go,
-    chooseUpTo: (e) => {
-      const next = go(e);
-      if (next)
-        viewState.setState((s) => ({
-          photos: choose({ ...s.photos, anchor: s.photos.anchor ?? stop }, ids, next, { shift: true, ctrl: false }),
-        }));
-    },
-    choose: pick,
-    chooseRow: pick,
-    chooseAll: () => viewState.setState({ photos: chooseAll(ids) }),
-    place: () => placeChosen(services, session, stop),
-    // While something is dragged, Escape lets go of that.
-    letGo: () => {
-      if (viewState.getState().drop.dragged) return false;
-      viewState.setState({ photos: nothingChosen });
-      return true;
-    },
-  });
 
   return (
     <DrawerFrame
@@ -129,78 +67,20 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
         </Text>
       ) : (
         <Flex direction="column" justify="end" style={{ height }}>
-          <ShelfTime
+          <ShelfTime photos={photos} isPlaced={isPlaced} onGo={(id) => strip.current?.goTo(id)} />
+          <PhotoStrip
             photos={photos}
-            isPlaced={isPlaced}
-            onGo={(id) => virtual.scrollToIndex(ids.indexOf(id), { align: "start" })}
+            placed={placed}
+            rows={rows}
+            scroller={scroller}
+            handle={strip}
+            onPlace={(id) => placeChosen(services, session, id)}
           />
-          <Box ref={scroller} overflowX="auto" overflowY="hidden" px="4" pb="3" pt="1">
-            <Box
-              role="listbox"
-              aria-multiselectable
-              aria-orientation="horizontal"
-              aria-label={words.label}
-              position="relative"
-              style={{ width: virtual.getTotalSize(), height: rows * rowPx - gapPx }}
-              onKeyDown={onKeyDown}
-            >
-              {virtual.getVirtualItems().map((item) => {
-                const photo = photos[item.index];
-                if (!photo) return null;
-                return (
-                  <Draggable key={photo.id} photo={photo} left={item.start} top={item.lane * rowPx}>
-                    <PhotoTile
-                      photo={photo}
-                      chosen={choice.ids.has(photo.id)}
-                      stop={photo.id === stop}
-                      onPages={placed.get(photo.id)}
-                      w={widthOf(photo)}
-                      h={photoPx}
-                      deps={deps}
-                    />
-                  </Draggable>
-                );
-              })}
-            </Box>
-          </Box>
         </Flex>
       )}
     </DrawerFrame>
   );
 });
-
-const widthOf = (photo: Photo): number => Math.round(photoPx * Math.min(2.4, Math.max(0.6, aspectOf(photo))));
-
-function Draggable({
-  photo,
-  left,
-  top,
-  children,
-}: {
-  readonly photo: Photo;
-  readonly left: number;
-  readonly top: number;
-  readonly children: React.ReactNode;
-}) {
-  const drag = useDraggable({
-    id: `shelf-${photo.id}`,
-    data: { from: "shelf", photoId: photo.id, section: photo.section } satisfies Dragged,
-  });
-  return (
-    <Box
-      ref={drag.setNodeRef}
-      {...drag.listeners}
-      role="presentation"
-      position="absolute"
-      top="0"
-      left="0"
-      style={{ transform: `translate(${left}px, ${top}px)` }}
-      opacity={drag.isDragging ? 0.4 : 1}
-    >
-      {children}
-    </Box>
-  );
-}
 
 /** The one thing to do next with what is chosen. */
 function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
