@@ -23,6 +23,7 @@ export {
   shelf,
   templates,
   tileMenu,
+  zoom,
 } from "./now/pages.ts";
 export {
   chosenWords,

@@ -22,6 +22,16 @@ export const scopes = {
     nextDrawer: ["N"],
     letGo: ["Escape"],
   },
+  zoom: {
+    closer: ["+", "="],
+    further: ["-"],
+    whole: ["0"],
+    width: ["1"],
+    paper: ["2"],
+    pixels: ["3"],
+    move: ["Mod+Arrows"],
+    hand: ["H"],
+  },
   alternatives: { alternativeBefore: ["["], alternativeAfter: ["]"] },
   tiles: {
     toNext: ["Arrows"],
@@ -129,6 +139,7 @@ export const places = {
   photos: ["wall", "face", "focusPoint", "history"],
   pages: [
     "page",
+    "zoom",
     "alternatives",
     "tiles",
     "seam",
@@ -144,11 +155,11 @@ export const places = {
   ],
   overview: ["openings", "pageBreak", "project", "history"],
   prints: ["prints", "shelf", "project", "history"],
-  read: ["reading"],
+  read: ["reading", "zoom"],
   check: ["project", "history"],
   sheets: ["sheet", "strip", "project", "history"],
   orders: ["project"],
-  send: ["project"],
+  send: ["zoom", "project"],
 } as const satisfies Record<string, readonly Scope[]>;
 
 export type Place = keyof typeof places;

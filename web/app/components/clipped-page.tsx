@@ -8,27 +8,29 @@ interface SeenPageProps {
   readonly scale: number;
   /** What of the page shows, in mm: up to a fold, or up to the trim. */
   readonly box: Rect;
+  /** What of that is in sight and painted, where it is too large for the window. */
+  readonly seen?: Rect;
   readonly moving?: boolean;
   readonly patient?: boolean;
   readonly without?: string | undefined;
 }
 
 /** A page cut off where a fold or the trim ends it. Fills what it stands in. */
-export function SeenPage({ box, ...page }: SeenPageProps) {
-  const whole = bleedBox(page.page.format);
+export function SeenPage({ box, seen = box, ...page }: SeenPageProps) {
   const { scale } = page;
+  const painted = seen === box ? bleedBox(page.page.format) : seen;
   return (
     <div style={{ position: "absolute", inset: 0, overflow: "hidden" }}>
       <div
         style={{
           position: "absolute",
-          left: (whole.x - box.x) * scale,
-          top: (whole.y - box.y) * scale,
-          width: whole.w * scale,
-          height: whole.h * scale,
+          left: (painted.x - box.x) * scale,
+          top: (painted.y - box.y) * scale,
+          width: painted.w * scale,
+          height: painted.h * scale,
         }}
       >
-        <PageCanvas {...page} />
+        <PageCanvas {...page} {...(seen === box ? {} : { box: seen })} />
       </div>
     </div>
   );

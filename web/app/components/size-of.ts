@@ -16,3 +16,21 @@ export function useSizeOf(): readonly [RefCallback<HTMLElement>, Size | undefine
   }, []);
   return [ref, size];
 }
+
+/** One ref for two that want the same element; both are stable, and so is it. */
+export function useMergedRefs(
+  first: RefCallback<HTMLElement>,
+  second: (element: HTMLElement | null) => void,
+): RefCallback<HTMLElement> {
+  return useCallback(
+    (element: HTMLElement | null) => {
+      const end = first(element);
+      second(element);
+      return () => {
+        end?.();
+        second(null);
+      };
+    },
+    [first, second],
+  );
+}

@@ -5,10 +5,11 @@ import type { Photo } from "#core/photo";
 import { firstWordStyles } from "#core/words";
 import { collage } from "../../../core/document/project.fixture.ts";
 import { pagesAsked } from "../components/pages-asked.ts";
+import { laidOut, wholeSeen } from "../components/zoom/zoom.ts";
 import { binPhotos, spanOf } from "../state/library/time-bins.ts";
 import { gatherOriginals } from "../state/session/gather-originals.ts";
 import { snapped } from "./pages/page-seams.ts";
-import { nearestToward, placeOf, toPage, viewOf } from "./pages/page-view.ts";
+import { nearestToward, openingView, placeOf, toPage } from "./pages/page-view.ts";
 import { neighbour, wallRows } from "./photos/rows.ts";
 import { gathered, wallGroups } from "./photos/wall-groups.ts";
 
@@ -65,7 +66,11 @@ test("a seam snaps to what is near and to nothing else", () => {
 });
 
 test("the page lies in whole pixels, and a point of the screen leads back to its place", () => {
-  const view = viewOf({ x: -3, y: -3, w: 310.8, h: 210.8 }, { w: 903.4, h: 611.7 }, 30);
+  const box = { x: -3, y: -3, w: 310.8, h: 210.8 };
+  const room = { w: 903.4, h: 611.7 };
+  const laid = laidOut({ content: box, room, pad: { w: 30, h: 30 }, ppi: 300, devicePixelRatio: 1 }, wholeSeen);
+  const { view } = openingView(box, undefined, laid, room);
+  expect(view.seen).toBe(box);
   expect(Number.isInteger(view.leftPx) && Number.isInteger(view.topPx)).toBe(true);
   expect((view.box.w * view.scale) % 1).toBeCloseTo(0);
   const css = placeOf(view, { x: 20, y: 30, w: 10, h: 10 });

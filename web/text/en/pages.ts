@@ -150,6 +150,22 @@ export const run = {
   doEach: (pages: number) => (pages === 1 ? "Make 1 page" : `Make ${pages} pages`),
 };
 
+/** How close a page is looked at. */
+export const zoom = {
+  label: "Look closer",
+  closer: "Closer",
+  further: "Further away",
+  how: "How close",
+  comparedWith: "100 % is about as large as on paper",
+  hand: "Move the page by hand",
+  named: {
+    whole: "Whole page",
+    width: "As wide as the window",
+    paper: "As large as on paper",
+    pixels: "Each pixel of the print",
+  },
+};
+
 export const shelf = {
   label: "Shelf",
   drawersLabel: "What the shelf shows",

@@ -12,7 +12,8 @@ export let sharpnessWords: Words["sharpnessWords"] = english.sharpnessWords;
 export let shelf: Words["shelf"] = english.shelf;
 export let templates: Words["templates"] = english.templates;
 export let tileMenu: Words["tileMenu"] = english.tileMenu;
+export let zoom: Words["zoom"] = english.zoom;
 
 spoken((next) => {
-  ({ arranged, changeTrouble, pages, panel, pieces, run, sharpnessWords, shelf, templates, tileMenu } = next);
+  ({ arranged, changeTrouble, pages, panel, pieces, run, sharpnessWords, shelf, templates, tileMenu, zoom } = next);
 });

@@ -50,7 +50,7 @@ export function FacingPage({ facing, view }: { readonly facing: Facing; readonly
       _hover={{ "&::after": { bg: "rgba(244,239,230,.08)" } }}
       _after={{ content: '""', position: "absolute", inset: "0", bg: "rgba(244,239,230,.30)" }}
     >
-      <SeenPage page={page} scale={view.scale} box={view.box} />
+      <SeenPage page={page} scale={view.scale} box={view.box} seen={view.seen} />
       {cutLines && <CutLines view={view} format={page.format} />}
     </chakra.button>
   );

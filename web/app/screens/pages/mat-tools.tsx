@@ -4,6 +4,8 @@ import { isTurnedIn } from "#core/document";
 import { formatLength } from "#core/units";
 import { pages as words } from "../../../text/index.ts";
 import { Tooltip } from "../../components/tooltip.tsx";
+import type { Zooming } from "../../components/zoom/use-zoom.ts";
+import { ZoomControl } from "../../components/zoom/zoom-control.tsx";
 import { useServices } from "../../services.ts";
 import { openPlaced, useProject, useViewState } from "../../state/session/hooks.ts";
 import type { MatTone } from "../../state/view-state/view-state.ts";
@@ -11,7 +13,7 @@ import type { MatTone } from "../../state/view-state/view-state.ts";
 const tones: readonly MatTone[] = ["light", "grey", "dark"];
 
 /** Under the page: what its lines mean, and the colour of the mat to judge photos by. */
-export const MatTools = memo(function MatTools() {
+export const MatTools = memo(function MatTools({ zooming }: { readonly zooming: Zooming }) {
   const { viewState } = useServices();
   const mat = useViewState((s) => s.mat);
   const cutLines = useViewState((s) => s.cutLines);
@@ -21,7 +23,7 @@ export const MatTools = memo(function MatTools() {
   const turnedIn = useProject((s) => s.project.cover?.id === s.pageId && isTurnedIn(s.project));
   const ink = mat === "light" ? "ink.700" : "oat.50";
   return (
-    <HStack position="absolute" left="5" right="5" bottom="2" h="30px" gap="5" fontSize="13px" color={ink}>
+    <HStack position="absolute" left="5" right="5" bottom="0" h="30px" gap="5" fontSize="13px" color={ink}>
       <chakra.button
         type="button"
         aria-pressed={cutLines}
@@ -50,7 +52,9 @@ export const MatTools = memo(function MatTools() {
           </HStack>
         </Tooltip>
       )}
-      <HStack ml="auto" gap="1" role="radiogroup" aria-label={words.matTone}>
+      <Box ml="auto" />
+      <ZoomControl zooming={zooming} ink="inherit" />
+      <HStack gap="1" role="radiogroup" aria-label={words.matTone}>
         {tones.map((tone) => (
           <Tooltip key={tone} words={words.matTones[tone]}>
             <chakra.button

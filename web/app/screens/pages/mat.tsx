@@ -1,10 +1,12 @@
 import { Box } from "@chakra-ui/react";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { drawnPage } from "#core/document";
 import { seenBox } from "#core/lab";
 import { pages as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
-import { useSizeOf } from "../../components/size-of.ts";
+import { useMergedRefs, useSizeOf } from "../../components/size-of.ts";
+import { HandLayer } from "../../components/zoom/hand-layer.tsx";
+import { useZoom } from "../../components/zoom/use-zoom.ts";
 import { useServices } from "../../services.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { shown, shownPage, shownPlaced, useProject, useViewState } from "../../state/session/hooks.ts";
@@ -16,14 +18,14 @@ import { FacingPage, useFacing } from "./facing-page.tsx";
 import { FreeLayer } from "./free-layer.tsx";
 import { MatTools } from "./mat-tools.tsx";
 import { openSheet } from "./open-sheet.ts";
-import { openingView, type PageView } from "./page-view.ts";
+import { openingView, openSize, type PageView } from "./page-view.ts";
 import { ReframeLayer } from "./reframe-layer.tsx";
 import { SeamLayer } from "./seam-layer.tsx";
 import { TileLayer } from "./tile-layer.tsx";
 import { TileMenu } from "./tile-menu.tsx";
 import { WriteLayer } from "./write-layer.tsx";
 
-const matPx = 30;
+const mat = { w: 30, h: 30 };
 const toolsPx = 30;
 
 /** The surface with the page on it, and everything that can be taken hold of. */
@@ -34,26 +36,23 @@ export function Mat() {
   const cutLines = useViewState((s) => s.cutLines);
   const begins = useViewState((s) => s.drop.meaning.does === "begin");
   const bare = useProject((s) => shownPage(s).pieces.length === 0);
-  const [ref, room] = useSizeOf();
+  const [sizeRef, size] = useSizeOf();
+  const [element, setElement] = useState<HTMLElement | null>(null);
   const facing = useFacing();
   const [facingFormat, on] = [facing?.page.format, facing?.on];
-  const laid = useMemo(
-    () =>
-      room &&
-      openingView(
-        seenBox(format),
-        facingFormat && on && { box: seenBox(facingFormat), on },
-        { w: room.w, h: room.h - toolsPx },
-        matPx,
-      ),
-    [room, format, on, facingFormat],
+  const [open, beside] = useMemo(
+    () => [seenBox(format), facingFormat && on && { box: seenBox(facingFormat), on }],
+    [format, on, facingFormat],
   );
-  const view = laid?.view;
+  const content = openSize(open, beside);
+  const zooming = useZoom({ content, room: size, pad: mat, ppi: format.ppi, element });
+  const { laid } = zooming;
+  const views = useMemo(() => size && laid && openingView(open, beside, laid, size), [size, laid, open, beside]);
+  const view = views?.view;
   // What follows a hand renders by itself; the mat around it does not.
   const held = useMemo(() => view && <HeldPage view={view} />, [view]);
   return (
     <Box
-      ref={ref}
       as="section"
       aria-label={words.mat}
       position="relative"
@@ -61,38 +60,48 @@ export function Mat() {
       bg={`mat.${tone}`}
       overflow="hidden"
       transition="background 160ms"
-      onPointerDown={(e) => {
-        if (e.target === e.currentTarget)
-          viewState.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
-      }}
     >
-      {laid?.facing && facing && <FacingPage facing={facing} view={laid.facing} />}
-      {view && (
-        <Box
-          position="absolute"
-          style={{
-            left: view.leftPx,
-            top: view.topPx,
-            width: view.box.w * view.scale,
-            height: view.box.h * view.scale,
-          }}
-          boxShadow="paper"
-          ref={openSheet.ref}
-          data-testid="page"
-        >
-          <TileMenu>
-            <Box position="absolute" inset="0">
-              {held}
-            </Box>
-          </TileMenu>
-          {cutLines && <CutLines view={view} format={format} />}
-          {begins && (
-            <Box position="absolute" inset="0" boxShadow="inset 0 0 0 4px {colors.glaze.500}" pointerEvents="none" />
-          )}
-          {bare && <EmptyPage />}
-        </Box>
-      )}
-      <MatTools />
+      <Box
+        ref={useMergedRefs(sizeRef, setElement)}
+        position="absolute"
+        inset="0"
+        bottom={`${toolsPx}px`}
+        overflow="hidden"
+        onPointerDown={(e) => {
+          if (e.target !== e.currentTarget) return;
+          viewState.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
+          zooming.grab(e);
+        }}
+      >
+        {views?.facing && facing && <FacingPage facing={facing} view={views.facing} />}
+        {view && (
+          <Box
+            position="absolute"
+            style={{
+              left: view.leftPx,
+              top: view.topPx,
+              width: view.box.w * view.scale,
+              height: view.box.h * view.scale,
+            }}
+            boxShadow="paper"
+            ref={openSheet.ref}
+            data-testid="page"
+          >
+            <TileMenu>
+              <Box position="absolute" inset="0">
+                {held}
+              </Box>
+            </TileMenu>
+            {cutLines && <CutLines view={view} format={format} />}
+            {begins && (
+              <Box position="absolute" inset="0" boxShadow="inset 0 0 0 4px {colors.glaze.500}" pointerEvents="none" />
+            )}
+            {bare && <EmptyPage />}
+          </Box>
+        )}
+        <HandLayer zooming={zooming} />
+      </Box>
+      <MatTools zooming={zooming} />
     </Box>
   );
 }
@@ -116,7 +125,14 @@ function HeldPage({ view }: { readonly view: PageView }) {
   return (
     <>
       {/* While a tile is open only that tile moves, and is drawn above; the page under it rests. */}
-      <SeenPage page={drawn} scale={view.scale} box={view.box} moving={moving && !open} without={open} />
+      <SeenPage
+        page={drawn}
+        scale={view.scale}
+        box={view.box}
+        seen={view.seen}
+        moving={moving && !open}
+        without={open}
+      />
       <TileLayer view={view} page={page} />
       <FreeLayer view={view} page={page} />
       {!open && !writing && <SeamLayer view={view} page={page} />}

@@ -1,5 +1,5 @@
-import { contained } from "#core/fit";
 import type { Point, Rect, Size } from "#core/geometry";
+import { type Laid, seenPart } from "../../components/zoom/zoom.ts";
 
 /** How the page lies on the screen: `scale` in CSS pixels per mm, `box` the printed area in mm. */
 export interface PageView {
@@ -8,32 +8,38 @@ export interface PageView {
   /** Whole pixels, or the picture would be smeared over two. */
   readonly leftPx: number;
   readonly topPx: number;
+  /** What of the box is in sight. */
+  readonly seen: Rect;
 }
 
-/** The largest view of `box` that fits the room with some mat around it. */
-export function viewOf(box: Rect, room: Size, matPx: number): PageView {
-  const fit = contained(box.w / box.h, { w: room.w - 2 * matPx, h: room.h - 2 * matPx });
-  return {
-    box,
-    scale: Math.max(1, Math.floor(fit.w)) / box.w,
-    leftPx: Math.round((room.w - fit.w) / 2),
-    topPx: Math.round((room.h - fit.h) / 2),
-  };
+export interface FacingPlace {
+  readonly box: Rect;
+  readonly on: "left" | "right";
 }
 
-/** Two facing pages side by side: how the open one lies, and the place of the other; each to the fold and no further. */
+/** What lies open, in mm: the page, and the one that faces it beside it; each to the fold and no further. */
+export const openSize = (open: Rect, facing: FacingPlace | undefined): Size => ({
+  w: open.w + (facing?.box.w ?? 0),
+  h: open.h,
+});
+
+/** Two facing pages side by side, of which together it is known how they lie: the open one's view, and the other's. */
 export function openingView(
   open: Rect,
-  facing: { readonly box: Rect; readonly on: "left" | "right" } | undefined,
+  facing: FacingPlace | undefined,
+  { scale, leftPx, topPx }: Laid,
   room: Size,
-  matPx: number,
 ): { readonly view: PageView; readonly facing: PageView | undefined } {
-  if (!facing) return { view: viewOf(open, room, matPx), facing: undefined };
-  const whole = viewOf({ ...open, w: open.w + facing.box.w }, room, matPx);
-  const { scale, topPx } = whole;
+  const view = (box: Rect, left: number): PageView => ({
+    scale,
+    box,
+    leftPx: left,
+    topPx,
+    seen: seenPart(box, left, topPx, scale, room),
+  });
+  if (!facing) return { view: view(open, leftPx), facing: undefined };
   const [first, second] = facing.on === "left" ? [facing.box, open] : [open, facing.box];
-  const left: PageView = { scale, topPx, box: first, leftPx: whole.leftPx };
-  const right: PageView = { scale, topPx, box: second, leftPx: whole.leftPx + first.w * scale };
+  const [left, right] = [view(first, leftPx), view(second, leftPx + first.w * scale)];
   return facing.on === "left" ? { view: right, facing: left } : { view: left, facing: right };
 }
 

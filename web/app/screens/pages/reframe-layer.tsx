@@ -19,7 +19,9 @@ const farNudgeMm = 10;
 const zoomStep = 1.08;
 
 /** A tile opened up: the whole photo, dimmed outside the tile, to move and zoom by hand, wheel and keys. */
-export function ReframeLayer({ view, tileId }: { readonly view: PageView; readonly tileId: string }) {
+export function ReframeLayer({ view: whole, tileId }: { readonly view: PageView; readonly tileId: string }) {
+  // Of a page that is larger than the window only what is in sight is painted and taken hold of.
+  const view = useMemo((): PageView => ({ ...whole, box: whole.seen }), [whole]);
   const { viewState, bitmaps } = useServices();
   const session = useSession();
   const page = useProject(shownPlaced);
@@ -140,7 +142,12 @@ export function ReframeLayer({ view, tileId }: { readonly view: PageView; readon
       aria-label={`${words.reframe}: ${words.reframeHelp}`}
       tabIndex={0}
       position="absolute"
-      inset={`-${spillPx}px`}
+      style={{
+        left: (view.box.x - whole.box.x) * view.scale - spillPx,
+        top: (view.box.y - whole.box.y) * view.scale - spillPx,
+        width: view.box.w * view.scale + 2 * spillPx,
+        height: view.box.h * view.scale + 2 * spillPx,
+      }}
       zIndex="5"
       cursor={straightening ? "crosshair" : "grab"}
       _active={{ cursor: straightening ? "crosshair" : "grabbing" }}

@@ -7,13 +7,19 @@ import { reading as words } from "../../../text/index.ts";
 import { useKeys } from "../../commands/hear.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
-import { useSizeOf } from "../../components/size-of.ts";
+import { useMergedRefs, useSizeOf } from "../../components/size-of.ts";
+import { HandLayer } from "../../components/zoom/hand-layer.tsx";
+import { useZoom } from "../../components/zoom/use-zoom.ts";
+import { seenPart } from "../../components/zoom/zoom.ts";
+import { ZoomControl } from "../../components/zoom/zoom-control.tsx";
 import { useServices } from "../../services.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { type LeafView, type ReadingView, readingViews } from "./views.ts";
 
 const turnMs = 520;
+/** Beside the pages the arrows have room that turn them. */
+const table = { w: 60, h: 12 };
 
 interface Turn {
   readonly from: ReadingView;
@@ -38,7 +44,9 @@ export function ReadingScreen() {
   const [turn, setTurn] = useState<Turn>();
   const [pinning, setPinning] = useState(false);
   const [note, setNote] = useState<Note>();
-  const [ref, room] = useSizeOf();
+  const [sizeRef, room] = useSizeOf();
+  const [element, setElement] = useState<HTMLElement | null>(null);
+  const ref = useMergedRefs(sizeRef, setElement);
   const view = views[Math.min(at, views.length - 1)]!;
   const leave = useCallback(() => {
     const shown = view.left ?? view.right;
@@ -70,7 +78,10 @@ export function ReadingScreen() {
   const both = hasFacingPages(project);
   const tall = Math.max(...views.map((v) => (v.left ?? v.right)!.box.h));
   const wide = Math.max(...views.map((v) => (v.right ?? v.left)!.box.w));
-  const scale = room ? Math.min((room.w - 120) / (both ? 2 * wide : wide), (room.h - 24) / tall) : 0;
+  const across = both ? 2 * wide : wide;
+  const zooming = useZoom({ content: { w: across, h: tall }, room, pad: table, ppi: project.format.ppi, element });
+  const { laid } = zooming;
+  const scale = laid?.scale ?? 0;
   const put = (notes: readonly Note[]) =>
     session.commit({ code: "markedPage", count: 1 }, [{ type: "setProject", notes }]);
   const keepNote = (next: Note) => {
@@ -89,10 +100,12 @@ export function ReadingScreen() {
       text: "",
     });
   };
-  const leafBox = (leaf: LeafView | undefined, live: boolean) =>
+  const widthOf = (leaf: LeafView | undefined) => (leaf ? leaf.box.w : both ? wide : 0);
+  const leafBox = (leaf: LeafView | undefined, live: boolean, fromMm = 0) =>
     leaf ? (
       <Box
         position="relative"
+        flexShrink="0"
         w={`${leaf.box.w * scale}px`}
         h={`${leaf.box.h * scale}px`}
         bg="white"
@@ -100,13 +113,29 @@ export function ReadingScreen() {
         onClick={live ? pin(leaf) : undefined}
         data-leaf={live ? leaf.pageId : undefined}
       >
-        <SeenPage page={leaf.page} scale={scale} box={leaf.box} />
+        <SeenPage
+          page={leaf.page}
+          scale={scale}
+          box={leaf.box}
+          {...(live && laid && room
+            ? {
+                seen: seenPart(
+                  leaf.box,
+                  laid.leftPx + fromMm * scale,
+                  laid.topPx + ((tall - leaf.box.h) / 2) * scale,
+                  scale,
+                  room,
+                ),
+              }
+            : {})}
+        />
         {live && <Pins leaf={leaf} notes={project.notes} scale={scale} onOpen={setNote} />}
       </Box>
     ) : (
-      <Box w={both ? `${wide * scale}px` : "0"} />
+      <Box flexShrink="0" w={both ? `${wide * scale}px` : "0"} />
     );
   const [left, right] = under(view, turn);
+  const startMm = (across - widthOf(left) - widthOf(right)) / 2;
 
   return (
     <Flex position="fixed" inset="0" zIndex="1300" direction="column" bg="mat.dark" color="oat.100">
@@ -139,30 +168,53 @@ export function ReadingScreen() {
           </Button>
         </HStack>
       </HStack>
-      <Flex ref={ref} flex="1" minH="0" align="center" justify="center" position="relative">
-        <Turner name={words.back} side="left" able={at > 0} onTurn={() => go(-1)} />
-        {scale > 0 && (
-          <Flex position="relative" boxShadow="lifted" style={{ perspective: "2400px" }} data-testid="reading">
-            {leafBox(left, !turn)}
-            {leafBox(right, !turn)}
-            {turn && both && <TurningLeaf turn={turn} wide={wide * scale} face={(leaf) => leafBox(leaf, false)} />}
-            {both && (
-              <Box
-                position="absolute"
-                left="50%"
-                top="0"
-                bottom="0"
-                w="36px"
-                ml="-18px"
-                pointerEvents="none"
-                bg={foldShade}
-              />
-            )}
+      <Box
+        ref={ref}
+        flex="1"
+        minH="0"
+        position="relative"
+        overflow="hidden"
+        onPointerDown={pinning ? undefined : zooming.grab}
+      >
+        {laid && (
+          <Flex
+            position="absolute"
+            align="center"
+            justify="center"
+            style={{
+              left: laid.leftPx,
+              top: laid.topPx,
+              width: laid.widthPx,
+              height: laid.heightPx,
+              perspective: "2400px",
+            }}
+          >
+            <Flex position="relative" boxShadow="lifted" data-testid="reading">
+              {leafBox(left, !turn, startMm)}
+              {leafBox(right, !turn, startMm + widthOf(left))}
+              {turn && both && <TurningLeaf turn={turn} wide={wide * scale} face={(leaf) => leafBox(leaf, false)} />}
+              {both && (
+                <Box
+                  position="absolute"
+                  left="50%"
+                  top="0"
+                  bottom="0"
+                  w="36px"
+                  ml="-18px"
+                  pointerEvents="none"
+                  bg={foldShade}
+                />
+              )}
+            </Flex>
           </Flex>
         )}
+        <HandLayer zooming={zooming} />
+        <Turner name={words.back} side="left" able={at > 0} onTurn={() => go(-1)} />
         <Turner name={words.next} side="right" able={at < views.length - 1} onTurn={() => go(1)} />
-      </Flex>
-      <Box h="24px" />
+      </Box>
+      <HStack h="34px" justify="center">
+        <ZoomControl zooming={zooming} ink="oat.100" />
+      </HStack>
       {note && <NoteDialog note={note} onKeep={keepNote} onClose={() => setNote(undefined)} />}
     </Flex>
   );
@@ -228,8 +280,12 @@ function Turner({ name, side, able, onTurn }: TurnerProps) {
       color="oat.100"
       position="absolute"
       {...{ [side]: "8px" }}
+      top="50%"
+      mt="-36px"
+      zIndex="7"
       h="72px"
       w="44px"
+      bg="rgba(20, 20, 16, .35)"
       _hover={{ bg: "ink.700" }}
     >
       <Icon size={30} />

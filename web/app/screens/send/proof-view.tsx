@@ -2,73 +2,63 @@ import { Box, Flex, HStack, IconButton, Text, VStack } from "@chakra-ui/react";
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useState } from "react";
 import type { Page, PrintFile } from "#core/document";
-import { contained } from "#core/fit";
 import { bleedBox, trimBox } from "#core/lab";
 import { send as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { Segmented } from "../../components/segmented.tsx";
-import { useSizeOf } from "../../components/size-of.ts";
+import { useMergedRefs, useSizeOf } from "../../components/size-of.ts";
+import { HandLayer } from "../../components/zoom/hand-layer.tsx";
+import { useZoom } from "../../components/zoom/use-zoom.ts";
+import { seenPart } from "../../components/zoom/zoom.ts";
+import { ZoomControl } from "../../components/zoom/zoom-control.tsx";
 import { useServices } from "../../services.ts";
 import { stepPage } from "../../state/edit/page-list.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 
+const mat = { w: 40, h: 40 };
+
 /** The page as the lab gets it, with the veil over what it cuts away, or as it comes back. */
 export function ProofView({ page, file }: { readonly page: Page; readonly file: PrintFile }) {
   const { format } = file;
-  const [ref, room] = useSizeOf();
+  const [sizeRef, size] = useSizeOf();
+  const [element, setElement] = useState<HTMLElement | null>(null);
+  const ref = useMergedRefs(sizeRef, setElement);
   const [shows, setShows] = useState<"whole" | "cut">("whole");
-  const box = bleedBox(format);
-  const trim = trimBox(format);
-  const fit = room && contained(box.w / box.h, { w: room.w - 80, h: room.h - 170 });
-  const scale = fit ? fit.w / box.w : 0;
-  const bleedPx = format.bleedMm * scale;
+  const box = shows === "cut" ? trimBox(format) : bleedBox(format);
+  const zooming = useZoom({ content: box, room: size, pad: mat, ppi: format.ppi, element });
+  const { laid } = zooming;
+  const bleedPx = format.bleedMm * (laid?.scale ?? 0);
   return (
-    <Flex
-      ref={ref}
-      direction="column"
-      align="center"
-      justify="center"
-      gap="4"
-      bg="mat.light"
-      minH="0"
-      overflow="hidden"
-    >
-      {scale > 0 && (
-        <Box w={`${box.w * scale}px`} h={`${box.h * scale}px`} display="grid" placeItems="center">
+    <Flex direction="column" bg="mat.light" minH="0" overflow="hidden">
+      <Box ref={ref} flex="1" minH="0" position="relative" overflow="hidden" onPointerDown={zooming.grab}>
+        {laid && size && (
           <Box
-            position="relative"
+            position="absolute"
             overflow="hidden"
             boxShadow="paper"
             data-testid="proof"
-            w={`${(shows === "cut" ? trim.w : box.w) * scale}px`}
-            h={`${(shows === "cut" ? trim.h : box.h) * scale}px`}
+            style={{ left: laid.leftPx, top: laid.topPx, width: laid.widthPx, height: laid.heightPx }}
           >
-            <Box
-              position="absolute"
-              w={`${box.w * scale}px`}
-              h={`${box.h * scale}px`}
-              left={shows === "cut" ? `${-bleedPx}px` : 0}
-              top={shows === "cut" ? `${-bleedPx}px` : 0}
-            >
-              {file.parts.map((part) => (
+            {file.parts.map((part) => {
+              const { clip, place } = part;
+              const { scale } = laid;
+              const [left, top] = [(clip.x - box.x) * scale, (clip.y - box.y) * scale];
+              const here = { ...clip, x: clip.x - place.e, y: clip.y - place.f };
+              return (
                 <Box
                   key={part.page.id}
                   position="absolute"
-                  style={{
-                    left: (part.clip.x - box.x) * scale,
-                    top: (part.clip.y - box.y) * scale,
-                    width: part.clip.w * scale,
-                    height: part.clip.h * scale,
-                  }}
+                  style={{ left, top, width: clip.w * scale, height: clip.h * scale }}
                 >
                   <SeenPage
                     page={part.page}
                     scale={scale}
-                    box={{ ...part.clip, x: part.clip.x - part.place.e, y: part.clip.y - part.place.f }}
+                    box={here}
+                    seen={seenPart(here, laid.leftPx + left, laid.topPx + top, scale, size)}
                   />
                 </Box>
-              ))}
-            </Box>
+              );
+            })}
             {shows === "whole" && bleedPx > 0 && (
               <Box
                 position="absolute"
@@ -79,25 +69,31 @@ export function ProofView({ page, file }: { readonly page: Page; readonly file: 
               />
             )}
           </Box>
-        </Box>
-      )}
-      <Pager page={page} />
-      {format.bleedMm > 0 && (
-        <VStack gap="1.5">
-          <Segmented
-            label={words.view}
-            value={shows}
-            options={[
-              ["whole", words.whole],
-              ["cut", words.cut],
-            ]}
-            onChoose={setShows}
-          />
-          <Text fontSize="13.5px" color="ink.700" visibility={shows === "whole" ? "visible" : "hidden"}>
-            {words.veil}
-          </Text>
-        </VStack>
-      )}
+        )}
+        <HandLayer zooming={zooming} />
+      </Box>
+      <VStack gap="2" py="3" px="5">
+        <HStack gap="6">
+          <Pager page={page} />
+          <ZoomControl zooming={zooming} />
+        </HStack>
+        {format.bleedMm > 0 && (
+          <VStack gap="1.5">
+            <Segmented
+              label={words.view}
+              value={shows}
+              options={[
+                ["whole", words.whole],
+                ["cut", words.cut],
+              ]}
+              onChoose={setShows}
+            />
+            <Text fontSize="13.5px" color="ink.700" visibility={shows === "whole" ? "visible" : "hidden"}>
+              {words.veil}
+            </Text>
+          </VStack>
+        )}
+      </VStack>
     </Flex>
   );
 }
