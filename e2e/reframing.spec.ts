@@ -25,7 +25,13 @@ test("reframed: turned by quarters, straightened by a line, shown whole, and all
   await tile(page, 1).dblclick();
   const layer = page.getByTestId("reframe");
   const turn = async () => Number.parseFloat((await page.getByText(/^-?[\d.]+°$/).textContent())!);
-  const zoom = async () => Number.parseFloat((await page.getByText(/^\d+ %$/).textContent())!);
+  const zoom = async () =>
+    Number.parseFloat(
+      (await page
+        .locator("p")
+        .filter({ hasText: /^\d+ %$/ })
+        .textContent())!,
+    );
   const at = await box(tile(page, 1));
   const middle = { x: at.x + at.width / 2, y: at.y + at.height / 2 };
   const ppi = async () => Number.parseInt((await page.getByTestId("sharpness").getByText(/ppi$/).textContent())!, 10);

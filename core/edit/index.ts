@@ -1,4 +1,5 @@
 export { type Dragged, type DropMeaning, meaningOfDrop } from "./drop-meaning.ts";
+export { type PocketsFilled, pocketsFilled } from "./fill-pockets.ts";
 export { laidFreely } from "./lay-freely.ts";
 export { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } from "./looks.ts";
 export { pageToward, placeOnto } from "./openings-moves.ts";

@@ -37,7 +37,13 @@ export function OpenProject() {
   useEffect(() => {
     let left = false;
     let session: ProjectSession | undefined;
-    viewState.setState({ photos: nothingChosen, tiles: nothingChosen, reframing: undefined, drawer: "photos" });
+    viewState.setState((s) => ({
+      photos: s.carried ? s.photos : nothingChosen,
+      carried: false,
+      tiles: nothingChosen,
+      reframing: undefined,
+      drawer: "photos",
+    }));
     const hold = holdProject(projectId, (mine) => {
       // What another tab did meanwhile has to be read again before this one may go on.
       if (mine || !session) void reopen();

@@ -30,10 +30,12 @@ interface PhotoStripProps {
   readonly handle?: RefObject<StripHandle | null>;
   /** Enter: the photo where the focus is, besides those that are chosen. */
   readonly onPlace: (photoId: string | undefined) => unknown;
+  /** A plain click, where it means something else than choosing; true where it did. */
+  readonly onClick?: (photoId: string) => boolean;
 }
 
 /** Photos in rows that go sideways, to choose from and to drag away. */
-export function PhotoStrip({ photos, placed, rows, scroller, handle, onPlace }: PhotoStripProps) {
+export function PhotoStrip({ photos, placed, rows, scroller, handle, onPlace, onClick }: PhotoStripProps) {
   const { viewState } = useServices();
   const choice = useViewState((s) => s.photos);
   const ids = useMemo(() => photos.map((p) => p.id), [photos]);
@@ -55,10 +57,13 @@ export function PhotoStrip({ photos, placed, rows, scroller, handle, onPlace }: 
   ]);
   const deps = useMemo(
     (): TileHandlers => ({
-      pick: (id, held) => viewState.setState((s) => ({ photos: choose(s.photos, ids, id, held) })),
+      pick: (id, held) => {
+        if (!held.shift && !held.ctrl && onClick?.(id)) return;
+        viewState.setState((s) => ({ photos: choose(s.photos, ids, id, held) }));
+      },
       focus: setAt,
     }),
-    [viewState, ids],
+    [viewState, ids, onClick],
   );
 
   const go = (e: Pressed) => {

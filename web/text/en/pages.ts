@@ -181,6 +181,7 @@ export const shelf = {
   down: "Let the shelf down",
   fold: "Fold the shelf away",
   unfold: "Open the shelf",
+  fillPlace: "Click a photo to put it into the empty place",
   noWays: "Put photos on the page, and other ways to arrange them are shown here.",
   noMaterials: {
     papers: "No papers yet. Add some under Photos, in Papers.",

@@ -162,6 +162,16 @@ export const chosenWords = {
   remove: "Remove",
   sheet: "All about it",
   none: "Choose none",
+  make: (n: number) => (n === 1 ? "Make something with this one" : `Make something with these ${n}`),
+  puttings: {
+    here: (n: number) => (n === 1 ? "Put it on this page" : `Put these ${n} on this page`),
+    new: (n: number) => (n === 1 ? "Put it on a new page" : `Put these ${n} on a new page`),
+    add: () => "Beside what is on this page",
+    instead: () => "In place of what is on this page",
+  },
+  pageForEach: "On several pages …",
+  otherPuttings: "Other ways to put them on pages",
+  printAs: (n: number, size: string) => (n === 1 ? `Print it as ${size}` : `Print these ${n} as ${size}`),
 };
 
 export const timeWords = {

@@ -10,6 +10,10 @@ export const pockets = {
   back: "This is the back: the same pockets, mirrored.",
   less: "Card smaller than its pocket by",
   bleed: "Bleed around each card",
+  filledOn: (photos: number, pages: number, sheets: number) =>
+    `${photos === 1 ? "1 photo lies" : `${photos} photos lie`} in pockets on ${pages === 1 ? "1 page" : `${pages} pages`} now.${
+      sheets === 0 ? "" : sheets === 1 ? " One new sheet was added." : ` ${sheets} new sheets were added.`
+    }`,
   left: (n: number) =>
     n === 1
       ? "1 photo found no empty pocket and stays on the shelf."

@@ -54,6 +54,12 @@ export const start = {
       pockets: "Start these pages",
       prints: "Start these prints",
     })[kind],
+  beginWith: (kind: Kind, n: number) => {
+    const what = { collage: "this collage", book: "this book", pockets: "these pages", prints: "these prints" }[kind];
+    return n === 1 ? `Start ${what} with 1 photo` : `Start ${what} with ${n} photos`;
+  },
+  carried: (n: number) => (n === 1 ? "With the photo you chose" : `With the ${n} photos you chose`),
+  notCarried: "Without them",
   sizesThere: "Sizes there",
   sizesLater: "You choose sizes and copies photo by photo, and see the price as you do.",
   newName: (kind: Kind, n: number) => {

@@ -43,10 +43,12 @@ interface ZoomTask {
   readonly ppi: number;
   /** What takes wheel, fingers and the middle button. */
   readonly element: HTMLElement | null;
+  /** Two fingers mean something else at the moment: an open photo is zoomed by them. */
+  readonly fingersTaken?: boolean;
 }
 
 /** How close something is looked at: by wheel with ctrl, by two fingers, by keys, and by a control; it is moved by all of these too. */
-export function useZoom({ content, room, pad, ppi, element }: ZoomTask): Zooming {
+export function useZoom({ content, room, pad, ppi, element, fingersTaken = false }: ZoomTask): Zooming {
   const [zoom, setZoom] = useState<Zoom>(wholeSeen);
   const [hand, setHand] = useState(false);
   const { w, h } = content;
@@ -55,8 +57,8 @@ export function useZoom({ content, room, pad, ppi, element }: ZoomTask): Zooming
     [w, h, room, pad, ppi],
   );
   const laid = useMemo(() => looking && laidOut(looking, zoom), [looking, zoom]);
-  const now = useRef({ looking, laid });
-  now.current = { looking, laid };
+  const now = useRef({ looking, laid, fingersTaken });
+  now.current = { looking, laid, fingersTaken };
   const reaches = laid !== undefined && room !== undefined && reachesOut(laid, room);
 
   const acts = useMemo(() => {
@@ -123,7 +125,7 @@ export function useZoom({ content, room, pad, ppi, element }: ZoomTask): Zooming
     const both = (e: TouchEvent): readonly [Point, Point] | undefined =>
       e.touches.length === 2 ? [at(e.touches[0]!), at(e.touches[1]!)] : undefined;
     const touch = (e: TouchEvent) => {
-      fingers = e.defaultPrevented ? undefined : both(e);
+      fingers = now.current.fingersTaken ? undefined : both(e);
     };
     const pinch = (e: TouchEvent) => {
       const next = both(e);
@@ -188,7 +190,8 @@ export function useZoom({ content, room, pad, ppi, element }: ZoomTask): Zooming
     zoomBy: acts.zoomBy,
     zoomTo: acts.zoomTo,
     grab: (e) => {
-      if (e.button === 0 && e.pointerType !== "touch")
+      const holdsItself = e.target instanceof Element && e.target.closest("button, a, input") !== null;
+      if (reaches && !holdsItself && e.button === 0 && e.pointerType !== "touch")
         follow(e.currentTarget, e.pointerId, { x: e.clientX, y: e.clientY });
     },
   };

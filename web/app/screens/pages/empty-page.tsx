@@ -5,7 +5,7 @@ import { pace, pages as words } from "../../../text/index.ts";
 import { PaceDialog } from "../../components/book/pace-dialog.tsx";
 import { useServices } from "../../services.ts";
 import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
-import { countShown, useLibrary, useProject, useSession } from "../../state/session/hooks.ts";
+import { countShown, useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import css from "./mat.module.css";
 
 const firstFew = 60;
@@ -16,6 +16,7 @@ export function EmptyPage() {
   const { projectId } = useParams();
   const isBook = useProject((s) => s.project.kind === "book");
   const newBook = useProject((s) => isBook && s.project.pages.every((p) => p.pieces.length === 0));
+  const chosen = useViewState((s) => s.photos.ids.size);
   const [filling, setFilling] = useState(false);
   return (
     <>
@@ -28,7 +29,7 @@ export function EmptyPage() {
           </Button>
         ) : newBook ? (
           <Button pointerEvents="auto" onClick={() => setFilling(true)}>
-            {pace.fillWith(count)}
+            {pace.fillWith(chosen > 1 ? chosen : count)}
           </Button>
         ) : (
           !isBook && <ArrangeHere />

@@ -44,8 +44,9 @@ export function Mat() {
     () => [seenBox(format), facingFormat && on && { box: seenBox(facingFormat), on }],
     [format, on, facingFormat],
   );
+  const fingersTaken = useViewState((s) => s.reframing !== undefined);
   const content = openSize(open, beside);
-  const zooming = useZoom({ content, room: size, pad: mat, ppi: format.ppi, element });
+  const zooming = useZoom({ content, room: size, pad: mat, ppi: format.ppi, element, fingersTaken });
   const { laid } = zooming;
   const views = useMemo(() => size && laid && openingView(open, beside, laid, size), [size, laid, open, beside]);
   const view = views?.view;

@@ -2,7 +2,7 @@ import { useDraggable } from "@dnd-kit/core";
 import { ImageOff, ImagePlus, Lock } from "lucide-react";
 import { memo, useMemo, useRef, useState } from "react";
 import type { Edge } from "#core/arrange";
-import { arrangedOn, arrangedTiles, frameRect, isLocked, type PlacedPage, photoIdOf } from "#core/document";
+import { arrangedOn, arrangedTiles, findTile, frameRect, isLocked, type PlacedPage, photoIdOf } from "#core/document";
 import type { Dragged, DropMeaning } from "#core/edit";
 import { tileMoved } from "#core/edit";
 import { outlineOf } from "#core/outlines";
@@ -19,6 +19,7 @@ import { openPage } from "../../state/session/project-session.ts";
 import { choose } from "../../state/view-state/choose.ts";
 import type { ViewStateStore } from "../../state/view-state/view-state.ts";
 import { nearestToward, type PageView, placeOf } from "./page-view.ts";
+import { showPhotos } from "./shelf/shelf-size.ts";
 import css from "./tile-layer.module.css";
 import { HiddenWords, hiddenWords, sayWords } from "./word-facts.tsx";
 
@@ -40,7 +41,10 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
     const tileIds = () => arrangedTiles(openPage(session.state.getState())).map((t) => t.id);
     return {
       focus: setAt,
-      pick: (id, held) => viewState.setState((s) => ({ tiles: choose(s.tiles, tileIds(), id, held) })),
+      pick: (id, held) => {
+        viewState.setState((s) => ({ tiles: choose(s.tiles, tileIds(), id, held) }));
+        if (findTile(openPage(session.state.getState()), id)?.filling.kind === "empty") showPhotos(viewState);
+      },
       menu: (id) => !viewState.getState().tiles.ids.has(id) && chooseOnly(viewState, id),
       open: (id, kind) => {
         chooseOnly(viewState, id);

@@ -1,6 +1,7 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import type { Project } from "#core/document";
 import { start as words } from "../../../text/index.ts";
+import { useViewState } from "../../state/session/hooks.ts";
 
 interface BeginBarProps {
   readonly kind: Project["kind"];
@@ -12,6 +13,7 @@ interface BeginBarProps {
 
 /** The button that begins, in sight however much lies above it. */
 export function BeginBar({ kind, facts, onBegin }: BeginBarProps) {
+  const carried = useViewState((s) => (s.carried ? s.photos.ids.size : 0));
   return (
     <Flex
       position="sticky"
@@ -35,7 +37,7 @@ export function BeginBar({ kind, facts, onBegin }: BeginBarProps) {
         {facts.map((f) => ` · ${f}`)}
       </Text>
       <Button size="lg" minW="260px" disabled={!onBegin} onClick={onBegin}>
-        {words.begin(kind)}
+        {carried > 0 ? words.beginWith(kind, carried) : words.begin(kind)}
       </Button>
     </Flex>
   );

@@ -7,14 +7,17 @@ import {
   barePage,
   layPhotos,
   layTree,
+  mostTiles,
   newBook,
   newProject,
   newStyle,
+  type Project,
   placeAgain,
+  placed,
   placePage,
 } from "#core/document";
 import { bleedBox, formatFromCard, type LabCard, ownFormat, type PageFormat, printPixels } from "#core/lab";
-import { aspectOf } from "#core/photo";
+import { aspectOf, type Photo } from "#core/photo";
 import { ok } from "#core/result";
 import { formatLength, formatSize, type Unit } from "#core/units";
 import { formatTrouble, language, start as words } from "../../../text/index.ts";
@@ -26,6 +29,7 @@ import { useLabs } from "../../state/sending/use-labs.ts";
 import { useLibrary } from "../../state/session/hooks.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
 import { BeginBar } from "./begin-bar.tsx";
+import { useCarried } from "./carried-photos.tsx";
 import { LabChooser } from "./lab-chooser.tsx";
 import { type OwnSize, OwnSizeForm } from "./own-size-form.tsx";
 import { Section } from "./section.tsx";
@@ -36,7 +40,8 @@ const firstOwnSize: OwnSize = { widthMm: 300, heightMm: 300, bleedMm: 3, ppi: 30
 
 /** From a lab's card, or a size of one's own, to a page that can be worked on; with a look at how it could turn out. */
 export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
-  const { store, newId, now } = useServices();
+  const { store, newId, now, viewState } = useServices();
+  const carried = useCarried();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const labs = useLabs();
@@ -65,7 +70,9 @@ export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
     const project =
       kind === "book" && lab
         ? newBook({ ...what, lab }, { newId, at })
-        : newProject({ ...what, lab: lab ?? null }, { newId, at });
+        : withPhotos(newProject({ ...what, lab: lab ?? null }, { newId, at }), carried, newId);
+    // A book is filled from its first page, where one sees on how many pages.
+    if (kind !== "book") viewState.setState({ carried: false });
     await store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
     await navigate(`/work/${project.id}/pages`);
     void projectsChanged(queries);
@@ -132,6 +139,15 @@ export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
       />
     </>
   );
+}
+
+/** The photos that came along, arranged on its first page. */
+function withPhotos(project: Project, photos: readonly Photo[], newId: () => string): Project {
+  const page = project.pages[0]!;
+  if (photos.length === 0) return project;
+  const shapes = photos.slice(0, mostTiles).map((p) => ({ id: p.id, aspect: aspectOf(p) }));
+  const laid = layTree(placed(project, page), { photos: shapes, seed: 0, newId });
+  return laid.ok ? { ...project, pages: [laid.value.page] } : project;
 }
 
 /** Labs that are there for collages come before those that print them besides. */

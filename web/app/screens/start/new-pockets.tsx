@@ -2,20 +2,23 @@ import { Box, Flex, Grid, Heading, RadioCard, SimpleGrid, Text } from "@chakra-u
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { newPockets } from "#core/document";
+import { applyChange, newPockets } from "#core/document";
+import { pocketsFilled } from "#core/edit";
 import { type PocketPattern, shippedPatterns } from "#core/pockets";
 import { language, start, pockets as words } from "../../../text/index.ts";
 import { Segmented } from "../../components/segmented.tsx";
 import { useServices } from "../../services.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
 import { BeginBar } from "./begin-bar.tsx";
+import { useCarried } from "./carried-photos.tsx";
 
 const binders = [...new Set(shippedPatterns.map((p) => p.binder))];
 const sketchPx = 132;
 
 /** From a binder and a pattern of pockets to a first leaf. */
 export function NewPockets() {
-  const { store, newId, now } = useServices();
+  const { store, newId, now, viewState } = useServices();
+  const carried = useCarried();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [binder, setBinder] = useState(binders[0]!);
@@ -28,7 +31,13 @@ export function NewPockets() {
     const at = now();
     const name = start.newName("pockets", cards.length + 1);
     const project = newPockets({ name, unit: binder === "A4" ? "mm" : "in", pattern, language }, { newId, at });
-    await store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
+    const { changes } = pocketsFilled(project, project.pages[0]!.id, carried, newId);
+    const filled = changes.reduce((now, change) => {
+      const next = applyChange(now, change);
+      return next.ok ? next.value : now;
+    }, project);
+    viewState.setState({ carried: false });
+    await store.saveProject({ project: filled, steps: [], done: 0, savedAt: at, sent: undefined });
     await navigate(`/work/${project.id}/pages`);
     void projectsChanged(queries);
   }

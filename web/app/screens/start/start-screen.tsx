@@ -8,6 +8,7 @@ import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import { countShown, useLibrary } from "../../state/session/hooks.ts";
 import { useProjects } from "../../state/session/use-projects.ts";
+import { CarriedPhotos } from "./carried-photos.tsx";
 import { KindChooser } from "./kind-chooser.tsx";
 import { NewCollage } from "./new-collage.tsx";
 import { OrdersThere } from "./orders-there.tsx";
@@ -70,6 +71,7 @@ function NewWork() {
           <OpenFile />
         </HStack>
       </HStack>
+      <CarriedPhotos />
       <Box mb="6">
         <KindChooser kind={kind} onChoose={setKind} />
       </Box>

@@ -2,12 +2,12 @@ import { arrangedTiles, type Grid, holdsPockets, layPhotos, layRows, layTree, ph
 import { seedOf } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import { formatLength } from "#core/units";
-import { arranged, changeTrouble, pockets } from "../../../text/index.ts";
+import { arranged, changeTrouble } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
-import { fillWith } from "./page-gestures.ts";
+import { fillPockets } from "./pockets.ts";
 
 interface Wish {
   /** Rows or columns that a person typed: then it is a grid. */
@@ -28,9 +28,7 @@ export function arrangePhotos(
   const page = openPage(now);
   const on = openPlaced(now);
   if (holdsPockets(page)) {
-    const left = fillWith(session, photos);
-    services.viewState.setState({ photos: nothingChosen });
-    if (left > 0) notices.create({ title: pockets.left(left), type: "info" });
+    fillPockets(services, session, photos);
     return undefined;
   }
   const given = { photos: photos.map((p) => ({ id: p.id, aspect: aspectOf(p) })), newId: services.newId };

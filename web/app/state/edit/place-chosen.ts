@@ -1,13 +1,13 @@
-import { arrangementOf, holdsPockets } from "#core/document";
+import { arrangementOf, emptyPlaces, holdsPockets } from "#core/document";
 import { grownBy } from "#core/edit";
 import type { Photo } from "#core/photo";
 import type { Services } from "../../services.ts";
 import { aspectsIn } from "../library/aspects.ts";
-import { openPage, type ProjectSession } from "../session/project-session.ts";
+import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 import { holdsMore } from "./arrange-page.ts";
 import { arrangePhotos } from "./arrange-photos.ts";
-import { putInOrder } from "./page-gestures.ts";
+import { putInOrder, putPhoto } from "./page-gestures.ts";
 import { keep } from "./tree-gestures.ts";
 
 type Deps = Pick<Services, "library" | "newId" | "viewState">;
@@ -36,4 +36,21 @@ export function placeChosen(services: Deps, session: ProjectSession, focusedId: 
     if (put > 0) services.viewState.setState({ photos: nothingChosen });
   } else if (arrangementOf(page) && !holdsPockets(page)) addToPage(services, session, photos);
   else arrangePhotos(services, session, photos);
+}
+
+/** A photo into the one empty place that is chosen; the next empty one is chosen then. False where there is none. */
+export function fillChosenPlace(
+  { viewState }: Pick<Services, "viewState">,
+  session: ProjectSession,
+  photoId: string,
+): boolean {
+  const [only, more] = viewState.getState().tiles.ids;
+  const empty = () => emptyPlaces(openPlaced(session.state.getState()));
+  if (only === undefined || more !== undefined || !empty().some((t) => t.id === only)) return false;
+  const after = empty().findIndex((t) => t.id === only);
+  putPhoto(session, only, photoId);
+  const rest = empty();
+  const next = rest[after] ?? rest[0];
+  if (next) viewState.setState({ tiles: { ids: new Set([next.id]), anchor: next.id } });
+  return true;
 }

@@ -6,9 +6,19 @@ import {
   pocketLeaf,
   throughPockets,
 } from "#core/document";
-import { clearanceOf, frontPattern, leafPatterned, pageToDrawOn, placeBehindLeaf, pocketsSet } from "#core/edit";
+import {
+  clearanceOf,
+  frontPattern,
+  leafPatterned,
+  pageToDrawOn,
+  placeBehindLeaf,
+  pocketsFilled,
+  pocketsSet,
+} from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import type { PocketPattern } from "#core/pockets";
+import { pockets as words } from "../../../text/index.ts";
+import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
@@ -64,6 +74,20 @@ export function addLeaf(services: Deps, session: ProjectSession): void {
   if (!pattern) return;
   const leaf = pocketLeaf(pattern, clearanceOf(project), services.newId);
   insertMade(services, session, { code: "addedPages", count: 2 }, leaf, placeBehindLeaf(project, page));
+}
+
+/** Photos into pockets from the open page on, over backs and new leaves, as one step; says where they came to lie. */
+export function fillPockets(services: Deps, session: ProjectSession, photos: readonly Photo[]): void {
+  const now = session.state.getState();
+  const { changes, photos: put, pages, leaves } = pocketsFilled(now.project, now.pageId, photos, services.newId);
+  services.viewState.setState({ photos: nothingChosen });
+  if (changes.length === 0) return;
+  const { id } = openPage(now);
+  session.commit({ code: "filledTiles", count: put }, changes);
+  session.goTo(id);
+  const left = photos.length - put;
+  if (pages > 1 || leaves > 0) notices.create({ title: words.filledOn(put, pages, leaves), type: "info" });
+  if (left > 0) notices.create({ title: words.left(left), type: "info" });
 }
 
 export function runThrough(session: ProjectSession, tileIds: readonly string[], photo: Photo): void {

@@ -24,6 +24,8 @@ export interface ViewState {
   /** Which part of the library is open. */
   readonly section: Section;
   readonly photos: Choice;
+  /** What is chosen among the photos goes along into the project that is opened next. */
+  readonly carried: boolean;
   readonly tiles: Choice;
   /** The tile that is being reframed. */
   readonly reframing: string | undefined;
@@ -54,6 +56,7 @@ export const createViewState = () =>
   createStore<ViewState>(() => ({
     section: "photos",
     photos: nothingChosen,
+    carried: false,
     tiles: nothingChosen,
     reframing: undefined,
     writing: undefined,

@@ -4,17 +4,17 @@ import { memo, useCallback, useMemo, useRef, useState } from "react";
 import { arrangedTiles, arrangementOf, holdsPockets, type Page } from "#core/document";
 import type { Photo } from "#core/photo";
 import { photos as photoWords, run, shelf as words } from "../../../../text/index.ts";
+import { PageForEach } from "../../../components/page-for-each.tsx";
 import { PhotoStrip, type StripHandle } from "../../../components/photo-strip.tsx";
 import { useServices } from "../../../services.ts";
 import { arrangePhotos } from "../../../state/edit/arrange-photos.ts";
 import { fillWith } from "../../../state/edit/page-gestures.ts";
-import { addToPage, placeChosen } from "../../../state/edit/place-chosen.ts";
+import { addToPage, fillChosenPlace, placeChosen } from "../../../state/edit/place-chosen.ts";
 import { shownPage, useLibrary, useProject, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { type Placed, usePlacedLater } from "../../../state/session/placed-photos.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
 import { DrawerFrame } from "./drawer-frame.tsx";
-import { PageForEach } from "./page-for-each.tsx";
 import { useDrawerPx, useShelfRows } from "./shelf-size.ts";
 import { ShelfTime } from "./shelf-time.tsx";
 import { useScrollKept } from "./use-scroll-kept.ts";
@@ -39,13 +39,21 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
   const strip = useRef<StripHandle>(null);
   useScrollKept(scroller, "photos");
 
+  const fill = useCallback((id: string) => fillChosenPlace(services, session, id), [services, session]);
+  const tileIds = useViewState((s) => s.tiles.ids);
+  const fillsOne = useProject((s) => tileIds.size === 1 && emptyIn(openPage(s)).some((t) => tileIds.has(t.id)));
+
   return (
     <DrawerFrame
       tools={
         <>
           <Text fontSize="13.5px" color="fg.subtle" role="status" truncate>
-            {choice.ids.size > 0 ? photoWords.chosen(choice.ids.size) : photoWords.count(photos.length)}
-            {choice.ids.size === 0 && photos.length > 0 ? ` · ${words.help}` : ""}
+            {fillsOne
+              ? words.fillPlace
+              : choice.ids.size > 0
+                ? photoWords.chosen(choice.ids.size)
+                : photoWords.count(photos.length)}
+            {!fillsOne && choice.ids.size === 0 && photos.length > 0 ? ` · ${words.help}` : ""}
           </Text>
           <Button
             size="sm"
@@ -75,6 +83,7 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
             scroller={scroller}
             handle={strip}
             onPlace={(id) => placeChosen(services, session, id)}
+            onClick={fill}
           />
         </Flex>
       )}

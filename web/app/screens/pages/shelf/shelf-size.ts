@@ -22,6 +22,13 @@ export const shelfDown = (viewState: ViewStateStore): void =>
 export const openDrawer = (viewState: ViewStateStore, drawer: Drawer): void =>
   viewState.setState((s) => ({ drawer, shelf: s.shelf === "folded" ? "one" : s.shelf }));
 
+/** What an empty place can be filled with, where nothing of the kind is in sight. */
+export function showPhotos(viewState: ViewStateStore): void {
+  const { drawer, shelf } = viewState.getState();
+  const fills = drawer === "photos" || drawer === "papers" || drawer === "ornaments";
+  if (!fills || shelf === "folded") openDrawer(viewState, fills ? drawer : "photos");
+}
+
 export const nextDrawer = (viewState: ViewStateStore): void =>
   openDrawer(viewState, drawers[(drawers.indexOf(viewState.getState().drawer) + 1) % drawers.length]!);
 

@@ -2,18 +2,25 @@ import { Box, HStack, Text, VStack } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
 import { arrangedTiles } from "#core/document";
 import { findEvents, type Photo } from "#core/photo";
-import { run as words } from "../../../../text/index.ts";
-import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
-import { CountField } from "../../../components/count-field.tsx";
-import { Segmented } from "../../../components/segmented.tsx";
-import { useServices } from "../../../services.ts";
-import { pageForEach } from "../../../state/edit/page-list.ts";
-import { grouped } from "../../../state/library/group-photos.ts";
-import { useLibrary, useProject, useSession } from "../../../state/session/hooks.ts";
-import { openPage } from "../../../state/session/project-session.ts";
+import { run as words } from "../../text/index.ts";
+import { useServices } from "../services.ts";
+import { pageForEach } from "../state/edit/page-list.ts";
+import { grouped } from "../state/library/group-photos.ts";
+import { useLibrary, useProject, useSession } from "../state/session/hooks.ts";
+import { openPage } from "../state/session/project-session.ts";
+import { ConfirmDialog } from "./confirm-dialog.tsx";
+import { CountField } from "./count-field.tsx";
+import { Segmented } from "./segmented.tsx";
+
+interface PageForEachProps {
+  readonly photos: readonly Photo[];
+  readonly onClose: () => void;
+  /** The pages are there. */
+  readonly onMade?: () => void;
+}
 
 /** Many photos onto many pages in one go: one arrangement for each group, or this page's own for all. */
-export function PageForEach({ photos, onClose }: { readonly photos: readonly Photo[]; readonly onClose: () => void }) {
+export function PageForEach({ photos, onClose, onMade }: PageForEachProps) {
   const services = useServices();
   const session = useSession();
   const library = useLibrary((s) => s.photos);
@@ -35,6 +42,7 @@ export function PageForEach({ photos, onClose }: { readonly photos: readonly Pho
       onDo={() => {
         pageForEach(services, session, groups, like);
         onClose();
+        onMade?.();
       }}
     >
       <VStack align="stretch" gap="4">
