@@ -200,6 +200,25 @@ test("snapshots, copies, another beginning, two works as one, another size, fini
   });
 
   await test.step("every page is solved again for another size, and one undo brings it back", async () => {
+    const dialog = page.getByRole("dialog");
+    await more(page, "Another lab or size …");
+    // It begins at the present one, which is no change.
+    await expect(page.getByLabel("Lab", { exact: true })).toHaveValue("quayside-collage");
+    await expect(dialog.getByText("This is the size that the project has.")).toBeVisible();
+    await expect(dialog.getByRole("button", { name: "Fit all pages to the new size" })).toBeDisabled();
+    await page.getByLabel("Lab", { exact: true }).selectOption({ label: "A size of my own" });
+    await dialog.getByRole("textbox", { name: "Width" }).fill("20 m");
+    await dialog.getByRole("textbox", { name: "Width" }).press("Enter");
+    await expect(dialog.getByRole("alert")).toContainText("No side can be longer");
+    await dialog.getByRole("textbox", { name: "Width" }).fill("400 mm");
+    await dialog.getByRole("textbox", { name: "Width" }).press("Enter");
+    await page
+      .getByLabel("What happens to the pages")
+      .selectOption({ label: "Only a larger sheet, all stays where it is" });
+    await dialog.getByRole("button", { name: "Take the larger sheet" }).click();
+    await expect(page.getByText("Every page lies on a larger sheet now.")).toBeVisible();
+    await expectUndo(page, "Changed the size");
+    await undoButton(page).click();
     await more(page, "Another lab or size …");
     await page.getByLabel("Lab", { exact: true }).selectOption({ label: "Lindal Sheet Works" });
     await page.getByLabel("Size", { exact: true }).selectOption({ label: "30 × 60 cm" });

@@ -129,7 +129,7 @@ export {
   placePage,
   roomRect,
 } from "./page/place-page.ts";
-export { inAnotherSize, type Loss, refitted } from "./project/another-size.ts";
+export { inAnotherSize, isLarger, type Loss, onLargerSheets, refitted } from "./project/another-size.ts";
 export {
   type CoverPanel,
   type CoverParts,

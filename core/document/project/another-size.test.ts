@@ -12,10 +12,14 @@ import {
   groupAt,
   inAnotherSize,
   insideRect,
+  isLarger,
   joined,
   layTree,
   matchedTo,
   newBook,
+  newFreeTile,
+  newPrints,
+  onLargerSheets,
   type Page,
   type PlacedPage,
   type Project,
@@ -27,9 +31,10 @@ import {
   seamsOfGroup,
   sharedLines,
   spreadsHold,
+  withFree,
   withSeamMoved,
 } from "../index.ts";
-import { counter, squareFormat } from "../project.fixture.ts";
+import { collage, counter, squareFormat } from "../project.fixture.ts";
 
 const lab = (name: string) => labCardSchema.parse(JSON.parse(readFileSync(`demo/labs/${name}.json`, "utf8")));
 const [flat, glued] = [lab("tern-hill-layflat"), lab("marrow-and-lisle")];
@@ -144,4 +149,57 @@ test("a page matched to another has its gaps and margins, and shares lines that 
     after += sharedLines(matched, model);
   }
   expect(after).toBeGreaterThan(before + 3);
+});
+
+test("on a larger sheet every tile is as large as it was, and lies in the middle as it did", () => {
+  const start = collage([1.5, 0.7, 1, 1.3, 0.8]);
+  const note = newFreeTile(
+    { centre: { x: 40, y: 60 }, width: 30, height: 10, turn: 5 },
+    { kind: "empty" },
+    () => "note",
+  );
+  const first = start.pages[0]!;
+  const own = { ...withFree(first, note), margin: { top: 10, right: 0, bottom: 20, left: 4 } };
+  const project = { ...start, pages: [own, ...start.pages.slice(1)] };
+  fc.assert(
+    fc.property(fc.double({ min: 0, max: 300, noNaN: true }), fc.double({ min: 0, max: 300, noNaN: true }), (w, h) => {
+      const format = { ...squareFormat, widthMm: squareFormat.widthMm + w, heightMm: squareFormat.heightMm + h };
+      expect(isLarger(squareFormat, format)).toBe(true);
+      const there = onLargerSheets(project, { lab: null, format });
+      const framesOf = (p: Project) => placed(p, p.pages[0]!).tiles.map((t) => t.frame);
+      // A tile at the edge of the old sheet no longer reaches into a bleed.
+      const bled = (f: { centre: { x: number }; width: number }) => f.centre.x + f.width / 2 > squareFormat.widthMm;
+      for (const [i, was] of framesOf(project).entries()) {
+        const is = framesOf(there)[i]!;
+        if (bled(was)) continue;
+        expect(is.width).toBeCloseTo(was.width, 6);
+        expect(is.height).toBeCloseTo(was.height, 6);
+        expect(is.centre.x - w / 2).toBeCloseTo(was.centre.x, 6);
+        expect(is.centre.y - h / 2).toBeCloseTo(was.centre.y, 6);
+      }
+    }),
+    { numRuns: 40 },
+  );
+  expect(isLarger(squareFormat, { ...squareFormat, heightMm: 200 })).toBe(false);
+});
+
+test("prints come to another lab in its size of the same name, or else in the nearest", () => {
+  const prints = lab("fernhill-prints");
+  const other = {
+    ...prints,
+    id: "other",
+    sizes: prints.sizes.flatMap((s) => (s.id === "5x7" ? [] : [{ ...s, id: `new-${s.id}` }])),
+  };
+  const start = newPrints({ name: "", lab: prints }, { newId: counter("p"), at: "" });
+  const page = (sizeId: string): Page => ({
+    ...barePage(() => sizeId),
+    print: { sizeId, sideways: true, copies: 3 },
+  });
+  const format = formatFromCard(other, other.sizes[0]!, false);
+  const project = { ...start, pages: [page("4x6"), page("5x7"), page("8x10")] };
+  const there = inAnotherSize(project, { lab: other, format }, { aspectOf, newId: counter("n") });
+  expect(there.losses).toEqual([]);
+  expect(there.project.pages.map((p) => p.print)).toEqual(
+    ["new-4x6", "new-6x8", "new-8x10"].map((sizeId) => ({ sizeId, sideways: true, copies: 3 })),
+  );
 });

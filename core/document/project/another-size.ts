@@ -162,6 +162,8 @@ export function inAnotherSize(
   given: { readonly aspectOf: (photoId: string) => number | undefined; readonly newId: () => string },
 ): { readonly project: Project; readonly losses: readonly Loss[] } {
   const losses: Loss[] = [];
+  if (project.kind === "prints")
+    return { project: { ...project, ...to, pages: printsElsewhere(project, to.lab) }, losses };
   const rules = to.lab?.book;
   const bare: Project = {
     ...project,
@@ -199,4 +201,67 @@ export function inAnotherSize(
   if (rules && project.kind === "book" && !bindsSo(rules, count)) losses.push({ code: "pageCount", count });
   if (project.cover) losses.push({ code: "cover" });
   return { project: { ...laidOut, pages }, losses };
+}
+
+/** Whether a sheet has room for all of another, so that what lies on that can stay as large as it is. */
+export const isLarger = (than: PageFormat, to: PageFormat): boolean =>
+  to.widthMm >= than.widthMm && to.heightMm >= than.heightMm;
+
+/** A page on a larger sheet: everything keeps its size and lies in the middle, and the margins take the rest. */
+function onLargerSheet(page: Page, was: Standing, is: Standing): Page {
+  const [dx, dy] = [(is.format.widthMm - was.format.widthMm) / 2, (is.format.heightMm - was.format.heightMm) / 2];
+  const pieces = page.pieces.map((piece): Piece => {
+    if (!isGroup(piece)) {
+      const { centre } = piece.frame;
+      return { ...piece, frame: { ...piece.frame, centre: { x: centre.x + dx, y: centre.y + dy } } };
+    }
+    const { room } = piece;
+    if (room.kind === "rectangle")
+      return { ...piece, room: { ...room, rect: { ...room.rect, x: room.rect.x + dx, y: room.rect.y + dy } } };
+    return room.margin ? { ...piece, room: { ...room, margin: widened(room.margin, dx, dy) } } : piece;
+  });
+  const look = lookOf(page, was.style);
+  return withLook({ ...page, pieces }, { ...look, margin: widened(look.margin, dx, dy) }, is.style);
+}
+
+const widened = (m: Look["margin"], dx: number, dy: number): Look["margin"] => ({
+  top: m.top + dy,
+  bottom: m.bottom + dy,
+  left: m.left + dx,
+  right: m.right + dx,
+});
+
+/**
+ * The same pages on a larger sheet of another lab or size, where all stays where it is. For works whose pages do not face each other;
+ * their sheets have no folds.
+ */
+export function onLargerSheets(
+  project: Project,
+  to: { readonly lab: LabCard | null; readonly format: PageFormat },
+): Project {
+  const { margin } = project.style;
+  const [dx, dy] = [
+    (to.format.widthMm - project.format.widthMm) / 2,
+    (to.format.heightMm - project.format.heightMm) / 2,
+  ];
+  const style: Look = { ...project.style, margin: widened(margin, dx, dy) };
+  const [was, is] = [
+    { format: project.format, style: project.style },
+    { format: to.format, style },
+  ];
+  return { ...project, ...to, style, pages: project.pages.map((p) => onLargerSheet(p, was, is)) };
+}
+
+/** Prints in the sizes of another lab: each in the one of the same name there, or else in the nearest. */
+function printsElsewhere(project: Project, lab: LabCard | null): readonly Page[] {
+  return project.pages.map((page) => {
+    const { print } = page;
+    if (!print || !lab) return page;
+    const was = project.lab?.sizes.find((s) => s.id === print.sizeId);
+    const areaOf = (s: { readonly widthMm: number; readonly heightMm: number }) => s.widthMm * s.heightMm;
+    const far = (s: LabCard["sizes"][number]) => Math.abs(Math.log(areaOf(s) / (was ? areaOf(was) : areaOf(s))));
+    const size =
+      lab.sizes.find((s) => s.name === was?.name) ?? lab.sizes.reduce((best, s) => (far(s) < far(best) ? s : best));
+    return { ...page, print: { ...print, sizeId: size.id } };
+  });
 }

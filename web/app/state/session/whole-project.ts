@@ -4,6 +4,7 @@ import {
   formatOf,
   inAnotherSize,
   type Loss,
+  onLargerSheets,
   type Page,
   type Project,
   refitted,
@@ -52,9 +53,13 @@ export function changeSize(
   services: Deps,
   session: ProjectSession,
   to: { readonly lab: LabCard | null; readonly format: PageFormat },
+  how: "anew" | "larger",
 ): readonly Loss[] {
   const { project } = session.state.getState();
-  const made = inAnotherSize(project, to, { aspectOf: aspectsIn(services), newId: services.newId });
+  const made =
+    how === "larger"
+      ? { project: onLargerSheets(project, to), losses: [] }
+      : inAnotherSize(project, to, { aspectOf: aspectsIn(services), newId: services.newId });
   const { lab, format, pages, book, style } = made.project;
   session.commit(
     { code: "changedSize", count: pages.length },

@@ -1,10 +1,10 @@
 import { SimpleGrid } from "@chakra-ui/react";
 import { type Unit, units } from "#core/units";
-import { start as words } from "../../../text/index.ts";
-import { CountField } from "../../components/count-field.tsx";
-import css from "../../components/fields.module.css";
-import { LengthField } from "../../components/length-field.tsx";
-import { Select } from "../../components/select.tsx";
+import { start as words } from "../../text/index.ts";
+import { CountField } from "./count-field.tsx";
+import css from "./fields.module.css";
+import { LengthField } from "./length-field.tsx";
+import { Select } from "./select.tsx";
 
 export interface OwnSize {
   readonly widthMm: number;
@@ -18,10 +18,12 @@ interface OwnSizeFormProps {
   readonly unit: Unit;
   readonly onSize: (size: OwnSize) => void;
   readonly onUnit: (unit: Unit) => void;
+  /** Beside each other; three where nothing is said. */
+  readonly columns?: number;
 }
 
 /** Any size at all; whether it can be printed is said beside the preview. */
-export function OwnSizeForm({ size, unit, onSize, onUnit }: OwnSizeFormProps) {
+export function OwnSizeForm({ size, unit, onSize, onUnit, columns = 3 }: OwnSizeFormProps) {
   const length = (label: string, key: "widthMm" | "heightMm" | "bleedMm", help?: string) => (
     <LengthField
       label={label}
@@ -36,7 +38,7 @@ export function OwnSizeForm({ size, unit, onSize, onUnit }: OwnSizeFormProps) {
     />
   );
   return (
-    <SimpleGrid columns={3} gap="4" maxW="640px">
+    <SimpleGrid columns={columns} gap="4" maxW="640px">
       {length(words.width, "widthMm")}
       {length(words.height, "heightMm")}
       <div>
