@@ -84,6 +84,7 @@ export default defineConfig({
         theme_color: "#f4efe6",
         background_color: "#f4efe6",
         display: "standalone",
+        file_handlers: [{ action: "/", accept: { "application/x-tessip": [".tessip"] } }],
         icons: [
           { src: "/mark.svg", sizes: "any", type: "image/svg+xml" },
           { src: "/mark-192.png", sizes: "192x192", type: "image/png" },

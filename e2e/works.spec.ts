@@ -47,7 +47,7 @@ test("a work as one file: saved, opened in another browser with nothing missing,
   await page.keyboard.press("Escape");
   await expectKept(page);
   const path = join(info.outputDir, "work.zip");
-  expect(await saveWorkAsFile(page, path)).toBe("My-collage.tessip.zip");
+  expect(await saveWorkAsFile(page, path)).toBe("My-collage.tessip");
   const bytes = await readFile(path);
   const inside = unzipSync(bytes);
   const head = JSON.parse(new TextDecoder().decode(inside["project.json"]));

@@ -15,6 +15,8 @@ export type DropMeaning =
   | { readonly does: "slip"; readonly photoId: string; readonly tileId: string; readonly edge: Edge }
   | { readonly does: "move"; readonly movedId: string; readonly tileId: string; readonly edge: Edge }
   | { readonly does: "begin"; readonly photoId: string }
+  /** It goes onto the page that faces this one. */
+  | { readonly does: "face"; readonly tileId: string; readonly pageId: string }
   /** It lies on its own, over the rest. */
   | { readonly does: "lay"; readonly photoId: string; readonly at: Point }
   /** It lies behind all of the page. */

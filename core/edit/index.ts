@@ -1,3 +1,4 @@
+export { type Clip, clipOf, freelyPasted, photosIn } from "./clip.ts";
 export { type Dragged, type DropMeaning, meaningOfDrop } from "./drop-meaning.ts";
 export { type PocketsFilled, pocketsFilled } from "./fill-pockets.ts";
 export { laidFreely } from "./lay-freely.ts";

@@ -15,8 +15,10 @@ export { pace } from "./now/pace.ts";
 export {
   arranged,
   changeTrouble,
+  pageMenu,
   pages,
   panel,
+  photoMenu,
   pieces,
   run,
   sharpnessWords,

@@ -73,6 +73,7 @@ export const stepCodes = [
   "wentBack",
   "mended",
   "accepted",
+  "pasted",
   "addedPrints",
   "changedPrints",
   "removedPrints",

@@ -1,6 +1,6 @@
 export { fromFirstForm } from "./first-form/migrate.ts";
 export { firstProjectSchema } from "./first-form/schema.ts";
 export { isSound, readHistory } from "./history.ts";
-export { drawnLookSchema, partSchema } from "./page.ts";
+export { drawnLookSchema, fillingSchema, freeTileSchema, partSchema } from "./page.ts";
 export { projectSchema } from "./project.ts";
 export { formOf, projectForm, type ReadProject, readPage, readProject } from "./read.ts";

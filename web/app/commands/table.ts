@@ -20,8 +20,11 @@ export const scopes = {
     shelfUp: ["U"],
     shelfDown: ["D"],
     nextDrawer: ["N"],
+    duplicate: ["Mod+D"],
     letGo: ["Escape"],
   },
+  /** The browser's own events, which come after these keys. */
+  clipboard: { copy: ["Mod+C"], cut: ["Mod+X"], paste: ["Mod+V"] },
   zoom: {
     closer: ["+", "="],
     further: ["-"],
@@ -96,6 +99,7 @@ export const scopes = {
     open: ["Enter"],
     togglePile: ["P"],
     chooseAll: ["Mod+A"],
+    remove: ["Delete", "Backspace"],
     letGo: ["Escape"],
   },
   face: { removeFace: ["Delete", "Backspace"] },
@@ -139,6 +143,7 @@ export const places = {
   photos: ["wall", "face", "focusPoint", "history"],
   pages: [
     "page",
+    "clipboard",
     "zoom",
     "alternatives",
     "tiles",

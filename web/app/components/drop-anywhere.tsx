@@ -1,16 +1,20 @@
 import { Box, Heading } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useLocation } from "react-router";
 import { photos as words } from "../../text/index.ts";
 import { useServices } from "../services.ts";
 import type { IncomingFile } from "../state/library/library-state.ts";
 import { fromDrop, fromList } from "./import-files.ts";
+import { isProjectFile, takeProjectFile } from "./project/take-project-file.ts";
 
 const bringsFiles = (e: DragEvent) => e.dataTransfer?.types.includes("Files") ?? false;
 
 /** Files may be let go on any spot of the window, or pasted. */
 export function DropAnywhere() {
-  const { library, viewState } = useServices();
+  const services = useServices();
+  const { library, viewState } = services;
+  const queries = useQueryClient();
   const { pathname } = useLocation();
   const inPhotos = pathname.endsWith("/photos");
   const [over, setOver] = useState(false);
@@ -21,7 +25,8 @@ export function DropAnywhere() {
     const hover = (e: DragEvent) => {
       if (!bringsFiles(e)) return;
       e.preventDefault();
-      setOver(true);
+      // Over a page it is the page that shows where they would go.
+      setOver(viewState.getState().drop.dragged === undefined);
     };
     const leave = (e: DragEvent) => {
       if (e.relatedTarget === null) setOver(false);
@@ -30,7 +35,11 @@ export function DropAnywhere() {
       if (!bringsFiles(e) || !e.dataTransfer) return;
       e.preventDefault();
       setOver(false);
-      void fromDrop(e.dataTransfer).then(bringIn);
+      const projects = [...e.dataTransfer.files].filter((f) => isProjectFile(f.name));
+      const reading = { signal: new AbortController().signal, onProgress: () => {} };
+      // A project file is opened, and what came with it is no photo.
+      if (projects.length > 0) for (const file of projects) void takeProjectFile(services, queries, file, reading);
+      else void fromDrop(e.dataTransfer).then(bringIn);
     };
     const paste = (e: ClipboardEvent) => {
       const files = e.clipboardData?.files;
@@ -46,7 +55,7 @@ export function DropAnywhere() {
       window.removeEventListener("drop", drop);
       window.removeEventListener("paste", paste);
     };
-  }, [library, viewState, inPhotos]);
+  }, [services, library, viewState, queries, inPhotos]);
   if (!over) return null;
   return (
     <Box position="fixed" inset="0" zIndex="overlay" bg="rgba(230, 241, 241, .86)" pointerEvents="none" p="5">

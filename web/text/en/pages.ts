@@ -7,6 +7,13 @@ import { formats } from "./formats.ts";
 import { keeping } from "./keeping.ts";
 
 export const pages = {
+  pasteNothing: "There is nothing on the clipboard that could lie on a page. Photos, words and copied tiles can.",
+  pasteGone: (n: number) =>
+    n === 1
+      ? "1 copied photo is not among your photos here, and was left out."
+      : `${n} copied photos are not among your photos here, and were left out.`,
+  othersOnShelf: (n: number) =>
+    n === 1 ? "The other photo is on the shelf, chosen." : `The other ${n} photos are on the shelf, chosen.`,
   title: "Pages",
   mat: "The page on its mat",
   matTone: "Colour of the mat",
@@ -120,6 +127,29 @@ export const templates = {
   placeNumber: (n: number) => `, takes photo ${n}`,
   placeSkipped: ", stays bare",
   saved: (name: string) => `${name} is among your templates.`,
+};
+
+/** What can be done with a page of a list. */
+export const pageMenu = {
+  label: "What can be done with this page",
+  open: "Open it",
+  addBefore: "Another page before it",
+  addAfter: "Another page after it",
+  copy: "A page like this one",
+  addLeaf: "Another sheet of pockets",
+  earlier: "Move it forward",
+  later: "Move it back",
+  remove: "Remove it",
+};
+
+/** What can be done with a photo on the shelf. */
+export const photoMenu = {
+  label: "What can be done with this photo",
+  place: "Put it on the page",
+  layFreely: "Lay it freely on the page",
+  layBehind: "Lay it behind the page",
+  about: "All about it",
+  hide: "Hide it",
 };
 
 export const run = {

@@ -135,6 +135,8 @@ export function stepWords({ code, count }: StepName): string {
       return `Changed what ${count === 1 ? "a tile holds" : `${count} tiles hold`}`;
     case "tookTemplate":
       return "Laid out by a template";
+    case "pasted":
+      return count === 1 ? "Pasted something" : `Pasted ${count} things`;
     case "addedPrints":
       return count === 1 ? "Added a print" : `Added ${count} prints`;
     case "changedPrints":

@@ -5,6 +5,8 @@ import type { Words } from "../words.ts";
 export let arranged: Words["arranged"] = english.arranged;
 export let changeTrouble: Words["changeTrouble"] = english.changeTrouble;
 export let pages: Words["pages"] = english.pages;
+export let pageMenu: Words["pageMenu"] = english.pageMenu;
+export let photoMenu: Words["photoMenu"] = english.photoMenu;
 export let panel: Words["panel"] = english.panel;
 export let pieces: Words["pieces"] = english.pieces;
 export let run: Words["run"] = english.run;
@@ -15,5 +17,19 @@ export let tileMenu: Words["tileMenu"] = english.tileMenu;
 export let zoom: Words["zoom"] = english.zoom;
 
 spoken((next) => {
-  ({ arranged, changeTrouble, pages, panel, pieces, run, sharpnessWords, shelf, templates, tileMenu, zoom } = next);
+  ({
+    arranged,
+    changeTrouble,
+    pageMenu,
+    pages,
+    photoMenu,
+    panel,
+    pieces,
+    run,
+    sharpnessWords,
+    shelf,
+    templates,
+    tileMenu,
+    zoom,
+  } = next);
 });

@@ -1,14 +1,18 @@
 import { Button } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { FileInput } from "lucide-react";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { work as words } from "../../../text/index.ts";
-import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
-import { ProjectFileError, readProjectArchive } from "../../state/session/project-file.ts";
-import { projectsChanged } from "../../state/session/use-projects.ts";
-import { saveAsNew } from "../../state/session/whole-project.ts";
+import { takeProjectFile } from "./take-project-file.ts";
 import { Working } from "./working.tsx";
+
+/** Files that the system hands to an installed application (WICG, Launch Handler). */
+interface Launched extends Window {
+  readonly launchQueue?: {
+    setConsumer(take: (launched: { readonly files?: readonly FileSystemFileHandle[] }) => void): void;
+  };
+}
 
 /** Opens a work that was saved as one file. */
 export function OpenFile() {
@@ -22,26 +26,20 @@ export function OpenFile() {
     const abort = new AbortController();
     stop.current = abort;
     setShare(0);
-    try {
-      const { project, missing } = await readProjectArchive(services, archive, {
-        signal: abort.signal,
-        onProgress: setShare,
-      });
-      await saveAsNew(services, project, project.name);
-      await projectsChanged(queries);
-      notices.create({ title: words.opened(project.name), type: "success" });
-      if (missing.length > 0) notices.create({ title: words.openedWithout(missing), type: "error", duration: 20_000 });
-    } catch (e) {
-      const why = e instanceof ProjectFileError ? words.trouble[e.code] : undefined;
-      notices.create({
-        title: abort.signal.aborted ? words.stopped : (why ?? words.failed),
-        type: "error",
-        duration: 20_000,
-      });
-    } finally {
-      setShare(undefined);
-    }
+    await takeProjectFile(services, queries, archive, { signal: abort.signal, onProgress: setShare });
+    setShare(undefined);
   }
+
+  // A project file that was opened from the computer's own folders, where Tessip is installed.
+  const latest = useRef(take);
+  latest.current = take;
+  useEffect(() => {
+    (window as Launched).launchQueue?.setConsumer(({ files }) => {
+      void (async () => {
+        for (const handle of files ?? []) await latest.current(await handle.getFile());
+      })();
+    });
+  }, []);
 
   return (
     <>
@@ -52,7 +50,7 @@ export function OpenFile() {
         ref={input}
         type="file"
         hidden
-        accept=".zip,application/zip"
+        accept=".tessip,.zip,application/zip"
         onChange={(e) => {
           const [file] = e.currentTarget.files ?? [];
           e.currentTarget.value = "";

@@ -40,7 +40,7 @@ function Writing({ session, places, onClose }: SaveFileProps & { readonly places
     void writeProjectFile(services, project, { signal: abort.signal, onProgress: setShare }, { places })
       .then(async ({ file, missing }) => {
         const { fileTitle } = await import("../../../text/in-latin.ts");
-        const name = `${fileTitle(project.name)}.tessip.zip`;
+        const name = `${fileTitle(project.name)}.tessip`;
         await saveToDisk(file, name);
         notices.create({ title: words.saved(name, formats.number(file.size / 1e6, 1)), type: "success" });
         if (missing.length > 0) notices.create({ title: words.savedWithout(missing), type: "error" });

@@ -26,6 +26,7 @@ import { seenBox } from "#core/lab";
 import { book as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { direction } from "../../commands/keys.ts";
+import { PageMenu } from "../../components/page-menu.tsx";
 import { PageThumb } from "../../components/page-thumb.tsx";
 import { useRowsSeen } from "../../components/rows-seen.ts";
 import { useSizeOf } from "../../components/size-of.ts";
@@ -131,32 +132,34 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
         onDragEnd={end}
         onDragCancel={() => setDragged(undefined)}
       >
-        <Box
-          ref={sizeRef}
-          role="listbox"
-          aria-label={words.openings}
-          position="relative"
-          style={{ height: seen.getTotalSize() }}
-          onKeyDown={onKeyDown}
-        >
-          {seen.getVirtualItems().map((line) => (
-            <Flex key={line.key} position="absolute" left="0" gap={`${gapPx}px`} style={{ top: line.start - padPx }}>
-              {rows.slice(line.index * across, (line.index + 1) * across).map((row) => (
-                <RowCard
-                  key={row.key}
-                  row={row}
-                  drawn={row.pages.map((p) => drawnPage(project, p, (id) => facts.photo(id)?.takenAt))}
-                  of={pageCount(pages)}
-                  scale={scale}
-                  widthPx={cardPx}
-                  openId={row.pages.includes(open) ? open.id : undefined}
-                  onPick={(page) => openThe(services, session, page)}
-                  onGo={onGo}
-                />
-              ))}
-            </Flex>
-          ))}
-        </Box>
+        <PageMenu>
+          <Box
+            ref={sizeRef}
+            role="listbox"
+            aria-label={words.openings}
+            position="relative"
+            style={{ height: seen.getTotalSize() }}
+            onKeyDown={onKeyDown}
+          >
+            {seen.getVirtualItems().map((line) => (
+              <Flex key={line.key} position="absolute" left="0" gap={`${gapPx}px`} style={{ top: line.start - padPx }}>
+                {rows.slice(line.index * across, (line.index + 1) * across).map((row) => (
+                  <RowCard
+                    key={row.key}
+                    row={row}
+                    drawn={row.pages.map((p) => drawnPage(project, p, (id) => facts.photo(id)?.takenAt))}
+                    of={pageCount(pages)}
+                    scale={scale}
+                    widthPx={cardPx}
+                    openId={row.pages.includes(open) ? open.id : undefined}
+                    onPick={(page) => openThe(services, session, page)}
+                    onGo={onGo}
+                  />
+                ))}
+              </Flex>
+            ))}
+          </Box>
+        </PageMenu>
         <DragOverlay dropAnimation={null}>
           {dragged && (
             <Flex boxShadow="lifted" opacity="0.92">

@@ -1,4 +1,4 @@
-import { chakra } from "@chakra-ui/react";
+import { Box, chakra } from "@chakra-ui/react";
 import { useMemo } from "react";
 import { drawnPage, openingOf, type PlacedPage, pagesOf } from "#core/document";
 import { book as words } from "../../../text/index.ts";
@@ -35,6 +35,7 @@ export function FacingPage({ facing, view }: { readonly facing: Facing; readonly
   const services = useServices();
   const session = useSession();
   const cutLines = useViewState((s) => s.cutLines);
+  const taking = useViewState((s) => s.drop.meaning.does === "face");
   const { page, on } = facing;
   return (
     <chakra.button
@@ -52,6 +53,9 @@ export function FacingPage({ facing, view }: { readonly facing: Facing; readonly
     >
       <SeenPage page={page} scale={view.scale} box={view.box} seen={view.seen} />
       {cutLines && <CutLines view={view} format={page.format} />}
+      {taking && (
+        <Box position="absolute" inset="0" boxShadow="inset 0 0 0 4px {colors.glaze.500}" pointerEvents="none" />
+      )}
     </chakra.button>
   );
 }

@@ -1,10 +1,12 @@
 import { Box } from "@chakra-ui/react";
-import { useMemo, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { drawnPage } from "#core/document";
 import { seenBox } from "#core/lab";
 import { pages as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
+import { LassoBox } from "../../components/lasso-box.tsx";
 import { useMergedRefs, useSizeOf } from "../../components/size-of.ts";
+import { useLasso } from "../../components/use-lasso.ts";
 import { HandLayer } from "../../components/zoom/hand-layer.tsx";
 import { useZoom } from "../../components/zoom/use-zoom.ts";
 import { useServices } from "../../services.ts";
@@ -45,11 +47,23 @@ export function Mat() {
     [format, on, facingFormat],
   );
   const fingersTaken = useViewState((s) => s.reframing !== undefined);
+  const busy = useViewState((s) => s.reframing !== undefined || s.writing !== undefined);
   const content = openSize(open, beside);
   const zooming = useZoom({ content, room: size, pad: mat, ppi: format.ppi, element, fingersTaken });
   const { laid } = zooming;
   const views = useMemo(() => size && laid && openingView(open, beside, laid, size), [size, laid, open, beside]);
   const view = views?.view;
+  const area = useRef<HTMLElement>(null);
+  area.current = element;
+  const lasso = useLasso({
+    area,
+    of: "tile",
+    onHit: (hit, { more }) =>
+      viewState.setState((s) => ({
+        tiles: { ids: new Set([...(more ? s.tiles.ids : []), ...hit]), anchor: hit[0] },
+        reframing: undefined,
+      })),
+  });
   // What follows a hand renders by itself; the mat around it does not.
   const held = useMemo(() => view && <HeldPage view={view} />, [view]);
   return (
@@ -69,9 +83,15 @@ export function Mat() {
         bottom={`${toolsPx}px`}
         overflow="hidden"
         onPointerDown={(e) => {
-          if (e.target !== e.currentTarget) return;
-          viewState.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
-          zooming.grab(e);
+          if (e.target === e.currentTarget) {
+            viewState.setState((s) => ({
+              tiles: e.shiftKey ? s.tiles : nothingChosen,
+              reframing: undefined,
+              writing: undefined,
+            }));
+            if (zooming.reaches) zooming.grab(e);
+          }
+          if (!(zooming.reaches && e.target === e.currentTarget) && !busy) lasso.begin(e);
         }}
       >
         {views?.facing && facing && <FacingPage facing={facing} view={views.facing} />}
@@ -101,6 +121,7 @@ export function Mat() {
           </Box>
         )}
         <HandLayer zooming={zooming} />
+        <LassoBox rect={lasso.box} />
       </Box>
       <MatTools zooming={zooming} />
     </Box>

@@ -26,6 +26,7 @@ import { type PageFormat, seenBox } from "#core/lab";
 import { book as bookWords, pockets as pocketWords, prints as printWords, run as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { alongRow } from "../../commands/keys.ts";
+import { PageMenu } from "../../components/page-menu.tsx";
 import { PageThumb } from "../../components/page-thumb.tsx";
 import { useRowsSeen } from "../../components/rows-seen.ts";
 import { useSizeOf } from "../../components/size-of.ts";
@@ -153,29 +154,31 @@ const Run = memo(function Run({ project, open }: RunProps) {
         onDragCancel={() => setDragged(undefined)}
       >
         <SortableContext items={keys} strategy={verticalListSortingStrategy}>
-          <div
-            role="listbox"
-            aria-label={words.label}
-            className={css.rows}
-            style={{ height: seen.getTotalSize() }}
-            onKeyDown={onKeyDown}
-          >
-            {seen.getVirtualItems().map((item) => {
-              const row = rows[item.index];
-              if (!row) return null;
-              return (
-                <RowSpot
-                  key={row.key}
-                  row={row}
-                  top={item.start - seen.options.scrollMargin}
-                  placedPages={row.pages.map((p) => placed(project, p))}
-                  of={of}
-                  open={item.index === openRow ? open : undefined}
-                  facing={facing}
-                />
-              );
-            })}
-          </div>
+          <PageMenu>
+            <div
+              role="listbox"
+              aria-label={words.label}
+              className={css.rows}
+              style={{ height: seen.getTotalSize() }}
+              onKeyDown={onKeyDown}
+            >
+              {seen.getVirtualItems().map((item) => {
+                const row = rows[item.index];
+                if (!row) return null;
+                return (
+                  <RowSpot
+                    key={row.key}
+                    row={row}
+                    top={item.start - seen.options.scrollMargin}
+                    placedPages={row.pages.map((p) => placed(project, p))}
+                    of={of}
+                    open={item.index === openRow ? open : undefined}
+                    facing={facing}
+                  />
+                );
+              })}
+            </div>
+          </PageMenu>
         </SortableContext>
       </DndContext>
       {kind !== "prints" && (

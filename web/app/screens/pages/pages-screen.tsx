@@ -16,7 +16,8 @@ import { Mat } from "./mat.tsx";
 import { PageRun } from "./page-run.tsx";
 import { Panel } from "./panel/panel.tsx";
 import { Shelf } from "./shelf/shelf.tsx";
-import { useDrops } from "./use-drops.ts";
+import { useClipboard } from "./use-clipboard.ts";
+import { useDrops, useOutsideDrops } from "./use-drops.ts";
 import { usePageKeys } from "./use-page-keys.ts";
 
 /** The page on its mat, the shelf under it, and one panel that speaks of what is chosen. */
@@ -31,6 +32,8 @@ export function PagesScreen() {
   useAskedPage();
 
   const drops = useDrops();
+  useOutsideDrops();
+  useClipboard();
 
   return (
     <DndContext sensors={sensors} collisionDetection={pointerWithin} autoScroll={false} {...drops}>

@@ -1,9 +1,9 @@
-import { Menu, Portal } from "@chakra-ui/react";
 import type { ReactElement } from "react";
 import { areWords, arrangedTiles, findTile, isFree, isLocked, type Tile } from "#core/document";
 import { halved, keptTogether, locked, slippedIn } from "#core/edit";
 import { tileMenu as words } from "../../../text/index.ts";
 import { firstKeyOf } from "../../commands/shown.ts";
+import { ContextMenu, type Deed } from "../../components/context-menu.tsx";
 import { useServices } from "../../services.ts";
 import { lead, leadOf } from "../../state/edit/arrange-page.ts";
 import { emptyThem, putPhoto, swapPhotos, takeAway } from "../../state/edit/page-gestures.ts";
@@ -13,8 +13,6 @@ import { aspectsIn } from "../../state/library/aspects.ts";
 import { useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
-
-type Deed = readonly [value: string, words: string, deed: () => void, keys?: string];
 
 /** What can be done with the chosen tiles, where the pointer is; opened by a right click or the menu key. */
 export function TileMenu({ children }: { readonly children: ReactElement }) {
@@ -29,30 +27,9 @@ export function TileMenu({ children }: { readonly children: ReactElement }) {
         document.querySelector<HTMLElement>(`[data-tile="${id}"]`)?.focus();
     });
   return (
-    <Menu.Root
-      onSelect={({ value }) => deeds.find(([v]) => v === value)?.[2]()}
-      onOpenChange={({ open }) => !open && focusTile()}
-    >
-      <Menu.ContextTrigger asChild>{children}</Menu.ContextTrigger>
-      {deeds.length > 0 && (
-        <Portal>
-          <Menu.Positioner>
-            <Menu.Content bg="oat.25" borderRadius="card" boxShadow="lifted" aria-label={words.label}>
-              {deeds.map(([value, name, , pressed]) => (
-                <Menu.Item key={value} value={value}>
-                  {name}
-                  {pressed && (
-                    <Menu.ItemCommand opacity="1" color="fg.subtle" fontFamily="body" letterSpacing="normal">
-                      {pressed}
-                    </Menu.ItemCommand>
-                  )}
-                </Menu.Item>
-              ))}
-            </Menu.Content>
-          </Menu.Positioner>
-        </Portal>
-      )}
-    </Menu.Root>
+    <ContextMenu label={words.label} deeds={deeds} onClose={focusTile}>
+      {children}
+    </ContextMenu>
   );
 }
 

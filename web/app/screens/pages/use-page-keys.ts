@@ -2,6 +2,7 @@ import { arrangedTiles } from "#core/document";
 import { useKeys } from "../../commands/hear.ts";
 import { useServices } from "../../services.ts";
 import { lead, leadOf, shuffle } from "../../state/edit/arrange-page.ts";
+import { duplicate } from "../../state/edit/clipboard.ts";
 import { emptyThem, takeAway } from "../../state/edit/page-gestures.ts";
 import { stepPage } from "../../state/edit/page-list.ts";
 import { takeOff } from "../../state/edit/word-gestures.ts";
@@ -46,6 +47,7 @@ export function usePageKeys(): void {
     shelfUp: () => shelfUp(viewState),
     shelfDown: () => shelfDown(viewState),
     nextDrawer: () => nextDrawer(viewState),
+    duplicate: () => duplicate(services, session),
     letGo: () => {
       const now = viewState.getState();
       if (now.drop.dragged) return false;

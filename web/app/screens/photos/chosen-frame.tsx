@@ -1,9 +1,10 @@
 import { Button, HStack, Text } from "@chakra-ui/react";
 import { Info, Trash2, X } from "lucide-react";
-import { type ReactNode, useState } from "react";
+import type { ReactNode } from "react";
 import type { Photo } from "#core/photo";
 import { photos as photoWords, chosenWords as words } from "../../../text/index.ts";
 import { useServices } from "../../services.ts";
+import { useViewState } from "../../state/session/hooks.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
 import { RemoveDialog } from "./remove-dialog.tsx";
 
@@ -18,7 +19,8 @@ interface ChosenFrameProps {
 /** How many are chosen, and what can be done with anything in the library. */
 export function ChosenFrame({ chosen, children, end }: ChosenFrameProps) {
   const { viewState } = useServices();
-  const [removing, setRemoving] = useState(false);
+  const removing = useViewState((s) => s.removing);
+  const setRemoving = (removing: boolean) => viewState.setState({ removing });
   return (
     <HStack
       as="section"

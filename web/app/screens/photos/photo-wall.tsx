@@ -6,8 +6,10 @@ import { photos as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import type { Pressed } from "../../commands/keys.ts";
 import { typingIn } from "../../commands/typing-in.ts";
+import { LassoBox } from "../../components/lasso-box.tsx";
 import { PhotoTile, type TileHandlers } from "../../components/photo-tile.tsx";
 import { useSizeOf } from "../../components/size-of.ts";
+import { useLasso } from "../../components/use-lasso.ts";
 import { useServices } from "../../services.ts";
 import { useLibrary, useViewState } from "../../state/session/hooks.ts";
 import { usePlaced } from "../../state/session/placed-photos.ts";
@@ -15,7 +17,6 @@ import { choose, chooseAll, nothingChosen } from "../../state/view-state/choose.
 import { EventHeading } from "./event-heading.tsx";
 import css from "./photo-wall.module.css";
 import { neighbour, type WallRow, wallRows } from "./rows.ts";
-import { useLasso } from "./use-lasso.ts";
 import { Waiting } from "./waiting.tsx";
 import { gathered, wallGroups } from "./wall-groups.ts";
 
@@ -108,16 +109,24 @@ export function PhotoWall({
     open: () => stop !== undefined && viewState.setState({ sheet: stop }),
     togglePile: () => stop !== undefined && deps.togglePile?.(stop),
     chooseAll: () => viewState.setState({ photos: chooseAll(ids) }),
+    remove: () => {
+      if (viewState.getState().photos.ids.size === 0) return false;
+      viewState.setState({ removing: true });
+      return true;
+    },
     letGo: () => viewState.setState({ photos: nothingChosen, sheet: undefined }),
   });
   const onKeyDown = (e: KeyboardEvent) => {
     if (!typingIn(e.target)) obeyKeys(e);
   };
-  const lasso = useLasso(scroller, (hit) =>
-    viewState.setState((s) => ({
-      photos: { ids: new Set([...s.photos.ids, ...hit]), anchor: hit[0] ?? s.photos.anchor },
-    })),
-  );
+  const lasso = useLasso({
+    area: scroller,
+    of: "photo",
+    onHit: (hit) =>
+      viewState.setState((s) => ({
+        photos: { ids: new Set([...s.photos.ids, ...hit]), anchor: hit[0] ?? s.photos.anchor },
+      })),
+  });
 
   return (
     <Box
@@ -159,17 +168,7 @@ export function PhotoWall({
           );
         })}
       </Box>
-      {lasso.box && (
-        <Box
-          position="fixed"
-          pointerEvents="none"
-          bg="rgba(23,117,126,.14)"
-          border="1.5px solid"
-          borderColor="glaze.500"
-          zIndex="3"
-          style={lasso.box}
-        />
-      )}
+      <LassoBox rect={lasso.box} />
       <Waiting />
     </Box>
   );

@@ -13,6 +13,8 @@ export interface IncomingFile {
 export interface Queued {
   readonly file: IncomingFile;
   readonly section: Section;
+  /** Called when it is through, with the photo that it is now; with nothing where none came of it. */
+  readonly told: (photoId: string | undefined) => void;
 }
 
 /** A drawing from which something was taken out that could have run or been fetched. */

@@ -130,14 +130,20 @@ export class Library {
   }
 
   /** Queues files; may be called again while others are still coming in. */
-  bringIn(files: readonly IncomingFile[], section: Section = "photos"): void {
-    if (files.length === 0) return;
+  /** Resolves with the photos that came in or were here already, in the order of their files, when all of these are through. */
+  bringIn(files: readonly IncomingFile[], section: Section = "photos"): Promise<readonly string[]> {
+    if (files.length === 0) return Promise.resolve([]);
     const { incoming } = this.state.getState();
     if (!incoming) {
       this.#stop = new AbortController();
       this.state.setState({ leftOut: [], cleaned: [], alreadyHere: 0 });
     }
-    this.#queue.push(...files.map((file) => ({ file, section })));
+    const through = files.map(
+      (file) =>
+        new Promise<string | undefined>((told) => {
+          this.#queue.push({ file, section, told });
+        }),
+    );
     if (!incoming) this.#done = 0;
     this.#tell((incoming?.total ?? 0) + files.length);
     this.#keepWaiting();
@@ -146,11 +152,16 @@ export class Library {
       this.#working += 1;
       void this.#work();
     }
+    return Promise.all(through).then((ids) => {
+      // Whoever waited for them finds them in the library.
+      this.#flush();
+      return ids.filter((id) => id !== undefined);
+    });
   }
 
   /** What is in already stays. */
   cancel(): void {
-    this.#queue.length = 0;
+    for (const { told } of this.#queue.splice(0)) told(undefined);
     this.#stop.abort();
   }
 
@@ -293,7 +304,7 @@ export class Library {
   async #work(): Promise<void> {
     let lastFlush = performance.now();
     for (let next = this.#queue.shift(); next; next = this.#queue.shift()) {
-      await this.#bringInOne(next);
+      next.told(await this.#bringInOne(next));
       this.#done += 1;
       if (performance.now() - lastFlush > flushEveryMs) {
         this.#tell();
@@ -310,7 +321,7 @@ export class Library {
     void this.#focus.run();
   }
 
-  async #bringInOne({ file: from, section }: Queued): Promise<void> {
+  async #bringInOne({ file: from, section }: Queued): Promise<string | undefined> {
     const { store, newId, now } = this.#deps;
     const { signal } = this.#stop;
     try {
@@ -320,9 +331,11 @@ export class Library {
       const kept = await store.addPhoto({ photo, original, small });
       if (kept.added) this.#fresh.push(kept.photo);
       else this.state.setState((s) => ({ alreadyHere: s.alreadyHere + 1 }));
+      return kept.photo.id;
     } catch (e) {
-      if (signal.aborted) return;
-      this.state.setState((s) => ({ leftOut: [...s.leftOut, { name: from.name, code: codeOf(e) }] }));
+      if (!signal.aborted)
+        this.state.setState((s) => ({ leftOut: [...s.leftOut, { name: from.name, code: codeOf(e) }] }));
+      return undefined;
     }
   }
 

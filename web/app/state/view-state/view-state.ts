@@ -46,6 +46,8 @@ export interface ViewState {
   readonly filter: PhotoFilter;
   /** Piles that are spread out, by the id of their top photo. */
   readonly openPiles: ReadonlySet<string>;
+  /** It is asked whether the chosen photos may be removed. */
+  readonly removing: boolean;
   /** The photo whose sheet is open. */
   readonly sheet: string | undefined;
 }
@@ -69,6 +71,7 @@ export const createViewState = () =>
     cutLines: true,
     filter: noFilter,
     openPiles: new Set(),
+    removing: false,
     sheet: undefined,
   }));
 

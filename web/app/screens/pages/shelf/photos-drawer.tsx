@@ -15,6 +15,7 @@ import { type Placed, usePlacedLater } from "../../../state/session/placed-photo
 import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
 import { DrawerFrame } from "./drawer-frame.tsx";
+import { PhotoMenu } from "./photo-menu.tsx";
 import { useDrawerPx, useShelfRows } from "./shelf-size.ts";
 import { ShelfTime } from "./shelf-time.tsx";
 import { useScrollKept } from "./use-scroll-kept.ts";
@@ -76,15 +77,17 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
       ) : (
         <Flex direction="column" justify="end" style={{ height }}>
           <ShelfTime photos={photos} isPlaced={isPlaced} onGo={(id) => strip.current?.goTo(id)} />
-          <PhotoStrip
-            photos={photos}
-            placed={placed}
-            rows={rows}
-            scroller={scroller}
-            handle={strip}
-            onPlace={(id) => placeChosen(services, session, id)}
-            onClick={fill}
-          />
+          <PhotoMenu>
+            <PhotoStrip
+              photos={photos}
+              placed={placed}
+              rows={rows}
+              scroller={scroller}
+              handle={strip}
+              onPlace={(id) => placeChosen(services, session, id)}
+              onClick={fill}
+            />
+          </PhotoMenu>
         </Flex>
       )}
     </DrawerFrame>

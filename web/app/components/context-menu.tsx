@@ -1,0 +1,41 @@
+import { Menu, Portal } from "@chakra-ui/react";
+import type { ReactElement } from "react";
+
+export type Deed = readonly [value: string, words: string, deed: () => void, keys?: string];
+
+interface ContextMenuProps {
+  readonly label: string;
+  readonly deeds: readonly Deed[];
+  readonly onClose?: () => void;
+  readonly children: ReactElement;
+}
+
+/** What can be done with something, where the pointer is: by a right click, a long press, or the menu key. */
+export function ContextMenu({ label, deeds, onClose, children }: ContextMenuProps) {
+  return (
+    <Menu.Root
+      onSelect={({ value }) => deeds.find(([v]) => v === value)?.[2]()}
+      onOpenChange={({ open }) => !open && onClose?.()}
+    >
+      <Menu.ContextTrigger asChild>{children}</Menu.ContextTrigger>
+      {deeds.length > 0 && (
+        <Portal>
+          <Menu.Positioner>
+            <Menu.Content bg="oat.25" borderRadius="card" boxShadow="lifted" aria-label={label}>
+              {deeds.map(([value, name, , pressed]) => (
+                <Menu.Item key={value} value={value}>
+                  {name}
+                  {pressed && (
+                    <Menu.ItemCommand opacity="1" color="fg.subtle" fontFamily="body" letterSpacing="normal">
+                      {pressed}
+                    </Menu.ItemCommand>
+                  )}
+                </Menu.Item>
+              ))}
+            </Menu.Content>
+          </Menu.Positioner>
+        </Portal>
+      )}
+    </Menu.Root>
+  );
+}
