@@ -1,6 +1,7 @@
-import { readFile } from "node:fs/promises";
+import { mkdir, readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { expect, type Locator, type Page, test } from "@playwright/test";
+import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import {
   addWords,
@@ -141,6 +142,12 @@ test("the pages answer as other programs do: right click, copy and paste, duplic
     await expect(sheet(page).getByRole("option", { selected: true })).toHaveCount(0);
   });
 
+  await test.step("all like one are chosen by its menu", async () => {
+    await menu(tile(page, 1), "Choose all photos on this page");
+    await expect(sheet(page).getByRole("option", { selected: true })).toHaveCount(await tiles(page).count());
+    await page.keyboard.press("Escape");
+  });
+
   await test.step("a file dropped on a photo takes its place, one in a gap slips in, and both are in the library", async () => {
     await openDrawer(page, "Photos");
     const count = await tiles(page).count();
@@ -162,6 +169,32 @@ test("the pages answer as other programs do: right click, copy and paste, duplic
     await expect(page.getByRole("dialog")).toBeVisible();
     await page.getByRole("button", { name: "Cancel" }).click();
     await expect(page.getByRole("dialog")).toHaveCount(0);
+  });
+
+  await test.step("dates that are guesses are marked, and set together", async () => {
+    await mkdir(info.outputDir, { recursive: true });
+    const undated = await Promise.all(
+      ["#335577", "#775533"].map(async (background, i) => {
+        const path = join(info.outputDir, `scan-${"ab"[i]}.png`);
+        await sharp({ create: { width: 900, height: 600, channels: 3, background } })
+          .png()
+          .toFile(path);
+        return path;
+      }),
+    );
+    await chooseFiles(page, undated);
+    await page.getByRole("button", { name: "2 dates are guesses" }).click();
+    await expect(page.getByRole("region", { name: "With the chosen photos" })).toContainText("2 chosen");
+    await page.getByRole("button", { name: "Correct the time" }).click();
+    await page.getByLabel("Day", { exact: true }).fill("");
+    await expect(page.getByText("Choose a day.")).toBeVisible();
+    await page.getByLabel("Day", { exact: true }).fill("2025-05-17");
+    await expect(page.getByText("All 2 were taken on that day, in the order they have now.")).toBeVisible();
+    await page.getByRole("button", { name: "Set the day" }).click();
+    await expect(page.getByRole("heading", { name: "17 May 2025" })).toBeVisible();
+    await expect(page.getByRole("button", { name: /are guesses/ })).toHaveCount(0);
+    await page.getByRole("button", { name: /^Undo: / }).click();
+    await expect(page.getByRole("button", { name: "2 dates are guesses" })).toBeVisible();
   });
 
   await test.step("a project file has an ending of its own, and is opened by a drop and by the system", async () => {
@@ -213,4 +246,36 @@ test("a photo dragged to the facing page moves there", async ({ page }) => {
   await expect(tiles(page)).toHaveCount(0);
   await facing.click();
   await expect(tiles(page)).toHaveCount(3);
+});
+
+test("finished pages flow into a new book's blank ones by their numbers, and blank ones left over go at once", async ({
+  page,
+}, info) => {
+  await mkdir(info.outputDir, { recursive: true });
+  const paths = await Promise.all(
+    [10, 2, 1].map(async (n) => {
+      const path = join(info.outputDir, `page ${n}.png`);
+      const background = { r: 20 * n, g: 90, b: 140 };
+      await sharp({ create: { width: 1260, height: 1260, channels: 3, background } })
+        .png()
+        .toFile(path);
+      return path;
+    }),
+  );
+  await page.goto("/");
+  await startBook(page, "Marrow & Lisle", "210 × 210 mm");
+  const run = page.getByRole("navigation", { name: "The pages of this project" });
+  await page.getByRole("button", { name: "More about this project" }).click();
+  await page.getByRole("menuitem", { name: "Bring in finished pages …" }).click();
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Choose files" }).click();
+  await (await chooser).setFiles(paths);
+  await expect(page.getByText("3 finished pages came in.")).toBeVisible();
+  const done = page.getByRole("button", { name: "Done" });
+  if (await done.isVisible()) await done.click();
+  await expect(run.getByRole("option", { name: /^Page 1 of 24, 1 tile/ })).toBeVisible();
+  await expect(run.getByRole("option", { name: /^Page 3 of 24, 1 tile/ })).toBeVisible();
+  await expect(run.getByRole("option", { name: /^Page 4 of 24, nothing on it/ })).toBeVisible();
+  await page.getByRole("button", { name: /^Undo: Brought/ }).click();
+  await expect(run.getByRole("option", { name: /^Page 1 of 24, nothing on it/ })).toBeVisible();
 });

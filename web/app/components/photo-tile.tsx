@@ -1,4 +1,4 @@
-import { Check, Layers, Star } from "lucide-react";
+import { CalendarSearch, Check, Layers, Star } from "lucide-react";
 import { memo } from "react";
 import type { Photo } from "#core/photo";
 import { chosenWords, eventWords, formats, photos as words } from "../../text/index.ts";
@@ -44,6 +44,7 @@ export const PhotoTile = memo(function PhotoTile({
     words.label(photo.name, formats.takenMoment(photo.takenAt), photo.caption),
     ...(photo.stars > 0 ? [chosenWords.stars(photo.stars)] : []),
     ...(pileCount ? [eventWords.pile(pileCount)] : []),
+    ...(photo.takenFrom === "file" && photo.section === "photos" ? [words.dateGuessed] : []),
     ...onPages.map(words.onPage),
   ];
   const pileWords = pileOpen ? eventWords.pileOpen : eventWords.pile(pileCount ?? 0);
@@ -65,6 +66,11 @@ export const PhotoTile = memo(function PhotoTile({
       <div className={photo.hidden ? `${css.picture} ${css.hidden}` : css.picture}>
         <PhotoThumb photoId={photo.id} fit={photo.section === "ornaments" ? "contain" : "cover"} />
       </div>
+      {photo.takenFrom === "file" && photo.section === "photos" && (
+        <span className={css.guessed} title={words.dateGuessed}>
+          <CalendarSearch size={13} aria-hidden />
+        </span>
+      )}
       {photo.stars > 0 && (
         <span className={css.stars} aria-hidden>
           {Array.from({ length: photo.stars }, (_, i) => (

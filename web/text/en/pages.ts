@@ -59,6 +59,12 @@ export const tileMenu = {
   leadNot: "Stop making it the biggest",
   splitAcross: "Split side by side",
   splitDown: "Split one above the other",
+  alike: {
+    photo: "Choose all photos on this page",
+    words: "Choose all words like these",
+    colour: "Choose all fields of colour",
+    empty: "Choose all empty places",
+  },
   swap: "Swap their photos",
   together: "Keep together, or no more",
   lock: "Lock in place",

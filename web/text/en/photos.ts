@@ -32,6 +32,10 @@ export const photos = {
     ornaments: (n: number) => `${n} small drawings to look around with.`,
   },
   sampleMissing: "The sample photos are not drawn yet. They come with npm run demo.",
+  guessed: (n: number) => (n === 1 ? "1 date is a guess" : `${n} dates are guesses`),
+  guessedWhy:
+    "Nothing in these files says when they were taken, so their date is the file’s own. Choose them, to set it.",
+  dateGuessed: "date is a guess",
   arrange: (n: number) =>
     n === 0 ? "Put them on a page" : n === 1 ? "Put 1 photo on a page" : `Put ${formats.number(n)} photos on a page`,
   startCollage: "Start a collage",
@@ -176,6 +180,14 @@ export const chosenWords = {
 
 export const timeWords = {
   title: (n: number) => (n === 1 ? "Correct the time of this photo" : `Correct the time of ${n} photos`),
+  how: "What to do with the times",
+  shiftAll: "Move all by the same",
+  setAll: "Set all to one day",
+  day: "Day",
+  setCount: (n: number) =>
+    n === 1 ? "This photo was taken on that day." : `All ${n} were taken on that day, in the order they have now.`,
+  noDay: "Choose a day.",
+  applySet: "Set the day",
   shift: "Move by",
   days: "Days",
   hours: "Hours",

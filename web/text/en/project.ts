@@ -84,6 +84,8 @@ export const work = {
   finishedReading: (name: string) => `Reading ${name}`,
   finishedAsked: "They are not in yet: at the page you are asked where they may go.",
   finishedDone: (n: number) => (n === 1 ? "1 finished page came in." : `${n} finished pages came in.`),
+  finishedLeftOver: (n: number) =>
+    n === 1 ? "Remove the blank page left over" : `Remove the ${n} blank pages left over`,
   finishedShape: (name: string, has: string, wants: string) =>
     `${name} is ${has}; this page with its bleed is ${wants}. What reaches beyond is cut off.`,
   finishedSoft: (name: string, ppi: number, least: number) =>

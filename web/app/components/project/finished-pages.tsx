@@ -6,6 +6,7 @@ import { common, work as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { bringFinished, type Remark } from "../../state/edit/finished-pages.ts";
+import { removePages } from "../../state/edit/page-list.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
 
@@ -28,7 +29,21 @@ export function FinishedPages({
   async function take(files: readonly File[]) {
     const made = await bringFinished(services, session, files, setReading);
     setReading(undefined);
-    if (made.pages > 0) notices.create({ title: words.finishedDone(made.pages), type: "success" });
+    const { leftOver } = made;
+    if (made.pages > 0)
+      notices.create({
+        title: words.finishedDone(made.pages),
+        type: "success",
+        ...(leftOver.length > 0
+          ? {
+              duration: 20_000,
+              action: {
+                label: words.finishedLeftOver(leftOver.length),
+                onClick: () => removePages(services, session, leftOver),
+              },
+            }
+          : {}),
+      });
     if (made.asked) notices.create({ title: words.finishedAsked, type: "info" });
     if (made.remarks.length > 0) setRemarks(made.remarks);
     else onClose();

@@ -1,5 +1,5 @@
 import type { ReactElement } from "react";
-import { areWords, arrangedTiles, findTile, isFree, isLocked, type Tile } from "#core/document";
+import { allTiles, areWords, arrangedTiles, findTile, isFree, isLocked, type Page, type Tile } from "#core/document";
 import { halved, keptTogether, locked, slippedIn } from "#core/edit";
 import { tileMenu as words } from "../../../text/index.ts";
 import { firstKeyOf } from "../../commands/shown.ts";
@@ -63,6 +63,13 @@ function useDeeds(): readonly Deed[] {
       areLocked ? words.unlock : words.lock,
       () => keep(session, "lockedTiles", ids.length, locked(ids, !areLocked)),
     ]);
+  const alike = tiles.length === 1 ? allLike(page, tile) : [];
+  if (alike.length > 1)
+    all.push([
+      "alike",
+      words.alike[tile.filling.kind],
+      () => services.viewState.setState({ tiles: { ids: new Set(alike), anchor: tile.id } }),
+    ]);
   if (full.length > 0) all.push(["empty", words.empty, () => emptyThem(session, ids), firstKeyOf("page", "empty")]);
   all.push([
     "take",
@@ -111,3 +118,12 @@ function useDeeds(): readonly Deed[] {
     ];
   }
 }
+
+/** The tiles of a page that hold the same kind of thing; of words those of the same role. */
+const allLike = (page: Page, { filling }: Tile): readonly string[] =>
+  allTiles(page)
+    .filter(
+      ({ filling: f }) =>
+        f.kind === filling.kind && (f.kind !== "words" || (filling.kind === "words" && f.role === filling.role)),
+    )
+    .map((t) => t.id);

@@ -1,5 +1,5 @@
 import { Box, Button, Heading, HStack } from "@chakra-ui/react";
-import { lazy, memo, type ReactNode, Suspense } from "react";
+import { lazy, memo, type ReactNode, Suspense, useMemo } from "react";
 import { Link } from "react-router";
 import { type Photo, type Section, sections } from "#core/photo";
 import { photos as words } from "../../../text/index.ts";
@@ -46,7 +46,10 @@ export function LibraryBar({ title, shownIds, filters }: LibraryBarProps) {
         <Heading as="h1" fontSize="22px" lineHeight="1.2" fontWeight="540" whiteSpace="nowrap">
           {title}
         </Heading>
-        <SpaceUsed />
+        <HStack gap="3">
+          <SpaceUsed />
+          {section === "photos" && <Guessed photos={shownIds} />}
+        </HStack>
       </Box>
       <HStack ml="auto" gap="2">
         <Button
@@ -69,5 +72,26 @@ export function LibraryBar({ title, shownIds, filters }: LibraryBarProps) {
         )}
       </HStack>
     </HStack>
+  );
+}
+
+/** How many have no date but their file's; a click chooses them, to be set together. */
+function Guessed({ photos }: { readonly photos: readonly Photo[] }) {
+  const { viewState } = useServices();
+  const ids = useMemo(() => photos.flatMap((p) => (p.takenFrom === "file" ? [p.id] : [])), [photos]);
+  if (ids.length === 0) return null;
+  return (
+    <Button
+      size="xs"
+      variant="ghost"
+      h="22px"
+      px="1.5"
+      fontSize="13px"
+      color="saffron.700"
+      title={words.guessedWhy}
+      onClick={() => viewState.setState({ photos: chooseAll(ids) })}
+    >
+      {words.guessed(ids.length)}
+    </Button>
   );
 }

@@ -20,9 +20,16 @@ export function makeCover(services: Pick<Services, "viewState" | "newId" | "libr
   openThe(services, session, made.cover);
 }
 
-/** What a cover is chosen by: stars, then how much of a photo are faces. */
+const mostDetail = 1e6;
+
+/** What a cover is chosen by: stars, and of starred photos which is sharpest; without stars how much of a photo are faces. */
 export const worthOfCover = (p: Photo): number =>
-  p.stars + 8 * (p.focus?.faces ?? []).reduce((sum, f) => sum + f.w * f.h, 0);
+  p.stars > 0
+    ? p.stars + Math.min(0.9, (p.likeness?.detail ?? 0) / mostDetail)
+    : Math.min(
+        0.9,
+        (p.focus?.faces ?? []).reduce((sum, f) => sum + f.w * f.h, 0),
+      );
 
 export function changeSpine(session: ProjectSession, change: Partial<Spine>, mergeKey?: string): void {
   const { spine } = session.state.getState().project;

@@ -1,4 +1,5 @@
 import { barePage, type Look, layTree, type Page, placePage } from "#core/document";
+import { finishedFlow } from "#core/edit";
 import { effectivePpi, firstFraming, sharpnessOf } from "#core/fit";
 import { allSides, type Size } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
@@ -17,18 +18,29 @@ export type Remark =
 /** A shape that is off by less than this is cut by less than any knife is off. */
 const sameShape = 0.006;
 
-/** Finished pages as pages of the work, behind the open one, as one step. `asked`: a person has to say first where they may go. */
+export interface BroughtIn {
+  readonly pages: number;
+  /** A person has to say first where they may go. */
+  readonly asked: boolean;
+  readonly remarks: readonly Remark[];
+  /** Bare pages of a book that the lab could bind it without. */
+  readonly leftOver: readonly string[];
+}
+
+const byNumber = new Intl.Collator(undefined, { numeric: true });
+
+/** Finished pages by the numbers in their names: into the bare pages of a book, else behind the open page; as one step. */
 export async function bringFinished(
   services: Pick<Services, "library" | "viewState" | "newId">,
   session: ProjectSession,
   files: readonly File[],
   tell: (name: string) => void,
-): Promise<{ readonly pages: number; readonly asked: boolean; readonly remarks: readonly Remark[] }> {
+): Promise<BroughtIn> {
   const { project } = session.state.getState();
   const { format } = project;
   const pages: Page[] = [];
   const remarks: Remark[] = [];
-  for (const file of files) {
+  for (const file of [...files].sort((a, b) => byNumber.compare(a.name, b.name))) {
     tell(file.name);
     try {
       for await (const finished of finishedPages(file, format)) {
@@ -41,9 +53,16 @@ export async function bringFinished(
     }
   }
   services.library.showTaken();
+  if (project.kind === "book" && pages.length > 0) {
+    const { changes, pageIds, leftOver } = finishedFlow(session.state.getState().project, pages, services.newId);
+    session.commit({ code: "broughtPages", count: pages.length }, changes, { byProgram: true });
+    const first = pageIds[0];
+    if (first !== undefined) session.goTo(first);
+    return { pages: pages.length, asked: false, remarks, leftOver };
+  }
   const name = { code: "broughtPages", count: pages.length } as const;
   const came = pages.length > 0 && insertMade(services, session, name, pages);
-  return { pages: came ? pages.length : 0, asked: pages.length > 0 && !came, remarks };
+  return { pages: came ? pages.length : 0, asked: pages.length > 0 && !came, remarks, leftOver: [] };
 }
 
 /** One picture over all of the page, out over the bleed. */
