@@ -38,6 +38,18 @@ export {
   printsSet,
 } from "./prints.ts";
 export {
+  aroundGroup,
+  bareRegions,
+  groupMeant,
+  type RoomAxis,
+  type RoomSeam,
+  roomAdded,
+  roomSeamMoved,
+  roomSeams,
+  roomSplit,
+  roomsJoined,
+} from "./rooms.ts";
+export {
   type AspectOf,
   allSlippedIn,
   arrangedAs,

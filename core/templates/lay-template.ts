@@ -29,22 +29,24 @@ import { type Place, photoPlaces, type Template } from "./template.ts";
 
 /**
  * A page laid out by a template, with photos flowing into its places: numbered ones first, the others as they are read.
- * The page gets places of its own, so that nothing done to it later reaches the template.
+ * The page gets places of its own, so that nothing done to it later reaches the template. Of a page in several parts the first group
+ * is laid out in its own room, and the page keeps its look.
  */
 export function layTemplate(on: PlacedPage, template: Template, task: Pick<FlowTask, "photos" | "newId">): Flowed {
   const { page, format, style } = on;
-  const { tree, ...drawn } = adapted(template, format);
-  const look: Look = { ...drawn.look, backdrop: on.look.backdrop };
+  const part = groupAt(on);
+  const room = part && (on.groups.length > 1 || part.group.room.of !== "page") ? part.room : undefined;
+  const { tree, ...drawn } = adapted(template, room ? { ...format, widthMm: room.w, heightMm: room.h } : format);
+  const look: Look = room ? on.look : { ...drawn.look, backdrop: on.look.backdrop };
   const ids = new Map(template.places.map((p) => [p.id, task.newId()]));
   const own = mapLeaves(tree, (l) => ({ ...l, tileId: ids.get(l.tileId)! }));
-  const rects = treeRects(own, insideRect(look, format), look.gapMm);
+  const rects = treeRects(own, room ?? insideRect(look, format), look.gapMm);
   const placeOf = new Map(template.places.map((p) => [ids.get(p.id)!, p]));
   const read = inReadingOrder(leavesOf(own), rects);
   const tiles = read.map((l): Tile => ({ id: l.tileId, filling: heldBy(placeOf.get(l.tileId)!) }));
-  const was = groupAt(on)?.group;
-  const group = regrouped(was, plainTree(own, template.loose), tiles, task.newId);
+  const group = regrouped(part?.group, plainTree(own, template.loose), tiles, task.newId);
   // On a page much smaller than the template's the gap gives way.
-  const laid = withGapThatFits(withGroup(withLook(page, look, style), group), look, format).page;
+  const laid = withGapThatFits(withGroup(room ? page : withLook(page, look, style), group), look, format).page;
   const last = Number.MAX_SAFE_INTEGER;
   const order = read
     .map((l) => placeOf.get(l.tileId)!)

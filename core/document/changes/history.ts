@@ -73,6 +73,8 @@ export const stepCodes = [
   "wentBack",
   "mended",
   "accepted",
+  "splitPage",
+  "joinedParts",
   "pasted",
   "addedPrints",
   "changedPrints",

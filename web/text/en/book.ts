@@ -1,5 +1,16 @@
 /** Everything about books: their pages, their pace, their cover. */
 export const book = {
+  photosOver: "Photos over a whole part",
+  panelNames: {
+    page: "The page",
+    left: "Left page",
+    right: "Right page",
+    backFlap: "Back flap",
+    back: "Back",
+    spine: "Spine",
+    front: "Front",
+    frontFlap: "Front flap",
+  },
   openFacing: (on: "left" | "right") => (on === "left" ? "Open the left page" : "Open the right page"),
   openings: "The pages of this book",
   opening: (from: number, to: number, of: number) =>

@@ -12,6 +12,8 @@ export const pages = {
     n === 1
       ? "1 copied photo is not among your photos here, and was left out."
       : `${n} copied photos are not among your photos here, and were left out.`,
+  partSeam: (across: boolean) =>
+    across ? "Line between the left and the right part" : "Line between the upper and the lower part",
   othersOnShelf: (n: number) =>
     n === 1 ? "The other photo is on the shelf, chosen." : `The other ${n} photos are on the shelf, chosen.`,
   title: "Pages",
@@ -237,6 +239,9 @@ export const shelf = {
 };
 
 export const panel = {
+  partsBeside: "Two parts, side by side",
+  partsStacked: "Two parts, one above the other",
+  onePart: "One part again",
   page: "This page",
   print: "This print",
   grid: "Grid",

@@ -135,6 +135,10 @@ export function stepWords({ code, count }: StepName): string {
       return `Changed what ${count === 1 ? "a tile holds" : `${count} tiles hold`}`;
     case "tookTemplate":
       return "Laid out by a template";
+    case "splitPage":
+      return "Split the page in parts";
+    case "joinedParts":
+      return "Made the page one part again";
     case "pasted":
       return count === 1 ? "Pasted something" : `Pasted ${count} things`;
     case "addedPrints":

@@ -1,5 +1,6 @@
 import { inLineWith, seamStretches, type TreeSeam } from "#core/arrange";
 import {
+  insideRect,
   type Page,
   type PlacedGroup,
   type PlacedPage,
@@ -8,6 +9,7 @@ import {
   withSeamMoved,
   withTrackMoved,
 } from "#core/document";
+import { roomSeamMoved, roomSeams } from "#core/edit";
 import { pages as words } from "../../../text/index.ts";
 
 /** A stretch of a seam that a hand can take hold of; of a grid or of a tree alike. In mm on the page. */
@@ -27,7 +29,35 @@ export interface PageSeam {
   moved(on: PlacedPage, atMm: number, alone: boolean): Page;
 }
 
-export const pageSeams = (on: PlacedPage): PageSeam[] => on.groups.flatMap(groupSeams);
+export const pageSeams = (on: PlacedPage): PageSeam[] => [
+  ...on.groups.flatMap(groupSeams),
+  ...(on.groups.length > 1 ? partSeams(on) : []),
+];
+
+/** The lines between parts of the page, that both sides follow as wholes. */
+function partSeams(on: PlacedPage): PageSeam[] {
+  const seams = roomSeams(on);
+  const inside = insideRect(on.look, on.format);
+  return seams.map((s, i) => {
+    const [start, length] = s.across ? [inside.x, inside.w] : [inside.y, inside.h];
+    const others = seams.filter((o) => o !== s && o.across === s.across).map((o) => o.at);
+    return {
+      key: `parts ${i}`,
+      across: s.across,
+      at: s.at,
+      from: s.from,
+      to: s.to,
+      main: true,
+      label: words.partSeam(s.across),
+      snaps: [...[1 / 3, 1 / 2, 2 / 3].map((share) => start + share * length), ...others],
+      moved: (before, atMm) => {
+        // While it is dragged the line is looked for where it began.
+        const seam = roomSeams(before).find((o) => o.of === s.of && o.across === s.across && o.share === s.share);
+        return seam ? roomSeamMoved(before, seam, atMm) : before.page;
+      },
+    };
+  });
+}
 
 function groupSeams(at: PlacedGroup): PageSeam[] {
   const { room, gapMm, group } = at;

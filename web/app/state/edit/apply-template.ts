@@ -1,5 +1,5 @@
-import { arrangedTiles, emptyPlaces, freeTiles, type Page, type PlacedPage, photoIdOf } from "#core/document";
-import { takenAway } from "#core/edit";
+import { arrangedTiles, emptyPlaces, freeTiles, groupAt, type PlacedPage, photoIdOf } from "#core/document";
+import { aroundGroup, groupMeant, takenAway } from "#core/edit";
 import { photoShape } from "#core/photo";
 import { layTemplate, photoPlaces, type Template } from "#core/templates";
 import { templates as words } from "../../../text/index.ts";
@@ -11,30 +11,45 @@ import { keep } from "./tree-gestures.ts";
 
 type Deps = Pick<Services, "library" | "viewState" | "newId">;
 
-/** The photos that are to flow into a template: those on the page, else those chosen on the shelf. */
-function flowing({ library, viewState }: Deps, page: Page) {
+/** The page with the part as the first that a template would lay out. */
+function aroundMeant({ viewState }: Deps, on: PlacedPage): PlacedPage {
+  const [tileId] = viewState.getState().tiles.ids;
+  return aroundGroup(on, groupMeant(on, tileId)?.group.id);
+}
+
+/** The photos that are to flow into a template: those of the part that it lays out, else those chosen on the shelf. */
+function flowing({ library, viewState }: Deps, on: PlacedPage) {
   const { byId, photos } = library.state.getState();
-  const there = arrangedTiles(page).flatMap((t) => byId.get(photoIdOf(t) ?? "") ?? []);
+  const there = (groupAt(on)?.tiles ?? []).flatMap((t) => byId.get(photoIdOf(t) ?? "") ?? []);
   const chosen = viewState.getState().photos.ids;
   const given = there.length > 0 ? there : photos.filter((p) => chosen.has(p.id));
   return given.map((p) => ({ id: p.id, ...photoShape(p) }));
 }
 
-export const countFlowing = (services: Deps, page: Page): number => flowing(services, page).length;
+export const countFlowing = (services: Deps, on: PlacedPage): number =>
+  flowing(services, aroundMeant(services, on)).length;
 
 /** The page as a template would lay it out. A picture of it needs no more photos than there are places. */
 export function laidBy(services: Deps, on: PlacedPage, template: Template, forPicture: boolean) {
-  const photos = flowing(services, on.page);
+  const around = aroundMeant(services, on);
+  const photos = flowing(services, around);
   const some = forPicture ? photos.slice(0, photoPlaces(template)) : photos;
-  return layTemplate(on, template, { photos: some, newId: services.newId });
+  return layTemplate(around, template, { photos: some, newId: services.newId });
 }
 
 /** Lays the open page out by a template as one step, and says what did not come out even. */
 export function applyTemplate(services: Deps, session: ProjectSession, template: Template): void {
   const now = session.state.getState();
   const laid = laidBy(services, openPlaced(now), template, false);
+  const meant = groupAt(aroundMeant(services, openPlaced(now)));
   session.commit({ code: "tookTemplate", count: 1 }, [{ type: "replacePage", page: laid.page }]);
-  services.viewState.setState({ tiles: nothingChosen, photos: nothingChosen });
+  const on = openPlaced(session.state.getState());
+  // Of several parts the one that was laid out stays the one that is meant.
+  const part = on.groups.length > 1 ? on.groups.find((g) => g.group.id === meant?.group.id)?.group.tiles[0] : undefined;
+  services.viewState.setState({
+    tiles: part ? { ids: new Set([part.id]), anchor: part.id } : nothingChosen,
+    photos: nothingChosen,
+  });
   const freed = freeTiles(laid.page).length - freeTiles(openPage(now)).length;
   if (freed > 0) notices.create({ title: words.wordsFreed(freed), type: "info" });
   if (laid.made > 0) notices.create({ title: words.madePlaces(laid.made), type: "info" });

@@ -1,5 +1,5 @@
-import { arrangedTiles, type Grid, holdsPockets, layPhotos, layRows, layTree, photoIdOf } from "#core/document";
-import { seedOf } from "#core/edit";
+import { type Grid, holdsPockets, layPhotos, layRows, layTree, photoIdOf } from "#core/document";
+import { aroundGroup, groupMeant, seedOf } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import { formatLength } from "#core/units";
 import { arranged, changeTrouble } from "../../../text/index.ts";
@@ -14,6 +14,8 @@ interface Wish {
   readonly grid?: Grid["asked"];
   /** Rows of one height. */
   readonly rows?: true;
+  /** The group that they are arranged in; the one that is meant by what is chosen where nothing is said. */
+  readonly groupId?: string;
 }
 
 /** Arranges the photos on the page as one step, and says what did not come out as asked. */
@@ -26,7 +28,9 @@ export function arrangePhotos(
   const now = session.state.getState();
   const { project } = now;
   const page = openPage(now);
-  const on = openPlaced(now);
+  const placed = openPlaced(now);
+  const [tileId] = services.viewState.getState().tiles.ids;
+  const on = aroundGroup(placed, options.groupId ?? groupMeant(placed, tileId)?.group.id);
   if (holdsPockets(page)) {
     fillPockets(services, session, photos);
     return undefined;
@@ -51,10 +55,15 @@ export function arrangePhotos(
   return undefined;
 }
 
-/** The photos on the page in reading order, as far as the library knows them. */
-export function photosOnPage(session: ProjectSession, byId: ReadonlyMap<string, Photo>): Photo[] {
-  const page = openPage(session.state.getState());
-  return arrangedTiles(page).flatMap((tile) => {
+/** The photos of a group in reading order, as far as the library knows them; of the page's first one where none is named. */
+export function photosInGroup(
+  session: ProjectSession,
+  byId: ReadonlyMap<string, Photo>,
+  groupId: string | undefined,
+): Photo[] {
+  const on = openPlaced(session.state.getState());
+  const group = on.groups.find((g) => g.group.id === groupId) ?? on.groups[0];
+  return (group?.tiles ?? []).flatMap((tile) => {
     const id = photoIdOf(tile);
     const photo = id === undefined ? undefined : byId.get(id);
     return photo ? [photo] : [];

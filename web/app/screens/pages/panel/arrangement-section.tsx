@@ -1,5 +1,13 @@
 import { Button, Grid, HStack, Switch, Text } from "@chakra-ui/react";
-import { CaretsToAxisDashedHorizontal, CaretsToAxisDashedVertical, Shuffle, Undo2 } from "lucide-react";
+import {
+  CaretsToAxisDashedHorizontal,
+  CaretsToAxisDashedVertical,
+  Columns2,
+  Rows2,
+  Shuffle,
+  Square,
+  Undo2,
+} from "lucide-react";
 import { meanCrop } from "#core/arrange";
 import {
   type Arrangement,
@@ -7,22 +15,39 @@ import {
   arrangedTiles,
   frameRect,
   type Grid as GridArrangement,
+  groupsOf,
+  isLocked,
+  layTree,
+  mainGroup,
   type Page,
   type PlacedPage,
   photoIdOf,
+  placeAgain,
   type Tree,
+  treeIn,
 } from "#core/document";
-import { asFirstMade, differsFromFirst, inOrder, mirrored, seedOf } from "#core/edit";
+import {
+  aroundGroup,
+  asFirstMade,
+  differsFromFirst,
+  groupMeant,
+  inOrder,
+  mirrored,
+  type RoomAxis,
+  roomSplit,
+  roomsJoined,
+  seedOf,
+} from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/index.ts";
 import { CountField } from "../../../components/count-field.tsx";
 import { Act, PanelSection } from "../../../components/panel-parts.tsx";
-import { useServices } from "../../../services.ts";
+import { type Services, useServices } from "../../../services.ts";
 import { shuffle, solveAgain } from "../../../state/edit/arrange-page.ts";
-import { arrangePhotos, photosOnPage } from "../../../state/edit/arrange-photos.ts";
+import { arrangePhotos, photosInGroup } from "../../../state/edit/arrange-photos.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
 import { aspectsIn } from "../../../state/library/aspects.ts";
-import { shownPlaced, useLibrary, useProject, useSession } from "../../../state/session/hooks.ts";
+import { shownPlaced, useLibrary, useProject, useSession, useViewState } from "../../../state/session/hooks.ts";
 
 /** How the page's photos are arranged, what that cuts off, and what can be done with the whole of it. */
 export function ArrangementSection({ page, arrangement }: { readonly page: Page; readonly arrangement: Arrangement }) {
@@ -43,6 +68,7 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
   const count = arrangedTiles(page).length;
+  const groupId = mainGroup(page)?.id ?? "";
   return (
     <PanelSection title={words.arrangement} folds="arrangement">
       <Text fontSize="14px" color="fg.muted" role="status" mb="1.5">
@@ -63,6 +89,7 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
           name={words.mirrorUpside}
           onAct={() => keep(session, "mirroredPage", count, mirrored("stack"))}
         />
+        <Parts page={page} />
         <Button size="sm" px="2" variant="outline" onClick={() => solveAgain(services, session)}>
           {words.again}
         </Button>
@@ -70,7 +97,7 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
           size="sm"
           px="2"
           variant="outline"
-          onClick={() => arrangePhotos(services, session, photosOnPage(session, byId), { grid: {} })}
+          onClick={() => arrangePhotos(services, session, photosInGroup(session, byId, groupId), { grid: {}, groupId })}
         >
           {words.makeGrid}
         </Button>
@@ -78,7 +105,9 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
           size="sm"
           px="2"
           variant="outline"
-          onClick={() => arrangePhotos(services, session, photosOnPage(session, byId), { rows: true })}
+          onClick={() =>
+            arrangePhotos(services, session, photosInGroup(session, byId, groupId), { rows: true, groupId })
+          }
         >
           {words.makeRows}
         </Button>
@@ -109,6 +138,36 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
   );
 }
 
+/** A part cut in two, with what was in it arranged anew for the half that it keeps. */
+function splitAndFitted(services: Services, on: PlacedPage, tileId: string | undefined, axis: RoomAxis): Page {
+  const meant = groupMeant(on, tileId);
+  const split = placeAgain(on, roomSplit(on, meant?.group.id, axis, services.newId));
+  const { byId } = services.library.state.getState();
+  const tiles = meant?.group.tiles ?? [];
+  const photos = tiles.flatMap((t) => byId.get(photoIdOf(t) ?? "") ?? []);
+  if (treeIn(meant?.group) === undefined || photos.length < tiles.length || tiles.some(isLocked)) return split.page;
+  const shapes = photos.map((p) => ({ id: p.id, aspect: aspectOf(p) }));
+  const laid = layTree(aroundGroup(split, meant?.group.id), { photos: shapes, seed: 0, newId: services.newId });
+  return laid.ok ? laid.value.page : split.page;
+}
+
+/** The page in parts that are filled each by itself, or as one again. */
+export function Parts({ page }: { readonly page: Page }) {
+  const services = useServices();
+  const session = useSession();
+  const [tileId] = useViewState((s) => s.tiles.ids);
+  const split = (axis: RoomAxis) => keep(session, "splitPage", 1, (on) => splitAndFitted(services, on, tileId, axis));
+  return (
+    <>
+      <Act icon={Columns2} name={words.partsBeside} onAct={() => split("side")} />
+      <Act icon={Rows2} name={words.partsStacked} onAct={() => split("stack")} />
+      {groupsOf(page).length > 1 && (
+        <Act icon={Square} name={words.onePart} onAct={() => keep(session, "joinedParts", 1, roomsJoined)} />
+      )}
+    </>
+  );
+}
+
 function OfRows() {
   const services = useServices();
   const session = useSession();
@@ -118,7 +177,11 @@ function OfRows() {
       <Text fontSize="14px" color="fg.muted" role="status" mb="2.5">
         <CropFigure />
       </Text>
-      <Button size="sm" variant="outline" onClick={() => arrangePhotos(services, session, photosOnPage(session, byId))}>
+      <Button
+        size="sm"
+        variant="outline"
+        onClick={() => arrangePhotos(services, session, photosInGroup(session, byId, undefined))}
+      >
         {words.fitExactly}
       </Button>
     </PanelSection>
@@ -130,7 +193,7 @@ function OfGrid({ grid }: { readonly grid: GridArrangement }) {
   const session = useSession();
   const byId = useLibrary((s) => s.byId);
   const again = (asked: { rows?: number | undefined; columns?: number | undefined }) =>
-    arrangePhotos(services, session, photosOnPage(session, byId), {
+    arrangePhotos(services, session, photosInGroup(session, byId, undefined), {
       grid: {
         ...(asked.rows === undefined ? {} : { rows: asked.rows }),
         ...(asked.columns === undefined ? {} : { columns: asked.columns }),
@@ -171,7 +234,7 @@ function OfGrid({ grid }: { readonly grid: GridArrangement }) {
         <Button
           size="sm"
           variant="outline"
-          onClick={() => arrangePhotos(services, session, photosOnPage(session, byId))}
+          onClick={() => arrangePhotos(services, session, photosInGroup(session, byId, undefined))}
         >
           {words.fitExactly}
         </Button>

@@ -7,9 +7,11 @@ import {
   isTurnedIn,
   type Look,
   lookChange,
+  type PlacedPage,
   type StepCode,
   spineSizePt,
 } from "#core/document";
+import { bareRegions, roomAdded } from "#core/edit";
 import { formatLength, formatSize } from "#core/units";
 import { fontFamilies } from "#core/words";
 import { panel as panelWords, book as words, words as wordWords } from "../../../../text/index.ts";
@@ -20,6 +22,7 @@ import { TextField } from "../../../components/text-field.tsx";
 import { useServices } from "../../../services.ts";
 import { changeSpine, removeCover } from "../../../state/edit/cover.ts";
 import { openThe } from "../../../state/edit/page-list.ts";
+import { keep as keepPage } from "../../../state/edit/tree-gestures.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { usePhotoColours } from "../../../state/session/photo-colours.ts";
 import { openPlaced } from "../../../state/session/project-session.ts";
@@ -53,6 +56,7 @@ export function CoverPanel() {
         <Text color="fg.subtle">{words.wrap(length(flat.bleedMm), isTurnedIn(project))}</Text>
       </Box>
       <SpineSection narrow={parts.spineMm < parts.cover.leastForWordsMm} />
+      <CoverParts page={page} />
       {arrangement && <ArrangementSection page={page.page} arrangement={arrangement} />}
       <PanelSection title={panelWords.behindAll} folds="behind">
         <ColourRow
@@ -76,6 +80,32 @@ export function CoverPanel() {
         </Button>
       </PanelSection>
     </>
+  );
+}
+
+/** Parts of the cover that take photos over all of them: those that do already, and a button for each that could. */
+function CoverParts({ page }: { readonly page: PlacedPage }) {
+  const { newId, viewState } = useServices();
+  const session = useSession();
+  const bare = bareRegions(page);
+  if (bare.length === 0) return null;
+  const add = (of: (typeof bare)[number]) => {
+    keepPage(session, "splitPage", 1, (on) => roomAdded(on, of, newId));
+    const group = openPlaced(session.state.getState()).groups.find((g) => g.group.room.of === of);
+    const tile = group?.group.tiles[0];
+    // The place that came is chosen, so that the next photo goes there.
+    if (tile) viewState.setState({ tiles: { ids: new Set([tile.id]), anchor: tile.id } });
+  };
+  return (
+    <PanelSection title={words.photosOver} folds="parts">
+      <HStack wrap="wrap" gap="1.5">
+        {bare.map((of) => (
+          <Button key={of} size="sm" px="2.5" variant="outline" onClick={() => add(of)}>
+            {words.panelNames[of]}
+          </Button>
+        ))}
+      </HStack>
+    </PanelSection>
   );
 }
 

@@ -34,7 +34,7 @@ export function TemplatesDrawer() {
   const { format } = page;
   const own = useStore(templates.state, (s) => s.own);
   const favourites = useStore(templates.state, (s) => s.favourites);
-  const photos = countFlowing(services, page.page);
+  const photos = countFlowing(services, page);
   const all = useMemo(() => [...own, ...shippedTemplates()], [own]);
   const [filter, setFilter] = useState<TemplateFilter>({
     text: "",

@@ -10,7 +10,7 @@ import { useKeys } from "../../../commands/hear.ts";
 import { pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { keep, show } from "../../../state/edit/tree-gestures.ts";
-import { openPlaced, useLibrary, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { CardStrip } from "./card-strip.tsx";
 import { DrawerFrame } from "./drawer-frame.tsx";
 import { PageCard } from "./page-card.tsx";
@@ -26,7 +26,8 @@ type Filter = "order" | "leader" | "crop";
 export function WaysDrawer() {
   // The page as it is kept: what is only being looked at asks for no other ways.
   const page = usePanel(openPlaced);
-  const at = groupAt(page);
+  const [tileId] = useViewState((s) => s.tiles.ids);
+  const at = (tileId === undefined ? undefined : groupAt(page, tileId)) ?? groupAt(page);
   const height = useDrawerPx();
   if (!at || at.group.arrangement.kind === "pockets" || at.group.tiles.every((t) => photoIdOf(t) === undefined))
     return (

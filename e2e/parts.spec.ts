@@ -1,0 +1,119 @@
+import { expect, type Locator, type Page, test } from "@playwright/test";
+import { samplePhotos } from "./support/files.ts";
+import {
+  arrangeFirst,
+  chooseFiles,
+  expectKept,
+  openDrawer,
+  shelfPhotos,
+  startBook,
+  startCollage,
+  tile,
+  tiles,
+} from "./support/tessip.ts";
+
+const box = async (at: Locator) => (await at.boundingBox())!;
+const rects = async (page: Page) => Promise.all((await tiles(page).all()).map((t) => box(t)));
+
+test("a page in two parts: each is filled, laid out and looked at by itself; the line between them moves both", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(9));
+  await startCollage(page, "Quayside Collage Press", "12 × 12 in");
+  await arrangeFirst(page, 3);
+  await page.keyboard.press("Escape");
+  const sheet = await box(page.getByTestId("page"));
+  const middle = sheet.x + sheet.width / 2;
+  const onRight = async () => (await rects(page)).filter((r) => r.x + r.width / 2 > middle).length;
+
+  await test.step("split side by side, the second part waits for photos and takes them", async () => {
+    await page.getByRole("button", { name: "Two parts, side by side" }).click();
+    await expect(tiles(page)).toHaveCount(4);
+    expect(await onRight()).toBe(1);
+    await shelfPhotos(page).nth(4).click();
+    for (let i = 0; i < 3; i += 1) await page.keyboard.press("Shift+ArrowRight");
+    await page.getByRole("button", { name: "Arrange 4 photos" }).click();
+    await expect(tiles(page)).toHaveCount(7);
+    expect(await onRight()).toBe(4);
+    await expectKept(page);
+  });
+
+  await test.step("the line between them is dragged and moved by keys; the gap stays one and the same", async () => {
+    const line = page.getByRole("separator", { name: "Line between the left and the right part" });
+    const at = await box(line);
+    await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(at.x + at.width / 2 - 80, at.y + at.height / 2, { steps: 5 });
+    await page.mouse.up();
+    await expect.poll(async () => (await box(line)).x).toBeLessThan(at.x - 50);
+    const gap = async () => {
+      const all = (await rects(page)).map((r) => ({ from: r.x, to: r.x + r.width }));
+      const x = (await box(line)).x + (await box(line)).width / 2;
+      const left = Math.max(...all.filter((r) => r.to < x + 3).map((r) => r.to));
+      const right = Math.min(...all.filter((r) => r.from > x - 3).map((r) => r.from));
+      return right - left;
+    };
+    const wide = await gap();
+    await line.focus();
+    await page.keyboard.press("ArrowRight");
+    await page.keyboard.press("ArrowRight");
+    await expect(page.getByRole("button", { name: /^Undo: Moved/ })).toBeVisible();
+    expect(Math.abs((await gap()) - wide)).toBeLessThanOrEqual(1.5);
+  });
+
+  await test.step("other ways and templates change the part of the chosen tile, and leave the other alone", async () => {
+    const left = () => rects(page).then((all) => all.slice(0, 3).map((r) => Math.round(r.x + r.y)));
+    const before = await left();
+    await tile(page, 5).click();
+    await openDrawer(page, "Other ways");
+    const ways = page.getByRole("group", { name: "Other ways" }).getByRole("button");
+    await ways.nth(1).click();
+    await expect(page.getByRole("button", { name: "Undo: Arranged it another way" })).toBeVisible();
+    expect(await left()).toEqual(before);
+    await openDrawer(page, "Templates");
+    await page.locator("[data-card]").first().click();
+    await expect(page.getByRole("button", { name: "Undo: Laid out by a template" })).toBeVisible();
+    expect(await left()).toEqual(before);
+    await page.getByRole("button", { name: /^Undo: Laid/ }).click();
+  });
+
+  await test.step("one part again, with everything on it", async () => {
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "One part again" }).click();
+    await expect(tiles(page)).toHaveCount(7);
+    await expect(page.getByRole("separator", { name: /between the left and the right part/ })).toHaveCount(0);
+    await page.getByRole("button", { name: "Undo: Made the page one part again" }).click();
+    await expect(page.getByRole("separator", { name: /between the left and the right part/ })).toHaveCount(1);
+  });
+});
+
+test("each part of a cover takes photos of its own, over all of it", async ({ page }) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(6));
+  await startBook(page, "Marrow & Lisle", "210 × 210 mm");
+  await arrangeFirst(page, 3);
+  await page.getByRole("button", { name: "Make the cover" }).click();
+  const parts = page.getByRole("button", { name: "Back", exact: true });
+  await parts.click();
+  await expect(tiles(page)).toHaveCount(1);
+  await openDrawer(page, "Photos");
+  await shelfPhotos(page).nth(3).click();
+  await expect(page.getByRole("button", { name: "Undo: Filled a tile" })).toBeVisible();
+  const back = await box(tile(page, 1));
+  const sheet = await box(page.getByTestId("page"));
+  // Out over the wrapped edge on three sides, and up to the fold on the fourth.
+  expect(Math.abs(back.x - sheet.x)).toBeLessThan(2);
+  expect(Math.abs(back.height - sheet.height)).toBeLessThan(2);
+  expect(back.x + back.width).toBeLessThan(sheet.x + sheet.width / 2);
+  await page.keyboard.press("Escape");
+  await shelfPhotos(page).nth(4).click();
+  await page.keyboard.press("Shift+ArrowRight");
+  await page
+    .getByRole("button", { name: "Add 2 photos" })
+    .or(page.getByRole("button", { name: /^Add 2/ }))
+    .first()
+    .click();
+  await expect(tiles(page)).toHaveCount(3);
+  for (const r of await rects(page)) expect(r.x + r.width).toBeLessThan(sheet.x + sheet.width / 2 + 2);
+});
