@@ -1,4 +1,7 @@
+import { mkdir } from "node:fs/promises";
+import { join } from "node:path";
 import { expect, type Locator, type Page, test } from "@playwright/test";
+import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import {
   arrangeFirst,
@@ -88,7 +91,7 @@ test("a page in two parts: each is filled, laid out and looked at by itself; the
   });
 });
 
-test("each part of a cover takes photos of its own, over all of it", async ({ page }) => {
+test("each part of a cover takes photos of its own, over all of it", async ({ page }, info) => {
   await page.goto("/");
   await chooseFiles(page, samplePhotos(6));
   await startBook(page, "Marrow & Lisle", "210 × 210 mm");
@@ -116,4 +119,24 @@ test("each part of a cover takes photos of its own, over all of it", async ({ pa
     .click();
   await expect(tiles(page)).toHaveCount(3);
   for (const r of await rects(page)) expect(r.x + r.width).toBeLessThan(sheet.x + sheet.width / 2 + 2);
+
+  await test.step("a finished front is brought in, and what its shape costs at the fold is told", async () => {
+    await mkdir(info.outputDir, { recursive: true });
+    const path = join(info.outputDir, "front.png");
+    await sharp({ create: { width: 1800, height: 1200, channels: 3, background: "#446688" } })
+      .png()
+      .toFile(path);
+    await page.getByRole("button", { name: "More about this project" }).click();
+    await page.getByRole("menuitem", { name: "Bring in finished pages …" }).click();
+    await page.getByLabel("Which part of the cover").selectOption({ label: "Front" });
+    const chooser = page.waitForEvent("filechooser");
+    await page.getByRole("button", { name: "Choose a file" }).click();
+    await (await chooser).setFiles(path);
+    await expect(
+      page.getByText(/front.png has another shape than this part: \d+(\.\d)? mm of it are cut off at the fold/),
+    ).toBeVisible();
+    await page.getByRole("button", { name: "Done" }).click();
+    await expect(tiles(page)).toHaveCount(4);
+    await expect(page.getByRole("button", { name: /^Undo: Brought/ })).toBeVisible();
+  });
 });

@@ -75,7 +75,6 @@ try {
   await page.getByRole("button", { name: "A page for each" }).click();
   await page.getByText("each its own way, exactly").click();
   await page.getByRole("button", { name: "Make 2 pages" }).click();
-  await shot(page, "pages-several");
   await page.getByRole("link", { name: /Send/ }).click();
   await page.getByRole("button", { name: "More options" }).click();
   await shot(page, "send");
@@ -155,6 +154,19 @@ try {
   await page.mouse.move(640, 20);
   await shot(page, "kept");
   await page.getByRole("dialog").getByRole("button", { name: "Done" }).click();
+  await page.getByText("Photo prints", { exact: true }).click();
+  await page.getByRole("button", { name: "Start these prints" }).click();
+  const print = async (from: number, more: number, size: RegExp) => {
+    await shelfPhotos(page).nth(from).click();
+    for (let i = 0; i < more; i += 1) await page.keyboard.press("Shift+ArrowRight");
+    await page.getByRole("button", { name: size }).click();
+  };
+  await print(0, 5, /^4 × 6 in/);
+  await print(6, 3, /^8 × 10 in/);
+  await page.locator("[data-print]").nth(1).click();
+  await page.keyboard.press("+");
+  await shot(page, "prints");
+  await page.getByRole("link", { name: "To all your projects" }).click();
   await page.getByRole("link", { name: "Add another lab …" }).click();
   await page.getByRole("button", { name: "Begin from Marrow & Lisle" }).click();
   await shot(page, "labs");

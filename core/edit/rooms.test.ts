@@ -22,7 +22,9 @@ import {
   aroundGroup,
   bareRegions,
   groupMeant,
+  lostAtEdges,
   roomAdded,
+  roomFilled,
   roomSeamMoved,
   roomSeams,
   roomSplit,
@@ -137,4 +139,19 @@ test("each panel of a cover takes photos of its own, over all of it and out over
     expect(frame.y).toBeCloseTo(-on.format.bleedMm);
   }
   expect(placed({ ...project, cover: on.page }, on.page).groups).toHaveLength(regions.length);
+});
+
+test("what a finished picture loses on a part of the cover is told to the millimetre, and nothing where the shapes agree", () => {
+  const side = fc.double({ min: 20, max: 600, noNaN: true });
+  fc.assert(
+    fc.property(side, side, side, side, (w, h, pw, ph) => {
+      const { sidesMm, endsMm } = lostAtEdges(pw / ph, { w, h });
+      expect(Math.min(sidesMm, endsMm)).toBeCloseTo(0);
+      expect((w + 2 * sidesMm) / (h + 2 * endsMm)).toBeCloseTo(pw / ph, 6);
+    }),
+  );
+  const on = start();
+  const filled = placeAgain(on, roomFilled(on, "page", "cover", counter("f")));
+  expect(filled.groups).toHaveLength(1);
+  expect(filled.tiles[0]!.filling).toMatchObject({ kind: "photo", view: { photoId: "cover" } });
 });

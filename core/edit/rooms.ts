@@ -68,6 +68,27 @@ export function roomAdded(on: PlacedPage, of: Region, newId: () => string): Page
   return { ...on.page, pieces: [group, ...on.page.pieces] };
 }
 
+/** A region filled by one photo, in place of what filled it by an arrangement before; `page` is all of it. */
+export function roomFilled(on: PlacedPage, of: Region, photoId: string, newId: () => string): Page {
+  const bare = withoutPieces(
+    on.page,
+    groupsOf(on.page).flatMap((g) => (g.room.of === of ? [g.id] : [])),
+  );
+  const tile = newTile(photoId, newId);
+  const room: Room = { kind: "share", of, share: whole };
+  const group = newGroup(plainTree({ tileId: tile.id, aspect: 1 }, false), [tile], newId, room);
+  return { ...bare, pieces: [group, ...bare.pieces] };
+}
+
+/** What a picture that covers a tile loses on the left and right, and at the top and bottom, in mm. */
+export function lostAtEdges(
+  aspect: number,
+  { w, h }: { readonly w: number; readonly h: number },
+): { readonly sidesMm: number; readonly endsMm: number } {
+  const [across, down] = aspect > w / h ? [h * aspect, h] : [w, w / aspect];
+  return { sidesMm: (across - w) / 2, endsMm: (down - h) / 2 };
+}
+
 /** Regions of the page without a group of their own. */
 export const bareRegions = (on: PlacedPage): readonly Region[] =>
   (on.format.regions ?? []).map((r) => r.of).filter((of) => !groupsOf(on.page).some((g) => g.room.of === of));

@@ -80,7 +80,14 @@ export const work = {
   finishedTitle: "Bring in finished pages",
   finishedLead:
     "Pages that were made elsewhere, as pictures or as a PDF. Each becomes a whole page here, out over the bleed.",
+  finishedCoverLead:
+    "A part of the cover that was made elsewhere, as a picture or a PDF. It comes to lie over the whole part, out over the edge that is wrapped or cut.",
+  finishedPart: "Which part of the cover",
+  finishedWholeCover: "All of it, in one piece",
+  finishedEdges: (name: string, sides: string, ends: string) =>
+    `${name} has another shape than this part: ${sides} of it are cut off at the fold and at the edge across from it, ${ends} at the top and at the bottom.`,
   finishedChoose: "Choose files",
+  finishedChooseOne: "Choose a file",
   finishedReading: (name: string) => `Reading ${name}`,
   finishedAsked: "They are not in yet: at the page you are asked where they may go.",
   finishedDone: (n: number) => (n === 1 ? "1 finished page came in." : `${n} finished pages came in.`),

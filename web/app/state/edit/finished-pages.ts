@@ -1,17 +1,18 @@
-import { barePage, type Look, layTree, type Page, placePage } from "#core/document";
-import { finishedFlow } from "#core/edit";
+import { barePage, frameRect, type Look, layTree, type Page, placePage, type Room } from "#core/document";
+import { finishedFlow, lostAtEdges, roomFilled } from "#core/edit";
 import { effectivePpi, firstFraming, sharpnessOf } from "#core/fit";
 import { allSides, type Size } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
 import { aspectOf, type Photo } from "#core/photo";
 import { finishedPages } from "../../../pictures/finished-pages.ts";
 import type { Services } from "../../services.ts";
-import type { ProjectSession } from "../session/project-session.ts";
+import { openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { insertMade } from "./page-list.ts";
 
 /** What a person should know of a page that was brought in. Sizes in mm. */
 export type Remark =
   | { readonly code: "shape"; readonly name: string; readonly has: Size; readonly wants: Size }
+  | { readonly code: "edges"; readonly name: string; readonly sidesMm: number; readonly endsMm: number }
   | { readonly code: "soft"; readonly name: string; readonly ppi: number; readonly least: number }
   | { readonly code: "bad"; readonly name: string };
 
@@ -63,6 +64,46 @@ export async function bringFinished(
   const name = { code: "broughtPages", count: pages.length } as const;
   const came = pages.length > 0 && insertMade(services, session, name, pages);
   return { pages: came ? pages.length : 0, asked: pages.length > 0 && !came, remarks, leftOver: [] };
+}
+
+const leastToldMm = 0.3;
+
+/** A finished picture over one part of the cover (or all of it), with what its shape costs at the folds and edges. */
+export async function bringOntoCover(
+  services: Pick<Services, "library" | "viewState" | "newId">,
+  session: ProjectSession,
+  of: Room["of"],
+  file: File,
+): Promise<BroughtIn> {
+  const before = openPlaced(session.state.getState());
+  const remarks: Remark[] = [];
+  let came = 0;
+  try {
+    for await (const finished of finishedPages(file, before.format)) {
+      const photo = await services.library.addHidden(finished.file);
+      const on = openPlaced(session.state.getState());
+      const page = roomFilled(on, of, photo.id, services.newId);
+      session.commit({ code: "broughtPages", count: 1 }, [{ type: "replacePage", page }]);
+      const now = openPlaced(session.state.getState());
+      const tile = now.groups.find((g) => g.group.room.of === of)?.tiles[0];
+      if (tile) {
+        const rect = frameRect(tile.frame);
+        const lost = lostAtEdges(aspectOf(photo), rect);
+        if (Math.max(lost.sidesMm, lost.endsMm) > leastToldMm)
+          remarks.push({ code: "edges", name: photo.name, ...lost });
+        const ppi = effectivePpi(photo, rect, firstFraming);
+        if (sharpnessOf(ppi, now.format) === "soft")
+          remarks.push({ code: "soft", name: photo.name, ppi: Math.round(ppi), least: now.format.leastPpi });
+      }
+      came += 1;
+      // A part of a cover is one picture.
+      break;
+    }
+  } catch {
+    remarks.push({ code: "bad", name: file.name });
+  }
+  services.library.showTaken();
+  return { pages: came, asked: false, remarks, leftOver: [] };
 }
 
 /** One picture over all of the page, out over the bleed. */
