@@ -4,7 +4,7 @@ import { rectangle } from "./rectangle.ts";
 
 export type { OutlineAt, OutlineKind } from "./outline.ts";
 
-/** A new outline is a file here, a line in this list, and its name in `web/text/pages.ts`. */
+/** A new outline is a file here, a line in this list, what can be set of it in `schema`, and its name in `web/text/en/pages.ts`. */
 export const outlineKinds = { rectangle, ellipse } as const satisfies Readonly<Record<string, OutlineKind>>;
 
 export type OutlineName = keyof typeof outlineKinds;

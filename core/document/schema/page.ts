@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { orderPreferences, type TreeNode } from "#core/arrange";
 import { colourSchema } from "#core/colour/schema";
-import { outlineNames } from "#core/outlines";
+import { outlineSchema } from "#core/outlines/schema";
 import { patternSchema } from "#core/pockets/schema";
 import { wordRoles } from "#core/words";
 import { wordStyleSchema } from "#core/words/schema";
@@ -64,7 +64,6 @@ export type Filling = z.infer<typeof fillingSchema>;
 export const borderSchema = z.object({ widthMm: length, colour: colourSchema }).readonly();
 export type Border = z.infer<typeof borderSchema>;
 
-const outlineSchema = z.object({ kind: z.enum(outlineNames) }).readonly();
 export type Outline = z.infer<typeof outlineSchema>;
 
 /** Millimetres from the trim's top left; `turn` in degrees about the centre. */
