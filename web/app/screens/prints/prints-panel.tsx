@@ -7,6 +7,7 @@ import { mostCopies, printBill, type printsOf } from "#core/edit";
 import { allSides } from "#core/geometry";
 import { formats, orderWords, prints as words } from "../../../text/index.ts";
 import { Changeable } from "../../components/changeable.tsx";
+import { choiceLook } from "../../components/choice-look.ts";
 import { LengthField } from "../../components/length-field.tsx";
 import { NumberField } from "../../components/number-field.tsx";
 import { PanelSection, PanelTitle } from "../../components/panel-parts.tsx";
@@ -83,16 +84,7 @@ function Settings({ prints, chosen, onRemoved }: SettingsProps) {
         >
           <VStack align="stretch" gap="1">
             {lab?.sizes.map((s) => (
-              <RadioCard.Item
-                key={s.id}
-                value={s.id}
-                bg="oat.25"
-                borderColor="oat.300"
-                borderRadius="soft"
-                cursor="pointer"
-                _hover={{ borderColor: "oat.500" }}
-                _checked={{ bg: "glaze.50", borderColor: "glaze.500", boxShadow: "0 0 0 1px {colors.glaze.500}" }}
-              >
+              <RadioCard.Item key={s.id} value={s.id} {...choiceLook.card} borderRadius="soft">
                 <RadioCard.ItemHiddenInput />
                 <RadioCard.ItemControl px="3" py="1.5" justifyContent="space-between">
                   <RadioCard.ItemText fontWeight="500" fontVariantNumeric="tabular-nums">

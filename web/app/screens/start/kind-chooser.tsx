@@ -1,7 +1,6 @@
 import { Box, Flex, RadioCard, Text } from "@chakra-ui/react";
 import { useMemo } from "react";
 import {
-  arrangedOn,
   barePage,
   flowPhotos,
   layPhotos,
@@ -18,8 +17,11 @@ import { bleedBox, type PageFormat } from "#core/lab";
 import { aspectOf, type Photo, photoShape } from "#core/photo";
 import { shippedPatterns } from "#core/pockets";
 import { start as words } from "../../../text/index.ts";
+import { choiceLook } from "../../components/choice-look.ts";
 import { PageThumb } from "../../components/page-thumb.tsx";
 import { useLibrary } from "../../state/session/hooks.ts";
+import { BarePlaces } from "./bare-places.tsx";
+import { useCarried } from "./carried-photos.tsx";
 import { someOf } from "./some-photos.ts";
 
 type Kind = Project["kind"];
@@ -33,7 +35,9 @@ interface KindChooserProps {
 
 /** What can be made, each as pages that are arranged from photos that are here. */
 export function KindChooser({ kind, onChoose }: KindChooserProps) {
-  const photos = useLibrary((s) => s.photos);
+  const all = useLibrary((s) => s.photos);
+  const carried = useCarried();
+  const photos = carried.length > 0 ? carried : all;
   const pictures = useMemo(() => picturesOf(photos), [photos]);
   return (
     <RadioCard.Root
@@ -44,17 +48,7 @@ export function KindChooser({ kind, onChoose }: KindChooserProps) {
     >
       <Flex gap="3" w="full" wrap="wrap">
         {kinds.map((k) => (
-          <RadioCard.Item
-            key={k}
-            value={k}
-            flex="1 1 200px"
-            bg="oat.25"
-            borderColor="oat.300"
-            borderRadius="card"
-            cursor="pointer"
-            _hover={{ borderColor: "oat.500" }}
-            _checked={{ bg: "glaze.50", borderColor: "glaze.500", boxShadow: "0 0 0 1px {colors.glaze.500}" }}
-          >
+          <RadioCard.Item key={k} value={k} flex="1 1 200px" {...choiceLook.card}>
             <RadioCard.ItemHiddenInput />
             <RadioCard.ItemControl p="3" flexDirection="column" gap="2" alignItems="stretch">
               <Flex
@@ -116,18 +110,7 @@ function LaidPage({ page, highPx, bare }: LaidPageProps) {
   return (
     <Box position="relative">
       <PageThumb page={page} scale={scale} />
-      {bare &&
-        arrangedOn(page).map((t) => (
-          <Box
-            key={t.id}
-            position="absolute"
-            bg="oat.200"
-            left={`${(t.frame.centre.x - t.frame.width / 2 - box.x) * scale}px`}
-            top={`${(t.frame.centre.y - t.frame.height / 2 - box.y) * scale}px`}
-            w={`${t.frame.width * scale}px`}
-            h={`${t.frame.height * scale}px`}
-          />
-        ))}
+      {bare && <BarePlaces page={page} scale={scale} />}
     </Box>
   );
 }

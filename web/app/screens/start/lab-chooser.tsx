@@ -2,6 +2,7 @@ import { Box, RadioCard, Text, VStack } from "@chakra-ui/react";
 import type { BookRules, LabCard } from "#core/lab";
 import { formatLength } from "#core/units";
 import { book, start as words } from "../../../text/index.ts";
+import { choiceLook } from "../../components/choice-look.ts";
 
 interface LabChooserProps {
   readonly labs: readonly LabCard[];
@@ -50,15 +51,7 @@ function Choice({
   readonly facts?: string;
 }) {
   return (
-    <RadioCard.Item
-      value={value}
-      bg="oat.25"
-      borderColor="oat.300"
-      borderRadius="card"
-      cursor="pointer"
-      _hover={{ borderColor: "oat.500" }}
-      _checked={{ bg: "glaze.50", borderColor: "glaze.500", boxShadow: "0 0 0 1px {colors.glaze.500}" }}
-    >
+    <RadioCard.Item value={value} {...choiceLook.card}>
       <RadioCard.ItemHiddenInput />
       <RadioCard.ItemControl px="4" py="3" alignItems="start">
         <Box>

@@ -3,7 +3,6 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import {
-  arrangedOn,
   barePage,
   layPhotos,
   layTree,
@@ -29,6 +28,7 @@ import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import { useLibrary } from "../../state/session/hooks.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
+import { BarePlaces } from "./bare-places.tsx";
 import { BeginBar } from "./begin-bar.tsx";
 import { useCarried } from "./carried-photos.tsx";
 import { LabChooser } from "./lab-chooser.tsx";
@@ -190,18 +190,7 @@ function Preview({ format }: { readonly format: PageFormat | undefined }) {
       {format && box && page && scale > 0 && (
         <Box position="relative" w={`${box.w * scale}px`} h={`${box.h * scale}px`} boxShadow="paper" bg="white">
           <PageCanvas page={page} scale={scale} />
-          {photos.length === 0 &&
-            arrangedOn(page).map((t) => (
-              <Box
-                key={t.id}
-                position="absolute"
-                bg="oat.200"
-                left={`${(t.frame.centre.x - t.frame.width / 2 - box.x) * scale}px`}
-                top={`${(t.frame.centre.y - t.frame.height / 2 - box.y) * scale}px`}
-                w={`${t.frame.width * scale}px`}
-                h={`${t.frame.height * scale}px`}
-              />
-            ))}
+          {photos.length === 0 && <BarePlaces page={page} scale={scale} />}
         </Box>
       )}
     </Flex>

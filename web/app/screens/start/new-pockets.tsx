@@ -6,6 +6,7 @@ import { applyChange, newPockets } from "#core/document";
 import { pocketsFilled } from "#core/edit";
 import { type PocketPattern, shippedPatterns } from "#core/pockets";
 import { language, start, pockets as words } from "../../../text/index.ts";
+import { choiceLook } from "../../components/choice-look.ts";
 import { Segmented } from "../../components/segmented.tsx";
 import { useServices } from "../../services.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
@@ -65,16 +66,7 @@ export function NewPockets() {
           >
             <SimpleGrid templateColumns="repeat(auto-fill, 176px)" gap="3">
               {fitting.map((p) => (
-                <RadioCard.Item
-                  key={p.id}
-                  value={p.id}
-                  bg="transparent"
-                  borderColor="transparent"
-                  borderRadius="card"
-                  cursor="pointer"
-                  _hover={{ bg: "oat.200" }}
-                  _checked={{ bg: "glaze.50", borderColor: "glaze.500", boxShadow: "0 0 0 1px {colors.glaze.500}" }}
-                >
+                <RadioCard.Item key={p.id} value={p.id} {...choiceLook.bare}>
                   <RadioCard.ItemHiddenInput />
                   <RadioCard.ItemControl p="3" flexDirection="column" alignItems="center" gap="2">
                     <Sketch pattern={p} px={sketchPx} />

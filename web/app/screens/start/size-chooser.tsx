@@ -1,6 +1,7 @@
 import { Box, Flex, RadioCard, Text } from "@chakra-ui/react";
 import { formatFromCard, type LabCard } from "#core/lab";
 import { formats, start as words } from "../../../text/index.ts";
+import { choiceLook } from "../../components/choice-look.ts";
 
 interface SizeChooserProps {
   readonly lab: LabCard;
@@ -19,18 +20,7 @@ export function SizeChooser({ lab, sideways, chosen, onChoose }: SizeChooserProp
     <RadioCard.Root value={chosen} onValueChange={(e) => e.value && onChoose(e.value)} aria-label={words.size}>
       <Flex gap="3" wrap="wrap" align="end">
         {choices.map(({ size, format }) => (
-          <RadioCard.Item
-            key={size.id}
-            value={size.id}
-            flex="none"
-            minW="118px"
-            bg="transparent"
-            borderColor="transparent"
-            borderRadius="card"
-            cursor="pointer"
-            _hover={{ bg: "oat.200" }}
-            _checked={{ bg: "glaze.50", borderColor: "glaze.500", boxShadow: "0 0 0 1px {colors.glaze.500}" }}
-          >
+          <RadioCard.Item key={size.id} value={size.id} flex="none" minW="118px" {...choiceLook.bare}>
             <RadioCard.ItemHiddenInput />
             <RadioCard.ItemControl p="3" flexDirection="column" alignItems="center" justifyContent="end" h="full">
               <Box

@@ -6,7 +6,7 @@ import { BringIn, TakeSample } from "../../components/import-buttons.tsx";
 import { IncomingBar } from "../../components/incoming-bar.tsx";
 import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
-import { countShown, useLibrary } from "../../state/session/hooks.ts";
+import { countShown, useLibrary, useViewState } from "../../state/session/hooks.ts";
 import { useProjects } from "../../state/session/use-projects.ts";
 import { CarriedPhotos } from "./carried-photos.tsx";
 import { KindChooser } from "./kind-chooser.tsx";
@@ -28,6 +28,7 @@ export function StartScreen() {
   const count = useLibrary(countShown);
   const coming = useLibrary((s) => s.incoming !== undefined);
   const { lost, keeping } = useServices();
+  const carried = useViewState((s) => s.carried);
   // What comes later from storage or the lab would push away what somebody is about to click.
   const worksKnown = useProjects().isFetchedAfterMount;
   const labs = useLabs();
@@ -49,7 +50,7 @@ export function StartScreen() {
               <Removed />
             </Box>
             <OrdersThere />
-            {keeping && <Remind keeping={keeping} />}
+            {keeping && !carried && <Remind keeping={keeping} />}
             <NewWork />
           </Suspense>
         )}
