@@ -38,6 +38,7 @@ export {
   released,
   type TreeSeam,
   treeSeams,
+  withAtEdge,
   withBeside,
   withHalves,
   without,

@@ -160,6 +160,14 @@ export function withBeside(tree: TreeNode, tileId: string, edge: Edge, leaf: Tre
   return replacedAt(tree, path, { way, parts: first ? [leaf, tile] : [tile, leaf] });
 }
 
+/** A new place over the whole height or width of the tree, at one of its edges. */
+export function withAtEdge(tree: TreeNode, edge: Edge, leaf: TreeLeaf): TreeNode {
+  const way = edge === "left" || edge === "right" ? "side" : "stack";
+  const first = edge === "left" || edge === "top";
+  const parts = !isLeaf(tree) && tree.way === way && !tree.set ? tree.parts : [tree];
+  return { way, parts: first ? [leaf, ...parts] : [...parts, leaf] };
+}
+
 /** A tile cut in two halves, side by side or stacked; everything around them stays where it is. */
 export function withHalves(tree: TreeNode, tileId: string, way: TreeSplit["way"], newId: string): TreeNode {
   const path = pathTo(tree, tileId);

@@ -12,7 +12,14 @@ export type DropMeaning =
   | { readonly does: "nothing" }
   | { readonly does: "put"; readonly tileId: string; readonly photoId: string }
   | { readonly does: "swap"; readonly tileId: string; readonly withTileId: string }
-  | { readonly does: "slip"; readonly photoId: string; readonly tileId: string; readonly edge: Edge }
+  /** Beside a tile; `whole`: as a column or a row of its own at the edge of the group that this tile is of. */
+  | {
+      readonly does: "slip";
+      readonly photoId: string;
+      readonly tileId: string;
+      readonly edge: Edge;
+      readonly whole?: true;
+    }
   | { readonly does: "move"; readonly movedId: string; readonly tileId: string; readonly edge: Edge }
   | { readonly does: "begin"; readonly photoId: string }
   /** It goes onto the page that faces this one. */
@@ -58,6 +65,8 @@ export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | unde
 function besideTiles(dragged: Dragged, on: PlacedPage, at: Point): DropMeaning {
   const near = nearestIn(on, at);
   if (near && dragged.from === "shelf") return { does: "slip", photoId: dragged.photoId, ...near };
+  const outer = near ? undefined : outerEdge(on, at);
+  if (outer && dragged.from === "shelf") return { does: "slip", photoId: dragged.photoId, ...outer, whole: true };
   if (near && dragged.from === "tile" && near.tileId !== dragged.tileId)
     return { does: "move", movedId: dragged.tileId, ...near };
   if (dragged.from !== "shelf" || on.groups.some((g) => g.group.arrangement.kind === "pockets"))
@@ -87,6 +96,26 @@ function nearestIn(on: PlacedPage, at: Point): { readonly tileId: string; readon
   if (!first) return undefined;
   const { tileId, edge } = rest.reduce((least, b) => (b.mm < least.mm ? b : least), first);
   return { tileId, edge };
+}
+
+/** How far outside of a group a point still means its edge. */
+const outerReachMm = 6;
+
+/** Just outside of a group: the edge that the point lies beyond, by one of its tiles. */
+function outerEdge(on: PlacedPage, at: Point): { readonly tileId: string; readonly edge: Edge } | undefined {
+  for (const { group, room, tiles } of on.groups.toReversed()) {
+    const [tile] = tiles;
+    if (!tile || group.arrangement.kind === "pockets") continue;
+    const beyond = [
+      ["left", room.x - at.x],
+      ["right", at.x - room.x - room.w],
+      ["top", room.y - at.y],
+      ["bottom", at.y - room.y - room.h],
+    ] as const;
+    const [edge, mm] = beyond.reduce((most, b) => (b[1] > most[1] ? b : most));
+    if (mm > 0 && mm <= outerReachMm) return { tileId: tile.id, edge };
+  }
+  return undefined;
 }
 
 const within = (r: Rect, p: Point): boolean => p.x >= r.x && p.y >= r.y && p.x <= r.x + r.w && p.y <= r.y + r.h;

@@ -27,10 +27,12 @@ import {
 import type { Point } from "#core/geometry";
 import { formatFromCard } from "#core/lab";
 import { labCardSchema } from "#core/lab/schema";
+import type { Photo } from "#core/photo";
 import { laidWords } from "#core/scene";
 import { setter } from "../check/check.fixture.ts";
 import { applied, collage, counter, firstPlaced } from "../document/project.fixture.ts";
 import {
+  allSlippedIn,
   breakMoved,
   breakRange,
   captionOf,
@@ -108,6 +110,44 @@ test("beside all tiles a photo slips into a gap or lies freely; a paper takes a 
   expect(meaningOfDrop(paper, page, { x: r.x + 2, y: r.y + 2 })).toMatchObject({ does: "put", tileId: first.id });
   const sprig = { ...fromShelf, section: "ornaments" } as const;
   expect(meaningOfDrop(sprig, page, first.frame.centre)).toMatchObject({ does: "lay", at: first.frame.centre });
+});
+
+test("just outside of a group photos become a column or a row of their own, over its whole height or width", () => {
+  const page = firstPlaced(collage([1.5, 1.5, 0.8, 1, 1.2]));
+  const { room } = page.groups[0]!;
+  const middle = { x: room.x + room.w / 2, y: room.y + room.h / 2 };
+  const outside = {
+    left: { x: room.x - 3, y: middle.y },
+    right: { x: room.x + room.w + 3, y: middle.y },
+    top: { x: middle.x, y: room.y - 3 },
+    bottom: { x: middle.x, y: room.y + room.h + 3 },
+  };
+  const photos = [
+    { id: "n1", widthPx: 3000, heightPx: 2000 } as Photo,
+    { id: "n2", widthPx: 2000, heightPx: 3000 } as Photo,
+  ];
+  for (const [edge, at] of Object.entries(outside)) {
+    const meant = meaningOfDrop(fromShelf, page, at);
+    if (meant.does !== "slip") throw new Error(meant.does);
+    expect([meant.edge, meant.whole]).toEqual([edge, true]);
+    const next = placeAgain(page, allSlippedIn(photos, meant.tileId, meant.edge, counter("n"), true)(page));
+    const fresh = arrangedOn(next).filter((t) => ["n1", "n2"].includes(photoIdOf(t) ?? ""));
+    const rects = fresh.map((t) => frameRect(t.frame));
+    const { gapMm } = next.look;
+    const upright = edge === "left" || edge === "right";
+    // Together they reach from one end to the other, at the edge that was meant.
+    const along = rects.reduce((sum, r) => sum + (upright ? r.h : r.w), gapMm);
+    expect(along).toBeCloseTo(upright ? room.h : room.w, 4);
+    for (const r of rects)
+      expect(
+        {
+          left: r.x - room.x,
+          top: r.y - room.y,
+          right: room.x + room.w - r.x - r.w,
+          bottom: room.y + room.h - r.y - r.h,
+        }[edge as "left"],
+      ).toBeCloseTo(0, 4);
+  }
 });
 
 test("what is laid freely lies whole inside the trim, in its own shape, over the rest", () => {

@@ -50,15 +50,22 @@ export const slippedIn =
 
 /** Several in a row, the first at the edge of the tile, the others each beside the one before. */
 export const allSlippedIn =
-  (photos: readonly Photo[], tileId: string, edge: Edge, newId: () => string): Edit =>
+  (photos: readonly Photo[], tileId: string, edge: Edge, newId: () => string, whole?: boolean): Edit =>
   (on) => {
     let now = on;
-    let at = { tileId, edge };
+    let at: { readonly tileId: string; readonly edge: Edge; readonly whole?: boolean | undefined } = {
+      tileId,
+      edge,
+      whole,
+    };
+    const along = edge === "top" || edge === "bottom" ? "bottom" : "right";
+    // Several share one column or one row.
+    const across = along === "bottom" ? "right" : "bottom";
     for (const photo of photos) {
       const known = new Set(arrangedTiles(now.page).map((t) => t.id));
-      now = placeAgain(now, slippedIn(photo, at.tileId, at.edge, newId)(now));
+      now = placeAgain(now, insertBeside(now, { photoId: photo.id, aspect: aspectOf(photo), ...at }, newId));
       const fresh = arrangedTiles(now.page).find((t) => !known.has(t.id));
-      if (fresh) at = { tileId: fresh.id, edge: edge === "top" || edge === "bottom" ? "bottom" : "right" };
+      if (fresh) at = { tileId: fresh.id, edge: whole ? across : along };
     }
     return now.page;
   };

@@ -9,6 +9,7 @@ import {
   type TreeSeam,
   tracksWithSeamAt,
   treeSeams,
+  withAtEdge,
   withBeside,
   withHalves,
   without,
@@ -79,15 +80,19 @@ export const withTrackMoved = (
     return moved === grid[axis] ? group : { ...group, arrangement: { ...grid, [axis]: moved } };
   });
 
-/** A tile put in at an edge of another, of its own shape as far as that can be; the page where it does not fit. */
+/**
+ * A tile put in at an edge of another, or of the `whole` group that this one is of, of its own shape as far as that can be; the page where
+ * it does not fit.
+ */
 export const withTileBeside = (
   on: PlacedPage,
   tile: Tile,
   shape: { readonly aspect: number; readonly shaped?: true },
-  to: { readonly tileId: string; readonly edge: Edge },
+  to: { readonly tileId: string; readonly edge: Edge; readonly whole?: boolean | undefined },
 ): Page =>
   onTree(on, groupAt(on, to.tileId), (tree, { group }) => {
-    const grown = withBeside(tree, to.tileId, to.edge, { tileId: tile.id, ...shape });
+    const leaf = { tileId: tile.id, ...shape };
+    const grown = to.whole ? withAtEdge(tree, to.edge, leaf) : withBeside(tree, to.tileId, to.edge, leaf);
     if (grown === tree) return group;
     return withTree({ ...group, tiles: besideIn(group.tiles, tile, to) }, grown, { loose: false });
   });
@@ -95,7 +100,13 @@ export const withTileBeside = (
 /** A photo put into a new tile at an edge of another; the page where it does not fit. */
 export const insertBeside = (
   on: PlacedPage,
-  what: { readonly photoId: string; readonly aspect: number; readonly tileId: string; readonly edge: Edge },
+  what: {
+    readonly photoId: string;
+    readonly aspect: number;
+    readonly tileId: string;
+    readonly edge: Edge;
+    readonly whole?: boolean | undefined;
+  },
   newId: () => string,
 ): Page => withTileBeside(on, newTile(what.photoId, newId), { aspect: what.aspect }, what);
 

@@ -79,7 +79,9 @@ function roomMade(services: Services, session: ProjectSession, m: DropMeaning): 
   if (m.does !== "slip") return undefined;
   const photos = photosOf(services, m.photoId);
   const tiles = arrangedTiles(openPage(session.state.getState())).length;
-  return tiles + photos.length > mostTiles ? undefined : allSlippedIn(photos, m.tileId, m.edge, services.newId);
+  return tiles + photos.length > mostTiles
+    ? undefined
+    : allSlippedIn(photos, m.tileId, m.edge, services.newId, m.whole);
 }
 
 function showMeant(services: Services, session: ProjectSession, m: DropMeaning): void {

@@ -20,16 +20,19 @@ export function makeCover(services: Pick<Services, "viewState" | "newId" | "libr
   openThe(services, session, made.cover);
 }
 
-const mostDetail = 1e6;
+/** As many pixels as the front of a usual book takes. */
+const enoughPixels = 10e6;
+/** About as much fine detail as a photo in focus has. */
+const usualDetail = 500;
 
-/** What a cover is chosen by: stars, and of starred photos which is sharpest; without stars how much of a photo are faces. */
-export const worthOfCover = (p: Photo): number =>
-  p.stars > 0
-    ? p.stars + Math.min(0.9, (p.likeness?.detail ?? 0) / mostDetail)
-    : Math.min(
-        0.9,
-        (p.focus?.faces ?? []).reduce((sum, f) => sum + f.w * f.h, 0),
-      );
+/** What a cover is chosen by: stars, and of starred photos which is sharpest there; without stars how much of a photo are faces. */
+export function worthOfCover(p: Photo): number {
+  const pixels = Math.min(1, (p.widthPx * p.heightPx) / enoughPixels);
+  const detail = p.likeness?.detail ?? 0;
+  if (p.stars > 0) return p.stars + 0.6 * pixels + (0.3 * detail) / (detail + usualDetail);
+  const faces = (p.focus?.faces ?? []).reduce((sum, f) => sum + f.w * f.h, 0);
+  return pixels * Math.min(0.9, faces);
+}
 
 export function changeSpine(session: ProjectSession, change: Partial<Spine>, mergeKey?: string): void {
   const { spine } = session.state.getState().project;
