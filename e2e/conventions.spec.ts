@@ -109,6 +109,21 @@ test("the pages answer as other programs do: right click, copy and paste, duplic
     await expect(free(page)).toHaveCount(3);
   });
 
+  await test.step("with Alt a click goes through what lies under the pointer", async () => {
+    const on = await box(free(page).first());
+    const at = { x: on.x + on.width * 0.7, y: on.y + on.height * 0.7 };
+    const chosen = sheet(page).getByRole("option", { selected: true });
+    const seen = new Set<string>();
+    await page.keyboard.down("Alt");
+    for (let i = 0; i < 4; i += 1) {
+      await page.mouse.click(at.x, at.y);
+      await expect(chosen).toHaveCount(1);
+      seen.add((await chosen.getAttribute("data-tile"))!);
+    }
+    await page.keyboard.up("Alt");
+    expect(seen.size).toBeGreaterThanOrEqual(3);
+  });
+
   await test.step("text from elsewhere becomes a story; what cannot lie on a page is answered", async () => {
     const paste = (kind: string, what: string) =>
       page.evaluate(

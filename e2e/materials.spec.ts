@@ -139,7 +139,7 @@ test("a paper that is a drawing goes along in a project file, and comes out of f
     const context = await browser.newContext({ baseURL: baseURL! });
     const other = await context.newPage();
     await other.goto("/");
-    await other.locator('input[type="file"][accept^=".zip"]').first().setInputFiles(file);
+    await other.locator('input[type="file"][accept*=".tessip"]').first().setInputFiles(file);
     await expect(other.getByText(/is among your projects now/)).toBeVisible();
     await expect(other.getByText(/not in the file/)).toHaveCount(0);
     await other.goto("/photos");

@@ -1,8 +1,8 @@
 import type { Edge } from "#core/arrange";
-import { arrangedOn, frameRect, groupAt, isArranged, type PlacedPage, type PlacedTile } from "#core/document";
+import { arrangedOn, frameRect, groupAt, isArranged, type PlacedPage } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
-import { outlineOf } from "#core/outlines";
 import type { Section } from "#core/photo";
+import { holds } from "./under-point.ts";
 
 export type Dragged =
   | { readonly from: "shelf"; readonly photoId: string; readonly section: Section }
@@ -119,18 +119,6 @@ function outerEdge(on: PlacedPage, at: Point): { readonly tileId: string; readon
 }
 
 const within = (r: Rect, p: Point): boolean => p.x >= r.x && p.y >= r.y && p.x <= r.x + r.w && p.y <= r.y + r.h;
-
-/** Whether a point lies on a tile, as it is turned and cut out. */
-function holds({ frame, outline, cornerMm }: PlacedTile, at: Point): boolean {
-  const turn = (-frame.turn * Math.PI) / 180;
-  const [x, y] = [at.x - frame.centre.x, at.y - frame.centre.y];
-  const upright = {
-    x: frame.centre.x + x * Math.cos(turn) - y * Math.sin(turn),
-    y: frame.centre.y + x * Math.sin(turn) + y * Math.cos(turn),
-  };
-  const whole = frameRect(frame);
-  return outlineOf(outline).holds({ whole, seen: whole, cornerMm }, upright);
-}
 
 /** The edge that a point lies near, by the side's own length. */
 function edgeAt(r: Rect, p: Point): Edge | undefined {

@@ -51,6 +51,7 @@ import {
   placeOnto,
   restyled,
   roomier,
+  tilesUnder,
   uncaptioned,
   withCaptions,
 } from "./index.ts";
@@ -148,6 +149,19 @@ test("just outside of a group photos become a column or a row of their own, over
         }[edge as "left"],
       ).toBeCloseTo(0, 4);
   }
+});
+
+test("under a point lie the tiles that hold it, what covers the others first", () => {
+  const page = firstPlaced(collage([1.5, 1.5]));
+  const [one] = arrangedOn(page);
+  const at = one!.frame.centre;
+  const newId = counter("over");
+  const laid = [0, 1].reduce(
+    (on) => placeAgain(on, laidFreely(on, { id: "p9", section: "photos", aspect: 1 }, at, newId)),
+    page,
+  );
+  expect(tilesUnder(laid, at)).toEqual(["over2", "over1", one!.id]);
+  expect(tilesUnder(laid, { x: -20, y: 5 })).toEqual([]);
 });
 
 test("what is laid freely lies whole inside the trim, in its own shape, over the rest", () => {

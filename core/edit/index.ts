@@ -73,4 +73,5 @@ export {
   takenAway,
   tileMoved,
 } from "./tree-edits.ts";
+export { tilesUnder } from "./under-point.ts";
 export { captionOf, newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "./word-edits.ts";

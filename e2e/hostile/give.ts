@@ -110,7 +110,7 @@ export class Giver {
     const inputs: Record<Exclude<Door, "paste">, ReturnType<Page["locator"]>> = {
       photos: page.getByTestId("choose-files").first(),
       papers: page.getByTestId("choose-files").first(),
-      project: page.locator('input[type="file"][accept^=".zip"]').first(),
+      project: page.locator('input[type="file"][accept*=".tessip"]').first(),
       everything: page.getByTestId("everything-file"),
       templates: page.locator('input[type="file"][accept^="application/json"]').first(),
       lab: page.locator('input[type="file"][accept^=".json"]').first(),

@@ -136,7 +136,7 @@ class Somebody {
         await saveWorkAsFile(page, join(this.#folder, "saved.zip"));
         await page.goto("/");
         await page.getByRole("button", { name: "Open a project file" }).waitFor();
-        const input = page.locator('input[type="file"][accept^=".zip"]').first();
+        const input = page.locator('input[type="file"][accept*=".tessip"]').first();
         await input.setInputFiles(join(this.#folder, "saved.zip"));
         await page
           .getByText(/is among your projects now/)

@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
-import { useMemo, useRef, useState } from "react";
+import { type MouseEvent, useMemo, useRef, useState } from "react";
 import { drawnPage } from "#core/document";
+import { tilesUnder } from "#core/edit";
 import { seenBox } from "#core/lab";
 import { pages as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
@@ -11,7 +12,7 @@ import { HandLayer } from "../../components/zoom/hand-layer.tsx";
 import { useZoom } from "../../components/zoom/use-zoom.ts";
 import { useServices } from "../../services.ts";
 import { useFacts } from "../../state/session/facts.ts";
-import { shown, shownPage, shownPlaced, useProject, useViewState } from "../../state/session/hooks.ts";
+import { shown, shownPage, shownPlaced, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPlaced } from "../../state/session/project-session.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
 import { CutLines } from "./cut-lines.tsx";
@@ -20,7 +21,7 @@ import { FacingPage, useFacing } from "./facing-page.tsx";
 import { FreeLayer } from "./free-layer.tsx";
 import { MatTools } from "./mat-tools.tsx";
 import { openSheet } from "./open-sheet.ts";
-import { openingView, openSize, type PageView } from "./page-view.ts";
+import { openingView, openSize, type PageView, toPage } from "./page-view.ts";
 import { ReframeLayer } from "./reframe-layer.tsx";
 import { SeamLayer } from "./seam-layer.tsx";
 import { TileLayer } from "./tile-layer.tsx";
@@ -33,6 +34,7 @@ const toolsPx = 30;
 /** The surface with the page on it, and everything that can be taken hold of. */
 export function Mat() {
   const { viewState } = useServices();
+  const session = useSession();
   const { format } = useProject(openPlaced);
   const tone = useViewState((s) => s.mat);
   const cutLines = useViewState((s) => s.cutLines);
@@ -64,6 +66,17 @@ export function Mat() {
         reframing: undefined,
       })),
   });
+  /** With Alt, each click chooses what lies under the thing that was chosen by the last one. */
+  const chooseNextUnder = (e: MouseEvent<HTMLElement>, lies: PageView) => {
+    const r = e.currentTarget.getBoundingClientRect();
+    const at = toPage(lies, { x: e.clientX - r.left, y: e.clientY - r.top });
+    const under = tilesUnder(openPlaced(session.state.getState()), at);
+    const [now, more] = viewState.getState().tiles.ids;
+    const next = under[more === undefined && now !== undefined ? (under.indexOf(now) + 1) % under.length : 0];
+    if (next === undefined) return;
+    e.stopPropagation();
+    viewState.setState({ tiles: { ids: new Set([next]), anchor: next } });
+  };
   // What follows a hand renders by itself; the mat around it does not.
   const held = useMemo(() => view && <HeldPage view={view} />, [view]);
   return (
@@ -105,6 +118,7 @@ export function Mat() {
               height: view.box.h * view.scale,
             }}
             boxShadow="paper"
+            onClickCapture={(e) => e.altKey && chooseNextUnder(e, view)}
             ref={openSheet.ref}
             data-testid="page"
           >
