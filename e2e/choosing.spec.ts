@@ -62,9 +62,9 @@ test("what is chosen among the photos comes along into what is made, and onto th
     };
     await put(4, "Put these 4 on a new page", false);
     await expect(tiles(page)).toHaveCount(4);
-    await put(2, "Beside what is on this page", true);
+    await put(2, "Add them to what is on this page", true);
     await expect(tiles(page)).toHaveCount(6);
-    await put(3, "In place of what is on this page", true);
+    await put(3, "Replace what is on this page", true);
     await expect(tiles(page)).toHaveCount(3);
     await page.getByRole("button", { name: "Undo: Arranged 3 photos" }).click();
     await expect(tiles(page)).toHaveCount(6);
@@ -100,7 +100,7 @@ test("what is chosen among the photos comes along into what is made, and onto th
     await page.keyboard.press("Control+a");
     await page.getByRole("button", { name: "Arrange 30 photos" }).click();
     await expect(
-      page.getByText(/^30 photos lie in pockets on \d+ pages now\. .*new sheets? (was|were) added\.$/),
+      page.getByText(/^30 photos are in pockets on \d+ pages now\. .*new sheets? (was|were) added\.$/),
     ).toBeVisible();
     await page.getByRole("button", { name: "Undo: Filled 30 tiles" }).click();
     await expect(page.getByRole("navigation", { name: "Steps of the project" })).toContainText("empty");

@@ -137,10 +137,10 @@ test("the pages answer as other programs do: right click, copy and paste, duplic
     await paste("text/plain", "We went up seven locks that day.");
     await expect(page.getByRole("option", { name: /We went up seven locks/ })).toBeVisible();
     await paste("text/plain", "");
-    await expect(page.getByText("There is nothing on the clipboard that could lie on a page.")).toBeVisible();
+    await expect(page.getByText("There is nothing on the clipboard that can go on a page.")).toBeVisible();
     // What says it is ours is believed only as far as it can be read.
     await paste("application/x-tessip-tiles", '{"free":[{"kind":"tile","id":"x"}],"fillings":[]}');
-    await expect(page.getByText("There is nothing on the clipboard that could lie on a page.").last()).toBeVisible();
+    await expect(page.getByText("There is nothing on the clipboard that can go on a page.").last()).toBeVisible();
     await expectKept(page);
   });
 

@@ -133,7 +133,7 @@ test("each part of a cover takes photos of its own, over all of it", async ({ pa
     await page.getByRole("button", { name: "Choose a file" }).click();
     await (await chooser).setFiles(path);
     await expect(
-      page.getByText(/front.png has another shape than this part: \d+(\.\d)? mm of it are cut off at the fold/),
+      page.getByText(/front.png does not have the shape of this part: \d+(\.\d)? mm is cut off at the fold/),
     ).toBeVisible();
     await page.getByRole("button", { name: "Done" }).click();
     await expect(tiles(page)).toHaveCount(4);

@@ -1,6 +1,6 @@
 /** Everything about books: their pages, their pace, their cover. */
 export const book = {
-  photosOver: "Photos over a whole part",
+  photosOver: "Fill a whole part with photos",
   panelNames: {
     page: "The page",
     left: "Left page",

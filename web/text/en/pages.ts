@@ -7,7 +7,7 @@ import { formats } from "./formats.ts";
 import { keeping } from "./keeping.ts";
 
 export const pages = {
-  pasteNothing: "There is nothing on the clipboard that could lie on a page. Photos, words and copied tiles can.",
+  pasteNothing: "There is nothing on the clipboard that can go on a page. Photos, words and copied tiles can.",
   pasteGone: (n: number) =>
     n === 1
       ? "1 copied photo is not among your photos here, and was left out."

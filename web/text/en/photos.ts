@@ -170,8 +170,8 @@ export const chosenWords = {
   puttings: {
     here: (n: number) => (n === 1 ? "Put it on this page" : `Put these ${n} on this page`),
     new: (n: number) => (n === 1 ? "Put it on a new page" : `Put these ${n} on a new page`),
-    add: () => "Beside what is on this page",
-    instead: () => "In place of what is on this page",
+    add: () => "Add them to what is on this page",
+    instead: () => "Replace what is on this page",
   },
   pageForEach: "On several pages …",
   otherPuttings: "Other ways to put them on pages",

@@ -11,7 +11,7 @@ export const pockets = {
   less: "Card smaller than its pocket by",
   bleed: "Bleed around each card",
   filledOn: (photos: number, pages: number, sheets: number) =>
-    `${photos === 1 ? "1 photo lies" : `${photos} photos lie`} in pockets on ${pages === 1 ? "1 page" : `${pages} pages`} now.${
+    `${photos === 1 ? "1 photo is" : `${photos} photos are`} in pockets on ${pages === 1 ? "1 page" : `${pages} pages`} now.${
       sheets === 0 ? "" : sheets === 1 ? " One new sheet was added." : ` ${sheets} new sheets were added.`
     }`,
   left: (n: number) =>

@@ -85,7 +85,7 @@ export const work = {
   finishedPart: "Which part of the cover",
   finishedWholeCover: "All of it, in one piece",
   finishedEdges: (name: string, sides: string, ends: string) =>
-    `${name} has another shape than this part: ${sides} of it are cut off at the fold and at the edge across from it, ${ends} at the top and at the bottom.`,
+    `${name} does not have the shape of this part: ${sides} is cut off at the fold and at the opposite edge, ${ends} at the top and at the bottom.`,
   finishedChoose: "Choose files",
   finishedChooseOne: "Choose a file",
   finishedReading: (name: string) => `Reading ${name}`,
