@@ -134,7 +134,7 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
   await test.step("more photos never take the place of what is on the page unasked", async () => {
     await station(page, /^Photos/).click();
     await page.getByRole("button", { name: "Choose all" }).click();
-    await page.getByRole("button", { name: /^Put 9 photos on/ }).click();
+    await page.getByRole("button", { name: /^Put these 9 on a new page/ }).click();
     await expect(tiles(page)).toHaveCount(9);
     await page.keyboard.press("PageUp");
     await expect(tiles(page)).toHaveCount(4);

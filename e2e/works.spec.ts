@@ -207,7 +207,7 @@ test("snapshots, copies, another beginning, two works as one, another size, fini
     await expect(dialog.getByText("This is the size that the project has.")).toBeVisible();
     await expect(dialog.getByRole("button", { name: "Fit all pages to the new size" })).toBeDisabled();
     await page.getByLabel("Lab", { exact: true }).selectOption({ label: "A size of my own" });
-    await dialog.getByRole("textbox", { name: "Width" }).fill("20 m");
+    await dialog.getByRole("textbox", { name: "Width" }).fill("20000 mm");
     await dialog.getByRole("textbox", { name: "Width" }).press("Enter");
     await expect(dialog.getByRole("alert")).toContainText("No side can be longer");
     await dialog.getByRole("textbox", { name: "Width" }).fill("400 mm");

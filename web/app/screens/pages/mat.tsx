@@ -104,7 +104,8 @@ export function Mat() {
             }));
             if (zooming.reaches) zooming.grab(e);
           }
-          if (!(zooming.reaches && e.target === e.currentTarget) && !busy) lasso.begin(e);
+          const pans = zooming.hand || (zooming.reaches && e.target === e.currentTarget);
+          if (!pans && !busy) lasso.begin(e);
         }}
       >
         {views?.facing && facing && <FacingPage facing={facing} view={views.facing} />}
