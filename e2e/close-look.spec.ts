@@ -162,8 +162,11 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
     }
     await page.goto(page.url().replace(/send$/, "orders"));
     await expect(station(page, /^Send/)).toBeVisible();
-    await page.keyboard.press("?");
-    await expect(page.getByRole("dialog", { name: "Keyboard shortcuts" })).toBeVisible();
+    // The keys are heard from the moment after it is first seen.
+    await expect(async () => {
+      await page.keyboard.press("?");
+      await expect(page.getByRole("dialog", { name: "Keyboard shortcuts" })).toBeVisible({ timeout: 1000 });
+    }).toPass();
     await page.keyboard.press("Escape");
   });
 });
