@@ -57,7 +57,7 @@ export function Remind({ keeping }: { readonly keeping: Keeping }) {
     }
   };
   return (
-    <HStack bg="oat.25" borderWidth="1px" borderColor="oat.300" borderRadius="card" px="4" py="2" mb="6" gap="3">
+    <HStack mt="-3" mb="6" gap="3">
       <Box color="glaze.500">
         <FolderHeart size={20} aria-hidden />
       </Box>

@@ -1,8 +1,9 @@
-import { Button, Grid, HStack, Switch, Text } from "@chakra-ui/react";
+import { Button, Grid, HStack, IconButton, Switch, Text } from "@chakra-ui/react";
 import {
   CaretsToAxisDashedHorizontal,
   CaretsToAxisDashedVertical,
   Columns2,
+  type LucideIcon,
   Rows2,
   Shuffle,
   Square,
@@ -42,6 +43,7 @@ import { aspectOf, type Photo } from "#core/photo";
 import { panel as words } from "../../../../text/index.ts";
 import { CountField } from "../../../components/count-field.tsx";
 import { Act, PanelSection } from "../../../components/panel-parts.tsx";
+import { Tooltip } from "../../../components/tooltip.tsx";
 import { type Services, useServices } from "../../../services.ts";
 import { shuffle, solveAgain } from "../../../state/edit/arrange-page.ts";
 import { arrangePhotos, photosInGroup } from "../../../state/edit/arrange-photos.ts";
@@ -71,9 +73,12 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
   const groupId = mainGroup(page)?.id ?? "";
   return (
     <PanelSection title={words.arrangement} folds="arrangement">
-      <Text fontSize="14px" color="fg.muted" role="status" mb="1.5">
-        <CropFigure />
-      </Text>
+      <HStack justify="space-between" mb="1.5" gap="2">
+        <Text fontSize="14px" color="fg.muted" role="status">
+          <CropFigure />
+        </Text>
+        <Parts page={page} />
+      </HStack>
       <HStack wrap="wrap" gap="1.5">
         <Button size="sm" variant="outline" onClick={() => shuffle(services, session, 1)}>
           <Shuffle size={16} aria-hidden /> {words.shuffle}
@@ -89,7 +94,6 @@ function OfTree({ page, tree }: { readonly page: Page; readonly tree: Tree }) {
           name={words.mirrorUpside}
           onAct={() => keep(session, "mirroredPage", count, mirrored("stack"))}
         />
-        <Parts page={page} />
         <Button size="sm" px="2" variant="outline" onClick={() => solveAgain(services, session)}>
           {words.again}
         </Button>
@@ -157,14 +161,19 @@ export function Parts({ page }: { readonly page: Page }) {
   const session = useSession();
   const [tileId] = useViewState((s) => s.tiles.ids);
   const split = (axis: RoomAxis) => keep(session, "splitPage", 1, (on) => splitAndFitted(services, on, tileId, axis));
+  const small = (Icon: LucideIcon, name: string, onAct: () => void) => (
+    <Tooltip words={name}>
+      <IconButton aria-label={name} size="xs" variant="ghost" minW="26px" h="26px" onClick={onAct}>
+        <Icon size={17} aria-hidden />
+      </IconButton>
+    </Tooltip>
+  );
   return (
-    <>
-      <Act icon={Columns2} name={words.partsBeside} onAct={() => split("side")} />
-      <Act icon={Rows2} name={words.partsStacked} onAct={() => split("stack")} />
-      {groupsOf(page).length > 1 && (
-        <Act icon={Square} name={words.onePart} onAct={() => keep(session, "joinedParts", 1, roomsJoined)} />
-      )}
-    </>
+    <HStack gap="0.5" flexShrink="0">
+      {groupsOf(page).length > 1 && small(Square, words.onePart, () => keep(session, "joinedParts", 1, roomsJoined))}
+      {small(Columns2, words.partsBeside, () => split("side"))}
+      {small(Rows2, words.partsStacked, () => split("stack"))}
+    </HStack>
   );
 }
 
