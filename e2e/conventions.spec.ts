@@ -198,7 +198,7 @@ test("the pages answer as other programs do: right click, copy and paste, duplic
       }),
     );
     await chooseFiles(page, undated);
-    await page.getByRole("button", { name: "2 dates are guesses" }).click();
+    await page.getByRole("button", { name: "2 guessed dates" }).click();
     await expect(page.getByRole("region", { name: "With the chosen photos" })).toContainText("2 chosen");
     await page.getByRole("button", { name: "Correct the time" }).click();
     await page.getByLabel("Day", { exact: true }).fill("");
@@ -207,9 +207,9 @@ test("the pages answer as other programs do: right click, copy and paste, duplic
     await expect(page.getByText("All 2 were taken on that day, in the order they have now.")).toBeVisible();
     await page.getByRole("button", { name: "Set the day" }).click();
     await expect(page.getByRole("heading", { name: "17 May 2025" })).toBeVisible();
-    await expect(page.getByRole("button", { name: /are guesses/ })).toHaveCount(0);
+    await expect(page.getByRole("button", { name: /guessed date/ })).toHaveCount(0);
     await page.getByRole("button", { name: /^Undo: / }).click();
-    await expect(page.getByRole("button", { name: "2 dates are guesses" })).toBeVisible();
+    await expect(page.getByRole("button", { name: "2 guessed dates" })).toBeVisible();
   });
 
   await test.step("a project file has an ending of its own, and is opened by a drop and by the system", async () => {

@@ -32,7 +32,7 @@ export const photos = {
     ornaments: (n: number) => `${n} small drawings to look around with.`,
   },
   sampleMissing: "The sample photos are not drawn yet. They come with npm run demo.",
-  guessed: (n: number) => (n === 1 ? "1 date is a guess" : `${n} dates are guesses`),
+  guessed: (n: number) => (n === 1 ? "1 guessed date" : `${n} guessed dates`),
   guessedWhy:
     "Nothing in these files says when they were taken, so their date is the file’s own. Choose them, to set it.",
   dateGuessed: "date is a guess",

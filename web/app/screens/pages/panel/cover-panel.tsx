@@ -55,8 +55,8 @@ export function CoverPanel() {
         <Text>{words.spineWidth(length(parts.spineMm))}</Text>
         <Text color="fg.subtle">{words.wrap(length(flat.bleedMm), isTurnedIn(project))}</Text>
       </Box>
-      <SpineSection narrow={parts.spineMm < parts.cover.leastForWordsMm} />
       <CoverParts page={page} />
+      <SpineSection narrow={parts.spineMm < parts.cover.leastForWordsMm} />
       {arrangement && <ArrangementSection page={page.page} arrangement={arrangement} />}
       <PanelSection title={panelWords.behindAll} folds="behind">
         <ColourRow
