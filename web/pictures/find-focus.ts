@@ -49,20 +49,13 @@ function open(): Promise<Human> {
     });
     try {
       await human.load();
-      if (!isWhole(human)) throw new Error("the face model did not come");
     } catch (e) {
-      // Whoever asks again may find it then.
-      finder = undefined;
       throw new FinderMissing(String(e));
     }
     return human;
   })();
   return finder;
 }
-
-/** A model that could not be fetched is there as well, only without what runs it. */
-const isWhole = (human: Human): boolean =>
-  Object.values(human.models.models).some((m) => (m as { readonly executor?: unknown } | null)?.executor !== undefined);
 
 /** Faces first; where there are none, what draws the eye. */
 export async function findFocus(preview: Blob): Promise<Focus> {
