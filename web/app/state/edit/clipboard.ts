@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { arrangementOf, emptyPlaces, holdsPockets, isFree } from "#core/document";
+import { arrangementOf, autoFramed, emptyPlaces, holdsPockets, isFree } from "#core/document";
 import { fillingSchema, freeTileSchema } from "#core/document/schema";
 import { type Clip, clipOf, freelyPasted, newWords, photosIn } from "#core/edit";
 import { pages as words } from "../../../text/index.ts";
@@ -38,8 +38,7 @@ export function chosenClip({ viewState }: Deps, session: ProjectSession): Clip |
   const { tiles, photos } = viewState.getState();
   if (tiles.ids.size > 0) return clipOf(openPage(session.state.getState()), [...tiles.ids]);
   if (photos.ids.size === 0) return undefined;
-  const view = { zoom: 1, centre: { x: 0.5, y: 0.5 }, turn: 0, flip: false, byHand: false, whole: false, behind: null };
-  return { free: [], fillings: [...photos.ids].map((photoId) => ({ kind: "photo", view: { ...view, photoId } })) };
+  return { free: [], fillings: [...photos.ids].map((id) => ({ kind: "photo", view: autoFramed(id) })) };
 }
 
 export function cutChosen({ viewState }: Deps, session: ProjectSession): void {

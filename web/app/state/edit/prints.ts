@@ -40,9 +40,12 @@ export function removePrints(
   if (pages.length === 0) return;
   const { project } = session.state.getState();
   session.commit({ code: "removedPrints", count: pages.length }, printsRemoved(project, pages, newId));
+  const { done } = session.state.getState().history;
+  // Once something else was done, that would be what it takes back.
+  const undo = () => session.state.getState().history.done === done && session.undo();
   notices.create({
     title: words.removed(pages.length),
     type: "info",
-    action: { label: common.undoIt, onClick: () => session.undo() },
+    action: { label: common.undoIt, onClick: () => void undo() },
   });
 }
