@@ -1,5 +1,7 @@
 /** @type {import("jest").Config} */
 export default {
+  // By itself one of two cores would stand idle.
+  maxWorkers: "100%",
   roots: ["<rootDir>/core", "<rootDir>/web", "<rootDir>/server", "<rootDir>/demo"],
   testMatch: ["**/*.test.ts"],
   testEnvironment: "node",

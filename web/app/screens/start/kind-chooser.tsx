@@ -1,5 +1,5 @@
 import { Box, Flex, RadioCard, Text } from "@chakra-ui/react";
-import { useMemo } from "react";
+import { useMemo, useRef } from "react";
 import {
   barePage,
   flowPhotos,
@@ -38,7 +38,7 @@ export function KindChooser({ kind, onChoose }: KindChooserProps) {
   const all = useLibrary((s) => s.photos);
   const carried = useCarried();
   const photos = carried.length > 0 ? carried : all;
-  const pictures = useMemo(() => picturesOf(photos), [photos]);
+  const pictures = usePictures(photos);
   return (
     <RadioCard.Root
       value={kind}
@@ -76,6 +76,16 @@ export function KindChooser({ kind, onChoose }: KindChooserProps) {
       </Flex>
     </RadioCard.Root>
   );
+}
+
+/** Arranged when photos have come in, and not anew for each of them, nor for what becomes known of one. */
+function usePictures(photos: readonly Photo[]): Record<Kind, Pages> {
+  const coming = useLibrary((s) => s.incoming !== undefined);
+  const settled = useRef(photos);
+  const sameOnes = photos.length === settled.current.length && photos.every((p, i) => p.id === settled.current[i]!.id);
+  if (!sameOnes && !coming) settled.current = photos;
+  const shown = settled.current;
+  return useMemo(() => picturesOf(shown), [shown]);
 }
 
 /** How the pages of a picture lie: facing each other, or as prints on a table. */
