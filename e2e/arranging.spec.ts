@@ -153,6 +153,44 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
     await page.getByText("Lock its place").click();
   });
 
+  await test.step("three are kept equally large, through a shuffle too, and what that costs is said", async () => {
+    const three = [2, 5, 7];
+    await nobodyChosen(page);
+    for (const [i, n] of three.entries()) await tile(page, n).click({ modifiers: i > 0 ? ["Control"] : [] });
+    await page.getByRole("button", { name: "Equally large" }).click();
+    await expectUndo(page, "Made 3 tiles equally large");
+    await expect(
+      page.getByText(/They are equally large(, and no more|: .* % more of the photos) is cropped/),
+    ).toBeVisible();
+    const named = await Promise.all(three.map((n) => nameOf(page, n)));
+    const areEqual = async () => {
+      const [all, called] = [await tileBoxes(page), await names(page)];
+      const areas = named.map((name) => all[called.indexOf(name)]!).map((b) => b.width * b.height);
+      expect(Math.max(...areas) / Math.min(...areas)).toBeLessThan(1.02);
+    };
+    await areEqual();
+    await page.keyboard.press("s");
+    await expectUndo(page, "Shuffled the arrangement");
+    await areEqual();
+    await expectEvenGaps(page);
+    await undoButton(page).click();
+    await tile(page, 2).click({ button: "right" });
+    await page.getByRole("menuitem", { name: "Let them differ in size" }).click();
+    await expectUndo(page, "Let 3 tiles differ in size again");
+  });
+
+  await test.step("what is set on several goes onto all of them, in one step", async () => {
+    await typeInto(page, "Border", "1/4");
+    await expectUndo(page, "Changed the border");
+    await tile(page, 1).click();
+    await expect(page.getByRole("textbox", { name: "Border" })).toHaveValue("0");
+    await tile(page, 5).click();
+    await expect(page.getByRole("textbox", { name: "Border" })).toHaveValue("0.25");
+    await undoButton(page).click();
+    await expect(page.getByRole("textbox", { name: "Border" })).toHaveValue("0");
+    await nobodyChosen(page);
+  });
+
   await test.step("two stay neighbours through every shuffle", async () => {
     await tile(page, 3).click();
     await tile(page, 9).click({ modifiers: ["Control"] });

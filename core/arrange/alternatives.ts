@@ -1,12 +1,13 @@
 import type { Rect } from "#core/geometry";
 import { seededRandom } from "#core/random";
-import { type FitTask, slicingTask, treeOf } from "./exact-fit.ts";
+import { type FitTask, leafOf, slicingTask, treeOf } from "./exact-fit.ts";
 import { lineBreaks } from "./line-breaks.ts";
 import { Score } from "./slicing/score.ts";
 import { bestTree, shortSearch } from "./slicing/search.ts";
 import { cropOf } from "./spans.ts";
 import { bundled, unbundled } from "./together.ts";
-import { isLeaf, looseRects, type TreeNode, treeRects } from "./tree.ts";
+import { looseRects, treeRects } from "./tree.ts";
+import { isLeaf, type TreeNode } from "./tree-node.ts";
 
 export const wayKinds = ["exact", "rows", "columns", "leader", "strips", "whole"] as const;
 export type AlternativeKind = (typeof wayKinds)[number];
@@ -69,8 +70,11 @@ export function alternatives(whole: AlternativesTask, count: number): Alternativ
     made.push({ kind: "strips", tree: inLines(task, 1, "side") });
     made.push({ kind: "strips", tree: inLines(task, 1, "stack") });
   }
-  for (const tree of exact.slice(0, 2)) made.push({ kind: "whole", tree, loose: true });
-  if (n <= 4) for (const m of [...made]) if (!m.loose) made.push({ ...m, kind: "whole", loose: true });
+  // What is equally large cannot all be whole.
+  if (given.equal.length === 0) {
+    for (const tree of exact.slice(0, 2)) made.push({ kind: "whole", tree, loose: true });
+    if (n <= 4) for (const m of [...made]) if (!m.loose) made.push({ ...m, kind: "whole", loose: true });
+  }
   const ways = made.map((m) => judged(whole, m.kind, unbundled(m.tree, bundles), m.loose ?? false));
   return apart(ways, whole, count);
 }
@@ -138,7 +142,7 @@ function inLines({ photos }: FitTask, lines: number, way: "side" | "stack"): Tre
   const lengths = photos.map((p) => (way === "side" ? p.aspect : 1 / p.aspect));
   let start = 0;
   const parts = lineBreaks(lengths, lines).map((end): TreeNode => {
-    const line = photos.slice(start, end).map(({ tileId, aspect }) => ({ tileId, aspect }));
+    const line = photos.slice(start, end).map(leafOf);
     start = end;
     return line.length === 1 ? line[0]! : { way, parts: line };
   });
@@ -148,7 +152,7 @@ function inLines({ photos }: FitTask, lines: number, way: "side" | "stack"): Tre
 /** One photo large, the others around it: at each side, in a corner, in the middle. */
 function ledBy(task: FitTask, leader: number, random: () => number, steps: number): TreeNode[] {
   const { photos, room } = task;
-  const lead = { tileId: photos[leader]!.tileId, aspect: photos[leader]!.aspect };
+  const lead = leafOf(photos[leader]!);
   const rest = photos.filter((_, i) => i !== leader);
   const w = room.w * leadShare ** 0.5;
   const h = room.h * leadShare ** 0.5;

@@ -1,12 +1,21 @@
 import type { Size } from "#core/geometry";
+import { equalSets } from "./equal.ts";
 import { relaxed } from "./relax.ts";
 import { bestTree } from "./slicing/search.ts";
 import { type SlicingTask, side, type Workbench } from "./slicing/workbench.ts";
-import { isLeaf, type TreeNode } from "./tree.ts";
+import { isLeaf, type TreeLeaf, type TreeNode } from "./tree-node.ts";
+
+export interface FitPhoto {
+  readonly tileId: string;
+  readonly aspect: number;
+  readonly weight?: number;
+  /** Those with the same number are to be equally large. */
+  readonly equal?: number | undefined;
+}
 
 export interface FitTask {
   /** In reading order. */
-  readonly photos: readonly { readonly tileId: string; readonly aspect: number; readonly weight?: number }[];
+  readonly photos: readonly FitPhoto[];
   readonly room: Size;
   /** Mm. */
   readonly gap: number;
@@ -34,6 +43,14 @@ export const slicingTask = ({ photos, room, gap, order }: FitTask): SlicingTask 
   room,
   gap,
   orderPrice: orderPrices[order ?? "mostly"],
+  equal: equalSets(photos).map((set) => set.map((p) => photos.indexOf(p))),
+});
+
+/** The place of a photo in a tree. */
+export const leafOf = ({ tileId, aspect, equal }: FitPhoto): TreeLeaf => ({
+  tileId,
+  aspect,
+  ...(equal === undefined ? {} : { equal }),
 });
 
 /**
@@ -43,7 +60,8 @@ export const slicingTask = ({ photos, room, gap, order }: FitTask): SlicingTask 
 export function exactFit(task: FitTask): TreeNode {
   const given = slicingTask(task);
   const tree = treeOf(bestTree(given, task.seed, task.turn).tree, given, task);
-  const few = task.photos.length > 1 && task.photos.length <= fewPhotos;
+  // Seams that are set would stand against tiles that are to be equally large.
+  const few = task.photos.length > 1 && task.photos.length <= fewPhotos && given.equal.length === 0;
   return few ? relaxed(tree, task.room, task.gap, new Map(task.photos.map((p) => [p.tileId, p.weight ?? 1]))) : tree;
 }
 
@@ -52,7 +70,7 @@ export function treeOf(found: Workbench, given: SlicingTask, task: FitTask): Tre
   const visit = (node: number): TreeNode => {
     if (node < found.n) {
       const photo = found.photo[node]!;
-      return { tileId: task.photos[photo]!.tileId, aspect: given.aspects[photo]! };
+      return leafOf({ ...task.photos[photo]!, aspect: given.aspects[photo]! });
     }
     const way = found.way[node] === side ? "side" : "stack";
     const parts = [found.left[node]!, found.right[node]!].map(visit);

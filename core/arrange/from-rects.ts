@@ -1,5 +1,5 @@
 import type { Rect } from "#core/geometry";
-import type { TreeNode } from "./tree.ts";
+import type { TreeNode } from "./tree-node.ts";
 
 /**
  * The slicing tree of tiles as they lie, each with the shape it has now, so that solving it changes nothing; undefined

@@ -10,6 +10,7 @@ export {
   wayKinds,
 } from "./alternatives.ts";
 export type { Arranger, ArrangeTask, GridPlan, PlanCell } from "./arranger.ts";
+export { withoutEqual, withSetsApart } from "./equal.ts";
 export { exactFit, type FitTask, type OrderPreference, orderPreferences } from "./exact-fit.ts";
 export { treeFromRects } from "./from-rects.ts";
 export { grid, meanCrop } from "./grid.ts";
@@ -20,17 +21,7 @@ export { cropOf } from "./spans.ts";
 export { type SuitTask, suited } from "./suit.ts";
 export { fitTogether } from "./together.ts";
 export { gridRects, tracksWithSeamAt, widestGap } from "./tracks.ts";
-export {
-  isLeaf,
-  leavesOf,
-  looseRects,
-  mapLeaves,
-  type TreeLeaf,
-  type TreeNode,
-  type TreeSplit,
-  treeRects,
-  widestTreeGap,
-} from "./tree.ts";
+export { looseRects, treeRects, widestTreeGap } from "./tree.ts";
 export {
   type Edge,
   inLineWith,
@@ -44,3 +35,4 @@ export {
   without,
   withSeamAt,
 } from "./tree-edit.ts";
+export { isLeaf, leavesOf, mapLeaves, type TreeLeaf, type TreeNode, type TreeSplit } from "./tree-node.ts";

@@ -1,6 +1,7 @@
 import type { Rect, Size } from "#core/geometry";
 import { cropOf } from "./spans.ts";
-import { isLeaf, leavesOf, type TreeNode, type TreeSplit, treeRects } from "./tree.ts";
+import { treeRects } from "./tree.ts";
+import { isLeaf, leavesOf, type TreeNode, type TreeSplit } from "./tree-node.ts";
 
 /** Of a crop against uneven sizes: as in the search, where the crop is not the same for all. */
 const cropPrice = 10;

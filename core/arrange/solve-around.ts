@@ -1,5 +1,6 @@
 import type { Rect, Size } from "#core/geometry";
-import { around, isLeaf, leavesOf, type TreeLeaf, type TreeNode, treeBoxes } from "./tree.ts";
+import { around, treeBoxes } from "./tree.ts";
+import { isLeaf, leavesOf, type TreeLeaf, type TreeNode } from "./tree-node.ts";
 
 export interface AroundTask {
   readonly tree: TreeNode;

@@ -1,8 +1,6 @@
-import { exactFit, type FitTask } from "./exact-fit.ts";
-import type { TreeSplit } from "./tree.ts";
-import { isLeaf, type TreeNode } from "./tree.ts";
-
-type FitPhoto = FitTask["photos"][number];
+import { exactFit, type FitPhoto, type FitTask, leafOf } from "./exact-fit.ts";
+import type { TreeSplit } from "./tree-node.ts";
+import { isLeaf, type TreeNode } from "./tree-node.ts";
 
 interface Bundle {
   readonly way: TreeSplit["way"];
@@ -52,5 +50,5 @@ export function unbundled(node: TreeNode, bundles: ReadonlyMap<string, Bundle>):
   }
   const bundle = bundles.get(node.tileId);
   if (!bundle) return node;
-  return { way: bundle.way, parts: bundle.photos.map(({ tileId, aspect }) => ({ tileId, aspect })) };
+  return { way: bundle.way, parts: bundle.photos.map(leafOf) };
 }

@@ -1,6 +1,7 @@
 import type { Rect } from "#core/geometry";
 import { clamp } from "#core/geometry";
-import { isLeaf, type TreeLeaf, type TreeNode, type TreeSplit, treeBoxes } from "./tree.ts";
+import { treeBoxes } from "./tree.ts";
+import { isLeaf, leavesOf, type TreeLeaf, type TreeNode, type TreeSplit } from "./tree-node.ts";
 
 /** The numbers of the parts that lead from the root to a node. */
 export type TreePath = readonly number[];
@@ -205,6 +206,9 @@ export function without(tree: TreeNode, tileId: string, room: Rect, gap: number)
         : only;
     return replacedAt(tree, up, filling);
   }
+  // Shares that stand would keep tiles from being equally large.
+  if (left.some((part) => leavesOf(part).some((l) => l.equal !== undefined)))
+    return replacedAt(tree, up, { way: split.way, parts: left });
   const boxes = treeBoxes(tree, room, gap);
   const across = split.way === "side";
   const lengths = split.parts.map((_, i) => {

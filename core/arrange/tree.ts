@@ -1,33 +1,6 @@
 import type { Rect, Size } from "#core/geometry";
-
-/** A place for one photo. `aspect` is the shape it would have by itself. */
-export interface TreeLeaf {
-  readonly tileId: string;
-  readonly aspect: number;
-  /** A person gave it this shape, whatever photo lies in it. */
-  readonly shaped?: true | undefined;
-}
-
-/** Two or more parts side by side, or stacked. A part never holds parts of its own way: they would be one row. */
-export interface TreeSplit {
-  readonly way: "side" | "stack";
-  readonly parts: readonly TreeNode[];
-  /** Set where a hand moved a seam: shares of the length that the gaps leave, and the shape of the whole part. */
-  readonly set?: { readonly shares: readonly number[]; readonly aspect: number } | undefined;
-}
-
-/** A slicing tree: the room is cut again and again, each time all the way across a part. */
-export type TreeNode = TreeLeaf | TreeSplit;
-
-export const isLeaf = (node: TreeNode): node is TreeLeaf => "tileId" in node;
-
-export function leavesOf(node: TreeNode): readonly TreeLeaf[] {
-  return isLeaf(node) ? [node] : node.parts.flatMap(leavesOf);
-}
-
-export function mapLeaves(node: TreeNode, edit: (leaf: TreeLeaf) => TreeLeaf): TreeNode {
-  return isLeaf(node) ? edit(node) : { ...node, parts: node.parts.map((part) => mapLeaves(part, edit)) };
-}
+import { equalRects } from "./equal.ts";
+import { isLeaf, leavesOf, mapLeaves, type TreeNode, type TreeSplit } from "./tree-node.ts";
 
 /** `w = s·a·h + p + q·s`; see `Workbench` for where it comes from. */
 interface Line {
@@ -63,7 +36,14 @@ const factorOf = (line: Line, room: Size): number => (room.w - line.p) / (line.a
  */
 export function treeRects(tree: TreeNode, room: Rect, gap: number): Map<string, Rect> {
   const rects = solvedRects(tree, room, gap);
-  return leavesOf(tree).some((l) => l.shaped) ? shapedRects(tree, room, gap, rects) : rects;
+  const leaves = leavesOf(tree);
+  if (leaves.some((l) => l.equal !== undefined)) return equalRects(tree, rects, (t) => laid(t, room, gap));
+  return leaves.some((l) => l.shaped) ? shapedRects(tree, room, gap, rects) : rects;
+}
+
+function laid(tree: TreeNode, room: Rect, gap: number): Map<string, Rect> | undefined {
+  const found = new Map<string, Rect>();
+  return lay(tree, room, gap, found) ? found : undefined;
 }
 
 /** Where a shape asked for is met this nearly, nobody sees the rest. */
@@ -97,8 +77,8 @@ function shapedRects(tree: TreeNode, room: Rect, gap: number, first: Map<string,
       return { ...l, aspect: min(aspect * widestTune, max(aspect / widestTune, exp(asked + step))) };
     });
     if (!(off > shapeSlack)) break;
-    const next = new Map<string, Rect>();
-    if (!lay(tuned, room, gap, next)) break;
+    const next = laid(tuned, room, gap);
+    if (!next) break;
     rects = next;
   }
   return rects;

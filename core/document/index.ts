@@ -1,5 +1,6 @@
 export { tileIdsOf } from "./arrangements/index.ts";
 export { alternativesOf } from "./arranging/alternatives-of.ts";
+export { areEqual, costOfEqual, withEqual } from "./arranging/equal-tiles.ts";
 export { type Flowed, type FlowTask, fillEmpty, flowPhotos } from "./arranging/flow-photos.ts";
 export { type Laid, layPhotos, layRows, regrouped } from "./arranging/lay-photos.ts";
 export { firstTree, layTree, plainTree, withTree } from "./arranging/lay-tree.ts";

@@ -54,6 +54,7 @@ export {
 export {
   type AspectOf,
   allSlippedIn,
+  areEvenlyLarge,
   arrangedAs,
   asFirstMade,
   differsFromFirst,
@@ -65,6 +66,7 @@ export {
   keptTogether,
   ledBy,
   locked,
+  madeEqual,
   mirrored,
   seedOf,
   shaped,

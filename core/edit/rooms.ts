@@ -1,4 +1,4 @@
-import type { TreeNode } from "#core/arrange";
+import { type TreeNode, withSetsApart } from "#core/arrange";
 import {
   type Group,
   groupAt,
@@ -97,7 +97,10 @@ export const bareRegions = (on: PlacedPage): readonly Region[] =>
 export function roomsJoined(on: PlacedPage): Page {
   const [first, ...rest] = on.groups;
   if (!first || rest.length === 0) return on.page;
-  const tree = joinedTree(on.groups);
+  const trees = on.groups.map(treeOfGroup);
+  if (!trees.every((t) => t !== undefined)) return on.page;
+  const apart = new Map(withSetsApart(trees).map((t, i) => [on.groups[i]!, t]));
+  const tree = joinedTree(on.groups, (g) => apart.get(g)!);
   if (!tree) return on.page;
   const { first: _, ...main } = first.group;
   const tiles = on.groups.flatMap((g) => g.group.tiles);
@@ -109,9 +112,9 @@ export function roomsJoined(on: PlacedPage): Page {
 }
 
 /** The trees of groups as one, cut where they all lie on either side of a line. */
-function joinedTree(groups: readonly PlacedGroup[]): TreeNode | undefined {
+function joinedTree(groups: readonly PlacedGroup[], treeOf: (group: PlacedGroup) => TreeNode): TreeNode | undefined {
   const [only, ...more] = groups;
-  if (!only || more.length === 0) return treeOfGroup(only);
+  if (!only || more.length === 0) return only && treeOf(only);
   for (const [way, from, to] of [
     ["side", (g: PlacedGroup) => g.room.x, (g: PlacedGroup) => g.room.x + g.room.w],
     ["stack", (g: PlacedGroup) => g.room.y, (g: PlacedGroup) => g.room.y + g.room.h],
@@ -120,7 +123,7 @@ function joinedTree(groups: readonly PlacedGroup[]): TreeNode | undefined {
     for (let i = 1; i < sorted.length; i += 1) {
       const [before, after] = [sorted.slice(0, i), sorted.slice(i)];
       if (Math.max(...before.map(to)) > Math.min(...after.map(from)) + near) continue;
-      const [a, b] = [joinedTree(before), joinedTree(after)];
+      const [a, b] = [joinedTree(before, treeOf), joinedTree(after, treeOf)];
       return a && b && { way, parts: [a, b] };
     }
   }

@@ -3,6 +3,7 @@ import {
   areKeptTogether,
   arrangedOn,
   arrangedTiles,
+  costOfEqual,
   firstTree,
   type Group,
   groupAt,
@@ -25,6 +26,7 @@ import {
   type Tile,
   type Tree,
   treeIn,
+  withEqual,
   withGroup,
   withLead,
   withLock,
@@ -169,6 +171,27 @@ export const keptTogether =
       if (!areKeptTogether(asked, tileIds)) return asked;
       return anew({ ...at, group: asked }, shapeOf, seedOf(on.page));
     });
+
+/** A page on which this share of the photos is cropped is arranged anew rather than kept. */
+const dearCrop = 0.05;
+
+/** These tiles are equally large from now on, or need not be any more. */
+export const madeEqual =
+  (shapeOf: AspectOf, tileIds: readonly string[], equal: boolean): Edit =>
+  (on) =>
+    onGroup(on, groupAt(on, tileIds[0]), (at) => {
+      const group = withEqual(at, tileIds, equal);
+      const here = placeAgain(on, withGroup(on.page, group)).groups.find((g) => g.group.id === group.id);
+      // Where it costs little nothing else moves.
+      if (!equal || !here || (areEvenlyLarge(here, tileIds) && costOfEqual(here) < dearCrop)) return group;
+      return anew({ ...at, group }, shapeOf, seedOf(on.page));
+    });
+
+/** Whether tiles are as large as each other to a thousandth. */
+export function areEvenlyLarge(at: PlacedGroup, tileIds: readonly string[]): boolean {
+  const areas = at.tiles.filter((t) => tileIds.includes(t.id)).map(area);
+  return Math.max(...areas) < 1.001 * Math.min(...areas);
+}
 
 export const inOrder =
   (shapeOf: AspectOf, order: Tree["order"]): Edit =>

@@ -47,7 +47,7 @@ export function adapted(template: Template, format: PageFormat): Adapted {
     attempt(reshaped(quarterTree(template.tree), shapes), otherTreePrice.quarter);
     const photos = inReadingOrder(leaves, drawn).map((l) => {
       const r = drawn.get(l.tileId)!;
-      return { tileId: l.tileId, aspect: shapeOf(r), weight: r.w * r.h };
+      return { tileId: l.tileId, aspect: shapeOf(r), weight: r.w * r.h, equal: l.equal };
     });
     attempt(exactFit({ photos, room, gap: look.gapMm, seed: 0, order: "kept" }), otherTreePrice.solved);
   }

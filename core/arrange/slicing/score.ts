@@ -19,6 +19,8 @@ export const price = {
   leastShare: 0.5,
   /** For a photo that is to lead, by how far it is off. */
   lead: 2.5,
+  /** For photos that are to be equally large, by how far each has to be bent for it: nearly what that will crop. */
+  unequal: 120,
 } as const;
 
 /**
@@ -29,6 +31,7 @@ export class Score {
   readonly #wanted: Float64Array;
   readonly #pairs: number;
   readonly #orderPrice: number;
+  readonly #equal: SlicingTask["equal"];
   // By photo, for one question at a time.
   readonly #top: Float64Array;
   readonly #high: Float64Array;
@@ -38,6 +41,7 @@ export class Score {
     const sum = task.weights.reduce((a, b) => a + b, 0);
     this.#wanted = Float64Array.from(task.weights, (w) => w / sum);
     this.#orderPrice = task.orderPrice;
+    this.#equal = task.equal;
     const n = task.aspects.length;
     this.#pairs = (n * (n - 1)) / 2;
     this.#top = new Float64Array(n);
@@ -54,6 +58,7 @@ export class Score {
     if (crop > price.seenCrop && tree.n >= price.manyPhotos) cost += price.cropSeen * (crop - price.seenCrop);
     if (cost > bound || !tree.lay(s)) return never;
     cost += this.#uneven(tree);
+    if (this.#equal.length > 0) cost += price.unequal * this.#unequal(tree);
     if (cost > bound) return never;
     if (this.#pairs === 0 || this.#orderPrice === 0) return cost;
     // Half of one minus Kendall's tau is the share of pairs that are read the wrong way round.
@@ -80,6 +85,20 @@ export class Score {
     const mean = apart / n;
     const short = least < price.leastShare ? price.leastShare - least : 0;
     return mean * mean + price.small * short * short + price.lead * lead;
+  }
+
+  /** How far photos that are to be equally large are from that, as logarithms: the mean over all photos. */
+  #unequal(tree: Workbench): number {
+    const { n, photo } = tree;
+    const area = this.#top;
+    for (let leaf = 0; leaf < n; leaf += 1) area[photo[leaf]!] = log(tree.w[leaf]! * tree.h[leaf]!);
+    let off = 0;
+    for (const set of this.#equal) {
+      let mean = 0;
+      for (const p of set) mean += area[p]! / set.length;
+      for (const p of set) off += abs(area[p]! - mean);
+    }
+    return off / n;
   }
 
   /** Pairs whose second is read before the first: those on one line go by their middles across, the others down. */

@@ -10,6 +10,8 @@ export interface SlicingTask {
   readonly gap: number;
   /** What a reading order turned round as a whole costs, on the scale of the other prices; half of it is pure chance. */
   readonly orderPrice: number;
+  /** Sets of photos that are to be equally large, by their places in the list. */
+  readonly equal: readonly (readonly number[])[];
 }
 
 export const side = 0;

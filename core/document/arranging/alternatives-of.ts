@@ -3,7 +3,7 @@ import type { PhotoShape } from "#core/fit";
 import { isLocked, photoIdOf, treeIn } from "../page/page.ts";
 import type { PlacedGroup } from "../page/place-page.ts";
 import { cutsFace } from "./flow-photos.ts";
-import { leadWeight } from "./lay-tree.ts";
+import { equalSetsIn, leadWeight } from "./lay-tree.ts";
 import { refit } from "./solve-again.ts";
 
 /** How many really different ones are looked for. */
@@ -23,11 +23,13 @@ export function alternativesOf(
   const photos = tiles.map((tile) => framedOf(photoIdOf(tile) ?? ""));
   const leader = tree?.lead ? tiles.findIndex((t) => t.id === tree.lead!.tileId) : -1;
   const weight = (i: number) => (i === leader && tiles.length > 1 ? leadWeight(tree!.lead!.share, tiles.length) : 1);
+  const equal = equalSetsIn(group);
   const task: AlternativesTask = {
     photos: tiles.map((tile, i) => ({
       tileId: tile.id,
       aspect: photos[i]?.aspect ?? tile.frame.width / tile.frame.height,
       weight: weight(i),
+      equal: equal.get(tile.id),
     })),
     room,
     gap: gapMm,

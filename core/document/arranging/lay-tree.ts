@@ -45,11 +45,13 @@ export function layTree(on: PlacedPage, task: TreeTask): Result<Laid, "tooManyTi
   const { together, order } = rules;
   const leading = task.lead && tiles.find((t) => photoIdOf(t) === task.lead!.photoId);
   const lead = leading ? { tileId: leading.id, share: task.lead!.share } : rules.lead;
+  const equal = equalSetsIn(group);
   const fit: FitTask = {
     photos: tiles.map((tile, i) => ({
       tileId: tile.id,
       aspect: task.photos[i]!.aspect,
       weight: tile.id === lead?.tileId && n > 1 ? leadWeight(lead.share, n) : 1,
+      equal: equal.get(tile.id),
     })),
     room: placed?.room ?? roomRect(wholeRoom, look, format),
     gap: placed?.gapMm ?? look.gapMm,
@@ -74,6 +76,13 @@ function rulesFor(was: Tree | undefined, tileIds: readonly string[]): Pick<Tree,
 export interface TreeChange extends Partial<Omit<Tree, "kind" | "tree">> {
   /** Where "as first made" leads back to from now on. */
   readonly first?: TreeNode;
+}
+
+/** The set of equally large tiles that each tile of a group is in; those in none are missing. */
+export function equalSetsIn(group: Group | undefined): ReadonlyMap<string, number> {
+  const tree = treeIn(group)?.tree;
+  const leaves = tree ? leavesOf(tree) : [];
+  return new Map(leaves.flatMap((l) => (l.equal === undefined ? [] : [[l.tileId, l.equal] as const])));
 }
 
 /** The group with another tree over its tiles; those without a place in it are gone. */

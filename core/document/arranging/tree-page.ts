@@ -13,6 +13,7 @@ import {
   withBeside,
   withHalves,
   without,
+  withoutEqual,
   withSeamAt,
 } from "#core/arrange";
 import { treeOf } from "../arrangements/index.ts";
@@ -133,7 +134,7 @@ export function withTileMoved(
   if (!from || !tile || !leaf || tileId === to.tileId) return on.page;
   if (!from.group.tiles.some((t) => t.id === to.tileId)) {
     const taken = removeTiles(on, [tileId]);
-    const there = withTileBeside(placeAgain(on, taken), tile, leaf, to);
+    const there = withTileBeside(placeAgain(on, taken), tile, withoutEqual(leaf), to);
     return there === taken ? on.page : there;
   }
   return onTree(on, from, (all, { group, room, gapMm }) => {

@@ -34,6 +34,8 @@ export const stepCodes = [
   "resetArrangement",
   "mirroredPage",
   "keptTogether",
+  "madeEqual",
+  "freedSizes",
   "changedOrder",
   "hidTile",
   "showedTile",

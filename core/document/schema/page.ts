@@ -141,7 +141,13 @@ export type Grid = z.infer<typeof gridSchema>;
 
 export const partSchema: z.ZodType<TreeNode> = z.lazy(() => z.union([leafSchema, splitSchema]));
 const leafSchema = z
-  .object({ tileId: id, aspect: z.number().positive().max(1e4), shaped: z.literal(true).optional() })
+  .object({
+    tileId: id,
+    aspect: z.number().positive().max(1e4),
+    shaped: z.literal(true).optional(),
+    /** Tiles with the same number are equally large. */
+    equal: z.number().int().min(1).max(1000).optional(),
+  })
   .readonly();
 const splitSchema = z
   .object({

@@ -69,6 +69,8 @@ export const tileMenu = {
   },
   swap: "Swap their photos",
   together: "Keep together, or no more",
+  equal: "Make them equally large",
+  equalNot: "Let them differ in size",
   lock: "Lock in place",
   unlock: "Unlock",
   empty: "Remove the photo only",
@@ -284,6 +286,12 @@ export const panel = {
   lockFilling: "Lock what is in it",
   lockMany: "Lock their places",
   together: "Keep together",
+  equal: "Equally large",
+  equalCost: (share: number) =>
+    share < 0.0005
+      ? "They are equally large, and no more is cropped for it."
+      : `They are equally large: ${formats.percent(share, share < 0.0995 ? 1 : 0)} more of the photos is cropped for it.`,
+  equalNot: "They cannot be quite as large as each other: lines between them were moved by hand.",
   slipBeside: "Slip the chosen photo in",
   slipAt: { left: "Left of it", right: "Right of it", top: "Above it", bottom: "Below it" },
   turnShape: "Turn its shape",
@@ -308,6 +316,7 @@ export const panel = {
   gapAndMargin: "Gap and margin",
   edges: "Corners and border",
   tileEdges: "Outline and border",
+  theyDiffer: "They differ. What you set here goes onto all of them.",
   behindAll: "Background",
   gap: "Gap",
   margin: "Margin",
@@ -344,6 +353,7 @@ export const panel = {
   empty: "Remove the photo only",
   emptyMany: (n: number) => `Remove ${n} photos only`,
   swap: "Swap their photos",
+  putChosenMany: (n: number) => `Put the ${n === 1 ? "chosen photo" : `${n} chosen photos`} in these places`,
   putChosen: "Put the chosen photo here",
   putChosenHelp: "Choose one photo on the shelf, then it can go in here.",
   taken: "Taken",

@@ -117,6 +117,10 @@ export function stepWords({ code, count }: StepName): string {
       return "Mirrored the page";
     case "keptTogether":
       return "Changed which photos stay together";
+    case "madeEqual":
+      return `Made ${tiles} equally large`;
+    case "freedSizes":
+      return `Let ${tiles} differ in size again`;
     case "changedOrder":
       return "Changed how much the order matters";
     case "hidTile":

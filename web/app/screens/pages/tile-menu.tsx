@@ -1,11 +1,22 @@
 import type { ReactElement } from "react";
-import { allTiles, areWords, arrangedTiles, findTile, isFree, isLocked, type Page, type Tile } from "#core/document";
+import {
+  allTiles,
+  areEqual,
+  areWords,
+  arrangedTiles,
+  findTile,
+  groupOfTile,
+  isFree,
+  isLocked,
+  type Page,
+  type Tile,
+} from "#core/document";
 import { halved, keptTogether, locked, slippedIn } from "#core/edit";
 import { tileMenu as words } from "../../../text/index.ts";
 import { firstKeyOf } from "../../commands/shown.ts";
 import { ContextMenu, type Deed } from "../../components/context-menu.tsx";
 import { useServices } from "../../services.ts";
-import { lead, leadOf } from "../../state/edit/arrange-page.ts";
+import { canBeEqual, lead, leadOf, makeEqual } from "../../state/edit/arrange-page.ts";
 import { emptyThem, putPhoto, swapPhotos, takeAway } from "../../state/edit/page-gestures.ts";
 import { keep } from "../../state/edit/tree-gestures.ts";
 import { takeOff } from "../../state/edit/word-gestures.ts";
@@ -56,6 +67,9 @@ function useDeeds(): readonly Deed[] {
       () => keep(session, "keptTogether", ids.length, keptTogether(aspectsIn(services), ids)),
     ]);
   const free = tiles.some((t) => isFree(page, t.id));
+  const equal = areEqual(groupOfTile(page, tile.id), ids);
+  if (canBeEqual(page, ids))
+    all.push(["equal", equal ? words.equalNot : words.equal, () => makeEqual(services, session, ids, !equal)]);
   const areLocked = tiles.every((t) => isLocked(t));
   if (!free)
     all.push([

@@ -1,5 +1,15 @@
-import { arrangedTiles, canSolveAgain, mainGroup, mostTiles, type Page, type Tree, treeIn } from "#core/document";
-import { ledBy, seedOf, solvedFrom } from "#core/edit";
+import {
+  arrangedTiles,
+  canSolveAgain,
+  groupOfTile,
+  holdsPockets,
+  mainGroup,
+  mostTiles,
+  type Page,
+  type Tree,
+  treeIn,
+} from "#core/document";
+import { ledBy, madeEqual, seedOf, solvedFrom } from "#core/edit";
 import { refused } from "#core/result";
 import { changeTrouble, arranged as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
@@ -49,4 +59,16 @@ export function lead({ library }: Deps, session: ProjectSession, tileId: string 
   if (!free(session)) return;
   const next = tileId === undefined ? null : { tileId, share: Math.min(0.8, Math.max(0.1, share)) };
   keep(session, tileId === undefined ? "arrangedAnew" : "ledBy", 1, ledBy(aspectsIn({ library }), next));
+}
+
+/** Whether these tiles can be kept equally large: several of one group, which are not the pockets of a pattern. */
+export function canBeEqual(page: Page, tileIds: readonly string[]): boolean {
+  const group = groupOfTile(page, tileIds[0] ?? "");
+  return tileIds.length > 1 && !holdsPockets(page) && tileIds.every((id) => group?.tiles.some((t) => t.id === id));
+}
+
+/** The arranger keeps these tiles equally large from now on, or no more. */
+export function makeEqual({ library }: Deps, session: ProjectSession, ids: readonly string[], equal: boolean): void {
+  if (free(session))
+    keep(session, equal ? "madeEqual" : "freedSizes", ids.length, madeEqual(aspectsIn({ library }), ids, equal));
 }

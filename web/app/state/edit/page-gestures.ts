@@ -113,17 +113,18 @@ export function resetFraming(session: ProjectSession, tileId: string): void {
   session.commit({ code: "resetFraming", count: 1 }, [fill(page, [{ tileId, filling }])]);
 }
 
-export const fillWithColourChange = (page: Page, tileId: string, colour: Colour): Change =>
-  fill(page, [{ tileId, filling: { kind: "colour", colour } }]);
+export const fillWithColourChange = (page: Page, tileIds: readonly string[], colour: Colour | undefined): Change =>
+  fill(
+    page,
+    tileIds.map((tileId) => ({ tileId, filling: colour ? { kind: "colour", colour } : { kind: "empty" } })),
+  );
 
-/** A plain colour in place of a photo; without one the tile is empty again. */
-export function fillWithColour(session: ProjectSession, tileId: string, colour: Colour | undefined): void {
-  const page = pageOf(session);
-  if (unlockedOf(session, [tileId]).length === 0) return;
-  const change = colour
-    ? fillWithColourChange(page, tileId, colour)
-    : fill(page, [{ tileId, filling: { kind: "empty" } }]);
-  session.commit({ code: "changedHold", count: 1 }, [change]);
+/** A plain colour in place of photos; without one the tiles are empty again. */
+export function fillWithColour(session: ProjectSession, tileIds: readonly string[], colour: Colour | undefined): void {
+  const free = unlockedOf(session, tileIds);
+  if (free.length === 0) return;
+  const change = fillWithColourChange(pageOf(session), free, colour);
+  session.commit({ code: "changedHold", count: free.length }, [change]);
 }
 
 /** In how many tiles of the whole work a photo lies. */

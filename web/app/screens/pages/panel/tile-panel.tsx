@@ -1,34 +1,22 @@
 import { Box, Button, HStack, Text } from "@chakra-ui/react";
-import { Crop, PaintBucket, Type } from "lucide-react";
+import { Crop, Type } from "lucide-react";
 import { memo } from "react";
-import type { Colour } from "#core/colour";
-import { type Change, cardBleed, frameRect, holdsPockets, isFree, type PlacedTile } from "#core/document";
-import { type OutlineName, outlineNames, outlineOf } from "#core/outlines";
-import { formatLength, formatSize } from "#core/units";
-import { changeTrouble, formats, panel as words, words as wordWords } from "../../../../text/index.ts";
-import { Beside } from "../../../components/field-label.tsx";
-import { NumberField } from "../../../components/number-field.tsx";
+import { frameRect, holdsPockets, isFree, type PlacedTile } from "#core/document";
+import { formatSize } from "#core/units";
+import { formats, panel as words, words as wordWords } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
-import { Select } from "../../../components/select.tsx";
 import { useServices } from "../../../services.ts";
-import {
-  emptyThem,
-  fillWithColour,
-  fillWithColourChange,
-  placesOf,
-  putPhoto,
-  replaceEverywhere,
-} from "../../../state/edit/page-gestures.ts";
+import { emptyThem, placesOf, putPhoto, replaceEverywhere } from "../../../state/edit/page-gestures.ts";
 import { captionUnder, writeIn } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
-import { ColourRow } from "./colour-row.tsx";
-import { LengthRow } from "./length-row.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
+import { PlainColour } from "./plain-colour.tsx";
 import { Reframing } from "./reframing.tsx";
 import { SharpnessFigure } from "./sharpness.tsx";
+import { TileDress } from "./tile-dress.tsx";
 import { TilePlace } from "./tile-place.tsx";
 
 /** One tile: its photo, how sharp it prints, and what can be done with it. */
@@ -100,7 +88,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
             </Button>
           )}
           {view && !reframing && <MoveToPage tileIds={[tile.id]} />}
-          {!view && <PlainColour tile={tile} />}
+          {!view && <PlainColour tiles={[tile]} />}
           {!view && (
             <Button size="sm" variant="ghost" w="full" onClick={() => writeIn(services, session, tile.id)}>
               <Type size={17} aria-hidden /> {wordWords.writeHere}
@@ -119,144 +107,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
         </HStack>
       </PanelSection>
       {!reframing && <TilePlace tile={tile} />}
-      {!reframing && <Dress tile={tile} />}
+      {!reframing && <TileDress tiles={[tile]} />}
     </>
   );
 });
-
-/** A field of colour in place of a photo. */
-function PlainColour({ tile }: { readonly tile: PlacedTile }) {
-  const session = useSession();
-  const page = usePanel(openPage);
-  const held = tile.filling.kind === "colour" ? tile.filling.colour : undefined;
-  const put = (colour: Colour) => fillWithColour(session, tile.id, colour);
-  if (held === undefined)
-    return (
-      <Button size="sm" variant="ghost" w="full" onClick={() => put(firstColour)}>
-        <PaintBucket size={17} aria-hidden /> {words.colourInstead}
-      </Button>
-    );
-  return (
-    <Box w="full">
-      <ColourRow
-        label={words.fillColour}
-        colour={held}
-        onMove={(colour) => session.preview([fillWithColourChange(page, tile.id, colour)])}
-        onEnd={put}
-      />
-      <Button variant="ghost" w="full" onClick={() => fillWithColour(session, tile.id, undefined)}>
-        {words.noColour}
-      </Button>
-    </Box>
-  );
-}
-
-const mostBleedMm = 25;
-const firstColour: Colour = "#d9d2c4";
-
-/** The tile's own corner and border, and a card's own bleed. */
-function Dress({ tile }: { readonly tile: PlacedTile }) {
-  const session = useSession();
-  const page = usePanel(openPage);
-  const { format } = usePanel(openPlaced);
-  const unit = usePanel((s) => s.project.unit);
-  const project = usePanel((s) => s.project);
-  const isCard = holdsPockets(page) && !isFree(page, tile.id);
-  const change = (dress: { cornerMm?: number; widthMm?: number; bleedMm?: number | null }): Change => ({
-    type: "setTiles",
-    pageId: page.id,
-    items: [
-      {
-        id: tile.id,
-        set: {
-          ...(dress.cornerMm === undefined ? {} : { cornerMm: dress.cornerMm }),
-          ...(typeof dress.bleedMm === "number" ? { cardBleedMm: dress.bleedMm } : {}),
-          ...(dress.widthMm === undefined ? {} : { border: { ...tile.border, widthMm: dress.widthMm } }),
-        },
-        // As all cards of the work.
-        ...(dress.bleedMm === null ? { unset: ["cardBleedMm"] } : {}),
-      },
-    ],
-  });
-  const keep = (code: "changedCorner" | "changedBorder" | "changedBleed", dress: Parameters<typeof change>[0]) => {
-    const kept = session.commit({ code, count: 1 }, [change(dress)]);
-    return kept.ok ? undefined : changeTrouble(kept, (mm) => formatLength(mm, unit, format.ppi));
-  };
-  const half = Math.min(tile.frame.width, tile.frame.height) / 2;
-  const { kind } = tile.outline;
-  return (
-    <PanelSection title={words.tileEdges} folds="tile-edges">
-      <Beside label={words.outline}>
-        <Select<OutlineName>
-          label={words.outline}
-          value={kind}
-          options={outlineNames.map((name) => [name, words.outlines[name]])}
-          onChoose={(name) =>
-            session.commit({ code: "changedOutline", count: 1 }, [
-              { type: "setTiles", pageId: page.id, items: [{ id: tile.id, set: { outline: { kind: name } } }] },
-            ])
-          }
-        />
-      </Beside>
-      {outlineOf(tile.outline).hasCorners && (
-        <LengthRow
-          label={words.corner}
-          mm={tile.cornerMm}
-          sliderMostMm={half}
-          unit={unit}
-          format={format}
-          onMove={(cornerMm) => session.preview([change({ cornerMm })])}
-          onMm={(cornerMm) => keep("changedCorner", { cornerMm })}
-        />
-      )}
-      <LengthRow
-        label={words.border}
-        mm={tile.border.widthMm}
-        sliderMostMm={Math.min(10, half)}
-        unit={unit}
-        format={format}
-        onMove={(widthMm) => session.preview([change({ widthMm })])}
-        onMm={(widthMm) => keep("changedBorder", { widthMm })}
-      />
-      <Beside label={words.opacity}>
-        <NumberField
-          hideLabel
-          label={words.opacity}
-          value={Math.round(100 * (tile.tile.opacity ?? 1))}
-          least={0}
-          most={100}
-          step={5}
-          onNumber={(n) =>
-            session.commit(
-              { code: "changedOpacity", count: 1 },
-              [
-                {
-                  type: "setTiles",
-                  pageId: page.id,
-                  items: [{ id: tile.id, ...(n < 100 ? { set: { opacity: n / 100 } } : { unset: ["opacity"] }) }],
-                },
-              ],
-              { mergeKey: `opacity-${tile.id}` },
-            )
-          }
-        />
-      </Beside>
-      {isCard && (
-        <LengthRow
-          label={words.cardBleed}
-          mm={cardBleed(project, tile.tile)}
-          sliderMostMm={10}
-          unit={unit}
-          format={format}
-          onMove={(bleedMm) => session.preview([change({ bleedMm })])}
-          onMm={(bleedMm) => keep("changedBleed", { bleedMm: Math.min(mostBleedMm, bleedMm) })}
-        />
-      )}
-      {isCard && tile.tile.cardBleedMm !== undefined && (
-        <Button size="sm" variant="ghost" onClick={() => keep("changedBleed", { bleedMm: null })}>
-          {words.bleedOfAll}
-        </Button>
-      )}
-    </PanelSection>
-  );
-}

@@ -1,18 +1,32 @@
-import { Button, VStack } from "@chakra-ui/react";
-import { ArrowLeftRight, Grid2x2, Link2, X } from "lucide-react";
-import { areKeptTogether, groupOfTile, holdsPockets, type PlacedTile, photoIdOf } from "#core/document";
-import { keptTogether } from "#core/edit";
+import { Button, Text, VStack } from "@chakra-ui/react";
+import { ArrowLeftRight, Grid2x2, ImagePlus, Link2, Scale, X } from "lucide-react";
+import {
+  areEqual,
+  areKeptTogether,
+  areWords,
+  costOfEqual,
+  groupAt,
+  groupOfTile,
+  holdsPockets,
+  type PlacedTile,
+  photoIdOf,
+} from "#core/document";
+import { areEvenlyLarge, keptTogether } from "#core/edit";
 import { pockets as pocketWords, panel as words } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
+import { canBeEqual, makeEqual } from "../../../state/edit/arrange-page.ts";
 import { emptyThem, swapPhotos, takeAway } from "../../../state/edit/page-gestures.ts";
+import { placeChosen } from "../../../state/edit/place-chosen.ts";
 import { runThrough } from "../../../state/edit/pockets.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
 import { aspectsIn } from "../../../state/library/aspects.ts";
-import { useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
+import { shownPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
 import { MoveToPage } from "./move-to-page.tsx";
+import { PlainColour } from "./plain-colour.tsx";
+import { TileDress } from "./tile-dress.tsx";
 import { LockSwitch } from "./tile-place.tsx";
 
 /** So many can be neighbours of each other. */
@@ -20,21 +34,29 @@ const mostTogether = 4;
 
 /** Several tiles at once. */
 export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] }) {
-  const { viewState, library } = useServices();
+  const services = useServices();
+  const { viewState, library } = services;
   const session = useSession();
   const ids = tiles.map((t) => t.id);
   const together = usePanel((s) => areKeptTogether(groupOfTile(openPage(s), ids[0] ?? ""), ids));
   const full = tiles.filter((t) => t.filling.kind === "photo");
   const [a, b] = tiles;
-  const inPockets = usePanel((s) => holdsPockets(openPage(s)));
+  const page = usePanel(openPage);
+  const inPockets = holdsPockets(page);
   const byId = useLibrary((s) => s.byId);
   const shelfChoice = useViewState((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
+  const onShelf = useViewState((s) => s.photos.ids.size);
   const only = byId.get(shelfChoice ?? photoIdOf(full[0] ?? tiles[0]!) ?? "");
   return (
     <>
       <PanelTitle>{words.tiles(tiles.length)}</PanelTitle>
       <PanelSection>
         <VStack gap="2" align="stretch">
+          {onShelf > 0 && (
+            <Button variant="outline" onClick={() => placeChosen(services, session, undefined)}>
+              <ImagePlus size={17} aria-hidden /> {words.putChosenMany(onShelf)}
+            </Button>
+          )}
           {tiles.length === 2 && full.length > 0 && (
             <Button variant="outline" onClick={() => swapPhotos(session, a!.id, b!.id)}>
               <ArrowLeftRight size={17} aria-hidden /> {words.swap}
@@ -55,6 +77,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
               <Link2 size={17} aria-hidden /> {words.together}
             </Button>
           )}
+          {canBeEqual(page, ids) && <EquallyLarge ids={ids} />}
           {!inPockets && (
             <Button
               variant="outline"
@@ -73,8 +96,35 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
           )}
         </VStack>
         {full.length > 0 && <MoveToPage tileIds={ids} />}
+        {full.length === 0 && !tiles.some(areWords) && <PlainColour tiles={tiles} />}
         <LockSwitch tiles={tiles} label={words.lockMany} />
       </PanelSection>
+      <TileDress tiles={tiles} />
+    </>
+  );
+}
+
+/** Kept equally large by the arranger, and what that costs. */
+function EquallyLarge({ ids }: { readonly ids: readonly string[] }) {
+  const services = useServices();
+  const session = useSession();
+  const at = groupAt(usePanel(shownPlaced), ids[0]);
+  const equal = areEqual(at?.group, ids);
+  return (
+    <>
+      <Button
+        variant="outline"
+        aria-pressed={equal}
+        onClick={() => makeEqual(services, session, ids, !equal)}
+        {...pressedLook(equal)}
+      >
+        <Scale size={17} aria-hidden /> {words.equal}
+      </Button>
+      {at && equal && (
+        <Text fontSize="13.5px" color="fg.muted">
+          {areEvenlyLarge(at, ids) ? words.equalCost(costOfEqual(at)) : words.equalNot}
+        </Text>
+      )}
     </>
   );
 }

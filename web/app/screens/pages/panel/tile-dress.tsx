@@ -1,0 +1,132 @@
+import { Button, Text } from "@chakra-ui/react";
+import type { Colour } from "#core/colour";
+import {
+  type Border,
+  type Change,
+  cardBleed,
+  holdsPockets,
+  isFree,
+  type PlacedTile,
+  type StepCode,
+} from "#core/document";
+import { type OutlineName, outlineNames, outlineOf } from "#core/outlines";
+import { formatLength } from "#core/units";
+import { changeTrouble, panel as words } from "../../../../text/index.ts";
+import { Beside } from "../../../components/field-label.tsx";
+import { NumberField } from "../../../components/number-field.tsx";
+import { PanelSection } from "../../../components/panel-parts.tsx";
+import { Select } from "../../../components/select.tsx";
+import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { ColourRow } from "./colour-row.tsx";
+import { LengthRow } from "./length-row.tsx";
+
+const mostBleedMm = 25;
+
+type Item = Extract<Change, { type: "setTiles" }>["items"][number];
+type Own = Omit<Item, "id">;
+
+/** The outline, corners, border and strength of one tile or of several; of several what is shown is what the first of them has. */
+export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) {
+  const session = useSession();
+  const page = usePanel(openPage);
+  const { format } = usePanel(openPlaced);
+  const unit = usePanel((s) => s.project.unit);
+  const project = usePanel((s) => s.project);
+  const tile = tiles[0]!;
+  const areCards = holdsPockets(page) && tiles.every((t) => !isFree(page, t.id));
+  const change = (own: (tile: PlacedTile) => Own): Change => ({
+    type: "setTiles",
+    pageId: page.id,
+    items: tiles.map((t) => ({ id: t.id, ...own(t) })),
+  });
+  const show = (own: (tile: PlacedTile) => Own) => session.preview([change(own)]);
+  const keep = (code: StepCode, own: (tile: PlacedTile) => Own, mergeKey?: string) => {
+    const kept = session.commit({ code, count: tiles.length }, [change(own)], { mergeKey });
+    return kept.ok ? undefined : changeTrouble(kept, (mm) => formatLength(mm, unit, format.ppi));
+  };
+  const corner = (cornerMm: number) => () => ({ set: { cornerMm } });
+  const border = (own: Partial<Border>) => (t: PlacedTile) => ({ set: { border: { ...t.border, ...own } } });
+  const half = Math.min(...tiles.map((t) => Math.min(t.frame.width, t.frame.height))) / 2;
+  return (
+    <PanelSection title={words.tileEdges} folds="tile-edges">
+      {tiles.some((t) => dressOf(t) !== dressOf(tile)) && (
+        <Text fontSize="13.5px" color="fg.muted" mb="2">
+          {words.theyDiffer}
+        </Text>
+      )}
+      <Beside label={words.outline}>
+        <Select<OutlineName>
+          label={words.outline}
+          value={tile.outline.kind}
+          options={outlineNames.map((name) => [name, words.outlines[name]])}
+          onChoose={(name) => keep("changedOutline", () => ({ set: { outline: { kind: name } } }))}
+        />
+      </Beside>
+      {tiles.some((t) => outlineOf(t.outline).hasCorners) && (
+        <LengthRow
+          label={words.corner}
+          mm={tile.cornerMm}
+          sliderMostMm={half}
+          unit={unit}
+          format={format}
+          onMove={(mm) => show(corner(mm))}
+          onMm={(mm) => keep("changedCorner", corner(mm))}
+        />
+      )}
+      <LengthRow
+        label={words.border}
+        mm={tile.border.widthMm}
+        sliderMostMm={Math.min(10, half)}
+        unit={unit}
+        format={format}
+        onMove={(widthMm) => show(border({ widthMm }))}
+        onMm={(widthMm) => keep("changedBorder", border({ widthMm }))}
+      />
+      {tiles.some((t) => t.border.widthMm > 0) && (
+        <ColourRow
+          label={words.borderColour}
+          colour={tile.border.colour}
+          onMove={(colour: Colour) => show(border({ colour }))}
+          onEnd={(colour) => keep("changedBorder", border({ colour }))}
+        />
+      )}
+      <Beside label={words.opacity}>
+        <NumberField
+          hideLabel
+          label={words.opacity}
+          value={Math.round(100 * (tile.tile.opacity ?? 1))}
+          least={0}
+          most={100}
+          step={5}
+          onNumber={(n) =>
+            keep(
+              "changedOpacity",
+              () => (n < 100 ? { set: { opacity: n / 100 } } : { unset: ["opacity"] }),
+              `opacity-${tiles.map((t) => t.id).join()}`,
+            )
+          }
+        />
+      </Beside>
+      {areCards && (
+        <LengthRow
+          label={words.cardBleed}
+          mm={cardBleed(project, tile.tile)}
+          sliderMostMm={10}
+          unit={unit}
+          format={format}
+          onMove={(mm) => show(() => ({ set: { cardBleedMm: mm } }))}
+          onMm={(mm) => keep("changedBleed", () => ({ set: { cardBleedMm: Math.min(mostBleedMm, mm) } }))}
+        />
+      )}
+      {areCards && tiles.some((t) => t.tile.cardBleedMm !== undefined) && (
+        <Button size="sm" variant="ghost" onClick={() => keep("changedBleed", () => ({ unset: ["cardBleedMm"] }))}>
+          {words.bleedOfAll}
+        </Button>
+      )}
+    </PanelSection>
+  );
+}
+
+/** All that this section sets, to compare by. */
+const dressOf = (t: PlacedTile): string => JSON.stringify([t.outline, t.cornerMm, t.border, t.tile.opacity ?? 1]);
