@@ -120,6 +120,13 @@ test("a book with a gutter: paced, read in openings, reordered with sides kept, 
     await expect(overview(page)).toHaveCount(11);
     await page.getByRole("button", { name: "Back to the page" }).click();
     await expect.poll(() => tiles(page).count()).toBeGreaterThan(1);
+    const onSpread = await tiles(page).count();
+    await page.getByRole("button", { name: "The left page and the right page, each by itself" }).click();
+    await expectUndo(page, "Split the page in parts");
+    await expect(tiles(page)).toHaveCount(onSpread + 1);
+    const [sheet, empty] = [await box(page.getByTestId("page")), await box(tiles(page).last())];
+    expect(empty.x).toBeGreaterThan(sheet.x + sheet.width / 2);
+    await undoButton(page).click();
     await page.getByRole("button", { name: "Make two pages of this spread" }).click();
     await expect(page.locator("[data-facing]")).toBeVisible();
     await page.locator("[data-facing]").click();

@@ -9,6 +9,7 @@ import {
   frameRect,
   groupsOf,
   layTree,
+  leafFormat,
   newBook,
   type PlacedPage,
   placeAgain,
@@ -117,6 +118,26 @@ test("photos are arranged in the part that is meant: that of the chosen tile, el
   const now = placeAgain(on, laid.value.page);
   expect(now.groups.map((g) => g.group.tiles.length)).toEqual([shapes.length, 3]);
   for (const t of now.groups[1]!.tiles) expect(t.frame.centre.x).toBeGreaterThan(on.format.widthMm / 2);
+});
+
+test("a spread is cut at its fold: each page keeps its own margin from what the fold hides, and a gap over it is nobody's", () => {
+  const margin = { top: 8, right: 8, bottom: 8, left: 8 };
+  const format = leafFormat(collage([]).format, "left", 2, 9);
+  const page = { ...collage(shapes).pages[0]!, span: 2 as const };
+  const on = placePage(page, format, { ...collage([]).style, margin });
+  const split = placeAgain(on, roomSplit(on, undefined, "side", counter("n")));
+  const [left, right] = split.groups.map((g) => g.room);
+  const fold = format.widthMm / 2;
+  expect(left!.x).toBeCloseTo(8);
+  expect(left!.x + left!.w).toBeCloseTo(fold - 8 - 9);
+  expect(right!.x).toBeCloseTo(fold + 8 + 9);
+  expect(right!.x + right!.w).toBeCloseTo(format.widthMm - 8);
+  // Nothing can drag the fold, and within a page there are parts as on any other.
+  expect(roomSeams(split)).toEqual([]);
+  const parts = placeAgain(split, roomSplit(split, split.groups[0]!.group.id, "side", counter("m")));
+  expect(parts.groups).toHaveLength(3);
+  expect(roomSeams(parts)).toHaveLength(1);
+  expect(arrangedTiles(roomsJoined(parts))).toHaveLength(shapes.length + 2);
 });
 
 test("each panel of a cover takes photos of its own, over all of it and out over the wrapped edge", () => {

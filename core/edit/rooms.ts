@@ -51,16 +51,42 @@ export function roomSplit(on: PlacedPage, groupId: string | undefined, axis: Roo
   const was = groupsOf(on.page).find((g) => g.id === groupId) ?? mainGroup(on.page);
   const room: Share = was?.room.kind === "share" ? was.room : (wholeRoom as Share);
   if (was && was.room.kind !== "share") return on.page;
-  const { left, top, right, bottom } = room.share;
-  const [x, y] = [(left + right) / 2, (top + bottom) / 2];
-  const first: Share = { ...room, share: axis === "side" ? { ...room.share, right: x } : { ...room.share, bottom: y } };
-  const second: Share = { ...room, share: axis === "side" ? { ...room.share, left: x } : { ...room.share, top: y } };
+  const [first, second] = isSpread(on, room) && axis === "side" ? pagesOfSpread(room) : halves(room, axis);
   const kept = was ? { ...was, room: first } : onePlace(first, newId);
   const other = onePlace(second, newId);
   const page = withGroup(on.page, kept);
   const at = page.pieces.findIndex((p) => p.id === kept.id);
   return { ...page, pieces: page.pieces.toSpliced(at + 1, 0, other) };
 }
+
+function halves(room: Share, axis: RoomAxis): readonly [Share, Share] {
+  const { left, top, right, bottom } = room.share;
+  const [x, y] = [(left + right) / 2, (top + bottom) / 2];
+  const [first, second] =
+    axis === "side"
+      ? [
+          { ...room.share, right: x },
+          { ...room.share, left: x },
+        ]
+      : [
+          { ...room.share, bottom: y },
+          { ...room.share, top: y },
+        ];
+  return [
+    { ...room, share: first },
+    { ...room, share: second },
+  ];
+}
+
+/** Over the full width of two facing pages. */
+const isSpread = (on: PlacedPage, { of, share }: Share): boolean =>
+  of === "page" && share.left === 0 && share.right === 1 && Boolean(on.format.regions?.some((r) => r.of === "left"));
+
+/** Cut at the fold, so that each page has margins of its own there and nothing lies in it. */
+const pagesOfSpread = (room: Share): readonly [Share, Share] => [
+  { ...room, of: "left" },
+  { ...room, of: "right" },
+];
 
 /** A region of the page that nothing fills yet (the back of a cover, the right page of a spread) takes photos from now on. */
 export function roomAdded(on: PlacedPage, of: Region, newId: () => string): Page {

@@ -242,6 +242,7 @@ export const shelf = {
 
 export const panel = {
   partsBeside: "Two parts, side by side",
+  partsOfSpread: "The left page and the right page, each by itself",
   partsStacked: "Two parts, one above the other",
   onePart: "One part again",
   page: "This page",

@@ -160,6 +160,7 @@ export function Parts({ page }: { readonly page: Page }) {
   const services = useServices();
   const session = useSession();
   const [tileId] = useViewState((s) => s.tiles.ids);
+  const wholeSpread = page.span === 2 && groupsOf(page).length < 2;
   const split = (axis: RoomAxis) => keep(session, "splitPage", 1, (on) => splitAndFitted(services, on, tileId, axis));
   const small = (Icon: LucideIcon, name: string, onAct: () => void) => (
     <Tooltip words={name}>
@@ -171,7 +172,7 @@ export function Parts({ page }: { readonly page: Page }) {
   return (
     <HStack gap="0.5" flexShrink="0">
       {groupsOf(page).length > 1 && small(Square, words.onePart, () => keep(session, "joinedParts", 1, roomsJoined))}
-      {small(Columns2, words.partsBeside, () => split("side"))}
+      {small(Columns2, wholeSpread ? words.partsOfSpread : words.partsBeside, () => split("side"))}
       {small(Rows2, words.partsStacked, () => split("stack"))}
     </HStack>
   );
