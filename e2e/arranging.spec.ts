@@ -119,7 +119,7 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
     await page.getByRole("button", { name: "Shuffle", exact: true }).click();
     await expectUndo(page, "Shuffled the arrangement");
     expect(await tileBoxes(page)).not.toEqual(before);
-    await page.getByRole("button", { name: "Back to the last shuffle" }).click();
+    await page.getByRole("button", { name: "Back to the previous shuffle" }).click();
     expect(await tileBoxes(page)).toEqual(before);
     await page.keyboard.press("s");
     await page.keyboard.press("s");
@@ -160,7 +160,7 @@ test("a page arranges itself exactly, shows other ways, and keeps what it is ask
     await page.getByRole("button", { name: "Equally large" }).click();
     await expectUndo(page, "Made 3 tiles equally large");
     await expect(
-      page.getByText(/They are equally large(, and no more|: .* % more of the photos) is cropped/),
+      page.getByText(/They are equally large(, and nothing more|: .* % more of the photos) is cropped/),
     ).toBeVisible();
     const named = await Promise.all(three.map((n) => nameOf(page, n)));
     const areEqual = async () => {
@@ -311,7 +311,7 @@ test("by hand on the page: slipped in, moved, swapped, split, taken away, and th
     await tile(page, 2).focus();
     await page.keyboard.press("Shift+Delete");
     await count(there - 1);
-    await expectUndo(page, "Took away a tile");
+    await expectUndo(page, "Removed a tile");
     await expectEvenGaps(page);
   });
 
@@ -344,7 +344,7 @@ test("by hand on the page: slipped in, moved, swapped, split, taken away, and th
     await page.keyboard.press("Escape");
     await tile(page, 4).click();
     await page.getByRole("button", { name: "Remove the photo only" }).click();
-    await page.getByRole("button", { name: "Hold a colour instead" }).click();
+    await page.getByRole("button", { name: "Fill it with a colour" }).click();
     await expectUndo(page, "Changed what a tile holds");
     await page.getByRole("button", { name: "Plain colour: Clay" }).click();
     await nobodyChosen(page);
@@ -364,7 +364,7 @@ test("by hand on the page: slipped in, moved, swapped, split, taken away, and th
 
 test("seams keep the page exact, whatever is changed after", async ({ page }) => {
   await twelve(page);
-  const seam = page.getByRole("separator", { name: "Upright line 1", exact: true });
+  const seam = page.getByRole("separator", { name: "Vertical line 1", exact: true });
 
   await test.step("dragged: both sides follow; back to where it fits best it snaps by itself", async () => {
     const before = await box(seam);
@@ -394,7 +394,7 @@ test("seams keep the page exact, whatever is changed after", async ({ page }) =>
   });
 
   await test.step("with Alt only this stretch moves", async () => {
-    const level = page.getByRole("separator", { name: "Level line 1", exact: true });
+    const level = page.getByRole("separator", { name: "Horizontal line 1", exact: true });
     const at = await box(level);
     await page.keyboard.down("Alt");
     await drag(page, level, { dx: 0, dy: 14 });
@@ -433,7 +433,7 @@ test("seams keep the page exact, whatever is changed after", async ({ page }) =>
     await expectEvenGaps(page);
     const inner = (await tileBoxes(page)).map((b) => Math.round(b.height));
     expect(Math.max(...inner) - Math.min(...inner)).toBeLessThan(12);
-    await drag(page, page.getByRole("separator", { name: "Level line 1", exact: true }), { dx: 0, dy: 20 });
+    await drag(page, page.getByRole("separator", { name: "Horizontal line 1", exact: true }), { dx: 0, dy: 20 });
     await expectUndo(page, "Moved a line between photos");
     await expectEvenGaps(page);
     await undoButton(page).click();

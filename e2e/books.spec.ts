@@ -66,13 +66,13 @@ test("a book with a gutter: paced, read in openings, reordered with sides kept, 
     await page.getByRole("button", { name: "Add pages" }).click();
     await page.getByRole("menuitem", { name: "Add 1 page after this one" }).click();
     await expect(page.getByText("This turns every page after it to the other side")).toBeVisible();
-    await page.getByRole("button", { name: "Add 2 pages, and keep the sides" }).click();
+    await page.getByRole("button", { name: "Add 2 pages, so that left pages stay left" }).click();
     await expect(overview(page)).toHaveCount(14);
     await expect(page.getByText(/This lab binds no book of 14 pages. The nearest it binds: 12 or 16/)).toBeVisible();
     await undoButton(page).click();
     await overview(page).nth(2).click();
     await page.keyboard.press("Delete");
-    await page.getByRole("button", { name: "Leave a bare page in its place" }).click();
+    await page.getByRole("button", { name: "Leave a blank page in its place" }).click();
     await expect(overview(page)).toHaveCount(12);
     await expect(page.getByText(/Leave empty/)).toBeVisible();
     await undoButton(page).click();
@@ -147,6 +147,7 @@ test("a book with a gutter: paced, read in openings, reordered with sides kept, 
   });
 
   await test.step("page numbers stand outside, and not where they are not wanted", async () => {
+    await page.getByRole("button", { name: "Page numbers" }).click();
     await page.getByText("Show them", { exact: true }).click();
     await expectUndo(page, "Changed the book");
     await page.getByLabel("Font of the numbers").selectOption({ label: "Jost" });

@@ -225,7 +225,7 @@ test("the sample's book and pocket pages: checked, mended, made into a file and 
         )
       ) {
         await page.keyboard.press("Shift+Delete");
-        await expectUndo(page, "Took away a tile");
+        await expectUndo(page, "Removed a tile");
       }
       await toCheck(page);
     }

@@ -127,7 +127,7 @@ test("choosing by a drawn box, piles by key, hiding and showing, an event and a 
   });
 
   await test.step("a pile opens and closes by key", async () => {
-    const top = page.getByRole("listbox", { name: "Photos" }).getByRole("option", { name: /A pile of 4/ });
+    const top = page.getByRole("listbox", { name: "Photos" }).getByRole("option", { name: /4 photos much alike/ });
     await top.focus();
     await page.keyboard.press("p");
     await expect(page.getByRole("button", { name: "Gather this pile again" })).toBeVisible();

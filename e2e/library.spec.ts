@@ -39,7 +39,7 @@ test("every kind of picture comes in the right way round, out of a zip too, and 
   await expect(list.getByText("zeros.jpg: inside the zip it would be larger than any photo")).toBeVisible();
   await expect(list.getByText("cut.zip: the zip is damaged")).toBeVisible();
   await expect(page.getByRole("heading", { name: `${files.made.length + 2} photos` })).toBeVisible();
-  const pile = page.getByRole("button", { name: /^A pile of/ }).first();
+  const pile = page.getByRole("button", { name: /much alike, in a pile/ }).first();
   await pile.click();
   // Red is left in all of them but the grey one; the TIFF was stored upside down, so there it is right.
   const colours = await page
@@ -89,7 +89,7 @@ test("the sample's library: piles, events, stars, captions, times, filters and t
   await expect(page.getByRole("heading", { name: "146 photos" })).toBeVisible();
 
   await test.step("a burst lies in a pile, spreads out, and another goes on top", async () => {
-    const pile = page.getByRole("button", { name: /^A pile of 4/ }).first();
+    const pile = page.getByRole("button", { name: /^4 photos much alike/ }).first();
     const top = /HLD_00(\d\d)/.exec(
       (await page.getByRole("option").filter({ has: pile }).getAttribute("aria-label")) ?? "",
     )?.[1];
@@ -100,10 +100,10 @@ test("the sample's library: piles, events, stars, captions, times, filters and t
     await sheet(page).getByRole("button", { name: "Put on top of its pile" }).click();
     await expectUndo(page, "Changed a pile");
     await page.getByRole("button", { name: "Gather this pile again" }).click();
-    await expect(photo(page, new RegExp(`HLD_00${other}.jpg.*A pile of 4`))).toBeVisible();
+    await expect(photo(page, new RegExp(`HLD_00${other}.jpg.*4 photos much alike`))).toBeVisible();
     await expect(photo(page, new RegExp(`HLD_00${top}.jpg`))).toHaveCount(0);
     await sheet(page).getByRole("button", { name: "Take out of its pile" }).click();
-    await expect(page.getByRole("button", { name: /^A pile of 3/ }).first()).toBeVisible();
+    await expect(page.getByRole("button", { name: /^3 photos much alike/ }).first()).toBeVisible();
     await sheet(page).getByRole("button", { name: "Close" }).click();
   });
 
@@ -176,8 +176,8 @@ test("the sample's library: piles, events, stars, captions, times, filters and t
       await expect(title).toHaveText(/^[1-9]\d? of 146 photos$/, { timeout: 3000 });
     }).toPass();
     await page.getByRole("button", { name: "Zoom in" }).click();
-    await expect(page.getByRole("button", { name: "Whole time" })).toBeVisible();
-    await page.getByRole("button", { name: "Whole time" }).click();
+    await expect(page.getByRole("button", { name: "All dates" })).toBeVisible();
+    await page.getByRole("button", { name: "All dates" }).click();
     const line = await box(page.getByTestId("timeline").locator("svg"));
     await page.mouse.click(line.x + line.width * 0.95, line.y + 10);
     await expect(title).toHaveText("145 of 146 photos");

@@ -90,7 +90,7 @@ test("papers and ornaments have places of their own; a hostile drawing is cleane
     await section(page, "Photos");
     await expect(page.getByRole("heading", { name: "No photos yet" })).toBeVisible();
     await chooseIn(page, [{ name: "trap.svg", mimeType: "image/svg+xml", buffer: Buffer.from(hostile) }]);
-    await expect(list.getByText("trap.svg: a drawing (SVG) is no photo")).toBeVisible();
+    await expect(list.getByText("trap.svg: a drawing (SVG) is not a photo")).toBeVisible();
     await page.reload();
     await section(page, "Papers");
     await expect(page.getByRole("heading", { name: "6 papers" })).toBeVisible();

@@ -100,7 +100,7 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
   await test.step("a look of one page for some others, by their numbers", async () => {
     await page.keyboard.press("Escape");
     await typeInto(page, "Gap", "9 mm");
-    await page.getByRole("button", { name: "This look on some pages …" }).click();
+    await page.getByRole("button", { name: "This look on some …" }).click();
     await page.getByRole("textbox", { name: "Page numbers" }).fill("4, 40");
     await expect(page.getByText("None of these is another page of this project.")).toBeVisible();
     await page.getByRole("textbox", { name: "Page numbers" }).fill("1-2, 6");
@@ -205,7 +205,7 @@ test("templates: found, seen on the page, taken, saved, given away and brought i
     await page.getByRole("button", { name: "Save as a template" }).click();
     await page.getByRole("textbox", { name: "Name", exact: true }).fill("Our Sundays");
     await page.getByRole("button", { name: "Place 5 of 6" }).click();
-    await page.getByText("Stay bare").click();
+    await page.getByText("Stay empty").click();
     await page.getByRole("button", { name: "Place 2 of 6" }).click();
     await page.getByRole("button", { name: "Save the template" }).click();
     await expect(page.getByText("Our Sundays is among your templates.")).toBeVisible();

@@ -125,7 +125,7 @@ test("a work as one file: saved, opened in another browser with nothing missing,
     await openFile(page, await put("newer.zip", { "project.json": text({ ...head, version: 7 }) }));
     await expect(page.getByText(/made by a newer Tessip/)).toBeVisible();
     await openFile(page, await put("other.zip", { "readme.txt": text("hello") }));
-    await expect(page.getByText("That is no project file. Nothing was changed.")).toBeVisible();
+    await expect(page.getByText("That is not a project file. Nothing was changed.")).toBeVisible();
     await openFile(
       page,
       await put("damaged.zip", { "project.json": text({ ...head, project: { ...head.project, pages: 5 } }) }),

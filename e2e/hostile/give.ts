@@ -133,7 +133,7 @@ export class Giver {
     }
     const said = {
       project: [/is among your projects now/, /Nothing was changed|That did not work|newer Tessip/],
-      everything: [/came in\.|is here already/, /no safe folder|newer Tessip|did not work/],
+      everything: [/came in\.|is here already/, /not a safe folder|newer Tessip|did not work/],
       templates: [/came in\.$/, /Nothing came in|none of them came in/],
       lab: [/is here now|Save|Keep/, /Nothing was changed|too long|no lab card|cannot be used/],
       finished: [/finished pages? came in/, /could not be read/],

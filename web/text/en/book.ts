@@ -29,12 +29,12 @@ export const book = {
   shiftLead:
     "What lies on a left page would come to lie on a right one, and pages that face each other now would be parted.",
   splitLead: "A spread would come to lie on the front and the back of one leaf, so that cannot be.",
-  shiftDo: "Do it all the same",
+  shiftDo: "Do it anyway",
   keepSides: {
-    add: (n: number) => `Add ${n} pages, and keep the sides`,
-    remove: "Leave a bare page in its place",
+    add: (n: number) => `Add ${n} pages, so that left pages stay left`,
+    remove: "Leave a blank page in its place",
     move: "Move it with the page that faces it",
-    moveNear: "Put it next to that place, and keep the sides",
+    moveNear: "Put it right beside that place, so that left pages stay left",
   },
   makeSpread: "Make one spread of both",
   splitSpread: "Make two pages of this spread",
@@ -51,6 +51,7 @@ export const book = {
   countOff: (pages: number, near: readonly number[]) =>
     `This lab binds no book of ${pages} pages. The nearest it binds: ${near.join(" or ")}.`,
   title: "This book",
+  paperAndCover: "Paper and cover",
   paper: "Paper",
   cover: "Cover",
   numbers: "Page numbers",
@@ -76,6 +77,6 @@ export const book = {
   spineFromPhotos: "From the photos:",
   wrap: (mm: string, turned: boolean) =>
     turned ? `${mm} on each side is turned in around the boards` : `${mm} on each side is cut away`,
-  removeCover: "Take the cover away",
+  removeCover: "Remove the cover",
   panels: { backFlap: "back flap", back: "back", spine: "spine", front: "front", frontFlap: "front flap" },
 };

@@ -280,7 +280,7 @@ export function findingDetail(f: Finding, unit: Unit, format: PageFormat): strin
     case "fileTooLarge":
       return `About ${Math.round(f.estimatedMb)} MB; the lab takes ${f.mostMb} MB.`;
     case "nameTooLong":
-      return `${f.name} has ${f.name.length} letters; the lab takes ${f.most}.`;
+      return `${f.name} has ${f.name.length} characters; the lab takes ${f.most}.`;
     case "labChanged":
       return f.what.map((w) => labPartWords[w]).join(", ");
     case "emptyTile":

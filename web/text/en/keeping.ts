@@ -160,7 +160,7 @@ export const safeFolder = {
     folderShut: "The browser asks once more whether it may write there.",
     folderFailed: "Writing there did not work. What you do is kept in this browser meanwhile.",
     folderNewer: "That folder was written by a newer Tessip. Load this page again while you are online.",
-    notASafeFolder: "That is no safe folder. Nothing was changed.",
+    notASafeFolder: "That is not a safe folder. Nothing was changed.",
   } as Record<string, string>,
   waiting: (names: readonly string[]) =>
     `${names.map((n) => `“${n}”`).join(", ")} ${names.length === 1 ? "was" : "were"} changed on another computer. Close ${names.length === 1 ? "it" : "them"} here to get what is new. If you change ${names.length === 1 ? "it" : "them"} here as well, both are kept.`,

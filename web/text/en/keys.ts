@@ -50,7 +50,7 @@ export const keys = {
   },
   does: {
     anywhere: { showKeys: "Show keyboard shortcuts" },
-    project: { save: "See that all is kept, and save it as a file" },
+    project: { save: "Check that everything is kept, and save it as a file" },
     history: { undo: "Undo", redo: "Redo" },
     page: {
       pageBefore: "The page before",
@@ -60,7 +60,7 @@ export const keys = {
       takeAway: "Remove them and close the gaps",
       lead: "Make the chosen photo the biggest",
       shuffle: "Shuffle",
-      shuffleBack: "Back to the shuffle before",
+      shuffleBack: "Back to the previous shuffle",
       shelfUp: "Pull the shelf up",
       shelfDown: "Let the shelf down, or fold it away",
       nextDrawer: "Open the next drawer of the shelf",
@@ -149,7 +149,7 @@ export const keys = {
       remove: "Remove what is chosen",
       letGo: "Choose none",
     },
-    face: { removeFace: "It is no face" },
+    face: { removeFace: "It is not a face" },
     focusPoint: { movePoint: "Move it" },
     openings: {
       toPage: "Go from page to page",

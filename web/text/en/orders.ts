@@ -54,7 +54,7 @@ export const orderWords = {
       "",
       ...sizesIn(files).map(([size, n]) => `${size}: ${n} files`),
       `${files.length} files, each with its size in bytes and its SHA-256:`,
-      ...files.map((f) => `${f.name}\t${f.bytes}\t${f.copies} of it\t${f.sha256}`),
+      ...files.map((f) => `${f.name}\t${f.bytes}\t${f.copies} copies\t${f.sha256}`),
       "",
     ].join("\r\n"),
 };
@@ -74,11 +74,11 @@ export function reasonWords({ code, facts }: Reason): string {
     case "checksumWrong":
       return "It was changed on the way. Send it again.";
     case "notAPicture":
-      return "It is no picture that the lab can read.";
+      return "It is not a picture that the lab can read.";
     case "wrongKind":
       return `It is a ${String(facts.is).toUpperCase()}; the lab wants ${String(facts.wanted).toUpperCase()}.`;
     case "wrongPixels":
-      return `${facts.is} pixels are none of the lab's sizes.`;
+      return `${facts.is} pixels is not one of the lab's sizes.`;
     case "wrongDensity":
       return `It says ${facts.is} ppi; the lab wants ${facts.wanted}.`;
     case "wrongProfile":
@@ -88,7 +88,7 @@ export function reasonWords({ code, facts }: Reason): string {
     case "fileTooLarge":
       return `It is larger than the ${facts.mostMb} MB that the lab takes.`;
     case "nameTooLong":
-      return `Its name is longer than the ${facts.most} letters that the lab takes.`;
+      return `Its name is longer than the ${facts.most} characters that the lab takes.`;
     case "typeTooSmall":
       return `It has letters of ${facts.is} pt; the lab prints none below ${facts.least} pt.`;
     case "wrongPageCount":

@@ -43,7 +43,7 @@ export const pages = {
   photoGone: "Its photo is missing",
   seam: (axis: "columns" | "rows", i: number) =>
     axis === "columns" ? `Line after column ${i}` : `Line after row ${i}`,
-  treeSeam: (across: boolean, i: number) => (across ? `Upright line ${i}` : `Level line ${i}`),
+  treeSeam: (across: boolean, i: number) => (across ? `Vertical line ${i}` : `Horizontal line ${i}`),
   seamHelp: "Drag it. With Alt, only this stretch moves.",
   keptInside: (n: number) =>
     n === 1 ? "This tile is locked to keep what is in it." : `${n} tiles are locked to keep what is in them.`,
@@ -64,7 +64,7 @@ export const tileMenu = {
   alike: {
     photo: "Choose all photos on this page",
     words: "Choose all words like these",
-    colour: "Choose all fields of colour",
+    colour: "Choose all plain colours",
     empty: "Choose all empty places",
   },
   swap: "Swap their photos",
@@ -128,14 +128,14 @@ export const templates = {
   nameOf: (n: number) => (n === 1 ? "A page for 1 photo" : `A page for ${n} photos`),
   saveDo: "Save the template",
   numberHelp: "Click the places in the order in which photos should go in. The others come after, as one reads.",
-  skipHelp: "Click a place that should stay bare.",
+  skipHelp: "Click a place that should stay empty.",
   number: "Order",
-  skip: "Stay bare",
+  skip: "Stay empty",
   mode: "What a click says",
   startOver: "Start over",
   place: (i: number, of: number, state: string) => `Place ${i} of ${of}${state}`,
   placeNumber: (n: number) => `, takes photo ${n}`,
-  placeSkipped: ", stays bare",
+  placeSkipped: ", stays empty",
   saved: (name: string) => `${name} is among your templates.`,
 };
 
@@ -270,7 +270,7 @@ export const panel = {
   shuffle: "Shuffle",
   again: "Arrange again",
   asFirst: "Back to the first arrangement",
-  lastShuffle: "Back to the last shuffle",
+  lastShuffle: "Back to the previous shuffle",
   mirrorSides: "Mirror left to right",
   mirrorUpside: "Mirror top to bottom",
   holdOrder: "Keep the photos in order",
@@ -290,7 +290,7 @@ export const panel = {
   equal: "Equally large",
   equalCost: (share: number) =>
     share < 0.0005
-      ? "They are equally large, and no more is cropped for it."
+      ? "They are equally large, and nothing more is cropped."
       : `They are equally large: ${formats.percent(share, share < 0.0995 ? 1 : 0)} more of the photos is cropped for it.`,
   equalNot: "They cannot be quite as large as each other: lines between them were moved by hand.",
   slipBeside: "Slip the chosen photo in",
@@ -298,8 +298,8 @@ export const panel = {
   turnShape: "Turn its shape",
   replaceAll: (n: number) => `Put it in all ${n} places of this photo`,
   fillColour: "Plain colour",
-  colourInstead: "Hold a colour instead",
-  noColour: "Take the colour out",
+  colourInstead: "Fill it with a colour",
+  noColour: "Remove the colour",
   splitAcross: "Split side by side",
   splitDown: "Split one above the other",
   takeAway: "Remove and close the gap",
@@ -325,8 +325,7 @@ export const panel = {
   marginApart: "Each side",
   marginSame: "All alike",
   fullBleed: "Full bleed",
-  nearTrim:
-    "The photos end so near the cut that a cut a little off would show. Either out over the edge, or safely inside:",
+  nearTrim: "The photos end so close to the cut that it would show if the cut is a little off. Choose:",
   outToEdge: "Over the edge",
   intoSafe: (by: string) => `${by} inside`,
   outline: "Outline",
@@ -406,7 +405,7 @@ export function changeTrouble(t: Refusal<ChangeTrouble>, length: (mm: number) =>
     case "gapTooWide":
       return `That gap leaves no room for the photos. The widest that works here is ${length(Number(t.facts.mostMm))}.`;
     case "lessThanNothing":
-      return "It cannot be less than nothing. The least is 0.";
+      return "It cannot be below 0.";
     case "tooManyTiles":
       return `A page holds ${t.facts.most} tiles at most; this would be ${t.facts.tiles}.`;
     case "tooManyPages":

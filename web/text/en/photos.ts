@@ -68,7 +68,7 @@ export function leftOutReason(code: string): string {
     case "notAPicture":
       return "this is not a picture, whatever its name says";
     case "svgAmongPhotos":
-      return "a drawing (SVG) is no photo; bring it in with the papers or the ornaments";
+      return "a drawing (SVG) is not a photo; bring it in with the papers or the ornaments";
     case "svgTooLarge":
       return "the drawing is larger than 8 MB";
     case "svgTooHeavy":
@@ -131,7 +131,7 @@ export const filterWords = {
     `Fewer than ${formats.number(px)} pixels along the longer side would print soft across this page.`,
   hiddenToo: "Hidden ones too",
   event: "Event",
-  anyEvent: "All of the time",
+  anyEvent: "All dates",
   from: "From",
   to: "To",
   shown: (n: number, of: number) => `${formats.number(n)} of ${formats.number(of)} photos`,
@@ -147,13 +147,13 @@ export const timelineWords = {
   placed: "on pages",
   unplaced: "on none",
   zoomIn: "Zoom in",
-  zoomOut: "Whole time",
+  zoomOut: "All dates",
 };
 
 export const eventWords = {
   name: "Name of this event",
   placeholder: "Name this event",
-  pile: (n: number) => `A pile of ${n} much alike. Spread it out`,
+  pile: (n: number) => `${n} photos much alike, in a pile. Spread them out`,
   pileOpen: "Gather this pile again",
 };
 

@@ -31,7 +31,7 @@ export const pockets = {
   rows: "One above the other",
   width: "Pocket width",
   height: "Pocket height",
-  apart: "Apart by",
+  apart: "Gap between them",
   fromLeft: "From the binder’s edge",
   fromTop: "From the top",
   trouble: {

@@ -35,11 +35,11 @@ export const work = {
       : `${names.length} photos were not in the file: ${names.slice(0, 5).join(", ")}${names.length > 5 ? " …" : ""}. Their places are kept.`,
   stopped: "Stopped. Nothing was changed.",
   trouble: {
-    notAProjectFile: "That is no project file. Nothing was changed.",
+    notAProjectFile: "That is not a project file. Nothing was changed.",
     newerVersion: "That file was made by a newer Tessip. Load this page again while you are online, then open it.",
     damagedProject: "What is in that file cannot be read as a project. Nothing was changed.",
     fileCutOff:
-      "That file ends in the middle; it was not copied or loaded whole. Fetch it once more. Nothing was changed.",
+      "That file ends in the middle; it was not copied or downloaded whole. Get it once more. Nothing was changed.",
     originalMissing: "An original is missing.",
   } as Record<string, string>,
   failed: "That did not work. Nothing was changed.",
@@ -49,10 +49,10 @@ export const work = {
   snapshotKeep: "Keep it as it is now",
   snapshotFirst: (n: number) => `Snapshot ${n}`,
   /** Of one that was kept when the form of works changed. */
-  snapshotRenewed: "Before Tessip was renewed",
+  snapshotRenewed: "Before Tessip was updated",
   snapshotBack: (name: string) => `Go back to ${name}`,
   snapshotBackShort: "Go back",
-  snapshotDrop: (name: string) => `Forget ${name}`,
+  snapshotDrop: (name: string) => `Remove ${name}`,
   snapshotWent: (name: string) => `The project is as it was in “${name}”.`,
   snapshotNone: "No snapshots yet.",
   combineTitle: "Add pages from another project",
@@ -79,9 +79,9 @@ export const work = {
   lossesTitle: "What could not be kept",
   finishedTitle: "Bring in finished pages",
   finishedLead:
-    "Pages that were made elsewhere, as pictures or as a PDF. Each becomes a whole page here, out over the bleed.",
+    "Pages that were made elsewhere, as pictures or as a PDF. Each fills a whole page here and reaches over the bleed.",
   finishedCoverLead:
-    "A part of the cover that was made elsewhere, as a picture or a PDF. It comes to lie over the whole part, out over the edge that is wrapped or cut.",
+    "A part of the cover that was made elsewhere, as a picture or a PDF. It covers the whole part and reaches over the edge that is wrapped or cut.",
   finishedPart: "Which part of the cover",
   finishedWholeCover: "All of it, in one piece",
   finishedEdges: (name: string, sides: string, ends: string) =>

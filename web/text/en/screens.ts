@@ -108,7 +108,7 @@ export function stepWords({ code, count }: StepName): string {
     case "slippedIn":
       return `Slipped in ${photos}`;
     case "tookAway":
-      return `Took away ${tiles}`;
+      return `Removed ${tiles}`;
     case "halvedTile":
       return "Split a tile";
     case "resetArrangement":
@@ -184,7 +184,7 @@ export function stepWords({ code, count }: StepName): string {
     case "changedCover":
       return "Changed the cover";
     case "tookCover":
-      return "Took the cover away";
+      return "Removed the cover";
     case "madeCover":
       return "Made the cover";
     case "madeSpread":
@@ -224,7 +224,7 @@ export const history = {
 };
 
 export const fault = {
-  title: "Something went wrong in this place",
+  title: "Something went wrong on this screen",
   body: "Your photos and your projects are kept. Go back and try again; if it happens again, reload the page.",
   back: "Back to the start",
   notHere: "There is nothing at this address",

@@ -31,6 +31,7 @@ import { projectsChanged } from "../../state/session/use-projects.ts";
 import { BarePlaces } from "./bare-places.tsx";
 import { BeginBar } from "./begin-bar.tsx";
 import { useCarried } from "./carried-photos.tsx";
+import { freshName } from "./fresh-name.ts";
 import { LabChooser } from "./lab-chooser.tsx";
 import { Section } from "./section.tsx";
 import { SizeChooser } from "./size-chooser.tsx";
@@ -66,7 +67,7 @@ export function NewCollage({ kind }: { readonly kind: "collage" | "book" }) {
   async function begin(as: PageFormat) {
     const { cards: made } = await store.projects();
     const at = now();
-    const what = { name: words.newName(kind, made.length + 1), unit, format: as, language };
+    const what = { name: freshName(kind, made), unit, format: as, language };
     const project =
       kind === "book" && lab
         ? newBook({ ...what, lab }, { newId, at })

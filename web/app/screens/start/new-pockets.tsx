@@ -5,13 +5,14 @@ import { useNavigate } from "react-router";
 import { applyChange, newPockets } from "#core/document";
 import { pocketsFilled } from "#core/edit";
 import { type PocketPattern, shippedPatterns } from "#core/pockets";
-import { language, start, pockets as words } from "../../../text/index.ts";
+import { language, pockets as words } from "../../../text/index.ts";
 import { choiceLook } from "../../components/choice-look.ts";
 import { Segmented } from "../../components/segmented.tsx";
 import { useServices } from "../../services.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
 import { BeginBar } from "./begin-bar.tsx";
 import { useCarried } from "./carried-photos.tsx";
+import { freshName } from "./fresh-name.ts";
 
 const binders = [...new Set(shippedPatterns.map((p) => p.binder))];
 const sketchPx = 132;
@@ -30,7 +31,7 @@ export function NewPockets() {
   async function begin() {
     const { cards } = await store.projects();
     const at = now();
-    const name = start.newName("pockets", cards.length + 1);
+    const name = freshName("pockets", cards);
     const project = newPockets({ name, unit: binder === "A4" ? "mm" : "in", pattern, language }, { newId, at });
     const { changes } = pocketsFilled(project, project.pages[0]!.id, carried, newId);
     const filled = changes.reduce((now, change) => {

@@ -8,6 +8,7 @@ import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
 import { BeginBar } from "./begin-bar.tsx";
+import { freshName } from "./fresh-name.ts";
 import { LabChooser } from "./lab-chooser.tsx";
 import { Section } from "./section.tsx";
 
@@ -25,7 +26,7 @@ export function NewPrints() {
     if (!lab) return;
     const { cards: made } = await store.projects();
     const at = now();
-    const project = newPrints({ name: words.newName("prints", made.length + 1), lab, language }, { newId, at });
+    const project = newPrints({ name: freshName("prints", made), lab, language }, { newId, at });
     await store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
     await navigate(`/work/${project.id}/prints`);
     void projectsChanged(queries);

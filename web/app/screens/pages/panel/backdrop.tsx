@@ -66,20 +66,38 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
           {say.backdropOff}
         </Button>
       )}
-      {facing && several && (
-        <Button size="sm" variant="ghost" onClick={() => lookOnFacing(session)}>
-          {say.likeFacing}
-        </Button>
-      )}
       {several && (
-        <Button size="sm" variant="ghost" onClick={() => lookOnAll(session)}>
-          {say.likeAll}
-        </Button>
-      )}
-      {several && (
-        <Button size="sm" variant="ghost" onClick={() => setAsking(true)}>
-          {say.likeSome} …
-        </Button>
+        <HStack role="group" aria-label={say.likeOn} gap="1" wrap="wrap">
+          <Text fontSize="14px" fontWeight="500" color="fg.muted" mr="1">
+            {say.likeOn}
+          </Text>
+          {facing && (
+            <Button
+              size="xs"
+              variant="outline"
+              aria-label={`${say.likeOn} ${say.likeFacing}`}
+              onClick={() => lookOnFacing(session)}
+            >
+              {say.likeFacing}
+            </Button>
+          )}
+          <Button
+            size="xs"
+            variant="outline"
+            aria-label={`${say.likeOn} ${say.likeAll}`}
+            onClick={() => lookOnAll(session)}
+          >
+            {say.likeAll}
+          </Button>
+          <Button
+            size="xs"
+            variant="outline"
+            aria-label={`${say.likeOn} ${say.likeSome}`}
+            onClick={() => setAsking(true)}
+          >
+            {say.likeSome}
+          </Button>
+        </HStack>
       )}
       {asking && <LookOnSome onClose={() => setAsking(false)} />}
     </VStack>

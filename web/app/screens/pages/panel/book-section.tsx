@@ -1,4 +1,4 @@
-import { Box, Button, HStack, Switch, Text, VStack } from "@chakra-ui/react";
+import { Box, Button, Flex, HStack, Switch, Text, VStack } from "@chakra-ui/react";
 import { Columns2, Equal, Gauge, RectangleHorizontal } from "lucide-react";
 import { useState } from "react";
 import { arrangedTiles, type Book, numberPlaces, openingOf, rulesOf } from "#core/document";
@@ -41,29 +41,38 @@ export function BookSection() {
           <Text fontSize="14px" color={count.fits ? "fg.muted" : "saffron.700"}>
             {count.words}
           </Text>
-          {begun && (
-            <Button size="sm" variant="outline" onClick={() => setPacing(true)}>
-              <Gauge size={16} aria-hidden /> {pace.openFromHere}
-            </Button>
-          )}
+          <Flex wrap="wrap" gap="2">
+            {begun && (
+              <Button size="sm" variant="outline" onClick={() => setPacing(true)}>
+                <Gauge size={16} aria-hidden /> {pace.openFromHere}
+              </Button>
+            )}
+            {opening?.left && opening.right && (
+              <Button size="sm" variant="outline" onClick={() => joinPages(services, session)}>
+                <RectangleHorizontal size={16} aria-hidden /> {words.makeSpread}
+              </Button>
+            )}
+            {opening?.left && opening.right && arrangedTiles(page).length > 0 && (
+              <Button size="sm" variant="outline" onClick={() => matchFacing(services, session)}>
+                <Equal size={16} aria-hidden /> {work.match}
+              </Button>
+            )}
+            {page.span === 2 && (
+              <Button size="sm" variant="outline" onClick={() => splitSpread(services, session)}>
+                <Columns2 size={16} aria-hidden /> {words.splitSpread}
+              </Button>
+            )}
+          </Flex>
           {arrangedTiles(page).length > 0 && (
             <Toggle label={words.stays} on={!page.paced} onTurn={(stays) => markPage(session, { paced: !stays })} />
           )}
-          {opening?.left && opening.right && (
-            <Button size="sm" variant="outline" onClick={() => joinPages(services, session)}>
-              <RectangleHorizontal size={16} aria-hidden /> {words.makeSpread}
-            </Button>
+          {page.pieces.length === 0 && (
+            <Toggle label={words.keepBlank} on={page.blank} onTurn={(blank) => markPage(session, { blank })} />
           )}
-          {opening?.left && opening.right && arrangedTiles(page).length > 0 && (
-            <Button size="sm" variant="outline" onClick={() => matchFacing(services, session)}>
-              <Equal size={16} aria-hidden /> {work.match}
-            </Button>
-          )}
-          {page.span === 2 && (
-            <Button size="sm" variant="outline" onClick={() => splitSpread(services, session)}>
-              <Columns2 size={16} aria-hidden /> {words.splitSpread}
-            </Button>
-          )}
+        </VStack>
+      </PanelSection>
+      <PanelSection title={words.paperAndCover} folds="paper" folded>
+        <VStack align="stretch" gap="3">
           <Select
             label={words.paper}
             value={project.book.paperId}
@@ -78,7 +87,7 @@ export function BookSection() {
           />
         </VStack>
       </PanelSection>
-      <PanelSection title={words.numbers}>
+      <PanelSection title={words.numbers} folds="numbers" folded>
         <VStack align="stretch" gap="3">
           <Toggle label={words.numbersOn} on={numbers.shown} onTurn={(shown) => showNumbers(session, shown)} />
           {numbers.shown && (
@@ -130,9 +139,6 @@ export function BookSection() {
           )}
           {numbers.shown && (
             <Toggle label={words.noNumber} on={page.plain} onTurn={(plain) => markPage(session, { plain })} />
-          )}
-          {page.pieces.length === 0 && (
-            <Toggle label={words.keepBlank} on={page.blank} onTurn={(blank) => markPage(session, { blank })} />
           )}
         </VStack>
       </PanelSection>

@@ -16,7 +16,7 @@ export function LookOnSome({ onClose }: { readonly onClose: () => void }) {
   const others = pagesNumbered(project, pagesAsked(asked, send.coverWord).numbers).filter((p) => p.id !== pageId);
   return (
     <ConfirmDialog
-      title={say.likeSome}
+      title={say.likeSomeTitle}
       doIt={say.likeThese(others.length)}
       able={others.length > 0}
       onClose={onClose}

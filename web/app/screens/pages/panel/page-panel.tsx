@@ -85,7 +85,7 @@ export const PagePanel = memo(function PagePanel() {
           />
         </PanelSection>
       )}
-      <PanelSection title={words.edges} folds="edges">
+      <PanelSection title={words.edges} folds="edges" folded={kind === "book"}>
         {row(words.corner, "changedCorner", look.cornerMm, Math.max(10, shortMm / 8), (cornerMm) => ({
           ...kept(),
           cornerMm,
