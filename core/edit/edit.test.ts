@@ -1,59 +1,30 @@
-import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import {
   arrangedOn,
   arrangedTiles,
   barePage,
-  type Change,
-  commit,
-  findPlaced,
   flowPhotos,
   frameRect,
-  freeTiles,
-  layTree,
-  lookOf,
   mapTiles,
-  newBook,
   newFreeTile,
-  noHistory,
   type PlacedPage,
-  type Project,
   photoIdOf,
   placeAgain,
-  placed,
   withFree,
 } from "#core/document";
 import type { Point } from "#core/geometry";
-import { formatFromCard } from "#core/lab";
-import { labCardSchema } from "#core/lab/schema";
 import type { Photo } from "#core/photo";
-import { laidWords } from "#core/scene";
-import { setter } from "../check/check.fixture.ts";
-import { applied, collage, counter, firstPlaced } from "../document/project.fixture.ts";
+import { collage, counter, firstPlaced } from "../document/project.fixture.ts";
 import {
   allSlippedIn,
-  breakMoved,
-  breakRange,
-  captionOf,
   fillingLocked,
   laidFreely,
   locked,
-  lookOnEvery,
-  lookOnThese,
   meaningOfDrop,
-  mirroredLook,
-  newWords,
-  numbersShown,
   pageToward,
-  photoIdsOn,
-  photosMoved,
   placeOnto,
-  restyled,
-  roomier,
   tilesUnder,
-  uncaptioned,
-  withCaptions,
 } from "./index.ts";
 
 const fromShelf = { from: "shelf", photoId: "p9", section: "photos" } as const;
@@ -202,164 +173,6 @@ test("a turned or oval tile that lies freely takes a photo only where it really 
   expect(taken(free, corner)).toBe(true);
   expect(taken({ ...free, outline: { kind: "ellipse" } }, corner)).toBe(false);
   expect(taken({ ...free, outline: { kind: "ellipse" } }, { x: 150, y: 188 })).toBe(true);
-});
-
-const lab = labCardSchema.parse(JSON.parse(readFileSync("demo/labs/marrow-and-lisle.json", "utf8")));
-const bareBook = newBook(
-  { name: "A book", unit: "mm", lab, format: formatFromCard(lab, lab.sizes[0]!, false) },
-  { newId: counter("p"), at: "" },
-);
-/** A book whose first pages hold so many photos each. */
-function bookOf(counts: readonly number[]): Project {
-  let n = 0;
-  const laid = bareBook.pages.map((page, i) => {
-    const photos = Array.from({ length: counts[i] ?? 0 }, () => ({ id: `p${n++}`, aspect: 1.5 }));
-    const made = layTree(placed(bareBook, page), { photos, seed: 0, newId: counter(`t${i}-`) });
-    return made.ok ? made.value.page : page;
-  });
-  return { ...bareBook, pages: laid };
-}
-const deps = { aspectOf: () => 1.5, newId: counter("n") };
-const kept = (project: Project, changes: readonly Change[] | undefined): Project => {
-  const gesture = { name: { code: "arranged", count: 1 }, changes: changes ?? [], at: "" } as const;
-  const done = commit({ project, history: noHistory }, gesture);
-  if (!done.ok) throw new Error(done.code);
-  return done.value.project;
-};
-
-test("a break takes photos along in their order, and leaves one on each page at least", () => {
-  fc.assert(
-    fc.property(
-      fc.integer({ min: 1, max: 6 }),
-      fc.integer({ min: 1, max: 6 }),
-      fc.integer({ min: -9, max: 9 }),
-      (a, b, by) => {
-        const project = bookOf([0, a, b]);
-        const [left, right] = [project.pages[1]!, project.pages[2]!];
-        const all = [...photoIdsOn(left), ...photoIdsOn(right)];
-        const moved = breakMoved(project, [left.id, right.id], by, deps);
-        const [least, most] = breakRange(left, right);
-        const steps = Math.max(least, Math.min(most, by));
-        expect(moved?.count ?? 0).toBe(Math.abs(steps));
-        const { pages } = kept(project, moved?.changes);
-        expect([...photoIdsOn(pages[1]!), ...photoIdsOn(pages[2]!)]).toEqual(all);
-        expect(photoIdsOn(pages[1]!)).toHaveLength(a + steps);
-      },
-    ),
-    { numRuns: 40 },
-  );
-});
-
-test("photos go onto another page behind those that are there, and nowhere else", () => {
-  const project = bookOf([0, 3, 2]);
-  const [from, to] = [project.pages[1]!, project.pages[2]!];
-  const first = arrangedTiles(from)[0]!.id;
-  const moved = photosMoved(project, from.id, [first], to.id, deps);
-  const { pages } = kept(project, moved?.changes);
-  expect([photoIdsOn(pages[1]!), photoIdsOn(pages[2]!)]).toEqual([
-    ["p1", "p2"],
-    ["p3", "p4", "p0"],
-  ]);
-  expect(photosMoved(project, from.id, ["gone"], to.id, deps)).toBeUndefined();
-  expect(photosMoved(project, from.id, [first], from.id, deps)).toBeUndefined();
-});
-
-test("a look goes onto pages that have room for it, the others and the cover go on as they were, and nothing is copied down", () => {
-  const project = bookOf([0, 2, 3]);
-  const look = { ...project.style, background: "#336655" };
-  const wide = { ...look, gapMm: 160 };
-  const before = project.pages.map((p) => lookOf(p, project.style));
-  const { changes, count, left } = lookOnEvery(project, wide);
-  const after = kept(project, changes);
-  expect(count + left).toBe(project.pages.length);
-  expect(left).toBeGreaterThan(0);
-  for (const [i, page] of after.pages.entries()) {
-    const says = page.background !== undefined;
-    expect(lookOf(page, after.style)).toEqual(says ? before[i] : wide);
-  }
-  expect(lookOnThese(project, [project.pages[1]!], look)).toMatchObject({ count: 1, left: 0 });
-  expect(mirroredLook(mirroredLook(look))).toEqual(look);
-});
-
-test("shown page numbers raise the foot of every page that has too little, but of those without a number", () => {
-  const low = { ...bareBook, style: { ...bareBook.style, margin: { ...bareBook.style.margin, bottom: 1 } } };
-  const plain = low.pages[3]!.id;
-  const own = low.pages[4]!.id;
-  const project = applied(low, [
-    { type: "setPages", items: [{ id: plain, set: { plain: true } }] },
-    { type: "setPages", items: [{ id: own, set: { margin: { top: 5, right: 5, bottom: 2, left: 5 } } }] },
-  ]);
-  const shown = kept(project, numbersShown(project, true));
-  const feet = new Map(shown.pages.map((p) => [p.id, lookOf(p, shown.style).margin.bottom]));
-  expect(shown.book!.numbers.shown).toBe(true);
-  expect(feet.get(plain)).toBe(1);
-  const others = [...feet].filter(([id]) => id !== plain).map(([, mm]) => mm);
-  expect(new Set(others).size).toBe(1);
-  expect(others[0]).toBeGreaterThan(5);
-  const hidden = kept(shown, numbersShown(shown, false));
-  expect(hidden.pages).toEqual(shown.pages);
-});
-
-const facts = {
-  photo: (id: string) => ({
-    aspect: 1.5,
-    focus: null,
-    caption: id === "p1" ? "" : `By the water, ${id}`,
-    takenAt: "2026-03-01T10:00:00",
-  }),
-  setter,
-};
-
-test("captions stand under their photos, as high as their words, and are asked for once", () => {
-  const project = bookOf([0, 4]);
-  const on = placed(project, project.pages[1]!);
-  const wanted = uncaptioned(on.page, facts);
-  expect(wanted).toHaveLength(3);
-  const style = { ...project.words.caption, insetMm: 1 };
-  const { page, tiles } = withCaptions(on, wanted, { style, facts, newId: counter("cap") });
-  expect(tiles.map(([, photo]) => photo)).toEqual(wanted);
-  for (const [captionId, photoId] of tiles) {
-    const [caption, photo] = [findPlaced(page, captionId)!, findPlaced(page, photoId)!];
-    expect(caption.border.widthMm).toBe(0);
-    expect(caption.frame.width).toBeCloseTo(photo.frame.width, 4);
-    expect(frameRect(caption.frame).y).toBeGreaterThan(frameRect(photo.frame).y);
-    if (caption.filling.kind !== "words") throw new Error("no words");
-    expect(laidWords(facts.photo(caption.filling.from!.photoId).caption, style, caption.frame, setter)?.hidden).toBe(0);
-  }
-  expect(uncaptioned(page.page, facts)).toEqual([]);
-  for (const [captionId, photoTileId] of tiles) {
-    expect(captionOf(page, photoTileId)?.id).toBe(captionId);
-    // Written over, it follows no photo any more, but still stands under it.
-    const own = placeAgain(
-      page,
-      mapTiles(page.page, (t) =>
-        t.filling.kind === "words" ? { ...t, filling: { ...t.filling, from: null, text: "Mine" } } : t,
-      ),
-    );
-    expect(captionOf(own, photoTileId)?.id).toBe(captionId);
-  }
-  expect(captionOf(on, wanted[0]!)).toBeUndefined();
-  expect(arrangedTiles(page.page).flatMap((t) => photoIdOf(t) ?? [])).toEqual(photoIdsOn(on.page));
-});
-
-test("new words lie inside of what is safe; made larger they take more room; restyled, each keeps its turn", () => {
-  const { format, page } = firstPlaced(collage([1]));
-  const style = { ...bareBook.words.title, sizePt: 20 };
-  const tile = newWords(format, "title", style, () => "w");
-  const r = frameRect(tile.frame);
-  expect(Math.min(r.x, r.y)).toBeGreaterThanOrEqual(format.safeMm);
-  expect(r.x + r.w).toBeLessThanOrEqual(format.widthMm - format.safeMm);
-  if (tile.filling.kind !== "words") throw new Error("no words");
-  const words = { ...tile.filling, text: "a great many words to be read by all of them" };
-  const small = { ...tile.frame, width: 40, height: 12 };
-  const larger = { ...words, style: { ...style, sizePt: 40 } };
-  const frame = roomier(words, larger, small, format, facts)!;
-  expect([frame.width, frame.height]).toEqual([80, 24]);
-  expect(roomier(larger, words, small, format, facts)).toBeUndefined();
-  const turned = { ...tile, filling: { ...words, style: { ...style, turn: 90 as const } } };
-  const next = restyled(withFree(page, turned), "title", { ...style, sizePt: 31 });
-  expect(freeTiles(next)[0]!.filling).toMatchObject({ style: { sizePt: 31, turn: 90 } });
-  expect(restyled(next, "caption", style)).toBe(next);
 });
 
 test("a tile's two locks are set and let go each by itself, and what is locked in takes no other photo", () => {

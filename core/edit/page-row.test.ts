@@ -116,6 +116,9 @@ test("each group of photos has a page: arranged by itself, or in the places of a
   expect(on("fit").map((photos) => photos.toSorted())).toEqual([["a", "b"], ["c"]]);
   expect(on("this").map((photos) => photos.length)).toEqual([3, 3]);
   expect(on("this").map((photos) => photos.filter((id) => id !== undefined).toSorted())).toEqual([["a", "b"], ["c"]]);
+  // A page that holds nothing is no model, so each page is arranged by itself.
+  const empty = pagesForEach(project, groups, { like: "this", model: { ...model, pieces: [] }, newId: counter("m") });
+  expect(empty.map((p) => arrangedTiles(p).map(photoIdOf).toSorted())).toEqual([["a", "b"], ["c"]]);
 });
 
 const pattern = shippedPatterns.find((p) => p.id === "12-twelve-upright")!;

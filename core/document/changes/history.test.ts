@@ -92,6 +92,16 @@ test("gestures that become one step, or do not, are undone and done again state 
   expect(joined).toBeGreaterThan(10);
 });
 
+test("what gives values to fields is drawn together past other such changes, and nothing of it is lost", () => {
+  const name = (n: string): Change => ({ type: "setProject", name: n });
+  const tile = arrangedTiles(seven.pages[0]!)[0]!.id;
+  const corner = (cornerMm: number): Change => ({ type: "setTiles", pageId, items: [{ id: tile, set: { cornerMm } }] });
+  const few = compacted([name("a"), corner(1), name("b"), corner(2), { type: "setProject", unit: "mm" }]);
+  expect(few).toHaveLength(2);
+  const { end } = fitting(seven, few);
+  expect([end.name, end.unit, arrangedTiles(end.pages[0]!)[0]!.cornerMm]).toEqual(["b", "mm", 2]);
+});
+
 test("two thousand letters are one step that holds two texts", () => {
   const paced: Project = { ...seven, pages: [{ ...seven.pages[0]!, paced: true }] };
   const style = paced.words.caption;

@@ -12,8 +12,8 @@ import { num, PdfError, PdfWriter, refTo, textString } from "./pdf-writer.ts";
 import { xmpPacket } from "./xmp.ts";
 
 /** A font of the packages, unpacked from its WOFF by Node's own zlib. */
-function font(): Uint8Array {
-  const woff = readFileSync("node_modules/@fontsource/eb-garamond/files/eb-garamond-latin-400-normal.woff");
+function font(name = "eb-garamond", style = "400-normal"): Uint8Array {
+  const woff = readFileSync(`node_modules/@fontsource/${name}/files/${name}-latin-${style}.woff`);
   const tables = woff.readUInt16BE(12);
   const head = Buffer.alloc(12 + 16 * tables);
   head.writeUInt32BE(woff.readUInt32BE(4), 0);
@@ -123,6 +123,44 @@ test("other programs read a file back: sound, its title in any letters, its word
   expect(execFileSync("pdffonts", [path], { encoding: "utf8" })).toMatch(
     /[A-Z]{6}\+Afont\s+CID TrueType .*yes yes yes/,
   );
+});
+
+test.each([
+  ["courier-prime", "700-italic"],
+  ["eb-garamond", "400-normal"],
+])("the measures of %s in a PDF are its own, in thousandths of an em", (name, style) => {
+  const own = font(name, style);
+  const whole = new HbFont(new HbFace(new HbBlob(own.slice().buffer as ArrayBuffer), 0));
+  const path = written((pdf) => {
+    const ref = pdf.reserve();
+    writeFont(pdf, { name, sfnt: own, glyphs: new Set([36, 40]), textOf: () => "x" }, ref);
+    page(pdf, "BT /F1 20 Tf 20 40 Td <00240028> Tj ET", `/Font << /F1 ${refTo(ref)} >>`);
+  });
+  const text = execFileSync("qpdf", ["--qdf", "--object-streams=disable", path, "-"], { encoding: "latin1" });
+  const list = (key: string) => new RegExp(`/${key} \\[([^\\]]*)\\]`).exec(text)![1]!.trim().split(/\s+/).map(Number);
+  const number = (key: string) => Number(new RegExp(`/${key} (-?[\\d.]+)`).exec(text)![1]);
+  // The tables as the font's own standard writes them (OpenType 1.9): big-endian, at fixed places.
+  const view = new DataView(own.buffer, own.byteOffset);
+  const table = (tag: string) => {
+    for (let at = 12; ; at += 16)
+      if (String.fromCharCode(...own.subarray(at, at + 4)) === tag) return view.getUint32(at + 8);
+  };
+  const em = view.getUint16(table("head") + 18);
+  const thousandths = (at: number) => expect.closeTo((1000 * view.getInt16(at)) / em, 0);
+  expect(list("FontBBox")).toEqual([36, 38, 40, 42].map((o) => thousandths(table("head") + o)));
+  expect([number("Ascent"), number("Descent"), number("CapHeight")]).toEqual([
+    thousandths(table("hhea") + 4),
+    thousandths(table("hhea") + 6),
+    thousandths(table("OS/2") + 88),
+  ]);
+  expect(number("ItalicAngle")).toBeCloseTo(view.getInt32(table("post") + 4) / 65_536, 2);
+  const widths = [36, 40].map((g) => expect.closeTo((1000 * whole.glyphHAdvance(g)) / em, 0));
+  expect(
+    text
+      .slice(text.search(/\/W\s+\[/))
+      .match(/\d+\s+\[\s*[\d.]+\s*\]/g)!
+      .map((w) => Number(/\[\s*([\d.]+)/.exec(w)![1])),
+  ).toEqual(widths);
 });
 
 test("numbers are short and never in powers of ten; what is no number, and what was promised and never written, is a mistake of ours", () => {

@@ -92,15 +92,36 @@ function picture(w: number, h: number, seed: number): Uint8Array {
 test.each(tiffPackings)(
   "a TIFF of many strips, packed as %s, comes back bit by bit, by another program and by our own",
   async (packing) => {
-    const [w, h] = [1301, 700];
-    const rgba = picture(w, h, 4);
-    const raw = await sharp(tiff(rgba, w, h, packing))
-      .toColourspace("srgb")
-      .raw()
-      .toBuffer();
-    expect(raw.equals(Buffer.from(rgbOf(rgba)))).toBe(true);
+    // Many strips, just two, and one for each row since a row is longer than a strip.
+    for (const [w, h] of [
+      [1301, 700],
+      [1301, 100],
+      [90_001, 3],
+    ] as const) {
+      const rgba = picture(w, h, 4);
+      const raw = await sharp(tiff(rgba, w, h, packing))
+        .toColourspace("srgb")
+        .raw()
+        .toBuffer();
+      expect(raw.equals(Buffer.from(rgbOf(rgba)))).toBe(true);
+    }
+    expect([rowsPerStrip(1301, 8), rowsPerStrip(1301, 16), rowsPerStrip(90_001, 8)]).toEqual([67, 33, 1]);
   },
 );
+
+test("a strip packed by LZW may end just where its codes become longer", async () => {
+  const random = seededRandom(5);
+  // Of noise nearly each byte is a code; codes grow at 512, 1024, 2048 of them and begin anew at 4096.
+  for (const bytes of [254, 766, 1790, 3838])
+    for (let w = Math.floor(bytes / 3) - 6; w <= Math.floor(bytes / 3) + 8; w += 1) {
+      const rgba = Uint8Array.from({ length: 4 * w }, () => 256 * random());
+      const raw = await sharp(tiff(rgba, w, 1, "lzw"))
+        .toColourspace("srgb")
+        .raw()
+        .toBuffer();
+      expect(raw.equals(Buffer.from(rgbOf(rgba)))).toBe(true);
+    }
+});
 
 const anyDeepPicture = fc
   .record({ w: fc.integer({ min: 1, max: 90 }), h: fc.integer({ min: 1, max: 300 }), seed: fc.integer() })

@@ -1,0 +1,79 @@
+import { expect, test } from "@jest/globals";
+import {
+  arrangedTiles,
+  findPlaced,
+  frameRect,
+  freeTiles,
+  mapTiles,
+  photoIdOf,
+  placeAgain,
+  placed,
+  withFree,
+} from "#core/document";
+import { laidWords } from "#core/scene";
+import { setter } from "../check/check.fixture.ts";
+import { collage, counter, firstPlaced } from "../document/project.fixture.ts";
+import { bareBook, bookOf } from "./books.fixture.ts";
+import { captionOf, newWords, photoIdsOn, restyled, roomier, uncaptioned, withCaptions } from "./index.ts";
+
+const facts = {
+  photo: (id: string) => ({
+    aspect: 1.5,
+    focus: null,
+    caption: id === "p1" ? "" : `By the water, ${id}`,
+    takenAt: "2026-03-01T10:00:00",
+  }),
+  setter,
+};
+
+test("captions stand under their photos, as high as their words, and are asked for once", () => {
+  const project = bookOf([0, 4]);
+  const on = placed(project, project.pages[1]!);
+  const wanted = uncaptioned(on.page, facts);
+  expect(wanted).toHaveLength(3);
+  const style = { ...project.words.caption, insetMm: 1 };
+  const { page, tiles } = withCaptions(on, wanted, { style, facts, newId: counter("cap") });
+  expect(tiles.map(([, photo]) => photo)).toEqual(wanted);
+  for (const [captionId, photoId] of tiles) {
+    const [caption, photo] = [findPlaced(page, captionId)!, findPlaced(page, photoId)!];
+    expect(caption.border.widthMm).toBe(0);
+    expect(caption.frame.width).toBeCloseTo(photo.frame.width, 4);
+    expect(frameRect(caption.frame).y).toBeGreaterThan(frameRect(photo.frame).y);
+    if (caption.filling.kind !== "words") throw new Error("no words");
+    expect(laidWords(facts.photo(caption.filling.from!.photoId).caption, style, caption.frame, setter)?.hidden).toBe(0);
+  }
+  expect(uncaptioned(page.page, facts)).toEqual([]);
+  for (const [captionId, photoTileId] of tiles) {
+    expect(captionOf(page, photoTileId)?.id).toBe(captionId);
+    // Written over, it follows no photo any more, but still stands under it.
+    const own = placeAgain(
+      page,
+      mapTiles(page.page, (t) =>
+        t.filling.kind === "words" ? { ...t, filling: { ...t.filling, from: null, text: "Mine" } } : t,
+      ),
+    );
+    expect(captionOf(own, photoTileId)?.id).toBe(captionId);
+  }
+  expect(captionOf(on, wanted[0]!)).toBeUndefined();
+  expect(arrangedTiles(page.page).flatMap((t) => photoIdOf(t) ?? [])).toEqual(photoIdsOn(on.page));
+});
+
+test("new words lie inside of what is safe; made larger they take more room; restyled, each keeps its turn", () => {
+  const { format, page } = firstPlaced(collage([1]));
+  const style = { ...bareBook.words.title, sizePt: 20 };
+  const tile = newWords(format, "title", style, () => "w");
+  const r = frameRect(tile.frame);
+  expect(Math.min(r.x, r.y)).toBeGreaterThanOrEqual(format.safeMm);
+  expect(r.x + r.w).toBeLessThanOrEqual(format.widthMm - format.safeMm);
+  if (tile.filling.kind !== "words") throw new Error("no words");
+  const words = { ...tile.filling, text: "a great many words to be read by all of them" };
+  const small = { ...tile.frame, width: 40, height: 12 };
+  const larger = { ...words, style: { ...style, sizePt: 40 } };
+  const frame = roomier(words, larger, small, format, facts)!;
+  expect([frame.width, frame.height]).toEqual([80, 24]);
+  expect(roomier(larger, words, small, format, facts)).toBeUndefined();
+  const turned = { ...tile, filling: { ...words, style: { ...style, turn: 90 as const } } };
+  const next = restyled(withFree(page, turned), "title", { ...style, sizePt: 31 });
+  expect(freeTiles(next)[0]!.filling).toMatchObject({ style: { sizePt: 31, turn: 90 } });
+  expect(restyled(next, "caption", style)).toBe(next);
+});
