@@ -71,7 +71,7 @@ await inBrowser(4194, async ({ url, open }) => {
   for (let k = 1; k <= 5; k += 1) {
     await askForOne();
     await page.waitForTimeout(500);
-    const add = () => page.getByRole("button", { name: "Add 2 pages, and keep the sides" }).click();
+    const add = () => page.getByRole("button", { name: "Add 2 pages, so that left pages stay left" }).click();
     adding.push([`add two pages, ${k}`, await frameWork(page, add)]);
   }
   const figures: [string, FrameWork][] = [
@@ -109,6 +109,6 @@ await inBrowser(4194, async ({ url, open }) => {
   async function askForOne(): Promise<void> {
     await page.keyboard.press("Escape");
     await page.getByRole("button", { name: "Another page" }).first().click();
-    await page.getByRole("button", { name: "Add 2 pages, and keep the sides" }).waitFor();
+    await page.getByRole("button", { name: "Add 2 pages, so that left pages stay left" }).waitFor();
   }
 });

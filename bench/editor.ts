@@ -109,7 +109,7 @@ try {
   await allLookedAt(page);
   await page.waitForTimeout(2000);
   const figures: [string, FrameWork][] = [];
-  const seam = await middleOf(page.getByRole("separator", { name: "Level line 1", exact: true }));
+  const seam = await middleOf(page.getByRole("separator", { name: "Horizontal line 1", exact: true }));
   figures.push(["seam", await frameWork(page, () => shaken(page, seam, { dx: 0, dy: 24 }))]);
   const target = (await tile(page, 20).boundingBox())!;
   const photo = await middleOf(shelfPhotos(page).nth(5));

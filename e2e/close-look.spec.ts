@@ -22,7 +22,7 @@ import {
   undoButton,
 } from "./support/tessip.ts";
 
-const free = (page: Page) => page.getByRole("listbox", { name: "Words lying on the page" }).getByRole("option");
+const free = (page: Page) => page.getByRole("listbox", { name: "What lies freely on the page" }).getByRole("option");
 const station = (page: Page, name: RegExp) => page.getByRole("link", { name });
 
 test("what a close look found on pages: veils, gaps, titles, words in templates, empty tiles, keys and counts", async ({

@@ -20,7 +20,7 @@ import {
   undoButton,
 } from "./support/tessip.ts";
 
-const free = (page: Page) => page.getByRole("listbox", { name: "Words lying on the page" }).getByRole("option");
+const free = (page: Page) => page.getByRole("listbox", { name: "What lies freely on the page" }).getByRole("option");
 
 test("words on a page: typed in place, dressed, following photos, on cards, over a background, and in print", async ({
   page,
@@ -66,7 +66,7 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
     await page.getByLabel("Font", { exact: true }).selectOption({ label: "Caveat, by hand" });
     await expect(page.getByRole("button", { name: "Italic" })).toBeDisabled();
     await page.getByRole("button", { name: "Bold" }).click();
-    await page.getByRole("button", { name: "To the right" }).click();
+    await page.getByRole("button", { name: "To the right", exact: true }).click();
     await page.getByRole("button", { name: "Colour: Clay" }).click();
     await expect(page.getByRole("button", { name: "Bold" })).toHaveAttribute("aria-pressed", "true");
     expect((await paintedPage(page)).equals(before)).toBe(false);
@@ -81,10 +81,10 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
     await page.keyboard.press("Enter");
     const was = await box(free(page).first());
     await drag(page, free(page).first(), { dx: 30, dy: 120 }, { x: 0.2, y: 0.5 });
-    await expectUndo(page, "Moved words");
+    await expectUndo(page, "Moved a tile");
     const moved = await box(free(page).first());
     expect(moved.y - was.y).toBeGreaterThan(90);
-    await drag(page, page.locator('[data-grip="corner"]'), { dx: -60, dy: 20 });
+    await drag(page, page.locator('[data-grip="se"]'), { dx: -60, dy: 20 });
     const sized = await box(free(page).first());
     expect(moved.width - sized.width).toBeGreaterThan(40);
     await free(page).first().focus();

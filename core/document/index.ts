@@ -111,6 +111,7 @@ export {
   type Words,
   withFree,
   withFreeAtBack,
+  withFreeAtFront,
   withGroup,
   withLock,
   withoutFree,

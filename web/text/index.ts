@@ -7,6 +7,7 @@ export { book } from "./now/book.ts";
 export { check, findingDetail, findingTitle, findingWhy, fixWords } from "./now/check.ts";
 export { example } from "./now/example.ts";
 export { formats, language } from "./now/formats.ts";
+export { free } from "./now/free.ts";
 export { ago, cannotOpen, keeping, lostAll, removedWords, safeFolder, workFault } from "./now/keeping.ts";
 export { keys } from "./now/keys.ts";
 export { cardTrouble, labs } from "./now/labs.ts";

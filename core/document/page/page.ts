@@ -144,6 +144,14 @@ export const withoutPieces = (page: Page, ids: readonly string[]): Page =>
 /** In front of everything. */
 export const withFree = (page: Page, tile: FreeTile): Page => ({ ...page, pieces: [...page.pieces, tile] });
 
+/** The page with one of its free tiles over all others. */
+export function withFreeAtFront(page: Page, tileId: string): Page {
+  const tile = freeTiles(page).find((t) => t.id === tileId);
+  return tile && page.pieces.at(-1) !== tile
+    ? { ...page, pieces: [...page.pieces.filter((p) => p !== tile), tile] }
+    : page;
+}
+
 /** The same page where none of them lies on it freely. */
 export const withoutFree = (page: Page, tileIds: readonly string[]): Page =>
   withoutPieces(

@@ -46,7 +46,7 @@ test("a number stands on one line at the foot: in the middle of the margin, insi
       // As low as it may be, or one line above that, and between these in the middle of the margin.
       const lowest = safe.y + safe.h - lineMm / 2;
       const middle = project.format.heightMm - bottom / 2;
-      const expected = middle >= lowest ? lowest : middle <= lowest - lineMm ? lowest - lineMm : middle;
+      const expected = middle >= lowest ? lowest : Math.max(middle, lowest - lineMm);
       expect(r.y + r.h / 2).toBeCloseTo(expected);
       if (bottom >= footFor(project) && bottom < 2 * footFor(project))
         expect(r.y).toBeGreaterThanOrEqual(project.format.heightMm - bottom - 1e-9);

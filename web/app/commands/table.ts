@@ -54,6 +54,9 @@ export const scopes = {
   free: {
     move: ["Arrows"],
     moveFar: ["Shift+Arrows"],
+    moveFine: ["Mod+Arrows"],
+    turn: [",", "."],
+    turnFar: ["<", ">"],
     size: ["Alt+Arrows"],
     sizeFar: ["Alt+Shift+Arrows"],
     choose: ["Space", "Shift+Space"],

@@ -2,6 +2,7 @@ export * from "./book.ts";
 export * from "./check.ts";
 export * from "./example.ts";
 export { formats, language } from "./formats.ts";
+export * from "./free.ts";
 export * from "./keeping.ts";
 export * from "./keys.ts";
 export * from "./labs.ts";

@@ -31,7 +31,7 @@ export const keys = {
     alternatives: "Other ways to arrange it",
     tiles: "On a tile",
     seam: "On a line between photos",
-    free: "On words that lie freely",
+    free: "On what lies freely",
     writing: "While writing",
     reframing: "While reframing",
     shelf: "On the shelf",
@@ -101,6 +101,9 @@ export const keys = {
     free: {
       move: "Move them",
       moveFar: "Move them further",
+      moveFine: "Move them by a tenth of a millimetre",
+      turn: "Turn them by a degree",
+      turnFar: "Turn them by fifteen degrees",
       size: "Make their box larger or smaller",
       sizeFar: "The same in large steps",
       choose: "Choose them; with Shift, all up to them",

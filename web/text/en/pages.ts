@@ -353,7 +353,7 @@ export const panel = {
   empty: "Remove the photo only",
   emptyMany: (n: number) => `Remove ${n} photos only`,
   swap: "Swap their photos",
-  putChosenMany: (n: number) => `Put the ${n === 1 ? "chosen photo" : `${n} chosen photos`} in these places`,
+  putChosenMany: (n: number) => `Put the ${n === 1 ? "chosen photo" : `${n} chosen photos`} here`,
   putChosen: "Put the chosen photo here",
   putChosenHelp: "Choose one photo on the shelf, then it can go in here.",
   taken: "Taken",

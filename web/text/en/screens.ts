@@ -117,6 +117,16 @@ export function stepWords({ code, count }: StepName): string {
       return "Mirrored the page";
     case "keptTogether":
       return "Changed which photos stay together";
+    case "movedFree":
+      return `Moved ${tiles}`;
+    case "sizedTiles":
+      return `Made ${tiles} larger or smaller`;
+    case "turnedTiles":
+      return `Turned ${tiles}`;
+    case "alignedTiles":
+      return `Aligned ${tiles}`;
+    case "copiedTiles":
+      return `Made ${count === 1 ? "a copy" : `${count} copies`} of a tile`;
     case "madeEqual":
       return `Made ${tiles} equally large`;
     case "freedSizes":

@@ -18,7 +18,7 @@ import { nothingChosen } from "../../state/view-state/choose.ts";
 import { CutLines } from "./cut-lines.tsx";
 import { EmptyPage } from "./empty-page.tsx";
 import { FacingPage, useFacing } from "./facing-page.tsx";
-import { FreeLayer } from "./free-layer.tsx";
+import { FreeLayer } from "./free/free-layer.tsx";
 import { MatTools } from "./mat-tools.tsx";
 import { openSheet } from "./open-sheet.ts";
 import { openingView, openSize, type PageView, toPage } from "./page-view.ts";

@@ -149,20 +149,6 @@ export async function captionsForAll(services: Deps, session: ProjectSession, fa
   return (await keepCaptions(services, session, wanted, facts)).length;
 }
 
-/** Where a free tile lies; shown while a hand is on it, kept when it lets go. */
-export function placeFree(
-  session: ProjectSession,
-  tileId: string,
-  frame: Frame,
-  how: "show" | "keep",
-  mergeKey?: string,
-): void {
-  const { id: pageId } = openPage(session.state.getState());
-  const change: Change = { type: "setTiles", pageId, items: [{ id: tileId, set: { frame } }] };
-  if (how === "show") session.preview([change]);
-  else session.commit({ code: "movedWords", count: 1 }, [change], { mergeKey });
-}
-
 /** Takes free tiles off the page; whether there were any among these. */
 export function takeOff(
   services: Pick<Services, "viewState">,

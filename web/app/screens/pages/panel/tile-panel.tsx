@@ -12,6 +12,7 @@ import { captionUnder, writeIn } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
+import { Copies, FreePlace } from "./free-place.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
 import { PlainColour } from "./plain-colour.tsx";
 import { Reframing } from "./reframing.tsx";
@@ -106,8 +107,10 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
           )}
         </HStack>
       </PanelSection>
+      {!reframing && isFree(page, tile.id) && <FreePlace tiles={[tile]} />}
       {!reframing && <TilePlace tile={tile} />}
       {!reframing && <TileDress tiles={[tile]} />}
+      {!reframing && isFree(page, tile.id) && <Copies tile={tile} />}
     </>
   );
 });

@@ -24,7 +24,7 @@ import {
 } from "#core/document";
 import { fillingLocked, halved, locked, shaped, slippedIn } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
-import { panel as words } from "../../../../text/index.ts";
+import { free as freeWords, panel as words } from "../../../../text/index.ts";
 import { CountField } from "../../../components/count-field.tsx";
 import { Act, PanelSection, pressedLook } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
@@ -48,8 +48,9 @@ export function TilePlace({ tile }: { readonly tile: PlacedTile }) {
     return (
       <PanelSection>
         <Button size="sm" variant="outline" w="full" onClick={() => takeOff(services, session, [tile.id])}>
-          <X size={16} aria-hidden /> {words.takeAway}
+          <X size={16} aria-hidden /> {freeWords.remove(1)}
         </Button>
+        <LockSwitch tiles={[tile]} label={freeWords.lock} />
       </PanelSection>
     );
   const arrangement = arrangementOf(page);

@@ -8,11 +8,12 @@ import {
   groupAt,
   groupOfTile,
   holdsPockets,
+  isFree,
   type PlacedTile,
   photoIdOf,
 } from "#core/document";
 import { areEvenlyLarge, keptTogether } from "#core/edit";
-import { pockets as pocketWords, panel as words } from "../../../../text/index.ts";
+import { free as freeWords, pockets as pocketWords, panel as words } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { canBeEqual, makeEqual } from "../../../state/edit/arrange-page.ts";
@@ -20,10 +21,12 @@ import { emptyThem, swapPhotos, takeAway } from "../../../state/edit/page-gestur
 import { placeChosen } from "../../../state/edit/place-chosen.ts";
 import { runThrough } from "../../../state/edit/pockets.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
+import { takeOff } from "../../../state/edit/word-gestures.ts";
 import { aspectsIn } from "../../../state/library/aspects.ts";
 import { shownPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
+import { FreePlace } from "./free-place.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
 import { PlainColour } from "./plain-colour.tsx";
 import { TileDress } from "./tile-dress.tsx";
@@ -43,6 +46,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
   const [a, b] = tiles;
   const page = usePanel(openPage);
   const inPockets = holdsPockets(page);
+  const areFree = tiles.every((t) => isFree(page, t.id));
   const byId = useLibrary((s) => s.byId);
   const shelfChoice = useViewState((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
   const onShelf = useViewState((s) => s.photos.ids.size);
@@ -67,7 +71,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
               <Grid2x2 size={17} aria-hidden /> {pocketWords.through}
             </Button>
           )}
-          {!inPockets && tiles.length <= mostTogether && (
+          {!inPockets && !areFree && tiles.length <= mostTogether && (
             <Button
               variant="outline"
               aria-pressed={together}
@@ -82,11 +86,11 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
             <Button
               variant="outline"
               onClick={() => {
-                takeAway(session, ids);
+                if (!takeOff(services, session, ids)) takeAway(session, ids);
                 viewState.setState({ tiles: nothingChosen });
               }}
             >
-              <X size={17} aria-hidden /> {words.takeAwayMany(ids.length)}
+              <X size={17} aria-hidden /> {areFree ? freeWords.remove(ids.length) : words.takeAwayMany(ids.length)}
             </Button>
           )}
           {full.length > 0 && (
@@ -99,6 +103,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
         {full.length === 0 && !tiles.some(areWords) && <PlainColour tiles={tiles} />}
         <LockSwitch tiles={tiles} label={words.lockMany} />
       </PanelSection>
+      {areFree && <FreePlace tiles={tiles} />}
       <TileDress tiles={tiles} />
     </>
   );

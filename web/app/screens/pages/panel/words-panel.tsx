@@ -13,28 +13,21 @@ import {
   RotateCw,
   X,
 } from "lucide-react";
-import { type Frame, freeTiles, isFree, type PlacedTile, type Words, withFreeAtBack } from "#core/document";
+import { isFree, type PlacedTile, type Words } from "#core/document";
 import { laidWords, seenFrame, wordsOf } from "#core/scene";
 import { familyOf, fontFamilies, largestPt, smallestPt, type WordStyle } from "#core/words";
 import { panel as panelWords, words as say } from "../../../../text/index.ts";
-import { LengthField } from "../../../components/length-field.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
 import { Act, PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { useServices } from "../../../services.ts";
 import { emptyThem } from "../../../state/edit/page-gestures.ts";
-import {
-  changeWords,
-  openToWrite,
-  placeFree,
-  showWords,
-  styleAll,
-  takeOff,
-} from "../../../state/edit/word-gestures.ts";
+import { changeWords, openToWrite, showWords, styleAll, takeOff } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
+import { FreePlace } from "./free-place.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { TilePlace } from "./tile-place.tsx";
 import { WordsFollow } from "./words-follow.tsx";
@@ -74,7 +67,7 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
       </PanelSection>
       <WordLook ids={[tile.id]} words={words} />
       <Card tile={tile} words={words} />
-      {free ? <FreePlace tile={tile} /> : <TilePlace tile={tile} />}
+      {free ? <FreePlace tiles={[tile]} /> : <TilePlace tile={tile} />}
       <PanelSection>
         {free ? (
           <Button variant="ghost" w="full" onClick={() => takeOff(services, session, [tile.id])}>
@@ -100,6 +93,7 @@ export function SeveralWords({ tiles }: { readonly tiles: readonly PlacedTile[] 
     <>
       <PanelTitle>{say.several(tiles.length)}</PanelTitle>
       <WordLook ids={ids} words={tiles[0]!.filling as Words} />
+      {ids.every((id) => isFree(page, id)) && <FreePlace tiles={tiles} />}
       <PanelSection>
         <Button
           variant="ghost"
@@ -267,66 +261,6 @@ function Card({ tile, words }: { readonly tile: PlacedTile; readonly words: Word
           )}
         </Box>
       )}
-    </PanelSection>
-  );
-}
-
-/** Where words that lie freely are, by number. */
-function FreePlace({ tile }: { readonly tile: PlacedTile }) {
-  const session = useSession();
-  const page = usePanel(openPage);
-  const { format } = usePanel(openPlaced);
-  const unit = usePanel((s) => s.project.unit);
-  const f = tile.frame;
-  const [x, y] = [f.centre.x - f.width / 2, f.centre.y - f.height / 2];
-  const put = (next: Frame) => {
-    placeFree(session, tile.id, next, "keep");
-    return undefined;
-  };
-  const at = (left: number, top: number, width: number, height: number): Frame => ({
-    ...f,
-    width,
-    height,
-    centre: { x: left + width / 2, y: top + height / 2 },
-  });
-  const length = (label: string, mm: number, change: (mm: number) => Frame) => (
-    <LengthField label={label} mm={mm} unit={unit} ppi={format.ppi} onMm={(v) => put(change(v))} />
-  );
-  return (
-    <PanelSection title={say.place}>
-      <VStack align="stretch" gap="2">
-        <HStack gap="2">
-          {length(say.left, x, (v) => at(v, y, f.width, f.height))}
-          {length(say.top, y, (v) => at(x, v, f.width, f.height))}
-        </HStack>
-        <HStack gap="2">
-          {length(say.width, f.width, (v) => at(x, y, Math.max(1, v), f.height))}
-          {length(say.height, f.height, (v) => at(x, y, f.width, Math.max(1, v)))}
-        </HStack>
-        <HStack gap="2" align="end">
-          <NumberField
-            label={say.turn}
-            value={f.turn}
-            least={-180}
-            most={180}
-            step={1}
-            onNumber={(turn) => put({ ...f, turn })}
-          />
-          {freeTiles(page).length > 1 && (
-            <Button
-              size="sm"
-              variant="ghost"
-              onClick={() =>
-                session.commit({ code: "movedWords", count: 1 }, [
-                  { type: "replacePage", page: withFreeAtBack(page, tile.id) },
-                ])
-              }
-            >
-              {say.toBack}
-            </Button>
-          )}
-        </HStack>
-      </VStack>
     </PanelSection>
   );
 }

@@ -1,0 +1,258 @@
+import { expect, test } from "@jest/globals";
+import fc from "fast-check";
+import { type Frame, newFreeTile, type PlacedPage, placeAgain, withFree } from "#core/document";
+import type { Point, Rect } from "#core/geometry";
+import { bleedBox, safeBox } from "#core/lab";
+import { collage, firstPlaced } from "../../document/project.fixture.ts";
+import { aligned, alignments, madeAs, sharedOut } from "./align.ts";
+import { inRowsAndColumns, mostCopies, roundAPoint } from "./copies.ts";
+import {
+  boundsOf,
+  cornersOf,
+  type Handle,
+  leastFrameMm,
+  movedBy,
+  resized,
+  scaledAbout,
+  straightened,
+  turnedAbout,
+  turnToward,
+} from "./frames.ts";
+import { clearOfTrim, snapMove, snapPoint, snapTargets } from "./snapping.ts";
+
+const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+const anyFrame: fc.Arbitrary<Frame> = fc.record({
+  centre: fc.record({ x: mm(0, 300), y: mm(0, 300) }),
+  width: mm(10, 120),
+  height: mm(10, 120),
+  turn: fc.constantFrom(0, 0, 90, -30, 17.5, 180),
+});
+const anyPoint = fc.record({ x: mm(-60, 60), y: mm(-60, 60) });
+const anyHandle = fc
+  .record({ x: fc.constantFrom<-1 | 0 | 1>(-1, 0, 1), y: fc.constantFrom<-1 | 0 | 1>(-1, 0, 1) })
+  .filter((h) => h.x !== 0 || h.y !== 0);
+const near = (p: Point, q: Point) => {
+  expect(p.x).toBeCloseTo(q.x, 6);
+  expect(p.y).toBeCloseTo(q.y, 6);
+};
+/** A point of a frame, from -1 to 1 across and down. */
+const pointAt = (f: Frame, x: number, y: number): Point => {
+  const [a, b, , d] = cornersOf(f) as [Point, Point, Point, Point];
+  const [u, v] = [(x + 1) / 2, (y + 1) / 2];
+  return { x: a.x + u * (b.x - a.x) + v * (d.x - a.x), y: a.y + u * (b.y - a.y) + v * (d.y - a.y) };
+};
+const across = (h: Handle): readonly [number, number] => [-h.x, -h.y];
+
+test("a pulled side or corner follows the hand, and what lies across from it stays, however the frame is turned", () => {
+  fc.assert(
+    fc.property(anyFrame, anyHandle, anyPoint, (frame, handle, by) => {
+      const next = resized(frame, handle, by);
+      near(pointAt(next, ...across(handle)), pointAt(frame, ...across(handle)));
+      const middle = resized(frame, handle, by, { aboutCentre: true });
+      near(middle.centre, frame.centre);
+      expect(Math.min(next.width, next.height)).toBeGreaterThanOrEqual(leastFrameMm);
+      if (handle.x === 0) expect(next.width).toBe(frame.width);
+      // Where nothing holds it back a corner is where the hand went.
+      if (handle.x !== 0 && handle.y !== 0 && Math.min(next.width, next.height) > leastFrameMm) {
+        const was = pointAt(frame, handle.x, handle.y);
+        near(pointAt(next, handle.x, handle.y), { x: was.x + by.x, y: was.y + by.y });
+        if (middle.width > leastFrameMm)
+          expect(middle.width - frame.width).toBeCloseTo(2 * (next.width - frame.width), 6);
+      }
+      const kept = resized(frame, handle, by, { keepShape: true });
+      expect(kept.width / kept.height).toBeCloseTo(frame.width / frame.height, 6);
+      near(pointAt(kept, ...across(handle)), pointAt(frame, ...across(handle)));
+    }),
+  );
+});
+
+test("several turn and grow as one sheet would, and come back", () => {
+  fc.assert(
+    fc.property(fc.array(anyFrame, { minLength: 1, maxLength: 6 }), anyPoint, mm(-170, 170), (frames, about, by) => {
+      const turned = turnedAbout(frames, about, by);
+      for (const [i, f] of frames.entries()) {
+        const t = turned[i]!;
+        expect(Math.hypot(t.centre.x - about.x, t.centre.y - about.y)).toBeCloseTo(
+          Math.hypot(f.centre.x - about.x, f.centre.y - about.y),
+          6,
+        );
+        expect(Math.abs(straightened(t.turn - f.turn - by))).toBeLessThan(0.02);
+        near(turnedAbout([t], about, -by)[0]!.centre, f.centre);
+      }
+      const twice = scaledAbout(frames, about, 2);
+      const [was, now] = [boundsOf(frames), boundsOf(twice)];
+      expect([now.w, now.h]).toEqual([expect.closeTo(2 * was.w, 6), expect.closeTo(2 * was.h, 6)]);
+      near({ x: now.x - about.x, y: now.y - about.y }, { x: 2 * (was.x - about.x), y: 2 * (was.y - about.y) });
+      expect(Math.min(...scaledAbout(frames, about, 0).map((f) => Math.min(f.width, f.height)))).toBeCloseTo(
+        leastFrameMm,
+      );
+    }),
+  );
+});
+
+test("the turn grip points where the hand is, straight where it nearly is, and in steps", () => {
+  const centre = { x: 50, y: 50 };
+  expect(turnToward(centre, { x: 50, y: 0 }, undefined)).toBe(0);
+  expect(turnToward(centre, { x: 100, y: 51 }, undefined)).toBe(90);
+  expect(turnToward(centre, { x: 100, y: 0 }, undefined)).toBe(45);
+  expect(turnToward(centre, { x: 62, y: 0 }, 15)).toBe(15);
+  expect([straightened(190), straightened(-190), straightened(720), straightened(180)]).toEqual([-170, 170, 0, 180]);
+});
+
+/** A page with nothing arranged on it and tiles that lie freely. */
+function pageWith(...frames: readonly Frame[]): PlacedPage {
+  const first = firstPlaced(collage([]));
+  const bare = placeAgain(first, { ...first.page, pieces: [] });
+  let n = 0;
+  return frames.reduce(
+    (on, frame) =>
+      placeAgain(
+        on,
+        withFree(
+          on.page,
+          newFreeTile(frame, { kind: "empty" }, () => `f${n++}`),
+        ),
+      ),
+    bare,
+  );
+}
+const upright = (x: number, y: number, width: number, height: number): Frame => ({
+  centre: { x: x + width / 2, y: y + height / 2 },
+  width,
+  height,
+  turn: 0,
+});
+const rect = (f: Frame): Rect => boundsOf([f]);
+
+test("what is moved near a line comes to lie on it with a side or its middle, and says on which; the page's own lines go first", () => {
+  const other = upright(40, 40, 50, 30);
+  const on = pageWith(other);
+  const targets = snapTargets(on, new Set());
+  const r = rect(upright(0, 0, 20, 20));
+  const to = (x: number, y: number) => snapMove(r, { x, y }, targets, 2);
+  // Its left side on the other's left, its top on the other's foot.
+  expect(to(41, 71.5)).toMatchObject({ by: { x: 40, y: 70 } });
+  expect(to(41, 71.5).lines.map((l) => [l.axis, l.at, l.kind])).toEqual([
+    ["x", 40, "tile"],
+    ["y", 70, "tile"],
+  ]);
+  // Its middle on the middle of the page.
+  const { widthMm, heightMm } = on.format;
+  expect(to(widthMm / 2 - 9, heightMm / 2 - 11).by).toEqual({ x: widthMm / 2 - 10, y: heightMm / 2 - 10 });
+  expect(to(widthMm / 2 - 9, 120).lines.map((l) => l.kind)).toContain("centre");
+  // Out of reach it goes where the hand is.
+  expect(snapMove(r, { x: 33, y: 120 }, targets, 0.5)).toEqual({ by: { x: 33, y: 120 }, lines: [], gaps: [] });
+  expect(snapTargets(on, new Set([on.tiles.at(-1)!.id])).others).toEqual([]);
+  // A line is drawn as far as both reach.
+  expect(to(41, 100).lines[0]).toMatchObject({ from: 40, to: 120 });
+});
+
+test("a snapped move is never further from the hand than the reach, and each line that is told is touched", () => {
+  fc.assert(
+    fc.property(fc.array(anyFrame, { maxLength: 8 }), anyFrame, anyPoint, mm(0, 5), (others, frame, by, reach) => {
+      const targets = snapTargets(pageWith(...others), new Set(), [{ axis: "x", at: 77 }]);
+      const r = rect(frame);
+      const snapped = snapMove(r, by, targets, reach);
+      expect(Math.abs(snapped.by.x - by.x)).toBeLessThanOrEqual(reach + 1e-9);
+      expect(Math.abs(snapped.by.y - by.y)).toBeLessThanOrEqual(reach + 1e-9);
+      const [x, y] = [r.x + snapped.by.x, r.y + snapped.by.y];
+      for (const l of snapped.lines) {
+        const places = l.axis === "x" ? [x, x + r.w / 2, x + r.w] : [y, y + r.h / 2, y + r.h];
+        expect(Math.min(...places.map((p) => Math.abs(p - l.at)))).toBeLessThan(1e-5);
+      }
+      for (const g of snapped.gaps) for (const { from, to } of g.gaps) expect(to - from).toBeCloseTo(g.gapMm, 5);
+      // The nearest of all lines was taken, where one was.
+      const off = Math.abs(snapped.by.x - by.x);
+      for (const l of targets.x)
+        for (const p of [r.x + by.x, r.x + by.x + r.w / 2, r.x + by.x + r.w])
+          if (Math.abs(l.at - p) <= reach) expect(off).toBeLessThanOrEqual(Math.abs(l.at - p) + 1e-6);
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test("between two others the gaps become the same; behind two, the gap that is between those", () => {
+  const on = pageWith(upright(20, 100, 30, 30), upright(111, 100, 30, 30));
+  const targets = snapTargets(on, new Set());
+  const between = snapMove(rect(upright(0, 103, 37, 20)), { x: 62.6, y: 0.3 }, targets, 1);
+  expect(between.by.x).toBeCloseTo(62);
+  expect(between.gaps[0]).toMatchObject({ axis: "x", gapMm: 12 });
+  const row = snapTargets(pageWith(upright(20, 100, 30, 30), upright(57, 101, 30, 30)), new Set());
+  const behind = snapMove(rect(upright(0, 104, 23, 20)), { x: 94.6, y: 0.4 }, row, 1);
+  expect(behind.by.x).toBeCloseTo(94);
+  expect(behind.gaps[0]!.gaps.map((g) => [g.from, g.to])).toEqual([
+    [50, 57],
+    [87, 94],
+  ]);
+});
+
+test("a pulled corner snaps on the axes that it is pulled along", () => {
+  const targets = snapTargets(pageWith(upright(40, 40, 50, 30)), new Set());
+  expect(snapPoint({ x: 89.5, y: 71 }, { x: true, y: true }, targets, 2)).toMatchObject({ at: { x: 90, y: 70 } });
+  expect(snapPoint({ x: 89.5, y: 71 }, { x: true, y: false }, targets, 2)).toMatchObject({ at: { x: 90, y: 71 } });
+});
+
+test("a tile that ends close to the trim goes over it or inside the safe line, whichever is nearer; others stay", () => {
+  const { format } = pageWith();
+  const [bleed, safe] = [bleedBox(format), safeBox(format)];
+  const at = (x: number) => clearOfTrim(upright(x, 50, 40, 30), format);
+  expect(at(-1)).toMatchObject({ to: "bleed" });
+  expect(rect(at(-1)!.frame).x).toBeCloseTo(bleed.x);
+  expect(at(1.9)).toMatchObject({ to: safe.x - 1.9 < 1.9 - bleed.x ? "safe" : "bleed" });
+  expect(rect(at(1.9)!.frame).w).toBeCloseTo(40);
+  for (const x of [bleed.x, safe.x, 2.5, 40]) expect(at(x)).toBeUndefined();
+  // Both sides close to it: it is stretched over both.
+  const whole = clearOfTrim(upright(0.5, 0.5, format.widthMm - 1, 60), format)!;
+  expect([rect(whole.frame).x, rect(whole.frame).w]).toEqual([expect.closeTo(bleed.x), expect.closeTo(bleed.w)]);
+  expect(clearOfTrim({ ...upright(-1, 50, 40, 30), turn: 20 }, format)).toBeUndefined();
+});
+
+test("aligned, sides or middles agree; shared out, all gaps are the same and the outermost stay", () => {
+  fc.assert(
+    fc.property(
+      fc.array(anyFrame, { minLength: 3, maxLength: 7 }),
+      fc.constantFrom("x" as const, "y" as const),
+      (frames, axis) => {
+        const to = boundsOf(frames);
+        for (const how of alignments) {
+          const places = aligned(frames, to, how).map((f) => {
+            const r = rect(f);
+            return {
+              left: r.x - to.x,
+              right: r.x + r.w - to.x - to.w,
+              centre: r.x + r.w / 2 - to.x - to.w / 2,
+              top: r.y - to.y,
+              bottom: r.y + r.h - to.y - to.h,
+              middle: r.y + r.h / 2 - to.y - to.h / 2,
+            }[how];
+          });
+          for (const p of places) expect(p).toBeCloseTo(0, 6);
+        }
+        const along = (f: Frame) =>
+          (axis === "x" ? [rect(f).x, rect(f).w] : [rect(f).y, rect(f).h]) as [number, number];
+        const middle = (f: Frame) => along(f)[0] + along(f)[1] / 2;
+        const order = frames.map((_, i) => i).sort((i, k) => middle(frames[i]!) - middle(frames[k]!));
+        const shared = sharedOut(frames, axis);
+        const spans = order.map((i) => along(shared[i]!));
+        const gaps = spans.slice(1).map(([from], i) => from - spans[i]![0] - spans[i]![1]);
+        for (const g of gaps) expect(g).toBeCloseTo(gaps[0]!, 6);
+        for (const i of [order[0]!, order.at(-1)!]) expect(along(shared[i]!)[0]).toBeCloseTo(along(frames[i]!)[0], 6);
+        for (const f of madeAs(frames, frames[0]!, "height")) expect(f.height).toBe(frames[0]!.height);
+      },
+    ),
+  );
+});
+
+test("copies stand a step apart in columns and rows, or turned round a point, and there are never more than anybody means", () => {
+  const frame = upright(10, 10, 20, 10);
+  const grid = inRowsAndColumns(frame, { columns: 3, rows: 2, step: { x: 25, y: 15 } });
+  expect(grid).toHaveLength(5);
+  expect(grid.at(-1)!.centre).toEqual(movedBy(frame, { x: 50, y: 15 }).centre);
+  const about = { x: 100, y: 15 };
+  const ring = roundAPoint(frame, { about, count: 4 });
+  expect(ring.map((f) => f.turn)).toEqual([90, 180, -90]);
+  expect(boundsOf([frame, ...ring]).w).toBeCloseTo(180);
+  expect(roundAPoint(frame, { about, count: 3, degrees: 90 }).map((f) => f.turn)).toEqual([45, 90]);
+  expect(inRowsAndColumns(frame, { columns: 40, rows: 40, step: { x: 1, y: 1 } })).toHaveLength(mostCopies);
+  expect(roundAPoint(frame, { about, count: 4000 })).toHaveLength(mostCopies);
+});

@@ -1,0 +1,204 @@
+import { expect, type Page, test } from "@playwright/test";
+import { samplePhotos } from "./support/files.ts";
+import {
+  box,
+  chooseFiles,
+  expectKept,
+  expectUndo,
+  nobodyChosen,
+  shelfPhotos,
+  startOwnSize,
+  typeInto,
+  undoButton,
+} from "./support/tessip.ts";
+
+/** Tiles lie in mm on a page of 300 × 200 mm: where each is, from the panel of what is chosen. */
+const field = (page: Page, name: string) => page.getByRole("textbox", { name, exact: true });
+const number = async (page: Page, name: string) => Number(await field(page, name).inputValue());
+const loose = (page: Page) => page.getByRole("option", { name: /^On top \d+ of/ });
+const onTop = (page: Page, n: number) => page.getByRole("option", { name: new RegExp(`^On top ${n} of`) });
+/** By key, since they lie over each other; the panel speaks of it a moment later. */
+async function pick(page: Page, n: number, key = "Space"): Promise<void> {
+  await onTop(page, n).focus();
+  await page.keyboard.press(key);
+  if (key !== "Space") return;
+  const perMm = (await box(page.getByTestId("page"))).width / 310;
+  const [left, top] = await onTop(page, n).evaluate((e) => [e.style.left, e.style.top].map(Number.parseFloat));
+  await expect.poll(async () => Math.abs((await number(page, "From the left")) + 5 - left! / perMm)).toBeLessThan(0.2);
+  await expect.poll(async () => Math.abs((await number(page, "From the top")) + 5 - top! / perMm)).toBeLessThan(0.2);
+}
+const grip = (page: Page, name: string) => page.locator(`[data-grip="${name}"]`);
+
+async function pull(
+  page: Page,
+  from: { x: number; y: number },
+  dx: number,
+  dy: number,
+  held?: "Shift" | "Alt",
+): Promise<void> {
+  await page.mouse.move(from.x, from.y);
+  if (held) await page.keyboard.down(held);
+  await page.mouse.down();
+  await page.mouse.move(from.x + dx / 2, from.y + dy / 2, { steps: 4 });
+  await page.mouse.move(from.x + dx, from.y + dy, { steps: 6 });
+  await page.mouse.up();
+  if (held) await page.keyboard.up(held);
+}
+const middleOf = async (page: Page, n: number) => {
+  const b = await box(onTop(page, n));
+  return { x: b.x + b.width / 2, y: b.y + b.height / 2 };
+};
+const gripAt = async (page: Page, name: string) => {
+  const b = await box(grip(page, name));
+  return { x: b.x + b.width / 2, y: b.y + b.height / 2 };
+};
+
+test("tiles that lie freely: moved, sized and turned by hand and by number, snapped, aligned, shared out, copied, locked", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(4));
+  await startOwnSize(page, { widthMm: 300, heightMm: 200, ppi: 100, bleedMm: 5 });
+  for (let i = 0; i < 3; i += 1) {
+    await shelfPhotos(page).nth(i).click({ button: "right" });
+    await page.getByRole("menuitem", { name: "Lay it freely on the page" }).click();
+    await expect(loose(page)).toHaveCount(i + 1);
+  }
+  await expect(page.getByRole("link", { name: /^Pages/ })).toContainText("3 tiles");
+  const perMm = (await box(page.getByTestId("page"))).width / 310;
+
+  await test.step("by number, with sums, and turned about its own middle", async () => {
+    await nobodyChosen(page);
+    await pick(page, 3);
+    await typeInto(page, "Width", "60");
+    await typeInto(page, "Height", "40");
+    await expectUndo(page, "Made a tile larger or smaller");
+    await typeInto(page, "From the left", "200 + 20");
+    await typeInto(page, "From the top", "30");
+    await expectUndo(page, "Moved a tile");
+    await typeInto(page, "Turn, degrees", "30");
+    await expectUndo(page, "Turned a tile");
+    await expect(field(page, "From the left")).toHaveValue("220");
+    await expect(field(page, "Width")).toHaveValue("60");
+    await page.getByRole("button", { name: "A quarter turn to the right" }).click();
+    await expect(field(page, "Turn, degrees")).toHaveValue("120");
+    await typeInto(page, "Turn, degrees", "0");
+  });
+
+  await test.step("dragged, it snaps to what lies there and says to what; with Alt it goes where the hand is", async () => {
+    await pick(page, 1);
+    await typeInto(page, "Width", "60");
+    await typeInto(page, "Height", "40");
+    await typeInto(page, "From the left", "40");
+    await typeInto(page, "From the top", "140");
+    const from = await middleOf(page, 1);
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    // A millimetre beside the left side of the other.
+    await page.mouse.move(from.x + 100 * perMm, from.y, { steps: 4 });
+    await page.mouse.move(from.x + 181 * perMm, from.y, { steps: 8 });
+    await expect(page.getByText(/60 mm × 40 mm · 220 mm from the left/)).toBeVisible();
+    await page.mouse.up();
+    await expect(field(page, "From the left")).toHaveValue("220");
+    await expectUndo(page, "Moved a tile");
+    await pull(page, await middleOf(page, 1), 2 * perMm, 0, "Alt");
+    await expect.poll(() => number(page, "From the left")).toBeGreaterThan(221);
+    await undoButton(page).click();
+    await expect(field(page, "From the left")).toHaveValue("220");
+  });
+
+  await test.step("sized by a corner, keeping its shape with Shift; turned in steps; nudged by keys in three steps", async () => {
+    await pull(page, await gripAt(page, "nw"), -20 * perMm, -5 * perMm, "Shift");
+    await expect.poll(() => number(page, "Width")).toBeGreaterThan(75);
+    const [w, h] = [await number(page, "Width"), await number(page, "Height")];
+    expect(w / h).toBeCloseTo(1.5, 1);
+    // The corner across from it stayed.
+    expect((await number(page, "From the left")) + w).toBeCloseTo(280, 0);
+    await pull(page, await gripAt(page, "turn"), 60 * perMm, 4 * perMm, "Shift");
+    await expect.poll(() => number(page, "Turn, degrees")).toBeGreaterThan(0);
+    expect((await number(page, "Turn, degrees")) % 15).toBe(0);
+    await typeInto(page, "Turn, degrees", "0");
+    const x = await number(page, "From the left");
+    await onTop(page, 1).focus();
+    await page.keyboard.press("ArrowRight");
+    await page.keyboard.press("Shift+ArrowRight");
+    await page.keyboard.press("Control+ArrowLeft");
+    await expect.poll(async () => Math.abs((await number(page, "From the left")) - x - 10.9)).toBeLessThan(0.06);
+    await page.keyboard.press(".");
+    await expect(field(page, "Turn, degrees")).toHaveValue("1");
+    await page.keyboard.press(",");
+  });
+
+  await test.step("let go right at the cut it is moved inside the safe line, which is nearer than the bleed, and that is said", async () => {
+    await typeInto(page, "From the left", "30");
+    await pull(page, await middleOf(page, 1), -31 * perMm, 0, "Shift");
+    await expect(page.getByText("It ended too close to the cut, so it was moved inside the safe line.")).toBeVisible();
+    await expect(field(page, "From the left")).toHaveValue("3");
+  });
+
+  await test.step("several: aligned, shared out, made as wide, moved as one, in front and behind", async () => {
+    await page.keyboard.press("Escape");
+    await nobodyChosen(page);
+    for (const [n, left, top] of [
+      [1, 20, 20],
+      [2, 90, 90],
+      [3, 230, 140],
+    ] as const) {
+      await pick(page, n);
+      for (const [name, mm] of Object.entries({ Width: 40, Height: 30, "From the left": left, "From the top": top }))
+        await typeInto(page, name, String(mm));
+      await nobodyChosen(page);
+    }
+    await pick(page, 1);
+    for (const n of [2, 3]) await pick(page, n, "Control+Space");
+    await expect(page.getByRole("heading", { name: "3 tiles" })).toBeVisible();
+    await page.getByRole("button", { name: "Upper sides" }).click();
+    await expectUndo(page, "Aligned 2 tiles");
+    await page.getByRole("button", { name: "Same gaps across" }).click();
+    const boxes = await Promise.all([1, 2, 3].map((n) => box(onTop(page, n))));
+    for (const b of boxes) expect(b.y).toBeCloseTo(boxes[0]!.y, 0);
+    expect(boxes[1]!.x - boxes[0]!.x).toBeCloseTo(boxes[2]!.x - boxes[1]!.x, 0);
+    await page.getByText("the page", { exact: true }).click();
+    await page.getByRole("button", { name: "Middles down" }).click();
+    const before = await box(onTop(page, 3));
+    await pull(page, await middleOf(page, 1), 10 * perMm, 12 * perMm, "Alt");
+    await expectUndo(page, "Moved 3 tiles");
+    expect((await box(onTop(page, 3))).x).toBeCloseTo(before.x + 10 * perMm, 0);
+    await page.getByText("Lock their places").click();
+    await expectUndo(page, "Locked or freed 3 tiles");
+    const still = await box(onTop(page, 2));
+    await pull(page, await middleOf(page, 2), 30, 30);
+    expect(await box(onTop(page, 2))).toEqual(still);
+    await expect(grip(page, "se")).toHaveCount(0);
+    await undoButton(page).click();
+    await expect(grip(page, "se")).toHaveCount(1);
+    await nobodyChosen(page);
+    const called = await onTop(page, 3).getAttribute("data-tile");
+    await pick(page, 3);
+    await page.getByRole("button", { name: "Behind all" }).click();
+    await expectUndo(page, "Changed what lies in front");
+    await expect(onTop(page, 1)).toHaveAttribute("data-tile", called!);
+    await nobodyChosen(page);
+  });
+
+  await test.step("copies in columns and rows, and in a ring; one undo takes them back", async () => {
+    await pick(page, 2);
+    await page.getByRole("button", { name: "Copies", exact: true }).click();
+    await typeInto(page, "Columns", "2");
+    await typeInto(page, "Rows", "2");
+    await page.getByRole("button", { name: "Make 3 copies" }).click();
+    await expectUndo(page, "Made 3 copies of a tile");
+    await expect(loose(page)).toHaveCount(6);
+    await undoButton(page).click();
+    await expect(loose(page)).toHaveCount(3);
+    await nobodyChosen(page);
+    await pick(page, 2);
+    await typeInto(page, "How many", "5");
+    await page.getByRole("button", { name: "Make a ring" }).click();
+    await expect(loose(page)).toHaveCount(7);
+    await expect(page.getByRole("heading", { name: "5 tiles" })).toBeVisible();
+    await expectKept(page);
+    await page.reload();
+    await expect(loose(page)).toHaveCount(7);
+  });
+});

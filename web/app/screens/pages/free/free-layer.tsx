@@ -1,0 +1,130 @@
+import { memo } from "react";
+import { frameRect, freeTiles, isArranged, isLocked, type PlacedPage, type PlacedTile } from "#core/document";
+import { movedBy, resized, straightened, turnedAbout } from "#core/edit";
+import { wordsOf } from "#core/scene";
+import { free as freeWords, words as say } from "../../../../text/index.ts";
+import { hears } from "../../../commands/hear.ts";
+import { arrow, type Pressed } from "../../../commands/keys.ts";
+import { useServices } from "../../../services.ts";
+import { editFrames } from "../../../state/edit/free-gestures.ts";
+import { openToWrite, takeOff } from "../../../state/edit/word-gestures.ts";
+import { useFacts } from "../../../state/session/facts.ts";
+import { useProject, useSession, useViewState } from "../../../state/session/hooks.ts";
+import { openPage } from "../../../state/session/project-session.ts";
+import { choose } from "../../../state/view-state/choose.ts";
+import { type PageView, placeOf } from "../page-view.ts";
+import { HiddenWords, hiddenWords, sayWords } from "../word-facts.tsx";
+import { FreeGrips } from "./free-grips.tsx";
+import css from "./free-layer.module.css";
+import { SnapMarks } from "./snap-marks.tsx";
+import { type FreePull, usePull } from "./use-pull.ts";
+
+const nudgeMm = { move: 1, moveFar: 10, moveFine: 0.1 } as const;
+
+interface FreeLayerProps {
+  readonly view: PageView;
+  readonly page: PlacedPage;
+}
+
+/** What lies freely on the page, to take hold of: moved by dragging it, sized and turned by its grips, one or several at once. */
+export function FreeLayer({ view, page }: FreeLayerProps) {
+  const chosen = useViewState((s) => s.tiles.ids);
+  const writing = useViewState((s) => s.writing !== undefined || s.reframing !== undefined);
+  const unit = useProject((s) => s.project.unit);
+  const { pull, now } = usePull(view);
+  const free = page.tiles.filter((t) => !isArranged(t));
+  if (free.length === 0) return null;
+  const gripped = writing ? [] : free.filter((t) => chosen.has(t.id) && !isLocked(t.tile));
+  return (
+    <div role="listbox" aria-multiselectable aria-label={say.freeTiles} className={css.layer}>
+      {free.map((tile, i) => (
+        <FreeSpot key={tile.id} tile={tile} at={i + 1} of={free.length} view={view} pull={pull} />
+      ))}
+      <FreeGrips view={view} frames={gripped.map((t) => t.frame)} pull={pull} />
+      {now && <SnapMarks view={view} now={now} unit={unit} ppi={page.format.ppi} />}
+    </div>
+  );
+}
+
+interface FreeSpotProps {
+  readonly tile: PlacedTile;
+  /** Its place among those that lie freely, from the back. */
+  readonly at: number;
+  readonly of: number;
+  readonly view: PageView;
+  readonly pull: FreePull;
+}
+
+const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotProps) {
+  const { viewState } = useServices();
+  const session = useSession();
+  const facts = useFacts();
+  const chosen = useViewState((s) => s.tiles.ids.has(tile.id));
+  const writing = useViewState((s) => s.writing === tile.id);
+  const written = tile.filling.kind === "words" ? tile.filling : undefined;
+  const empty = written && !written.card && wordsOf(written, facts).trim() === "";
+  const pick = (e: Pick<Pressed, "shiftKey" | "ctrlKey" | "metaKey">) => {
+    const ids = freeTiles(openPage(session.state.getState())).map((t) => t.id);
+    viewState.setState((s) => ({
+      tiles: choose(s.tiles, ids, tile.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
+    }));
+  };
+  const open = () => {
+    if (written) return openToWrite({ viewState }, tile.id);
+    if (tile.filling.kind === "photo") viewState.setState({ tiles: only, reframing: tile.id });
+  };
+  const only = { ids: new Set([tile.id]), anchor: tile.id };
+  /** What a key does to all that are chosen, or to this one where it is not among them. */
+  const each = (...edit: Parameters<typeof editFrames> extends [unknown, unknown, ...infer Rest] ? Rest : never) => {
+    if (!viewState.getState().tiles.ids.has(tile.id)) viewState.setState({ tiles: only });
+    editFrames({ viewState }, session, ...edit);
+  };
+  const nudge = (byMm: number) => (e: Pressed) =>
+    each("movedFree", (frames) => frames.map((f) => movedBy(f, arrow(e, byMm))), "nudge");
+  const size = (byMm: number) => (e: Pressed) =>
+    each("sizedTiles", (frames) => frames.map((f) => resized(f, { x: 1, y: 1 }, arrow(e, byMm))), "size");
+  const turn = (e: Pressed) => {
+    const degrees = (e.key === "," || e.key === "<" ? -1 : 1) * (e.key === "," || e.key === "." ? 1 : 15);
+    each("turnedTiles", (frames) => frames.map((f) => turnedAbout([f], f.centre, degrees)[0]!), "turn");
+  };
+  const obeyKeys = hears("free", {
+    move: nudge(nudgeMm.move),
+    moveFar: nudge(nudgeMm.moveFar),
+    moveFine: nudge(nudgeMm.moveFine),
+    size: size(nudgeMm.move),
+    sizeFar: size(nudgeMm.moveFar),
+    turn,
+    turnFar: turn,
+    choose: pick,
+    chooseToo: pick,
+    write: open,
+    takeOff: () => takeOff({ viewState }, session, [...(chosen ? viewState.getState().tiles.ids : only.ids)]),
+  });
+  const { left, top, width, height } = placeOf(view, frameRect(tile.frame));
+  const locked = isLocked(tile.tile);
+  return (
+    <div
+      role="option"
+      aria-selected={chosen}
+      aria-label={written ? say.free(at, of, sayWords(written, facts)) : freeWords.tile(at, of)}
+      tabIndex={0}
+      data-tile={tile.id}
+      className={[css.tile, chosen && css.chosen, locked && css.locked, empty && !writing && css.bare]
+        .filter(Boolean)
+        .join(" ")}
+      style={{ left, top, width, height, transform: `rotate(${straightened(tile.frame.turn)}deg)` }}
+      onClick={pick}
+      onContextMenu={() => !chosen && viewState.setState({ tiles: only })}
+      onDoubleClick={open}
+      onKeyDown={writing ? undefined : obeyKeys}
+      onPointerDown={(e) => pull.grab({ what: "move" }, e, tile.id)}
+      onPointerMove={pull.drag}
+      onPointerUp={pull.release}
+    >
+      {empty && !writing && say.nothingYet}
+      {written && !writing && <Hidden count={hiddenWords(written, tile.frame, facts)} />}
+    </div>
+  );
+});
+
+const Hidden = ({ count }: { readonly count: number }) => (count > 0 ? <HiddenWords count={count} /> : null);

@@ -1,0 +1,110 @@
+import { type PointerEvent, useMemo, useRef, useState } from "react";
+import type { Frame } from "#core/document";
+import { type Grip, type Pulled, pulled, type SnapTargets, snapTargets } from "#core/edit";
+import type { Point } from "#core/geometry";
+import { useServices } from "../../../services.ts";
+import { keepClearOfTrim, keepFrames, movableTiles, showFrames } from "../../../state/edit/free-gestures.ts";
+import { useSession } from "../../../state/session/hooks.ts";
+import { openPage, openPlaced } from "../../../state/session/project-session.ts";
+import type { PageView } from "../page-view.ts";
+
+const snapPx = 6;
+/** A click that trembles moves nothing. */
+const tremblePx = 3;
+const turnStep = 15;
+
+interface Held {
+  readonly grip: Grip;
+  readonly from: Point;
+  readonly frames: ReadonlyMap<string, Frame>;
+  readonly targets: SnapTargets;
+  /** What is chosen as soon as it is moved, where it was not before. */
+  readonly choose: string | undefined;
+  moved: boolean;
+}
+
+export interface FreePull {
+  /** Takes hold of the chosen tiles, or of this one where it is not among them. */
+  grab(grip: Grip, e: PointerEvent<HTMLElement>, tileId?: string): void;
+  drag(e: PointerEvent): void;
+  release(e: PointerEvent): void;
+}
+
+const codes = { move: "movedFree", size: "sizedTiles", turn: "turnedTiles" } as const;
+
+/** A hand on tiles that lie freely: what it does is shown, with what they came to lie on, and kept when it lets go. */
+export function usePull(view: PageView): { readonly pull: FreePull; readonly now: Pulled | undefined } {
+  const { viewState } = useServices();
+  const session = useSession();
+  const [now, setNow] = useState<Pulled>();
+  const held = useRef<Held>(undefined);
+  const scale = useRef(view.scale);
+  scale.current = view.scale;
+  const pull = useMemo((): FreePull => {
+    const pulledBy = (e: PointerEvent): Pulled | undefined => {
+      const h = held.current;
+      if (!h) return undefined;
+      const far = Math.hypot(e.clientX - h.from.x, e.clientY - h.from.y) > tremblePx;
+      if (!far && !h.moved) return undefined;
+      if (!h.moved && h.choose !== undefined)
+        viewState.setState({ tiles: { ids: new Set([h.choose]), anchor: h.choose }, reframing: undefined });
+      h.moved = true;
+      const by = { x: (e.clientX - h.from.x) / scale.current, y: (e.clientY - h.from.y) / scale.current };
+      return pulled(
+        { grip: h.grip, frames: h.frames, by },
+        {
+          targets: h.targets,
+          reachMm: e.altKey ? 0 : snapPx / scale.current,
+          keepShape: e.shiftKey,
+          aboutCentre: e.ctrlKey || e.metaKey,
+          step: e.shiftKey ? turnStep : undefined,
+        },
+      );
+    };
+    return {
+      grab(grip, e, tileId) {
+        if (e.button !== 0 || viewState.getState().writing !== undefined) return;
+        e.stopPropagation();
+        const { ids } = viewState.getState().tiles;
+        const these = tileId === undefined || ids.has(tileId) ? ids : new Set([tileId]);
+        const on = openPlaced(session.state.getState());
+        const tiles = movableTiles(openPage(session.state.getState()), these);
+        if (tiles.length === 0) return;
+        e.currentTarget.setPointerCapture(e.pointerId);
+        held.current = {
+          grip,
+          from: { x: e.clientX, y: e.clientY },
+          frames: new Map(tiles.map((t) => [t.id, t.frame])),
+          targets: snapTargets(on, new Set(tiles.map((t) => t.id))),
+          choose: these === ids ? undefined : tileId,
+          moved: false,
+        };
+      },
+      drag(e) {
+        const next = pulledBy(e);
+        if (!next) return;
+        showFrames(session, next.frames);
+        setNow(next);
+      },
+      release(e) {
+        const next = pulledBy(e);
+        const h = held.current;
+        held.current = undefined;
+        setNow(undefined);
+        if (!next || !h) return;
+        swallowClick();
+        const code = codes[h.grip.what];
+        if (e.altKey || h.grip.what === "turn") keepFrames(session, code, next.frames);
+        else keepClearOfTrim(session, code, next.frames);
+      },
+    };
+  }, [session, viewState]);
+  return { pull, now };
+}
+
+/** The click that ends a drag chooses nothing. */
+function swallowClick(): void {
+  const swallow = (e: Event) => e.stopPropagation();
+  window.addEventListener("click", swallow, { capture: true, once: true });
+  setTimeout(() => window.removeEventListener("click", swallow, { capture: true }), 0);
+}

@@ -1,0 +1,91 @@
+import { areWords, type Frame, type FreeTile, freeTiles, isLocked, type Page, type StepCode } from "#core/document";
+import { clearOfTrim } from "#core/edit";
+import { free as words } from "../../../text/index.ts";
+import { notices } from "../../notices/notices.ts";
+import type { Services } from "../../services.ts";
+import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
+
+/** What is done with tiles that lie freely, one or several at once, each as one step. */
+
+/** Those of these tiles that lie freely and are not locked in their place. */
+export const movableTiles = (page: Page, ids: ReadonlySet<string>): readonly FreeTile[] =>
+  freeTiles(page).filter((t) => ids.has(t.id) && !isLocked(t));
+
+type Frames = ReadonlyMap<string, Frame>;
+
+const change = (page: Page, frames: Frames) => ({
+  type: "setTiles" as const,
+  pageId: page.id,
+  items: [...frames].map(([id, frame]) => ({ id, set: { frame } })),
+});
+
+/** Shown while a hand is still on them. */
+export function showFrames(session: ProjectSession, frames: Frames): void {
+  session.preview([change(openPage(session.state.getState()), frames)]);
+}
+
+export function keepFrames(session: ProjectSession, code: StepCode, frames: Frames, mergeKey?: string): void {
+  session.dropPreview();
+  const page = openPage(session.state.getState());
+  const now = new Map(freeTiles(page).map((t) => [t.id, t.frame]));
+  const moved = new Map([...frames].filter(([id, f]) => !sameFrame(f, now.get(id))));
+  if (moved.size > 0) session.commit({ code, count: moved.size }, [change(page, moved)], { mergeKey });
+}
+
+const sameFrame = (a: Frame, b: Frame | undefined): boolean =>
+  b !== undefined &&
+  a.centre.x === b.centre.x &&
+  a.centre.y === b.centre.y &&
+  a.width === b.width &&
+  a.height === b.height &&
+  a.turn === b.turn;
+
+/** What a hand let go of too close to the cut is put over it or inside, and that is said. Words are left where they are. */
+export function keepClearOfTrim(session: ProjectSession, code: StepCode, frames: Frames): void {
+  const { page, format } = openPlaced(session.state.getState());
+  const pictures = new Set(freeTiles(page).flatMap((t) => (areWords(t) ? [] : [t.id])));
+  let told: "bleed" | "safe" | undefined;
+  const kept = new Map(
+    [...frames].map(([id, frame]) => {
+      const clear = pictures.has(id) ? clearOfTrim(frame, format) : undefined;
+      told ??= clear?.to;
+      return [id, clear?.frame ?? frame];
+    }),
+  );
+  keepFrames(session, code, kept);
+  if (told) notices.create({ title: words.clearOfTrim[told], type: "info" });
+}
+
+/** The frames of the chosen tiles changed together. */
+export function editFrames(
+  { viewState }: Pick<Services, "viewState">,
+  session: ProjectSession,
+  code: StepCode,
+  edit: (frames: readonly Frame[]) => readonly Frame[],
+  mergeKey?: string,
+): void {
+  const tiles = movableTiles(openPage(session.state.getState()), viewState.getState().tiles.ids);
+  const next = edit(tiles.map((t) => t.frame));
+  keepFrames(
+    session,
+    code,
+    new Map(tiles.map((t, i) => [t.id, next[i]!])),
+    mergeKey && `${mergeKey}-${tiles.map((t) => t.id).join()}`,
+  );
+}
+
+/** The tile again at each of these places; the copies are chosen with it. */
+export function copiesAt(
+  { viewState, newId }: Pick<Services, "viewState" | "newId">,
+  session: ProjectSession,
+  tile: FreeTile,
+  frames: readonly Frame[],
+): void {
+  if (frames.length === 0) return;
+  const page = openPage(session.state.getState());
+  const copies = frames.map((frame): FreeTile => ({ ...tile, id: newId(), frame }));
+  const done = session.commit({ code: "copiedTiles", count: copies.length }, [
+    { type: "replacePage", page: { ...page, pieces: [...page.pieces, ...copies] } },
+  ]);
+  if (done.ok) viewState.setState({ tiles: { ids: new Set([tile.id, ...copies.map((c) => c.id)]), anchor: tile.id } });
+}
