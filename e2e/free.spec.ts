@@ -1,4 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
+import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import {
   box,
@@ -6,6 +7,8 @@ import {
   expectKept,
   expectUndo,
   nobodyChosen,
+  openDrawer,
+  savedFile,
   shelfPhotos,
   startOwnSize,
   typeInto,
@@ -200,5 +203,93 @@ test("tiles that lie freely: moved, sized and turned by hand and by number, snap
     await expectKept(page);
     await page.reload();
     await expect(loose(page)).toHaveCount(7);
+  });
+});
+
+test("shapes: for chosen tiles or new ones, with a photo in them, told their settings, printed by another program as they are", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(3));
+  await startOwnSize(page, { widthMm: 200, heightMm: 200, ppi: 100 });
+  const shape = (name: string) => page.getByRole("tabpanel", { name: "Shapes" }).getByRole("button", { name });
+
+  await test.step("a new tile, in a plain colour, and another with the chosen photo", async () => {
+    await openDrawer(page, "Shapes");
+    await shape("Heart").click();
+    await expectUndo(page, "Put a shape on the page");
+    await expect(page.getByRole("combobox", { name: "Outline" })).toHaveValue("heart");
+    await typeInto(page, "Width", "100");
+    await typeInto(page, "Height", "80");
+    await typeInto(page, "From the left", "0");
+    await typeInto(page, "From the top", "0");
+    await page.getByRole("button", { name: "Plain colour: Clay" }).click();
+    await openDrawer(page, "Photos");
+    await nobodyChosen(page);
+    await shelfPhotos(page).first().click();
+    await openDrawer(page, "Shapes");
+    await shape("Star").click();
+    await expect(page.getByText("On paper 70 × 70 mm")).toBeVisible();
+    await typeInto(page, "Points", "8");
+    await expectUndo(page, "Changed the outline");
+    await typeInto(page, "Width", "80");
+    await typeInto(page, "Height", "80");
+    await typeInto(page, "From the left", "110");
+    await typeInto(page, "From the top", "110");
+  });
+
+  await test.step("a tile that is there gets another shape, and is painted so in the file", async () => {
+    await shape("Polygon").click();
+    await typeInto(page, "Sides", "4");
+    await expect(page.getByRole("combobox", { name: "Outline" })).toHaveValue("polygon");
+    await typeInto(page, "Border", "2");
+    await page.getByRole("button", { name: "Border colour: Black" }).click();
+    await expectKept(page);
+    await page.getByRole("link", { name: /^Send/ }).click();
+    await page.getByRole("button", { name: "More options" }).click();
+    await page.getByRole("combobox", { name: "Kind of file" }).selectOption("png");
+    const { path } = await savedFile(page);
+    const { data, info } = await sharp(path).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+    const perMm = info.width / 200;
+    const at = (xMm: number, yMm: number) => {
+      const i = 3 * (Math.round(yMm * perMm) * info.width + Math.round(xMm * perMm));
+      return [data[i], data[i + 1], data[i + 2]];
+    };
+    const [clay, white] = [
+      [178, 71, 42],
+      [255, 255, 255],
+    ];
+    // The heart: filled in its middle and in both lobes; bare at its notch, its upper corners and beside its point.
+    for (const [x, y] of [
+      [50, 40],
+      [25, 10],
+      [75, 10],
+      [50, 75],
+    ] as const)
+      expect([x, y, at(x, y)]).toEqual([x, y, clay]);
+    for (const [x, y] of [
+      [50, 4],
+      [2, 2],
+      [98, 2],
+      [30, 75],
+      [70, 75],
+    ] as const)
+      expect([x, y, at(x, y)]).toEqual([x, y, white]);
+    // The photo stands on a corner: bare where a rectangle's corners would be, black all along its four sides.
+    for (const [x, y] of [
+      [115, 115],
+      [185, 115],
+      [115, 185],
+      [185, 185],
+    ] as const)
+      expect([x, y, at(x, y)]).toEqual([x, y, white]);
+    for (const [x, y] of [
+      [130.7, 130.7],
+      [169.3, 130.7],
+      [130.7, 169.3],
+      [169.3, 169.3],
+    ] as const)
+      expect(Math.max(...(at(x, y) as number[]))).toBeLessThan(60);
+    expect(Math.max(...(at(150, 150) as number[]))).toBeGreaterThan(60);
   });
 });

@@ -1,5 +1,6 @@
-import { autoFramed, newFreeTile, type Page, type PlacedPage, withFree } from "#core/document";
+import { autoFramed, type FreeTile, newFreeTile, type Page, type PlacedPage, withFree } from "#core/document";
 import type { Point } from "#core/geometry";
+import type { Outline } from "#core/outlines";
 import type { Section } from "#core/photo";
 
 /** How long the longer side of what is laid freely is, by the page's shorter side. */
@@ -25,4 +26,23 @@ export function laidFreely(on: PlacedPage, { id, section, aspect }: Laid, at: Po
     turn: 0,
   };
   return withFree(on.page, newFreeTile(frame, { kind: "photo", view: autoFramed(id) }, newId));
+}
+
+const shapeShare = 0.35;
+const plainColour = "#d9d2c4";
+
+/** A tile of a shape on its own in the middle of the page: with a photo where one is given, else a plain colour. */
+export function shapeInMiddle(
+  { format: { widthMm, heightMm } }: PlacedPage,
+  outline: Outline,
+  photoId: string | undefined,
+  newId: () => string,
+): FreeTile {
+  const side = shapeShare * Math.min(widthMm, heightMm);
+  const frame = { centre: { x: widthMm / 2, y: heightMm / 2 }, width: side, height: side, turn: 0 };
+  const filling =
+    photoId === undefined
+      ? ({ kind: "colour", colour: plainColour } as const)
+      : ({ kind: "photo", view: autoFramed(photoId) } as const);
+  return { ...newFreeTile(frame, filling, newId), outline };
 }

@@ -34,3 +34,4 @@ export {
   type Sides,
   type Size,
 } from "./rect.ts";
+export { flattened, insetRings, type Ring, ringsHold, traceRings } from "./rings.ts";

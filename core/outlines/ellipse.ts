@@ -8,4 +8,5 @@ export const ellipse: OutlineKind = {
   holds: ({ seen }, p) => Math.hypot((2 * (p.x - seen.x)) / seen.w - 1, (2 * (p.y - seen.y)) / seen.h - 1) <= 1,
   fillsFrame: () => false,
   hasCorners: false,
+  first: {},
 };

@@ -8,15 +8,17 @@ export interface OutlineAt {
   readonly cornerMm: number;
 }
 
-/** All that has to be known of a kind of outline. */
-export interface OutlineKind {
-  trace(at: OutlineAt, to: PathSink): void;
+/** All that has to be known of a kind of outline. `S`: what can be set of it besides the corners that every tile has. */
+export interface OutlineKind<S extends object = object> {
+  trace(at: OutlineAt, to: PathSink, settings: S): void;
   /** The inner edge of a border that wide. */
-  inset(at: OutlineAt, byMm: number, to: PathSink): void;
+  inset(at: OutlineAt, byMm: number, to: PathSink, settings: S): void;
   /** Whether a point of the page lies on it. */
-  holds(at: OutlineAt, p: Point): boolean;
+  holds(at: OutlineAt, p: Point, settings: S): boolean;
   /** Whether it is its frame and nothing less, so that painters need not clip. */
   fillsFrame(cornerMm: number): boolean;
-  /** Whether a corner can be rounded. */
+  /** Whether its corners have a size. */
   readonly hasCorners: boolean;
+  /** What is set of a new one. */
+  readonly first: S;
 }

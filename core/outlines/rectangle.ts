@@ -10,4 +10,5 @@ export const rectangle: OutlineKind = {
   holds: ({ whole }, p) => containsPoint(whole, p),
   fillsFrame: (cornerMm) => cornerMm === 0,
   hasCorners: true,
+  first: {},
 };

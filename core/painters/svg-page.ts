@@ -62,7 +62,8 @@ const segmentOf = (s: PathData[number], write: (v: number) => string): string =>
 };
 
 /** In mm; or in shares of a letter's size, which need more decimals. */
-const pathOf = (path: PathData, write = num): string => path.map((s) => segmentOf(s, write)).join("");
+/** A path as the `d` of an SVG element. */
+export const pathOf = (path: PathData, write = num): string => path.map((s) => segmentOf(s, write)).join("");
 
 function stepSvg(step: DrawStep, supply: SvgSupply, clip: (path: string) => string): string {
   switch (step.draw) {

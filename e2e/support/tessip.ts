@@ -86,7 +86,7 @@ export const tiles = (page: Page): Locator =>
   page.getByRole("listbox", { name: "Pages", exact: true }).getByRole("option");
 export const tile = (page: Page, n: number): Locator => tiles(page).nth(n - 1);
 
-export type DrawerName = "Photos" | "Other ways" | "Templates" | "Papers" | "Ornaments" | "Words";
+export type DrawerName = "Photos" | "Other ways" | "Templates" | "Papers" | "Ornaments" | "Shapes" | "Words";
 
 export async function openDrawer(page: Page, name: DrawerName): Promise<void> {
   const tab = page.getByRole("tab", { name, exact: true });

@@ -39,6 +39,7 @@ export const stepCodes = [
   "turnedTiles",
   "alignedTiles",
   "copiedTiles",
+  "addedShape",
   "madeEqual",
   "freedSizes",
   "changedOrder",

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { OutlineName } from "../index.ts";
+import type { Outline, OutlineName } from "../index.ts";
 
 /** An outline as it is stored: its kind, and what can be set of that kind besides the corners that every tile has. */
 const stored = <K extends OutlineName, S extends z.ZodRawShape>(kind: K, settings: S) =>
@@ -9,6 +9,25 @@ const stored = <K extends OutlineName, S extends z.ZodRawShape>(kind: K, setting
 const kinds = {
   rectangle: stored("rectangle", {}),
   ellipse: stored("ellipse", {}),
-} as const satisfies { readonly [K in OutlineName]: z.ZodType<{ readonly kind: K }> };
+  arch: stored("arch", {}),
+  heart: stored("heart", {}),
+  polygon: stored("polygon", { sides: z.number().int().min(3).max(12) }),
+  star: stored("star", { points: z.number().int().min(3).max(24), inner: z.number().min(0.1).max(0.95) }),
+  pennant: stored("pennant", {}),
+  tag: stored("tag", {}),
+  ticket: stored("ticket", {}),
+  scallops: stored("scallops", { sizeMm: z.number().min(2).max(200) }),
+} as const satisfies { readonly [K in OutlineName]: z.ZodType<Extract<Outline, { readonly kind: K }>> };
 
-export const outlineSchema = z.union([kinds.rectangle, kinds.ellipse]);
+export const outlineSchema = z.union([
+  kinds.rectangle,
+  kinds.ellipse,
+  kinds.arch,
+  kinds.heart,
+  kinds.polygon,
+  kinds.star,
+  kinds.pennant,
+  kinds.tag,
+  kinds.ticket,
+  kinds.scallops,
+]);

@@ -125,6 +125,8 @@ export function stepWords({ code, count }: StepName): string {
       return `Turned ${tiles}`;
     case "alignedTiles":
       return `Aligned ${tiles}`;
+    case "addedShape":
+      return "Put a shape on the page";
     case "copiedTiles":
       return `Made ${count === 1 ? "a copy" : `${count} copies`} of a tile`;
     case "madeEqual":

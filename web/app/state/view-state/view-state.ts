@@ -5,7 +5,7 @@ import { type Choice, nothingChosen } from "./choose.ts";
 
 export type MatTone = "light" | "grey" | "dark";
 
-export const drawers = ["photos", "ways", "templates", "papers", "ornaments", "words"] as const;
+export const drawers = ["photos", "ways", "templates", "papers", "ornaments", "shapes", "words"] as const;
 export type Drawer = (typeof drawers)[number];
 
 /** Folded away, a row, two rows, half the window. */

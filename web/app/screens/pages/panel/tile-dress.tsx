@@ -9,10 +9,11 @@ import {
   type PlacedTile,
   type StepCode,
 } from "#core/document";
-import { type OutlineName, outlineNames, outlineOf } from "#core/outlines";
-import { formatLength } from "#core/units";
+import { newOutline, type Outline, type OutlineName, outlineNames, outlineOf } from "#core/outlines";
+import { formatLength, type Unit } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/index.ts";
 import { Beside } from "../../../components/field-label.tsx";
+import { LengthField } from "../../../components/length-field.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
@@ -60,9 +61,17 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
           label={words.outline}
           value={tile.outline.kind}
           options={outlineNames.map((name) => [name, words.outlines[name]])}
-          onChoose={(name) => keep("changedOutline", () => ({ set: { outline: { kind: name } } }))}
+          onChoose={(name) => keep("changedOutline", () => ({ set: { outline: newOutline(name) } }))}
         />
       </Beside>
+      <OutlineSettings
+        outline={tile.outline}
+        unit={unit}
+        ppi={format.ppi}
+        onSet={(outline) => {
+          keep("changedOutline", (t) => (t.outline.kind === outline.kind ? { set: { outline } } : {}));
+        }}
+      />
       {tiles.some((t) => outlineOf(t.outline).hasCorners) && (
         <LengthRow
           label={words.corner}
@@ -130,3 +139,63 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
 
 /** All that this section sets, to compare by. */
 const dressOf = (t: PlacedTile): string => JSON.stringify([t.outline, t.cornerMm, t.border, t.tile.opacity ?? 1]);
+
+interface OutlineSettingsProps {
+  readonly outline: Outline;
+  readonly unit: Unit;
+  readonly ppi: number;
+  readonly onSet: (outline: Outline) => void;
+}
+
+/** What a kind of outline can be told besides its corners. */
+function OutlineSettings({ outline, unit, ppi, onSet }: OutlineSettingsProps) {
+  const count = (
+    label: string,
+    value: number,
+    least: number,
+    most: number,
+    step: number,
+    set: (n: number) => Outline,
+  ) => (
+    <Beside label={label}>
+      <NumberField
+        hideLabel
+        label={label}
+        value={value}
+        least={least}
+        most={most}
+        step={step}
+        onNumber={(n) => onSet(set(n))}
+      />
+    </Beside>
+  );
+  switch (outline.kind) {
+    case "polygon":
+      return count(words.polygonSides, outline.sides, 3, 12, 1, (sides) => ({ ...outline, sides: Math.round(sides) }));
+    case "star":
+      return (
+        <>
+          {count(words.starPoints, outline.points, 3, 24, 1, (points) => ({ ...outline, points: Math.round(points) }))}
+          {count(words.starInner, Math.round(100 * outline.inner), 10, 95, 5, (n) => ({ ...outline, inner: n / 100 }))}
+        </>
+      );
+    case "scallops":
+      return (
+        <Beside label={words.scallopSize}>
+          <LengthField
+            hideLabel
+            label={words.scallopSize}
+            mm={outline.sizeMm}
+            unit={unit}
+            ppi={ppi}
+            onMm={(mm) => {
+              onSet({ ...outline, sizeMm: Math.min(200, Math.max(2, mm)) });
+              return undefined;
+            }}
+          />
+        </Beside>
+      );
+    default:
+      return null;
+  }
+}

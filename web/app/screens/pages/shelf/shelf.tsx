@@ -6,6 +6,7 @@ import { useServices } from "../../../services.ts";
 import { PanelContext, usePanelState, useViewState } from "../../../state/session/hooks.ts";
 import { MaterialsDrawer } from "./materials-drawer.tsx";
 import { PhotosDrawer } from "./photos-drawer.tsx";
+import { ShapesDrawer } from "./shapes-drawer.tsx";
 import { openDrawer } from "./shelf-size.ts";
 import { TemplatesDrawer } from "./templates-drawer.tsx";
 import { WaysDrawer } from "./ways-drawer.tsx";
@@ -30,6 +31,7 @@ export function Shelf() {
         <Following>
           {drawer === "ways" && <WaysDrawer />}
           {drawer === "templates" && <TemplatesDrawer />}
+          {drawer === "shapes" && <ShapesDrawer />}
           {drawer === "words" && <WordsDrawer />}
           {(drawer === "papers" || drawer === "ornaments") && <MaterialsDrawer key={drawer} section={drawer} />}
         </Following>
