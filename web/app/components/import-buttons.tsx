@@ -79,12 +79,23 @@ async function fetchSample() {
   return sampleIndex.parse(await answer.json());
 }
 
+/** A connection that stalls for longer is given up; once it is tried anew. */
+const stalledMs = 20_000;
+
+async function fetchOnce(name: string, signal: AbortSignal): Promise<Blob> {
+  const given = AbortSignal.any([signal, AbortSignal.timeout(stalledMs)]);
+  const answer = await fetch(`/sample/files/${encodeURIComponent(name)}`, { signal: given });
+  if (!answer.ok) throw new Error(`sample photo ${name}: ${answer.status}`);
+  return answer.blob();
+}
+
 const ofSample = (name: string): IncomingFile => ({
   name,
   async open(signal) {
-    const answer = await fetch(`/sample/files/${encodeURIComponent(name)}`, { signal });
-    if (!answer.ok) throw new Error(`sample photo ${name}: ${answer.status}`);
-    const blob = await answer.blob();
+    const blob = await fetchOnce(name, signal).catch((e: unknown) => {
+      if (signal.aborted) throw e;
+      return fetchOnce(name, signal);
+    });
     return new File([blob], name, { type: blob.type, lastModified: Date.UTC(2026, 2, 24, 12) });
   },
 });

@@ -1,8 +1,7 @@
-import { Box, Heading, IconButton } from "@chakra-ui/react";
+import { Box, Heading } from "@chakra-ui/react";
 import { ChevronDown, ChevronRight, type LucideIcon } from "lucide-react";
 import { type CSSProperties, type ReactNode, useEffect, useId, useRef, useState } from "react";
 import css from "./panel-parts.module.css";
-import { Tooltip } from "./tooltip.tsx";
 
 export function PanelTitle({ children }: { readonly children: ReactNode }) {
   return (
@@ -140,25 +139,20 @@ interface ActProps {
   readonly onAct: () => void;
 }
 
-/** A small thing to do, told by its picture and, on hover, by its name. */
-export function Act({ icon: Icon, name, pressed, grows, disabled, onAct }: ActProps) {
-  return (
-    <Tooltip words={name}>
-      <IconButton
-        size="sm"
-        flex={grows ? "1" : undefined}
-        variant="outline"
-        aria-label={name}
-        aria-pressed={pressed}
-        disabled={disabled}
-        onClick={onAct}
-        {...pressedLook(pressed)}
-      >
-        <Icon size={17} aria-hidden />
-      </IconButton>
-    </Tooltip>
-  );
-}
+/** A small thing to do, told by its picture and, on hover and focus, by its name. Plain elements: a panel holds dozens of them. */
+export const Act = ({ icon: Icon, name, pressed, grows, disabled, onAct }: ActProps) => (
+  <button
+    type="button"
+    className={grows ? `${css.act} ${css.grows}` : css.act}
+    title={name}
+    aria-label={name}
+    aria-pressed={pressed}
+    disabled={disabled}
+    onClick={onAct}
+  >
+    <Icon size={17} aria-hidden />
+  </button>
+);
 
 /** How a button looks that stays pressed. */
 export const pressedLook = (pressed: boolean | undefined) =>

@@ -2,10 +2,18 @@ import { useDraggable } from "@dnd-kit/core";
 import { ImageOff, ImagePlus, Lock } from "lucide-react";
 import { memo, useMemo, useRef, useState } from "react";
 import type { Edge } from "#core/arrange";
-import { arrangedOn, arrangedTiles, findTile, frameRect, isLocked, type PlacedPage, photoIdOf } from "#core/document";
+import {
+  arrangedOn,
+  arrangedTiles,
+  findTile,
+  frameRect,
+  isLocked,
+  type PlacedPage,
+  type PlacedTile,
+  photoIdOf,
+} from "#core/document";
 import type { Dragged, DropMeaning } from "#core/edit";
 import { tileMoved } from "#core/edit";
-import { outlineOf } from "#core/outlines";
 import { seenFrame } from "#core/scene";
 import { pages as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
@@ -22,6 +30,12 @@ import { nearestToward, type PageView, placeOf } from "./page-view.ts";
 import { showPhotos } from "./shelf/shelf-size.ts";
 import css from "./tile-layer.module.css";
 import { HiddenWords, hiddenWords, sayWords } from "./word-facts.tsx";
+
+/** How the frame round a tile is rounded, by its outline: of most it is a plain rectangle. */
+function roundingOf({ outline, cornerMm }: PlacedTile, scale: number): number | string {
+  if (outline.kind === "ellipse") return "50%";
+  return outline.kind === "rectangle" ? cornerMm * scale : 0;
+}
 
 /** The tiles as things one can point at, choose, drag and name; their pictures are on the canvas beneath. */
 export function TileLayer({ view, page }: { readonly view: PageView; readonly page: PlacedPage }) {
@@ -122,7 +136,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
             width={width}
             height={height}
             shortPx={Math.min(rect.w, rect.h) * view.scale}
-            corner={outlineOf(tile.outline).hasCorners ? tile.cornerMm * view.scale : "50%"}
+            corner={roundingOf(tile, view.scale)}
             label={words.tile(i + 1, tiles.length, what)}
             kind={kind === "photo" && !photo ? "missing" : kind}
             locked={isLocked(tile.tile)}

@@ -83,18 +83,18 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
     each("movedFree", (frames) => frames.map((f) => movedBy(f, arrow(e, byMm))), "nudge");
   const size = (byMm: number) => (e: Pressed) =>
     each("sizedTiles", (frames) => frames.map((f) => resized(f, { x: 1, y: 1 }, arrow(e, byMm))), "size");
-  const turn = (e: Pressed) => {
-    const degrees = (e.key === "," || e.key === "<" ? -1 : 1) * (e.key === "," || e.key === "." ? 1 : 15);
+  const turn = (degrees: number) => () =>
     each("turnedTiles", (frames) => frames.map((f) => turnedAbout([f], f.centre, degrees)[0]!), "turn");
-  };
   const obeyKeys = hears("free", {
     move: nudge(nudgeMm.move),
     moveFar: nudge(nudgeMm.moveFar),
     moveFine: nudge(nudgeMm.moveFine),
     size: size(nudgeMm.move),
     sizeFar: size(nudgeMm.moveFar),
-    turn,
-    turnFar: turn,
+    turnBack: turn(-1),
+    turnOn: turn(1),
+    turnBackFar: turn(-15),
+    turnOnFar: turn(15),
     choose: pick,
     chooseToo: pick,
     write: open,
