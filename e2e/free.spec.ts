@@ -11,6 +11,7 @@ import {
   savedFile,
   shelfPhotos,
   startOwnSize,
+  tiles,
   typeInto,
   undoButton,
 } from "./support/tessip.ts";
@@ -203,6 +204,47 @@ test("tiles that lie freely: moved, sized and turned by hand and by number, snap
     await expectKept(page);
     await page.reload();
     await expect(loose(page)).toHaveCount(7);
+  });
+
+  await test.step("all steps by name, kept over the reload, each with the page before and after it; any of them is gone to", async () => {
+    await page.getByRole("button", { name: "More about this project" }).click();
+    await page.getByRole("menuitem", { name: "All steps …" }).click();
+    const steps = page.getByRole("dialog", { name: "All steps of this project" });
+    const current = steps.locator("[aria-current=step]");
+    await expect(current).toContainText("Made 4 copies of a tile");
+    const aligned = steps.getByRole("button", { name: /^Aligned 2 tiles/ }).first();
+    await aligned.hover();
+    await expect(steps.getByText("Before this step")).toBeVisible();
+    await expect(steps.locator("canvas")).toHaveCount(2);
+    await aligned.click();
+    await expect(current).toContainText("Aligned 2 tiles");
+    await expect(steps.getByRole("button", { name: /\(undone\)/ }).first()).toBeVisible();
+    await expect(loose(page)).toHaveCount(3);
+    await steps.getByRole("button", { name: "As it was before all of these" }).click();
+    await expect(loose(page)).toHaveCount(0);
+    await steps.getByRole("button", { name: /^Made 4 copies of a tile/ }).click();
+    await expect(loose(page)).toHaveCount(7);
+    await page.keyboard.press("Escape");
+    await expect(steps).toHaveCount(0);
+    await undoButton(page).click();
+    await expect(loose(page)).toHaveCount(3);
+  });
+
+  await test.step("arranged and free ones are chosen and removed together, in one step", async () => {
+    await nobodyChosen(page);
+    await shelfPhotos(page).last().click();
+    await page.getByRole("button", { name: "Arrange 1 photo" }).click();
+    await expect(tiles(page)).toHaveCount(1);
+    await nobodyChosen(page);
+    await tiles(page).first().focus();
+    await page.keyboard.press("Control+a");
+    await expect(page.getByRole("heading", { name: "4 tiles" })).toBeVisible();
+    await page.keyboard.press("Shift+Delete");
+    await expectUndo(page, "Removed 4 tiles");
+    await expect(loose(page)).toHaveCount(0);
+    await undoButton(page).click();
+    await expect(loose(page)).toHaveCount(3);
+    await expect(tiles(page)).toHaveCount(1);
   });
 });
 

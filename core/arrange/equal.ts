@@ -1,5 +1,5 @@
 import type { Rect } from "#core/geometry";
-import { leavesOf, mapLeaves, type TreeLeaf, type TreeNode } from "./tree-node.ts";
+import { isLeaf, leavesOf, mapLeaves, type TreeLeaf, type TreeNode } from "./tree-node.ts";
 
 const { abs, exp, log, max } = Math;
 
@@ -7,6 +7,8 @@ const { abs, exp, log, max } = Math;
 const slack = 1e-6;
 const mostRounds = 30;
 const probe = 1e-4;
+/** Of so many tiles all are bent a little; of more only those near the ones that are to be equal. */
+const mostBent = 60;
 /** No shape that the photos have is bent further than this in one round, as a logarithm. */
 const longestStep = 0.7;
 
@@ -33,7 +35,7 @@ export function equalSets<L extends Pick<TreeLeaf, "equal">>(leaves: readonly L[
 
 /**
  * The tiles of each set as large as each other, and those that were given a shape in that shape, with the other photos making room. The
- * shapes asked of the tree's leaves are what can be turned; Levenberg (1944) and Marquardt (1963) find the least bend of them that makes the
+ * shapes asked of the tree's leaves are what can be bent; Levenberg (1944) and Marquardt (1963) find the least bend of them that makes the
  * areas equal, so that as little as possible is cropped. Where a hand has set the seams in between, the nearest is taken.
  */
 export function equalRects(
@@ -43,7 +45,8 @@ export function equalRects(
 ): Map<string, Rect> {
   const leaves = leavesOf(tree);
   const sets = equalSets(leaves);
-  const turned = leaves.filter((l) => l.shaped || sets.some((set) => set.includes(l)));
+  const members = new Set(sets.flat().map((l) => l.tileId));
+  const turned = leaves.length > mostBent ? besideMembers(tree, members) : leaves;
   const missesOf = (rects: Places): number[] => [
     ...sets.flatMap((set) => {
       const areas = set.map(({ tileId }) => log(rects.get(tileId)!.w * rects.get(tileId)!.h));
@@ -80,6 +83,13 @@ export function equalRects(
     else damping *= 100;
   }
   return new Map(rects);
+}
+
+/** Tiles of sets, and those that share a split with one: of many tiles it is these that make room. */
+function besideMembers(node: TreeNode, members: ReadonlySet<string>): readonly TreeLeaf[] {
+  if (isLeaf(node)) return members.has(node.tileId) ? [node] : [];
+  const holdsMember = node.parts.some((part) => isLeaf(part) && members.has(part.tileId));
+  return holdsMember ? leavesOf(node) : node.parts.flatMap((part) => besideMembers(part, members));
 }
 
 const length = (v: readonly number[]): number => v.reduce((sum, x) => sum + x * x, 0);

@@ -45,10 +45,12 @@ export {
   nextRedo,
   nextUndo,
   noHistory,
+  pageOfStep,
   redo,
   type Step,
   type StepCode,
   type StepName,
+  travelled,
   undo,
 } from "./changes/history.ts";
 export { stillHolds } from "./changes/holds.ts";

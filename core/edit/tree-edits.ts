@@ -32,6 +32,7 @@ import {
   withLock,
   withLocked,
   withOrder,
+  withoutFree,
   withPageMirrored,
   withTileMoved,
   withTree,
@@ -119,10 +120,11 @@ export const tileMoved =
   (on) =>
     withTileMoved(on, tileId, to);
 
+/** Tiles off the page: beside those of groups the others take their room, those that lie freely just go. */
 export const takenAway =
   (tileIds: readonly string[]): Edit =>
   (on) =>
-    removeTiles(on, tileIds);
+    withoutFree(removeTiles(on, tileIds), tileIds);
 
 export const halved =
   (tileId: string, way: "side" | "stack", newId: () => string): Edit =>

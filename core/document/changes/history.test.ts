@@ -9,7 +9,9 @@ import {
   type Editing,
   noHistory,
   type Project,
+  pageOfStep,
   redo,
+  travelled,
   undo,
 } from "../index.ts";
 import { anyChange, collage, mixedProject, squareFormat } from "../project.fixture.ts";
@@ -100,6 +102,38 @@ test("what gives values to fields is drawn together past other such changes, and
   expect(few).toHaveLength(2);
   const { end } = fitting(seven, few);
   expect([end.name, end.unit, arrangedTiles(end.pages[0]!)[0]!.cornerMm]).toEqual(["b", "mm", 2]);
+});
+
+test("any point of the history is reached from any other, and is as it was; the page that a step changed is known", () => {
+  fc.assert(
+    fc.property(fc.array(anyChange, { minLength: 1, maxLength: 12 }), fc.nat(12), fc.nat(12), (changes, a, b) => {
+      let now: Editing = { project: mixed, history: noHistory };
+      const states = [now.project];
+      for (const [i, change] of changes.entries()) {
+        const next = commit(now, { name: { code: "renamed", count: 1 }, changes: [change], at: at(10_000 * i) });
+        if (!next.ok || next.value === now) continue;
+        now = next.value;
+        states.push(now.project);
+      }
+      const last = states.length - 1;
+      const there = travelled(travelled(now, Math.min(a, last)), Math.min(b, last));
+      expect(there.project).toEqual(states[Math.min(b, last)]);
+      expect(there.history.done).toBe(Math.min(b, last));
+      expect(there.history.steps).toBe(now.history.steps);
+      // No further than there are steps.
+      expect(travelled(now, last + 5)).toBe(now);
+      for (let i = 1; i <= last; i += 1) {
+        const [before, after] = [states[i - 1]!, states[i]!];
+        const id = pageOfStep(before, after);
+        const of = (p: Project) => [p.cover, ...p.pages].find((page) => page?.id === id);
+        const samePages =
+          after.pages.length === before.pages.length && after.pages.every((p) => before.pages.includes(p));
+        if (id !== undefined) expect(of(before)).not.toBe(of(after));
+        else expect(samePages).toBe(true);
+      }
+    }),
+    { numRuns: 150 },
+  );
 });
 
 test("two thousand letters are one step that holds two texts", () => {

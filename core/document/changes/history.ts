@@ -230,6 +230,26 @@ export function redo(now: Editing): Result<Editing, ChangeTrouble> {
   return step ? travel(now, step.changes, 1) : ok(now);
 }
 
+/** As many steps back or forward as lead to where `done` of them lie behind the project; as far as they can be done. */
+export function travelled(now: Editing, done: number): Editing {
+  let at = now;
+  while (at.history.done !== done) {
+    const next = at.history.done > done ? undo(at) : redo(at);
+    if (!next.ok || next.value === at) return at;
+    at = next.value;
+  }
+  return at;
+}
+
+/** The page that a step changed: the first that differs, or one that is there only before or after it. */
+export function pageOfStep(before: Project, after: Project): string | undefined {
+  const all = (p: Project) => (p.cover ? [p.cover, ...p.pages] : p.pages);
+  const was = new Map(all(before).map((p) => [p.id, p]));
+  const changed = all(after).find((p) => was.get(p.id) !== p);
+  const here = new Set(all(after).map((p) => p.id));
+  return (changed ?? all(before).find((p) => !here.has(p.id)))?.id;
+}
+
 function travel(now: Editing, changes: readonly Change[], by: 1 | -1): Result<Editing, ChangeTrouble> {
   const applied = applyAll(now.project, changes);
   if (!applied.ok) return applied;

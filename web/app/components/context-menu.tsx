@@ -14,6 +14,9 @@ interface ContextMenuProps {
 export function ContextMenu({ label, deeds, onClose, children }: ContextMenuProps) {
   return (
     <Menu.Root
+      // Closed it costs nothing: what it is laid around is drawn again with every choice and every scroll.
+      lazyMount
+      unmountOnExit
       onSelect={({ value }) => deeds.find(([v]) => v === value)?.[2]()}
       onOpenChange={({ open }) => !open && onClose?.()}
     >

@@ -11,6 +11,7 @@ import { useServices } from "../../services.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
 import { keepAsBeginning, saveAsNew } from "../../state/session/whole-project.ts";
+import { AllSteps } from "./all-steps.tsx";
 import { AnotherSize } from "./another-size.tsx";
 import { Combine } from "./combine.tsx";
 import { FinishedPages } from "./finished-pages.tsx";
@@ -18,9 +19,9 @@ import { SaveFile } from "./save-file.tsx";
 import { Snapshots } from "./snapshots.tsx";
 
 /** What changes the work, and so is not to be had where it may only be looked at. */
-const changing: ReadonlySet<string> = new Set(["snapshot", "combine", "anotherSize", "finished"]);
+const changing: ReadonlySet<string> = new Set(["allSteps", "snapshot", "combine", "anotherSize", "finished"]);
 
-type Open = "saveFile" | "snapshot" | "combine" | "anotherSize" | "finished";
+type Open = "saveFile" | "allSteps" | "snapshot" | "combine" | "anotherSize" | "finished";
 
 /** Says what was kept, only after it was, and offers a file besides. */
 function sayKept(session: ProjectSession, saveFile: () => void): void {
@@ -59,6 +60,7 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
   const items = [
     "read",
     "saveFile",
+    "allSteps",
     "snapshot",
     "duplicate",
     "beginLike",
@@ -92,6 +94,7 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
         </Portal>
       </Menu.Root>
       {open === "saveFile" && <SaveFile session={session} onClose={close} />}
+      {open === "allSteps" && <AllSteps session={session} onClose={close} />}
       {open === "snapshot" && <Snapshots session={session} onClose={close} />}
       {open === "combine" && <Combine session={session} onClose={close} />}
       {open === "anotherSize" && <AnotherSize session={session} onClose={close} />}

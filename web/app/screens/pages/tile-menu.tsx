@@ -19,7 +19,6 @@ import { useServices } from "../../services.ts";
 import { canBeEqual, lead, leadOf, makeEqual } from "../../state/edit/arrange-page.ts";
 import { emptyThem, putPhoto, swapPhotos, takeAway } from "../../state/edit/page-gestures.ts";
 import { keep } from "../../state/edit/tree-gestures.ts";
-import { takeOff } from "../../state/edit/word-gestures.ts";
 import { aspectsIn } from "../../state/library/aspects.ts";
 import { useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
@@ -89,7 +88,6 @@ function useDeeds(): readonly Deed[] {
     "take",
     words.takeAway,
     () => {
-      if (takeOff(services, session, ids)) return;
       takeAway(session, ids);
       services.viewState.setState({ tiles: nothingChosen });
     },

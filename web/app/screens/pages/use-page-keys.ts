@@ -1,4 +1,4 @@
-import { arrangedTiles } from "#core/document";
+import { allTiles, isFree } from "#core/document";
 import { useKeys } from "../../commands/hear.ts";
 import { useServices } from "../../services.ts";
 import { lead, leadOf, shuffle } from "../../state/edit/arrange-page.ts";
@@ -19,23 +19,30 @@ export function usePageKeys(): void {
   const step = (by: 1 | -1) => !viewState.getState().reframing && stepPage(services, session, by);
   /** What is chosen, unless a photo is being reframed. */
   const chosen = () => (viewState.getState().reframing ? [] : [...viewState.getState().tiles.ids]);
-  const remove = (arranged: (ids: readonly string[]) => void) => {
+  /** Of tiles of groups the photo goes, what lies freely goes itself. */
+  const empty = () => {
     const ids = chosen();
     if (ids.length === 0) return false;
-    if (!takeOff(services, session, ids)) arranged(ids);
+    const page = openPage(session.state.getState());
+    const arranged = ids.filter((id) => !isFree(page, id));
+    takeOff(services, session, ids);
+    if (arranged.length > 0) emptyThem(session, arranged);
+    return true;
+  };
+  const remove = () => {
+    const ids = chosen();
+    if (ids.length === 0) return false;
+    takeAway(session, ids);
+    viewState.setState({ tiles: nothingChosen, writing: undefined });
     return true;
   };
   useKeys("page", {
     pageBefore: () => step(-1),
     pageAfter: () => step(1),
     chooseAll: () =>
-      viewState.setState({ tiles: chooseAll(arrangedTiles(openPage(session.state.getState())).map((t) => t.id)) }),
-    empty: () => remove((ids) => emptyThem(session, ids)),
-    takeAway: () =>
-      remove((ids) => {
-        takeAway(session, ids);
-        viewState.setState({ tiles: nothingChosen });
-      }),
+      viewState.setState({ tiles: chooseAll(allTiles(openPage(session.state.getState())).map((t) => t.id)) }),
+    empty,
+    takeAway: remove,
     lead: () => {
       const [only, more] = [...viewState.getState().tiles.ids];
       if (only === undefined || more !== undefined) return false;

@@ -16,6 +16,7 @@ import {
   type Step,
   type StepName,
   stillHolds,
+  travelled,
   undo,
 } from "#core/document";
 import { isSound } from "#core/document/schema";
@@ -167,6 +168,19 @@ export class ProjectSession {
       const sound = step === undefined || this.#makesSense(step);
       return sound ? redo({ project, history }) : ok({ project, history: { steps: steps.slice(0, done), done } });
     });
+  }
+
+  /** To any point of the history, where `done` steps lie behind the project; no further than steps make sense. */
+  goToStep(done: number): Result<Editing, ChangeTrouble> {
+    const { history } = this.state.getState();
+    let to = history.done;
+    const by = Math.sign(done - to);
+    while (to !== done) {
+      const step = history.steps[by < 0 ? to - 1 : to];
+      if (!step || !this.#makesSense(step)) break;
+      to += by;
+    }
+    return this.#move((now) => ok(travelled(now, to)));
   }
 
   /** A step of this session does; one out of storage is looked at before it is done or undone. */

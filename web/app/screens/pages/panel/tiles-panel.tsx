@@ -21,7 +21,6 @@ import { emptyThem, swapPhotos, takeAway } from "../../../state/edit/page-gestur
 import { placeChosen } from "../../../state/edit/place-chosen.ts";
 import { runThrough } from "../../../state/edit/pockets.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
-import { takeOff } from "../../../state/edit/word-gestures.ts";
 import { aspectsIn } from "../../../state/library/aspects.ts";
 import { shownPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
@@ -86,7 +85,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
             <Button
               variant="outline"
               onClick={() => {
-                if (!takeOff(services, session, ids)) takeAway(session, ids);
+                takeAway(session, ids);
                 viewState.setState({ tiles: nothingChosen });
               }}
             >
