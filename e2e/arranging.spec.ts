@@ -413,9 +413,9 @@ test("seams keep the page exact, whatever is changed after", async ({ page }) =>
     const sheet = await box(page.getByTestId("page"));
     expect(left - sheet.x).toBeGreaterThan(sheet.width / 10);
     await typeInto(page, "Left margin", "0.1");
-    await expect(page.getByText(/end so near the cut/)).toBeVisible();
+    await expect(page.getByText(/end so close to the cut/)).toBeVisible();
     await page.getByRole("button", { name: "0.2 in inside" }).click();
-    await expect(page.getByText(/end so near the cut/)).toHaveCount(0);
+    await expect(page.getByText(/end so close to the cut/)).toHaveCount(0);
     await page.getByRole("button", { name: "Full bleed" }).click();
     const all = await tileBoxes(page);
     expect(Math.min(...all.map((b) => b.x))).toBeCloseTo(sheet.x, 0);

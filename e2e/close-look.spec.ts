@@ -41,7 +41,7 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
 
   await test.step("no gap is less than none", async () => {
     await typeInto(page, "Gap", "-1 mm");
-    await expect(page.getByText("It cannot be less than nothing.")).toBeVisible();
+    await expect(page.getByText("It cannot be below 0.")).toBeVisible();
     await expectUndo(page, /Arranged/);
   });
 

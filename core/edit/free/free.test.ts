@@ -150,7 +150,7 @@ test("what is moved near a line comes to lie on it with a side or its middle, an
 test("a snapped move is never further from the hand than the reach, and each line that is told is touched", () => {
   fc.assert(
     fc.property(fc.array(anyFrame, { maxLength: 8 }), anyFrame, anyPoint, mm(0, 5), (others, frame, by, reach) => {
-      const targets = snapTargets(pageWith(...others), new Set(), [{ axis: "x", at: 77 }]);
+      const targets = snapTargets(pageWith(...others), new Set());
       const r = rect(frame);
       const snapped = snapMove(r, by, targets, reach);
       expect(Math.abs(snapped.by.x - by.x)).toBeLessThanOrEqual(reach + 1e-9);

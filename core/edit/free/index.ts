@@ -1,11 +1,10 @@
 export { type Alignment, aligned, alignments, madeAs, sharedOut } from "./align.ts";
-export { inRowsAndColumns, mostCopies, roundAPoint } from "./copies.ts";
+export { inRowsAndColumns, roundAPoint } from "./copies.ts";
 export { boundsOf, type Handle, leastFrameMm, movedBy, resized, straightened, turnedAbout } from "./frames.ts";
-export { type Grip, type Pulled, pointOf, pulled } from "./gesture.ts";
+export { type Grip, type Pulled, pulled } from "./gesture.ts";
 export {
   clearOfTrim,
   type EqualGaps,
-  type SnapKind,
   type SnapLine,
   type SnapTargets,
   snapTargets,

@@ -4,7 +4,7 @@ import type { Point, Rect } from "#core/geometry";
 import { bleedBox, safeBox, trimBox } from "#core/lab";
 import { boundsOf, cornersOf } from "./frames.ts";
 
-export const snapKinds = ["trim", "bleed", "safe", "margin", "centre", "fold", "tile", "guide"] as const;
+export const snapKinds = ["trim", "bleed", "safe", "margin", "centre", "fold", "tile"] as const;
 export type SnapKind = (typeof snapKinds)[number];
 export type SnapAxis = "x" | "y";
 
@@ -41,12 +41,8 @@ export interface SnapTargets {
 /** Which of two lines at the same place is spoken of: the page's own before those of what lies on it. */
 const rank = new Map(snapKinds.map((k, i) => [k, i]));
 
-/** All lines of a page but those of what is moved itself: its edges, folds and margins, what lies on it, and a person's own guides. */
-export function snapTargets(
-  on: PlacedPage,
-  moved: ReadonlySet<string>,
-  guides: readonly { readonly axis: SnapAxis; readonly at: number }[] = [],
-): SnapTargets {
+/** All lines of a page but those of what is moved itself: its edges, folds and margins, and what lies on it. */
+export function snapTargets(on: PlacedPage, moved: ReadonlySet<string>): SnapTargets {
   const { format, look } = on;
   const trim = trimBox(format);
   const lines: SnapLine[] = [];
@@ -63,8 +59,6 @@ export function snapTargets(
   lines.push({ axis: "x", at: trim.w / 2, kind: "centre", from: 0, to: trim.h });
   lines.push({ axis: "y", at: trim.h / 2, kind: "centre", from: 0, to: trim.w });
   for (const { atMm } of format.folds ?? []) lines.push({ axis: "x", at: atMm, kind: "fold", from: 0, to: trim.h });
-  for (const { axis, at } of guides)
-    lines.push({ axis, at, kind: "guide", from: 0, to: axis === "x" ? trim.h : trim.w });
   const others = on.tiles.filter((t) => !moved.has(t.id));
   for (const { frame } of others) {
     sides(boundsOf([frame]), "tile", true);

@@ -11,7 +11,6 @@ export const free = {
     centre: "middle",
     fold: "fold",
     tile: "",
-    guide: "guide",
   },
   measures: (x: string, y: string, size: string) => `${size} · ${x} from the left, ${y} from the top`,
   clearOfTrim: {
