@@ -4,7 +4,7 @@ import { formatFromCard } from "#core/lab";
 import { labCardSchema } from "#core/lab/schema";
 import { counter } from "../document/project.fixture.ts";
 
-const lab = labCardSchema.parse(JSON.parse(readFileSync("demo/labs/marrow-and-lisle.json", "utf8")));
+export const lab = labCardSchema.parse(JSON.parse(readFileSync("demo/labs/marrow-and-lisle.json", "utf8")));
 export const bareBook = newBook(
   { name: "A book", unit: "mm", lab, format: formatFromCard(lab, lab.sizes[0]!, false) },
   { newId: counter("p"), at: "" },

@@ -1,29 +1,13 @@
-import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import {
-  allTiles,
-  barePage,
-  holdsAnything,
-  layTree,
-  newBook,
-  type Page,
-  photosOf,
-  placed,
-  sideOf,
-} from "#core/document";
-import { bindsSo, formatFromCard } from "#core/lab";
-import { labCardSchema } from "#core/lab/schema";
+import { allTiles, barePage, holdsAnything, layTree, type Page, photosOf, placed, sideOf } from "#core/document";
+import { bindsSo } from "#core/lab";
 import { applied, counter } from "../document/project.fixture.ts";
+import { bareBook, lab } from "./books.fixture.ts";
 import { finishedFlow } from "./index.ts";
 
-const lab = labCardSchema.parse(JSON.parse(readFileSync("demo/labs/marrow-and-lisle.json", "utf8")));
-const begun = newBook(
-  { name: "A book", unit: "mm", lab, format: formatFromCard(lab, lab.sizes[2]!, false) },
-  { newId: counter("p"), at: "2026-01-01T00:00:00.000Z" },
-);
 const holding = (id: string): Page => {
-  const laid = layTree(placed(begun, { ...barePage(() => `page-${id}`) }), {
+  const laid = layTree(placed(bareBook, { ...barePage(() => `page-${id}`) }), {
     photos: [{ id, aspect: 1 }],
     seed: 0,
     newId: counter(`t-${id}`),
@@ -36,11 +20,11 @@ test("finished pages fill a book's bare ones in their order, on their own sides,
   fc.assert(
     fc.property(
       fc.integer({ min: 0, max: 60 }),
-      fc.uniqueArray(fc.integer({ min: 0, max: begun.pages.length - 1 }), { maxLength: 6 }),
+      fc.uniqueArray(fc.integer({ min: 0, max: bareBook.pages.length - 1 }), { maxLength: 6 }),
       (count, taken) => {
         const project = {
-          ...begun,
-          pages: begun.pages.map((p, i) => (taken.includes(i) ? { ...holding(`old${i}`), id: p.id } : p)),
+          ...bareBook,
+          pages: bareBook.pages.map((p, i) => (taken.includes(i) ? { ...holding(`old${i}`), id: p.id } : p)),
         };
         const finished = Array.from({ length: count }, (_, i) => holding(`new${i}`));
         const { changes, pageIds, leftOver } = finishedFlow(project, finished, counter("more"));

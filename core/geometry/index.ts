@@ -10,6 +10,7 @@ export {
   translation,
 } from "./matrix.ts";
 export {
+  kappa,
   type PathData,
   type PathSegment,
   type PathSink,

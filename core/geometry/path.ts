@@ -57,7 +57,7 @@ export function traceRect(r: Rect, to: PathSink): void {
 }
 
 // The cubic that leaves a quarter circle by the least: 4/3·(√2 − 1), off by 0.03 % of the radius.
-const kappa = (4 / 3) * (Math.SQRT2 - 1);
+export const kappa = (4 / 3) * (Math.SQRT2 - 1);
 
 /** The radius is held to half the shorter side; a radius of nothing is a plain rectangle. */
 export function traceRoundedRect(r: Rect, radius: number, to: PathSink): void {

@@ -1,7 +1,6 @@
+import { kappa } from "#core/geometry";
 import { drawn } from "./drawn.ts";
 import { cornerOf } from "./tag.ts";
-
-const kappa = (4 / 3) * (Math.SQRT2 - 1);
 
 /** A quarter of a circle is taken out of each corner. */
 export const ticket = drawn<object>(

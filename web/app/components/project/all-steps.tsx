@@ -4,6 +4,7 @@ import { useStore } from "zustand";
 import { drawnPage, type Editing, findPage, type Project, pageOfStep, travelled } from "#core/document";
 import { seenBox } from "#core/lab";
 import { formats, stepWords, work as words } from "../../../text/index.ts";
+import { useServices } from "../../services.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
 import { Dialog } from "../dialog.tsx";
@@ -15,6 +16,7 @@ export function AllSteps({ session, onClose }: { readonly session: ProjectSessio
   const history = useStore(session.state, (s) => s.history);
   const { steps, done } = history;
   const [at, setAt] = useState<number>();
+  const today = formats.dayHere(useServices().now());
   // What was there before and after a step is worked out from what is there now.
   const now: Editing = { project, history };
   const looked = Math.min(steps.length - 1, Math.max(0, at ?? done - 1));
@@ -39,7 +41,7 @@ export function AllSteps({ session, onClose }: { readonly session: ProjectSessio
                 <Row
                   key={`${step.at} ${step.name.code}`}
                   name={stepWords(step.name)}
-                  when={formats.clock(step.at)}
+                  when={whenOf(step.at, today)}
                   stands={i === done - 1}
                   undone={i >= done}
                   looked={i === looked}
@@ -63,6 +65,12 @@ export function AllSteps({ session, onClose }: { readonly session: ProjectSessio
       )}
     </Dialog>
   );
+}
+
+/** The time of day, and the day where it was another. */
+function whenOf(at: string, today: string): string {
+  const day = formats.dayHere(at);
+  return day === today ? formats.clock(at) : `${day}, ${formats.clock(at)}`;
 }
 
 interface RowProps {

@@ -16,7 +16,7 @@ import { tileMenu as words } from "../../../text/index.ts";
 import { firstKeyOf } from "../../commands/shown.ts";
 import { ContextMenu, type Deed } from "../../components/context-menu.tsx";
 import { useServices } from "../../services.ts";
-import { canBeEqual, lead, leadOf, makeEqual } from "../../state/edit/arrange-page.ts";
+import { areOfOneGroup, lead, leadOf, makeEqual } from "../../state/edit/arrange-page.ts";
 import { emptyThem, putPhoto, swapPhotos, takeAway } from "../../state/edit/page-gestures.ts";
 import { keep } from "../../state/edit/tree-gestures.ts";
 import { aspectsIn } from "../../state/library/aspects.ts";
@@ -59,7 +59,7 @@ function useDeeds(): readonly Deed[] {
   if (tiles.length === 1) all.push(...ofOne(tile));
   if (tiles.length === 2 && other && full.length > 0)
     all.push(["swap", words.swap, () => swapPhotos(session, tile.id, other.id)]);
-  if (tiles.length > 1 && tiles.length <= 4 && !tiles.some((t) => isFree(page, t.id)))
+  if (areOfOneGroup(page, ids) && tiles.length <= 4)
     all.push([
       "together",
       words.together,
@@ -67,7 +67,7 @@ function useDeeds(): readonly Deed[] {
     ]);
   const free = tiles.some((t) => isFree(page, t.id));
   const equal = areEqual(groupOfTile(page, tile.id), ids);
-  if (canBeEqual(page, ids))
+  if (areOfOneGroup(page, ids))
     all.push(["equal", equal ? words.equalNot : words.equal, () => makeEqual(services, session, ids, !equal)]);
   const areLocked = tiles.every((t) => isLocked(t));
   if (!free)

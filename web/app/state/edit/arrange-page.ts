@@ -61,8 +61,8 @@ export function lead({ library }: Deps, session: ProjectSession, tileId: string 
   keep(session, tileId === undefined ? "arrangedAnew" : "ledBy", 1, ledBy(aspectsIn({ library }), next));
 }
 
-/** Whether these tiles can be kept equally large: several of one group, which are not the pockets of a pattern. */
-export function canBeEqual(page: Page, tileIds: readonly string[]): boolean {
+/** Whether the arranger can be asked something of these tiles together: several of one group, which are not the pockets of a pattern. */
+export function areOfOneGroup(page: Page, tileIds: readonly string[]): boolean {
   const group = groupOfTile(page, tileIds[0] ?? "");
   return tileIds.length > 1 && !holdsPockets(page) && tileIds.every((id) => group?.tiles.some((t) => t.id === id));
 }

@@ -32,6 +32,7 @@ export function FreeGrips({ view, frames, pull }: FreeGripsProps) {
     onPointerDown: (e: React.PointerEvent<HTMLElement>) => pull.grab(grip, e),
     onPointerMove: pull.drag,
     onPointerUp: pull.release,
+    onPointerCancel: pull.cancel,
     onClick: (e: React.MouseEvent) => e.stopPropagation(),
   });
   return (

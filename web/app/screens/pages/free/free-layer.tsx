@@ -120,6 +120,7 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
       onPointerDown={(e) => pull.grab({ what: "move" }, e, tile.id)}
       onPointerMove={pull.drag}
       onPointerUp={pull.release}
+      onPointerCancel={pull.cancel}
     >
       {empty && !writing && say.nothingYet}
       {written && !writing && <Hidden count={hiddenWords(written, tile.frame, facts)} />}

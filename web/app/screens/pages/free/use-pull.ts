@@ -28,6 +28,8 @@ export interface FreePull {
   grab(grip: Grip, e: PointerEvent<HTMLElement>, tileId?: string): void;
   drag(e: PointerEvent): void;
   release(e: PointerEvent): void;
+  /** The browser took the pointer away: all stays as it was. */
+  cancel(): void;
 }
 
 const codes = { move: "movedFree", size: "sizedTiles", turn: "turnedTiles" } as const;
@@ -96,6 +98,11 @@ export function usePull(view: PageView): { readonly pull: FreePull; readonly now
         const code = codes[h.grip.what];
         if (e.altKey || h.grip.what === "turn") keepFrames(session, code, next.frames);
         else keepClearOfTrim(session, code, next.frames);
+      },
+      cancel() {
+        held.current = undefined;
+        setNow(undefined);
+        session.dropPreview();
       },
     };
   }, [session, viewState]);

@@ -16,13 +16,13 @@ import { areEvenlyLarge, keptTogether } from "#core/edit";
 import { free as freeWords, pockets as pocketWords, panel as words } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
-import { canBeEqual, makeEqual } from "../../../state/edit/arrange-page.ts";
+import { areOfOneGroup, makeEqual } from "../../../state/edit/arrange-page.ts";
 import { emptyThem, swapPhotos, takeAway } from "../../../state/edit/page-gestures.ts";
 import { placeChosen } from "../../../state/edit/place-chosen.ts";
 import { runThrough } from "../../../state/edit/pockets.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
 import { aspectsIn } from "../../../state/library/aspects.ts";
-import { shownPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
+import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
 import { FreePlace } from "./free-place.tsx";
@@ -70,7 +70,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
               <Grid2x2 size={17} aria-hidden /> {pocketWords.through}
             </Button>
           )}
-          {!inPockets && !areFree && tiles.length <= mostTogether && (
+          {areOfOneGroup(page, ids) && tiles.length <= mostTogether && (
             <Button
               variant="outline"
               aria-pressed={together}
@@ -80,7 +80,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
               <Link2 size={17} aria-hidden /> {words.together}
             </Button>
           )}
-          {canBeEqual(page, ids) && <EquallyLarge ids={ids} />}
+          {areOfOneGroup(page, ids) && <EquallyLarge ids={ids} />}
           {!inPockets && (
             <Button
               variant="outline"
@@ -112,7 +112,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
 function EquallyLarge({ ids }: { readonly ids: readonly string[] }) {
   const services = useServices();
   const session = useSession();
-  const at = groupAt(usePanel(shownPlaced), ids[0]);
+  const at = groupAt(usePanel(openPlaced), ids[0]);
   const equal = areEqual(at?.group, ids);
   return (
     <>
