@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, type Locator, type Page } from "@playwright/test";
 import sharp from "sharp";
+import { samplePhotos } from "./files.ts";
 
 /** What a person does on the screen, in the words of this application. */
 
@@ -233,4 +234,12 @@ export async function saveWorkAsFile(page: Page, path: string, { places = true }
   ]);
   await saved.saveAs(path);
   return saved.suggestedFilename();
+}
+
+/** The first twelve of fourteen sample photos, arranged on a page of a collage. */
+export async function twelveArranged(page: Page, size = "12 × 12 in"): Promise<void> {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(14));
+  await startCollage(page, "Quayside Collage Press", size);
+  await arrangeFirst(page, 12);
 }
