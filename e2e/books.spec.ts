@@ -116,7 +116,7 @@ test("a book with a gutter: paced, read in openings, reordered with sides kept, 
   });
 
   await test.step("two facing pages become one spread over the fold, and two again", async () => {
-    await page.getByRole("button", { name: "Make one spread of both" }).click();
+    await page.getByRole("button", { name: "Make one spread" }).click();
     await expect(overview(page)).toHaveCount(11);
     await page.getByRole("button", { name: "Back to the page" }).click();
     await expect.poll(() => tiles(page).count()).toBeGreaterThan(1);
@@ -141,7 +141,7 @@ test("a book with a gutter: paced, read in openings, reordered with sides kept, 
     await undoButton(page).click();
     await expect.poll(() => tiles(page).count()).toBeGreaterThan(0);
     await page.keyboard.press("Escape");
-    await page.getByRole("button", { name: "Match the facing page to this one" }).click();
+    await page.getByRole("button", { name: "Match facing page" }).click();
     await expectUndo(page, "Matched two pages");
     expect(count).toBeGreaterThan(0);
   });

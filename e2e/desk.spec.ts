@@ -130,7 +130,7 @@ test("the shelf's drawers: opened, pulled up and folded; papers and ornaments co
     await nobodyChosen(page);
     await page.getByRole("button", { name: "Everything, front to back" }).click();
     const rows = page.getByRole("list", { name: "Everything, front to back" }).getByRole("listitem");
-    await expect(rows).toHaveCount(6);
+    await expect(rows).toHaveCount(7);
     const choose = (n: number) => rows.nth(n).getByRole("button", { name: /^Choose / });
     const front = await choose(0).getAttribute("aria-label");
     await rows
@@ -149,21 +149,32 @@ test("the shelf's drawers: opened, pulled up and folded; papers and ornaments co
       .getByRole("button", { name: /^Hide / })
       .click();
     await expect(free(page)).toHaveCount(1);
-    await expect(rows).toHaveCount(6);
+    await expect(rows).toHaveCount(7);
     await rows
       .first()
       .getByRole("button", { name: /^Show .* again$/ })
       .click();
     await expect(free(page)).toHaveCount(2);
-    await choose(5).click();
+    await choose(6).click();
     await page.getByRole("textbox", { name: "Name", exact: true }).fill("The street");
     await page.getByRole("textbox", { name: "Name", exact: true }).press("Enter");
-    await expect(choose(5)).toHaveAccessibleName("Choose The street");
-    await rows.nth(5).getByRole("button", { name: "Lock the place of The street" }).click();
+    await expect(choose(6)).toHaveAccessibleName("Choose The street");
+    await rows.nth(6).getByRole("button", { name: "Lock the place of The street" }).click();
     await expectUndo(page, "Locked or freed a tile");
-    for (let i = 0; i < 8; i += 1) await undoButton(page).click();
+    await rows.getByRole("button", { name: "Choose A group of 4 tiles" }).click();
+    await expect(page.getByRole("heading", { name: "4 tiles" })).toBeVisible();
+    await page.getByRole("textbox", { name: "Name", exact: true }).fill("The quay");
+    await page.getByRole("textbox", { name: "Name", exact: true }).press("Enter");
+    const quay = rows.filter({ has: page.getByRole("button", { name: "Choose The quay" }) });
+    await quay.getByRole("button", { name: "Bring The quay forward" }).click();
+    await expect(choose(1)).toHaveAccessibleName("Choose The quay");
+    await quay.getByRole("button", { name: "Hide The quay" }).click();
+    await expectUndo(page, "Hid 4 tiles");
+    await quay.getByRole("button", { name: "Show The quay again" }).click();
+    await expectUndo(page, "Showed 4 tiles again");
+    for (let i = 0; i < 12; i += 1) await undoButton(page).click();
     await expect(free(page)).toHaveCount(0);
-    await expect(rows).toHaveCount(4);
+    await expect(rows).toHaveCount(5);
     await nobodyChosen(page);
     await page.getByRole("button", { name: "Everything, front to back" }).click();
   });

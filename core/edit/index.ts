@@ -20,7 +20,7 @@ export {
   type RowEdit,
   spreadParted,
 } from "./page-row.ts";
-export { hiddenSet, type Listed, namedTile, pieceMoved, tilesFrontToBack } from "./pieces.ts";
+export { hiddenSet, type Listed, listedFrontToBack, named, pieceMoved } from "./pieces.ts";
 export {
   clearanceOf,
   frontPattern,

@@ -397,6 +397,7 @@ export const pieces = {
   title: "Everything, front to back",
   none: "Nothing is on this page yet.",
   empty: "An empty place",
+  group: (count: number) => (count === 1 ? "A group of 1 tile" : `A group of ${count} tiles`),
   colour: "A plain colour",
   words: (text: string) => (text.trim() === "" ? "Words, nothing written yet" : text),
   hide: (name: string) => `Hide ${name}`,

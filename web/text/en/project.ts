@@ -27,7 +27,7 @@ export const work = {
   anotherSize: "Another lab or size …",
   finished: "Bring in finished pages …",
   read: "Read through",
-  match: "Match the facing page to this one",
+  match: "Match facing page",
   moveTo: "Move to page …",
   moveToPage: (n: number) => `Page ${n}`,
   copyName: (name: string) => `${name}, a copy`,

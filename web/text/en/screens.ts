@@ -136,11 +136,11 @@ export function stepWords({ code, count }: StepName): string {
     case "changedOrder":
       return "Changed how much the order matters";
     case "hidTile":
-      return "Hid a tile";
+      return `Hid ${tiles}`;
     case "showedTile":
-      return "Showed a tile again";
+      return `Showed ${tiles} again`;
     case "namedTile":
-      return "Named a tile";
+      return "Gave a name";
     case "movedPiece":
       return "Changed what lies in front";
     case "lockedFilling":

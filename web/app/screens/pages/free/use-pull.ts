@@ -17,7 +17,8 @@ interface Held {
   readonly grip: Grip;
   readonly from: Point;
   readonly frames: ReadonlyMap<string, Frame>;
-  readonly targets: SnapTargets;
+  /** Found when the hand first moves: a click alone needs none. */
+  targets: SnapTargets | undefined;
   /** What is chosen as soon as it is moved, where it was not before. */
   readonly choose: string | undefined;
   moved: boolean;
@@ -51,6 +52,7 @@ export function usePull(view: PageView): { readonly pull: FreePull; readonly now
       if (!h.moved && h.choose !== undefined)
         viewState.setState({ tiles: { ids: new Set([h.choose]), anchor: h.choose }, reframing: undefined });
       h.moved = true;
+      h.targets ??= snapTargets(openPlaced(session.state.getState()), new Set(h.frames.keys()));
       const by = { x: (e.clientX - h.from.x) / scale.current, y: (e.clientY - h.from.y) / scale.current };
       return pulled(
         { grip: h.grip, frames: h.frames, by },
@@ -69,7 +71,6 @@ export function usePull(view: PageView): { readonly pull: FreePull; readonly now
         e.stopPropagation();
         const { ids } = viewState.getState().tiles;
         const these = tileId === undefined || ids.has(tileId) ? ids : new Set([tileId]);
-        const on = openPlaced(session.state.getState());
         const tiles = movableTiles(openPage(session.state.getState()), these);
         if (tiles.length === 0) return;
         e.currentTarget.setPointerCapture(e.pointerId);
@@ -77,7 +78,7 @@ export function usePull(view: PageView): { readonly pull: FreePull; readonly now
           grip,
           from: { x: e.clientX, y: e.clientY },
           frames: new Map(tiles.map((t) => [t.id, t.frame])),
-          targets: snapTargets(on, new Set(tiles.map((t) => t.id))),
+          targets: undefined,
           choose: these === ids ? undefined : tileId,
           moved: false,
         };

@@ -67,13 +67,14 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
         </Button>
       )}
       {several && (
-        <HStack role="group" aria-label={say.likeOn} gap="1" wrap="wrap">
-          <Text fontSize="14px" fontWeight="500" color="fg.muted" mr="1">
+        <HStack role="group" aria-label={say.likeOn} gap="1" mx="-1" wrap="wrap">
+          <Text fontSize="13.5px" color="fg.muted">
             {say.likeOn}
           </Text>
           {facing && (
             <Button
               size="xs"
+              px="1.5"
               variant="outline"
               aria-label={`${say.likeOn} ${say.likeFacing}`}
               onClick={() => lookOnFacing(session)}
@@ -83,6 +84,7 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
           )}
           <Button
             size="xs"
+            px="1.5"
             variant="outline"
             aria-label={`${say.likeOn} ${say.likeAll}`}
             onClick={() => lookOnAll(session)}
@@ -91,6 +93,7 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
           </Button>
           <Button
             size="xs"
+            px="1.5"
             variant="outline"
             aria-label={`${say.likeOn} ${say.likeSome}`}
             onClick={() => setAsking(true)}

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, HStack, Switch, Text, VStack } from "@chakra-ui/react";
-import { Columns2, Equal, Gauge, RectangleHorizontal } from "lucide-react";
+import { Columns2, Gauge } from "lucide-react";
 import { useState } from "react";
 import { arrangedTiles, type Book, numberPlaces, openingOf, rulesOf } from "#core/document";
 import { fontFamilies } from "#core/words";
@@ -37,24 +37,30 @@ export function BookSection() {
   return (
     <>
       <PanelSection title={words.title}>
-        <VStack align="stretch" gap="3">
-          <Text fontSize="14px" color={count.fits ? "fg.muted" : "saffron.700"}>
+        <VStack align="stretch" gap="2">
+          <Text fontSize="14px" mt="-2" color={count.fits ? "fg.muted" : "saffron.700"}>
             {count.words}
           </Text>
-          <Flex wrap="wrap" gap="2">
+          <Flex wrap="wrap" gap="1.5">
             {begun && (
               <Button size="sm" variant="outline" onClick={() => setPacing(true)}>
                 <Gauge size={16} aria-hidden /> {pace.openFromHere}
               </Button>
             )}
             {opening?.left && opening.right && (
-              <Button size="sm" variant="outline" onClick={() => joinPages(services, session)}>
-                <RectangleHorizontal size={16} aria-hidden /> {words.makeSpread}
+              <Button size="sm" px="2" variant="outline" onClick={() => joinPages(services, session)}>
+                {words.makeSpread}
               </Button>
             )}
             {opening?.left && opening.right && arrangedTiles(page).length > 0 && (
-              <Button size="sm" variant="outline" onClick={() => matchFacing(services, session)}>
-                <Equal size={16} aria-hidden /> {work.match}
+              <Button
+                size="sm"
+                px="2"
+                variant="outline"
+                title={words.matchMeans}
+                onClick={() => matchFacing(services, session)}
+              >
+                {work.match}
               </Button>
             )}
             {page.span === 2 && (

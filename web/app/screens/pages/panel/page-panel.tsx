@@ -1,4 +1,4 @@
-import { Box, Flex, HStack, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, HStack, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import { arrangementOf, holdsPockets, type Look, lookChange, type StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
@@ -55,12 +55,12 @@ export const PagePanel = memo(function PagePanel() {
         <PanelTitle>{kind === "prints" ? words.print : words.page}</PanelTitle>
         {kind !== "pockets" && kind !== "prints" && <PageActs />}
       </Flex>
-      <HStack fontSize="14px" color="fg.muted" mt="-1.5" mb="3" justify="space-between" gap="3">
-        <Box>
-          <Text fontVariantNumeric="tabular-nums">{formatSize(format.widthMm, format.heightMm, unit, format.ppi)}</Text>
-          {lab && <Text color="fg.subtle">{lab.name}</Text>}
-        </Box>
-        <Box w="74px">
+      <HStack fontSize="14px" color="fg.muted" mt="-2" mb="2" justify="space-between" gap="3">
+        <Text truncate fontVariantNumeric="tabular-nums">
+          {formatSize(format.widthMm, format.heightMm, unit, format.ppi)}
+          {lab && <chakra.span color="fg.subtle"> · {lab.name}</chakra.span>}
+        </Text>
+        <Box w="74px" flexShrink="0">
           <Select<Unit>
             label={words.unit}
             value={unit}
@@ -73,7 +73,12 @@ export const PagePanel = memo(function PagePanel() {
       {kind === "pockets" && !inPockets && <KeepAsPockets />}
       {arrangement && <ArrangementSection page={page.page} arrangement={arrangement} />}
       {!inPockets && (
-        <PanelSection title={words.gapAndMargin} folds="gap">
+        <PanelSection
+          title={words.gapAndMargin}
+          // A book's pages share them as a rule.
+          folds={kind === "book" ? "bookGap" : "gap"}
+          folded={kind === "book"}
+        >
           {row(words.gap, "changedGap", look.gapMm, Math.max(8, shortMm / 12), (gapMm) => ({ ...kept(), gapMm }))}
           <Margins
             key={page.id}

@@ -1,8 +1,8 @@
 import { Box, chakra, HStack, IconButton, Text } from "@chakra-ui/react";
-import { ArrowDown, ArrowUp, Eye, EyeOff, Lock, LockOpen } from "lucide-react";
+import { ArrowDown, ArrowUp, Eye, EyeOff, LayoutDashboard, Lock, LockOpen } from "lucide-react";
 import { useState } from "react";
-import { isLocked, photoIdOf, type StepCode, type Tile } from "#core/document";
-import { hiddenSet, type Listed, locked, namedTile, pieceMoved, tilesFrontToBack } from "#core/edit";
+import { type Group, isLocked, photoIdOf, type StepCode, type Tile } from "#core/document";
+import { hiddenSet, type Listed, listedFrontToBack, locked, named, pieceMoved } from "#core/edit";
 import { pieces as words } from "../../../../text/index.ts";
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
@@ -16,8 +16,8 @@ import { openPage } from "../../../state/session/project-session.ts";
 export function PiecesSection() {
   const page = usePanel(openPage);
   const chosen = useViewState((s) => s.tiles.ids);
-  const listed = tilesFrontToBack(page);
-  const only = chosen.size === 1 ? listed.find((l) => chosen.has(l.tile.id)) : undefined;
+  const listed = listedFrontToBack(page);
+  const only = onlyChosen(listed, chosen);
   return (
     <PanelSection title={words.title} folds="pieces" folded>
       {listed.length === 0 && (
@@ -25,24 +25,93 @@ export function PiecesSection() {
           {words.none}
         </Text>
       )}
-      {only && <NameField key={only.tile.id} tile={only.tile} />}
+      {only && <NameField key={only.id} id={only.id} name={only.name ?? ""} />}
       <Box role="list" aria-label={words.title} maxH="260px" overflowY="auto" mx="-1.5">
-        {listed.map((l) => (
-          <Row key={l.tile.id} listed={l} chosen={chosen.has(l.tile.id)} />
-        ))}
+        {listed.map((l) =>
+          l.what === "group" ? (
+            <GroupRow key={l.group.id} group={l.group} chosen={l.group.tiles.every((t) => chosen.has(t.id))} />
+          ) : (
+            <TileRow key={l.tile.id} tile={l.tile} free={l.what === "free"} chosen={chosen.has(l.tile.id)} />
+          ),
+        )}
       </Box>
     </PanelSection>
   );
 }
 
-function Row({ listed: { tile, free }, chosen }: { readonly listed: Listed; readonly chosen: boolean }) {
+/** The tile or the group that is chosen and nothing else. */
+function onlyChosen(listed: readonly Listed[], chosen: ReadonlySet<string>): Tile | Group | undefined {
+  for (const l of listed) {
+    const ids = l.what === "group" ? l.group.tiles.map((t) => t.id) : [l.tile.id];
+    if (ids.length === chosen.size && ids.every((id) => chosen.has(id))) return l.what === "group" ? l.group : l.tile;
+  }
+  return undefined;
+}
+
+function GroupRow({ group, chosen }: { readonly group: Group; readonly chosen: boolean }) {
+  const name = group.name ?? words.group(group.tiles.length);
+  return (
+    <Row
+      id={group.id}
+      name={name}
+      tileIds={group.tiles.map((t) => t.id)}
+      chosen={chosen}
+      hidden={group.hidden === true}
+      moves
+      locks={group.tiles.every(isLocked)}
+    >
+      <Box w="36px" h="28px" flexShrink="0" display="grid" placeItems="center" color="fg.subtle" aria-hidden>
+        <LayoutDashboard size={18} />
+      </Box>
+    </Row>
+  );
+}
+
+function TileRow({ tile, free, chosen }: { readonly tile: Tile; readonly free: boolean; readonly chosen: boolean }) {
+  return (
+    <Row
+      id={tile.id}
+      name={useNameOf(tile)}
+      tileIds={[tile.id]}
+      chosen={chosen}
+      hidden={tile.hidden === true}
+      moves={free}
+      locks={isLocked(tile)}
+      within={!free}
+    >
+      <Picture tile={tile} />
+    </Row>
+  );
+}
+
+interface RowProps {
+  readonly id: string;
+  readonly name: string;
+  /** What is chosen and locked by it. */
+  readonly tileIds: readonly string[];
+  readonly chosen: boolean;
+  readonly hidden: boolean;
+  /** It can come further to the front or the back. */
+  readonly moves: boolean;
+  readonly locks: boolean;
+  /** A tile of the group above it. */
+  readonly within?: boolean;
+  readonly children: React.ReactNode;
+}
+
+function Row({ id, name, tileIds, chosen, hidden, moves, locks, within = false, children }: RowProps) {
   const { viewState } = useServices();
   const session = useSession();
-  const name = useNameOf(tile);
-  const does = (code: StepCode, edit: Parameters<typeof keep>[3]) => keep(session, code, 1, edit);
-  const isHidden = tile.hidden === true;
+  const does = (code: StepCode, edit: Parameters<typeof keep>[3], count = 1) => keep(session, code, count, edit);
   return (
-    <HStack role="listitem" gap="0" borderRadius="soft" bg={chosen ? "glaze.50" : undefined} _hover={{ bg: "oat.200" }}>
+    <HStack
+      role="listitem"
+      gap="0"
+      pl={within ? "4" : "0"}
+      borderRadius="soft"
+      bg={chosen ? "glaze.50" : undefined}
+      _hover={{ bg: "oat.200" }}
+    >
       <chakra.button
         type="button"
         aria-label={words.choose(name)}
@@ -55,39 +124,37 @@ function Row({ listed: { tile, free }, chosen }: { readonly listed: Listed; read
         px="1.5"
         py="1"
         textAlign="left"
-        opacity={isHidden ? 0.5 : 1}
+        opacity={hidden ? 0.5 : 1}
         onClick={() =>
-          viewState.setState({ tiles: { ids: new Set([tile.id]), anchor: tile.id }, reframing: undefined })
+          viewState.setState({ tiles: { ids: new Set(tileIds), anchor: tileIds[0] }, reframing: undefined })
         }
       >
-        <Picture tile={tile} />
+        {children}
         <Text fontSize="13.5px" truncate>
           {name}
         </Text>
       </chakra.button>
-      {free && (
+      {moves && (
         <>
-          <Deed label={words.forward(name)} onDo={() => does("movedPiece", (on) => pieceMoved(on.page, tile.id, 1))}>
+          <Deed label={words.forward(name)} onDo={() => does("movedPiece", (on) => pieceMoved(on.page, id, 1))}>
             <ArrowUp size={15} />
           </Deed>
-          <Deed label={words.back(name)} onDo={() => does("movedPiece", (on) => pieceMoved(on.page, tile.id, -1))}>
+          <Deed label={words.back(name)} onDo={() => does("movedPiece", (on) => pieceMoved(on.page, id, -1))}>
             <ArrowDown size={15} />
           </Deed>
         </>
       )}
-      {!free && (
-        <Deed
-          label={isLocked(tile) ? words.unlock(name) : words.lock(name)}
-          onDo={() => does("lockedTiles", locked([tile.id], !isLocked(tile)))}
-        >
-          {isLocked(tile) ? <Lock size={15} /> : <LockOpen size={15} />}
-        </Deed>
-      )}
       <Deed
-        label={isHidden ? words.show(name) : words.hide(name)}
-        onDo={() => does(isHidden ? "showedTile" : "hidTile", (on) => hiddenSet(on.page, tile.id, !isHidden))}
+        label={locks ? words.unlock(name) : words.lock(name)}
+        onDo={() => does("lockedTiles", locked(tileIds, !locks), tileIds.length)}
       >
-        {isHidden ? <EyeOff size={15} /> : <Eye size={15} />}
+        {locks ? <Lock size={15} /> : <LockOpen size={15} />}
+      </Deed>
+      <Deed
+        label={hidden ? words.show(name) : words.hide(name)}
+        onDo={() => does(hidden ? "showedTile" : "hidTile", (on) => hiddenSet(on.page, id, !hidden), tileIds.length)}
+      >
+        {hidden ? <EyeOff size={15} /> : <Eye size={15} />}
       </Deed>
     </HStack>
   );
@@ -131,10 +198,10 @@ function useNameOf(tile: Tile): string {
   return photo ? photo.caption || photo.name : words.empty;
 }
 
-function NameField({ tile }: { readonly tile: Tile }) {
+function NameField({ id, name }: { readonly id: string; readonly name: string }) {
   const session = useSession();
-  const [text, setText] = useState(tile.name ?? "");
-  const take = () => keep(session, "namedTile", 1, (on) => namedTile(on.page, tile.id, text));
+  const [text, setText] = useState(name);
+  const take = () => keep(session, "namedTile", 1, (on) => named(on.page, id, text));
   return (
     <Box mb="2">
       <TextField
