@@ -3,7 +3,7 @@ import { Redo2, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useLocation, useParams } from "react-router";
 import { useStore } from "zustand";
-import { arrangedTiles, freeTiles, nextRedo, nextUndo, type Page } from "#core/document";
+import { arrangedTiles, freeTiles, nextRedo, nextUndo, type Page, pageCount } from "#core/document";
 import { printBill } from "#core/edit";
 import { common, deedWords, history as historyWords, stepWords, walk } from "../../text/index.ts";
 import { hint } from "../commands/shown.ts";
@@ -131,7 +131,7 @@ function tileWords(s: ProjectState): string {
   const { pages } = shown(s);
   const tiles = pages.reduce((sum, p) => sum + arrangedTiles(p).length + freeTiles(p).length, 0);
   const empty = pages.reduce((sum, p) => sum + emptyIn(p), 0);
-  return walk.tileState(pages.length, tiles, empty);
+  return walk.tileState(pageCount(pages), tiles, empty);
 }
 
 function sheetsState({ project }: ProjectState): string {

@@ -1,7 +1,7 @@
 import { Box, Flex, HStack, IconButton, Text, VStack } from "@chakra-ui/react";
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useState } from "react";
-import type { Page, PrintFile } from "#core/document";
+import { type Page, type PrintFile, pageCount, pagesBefore } from "#core/document";
 import { bleedBox, trimBox } from "#core/lab";
 import { send as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
@@ -115,7 +115,7 @@ function Pager({ page }: { readonly page: Page }) {
       >
         <ChevronLeft size={18} />
       </IconButton>
-      {at < 0 ? words.theCover : words.pageOf(at + 1, pages.length)}
+      {at < 0 ? words.theCover : words.pageOf(pagesBefore(pages)[at]! + 1, pageCount(pages))}
       <IconButton
         size="sm"
         variant="outline"

@@ -3,11 +3,10 @@ import { useEffect, useRef } from "react";
 import type { PlacedPage } from "#core/document";
 import { bleedBox } from "#core/lab";
 import { PageCanvas } from "../../../components/page-canvas.tsx";
+import { useCardSize } from "./shelf-size.ts";
 
 interface PageCardProps {
   readonly page: PlacedPage;
-  /** The longer side of the picture. */
-  readonly longPx: number;
   readonly label: string;
   readonly title: string;
   readonly note: string;
@@ -20,8 +19,9 @@ interface PageCardProps {
 
 /** A page as it could be, small: resting on it shows it, a click takes it. */
 export function PageCard(props: PageCardProps) {
-  const { page, longPx, label, title, note, stop, onLook, onLeave, onTake } = props;
+  const { page, label, title, note, stop, onLook, onLeave, onTake } = props;
   const box = bleedBox(page.format);
+  const { longPx, widePx } = useCardSize();
   const scale = longPx / Math.max(box.w, box.h);
   const looking = useRef(false);
   const look = () => {
@@ -39,8 +39,8 @@ export function PageCard(props: PageCardProps) {
   return (
     <chakra.button
       type="button"
-      w="112px"
       flexShrink="0"
+      style={{ width: widePx }}
       aria-label={label}
       tabIndex={stop ? 0 : -1}
       data-card

@@ -47,3 +47,9 @@ export function useShelfRows(): number {
 
 /** How high what is in a drawer is, in CSS pixels; the same for all of them. */
 export const useDrawerPx = (): number => 38 + useShelfRows() * rowPx;
+
+/** Cards of pages, in CSS pixels: the longer side of the picture, and the card. Pulled up to half the window they are large enough to compare. */
+export function useCardSize(): { readonly longPx: number; readonly widePx: number } {
+  const half = useViewState((s) => s.shelf === "half");
+  return half ? { longPx: 140, widePx: 160 } : { longPx: 82, widePx: 112 };
+}

@@ -10,9 +10,8 @@ import { useServices } from "../../../services.ts";
 import { laidBy } from "../../../state/edit/apply-template.ts";
 import { useSession } from "../../../state/session/hooks.ts";
 import { PageCard } from "./page-card.tsx";
+import { useCardSize } from "./shelf-size.ts";
 
-const thumbPx = 82;
-const cardPx = "112px";
 /** Under the picture, with what is around it. */
 const wordsPx = 52;
 /** Places bent less than this look as they were drawn. */
@@ -40,13 +39,13 @@ export const TemplateCard = memo(function TemplateCard(props: TemplateCardProps)
     return () => watch.disconnect();
   }, []);
   const box = bleedBox(props.page.format);
-  const pictureH = (thumbPx * box.h) / Math.max(box.w, box.h);
+  const { longPx, widePx } = useCardSize();
+  const pictureH = (longPx * box.h) / Math.max(box.w, box.h);
   return (
     <Box
       ref={at}
-      w={cardPx}
       flexShrink="0"
-      minH={`${Math.round(pictureH) + wordsPx}px`}
+      style={{ width: widePx, minHeight: Math.round(pictureH) + wordsPx }}
       position="relative"
       className="group"
     >
@@ -78,7 +77,6 @@ function Shown({ template, page, stop, starred, own, onLook, onTake, onTakeOut }
     <>
       <PageCard
         page={laid}
-        longPx={thumbPx}
         label={words.card(template.name, places, fit)}
         title={template.name}
         note={bent < asDrawn ? places : `${places}, ${words.adapted}`}

@@ -16,7 +16,6 @@ import { DrawerFrame } from "./drawer-frame.tsx";
 import { PageCard } from "./page-card.tsx";
 import { useDrawerPx } from "./shelf-size.ts";
 
-const thumbPx = 82;
 const inOrder = 0.85;
 const asGoodAsNothing = 0.0005;
 
@@ -171,7 +170,6 @@ function AlternativeCard({ way, page, groupId, number, ...rest }: AlternativeCar
   return (
     <PageCard
       page={solved}
-      longPx={thumbPx}
       label={words.way(number, kind, crop, words.wayOrder(way.order))}
       title={kind}
       note={crop}
