@@ -10,6 +10,7 @@ export {
   wayKinds,
 } from "./alternatives.ts";
 export type { Arranger, ArrangeTask, GridPlan, PlanCell } from "./arranger.ts";
+export { assigned } from "./assignment.ts";
 export { withoutEqual, withSetsApart } from "./equal.ts";
 export { exactFit, type FitTask, type OrderPreference, orderPreferences } from "./exact-fit.ts";
 export { treeFromRects } from "./from-rects.ts";
@@ -19,6 +20,14 @@ export { type SeamStretch, seamStretches } from "./seams.ts";
 export { hasSet, solveAround } from "./solve-around.ts";
 export { cropOf } from "./spans.ts";
 export { type SuitTask, suited } from "./suit.ts";
+export {
+  type Cell,
+  canBeCut,
+  type TilingPattern,
+  type TilingTask,
+  tilingCells,
+  tilingPatterns,
+} from "./tilings/index.ts";
 export { fitTogether } from "./together.ts";
 export { gridRects, tracksWithSeamAt, widestGap } from "./tracks.ts";
 export { looseRects, treeRects, widestTreeGap } from "./tree.ts";

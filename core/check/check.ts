@@ -44,7 +44,7 @@ export function worstFirst<F extends AnyFound>(findings: readonly F[], project: 
   const at = (f: F) => order.get(f.spots[0]?.pageId ?? "") ?? 0;
   // Whether a head is one is less sure than anything else that is said.
   const last = ({ severity, code }: F) =>
-    severity === "doubt" && (code === "faceAtRisk" || code === "faceCropped") ? 1 : 0;
+    severity === "doubt" && (code === "faceAtRisk" || code === "faceCropped" || code === "faceCovered") ? 1 : 0;
   return [...findings].sort(
     (a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity) || last(a) - last(b) || at(a) - at(b),
   );

@@ -17,7 +17,7 @@ export const sharpnessOn = (page: PlacedPage, facts: Pick<PageFacts, "known" | "
     const { view } = tile.filling;
     const [photo, seen] = [facts.known(view.photoId), facts.photo(view.photoId)];
     if (!photo || !seen) return [];
-    const framing = framingOf(view, seen, tile.frame, page.format);
+    const framing = framingOf(view, seen, tile, page.format);
     const ppi = effectivePpi(photo, frameRect(tile.frame), framing);
     return [{ pageId: page.id, tileId: tile.id, photoId: photo.id, ppi }];
   });

@@ -36,7 +36,7 @@ export const tileBox = (tile: PlacedTile): Rect => mapped(frameRect(tile.frame),
 
 /** From a photo's unit square to the page. */
 export function viewMatrix(tile: PlacedTile, view: View, photo: SeenPhoto, format: PageFormat): Matrix {
-  const upright = photoMatrix(photo.aspect, frameRect(tile.frame), framingOf(view, photo, tile.frame, format));
+  const upright = photoMatrix(photo.aspect, frameRect(tile.frame), framingOf(view, photo, tile, format));
   return tile.frame.turn === 0 ? upright : chain(frameTurn(tile.frame), upright);
 }
 

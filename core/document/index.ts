@@ -1,8 +1,9 @@
-export { tileIdsOf } from "./arrangements/index.ts";
+export { forTiles, tileIdsOf } from "./arrangements/index.ts";
 export { alternativesOf } from "./arranging/alternatives-of.ts";
 export { areEqual, costOfEqual, withEqual } from "./arranging/equal-tiles.ts";
 export { type Flowed, type FlowTask, fillEmpty, flowPhotos } from "./arranging/flow-photos.ts";
 export { type Laid, layPhotos, layRows, regrouped } from "./arranging/lay-photos.ts";
+export { type TilingSettings, tiledGroup } from "./arranging/lay-tiling.ts";
 export { firstTree, layTree, plainTree, withTree } from "./arranging/lay-tree.ts";
 export { matchedTo, sharedLines } from "./arranging/match-pages.ts";
 export {
@@ -67,6 +68,7 @@ export { drawnTile } from "./page/drawn-tile.ts";
 export { framingOf } from "./page/framing.ts";
 export { lookKeys, lookOf, noBorder, ownLookFor, saidBy, withLook } from "./page/look.ts";
 export { newFreeTile, newGroup, newTile, wholeRoom } from "./page/new-tile.ts";
+export { liesOn } from "./page/on-tile.ts";
 export {
   type Arrangement,
   allTiles,
@@ -107,6 +109,7 @@ export {
   type Room,
   type Rows,
   type Tile,
+  type Tiling,
   type Tree,
   treeIn,
   type View,

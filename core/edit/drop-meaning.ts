@@ -1,8 +1,7 @@
 import type { Edge } from "#core/arrange";
-import { arrangedOn, frameRect, groupAt, isArranged, type PlacedPage } from "#core/document";
+import { arrangedOn, frameRect, groupAt, isArranged, liesOn, type PlacedPage } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
 import type { Section } from "#core/photo";
-import { holds } from "./under-point.ts";
 
 export type Dragged =
   | { readonly from: "shelf"; readonly photoId: string; readonly section: Section }
@@ -41,9 +40,9 @@ export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | unde
   if (!at) return { does: "nothing" };
   if (dragged.from === "shelf" && dragged.section === "ornaments") return { does: "lay", photoId: dragged.photoId, at };
   // What lies freely lies over the others, and takes a photo where it holds one or nothing.
-  const free = on.tiles.findLast((t) => !isArranged(t) && t.filling.kind !== "words" && holds(t, at));
+  const free = on.tiles.findLast((t) => !isArranged(t) && t.filling.kind !== "words" && liesOn(t, at));
   if (free && dragged.from === "shelf") return { does: "put", tileId: free.id, photoId: dragged.photoId };
-  const tile = arrangedOn(on).findLast((t) => holds(t, at));
+  const tile = arrangedOn(on).findLast((t) => liesOn(t, at));
   if (dragged.from === "shelf" && dragged.section === "papers")
     return tile
       ? { does: "put", tileId: tile.id, photoId: dragged.photoId }

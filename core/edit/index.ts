@@ -52,6 +52,7 @@ export {
   roomSplit,
   roomsJoined,
 } from "./rooms.ts";
+export { tiled } from "./tilings.ts";
 export {
   type AspectOf,
   allSlippedIn,

@@ -15,4 +15,5 @@ export {
 export { firstFramingFor, type PhotoShape } from "./first-framing.ts";
 export { framingUnder, type Hold, heldAt, heldBy, heldWithout, levelled } from "./hold.ts";
 export { leanOf, pinched } from "./pinch.ts";
+export { firstFramingIn, hiddenByShape, type ShapeHolds } from "./shape-framing.ts";
 export { effectivePpi, type Sharpness, sharpnessOf } from "./sharpness.ts";

@@ -35,4 +35,4 @@ export {
   type Sides,
   type Size,
 } from "./rect.ts";
-export { flattened, insetRings, type Ring, ringsHold, traceRings } from "./rings.ts";
+export { combinedRings, flattened, insetRings, type Ring, ringArea, ringsHold, traceRings } from "./rings.ts";

@@ -1,4 +1,4 @@
-import { ClipperOffset, EndType, FillRule, JoinType, type Paths64, union } from "clipper2-ts";
+import { ClipperOffset, difference, EndType, FillRule, intersect, JoinType, type Paths64, union } from "clipper2-ts";
 import type { PathData, PathSink } from "./path.ts";
 import type { Point } from "./rect.ts";
 
@@ -71,17 +71,48 @@ export function ringsHold(rings: readonly Ring[], p: Point): boolean {
   return winding !== 0;
 }
 
+const counted = (rings: readonly Ring[]): Paths64 =>
+  rings.map((ring) => ring.map((p) => ({ x: Math.round(p.x * perMm), y: Math.round(p.y * perMm) })));
+const inMm = (paths: Paths64): readonly Ring[] =>
+  paths.map((ring) => ring.map((p) => ({ x: p.x / perMm, y: p.y / perMm })));
+
+/** Less than this is left where sides that were shared do not quite meet. */
+const leastMm2 = 0.001;
+
+/** What lies in both, in either, or in the first alone, by the nonzero rule. */
+export function combinedRings(
+  a: readonly Ring[],
+  b: readonly Ring[],
+  how: "intersection" | "union" | "difference",
+): readonly Ring[] {
+  const [these, those] = [counted(a), counted(b)];
+  const found =
+    how === "intersection"
+      ? intersect(these, those, FillRule.NonZero)
+      : how === "difference"
+        ? difference(these, those, FillRule.NonZero)
+        : union([...these, ...those], FillRule.NonZero);
+  return inMm(found).filter((r) => Math.abs(ringArea(r)) > leastMm2);
+}
+
+/** Area within a ring, in mm²; negative where it runs anticlockwise on the page. */
+export function ringArea(ring: Ring): number {
+  let sum = 0;
+  for (const [i, a] of ring.entries()) {
+    const b = ring[(i + 1) % ring.length]!;
+    sum += a.x * b.y - b.x * a.y;
+  }
+  return sum / 2;
+}
+
 /** The rings moved inwards by so many mm, their corners kept sharp: none, one, or several where they fall apart. */
 export function insetRings(rings: readonly Ring[], byMm: number): readonly Ring[] {
-  const whole: Paths64 = rings.map((ring) =>
-    ring.map((p) => ({ x: Math.round(p.x * perMm), y: Math.round(p.y * perMm) })),
-  );
-  const clean = union(whole, FillRule.NonZero);
+  const clean = union(counted(rings), FillRule.NonZero);
   const offset = new ClipperOffset(mitreLimit, flatMm * perMm);
   offset.addPaths(clean, JoinType.Miter, EndType.Polygon);
   const found: Paths64 = [];
   offset.execute(-byMm * perMm, found);
-  return found.map((ring) => ring.map((p) => ({ x: p.x / perMm, y: p.y / perMm })));
+  return inMm(found);
 }
 
 export function traceRings(rings: readonly Ring[], to: PathSink): void {

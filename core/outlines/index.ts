@@ -3,6 +3,7 @@ import { arch } from "./arch.ts";
 import { ellipse } from "./ellipse.ts";
 import { heart } from "./heart.ts";
 import type { OutlineAt, OutlineKind } from "./outline.ts";
+import { path } from "./path.ts";
 import { pennant } from "./pennant.ts";
 import { polygon } from "./polygon.ts";
 import { rectangle } from "./rectangle.ts";
@@ -14,11 +15,14 @@ import { ticket } from "./ticket.ts";
 export type { OutlineAt, OutlineKind } from "./outline.ts";
 
 /** A new outline is a file here, a line in this list, what can be set of it in `schema`, and its name in `web/text/en/pages.ts`. */
-export const outlineKinds = { rectangle, ellipse, arch, heart, polygon, star, pennant, tag, ticket, scallops };
+export const outlineKinds = { rectangle, ellipse, arch, heart, polygon, star, pennant, tag, ticket, scallops, path };
 
 type Kinds = typeof outlineKinds;
 export type OutlineName = keyof Kinds;
 export const outlineNames = Object.keys(outlineKinds) as [OutlineName, ...OutlineName[]];
+
+/** Those that are chosen by their name; a path comes from a pattern, a letter or a file. */
+export const namedOutlines = outlineNames.filter((n) => n !== "path");
 
 /** An outline with what is set of it. */
 export type Outline = { readonly [K in OutlineName]: { readonly kind: K } & Kinds[K]["first"] }[OutlineName];

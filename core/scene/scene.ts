@@ -54,7 +54,7 @@ function groundSteps({ look, format }: PlacedPage, facts: SceneFacts): DrawStep[
   const rect = backdrop.across === "spread" ? openingBox(format) : box;
   const centre = { x: rect.x + rect.w / 2, y: rect.y + rect.h / 2 };
   const frame: Frame = { centre, width: rect.w, height: rect.h, turn: 0 };
-  const matrix = photoMatrix(photo.aspect, rect, framingOf(backdrop.view, photo, frame, format));
+  const matrix = photoMatrix(photo.aspect, rect, framingOf(backdrop.view, photo, { frame }, format));
   const picture: DrawStep = { draw: "photo", photoId: backdrop.view.photoId, matrix, clip: path };
   return backdrop.veil > 0 ? [ground, picture, { ...ground, alpha: backdrop.veil }] : [ground, picture];
 }
@@ -120,7 +120,7 @@ function solidSteps(tile: PlacedTile, format: PageFormat, facts: SceneFacts): Dr
       const photo = facts.photo(view.photoId);
       if (!photo) return [];
       const rect = frameRect(tile.frame);
-      const upright = photoMatrix(photo.aspect, rect, framingOf(view, photo, tile.frame, format));
+      const upright = photoMatrix(photo.aspect, rect, framingOf(view, photo, tile, format));
       const matrix = tile.frame.turn === 0 ? upright : chain(turnOf(tile.frame), upright);
       const fills = outlineOf(tile.outline).fillsFrame(tile.cornerMm) && tile.frame.turn === 0;
       const plain = fills ? underBorder(tile, format) : undefined;

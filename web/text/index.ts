@@ -50,5 +50,6 @@ export { common, fault, history, stepWords, tabTitle, walk } from "./now/screens
 export { printTrouble, send, sendOptions } from "./now/send.ts";
 export { sheets, sheetTrouble } from "./now/sheets.ts";
 export { formatTrouble, lengthTrouble, start } from "./now/start.ts";
+export { tilings } from "./now/tilings.ts";
 export { words } from "./now/words.ts";
 export { speak } from "./spoken.ts";

@@ -1,5 +1,5 @@
-import { isFree, type PlacedTile, type View } from "#core/document";
-import type { Rect } from "#core/geometry";
+import { isFree, liesOn, type PlacedPage, type PlacedTile, type View } from "#core/document";
+import { applyTo, type Point, type Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import type { SeenPhoto } from "#core/scene";
 import type { Found, Risk } from "../finding.ts";
@@ -16,12 +16,13 @@ const mostLost = 0.12;
 type Detail =
   | { readonly code: "faceAtRisk"; readonly risk: Risk; readonly faces: number }
   | { readonly code: "faceCropped"; readonly faces: number }
+  | { readonly code: "faceCovered"; readonly faces: number }
   | { readonly code: "focusCut" };
 type Fix = "frameByFocus" | "moveInside";
 
-type FaceFate = Risk | "cropped" | "whole";
+type FaceFate = Risk | "cropped" | "covered" | "whole";
 
-const worst: readonly FaceFate[] = ["cut", "fold", "cropped", "near", "whole"];
+const worst: readonly FaceFate[] = ["cut", "fold", "covered", "cropped", "near", "whole"];
 
 interface Fated {
   readonly fate: FaceFate;
@@ -29,9 +30,11 @@ interface Fated {
 }
 
 /** What becomes of the faces that a tile shows. Those that it does not show at all are left out on purpose. */
-function fatesOf(tile: PlacedTile, view: View, photo: SeenPhoto, format: PageFormat): Fated[] {
+function fatesOf(tile: PlacedTile, view: View, photo: SeenPhoto, page: PlacedPage): Fated[] {
+  const { format } = page;
   const matrix = viewMatrix(tile, view, photo, format);
   const box = tileBox(tile);
+  const above = page.tiles.slice(page.tiles.indexOf(tile) + 1).filter(covers);
   return (photo.focus?.faces ?? []).flatMap((face): Fated[] => {
     const whole = mapped(face, matrix);
     const at = overlap(whole, box);
@@ -39,9 +42,35 @@ function fatesOf(tile: PlacedTile, view: View, photo: SeenPhoto, format: PageFor
     const seen = (at.w * at.h) / (whole.w * whole.h);
     if (seen < 0.25) return [];
     const risk = riskOf(shrunk(at, mostLost / 2), format)?.risk;
-    const fate: FaceFate = risk && risk !== "near" ? risk : seen < 1 - mostLost ? "cropped" : (risk ?? "whole");
-    return [{ fate, at: whole }];
+    const shaped =
+      tile.frame.turn !== 0 || tile.outline.kind !== "rectangle" || above.some((t) => overlap(tileBox(t), at));
+    const { inShape, open } = shaped
+      ? sampled(tile, above, (x, y) => applyTo(matrix, { x: face.x + face.w * x, y: face.y + face.h * y }))
+      : { inShape: seen, open: seen };
+    const lost: FaceFate | undefined =
+      Math.min(seen, inShape) < 1 - mostLost ? "cropped" : open < 1 - mostLost ? "covered" : undefined;
+    return [{ fate: risk && risk !== "near" ? risk : (lost ?? risk ?? "whole"), at: whole }];
   });
+}
+
+/** What hides that which lies under it. */
+const covers = ({ filling, tile }: PlacedTile): boolean =>
+  (filling.kind === "photo" || filling.kind === "colour") && (tile.opacity ?? 1) > 0.5;
+
+/** Points looked at across and down a face. */
+const perFace = 8;
+
+/** The share of a face that lies within its tile's shape, and that which nothing lies over besides. */
+function sampled(tile: PlacedTile, above: readonly PlacedTile[], onPage: (x: number, y: number) => Point) {
+  let [inShape, open] = [0, 0];
+  for (let i = 0; i < perFace; i += 1)
+    for (let k = 0; k < perFace; k += 1) {
+      const p = onPage((i + 0.5) / perFace, (k + 0.5) / perFace);
+      if (!liesOn(tile, p)) continue;
+      inShape += 1;
+      if (!above.some((t) => liesOn(t, p))) open += 1;
+    }
+  return { inShape: inShape / perFace ** 2, open: open / perFace ** 2 };
 }
 
 const shrunk = (r: Rect, by: number): Rect => ({
@@ -62,21 +91,24 @@ export const faces: PageRule<Detail, Fix> = {
       const { view } = tile.filling;
       const photo = facts.photo(view.photoId);
       if (!photo?.focus) return [];
-      const fates = fatesOf(tile, view, photo, format);
+      const fates = fatesOf(tile, view, photo, page);
       const bad = fates.filter((f) => f.fate !== "whole");
       if (bad.length === 0) return focusFound(tile, view, photo, format, page);
       const is = worstOf(bad);
       const these = bad.filter((f) => f.fate === is);
       const at = boundsOf(these.flatMap((f) => cornersOf(f.at)));
       const better =
-        view.byHand && worst.indexOf(worstOf(fatesOf(tile, unhanded(view), photo, format))) > worst.indexOf(is);
+        view.byHand && worst.indexOf(worstOf(fatesOf(tile, unhanded(view), photo, page))) > worst.indexOf(is);
       const fixes: Fix[] = better
         ? ["frameByFocus"]
         : is === "near" && isFree(page.page, tile.id)
           ? ["moveInside"]
           : [];
       const spots = [spot(page, tile, at)];
-      if (is === "cropped") return [{ code: "faceCropped", severity: "doubt", faces: these.length, spots, fixes }];
+      if (is === "cropped" || is === "covered") {
+        const code = is === "cropped" ? "faceCropped" : "faceCovered";
+        return [{ code, severity: "doubt", faces: these.length, spots, fixes }];
+      }
       return [
         {
           code: "faceAtRisk",

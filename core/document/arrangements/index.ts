@@ -1,10 +1,11 @@
 import type { TreeNode } from "#core/arrange";
-import type { Rect } from "#core/geometry";
+import type { Rect, Sides } from "#core/geometry";
 import type { Arrangement } from "../page/page.ts";
 import { grid } from "./grid.ts";
-import type { ArrangementKind } from "./kind.ts";
+import type { ArrangementKind, ShapedPlace } from "./kind.ts";
 import { pockets } from "./pockets.ts";
 import { rows } from "./rows.ts";
+import { tiling } from "./tiling.ts";
 import { tree } from "./tree.ts";
 
 export { bestRows } from "./rows.ts";
@@ -16,6 +17,7 @@ const kinds: { readonly [K in Arrangement["kind"]]: ArrangementKind<Extract<Arra
   tree,
   rows,
   pockets,
+  tiling,
 };
 const kindOf = (a: Arrangement) => kinds[a.kind] as ArrangementKind<Arrangement>;
 
@@ -29,4 +31,14 @@ export const treeOf = (a: Arrangement, room: Rect, gapMm: number): TreeNode | un
   kindOf(a).asTree(a, room, gapMm);
 export const tracksOf = (a: Arrangement | undefined): { readonly columns: number; readonly rows: number } =>
   (a && kindOf(a).tracks?.(a)) ?? { columns: 1, rows: 1 };
+/** Tiles in shapes of their own; nothing where they are rectangles. */
+export const shapedBy = (
+  a: Arrangement,
+  room: Rect,
+  gapMm: number,
+  reach: Sides,
+): ReadonlyMap<string, ShapedPlace> | undefined => kindOf(a).shaped?.(a, room, gapMm, reach);
+/** Made anew for other tiles; nothing where a tree says where they go, or they cannot be others. */
+export const forTiles = (a: Arrangement, tileIds: readonly string[]): Arrangement | undefined =>
+  kindOf(a).withTiles?.(a, tileIds);
 export const bleeds = (a: Arrangement): boolean => kindOf(a).bleeds;

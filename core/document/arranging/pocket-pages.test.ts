@@ -57,7 +57,7 @@ test("one photo through several pockets shows each what lies behind it, as throu
   const corners = ids.map((id) => {
     const tile = findPlaced(seen, id)!;
     if (tile.filling.kind !== "photo") throw new Error("no photo");
-    const framing = framingOf(tile.filling.view, { aspect: 1.8, focus: null }, tile.frame, format);
+    const framing = framingOf(tile.filling.view, { aspect: 1.8, focus: null }, tile, format);
     const m = photoMatrix(1.8, frameRect(tile.frame), framing);
     return [applyTo(m, { x: 0, y: 0 }), applyTo(m, { x: 1, y: 1 })];
   });

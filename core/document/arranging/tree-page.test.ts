@@ -98,7 +98,7 @@ function pageFault(on: PlacedPage): string | undefined {
     if (id === undefined || tile.filling.kind !== "photo") continue;
     const photo: PhotoShape = { aspect: aspectOfId(id), focus: null };
     const r = frameRect(tile.frame);
-    const back = inverse(photoMatrix(photo.aspect, r, framingOf(tile.filling.view, photo, tile.frame, format)));
+    const back = inverse(photoMatrix(photo.aspect, r, framingOf(tile.filling.view, photo, tile, format)));
     const corners: Point[] = [r, { x: r.x + r.w, y: r.y }, { x: r.x, y: r.y + r.h }, { x: r.x + r.w, y: r.y + r.h }];
     for (const corner of corners) {
       const at = applyTo(back, corner);

@@ -16,7 +16,7 @@ import {
   withoutEqual,
   withSeamAt,
 } from "#core/arrange";
-import { treeOf } from "../arrangements/index.ts";
+import { forTiles, treeOf } from "../arrangements/index.ts";
 import { newTile } from "../page/new-tile.ts";
 import { findTile, type Group, type Page, type Tile, treeIn, withGroup, withoutPieces } from "../page/page.ts";
 import { groupAt, type PlacedGroup, type PlacedPage, placeAgain } from "../page/place-page.ts";
@@ -91,12 +91,24 @@ export const withTileBeside = (
   shape: { readonly aspect: number; readonly shaped?: true },
   to: { readonly tileId: string; readonly edge: Edge; readonly whole?: boolean | undefined },
 ): Page =>
-  onTree(on, groupAt(on, to.tileId), (tree, { group }) => {
+  onGroup(on, groupAt(on, to.tileId), (at) => {
+    const tree = treeOfGroup(at);
+    const { group } = at;
+    if (!tree) return withOtherTiles(group, besideIn(group.tiles, tile, to));
     const leaf = { tileId: tile.id, ...shape };
     const grown = to.whole ? withAtEdge(tree, to.edge, leaf) : withBeside(tree, to.tileId, to.edge, leaf);
     if (grown === tree) return group;
     return withTree({ ...group, tiles: besideIn(group.tiles, tile, to) }, grown, { loose: false });
   });
+
+/** A group whose arrangement is made anew for other tiles; as it was where it has a place for those alone that it has. */
+function withOtherTiles(group: Group, tiles: readonly Tile[]): Group {
+  const arrangement = forTiles(
+    group.arrangement,
+    tiles.map((t) => t.id),
+  );
+  return arrangement ? { ...group, arrangement, tiles } : group;
+}
 
 /** A photo put into a new tile at an edge of another; the page where it does not fit. */
 export const insertBeside = (
@@ -130,6 +142,7 @@ export function withTileMoved(
   const from = groupAt(on, tileId);
   const tile = findTile(on.page, tileId);
   const tree = treeOfGroup(from);
+  if (from && tile && !tree) return withCellMoved(on, from, tile, to);
   const leaf = tree && leavesOf(tree).find((l) => l.tileId === tileId);
   if (!from || !tile || !leaf || tileId === to.tileId) return on.page;
   if (!from.group.tiles.some((t) => t.id === to.tileId)) {
@@ -150,17 +163,39 @@ export function withTileMoved(
   });
 }
 
+/** The same for a tile of a pattern, whose cells follow the order of its tiles. */
+function withCellMoved(
+  on: PlacedPage,
+  from: PlacedGroup,
+  tile: Tile,
+  to: { readonly tileId: string; readonly edge: Edge },
+): Page {
+  const others = from.group.tiles.filter((t) => t.id !== tile.id);
+  if (others.some((t) => t.id === to.tileId))
+    return onGroup(on, from, ({ group }) => withOtherTiles(group, besideIn(others, tile, to)));
+  const taken = removeTiles(on, [tile.id]);
+  if (taken === on.page) return on.page;
+  const { width, height } = from.tiles.find((t) => t.id === tile.id)!.frame;
+  const there = withTileBeside(placeAgain(on, taken), tile, { aspect: width / height }, to);
+  return there === taken ? on.page : there;
+}
+
 /** Tiles taken off the page, the ones beside them taking their room. */
 export function removeTiles(on: PlacedPage, tileIds: readonly string[]): Page {
   let now = on;
   for (const { group } of on.groups) {
     const these = tileIds.filter((id) => group.tiles.some((t) => t.id === id));
     if (these.length === 0) continue;
-    const page = onTree(
+    const page = onGroup(
       now,
       now.groups.find((g) => g.group.id === group.id),
-      (tree, at) => {
-        let left: TreeNode | undefined = tree;
+      (at) => {
+        let left = treeOfGroup(at);
+        if (!left) {
+          const others = at.group.tiles.filter((t) => !these.includes(t.id));
+          const fixed = forTiles(at.group.arrangement, []) === undefined;
+          return others.length > 0 || fixed ? withOtherTiles(at.group, others) : undefined;
+        }
         for (const id of these) left = left && without(left, id, at.room, at.gapMm);
         return left && withTree(at.group, left);
       },

@@ -26,6 +26,7 @@ export const stepCodes = [
   "changedUnit",
   "changedLanguage",
   "arrangedAnew",
+  "tiledGroup",
   "ledBy",
   "shuffled",
   "slippedIn",

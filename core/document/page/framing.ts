@@ -1,11 +1,50 @@
-import { type Framing, firstFramingFor, type PhotoShape } from "#core/fit";
+import { type Framing, firstFramingFor, firstFramingIn, type PhotoShape, type ShapeHolds } from "#core/fit";
 import type { Sides } from "#core/geometry";
 import { type PageFormat, safeBox } from "#core/lab";
-import { type Frame, frameRect, type View } from "./page.ts";
+import { outlineOf } from "#core/outlines";
+import { type Frame, frameRect, type Outline, type View } from "./page.ts";
 
-/** How a tile looks at its photo: as a person framed it, else by the photo's focus. */
-export function framingOf(view: View, photo: PhotoShape, frame: Frame, format: PageFormat): Framing {
-  return view.byHand ? view : firstFramingFor(photo, { w: frame.width, h: frame.height }, lostSides(frame, format));
+/** How a tile looks at its photo: as a person framed it, else by the photo's focus, with heads inside its outline as far as that can be. */
+export function framingOf(
+  view: View,
+  photo: PhotoShape,
+  { frame, outline }: { readonly frame: Frame; readonly outline?: Outline },
+  format: PageFormat,
+): Framing {
+  if (view.byHand) return view;
+  const size = { w: frame.width, h: frame.height };
+  const lost = lostSides(frame, format);
+  if (!outline || outline.kind === "rectangle" || !photo.focus?.faces.length) return firstFramingFor(photo, size, lost);
+  return remembered(outline, photo, frame, format, () => firstFramingIn(photo, size, lost, holdsIn(outline, frame)));
+}
+
+const holdsIn = (outline: Outline, { width, height }: Frame): ShapeHolds => {
+  const whole = { x: 0, y: 0, w: width, h: height };
+  const deeds = outlineOf(outline);
+  return ({ x, y }) => deeds.holds({ whole, seen: whole, cornerMm: 0 }, { x: x * width, y: y * height });
+};
+
+interface Known {
+  readonly photo: PhotoShape["focus"];
+  readonly frame: Frame;
+  readonly format: PageFormat;
+  readonly framing: Framing;
+}
+const known = new WeakMap<Outline, Known>();
+
+/** Hundreds of points are looked at for one framing, and a page is painted over and over while a hand is on it. */
+function remembered(
+  outline: Outline,
+  photo: PhotoShape,
+  frame: Frame,
+  format: PageFormat,
+  find: () => Framing,
+): Framing {
+  const was = known.get(outline);
+  if (was && was.photo === photo.focus && was.frame === frame && was.format === format) return was.framing;
+  const framing = find();
+  known.set(outline, { photo: photo.focus, frame, format, framing });
+  return framing;
 }
 
 /** What of a tile lies outside the safe area, in mm on each side. */

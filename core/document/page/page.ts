@@ -11,6 +11,7 @@ import type {
   PocketArrangement,
   Rows,
   Tile,
+  Tiling,
   Tree,
 } from "../schema/page.ts";
 
@@ -33,12 +34,13 @@ export type {
   Room,
   Rows,
   Tile,
+  Tiling,
   Tree,
   View,
   Words,
 } from "../schema/page.ts";
 
-export type Arrangement = Grid | Tree | Rows | PocketArrangement;
+export type Arrangement = Grid | Tree | Rows | PocketArrangement | Tiling;
 
 /** What a page says of its look itself; what is missing it inherits from the work's style. */
 export type OwnLook = Partial<Look>;

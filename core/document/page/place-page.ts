@@ -1,6 +1,6 @@
-import { centreOf, insetSides, type Rect } from "#core/geometry";
+import { centreOf, insetSides, type Rect, type Sides } from "#core/geometry";
 import { hiddenAtEdges, type PageFormat, trimBox } from "#core/lab";
-import { bleeds, rectsOf } from "../arrangements/index.ts";
+import { bleeds, rectsOf, shapedBy } from "../arrangements/index.ts";
 import { dressOf, lookOf } from "./look.ts";
 import {
   type Arrangement,
@@ -25,6 +25,8 @@ export interface PlacedTile {
   readonly cornerMm: number;
   readonly border: Border;
   readonly filling: Filling;
+  /** Its group's arrangement has a shape for it, which it may have or not. */
+  readonly shaped?: true | undefined;
   /** The group that gave it its place; none where it lies freely. */
   readonly groupId: string | undefined;
   /** As it is stored: what it says itself. */
@@ -63,10 +65,10 @@ export function placePage(page: Page, format: PageFormat, style: Look): PlacedPa
     if (!isGroup(piece)) return piece.hidden ? [] : [placedTile(piece, piece.frame, undefined, look)];
     const gapMm = piece.gapMm ?? look.gapMm;
     const room = roomRect(piece.room, look, format);
-    const frames = framesOf(piece.arrangement, room, gapMm, format);
+    const places = placesOf(piece.arrangement, room, gapMm, format);
     const placed = piece.tiles.flatMap((tile) => {
-      const frame = frames.get(tile.id);
-      return frame ? [placedTile(tile, frame, piece, look)] : [];
+      const place = places.get(tile.id);
+      return place ? [placedTile(tile, place.frame, piece, look, place.outline)] : [];
     });
     groups.push({ group: piece, room, gapMm, tiles: placed });
     return piece.hidden ? [] : placed.filter((t) => !t.tile.hidden);
@@ -81,12 +83,26 @@ export const placeAgain = (on: PlacedPage, page: Page): PlacedPage => placePage(
 
 const tiles = new WeakMap<Tile, PlacedTile>();
 
-function placedTile(tile: Tile | FreeTile, frame: Frame, group: Group | undefined, look: Look): PlacedTile {
+function placedTile(
+  tile: Tile | FreeTile,
+  frame: Frame,
+  group: Group | undefined,
+  look: Look,
+  shape?: Outline,
+): PlacedTile {
   const dress = dressOf(tile, group, look);
+  const { id, filling, outline = shape ?? rectangle } = tile;
   const was = tiles.get(tile);
-  if (was && was.groupId === group?.id && sameFrame(was.frame, frame) && sameDress(was, dress)) return was;
-  const { id, filling, outline = rectangle } = tile;
-  const placed: PlacedTile = { id, frame, outline, ...dress, filling, groupId: group?.id, tile };
+  if (
+    was &&
+    was.groupId === group?.id &&
+    was.outline === outline &&
+    sameFrame(was.frame, frame) &&
+    sameDress(was, dress)
+  )
+    return was;
+  const shaped = shape ? { shaped: true as const } : {};
+  const placed: PlacedTile = { id, frame, outline, ...dress, filling, groupId: group?.id, ...shaped, tile };
   tiles.set(tile, placed);
   return placed;
 }
@@ -149,7 +165,7 @@ interface Solved {
   readonly room: Rect;
   readonly gapMm: number;
   readonly format: PageFormat;
-  readonly frames: ReadonlyMap<string, Frame>;
+  readonly places: ReadonlyMap<string, ArrangedPlace>;
 }
 const solved = new WeakMap<Arrangement, Solved>();
 
@@ -157,16 +173,29 @@ const solved = new WeakMap<Arrangement, Solved>();
  * Where an arrangement puts each tile. A side without a margin is a full-bleed side: the tiles on it are measured to the trim, and then
  * reach on into the bleed, so that no sliver of page shows when the cut is a little off.
  */
-function framesOf(arrangement: Arrangement, room: Rect, gapMm: number, format: PageFormat): ReadonlyMap<string, Frame> {
+function placesOf(
+  arrangement: Arrangement,
+  room: Rect,
+  gapMm: number,
+  format: PageFormat,
+): ReadonlyMap<string, ArrangedPlace> {
   const was = solved.get(arrangement);
-  if (was && was.gapMm === gapMm && was.format === format && sameRect(was.room, room)) return was.frames;
-  const frames = new Map<string, Frame>();
-  for (const [id, rect] of rectsOf(arrangement, room, gapMm)) {
-    const r = bleeds(arrangement) ? reachIntoBleed(rect, format) : rect;
-    frames.set(id, { centre: centreOf(r), width: r.w, height: r.h, turn: 0 });
-  }
-  solved.set(arrangement, { room, gapMm, format, frames });
-  return frames;
+  if (was && was.gapMm === gapMm && was.format === format && sameRect(was.room, room)) return was.places;
+  const places = new Map<string, ArrangedPlace>();
+  const frameOf = (r: Rect): Frame => ({ centre: centreOf(r), width: r.w, height: r.h, turn: 0 });
+  const shaped = shapedBy(arrangement, room, gapMm, bleedBeyond(room, format));
+  if (shaped) for (const [id, { rect, outline }] of shaped) places.set(id, { frame: frameOf(rect), outline });
+  else
+    for (const [id, rect] of rectsOf(arrangement, room, gapMm))
+      places.set(id, { frame: frameOf(bleeds(arrangement) ? reachIntoBleed(rect, format) : rect) });
+  solved.set(arrangement, { room, gapMm, format, places });
+  return places;
+}
+
+interface ArrangedPlace {
+  readonly frame: Frame;
+  /** Where the arrangement decides it. */
+  readonly outline?: Outline;
 }
 
 const sameRect = (a: Rect, b: Rect): boolean => a.x === b.x && a.y === b.y && a.w === b.w && a.h === b.h;
@@ -174,12 +203,19 @@ const sameRect = (a: Rect, b: Rect): boolean => a.x === b.x && a.y === b.y && a.
 // Sums of shares leave an error far below this; a person's smallest margin lies far above.
 const touching = 1e-6;
 
-function reachIntoBleed(r: Rect, format: PageFormat): Rect {
+/** How far each side of a rectangle that lies on the cut goes on beyond it. */
+function bleedBeyond(r: Rect, format: PageFormat): Sides {
   const b = format.bleedMm;
-  const left = Math.abs(r.x) < touching ? b : 0;
-  const top = Math.abs(r.y) < touching ? b : 0;
-  const right = Math.abs(r.x + r.w - format.widthMm) < touching ? b : 0;
-  const bottom = Math.abs(r.y + r.h - format.heightMm) < touching ? b : 0;
+  return {
+    left: Math.abs(r.x) < touching ? b : 0,
+    top: Math.abs(r.y) < touching ? b : 0,
+    right: Math.abs(r.x + r.w - format.widthMm) < touching ? b : 0,
+    bottom: Math.abs(r.y + r.h - format.heightMm) < touching ? b : 0,
+  };
+}
+
+function reachIntoBleed(r: Rect, format: PageFormat): Rect {
+  const { left, top, right, bottom } = bleedBeyond(r, format);
   return { x: r.x - left, y: r.y - top, w: r.w + left + right, h: r.h + top + bottom };
 }
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { orderPreferences, type TreeNode } from "#core/arrange";
+import { orderPreferences, type TreeNode, tilingPatterns } from "#core/arrange";
 import { colourSchema } from "#core/colour/schema";
 import { outlineSchema } from "#core/outlines/schema";
 import { patternSchema } from "#core/pockets/schema";
@@ -210,7 +210,28 @@ const pocketsSchema = z
   .readonly();
 export type PocketArrangement = z.infer<typeof pocketsSchema>;
 
-const arrangementSchema = z.discriminatedUnion("kind", [gridSchema, treeSchema, rowsSchema, pocketsSchema]);
+/** Cells of one pattern, as many as there are tiles. Where they lie follows from the room and the gap. */
+const tilingSchema = z
+  .object({
+    kind: z.literal("tiling"),
+    pattern: z.enum(tilingPatterns),
+    /** In the order in which they are read. */
+    tileIds: z.array(id).min(1).max(500).readonly(),
+    /** Cells go on to the room's edge, which cuts them. */
+    cut: z.boolean(),
+    /** How far a line of pennants hangs in the middle, in shares of its width. */
+    sag: z.number().min(0).max(0.3),
+  })
+  .readonly();
+export type Tiling = z.infer<typeof tilingSchema>;
+
+const arrangementSchema = z.discriminatedUnion("kind", [
+  gridSchema,
+  treeSchema,
+  rowsSchema,
+  pocketsSchema,
+  tilingSchema,
+]);
 
 /** Parts of a page that can be filled by themselves: of a spread its pages, of a cover its panels. */
 const regionSchema = z.enum(["page", "left", "right", "backFlap", "back", "spine", "front", "frontFlap"]);

@@ -5,6 +5,22 @@ import type { Outline, OutlineName } from "../index.ts";
 const stored = <K extends OutlineName, S extends z.ZodRawShape>(kind: K, settings: S) =>
   z.object({ kind: z.literal(kind), ...settings }).readonly();
 
+/** Far beyond the frame nothing is drawn; handles of curves may lie outside it. */
+const share = z.number().min(-8).max(9);
+/** More points than a letter or a drawn shape ever needs; a painter takes them at once. */
+const mostSegments = 20_000;
+const segmentSchema = z.union([
+  z.tuple([z.literal(["M", "L"]), share, share]).readonly(),
+  z.tuple([z.literal("C"), share, share, share, share, share, share]).readonly(),
+  z.tuple([z.literal("Z")]).readonly(),
+]);
+const pathSchema = z
+  .array(segmentSchema)
+  .min(4)
+  .max(mostSegments)
+  .readonly()
+  .refine((p) => p[0]?.[0] === "M", { message: "a path begins with where it starts" });
+
 /** A kind that is missing here does not compile. */
 const kinds = {
   rectangle: stored("rectangle", {}),
@@ -17,6 +33,7 @@ const kinds = {
   tag: stored("tag", {}),
   ticket: stored("ticket", {}),
   scallops: stored("scallops", { sizeMm: z.number().min(2).max(200) }),
+  path: stored("path", { path: pathSchema, bleeds: z.literal(true).optional() }),
 } as const satisfies { readonly [K in OutlineName]: z.ZodType<Extract<Outline, { readonly kind: K }>> };
 
 export const outlineSchema = z.union([
@@ -30,4 +47,5 @@ export const outlineSchema = z.union([
   kinds.tag,
   kinds.ticket,
   kinds.scallops,
+  kinds.path,
 ]);

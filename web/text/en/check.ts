@@ -96,6 +96,8 @@ export function findingTitle(f: Finding, n: number): string {
       return riskTitle(many("A head", "heads"), f.risk);
     case "faceCropped":
       return many("A photo cut through a head", "photos cut through a head");
+    case "faceCovered":
+      return many("A head lies under something else", "heads lie under something else");
     case "focusCut":
       return n === 1 ? "What matters in a photo is cut off" : `What matters is cut off in ${n} photos`;
     case "thinMargin":
@@ -177,6 +179,8 @@ export function findingWhy(f: Finding): string {
           : "The cut may fall as far in as this. Keep what matters a little further in.";
     case "faceCropped":
       return "Part of a head lies outside of the tile. You may want it so in a close portrait.";
+    case "faceCovered":
+      return "Another photo or a colour on the page lies over part of it.";
     case "focusCut":
       return "The point that you set as what matters in this photo lies outside of what is printed.";
     case "thinMargin":
@@ -286,6 +290,7 @@ export function findingDetail(f: Finding, unit: Unit, format: PageFormat): strin
     case "emptyTile":
     case "faceAtRisk":
     case "faceCropped":
+    case "faceCovered":
     case "focusCut":
     case "wordsFaint":
     case "blankPage":

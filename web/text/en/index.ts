@@ -17,4 +17,5 @@ export * from "./screens.ts";
 export * from "./send.ts";
 export * from "./sheets.ts";
 export * from "./start.ts";
+export * from "./tilings.ts";
 export * from "./words.ts";

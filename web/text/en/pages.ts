@@ -343,6 +343,7 @@ export const panel = {
     tag: "Tag",
     ticket: "Ticket",
     scallops: "Scalloped",
+    path: "A shape of its own",
   } satisfies Record<OutlineName, string>,
   polygonSides: "Sides",
   starPoints: "Points",

@@ -99,6 +99,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the language of dates";
     case "changedUnit":
       return "Changed the unit";
+    case "tiledGroup":
+      return "Arranged in a pattern";
     case "arrangedAnew":
       return "Arranged it another way";
     case "ledBy":

@@ -38,7 +38,7 @@ export function paintOpenTile(
   const rect = frameRect(tile.frame);
   if (tile.filling.kind !== "photo") return;
   const look = tile.filling.view;
-  const matrix = photoMatrix(framed.aspect, rect, framingOf(look, framed, tile.frame, format));
+  const matrix = photoMatrix(framed.aspect, rect, framingOf(look, framed, tile, format));
   const longPx = Math.max(Math.hypot(matrix.a, matrix.b), Math.hypot(matrix.c, matrix.d)) * k;
   const picture = bitmapOf(look.photoId, longPx);
   setMatrix(ctx, identity);

@@ -137,6 +137,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
             height={height}
             shortPx={Math.min(rect.w, rect.h) * view.scale}
             corner={roundingOf(tile, view.scale)}
+            shape={shapeOf(tile)}
             label={words.tile(i + 1, tiles.length, what)}
             kind={kind === "photo" && !photo ? "missing" : kind}
             locked={isLocked(tile.tile)}
@@ -152,6 +153,10 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
     </div>
   );
 }
+
+/** The line of a tile that is no rectangle, in shares of its box: what a hand has to be on, and where it shows that it is chosen. */
+const shapeOf = ({ outline }: PlacedTile): string | undefined =>
+  outline.kind === "path" ? outline.path.map(([to, ...at]) => `${to}${at.join(" ")}`).join("") : undefined;
 
 const chooseOnly = (viewState: ViewStateStore, id: string) =>
   viewState.setState({ tiles: { ids: new Set([id]), anchor: id } });
@@ -184,6 +189,8 @@ interface TileSpotProps {
   readonly shortPx: number;
   /** As CSS has it: pixels, or half of each side. */
   readonly corner: number | string;
+  /** As an SVG path over a box of 1 by 1. */
+  readonly shape: string | undefined;
   readonly label: string;
   readonly kind: "photo" | "empty" | "colour" | "words" | "missing";
   readonly locked: boolean;
@@ -199,7 +206,7 @@ interface TileSpotProps {
 }
 
 const TileSpot = memo(function TileSpot(props: TileSpotProps) {
-  const { id, left, top, width, height, shortPx, corner, label, kind, locked } = props;
+  const { id, left, top, width, height, shortPx, corner, shape, label, kind, locked } = props;
   const { hidden, chosen, stop, own, meaning, deps } = props;
   const drag = useDraggable({
     id: `tile-${id}`,
@@ -209,6 +216,7 @@ const TileSpot = memo(function TileSpot(props: TileSpotProps) {
   const bare = kind === "empty" || kind === "missing";
   const looks = [
     css.tile,
+    shape && css.shaped,
     bare && css.bare,
     kind === "empty" && css.empty,
     own && css.own,
@@ -232,6 +240,12 @@ const TileSpot = memo(function TileSpot(props: TileSpotProps) {
       onContextMenu={() => deps.menu(id)}
       onDoubleClick={() => (kind === "photo" || kind === "words") && deps.open(id, kind)}
     >
+      {shape && (
+        <svg className={css.shape} viewBox="0 0 1 1" preserveAspectRatio="none" aria-hidden>
+          <path className={css.halo} d={shape} vectorEffect="non-scaling-stroke" />
+          <path className={css.rim} d={shape} vectorEffect="non-scaling-stroke" />
+        </svg>
+      )}
       {locked && (
         <span className={css.lock}>
           <Lock size={12} aria-label={words.locked} />

@@ -15,7 +15,7 @@ export function useFraming(tileId: string, framed: PhotoShape | undefined, forma
       const open = findPlaced(current, tileId);
       if (open?.filling.kind !== "photo" || !framed) return undefined;
       const { view } = open.filling;
-      const framing: Framing = framingOf(view, framed, open.frame, format);
+      const framing: Framing = framingOf(view, framed, open, format);
       return { page: current, size: frameRect(open.frame), view, framing };
     };
     return {

@@ -1,5 +1,6 @@
 import type { AspectOf } from "#core/edit";
-import { aspectOf } from "#core/photo";
+import type { PhotoShape } from "#core/fit";
+import { aspectOf, photoShape } from "#core/photo";
 import type { Services } from "../../services.ts";
 
 /** The shapes of photos as the library knows them. */
@@ -8,4 +9,12 @@ export const aspectsIn =
   (photoId) => {
     const photo = library.state.getState().byId.get(photoId);
     return photo && aspectOf(photo);
+  };
+
+/** The same with what is known of where its faces are. */
+export const shapesIn =
+  ({ library }: Pick<Services, "library">) =>
+  (photoId: string): PhotoShape | undefined => {
+    const photo = library.state.getState().byId.get(photoId);
+    return photo && photoShape(photo);
   };

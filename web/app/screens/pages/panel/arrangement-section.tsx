@@ -50,6 +50,7 @@ import { arrangePhotos, photosInGroup } from "../../../state/edit/arrange-photos
 import { keep } from "../../../state/edit/tree-gestures.ts";
 import { aspectsIn } from "../../../state/library/aspects.ts";
 import { shownPlaced, useLibrary, useProject, useSession, useViewState } from "../../../state/session/hooks.ts";
+import { TilingSection } from "./tiling-section.tsx";
 
 /** How the page's photos are arranged, what that cuts off, and what can be done with the whole of it. */
 export function ArrangementSection({ page, arrangement }: { readonly page: Page; readonly arrangement: Arrangement }) {
@@ -60,6 +61,8 @@ export function ArrangementSection({ page, arrangement }: { readonly page: Page;
       return <OfGrid grid={arrangement} />;
     case "rows":
       return <OfRows />;
+    case "tiling":
+      return <TilingSection page={page} tiling={arrangement} />;
     case "tree":
       return <OfTree page={page} tree={arrangement} />;
   }

@@ -26,7 +26,7 @@ export function Reframing({ tile, photo, view }: ReframingProps) {
   const straightening = useViewState((s) => s.straightening);
   const aspect = aspectOf(photo);
   const rect = frameRect(tile.frame);
-  const framing: Framing = framingOf(view, photoShape(photo), tile.frame, format);
+  const framing: Framing = framingOf(view, photoShape(photo), tile, format);
   const now = settled(aspect, rect, framing);
   const least = settled(aspect, rect, { ...framing, zoom: 0 }).zoom;
   const change = (next: Framing, behind = view.behind) => reframeChange(page.page, tile.id, { ...view, behind }, next);

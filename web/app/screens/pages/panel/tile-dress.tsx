@@ -9,7 +9,7 @@ import {
   type PlacedTile,
   type StepCode,
 } from "#core/document";
-import { newOutline, type Outline, type OutlineName, outlineNames, outlineOf } from "#core/outlines";
+import { namedOutlines, newOutline, type Outline, type OutlineName, outlineOf } from "#core/outlines";
 import { formatLength, type Unit } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/index.ts";
 import { Beside } from "../../../components/field-label.tsx";
@@ -60,8 +60,8 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
         <Select<OutlineName>
           label={words.outline}
           value={tile.outline.kind}
-          options={outlineNames.map((name) => [name, words.outlines[name]])}
-          onChoose={(name) => keep("changedOutline", () => ({ set: { outline: newOutline(name) } }))}
+          options={outlineChoices(tiles).map((name) => [name, words.outlines[name]])}
+          onChoose={(name) => keep("changedOutline", ownOutline(name))}
         />
       </Beside>
       <OutlineSettings
@@ -139,6 +139,18 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
 
 /** All that this section sets, to compare by. */
 const dressOf = (t: PlacedTile): string => JSON.stringify([t.outline, t.cornerMm, t.border, t.tile.opacity ?? 1]);
+
+/** Where an arrangement decides the shape, going back to that is a choice; a shape of a tile's own can be kept, and not chosen. */
+const outlineChoices = (tiles: readonly PlacedTile[]): readonly OutlineName[] =>
+  tiles.some((t) => t.outline.kind === "path" || t.shaped) ? ["path", ...namedOutlines] : namedOutlines;
+
+/** A shape for a tile, or none of its own any more. */
+const ownOutline =
+  (name: OutlineName) =>
+  (tile: PlacedTile): Own => {
+    if (name !== "path") return { set: { outline: newOutline(name) } };
+    return tile.tile.outline?.kind === "path" ? {} : { unset: ["outline"] };
+  };
 
 interface OutlineSettingsProps {
   readonly outline: Outline;

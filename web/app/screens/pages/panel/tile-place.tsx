@@ -13,15 +13,7 @@ import {
   X,
 } from "lucide-react";
 import type { Edge } from "#core/arrange";
-import {
-  arrangedTiles,
-  arrangementOf,
-  isFree,
-  isLocked,
-  keepsFilling,
-  type PlacedTile,
-  photoIdOf,
-} from "#core/document";
+import { arrangedTiles, groupOfTile, isFree, isLocked, keepsFilling, type PlacedTile, photoIdOf } from "#core/document";
 import { fillingLocked, halved, locked, shaped, slippedIn } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
 import { free as freeWords, panel as words } from "../../../../text/index.ts";
@@ -53,8 +45,10 @@ export function TilePlace({ tile }: { readonly tile: PlacedTile }) {
         <LockSwitch tiles={[tile]} label={freeWords.lock} />
       </PanelSection>
     );
-  const arrangement = arrangementOf(page);
+  const arrangement = groupOfTile(page, tile.id)?.arrangement;
   if (!arrangement || arrangement.kind === "pockets") return null;
+  // Cells of a pattern are all of one shape.
+  const isCut = arrangement.kind !== "tiling";
   const photo = byId.get(photoIdOf(tile) ?? "");
   const slips = chosen === undefined ? undefined : byId.get(chosen);
   const take = () => {
@@ -63,20 +57,24 @@ export function TilePlace({ tile }: { readonly tile: PlacedTile }) {
   };
   return (
     <PanelSection>
-      {arrangedTiles(page).length > 2 && <Lead tile={tile} />}
-      <Shape tile={tile} photo={photo} />
+      {isCut && arrangedTiles(page).length > 2 && <Lead tile={tile} />}
+      {isCut && <Shape tile={tile} photo={photo} />}
       {slips && <SlipIn tile={tile} photo={slips} />}
       <HStack gap="1.5">
-        <Act
-          icon={Columns2}
-          name={words.splitAcross}
-          onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "side", services.newId))}
-        />
-        <Act
-          icon={Rows2}
-          name={words.splitDown}
-          onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "stack", services.newId))}
-        />
+        {isCut && (
+          <>
+            <Act
+              icon={Columns2}
+              name={words.splitAcross}
+              onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "side", services.newId))}
+            />
+            <Act
+              icon={Rows2}
+              name={words.splitDown}
+              onAct={() => keep(session, "halvedTile", 1, halved(tile.id, "stack", services.newId))}
+            />
+          </>
+        )}
         <Button size="sm" px="2" variant="outline" flex="1" minW="0" onClick={take}>
           <X size={15} aria-hidden /> {words.takeAway}
         </Button>

@@ -1,7 +1,7 @@
 import { chakra, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { record } from "#core/geometry";
-import { newOutline, type OutlineName, outlineNames, outlineOf } from "#core/outlines";
+import { namedOutlines, newOutline, type OutlineName, outlineOf } from "#core/outlines";
 import { svgPath } from "#core/painters";
 import { panel, shelf as words } from "../../../../text/index.ts";
 import { useServices } from "../../../services.ts";
@@ -23,8 +23,8 @@ export function ShapesDrawer() {
         </Text>
       }
     >
-      <CardStrip label={words.drawers.shapes} count={outlineNames.length} stop={at} onStop={setAt}>
-        {outlineNames.map((name, i) => (
+      <CardStrip label={words.drawers.shapes} count={namedOutlines.length} stop={at} onStop={setAt}>
+        {namedOutlines.map((name, i) => (
           <Shape key={name} name={name} stop={i === at} onTake={() => takeShape(services, session, name)} />
         ))}
       </CardStrip>

@@ -1,25 +1,29 @@
 import { Button, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
+import { type ReactNode, useMemo, useState } from "react";
 import type { Alternative } from "#core/arrange";
 import { groupAt, type PlacedGroup, type PlacedPage, photoIdOf, placeAgain, treeIn } from "#core/document";
 import { arrangedAs } from "#core/edit";
 import { photoShape } from "#core/photo";
-import { shelf, panel as words } from "../../../../text/index.ts";
+import { shelf, tilings, panel as words } from "../../../../text/index.ts";
 import { useKeys } from "../../../commands/hear.ts";
 import { pressedLook } from "../../../components/panel-parts.tsx";
+import { Segmented } from "../../../components/segmented.tsx";
 import { useServices } from "../../../services.ts";
 import { keep, show } from "../../../state/edit/tree-gestures.ts";
 import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { CardStrip } from "./card-strip.tsx";
 import { DrawerFrame } from "./drawer-frame.tsx";
 import { PageCard } from "./page-card.tsx";
+import { PatternsOf } from "./patterns.tsx";
 import { useDrawerPx } from "./shelf-size.ts";
 
 const inOrder = 0.85;
 const asGoodAsNothing = 0.0005;
 
 type Filter = "order" | "leader" | "crop";
+
+type Kind = "straight" | "patterns";
 
 /** Small pictures of this page's own photos arranged differently. Looking at one shows it on the page. */
 export function WaysDrawer() {
@@ -28,6 +32,7 @@ export function WaysDrawer() {
   const [tileId] = useViewState((s) => s.tiles.ids);
   const at = (tileId === undefined ? undefined : groupAt(page, tileId)) ?? groupAt(page);
   const height = useDrawerPx();
+  const [kind, setKind] = useState<Kind>(() => (at?.group.arrangement.kind === "tiling" ? "patterns" : "straight"));
   if (!at || at.group.arrangement.kind === "pockets" || at.group.tiles.every((t) => photoIdOf(t) === undefined))
     return (
       <DrawerFrame>
@@ -36,10 +41,30 @@ export function WaysDrawer() {
         </Text>
       </DrawerFrame>
     );
-  return <OfGroup page={page} group={at} />;
+  const choose = (
+    <Segmented<Kind>
+      label={tilings.kinds}
+      value={kind}
+      tight
+      options={[
+        ["straight", tilings.straight],
+        ["patterns", tilings.patterns],
+      ]}
+      onChoose={setKind}
+    />
+  );
+  const Of = kind === "straight" ? OfGroup : PatternsOf;
+  return <Of page={page} group={at} choose={choose} />;
 }
 
-function OfGroup({ page, group: placed }: { readonly page: PlacedPage; readonly group: PlacedGroup }) {
+interface OfGroupProps {
+  readonly page: PlacedPage;
+  readonly group: PlacedGroup;
+  /** What other kinds of ways are come to by. */
+  readonly choose: ReactNode;
+}
+
+function OfGroup({ page, group: placed, choose }: OfGroupProps) {
   const session = useSession();
   const ways = useAlternatives(placed);
   const { group } = placed;
@@ -76,21 +101,26 @@ function OfGroup({ page, group: placed }: { readonly page: PlacedPage; readonly 
   const names = { order: words.keepOrder, leader: words.keepLeader, crop: words.cropNothing };
   return (
     <DrawerFrame
-      tools={(Object.keys(names) as Filter[]).map((f) => (
-        <Button
-          key={f}
-          size="sm"
-          h="7"
-          px="2.5"
-          fontSize="13px"
-          variant="outline"
-          aria-pressed={filters.has(f)}
-          onClick={() => toggle(f)}
-          {...pressedLook(filters.has(f))}
-        >
-          {names[f]}
-        </Button>
-      ))}
+      tools={
+        <>
+          {choose}
+          {(Object.keys(names) as Filter[]).map((f) => (
+            <Button
+              key={f}
+              size="sm"
+              h="7"
+              px="2.5"
+              fontSize="13px"
+              variant="outline"
+              aria-pressed={filters.has(f)}
+              onClick={() => toggle(f)}
+              {...pressedLook(filters.has(f))}
+            >
+              {names[f]}
+            </Button>
+          ))}
+        </>
+      }
     >
       {!ways && (
         <Text px="4" fontSize="14px" color="fg.subtle" role="status">

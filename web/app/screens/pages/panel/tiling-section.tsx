@@ -1,0 +1,68 @@
+import { Button, HStack, Switch } from "@chakra-ui/react";
+import { canBeCut, type TilingPattern, tilingPatterns } from "#core/arrange";
+import { mainGroup, type Page, type Tiling, type TilingSettings } from "#core/document";
+import { tiled } from "#core/edit";
+import { tilings as words } from "../../../../text/index.ts";
+import { Beside } from "../../../components/field-label.tsx";
+import { Bead, PanelSection } from "../../../components/panel-parts.tsx";
+import { Select } from "../../../components/select.tsx";
+import { useServices } from "../../../services.ts";
+import { arrangePhotos, photosInGroup } from "../../../state/edit/arrange-photos.ts";
+import { keep, show } from "../../../state/edit/tree-gestures.ts";
+import { shapesIn } from "../../../state/library/aspects.ts";
+import { useLibrary, useSession } from "../../../state/session/hooks.ts";
+
+/** Which pattern a group's cells have, and what of it can be set. */
+export function TilingSection({ page, tiling }: { readonly page: Page; readonly tiling: Tiling }) {
+  const services = useServices();
+  const session = useSession();
+  const byId = useLibrary((s) => s.byId);
+  const groupId = mainGroup(page)?.id ?? "";
+  const { pattern, cut, sag } = tiling;
+  const edit = (next: Partial<TilingSettings>) => tiled(groupId, { pattern, cut, sag, ...next }, shapesIn(services));
+  const take = (next: Partial<TilingSettings>) => keep(session, "tiledGroup", tiling.tileIds.length, edit(next));
+  return (
+    <PanelSection title={words.section} folds="tiling">
+      <Beside label={words.pattern}>
+        <Select<TilingPattern>
+          label={words.pattern}
+          value={pattern}
+          options={tilingPatterns.map((p) => [p, words.names[p]])}
+          onChoose={(next) => take({ pattern: next })}
+        />
+      </Beside>
+      {canBeCut.has(pattern) && (
+        <Switch.Root mt="2" size="sm" checked={cut} onCheckedChange={(e) => take({ cut: e.checked })}>
+          <Switch.HiddenInput />
+          <Switch.Control />
+          <Switch.Label fontSize="14px">{words.toEdges}</Switch.Label>
+        </Switch.Root>
+      )}
+      {pattern === "pennants" && (
+        <Beside label={words.sag}>
+          <Bead
+            label={words.sag}
+            value={sag}
+            most={0.3}
+            step={0.01}
+            onMove={(next) => show(session, edit({ sag: next }))}
+            onEnd={(next) => take({ sag: next })}
+          />
+        </Beside>
+      )}
+      <HStack mt="2" gap="1.5" wrap="wrap">
+        <Button size="sm" px="2" variant="outline" title={words.matchMeans} onClick={() => take({})}>
+          {words.match}
+        </Button>
+        <Button
+          size="sm"
+          px="2"
+          variant="outline"
+          onClick={() => arrangePhotos(services, session, photosInGroup(session, byId, groupId), { groupId })}
+        >
+          {words.straightAgain}
+        </Button>
+      </HStack>
+    </PanelSection>
+  );
+}

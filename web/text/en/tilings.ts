@@ -1,0 +1,30 @@
+import type { TilingPattern } from "#core/arrange";
+
+export const tilings = {
+  kinds: "Which ways",
+  straight: "Straight cuts",
+  patterns: "Patterns",
+  names: {
+    hexagons: "Hexagons",
+    hexagonsOnSides: "Flat hexagons",
+    triangles: "Triangles",
+    diamonds: "Diamonds",
+    bricks: "Bricks",
+    herringbone: "Herringbone",
+    circles: "Circles",
+    pennants: "Pennants",
+    ring: "Ring",
+    fan: "Fan",
+  } as Record<TilingPattern, string>,
+  card: (name: string, whole: string) => `${name}, ${whole}`,
+  whole: "whole cells",
+  cut: "cut at the edges",
+  toEdges: "Cut at the edges",
+  toEdgesMeans: "Cells go on to the edge of the page, so that nothing is left bare",
+  section: "Pattern",
+  pattern: "Pattern",
+  sag: "Line hangs",
+  match: "Match the photos again",
+  matchMeans: "Each photo goes where its faces are seen best",
+  straightAgain: "Straight cuts again",
+};
