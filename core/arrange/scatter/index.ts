@@ -1,0 +1,2 @@
+export type { Lying, ScatterPrint, ScatterTask } from "./print.ts";
+export { scattered } from "./scatter.ts";
