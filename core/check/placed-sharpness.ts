@@ -1,4 +1,4 @@
-import { frameRect, framingOf, type PlacedPage } from "#core/document";
+import { framingOf, type PlacedPage, pictureRect } from "#core/document";
 import { effectivePpi } from "#core/fit";
 import type { PageFacts } from "./rule.ts";
 
@@ -18,6 +18,6 @@ export const sharpnessOn = (page: PlacedPage, facts: Pick<PageFacts, "known" | "
     const [photo, seen] = [facts.known(view.photoId), facts.photo(view.photoId)];
     if (!photo || !seen) return [];
     const framing = framingOf(view, seen, tile, page.format);
-    const ppi = effectivePpi(photo, frameRect(tile.frame), framing);
+    const ppi = effectivePpi(photo, pictureRect(tile), framing);
     return [{ pageId: page.id, tileId: tile.id, photoId: photo.id, ppi }];
   });

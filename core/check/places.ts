@@ -1,4 +1,12 @@
-import { type Frame, frameRect, framingOf, type PlacedPage, type PlacedTile, type View } from "#core/document";
+import {
+  type Frame,
+  frameRect,
+  framingOf,
+  type PlacedPage,
+  type PlacedTile,
+  pictureRect,
+  type View,
+} from "#core/document";
 import { photoMatrix } from "#core/fit";
 import { applyTo, chain, type Matrix, type Point, type Rect, rotation, translation } from "#core/geometry";
 import { bleedBox, type Fold, type PageFormat, safeBox, seenBox } from "#core/lab";
@@ -36,7 +44,7 @@ export const tileBox = (tile: PlacedTile): Rect => mapped(frameRect(tile.frame),
 
 /** From a photo's unit square to the page. */
 export function viewMatrix(tile: PlacedTile, view: View, photo: SeenPhoto, format: PageFormat): Matrix {
-  const upright = photoMatrix(photo.aspect, frameRect(tile.frame), framingOf(view, photo, tile, format));
+  const upright = photoMatrix(photo.aspect, pictureRect(tile), framingOf(view, photo, tile, format));
   return tile.frame.turn === 0 ? upright : chain(frameTurn(tile.frame), upright);
 }
 

@@ -108,6 +108,7 @@ export {
   photosOf,
   type Room,
   type Rows,
+  type Scatter,
   type Tile,
   type Tiling,
   type Tree,
@@ -122,6 +123,7 @@ export {
   withoutFree,
   withoutPieces,
 } from "./page/page.ts";
+export { pictureRect } from "./page/picture-rect.ts";
 export {
   arrangedOn,
   emptyPlaces,
@@ -135,6 +137,7 @@ export {
   placeAgain,
   placePage,
   roomRect,
+  showsPart,
 } from "./page/place-page.ts";
 export { inAnotherSize, isLarger, type Loss, onLargerSheets, refitted } from "./project/another-size.ts";
 export {

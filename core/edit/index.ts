@@ -52,6 +52,15 @@ export {
   roomSplit,
   roomsJoined,
 } from "./rooms.ts";
+export {
+  firstScatter,
+  gathered,
+  type ScatteredPhoto,
+  scatteredTiles,
+  scatterTask,
+  withScattered,
+} from "./scatter.ts";
+export { givenBack, runThrough, throughApart, throughReframed, throughTiles } from "./through.ts";
 export { tiled } from "./tilings.ts";
 export {
   type AspectOf,

@@ -26,7 +26,7 @@ import { faceKey, layWords, mmOfPt, type WordRole, type WordStyle } from "#core/
 
 /** What is done with words on a page. */
 
-const plainWords = (style: WordStyle, role: WordRole, text = ""): Words => ({
+export const plainWords = (style: WordStyle, role: WordRole, text = ""): Words => ({
   kind: "words",
   text,
   style,

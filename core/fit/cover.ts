@@ -18,6 +18,8 @@ export interface Framing {
   readonly flip: boolean;
   /** All of the photo may be seen, so that the tile need not be covered. */
   readonly whole?: boolean;
+  /** A part of a photo that covers more than this tile: it is as it was worked out, and not settled here. */
+  readonly slice?: true;
 }
 
 /** A little above the middle where there is a choice: that is where heads are. */
@@ -62,6 +64,7 @@ export function printedSize(aspect: number, tile: Size, framing: Framing): Size 
  * kept as a person set them and settled when drawn, so that a tile made narrow and wide again shows what it showed.
  */
 export function settled(aspect: number, tile: Size, framing: Framing): Framing {
+  if (framing.slice) return framing;
   const zoom = clamp(framing.zoom, leastZoom(aspect, tile, framing), mostZoom);
   const seen = seenFrom(tile, framing.turn);
   const size = printedSize(aspect, tile, { ...framing, zoom });

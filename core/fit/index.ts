@@ -15,5 +15,6 @@ export {
 export { firstFramingFor, type PhotoShape } from "./first-framing.ts";
 export { framingUnder, type Hold, heldAt, heldBy, heldWithout, levelled } from "./hold.ts";
 export { leanOf, pinched } from "./pinch.ts";
-export { firstFramingIn, hiddenByShape, type ShapeHolds } from "./shape-framing.ts";
+export { firstFramingIn, framedThrough, hiddenByShape, type ShapeHolds } from "./shape-framing.ts";
 export { effectivePpi, type Sharpness, sharpnessOf } from "./sharpness.ts";
+export { type SliceFrame, sliceFraming } from "./slice.ts";

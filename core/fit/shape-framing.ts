@@ -13,9 +13,10 @@ const perFace = 4;
 const headAbove = 0.3;
 
 /** How much of the heads in a photo, by their size, its tile's shape hides: 0 none, 1 all. */
-export function hiddenByShape(photo: PhotoShape, tile: Size, centre: Point, holds: ShapeHolds): number {
+export function hiddenByShape(photo: PhotoShape, tile: Size, centre: Point, holds: ShapeHolds, zoom = 1): number {
   const faces = photo.focus?.faces ?? [];
-  const size = coveringSize(photo.aspect, tile, 0);
+  const least = coveringSize(photo.aspect, tile, 0);
+  const size = { w: least.w * zoom, h: least.h * zoom };
   const at = (x: number, y: number): Point => ({
     x: 0.5 + ((x - centre.x) * size.w) / tile.w,
     y: 0.5 + ((y - centre.y) * size.h) / tile.h,
@@ -61,6 +62,37 @@ export function firstFramingIn(photo: PhotoShape, tile: Size, lost: Sides, holds
     if (hidden < least - 0.01) [best, least] = [centre, hidden];
   }
   return { ...plain, centre: best };
+}
+
+/** How much larger than it has to be a photo may be made so that faces come to lie in its tiles, and what that costs. */
+const zooms = [1, 1.06, 1.12, 1.2, 1.3, 1.42] as const;
+const zoomPrice = 0.25;
+const gridSteps = 10;
+
+/**
+ * How one photo runs through several tiles: as large and so placed in the box around them that as little as can be of any head falls between them, and
+ * no larger than that needs. `holds` says of a point of the box whether a tile lies there.
+ */
+export function framedThrough(photo: PhotoShape, box: Size, holds: ShapeHolds): Framing {
+  const plain = firstFramingFor(photo, box);
+  if (!photo.focus || photo.focus.faces.length === 0) return plain;
+  const size = coveringSize(photo.aspect, box, 0);
+  let best = plain;
+  let least = Number.POSITIVE_INFINITY;
+  for (const zoom of zooms) {
+    const half = { x: box.w / size.w / zoom / 2, y: box.h / size.h / zoom / 2 };
+    for (let i = 0; i <= gridSteps; i += 1)
+      for (let k = 0; k <= gridSteps; k += 1) {
+        const centre = {
+          x: half.x + (i / gridSteps) * (1 - 2 * half.x),
+          y: half.y + (k / gridSteps) * (1 - 2 * half.y),
+        };
+        const cost =
+          hiddenByShape(photo, box, centre, holds, zoom) + zoomPrice * (zoom - 1) + 0.02 * far(centre, plain.centre);
+        if (cost < least - 1e-9) [best, least] = [{ ...plain, zoom, centre }, cost];
+      }
+  }
+  return best;
 }
 
 const far = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);

@@ -27,6 +27,7 @@ export {
   centreOf,
   clamp,
   containsPoint,
+  enclosing,
   inset,
   insetSides,
   type Point,

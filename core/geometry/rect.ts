@@ -44,3 +44,9 @@ export function inset(r: Rect, by: number): Rect {
 }
 
 export const clamp = (v: number, least: number, most: number): number => Math.min(Math.max(v, least), most);
+
+/** The smallest upright rectangle around both. */
+export function enclosing(a: Rect, b: Rect): Rect {
+  const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
+  return { x, y, w: Math.max(a.x + a.w, b.x + b.w) - x, h: Math.max(a.y + a.h, b.y + b.h) - y };
+}

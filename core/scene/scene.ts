@@ -6,6 +6,7 @@ import {
   isArranged,
   type PlacedPage,
   type PlacedTile,
+  pictureRect,
   type Words,
 } from "#core/document";
 import { photoMatrix } from "#core/fit";
@@ -119,8 +120,7 @@ function solidSteps(tile: PlacedTile, format: PageFormat, facts: SceneFacts): Dr
       const { view } = tile.filling;
       const photo = facts.photo(view.photoId);
       if (!photo) return [];
-      const rect = frameRect(tile.frame);
-      const upright = photoMatrix(photo.aspect, rect, framingOf(view, photo, tile, format));
+      const upright = photoMatrix(photo.aspect, pictureRect(tile), framingOf(view, photo, tile, format));
       const matrix = tile.frame.turn === 0 ? upright : chain(turnOf(tile.frame), upright);
       const fills = outlineOf(tile.outline).fillsFrame(tile.cornerMm) && tile.frame.turn === 0;
       const plain = fills ? underBorder(tile, format) : undefined;
@@ -128,7 +128,10 @@ function solidSteps(tile: PlacedTile, format: PageFormat, facts: SceneFacts): Dr
         draw: "photo",
         photoId: view.photoId,
         matrix,
-        clip: tile.border.widthMm > 0 ? borderEdge(tile, format, -overlapMm(tile)) : tileOutline(tile, format),
+        clip:
+          tile.border.widthMm > 0 || tile.border.footMm
+            ? borderEdge(tile, format, -overlapMm(tile))
+            : tileOutline(tile, format),
         plain,
       };
       const behind = view.whole && view.behind ? [plainFill(tile, view.behind, format)] : [];
@@ -181,7 +184,8 @@ const overlapMm = ({ border }: PlacedTile): number => Math.min(0.1, border.width
 
 /** What of a tile its border leaves free, and what lies just under it. */
 const underBorder = (tile: PlacedTile, format: PageFormat): Rect => {
-  const { widthMm } = tile.border;
+  const { widthMm, footMm } = tile.border;
+  if (footMm !== undefined) return inset(pictureRect(tile), -overlapMm(tile));
   if (widthMm === 0) return frameRect(tile.frame);
   return inset(frameRect(seenFrame(tile.frame, format)), widthMm - overlapMm(tile));
 };
@@ -189,13 +193,16 @@ const underBorder = (tile: PlacedTile, format: PageFormat): Rect => {
 /** The inner edge of a border, moved in by so much. */
 function borderEdge(tile: PlacedTile, format: PageFormat, inMm = 0): PathData {
   const by = tile.border.widthMm + inMm;
-  const upright = record((to) => outlineOf(tile.outline).inset(outlineAt(tile, format), by, to));
+  const inner = tile.border.footMm === undefined ? undefined : inset(pictureRect(tile), inMm);
+  const upright = inner
+    ? record((to) => traceRect(inner, to))
+    : record((to) => outlineOf(tile.outline).inset(outlineAt(tile, format), by, to));
   return tile.frame.turn === 0 ? upright : transformed(upright, turnOf(tile.frame));
 }
 
 /** Inside the outline; of a tile that reaches into the bleed it is measured from the cut. */
 function borderSteps(tile: PlacedTile, format: PageFormat): DrawStep[] {
-  const { widthMm, colour } = tile.border;
-  if (widthMm === 0) return [];
+  const { widthMm, footMm = 0, colour } = tile.border;
+  if (widthMm === 0 && footMm === 0) return [];
   return [{ draw: "fill", path: [...tileOutline(tile, format), ...borderEdge(tile, format)], rule: "evenodd", colour }];
 }

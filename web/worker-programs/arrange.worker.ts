@@ -1,4 +1,5 @@
 import { nanoid } from "nanoid";
+import { scattered } from "#core/arrange";
 import { alternativesOf, type Page } from "#core/document";
 import { pacedPages, pacePlan, withFilled } from "#core/pace";
 import { seededRandom } from "#core/random";
@@ -11,6 +12,8 @@ async function alternatives({ at, photos, seed }: ArrangeJobs["alternatives"]["i
   const byId = new Map(photos.map((p) => [p.id, p]));
   return alternativesOf(at, (id) => byId.get(id), seed);
 }
+
+const scatter = async (task: ArrangeJobs["scatter"]["in"]) => scattered(task);
 
 /** Of a sum of work, what sharing the photos out takes. */
 const planShare = 0.1;
@@ -49,5 +52,5 @@ async function packBest({ sheets, seed }: ArrangeJobs["packSheets"]["in"], doing
   return plan();
 }
 
-const hear = serveJobs<ArrangeJobs>({ alternatives, pacePages, packSheets: packBest }, (m) => postMessage(m));
+const hear = serveJobs<ArrangeJobs>({ alternatives, scatter, pacePages, packSheets: packBest }, (m) => postMessage(m));
 addEventListener("message", (e) => void hear(e.data));

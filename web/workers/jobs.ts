@@ -1,4 +1,4 @@
-import type { Alternative } from "#core/arrange";
+import type { Alternative, Lying, ScatterTask } from "#core/arrange";
 import type { Finding, PageAt, PlacedSharpness, ProjectFacts } from "#core/check";
 import type { Look, Page, PlacedGroup, PrintFile, Project } from "#core/document";
 import type { ChannelBits, JpegOptions, PrintColour, TiffPacking } from "#core/files";
@@ -57,6 +57,8 @@ export interface ArrangeJobs {
     },
     readonly Alternative[]
   >;
+  /** Prints laid over each other so that what matters of each is seen. */
+  readonly scatter: Job<ScatterTask, readonly Lying[]>;
   /** Photos shared out over the pages of a row and arranged there: all pages of the row, held ones as they were. */
   readonly pacePages: Job<
     {

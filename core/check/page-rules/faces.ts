@@ -17,8 +17,12 @@ type Detail =
   | { readonly code: "faceAtRisk"; readonly risk: Risk; readonly faces: number }
   | { readonly code: "faceCropped"; readonly faces: number }
   | { readonly code: "faceCovered"; readonly faces: number }
+  | { readonly code: "faceInGap"; readonly faces: number }
   | { readonly code: "focusCut" };
 type Fix = "frameByFocus" | "moveInside";
+
+/** Of what is seen less than this the rest is left out on purpose. */
+const leastSeen = 0.25;
 
 type FaceFate = Risk | "cropped" | "covered" | "whole";
 
@@ -40,7 +44,7 @@ function fatesOf(tile: PlacedTile, view: View, photo: SeenPhoto, page: PlacedPag
     const at = overlap(whole, box);
     if (!at || Math.min(whole.w, whole.h) < leastFaceMm) return [];
     const seen = (at.w * at.h) / (whole.w * whole.h);
-    if (seen < 0.25) return [];
+    if (seen < leastSeen) return [];
     const risk = riskOf(shrunk(at, mostLost / 2), format)?.risk;
     const shaped =
       tile.frame.turn !== 0 || tile.outline.kind !== "rectangle" || above.some((t) => overlap(tileBox(t), at));
@@ -85,9 +89,10 @@ const worstOf = (fates: readonly Fated[]): FaceFate => worst.find((w) => fates.s
 /** Heads that a tile, the knife or the fold takes a part of; and a point of focus set by hand that is not on the page. */
 export const faces: PageRule<Detail, Fix> = {
   looksAt: "page",
-  find: ({ page, format }, facts) =>
-    page.tiles.flatMap((tile): Found<Detail, Fix>[] => {
-      if (tile.filling.kind !== "photo") return [];
+  find: ({ page, format }, facts) => [
+    ...inGaps(page, (id) => facts.photo(id)),
+    ...page.tiles.flatMap((tile): Found<Detail, Fix>[] => {
+      if (tile.filling.kind !== "photo" || tile.through) return [];
       const { view } = tile.filling;
       const photo = facts.photo(view.photoId);
       if (!photo?.focus) return [];
@@ -120,6 +125,7 @@ export const faces: PageRule<Detail, Fix> = {
         },
       ];
     }),
+  ],
   fixes: {
     frameByFocus: tellingTile(({ filling }) =>
       filling.kind === "photo" ? { filling: { kind: "photo", view: unhanded(filling.view) } } : undefined,
@@ -127,6 +133,29 @@ export const faces: PageRule<Detail, Fix> = {
     moveInside,
   },
 };
+
+/** Heads of which a part falls between the tiles that one photo runs through. */
+function inGaps(page: PlacedPage, photoOf: (id: string) => SeenPhoto | undefined): Found<Detail, Fix>[] {
+  const all = page.tiles.filter((t) => t.through);
+  const ids = [...new Set(all.map((t) => t.tile.through!.id))];
+  return ids.flatMap((id): Found<Detail, Fix>[] => {
+    const tiles = all.filter((t) => t.tile.through!.id === id);
+    const [tile] = tiles as [PlacedTile];
+    const view = tile.tile.through!.view;
+    const photo = photoOf(view.photoId);
+    const matrix = photo && viewMatrix(tile, view, photo, page.format);
+    const lost = (photo?.focus?.faces ?? []).filter((face) => {
+      const whole = mapped(face, matrix!);
+      if (Math.min(whole.w, whole.h) < leastFaceMm) return false;
+      const onPage = (x: number, y: number) => applyTo(matrix!, { x: face.x + face.w * x, y: face.y + face.h * y });
+      const seen = tiles.reduce((sum, t) => sum + sampled(t, [], onPage).inShape, 0);
+      return seen >= leastSeen && seen < 1 - mostLost;
+    });
+    if (lost.length === 0) return [];
+    const spots = [{ ...spot(page, tile), tileIds: tiles.map((t) => t.id) }];
+    return [{ code: "faceInGap", severity: "doubt", faces: lost.length, spots, fixes: [] }];
+  });
+}
 
 const unhanded = (view: View): View => ({ ...view, byHand: false, whole: false, zoom: 1, turn: 0 });
 

@@ -15,10 +15,15 @@ export const sharpness: PageRule<
   looksAt: "page",
   find: ({ page, format }, facts) => {
     const byId = new Map(page.tiles.map((t) => [t.id, t]));
+    const told = new Set<string>();
     return sharpnessOn(page, facts).flatMap(({ tileId, photoId, ppi }) => {
       const tile = byId.get(tileId)!;
       const is = sharpnessOf(ppi, format);
-      if (is === "sharp") return [];
+      // A photo that runs through several tiles is one photo.
+      const part = tile.through && tile.tile.through?.id;
+      if (is === "sharp" || (part && told.has(part))) return [];
+      if (part) told.add(part);
+      const printed = tile.through ?? { w: tile.frame.width, h: tile.frame.height };
       const needsPpi = is === "soft" ? format.leastPpi : format.ppi;
       const share = ppi / needsPpi;
       return [
@@ -27,13 +32,15 @@ export const sharpness: PageRule<
           severity: is === "soft" ? "wrong" : "hint",
           ppi: Math.round(ppi),
           needsPpi,
-          largest: { w: tile.frame.width * share, h: tile.frame.height * share },
+          largest: { w: printed.w * share, h: printed.h * share },
           spots: [spot(page, tile)],
-          fixes: [
-            ...(facts.sharperTwin(photoId) === undefined ? [] : (["useSharper"] as const)),
-            ...(is === "soft" && withSharperPlace(page, tileId, facts) ? (["sharperPlace"] as const) : []),
-            ...(is === "soft" && withSmallerTile(page, tileId, facts) ? (["printSmaller"] as const) : []),
-          ],
+          fixes: part
+            ? []
+            : [
+                ...(facts.sharperTwin(photoId) === undefined ? [] : (["useSharper"] as const)),
+                ...(is === "soft" && withSharperPlace(page, tileId, facts) ? (["sharperPlace"] as const) : []),
+                ...(is === "soft" && withSmallerTile(page, tileId, facts) ? (["printSmaller"] as const) : []),
+              ],
         },
       ];
     });

@@ -23,13 +23,18 @@ interface Placed {
   readonly spot: Spot;
 }
 
-const placedOn = (project: Project, page: Page): Placed[] =>
-  placed(project, page).tiles.flatMap((tile) => {
+function placedOn(project: Project, page: Page): Placed[] {
+  const parts = new Set<string>();
+  return placed(project, page).tiles.flatMap((tile) => {
     const photoId = photoIdOf(tile);
-    return photoId === undefined
-      ? []
-      : [{ photoId, page, spot: { pageId: page.id, tileIds: [tile.id], at: tileBox(tile) } }];
+    if (photoId === undefined) return [];
+    // One photo through several tiles is there once.
+    const part = tile.through && tile.tile.through?.id;
+    if (part && parts.has(part)) return [];
+    if (part) parts.add(part);
+    return [{ photoId, page, spot: { pageId: page.id, tileIds: [tile.id], at: tileBox(tile) } }];
   });
+}
 
 /** Pages that are seen at the same time. */
 function seenTogether(project: Project): readonly (readonly Page[])[] {

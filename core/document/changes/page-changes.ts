@@ -8,7 +8,14 @@ import type { TileFields } from "./kinds/set-tiles.ts";
 
 /** What makes one state of a page of another, in as few and small changes as can be. */
 
-const pageKeys = [...lookKeys, "span", "blank", "paced", "plain"] as const satisfies readonly (keyof PageFields)[];
+const pageKeys = [
+  ...lookKeys,
+  "span",
+  "blank",
+  "paced",
+  "plain",
+  "scatter",
+] as const satisfies readonly (keyof PageFields)[];
 const groupKeys = [
   "room",
   "arrangement",
@@ -25,8 +32,10 @@ const tileKeys = [
   "cornerMm",
   "border",
   "outline",
+  "opacity",
   "lock",
   "cardBleedMm",
+  "through",
   "name",
   "hidden",
 ] as const satisfies readonly (keyof TileFields)[];

@@ -1,22 +1,40 @@
-import { type Framing, firstFramingFor, firstFramingIn, type PhotoShape, type ShapeHolds } from "#core/fit";
-import type { Sides } from "#core/geometry";
+import {
+  type Framing,
+  firstFramingFor,
+  firstFramingIn,
+  type PhotoShape,
+  type ShapeHolds,
+  sliceFraming,
+} from "#core/fit";
+import { centreOf, type Rect, type Sides } from "#core/geometry";
 import { type PageFormat, safeBox } from "#core/lab";
 import { outlineOf } from "#core/outlines";
-import { type Frame, frameRect, type Outline, type View } from "./page.ts";
+import { type Border, type Frame, frameRect, type Outline, type Tile, type View } from "./page.ts";
+import { pictureRect } from "./picture-rect.ts";
 
 /** How a tile looks at its photo: as a person framed it, else by the photo's focus, with heads inside its outline as far as that can be. */
-export function framingOf(
-  view: View,
-  photo: PhotoShape,
-  { frame, outline }: { readonly frame: Frame; readonly outline?: Outline },
-  format: PageFormat,
-): Framing {
+export function framingOf(view: View, photo: PhotoShape, tile: FramedTile, format: PageFormat): Framing {
+  if (tile.through && tile.tile?.through)
+    return sliceFraming(photo.aspect, tile.through, tile.tile.through.view, tile.frame);
   if (view.byHand) return view;
+  const { outline, border } = tile;
+  const frame = border?.footMm === undefined ? tile.frame : framed(pictureRect({ frame: tile.frame, border }));
   const size = { w: frame.width, h: frame.height };
   const lost = lostSides(frame, format);
   if (!outline || outline.kind === "rectangle" || !photo.focus?.faces.length) return firstFramingFor(photo, size, lost);
   return remembered(outline, photo, frame, format, () => firstFramingIn(photo, size, lost, holdsIn(outline, frame)));
 }
+
+/** What framing has to know of a tile. */
+export interface FramedTile {
+  readonly frame: Frame;
+  readonly outline?: Outline;
+  readonly border?: Border;
+  readonly through?: Rect | undefined;
+  readonly tile?: Pick<Tile, "through">;
+}
+
+const framed = (r: Rect): Frame => ({ centre: centreOf(r), width: r.w, height: r.h, turn: 0 });
 
 const holdsIn = (outline: Outline, { width, height }: Frame): ShapeHolds => {
   const whole = { x: 0, y: 0, w: width, h: height };

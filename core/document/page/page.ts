@@ -33,6 +33,7 @@ export type {
   Region,
   Room,
   Rows,
+  Scatter,
   Tile,
   Tiling,
   Tree,

@@ -1,4 +1,4 @@
-import { centreOf, insetSides, type Rect, type Sides } from "#core/geometry";
+import { centreOf, enclosing, insetSides, type Rect, rectAround, type Sides } from "#core/geometry";
 import { hiddenAtEdges, type PageFormat, trimBox } from "#core/lab";
 import { bleeds, rectsOf, shapedBy } from "../arrangements/index.ts";
 import { dressOf, lookOf } from "./look.ts";
@@ -25,6 +25,8 @@ export interface PlacedTile {
   readonly cornerMm: number;
   readonly border: Border;
   readonly filling: Filling;
+  /** The box around all tiles that one photo runs through, where this one shows its part of it. */
+  readonly through?: Rect | undefined;
   /** Its group's arrangement has a shape for it, which it may have or not. */
   readonly shaped?: true | undefined;
   /** The group that gave it its place; none where it lies freely. */
@@ -73,9 +75,52 @@ export function placePage(page: Page, format: PageFormat, style: Look): PlacedPa
     groups.push({ group: piece, room, gapMm, tiles: placed });
     return piece.hidden ? [] : placed.filter((t) => !t.tile.hidden);
   });
-  const placed: PlacedPage = { id: page.id, page, format, style, look, tiles, groups };
+  const boxes = throughBoxes(tiles);
+  const inPart = (t: PlacedTile): PlacedTile => withBox(t, boxes);
+  const placed: PlacedPage =
+    boxes.size === 0
+      ? { id: page.id, page, format, style, look, tiles, groups }
+      : {
+          ...{ id: page.id, page, format, style, look },
+          tiles: tiles.map(inPart),
+          groups: groups.map((g) => ({ ...g, tiles: g.tiles.map(inPart) })),
+        };
   known.set(page, placed);
   return placed;
+}
+
+/** Whether a tile shows its part of a photo that runs through several, and nothing of its own. */
+export const showsPart = ({ through, filling }: Pick<Tile, "through" | "filling">): boolean =>
+  through !== undefined && filling.kind === "photo" && filling.view.photoId === through.view.photoId;
+
+/** Around all tiles that belong to one photo, those that hold something else at the moment as well. */
+function throughBoxes(tiles: readonly PlacedTile[]): ReadonlyMap<string, Rect> {
+  const boxes = new Map<string, Rect>();
+  for (const { tile, frame } of tiles) {
+    if (!tile.through) continue;
+    const r = boxAround(frame);
+    const was = boxes.get(tile.through.id);
+    boxes.set(tile.through.id, was ? enclosing(was, r) : r);
+  }
+  return boxes;
+}
+
+function boxAround({ centre, width, height, turn }: Frame): Rect {
+  const [c, s] = [Math.abs(Math.cos((turn * Math.PI) / 180)), Math.abs(Math.sin((turn * Math.PI) / 180))];
+  return rectAround(centre, { w: width * c + height * s, h: width * s + height * c });
+}
+
+const parts = new WeakMap<PlacedTile, PlacedTile>();
+
+/** The same object for the same tile in the same box. */
+function withBox(t: PlacedTile, boxes: ReadonlyMap<string, Rect>): PlacedTile {
+  const box = t.tile.through && showsPart(t.tile) ? boxes.get(t.tile.through.id) : undefined;
+  if (!box) return t;
+  const was = parts.get(t);
+  if (was?.through && sameRect(was.through, box)) return was;
+  const next = { ...t, through: box };
+  parts.set(t, next);
+  return next;
 }
 
 /** The page after an edit, where the one before stood. */
@@ -118,7 +163,10 @@ const sameFrame = (a: Frame, b: Frame): boolean =>
     a.turn === b.turn);
 
 const sameDress = (a: Pick<PlacedTile, "cornerMm" | "border">, b: Pick<PlacedTile, "cornerMm" | "border">): boolean =>
-  a.cornerMm === b.cornerMm && a.border.widthMm === b.border.widthMm && a.border.colour === b.border.colour;
+  a.cornerMm === b.cornerMm &&
+  a.border.widthMm === b.border.widthMm &&
+  a.border.footMm === b.border.footMm &&
+  a.border.colour === b.border.colour;
 
 /** What a group fills. A margin at a fold is measured from what the fold does not hide. */
 export function roomRect(room: Room, look: Pick<Look, "margin" | "gapMm">, format: PageFormat): Rect {

@@ -10,6 +10,9 @@ const id = z.string().min(1).max(64);
 const length = z.number().nonnegative().max(3000);
 const point = z.object({ x: z.number(), y: z.number() }).readonly();
 
+/** What scattered prints have around them: nothing, a white edge, or one with a deep foot for a caption. */
+export const printFrames = ["none", "white", "foot"] as const;
+
 /** How a tile looks at its photo; the photo itself is never touched. */
 const viewSchema = z
   .object({
@@ -61,7 +64,14 @@ export const fillingSchema = z.discriminatedUnion("kind", [
 ]);
 export type Filling = z.infer<typeof fillingSchema>;
 
-export const borderSchema = z.object({ widthMm: length, colour: colourSchema }).readonly();
+export const borderSchema = z
+  .object({
+    widthMm: length,
+    colour: colourSchema,
+    /** At the foot it is so wide, as of an instant print, and the photo lies within it instead of going on under it. */
+    footMm: length.optional(),
+  })
+  .readonly();
 export type Border = z.infer<typeof borderSchema>;
 
 export type Outline = z.infer<typeof outlineSchema>;
@@ -110,6 +120,11 @@ const tileFields = {
   /** Of a card that is printed by itself; as all cards of the work where it is missing. */
   cardBleedMm: length.optional(),
   name: z.string().max(120).optional(),
+  /**
+   * It shows a part of a photo that runs through all tiles with the same `id`, as large as the box around them; `view` is how the photo lies in that.
+   * While something else is in it, it keeps its part to be given back.
+   */
+  through: z.object({ id, view: viewSchema }).readonly().optional(),
   /** Kept, and not drawn. */
   hidden: z.literal(true).optional(),
 };
@@ -284,6 +299,20 @@ export type Group = z.infer<typeof groupSchema>;
 export const pieceSchema = z.discriminatedUnion("kind", [groupSchema, freeTileSchema]);
 export type Piece = Group | FreeTile;
 
+const scatterSchema = z
+  .object({
+    seed: z.number().int().nonnegative(),
+    /** The area of all prints over that of the page. */
+    cover: z.number().min(0.3).max(1.3),
+    /** Degrees to either side. */
+    maxTurn: z.number().min(0).max(45),
+    /** The least share of each print that is to be seen. */
+    share: z.number().min(0.3).max(1),
+    frame: z.enum(printFrames),
+  })
+  .readonly();
+export type Scatter = z.infer<typeof scatterSchema>;
+
 export const barePageSchema = z
   .object({
     id,
@@ -302,6 +331,8 @@ export const barePageSchema = z
       .object({ sizeId: z.string().max(40), sideways: z.boolean(), copies: z.number().int().min(1).max(999) })
       .readonly()
       .optional(),
+    /** How its prints were scattered: to do so again, or otherwise. Where they lie is kept with each of them. */
+    scatter: scatterSchema.optional(),
     ...ownLook,
   })
   .readonly();

@@ -96,6 +96,8 @@ export function findingTitle(f: Finding, n: number): string {
       return riskTitle(many("A head", "heads"), f.risk);
     case "faceCropped":
       return many("A photo cut through a head", "photos cut through a head");
+    case "faceInGap":
+      return many("A head falls into a gap", "heads fall into gaps");
     case "faceCovered":
       return many("A head lies under something else", "heads lie under something else");
     case "focusCut":
@@ -179,6 +181,8 @@ export function findingWhy(f: Finding): string {
           : "The cut may fall as far in as this. Keep what matters a little further in.";
     case "faceCropped":
       return "Part of a head lies outside of the tile. You may want it so in a close portrait.";
+    case "faceInGap":
+      return "One photo runs through these tiles, and part of a head lies between them. Reframe it to move the whole photo.";
     case "faceCovered":
       return "Another photo or a colour on the page lies over part of it.";
     case "focusCut":
@@ -291,6 +295,7 @@ export function findingDetail(f: Finding, unit: Unit, format: PageFormat): strin
     case "faceAtRisk":
     case "faceCropped":
     case "faceCovered":
+    case "faceInGap":
     case "focusCut":
     case "wordsFaint":
     case "blankPage":

@@ -99,6 +99,14 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the language of dates";
     case "changedUnit":
       return "Changed the unit";
+    case "ranThrough":
+      return `Ran one photo through ${tiles}`;
+    case "gaveBack":
+      return `Gave ${tiles} back to the photo`;
+    case "tookApart":
+      return "Took a photo apart into its tiles";
+    case "scattered":
+      return `Scattered ${count === 1 ? "a photo" : `${count} photos`}`;
     case "tiledGroup":
       return "Arranged in a pattern";
     case "arrangedAnew":

@@ -1,4 +1,4 @@
-import { frameRect, framingOf, type PlacedTile } from "#core/document";
+import { framingOf, type PlacedTile, pictureRect } from "#core/document";
 import { type PhotoShape, photoMatrix } from "#core/fit";
 import { chain, identity, record, scaling, translation } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
@@ -35,7 +35,7 @@ export function paintOpenTile(
     scaling(k, k),
     translation(-view.box.x, -view.box.y),
   );
-  const rect = frameRect(tile.frame);
+  const rect = pictureRect(tile);
   if (tile.filling.kind !== "photo") return;
   const look = tile.filling.view;
   const matrix = photoMatrix(framed.aspect, rect, framingOf(look, framed, tile, format));

@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import { findPlaced, frameRect, framingOf } from "#core/document";
+import { findPlaced, framingOf, pictureRect } from "#core/document";
 import type { Framing, PhotoShape } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import { reframeChange } from "../../state/edit/page-gestures.ts";
@@ -15,8 +15,11 @@ export function useFraming(tileId: string, framed: PhotoShape | undefined, forma
       const open = findPlaced(current, tileId);
       if (open?.filling.kind !== "photo" || !framed) return undefined;
       const { view } = open.filling;
+      // A photo that runs through several tiles is moved as a whole, in the box around them.
+      if (open.through && open.tile.through)
+        return { page: current, size: open.through, view, framing: open.tile.through.view as Framing };
       const framing: Framing = framingOf(view, framed, open, format);
-      return { page: current, size: frameRect(open.frame), view, framing };
+      return { page: current, size: pictureRect(open), view, framing };
     };
     return {
       now,

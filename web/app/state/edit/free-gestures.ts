@@ -1,4 +1,13 @@
-import { areWords, type Frame, type FreeTile, freeTiles, isLocked, type Page, type StepCode } from "#core/document";
+import {
+  areWords,
+  type Frame,
+  type FreeTile,
+  freeTiles,
+  isLocked,
+  type Page,
+  photoIdOf,
+  type StepCode,
+} from "#core/document";
 import { clearOfTrim } from "#core/edit";
 import { free as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
@@ -8,8 +17,13 @@ import { openPage, openPlaced, type ProjectSession } from "../session/project-se
 /** What is done with tiles that lie freely, one or several at once, each as one step. */
 
 /** Those of these tiles that lie freely and are not locked in their place. */
-export const movableTiles = (page: Page, ids: ReadonlySet<string>): readonly FreeTile[] =>
-  freeTiles(page).filter((t) => ids.has(t.id) && !isLocked(t));
+export function movableTiles(page: Page, ids: ReadonlySet<string>): readonly FreeTile[] {
+  const all = freeTiles(page);
+  // What is written on a print's foot goes with it.
+  const prints = new Set(all.filter((t) => ids.has(t.id) && t.border?.footMm).map(photoIdOf));
+  const goesWith = ({ filling }: FreeTile) => filling.kind === "words" && prints.has(filling.from?.photoId);
+  return all.filter((t) => (ids.has(t.id) || goesWith(t)) && !isLocked(t));
+}
 
 type Frames = ReadonlyMap<string, Frame>;
 

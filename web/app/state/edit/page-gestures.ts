@@ -12,9 +12,10 @@ import {
   type Page,
   type Project,
   photoIdOf,
+  showsPart,
   type View,
 } from "#core/document";
-import { takenAway } from "#core/edit";
+import { runThrough, takenAway, throughReframed, throughTiles } from "#core/edit";
 import type { Framing } from "#core/fit";
 import { type Photo, photoShape } from "#core/photo";
 import { pages as words } from "../../../text/index.ts";
@@ -100,15 +101,26 @@ export function fillWith(session: ProjectSession, photos: readonly Photo[], chos
 }
 
 export function reframeChange(page: Page, tileId: string, view: View, framing: Framing): Change {
+  const tile = findTile(page, tileId);
+  // All of a photo moves that runs through several tiles.
+  if (tile?.through && showsPart(tile))
+    return { type: "replacePage", page: throughReframed(page, tile.through.id, framing) };
   const { zoom, centre, turn, flip, whole = view.whole } = framing;
   const framed: View = { ...view, zoom, centre, turn, flip, whole, byHand: true };
   return fill(page, [{ tileId, filling: { kind: "photo", view: framed } }]);
 }
 
-export function resetFraming(session: ProjectSession, tileId: string): void {
+export function resetFraming(session: ProjectSession, tileId: string, photo?: Photo): void {
   const page = pageOf(session);
   const tile = findTile(page, tileId);
   if (tile?.filling.kind !== "photo") return;
+  if (photo && tile.through && showsPart(tile)) {
+    const { id } = tile.through;
+    const on = openPlaced(session.state.getState());
+    const next = runThrough(on, throughTiles(page, id), { id: photo.id, ...photoShape(photo) }, () => id);
+    session.commit({ code: "resetFraming", count: 1 }, [{ type: "replacePage", page: next }]);
+    return;
+  }
   const filling: Filling = { kind: "photo", view: autoFramed(tile.filling.view.photoId) };
   session.commit({ code: "resetFraming", count: 1 }, [fill(page, [{ tileId, filling }])]);
 }

@@ -14,6 +14,7 @@ import { LengthRow } from "./length-row.tsx";
 import { Margins } from "./margins.tsx";
 import { PageActs } from "./page-acts.tsx";
 import { KeepAsPockets, PocketsSection } from "./pockets-section.tsx";
+import { ScatterSection } from "./scatter-section.tsx";
 
 /** The page as a whole: its grid, its gaps, its colours. */
 export const PagePanel = memo(function PagePanel() {
@@ -72,7 +73,8 @@ export const PagePanel = memo(function PagePanel() {
       {inPockets && <PocketsSection />}
       {kind === "pockets" && !inPockets && <KeepAsPockets />}
       {arrangement && <ArrangementSection page={page.page} arrangement={arrangement} />}
-      {!inPockets && (
+      {page.page.scatter && <ScatterSection scatter={page.page.scatter} />}
+      {!inPockets && !(page.page.scatter && !arrangement) && (
         <PanelSection
           title={words.gapAndMargin}
           // A book's pages share them as a rule.

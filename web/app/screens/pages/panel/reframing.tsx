@@ -1,7 +1,7 @@
 import { Box, Button, HStack, Switch, Text } from "@chakra-ui/react";
 import { CaretsToAxisDashedHorizontal, CaretsToAxisDashedVertical, RotateCcw, RotateCw, Ruler } from "lucide-react";
 import type { ReactNode } from "react";
-import { frameRect, framingOf, type PlacedTile, type View } from "#core/document";
+import { framingOf, type PlacedTile, pictureRect, type View } from "#core/document";
 import { type Framing, mostZoom, settled, turnParts, withinHalf, zoomed } from "#core/fit";
 import { aspectOf, type Photo, photoShape } from "#core/photo";
 import { common, panel as words } from "../../../../text/index.ts";
@@ -25,8 +25,9 @@ export function Reframing({ tile, photo, view }: ReframingProps) {
   const { format } = page;
   const straightening = useViewState((s) => s.straightening);
   const aspect = aspectOf(photo);
-  const rect = frameRect(tile.frame);
-  const framing: Framing = framingOf(view, photoShape(photo), tile, format);
+  const part = tile.through && tile.tile.through;
+  const rect = tile.through ?? pictureRect(tile);
+  const framing: Framing = part ? part.view : framingOf(view, photoShape(photo), tile, format);
   const now = settled(aspect, rect, framing);
   const least = settled(aspect, rect, { ...framing, zoom: 0 }).zoom;
   const change = (next: Framing, behind = view.behind) => reframeChange(page.page, tile.id, { ...view, behind }, next);
@@ -100,22 +101,24 @@ export function Reframing({ tile, photo, view }: ReframingProps) {
           {words.straightenHelp}
         </Text>
       )}
-      <Switch.Root
-        size="sm"
-        my="2"
-        checked={view.whole}
-        onCheckedChange={(e) =>
-          keep(
-            e.checked
-              ? { ...now, whole: true, zoom: 0, centre: { x: 0.5, y: 0.5 } }
-              : { ...now, whole: false, zoom: Math.max(1, now.zoom) },
-          )
-        }
-      >
-        <Switch.HiddenInput />
-        <Switch.Control />
-        <Switch.Label fontSize="14px">{words.whole}</Switch.Label>
-      </Switch.Root>
+      {!part && (
+        <Switch.Root
+          size="sm"
+          my="2"
+          checked={view.whole}
+          onCheckedChange={(e) =>
+            keep(
+              e.checked
+                ? { ...now, whole: true, zoom: 0, centre: { x: 0.5, y: 0.5 } }
+                : { ...now, whole: false, zoom: Math.max(1, now.zoom) },
+            )
+          }
+        >
+          <Switch.HiddenInput />
+          <Switch.Control />
+          <Switch.Label fontSize="14px">{words.whole}</Switch.Label>
+        </Switch.Root>
+      )}
       {view.whole && (
         <Box mt="1">
           <ColourRow
@@ -129,7 +132,7 @@ export function Reframing({ tile, photo, view }: ReframingProps) {
           </Button>
         </Box>
       )}
-      <Button size="sm" variant="ghost" disabled={!view.byHand} onClick={() => resetFraming(session, tile.id)}>
+      <Button size="sm" variant="ghost" disabled={!view.byHand} onClick={() => resetFraming(session, tile.id, photo)}>
         {words.reset}
       </Button>
       <Button mt="3" w="full" onClick={() => viewState.setState({ reframing: undefined, straightening: false })}>

@@ -1,9 +1,9 @@
 import { Box, HStack, Text } from "@chakra-ui/react";
 import { CircleCheck, CircleMinus, TriangleAlert } from "lucide-react";
-import { frameRect, type PlacedTile } from "#core/document";
+import { framingOf, type PlacedTile, pictureRect } from "#core/document";
 import { effectivePpi, type Sharpness as Level, sharpnessOf } from "#core/fit";
 import type { PageFormat } from "#core/lab";
-import type { Photo } from "#core/photo";
+import { type Photo, photoShape } from "#core/photo";
 import { formatSize, type Unit } from "#core/units";
 import { sharpnessWords, panel as words } from "../../../../text/index.ts";
 
@@ -26,12 +26,13 @@ export function SharpnessFigure({
   readonly unit: Unit;
 }) {
   if (tile.filling.kind !== "photo") return null;
-  const rect = frameRect(tile.frame);
-  const ppi = effectivePpi(photo, rect, tile.filling.view);
+  const rect = pictureRect(tile);
+  const ppi = effectivePpi(photo, rect, framingOf(tile.filling.view, photoShape(photo), tile, format));
   const level = sharpnessOf(ppi, format);
   const { Icon, bg, ink } = looks[level];
   const k = ppi / format.ppi;
-  const best = formatSize(rect.w * k, rect.h * k, unit, format.ppi);
+  const printed = tile.through ?? rect;
+  const best = formatSize(printed.w * k, printed.h * k, unit, format.ppi);
   if (level === "sharp")
     return (
       <HStack gap="1.5" color={ink} fontSize="13.5px" role="status" data-testid="sharpness" data-level={level}>

@@ -138,7 +138,8 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
 }
 
 /** All that this section sets, to compare by. */
-const dressOf = (t: PlacedTile): string => JSON.stringify([t.outline, t.cornerMm, t.border, t.tile.opacity ?? 1]);
+const dressOf = (t: PlacedTile): string =>
+  JSON.stringify([t.shaped ? t.tile.outline : t.outline, t.cornerMm, t.border, t.tile.opacity ?? 1]);
 
 /** Where an arrangement decides the shape, going back to that is a choice; a shape of a tile's own can be kept, and not chosen. */
 const outlineChoices = (tiles: readonly PlacedTile[]): readonly OutlineName[] =>

@@ -17,6 +17,7 @@ import { MoveToPage } from "./move-to-page.tsx";
 import { PlainColour } from "./plain-colour.tsx";
 import { Reframing } from "./reframing.tsx";
 import { SharpnessFigure } from "./sharpness.tsx";
+import { ThroughPart } from "./through-part.tsx";
 import { TileDress } from "./tile-dress.tsx";
 import { TilePlace } from "./tile-place.tsx";
 
@@ -78,7 +79,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
               {words.putChosenHelp}
             </Text>
           )}
-          {only !== undefined && !reframing && view && others > 1 && (
+          {only !== undefined && !reframing && view && !tile.through && others > 1 && (
             <Button size="sm" variant="outline" w="full" onClick={() => replaceEverywhere(session, view.photoId, only)}>
               {words.replaceAll(others)}
             </Button>
@@ -108,6 +109,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
         </HStack>
       </PanelSection>
       {!reframing && isFree(page, tile.id) && <FreePlace tiles={[tile]} />}
+      {!reframing && <ThroughPart tile={tile} />}
       {!reframing && <TilePlace tile={tile} />}
       {!reframing && <TileDress tiles={[tile]} />}
       {!reframing && isFree(page, tile.id) && <Copies tile={tile} />}

@@ -28,6 +28,7 @@ import { takeOff } from "../../../state/edit/word-gestures.ts";
 import { useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
+import { SettleOthers } from "./scatter-section.tsx";
 
 /** What can be done with a tile's place: the others make room. */
 export function TilePlace({ tile }: { readonly tile: PlacedTile }) {
@@ -42,6 +43,7 @@ export function TilePlace({ tile }: { readonly tile: PlacedTile }) {
         <Button size="sm" variant="outline" w="full" onClick={() => takeOff(services, session, [tile.id])}>
           <X size={16} aria-hidden /> {freeWords.remove(1)}
         </Button>
+        {page.scatter && photoIdOf(tile) !== undefined && <SettleOthers />}
         <LockSwitch tiles={[tile]} label={freeWords.lock} />
       </PanelSection>
     );

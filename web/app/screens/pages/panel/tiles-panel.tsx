@@ -13,13 +13,14 @@ import {
   photoIdOf,
 } from "#core/document";
 import { areEvenlyLarge, keptTogether } from "#core/edit";
-import { free as freeWords, pockets as pocketWords, panel as words } from "../../../../text/index.ts";
+import { free as freeWords, pockets as pocketWords, tilings, panel as words } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { areOfOneGroup, makeEqual } from "../../../state/edit/arrange-page.ts";
 import { emptyThem, swapPhotos, takeAway } from "../../../state/edit/page-gestures.ts";
 import { placeChosen } from "../../../state/edit/place-chosen.ts";
 import { runThrough } from "../../../state/edit/pockets.ts";
+import { fillThrough } from "../../../state/edit/through.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
 import { aspectsIn } from "../../../state/library/aspects.ts";
 import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
@@ -28,6 +29,7 @@ import { nothingChosen } from "../../../state/view-state/choose.ts";
 import { FreePlace } from "./free-place.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
 import { PlainColour } from "./plain-colour.tsx";
+import { SettleOthers } from "./scatter-section.tsx";
 import { TileDress } from "./tile-dress.tsx";
 import { LockSwitch } from "./tile-place.tsx";
 
@@ -70,6 +72,11 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
               <Grid2x2 size={17} aria-hidden /> {pocketWords.through}
             </Button>
           )}
+          {!inPockets && only && tiles.length > 1 && !tiles.some(areWords) && (
+            <Button variant="outline" onClick={() => fillThrough(services, session, ids, only)}>
+              <Grid2x2 size={17} aria-hidden /> {tilings.through}
+            </Button>
+          )}
           {areOfOneGroup(page, ids) && tiles.length <= mostTogether && (
             <Button
               variant="outline"
@@ -92,6 +99,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
               <X size={17} aria-hidden /> {areFree ? freeWords.remove(ids.length) : words.takeAwayMany(ids.length)}
             </Button>
           )}
+          {page.scatter && areFree && full.length > 0 && <SettleOthers />}
           {full.length > 0 && (
             <Button variant="ghost" onClick={() => emptyThem(session, ids)}>
               {words.emptyMany(full.length)}

@@ -2,7 +2,7 @@ import { Button } from "@chakra-ui/react";
 import { type ReactNode, useDeferredValue, useMemo, useState } from "react";
 import { canBeCut, tilingPatterns } from "#core/arrange";
 import { type PlacedGroup, type PlacedPage, placeAgain, type TilingSettings } from "#core/document";
-import { tiled } from "#core/edit";
+import { type Edit, tiled } from "#core/edit";
 import { tilings as words } from "../../../../text/index.ts";
 import { pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
@@ -16,6 +16,8 @@ import { PageCard } from "./page-card.tsx";
 interface PatternsProps {
   readonly page: PlacedPage;
   readonly group: PlacedGroup;
+  /** What makes a group of the photos before they are arranged. */
+  readonly gather: Edit;
   readonly choose: ReactNode;
 }
 
@@ -23,14 +25,17 @@ interface PatternsProps {
 const firstSag = 0.08;
 
 /** The group's own photos as the cells of each pattern. */
-export function PatternsOf({ page, group: { group }, choose }: PatternsProps) {
+export function PatternsOf({ page, group: { group }, gather, choose }: PatternsProps) {
   const services = useServices();
   const session = useSession();
   const now = group.arrangement.kind === "tiling" ? group.arrangement : undefined;
   const [cut, setCut] = useState(now?.cut ?? false);
   const [at, setAt] = useState(0);
   const settings = tilingPatterns.map((pattern): TilingSettings => ({ pattern, cut, sag: now?.sag ?? firstSag }));
-  const edit = (s: TilingSettings) => tiled(group.id, s, shapesIn(services));
+  const edit =
+    (s: TilingSettings): Edit =>
+    (on) =>
+      tiled(group.id, s, shapesIn(services))(placeAgain(on, gather(on)));
   return (
     <DrawerFrame
       tools={

@@ -3,19 +3,21 @@ import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useMemo, useState } from "react";
 import type { Alternative } from "#core/arrange";
 import { groupAt, type PlacedGroup, type PlacedPage, photoIdOf, placeAgain, treeIn } from "#core/document";
-import { arrangedAs } from "#core/edit";
+import { arrangedAs, type Edit, gathered } from "#core/edit";
 import { photoShape } from "#core/photo";
 import { shelf, tilings, panel as words } from "../../../../text/index.ts";
 import { useKeys } from "../../../commands/hear.ts";
 import { pressedLook } from "../../../components/panel-parts.tsx";
 import { Segmented } from "../../../components/segmented.tsx";
 import { useServices } from "../../../services.ts";
+import { scatteredPhotos } from "../../../state/edit/scatter.ts";
 import { keep, show } from "../../../state/edit/tree-gestures.ts";
 import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { CardStrip } from "./card-strip.tsx";
 import { DrawerFrame } from "./drawer-frame.tsx";
 import { PageCard } from "./page-card.tsx";
 import { PatternsOf } from "./patterns.tsx";
+import { ScatteredOf } from "./scattered.tsx";
 import { useDrawerPx } from "./shelf-size.ts";
 
 const inOrder = 0.85;
@@ -23,17 +25,33 @@ const asGoodAsNothing = 0.0005;
 
 type Filter = "order" | "leader" | "crop";
 
-type Kind = "straight" | "patterns";
+type Kind = "straight" | "patterns" | "scattered";
+
+const kindOf = (page: PlacedPage, at: PlacedGroup | undefined): Kind =>
+  page.page.scatter && !at ? "scattered" : at?.group.arrangement.kind === "tiling" ? "patterns" : "straight";
 
 /** Small pictures of this page's own photos arranged differently. Looking at one shows it on the page. */
 export function WaysDrawer() {
   // The page as it is kept: what is only being looked at asks for no other ways.
   const page = usePanel(openPlaced);
+  const services = useServices();
   const [tileId] = useViewState((s) => s.tiles.ids);
   const at = (tileId === undefined ? undefined : groupAt(page, tileId)) ?? groupAt(page);
   const height = useDrawerPx();
-  const [kind, setKind] = useState<Kind>(() => (at?.group.arrangement.kind === "tiling" ? "patterns" : "straight"));
-  if (!at || at.group.arrangement.kind === "pockets" || at.group.tiles.every((t) => photoIdOf(t) === undefined))
+  const [kind, setKind] = useState<Kind>(() => kindOf(page, at));
+  const [gatheredId] = useState(services.newId);
+  // Prints that lie scattered are one group again before they are arranged otherwise.
+  const gather: Edit = at ? (on) => on.page : (on) => gathered(on, gatheredId, scatteredPhotos(services));
+  const base = useMemo(
+    () => (at || !page.page.scatter ? page : placeAgain(page, gathered(page, gatheredId, scatteredPhotos(services)))),
+    [at, page, gatheredId, services],
+  );
+  const group = at ?? groupAt(base);
+  if (
+    !group ||
+    group.group.arrangement.kind === "pockets" ||
+    group.group.tiles.every((t) => photoIdOf(t) === undefined)
+  )
     return (
       <DrawerFrame>
         <Text px="4" fontSize="14px" color="fg.subtle" style={{ height }}>
@@ -49,26 +67,34 @@ export function WaysDrawer() {
       options={[
         ["straight", tilings.straight],
         ["patterns", tilings.patterns],
+        ["scattered", tilings.scattered],
       ]}
       onChoose={setKind}
     />
   );
+  if (kind === "scattered") return <ScatteredOf page={page} groupId={at?.group.id} choose={choose} />;
   const Of = kind === "straight" ? OfGroup : PatternsOf;
-  return <Of page={page} group={at} choose={choose} />;
+  return <Of page={base} group={group} gather={gather} choose={choose} />;
 }
 
 interface OfGroupProps {
   readonly page: PlacedPage;
   readonly group: PlacedGroup;
+  /** What makes a group of the photos before they are arranged. */
+  readonly gather: Edit;
   /** What other kinds of ways are come to by. */
   readonly choose: ReactNode;
 }
 
-function OfGroup({ page, group: placed, choose }: OfGroupProps) {
+function OfGroup({ page, group: placed, gather, choose }: OfGroupProps) {
   const session = useSession();
   const ways = useAlternatives(placed);
   const { group } = placed;
   const count = group.tiles.length;
+  const as =
+    (way: Alternative): Edit =>
+    (on) =>
+      arrangedAs(group.id, way)(placeAgain(on, gather(on)));
   const [filters, setFilters] = useState<ReadonlySet<Filter>>(new Set());
   const [at, setAt] = useState(0);
   const lead = treeIn(group)?.lead ?? null;
@@ -87,11 +113,11 @@ function OfGroup({ page, group: placed, choose }: OfGroupProps) {
     const next = (at + by + shown.length) % shown.length;
     setAt(next);
     // Stepped through quickly, all of it is one step to undo.
-    keep(session, "arrangedAnew", count, arrangedAs(group.id, shown[next]!), "ways");
+    keep(session, "arrangedAnew", count, as(shown[next]!), "ways");
     return true;
   };
   useKeys("alternatives", { alternativeBefore: () => step(-1), alternativeAfter: () => step(1) });
-  const take = (way: Alternative) => keep(session, "arrangedAnew", count, arrangedAs(group.id, way));
+  const take = (way: Alternative) => keep(session, "arrangedAnew", count, as(way));
   const stop = Math.min(at, shown.length - 1);
   const toggle = (f: Filter) => {
     const next = new Set(filters);
@@ -144,7 +170,7 @@ function OfGroup({ page, group: placed, choose }: OfGroupProps) {
             stop={i === stop}
             onLook={() => {
               setAt(i);
-              show(session, arrangedAs(group.id, way));
+              show(session, as(way));
             }}
             onLeave={() => session.dropPreview()}
             onTake={() => take(way)}
