@@ -4,6 +4,7 @@ export { type PocketsFilled, pocketsFilled } from "./fill-pockets.ts";
 export { type FinishedFlow, finishedFlow } from "./finished-flow.ts";
 export * from "./free/index.ts";
 export { laidFreely, shapeInMiddle } from "./lay-freely.ts";
+export { lettersInTiles, withWordOfTiles, wordOfTiles } from "./letters.ts";
 export { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } from "./looks.ts";
 export { pageToward, placeOnto } from "./openings-moves.ts";
 export { breakable, breakMoved, breakRange, photoIdsOn, photosMoved } from "./page-breaks.ts";

@@ -65,7 +65,7 @@ export const wordsInstead = (filling: Filling, style: WordStyle): Words => ({
 /** All words of this kind on a page looking so, each turned as it was. */
 export const restyled = (page: Page, role: WordRole, style: WordStyle): Page =>
   mapTiles(page, (t) =>
-    t.filling.kind === "words" && t.filling.role === role && t.filling.style !== style
+    t.filling.kind === "words" && t.filling.role === role && t.filling.style !== style && !t.filling.style.ink
       ? { ...t, filling: { ...t.filling, style: { ...style, turn: t.filling.style.turn } } }
       : t,
   );

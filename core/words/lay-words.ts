@@ -2,6 +2,8 @@ import type { Size } from "#core/geometry";
 import { mmPerInch } from "#core/units";
 import type { Face, Glyph, Typesetter } from "./face.ts";
 import type { WordStyle } from "./fonts.ts";
+import { capHeight, inkBox } from "./letters.ts";
+import type { InkCentring } from "./settings.ts";
 
 export const mmOfPt = (pt: number): number => (pt * mmPerInch) / 72;
 
@@ -66,6 +68,7 @@ export function layWords(
   face: Face,
   setter: Pick<Typesetter, "breaks">,
 ): LaidWords {
+  if (style.ink && text.trim() !== "") return laidByInk(text, style, box, face, style.ink);
   const upright = style.turn === 0 || style.turn === 180;
   const size = upright ? box : { w: box.h, h: box.w };
   const sizeMm = mmOfPt(style.sizePt);
@@ -104,6 +107,32 @@ export function layWords(
   );
   const rest = shown.length < runs.length ? text.slice(runs[shown.length]!.from) : "";
   return { size, sizeMm, lines, hidden: countWords(rest), missing: missingIn(text, face) };
+}
+
+/** One line whose ink is centred, whatever room its letters are set with. */
+function laidByInk(text: string, style: WordStyle, box: Size, face: Face, ink: InkCentring): LaidWords {
+  const size = style.turn === 0 || style.turn === 180 ? box : { w: box.h, h: box.w };
+  const sizeMm = mmOfPt(style.sizePt);
+  const word = text.trim().replace(/\s/g, " ");
+  const glyphs = face.shape(word);
+  const at = inkBox(glyphs, face);
+  const x0 = size.w / 2 - (at.x + at.w / 2) * sizeMm;
+  const middle = ink === "alone" ? at.y + at.h / 2 : -capHeight(face) / 2;
+  const baseline = size.h / 2 - middle * sizeMm;
+  let x = x0;
+  const set: SetGlyph[] = [];
+  for (const g of glyphs) {
+    set.push({ file: g.file, id: g.id, x: x + g.dx * sizeMm, y: baseline - g.dy * sizeMm });
+    x += g.advance * sizeMm;
+  }
+  const height = (face.ascent + face.descent) * sizeMm;
+  const top = baseline - face.ascent * sizeMm;
+  const stops: Stop[] = [
+    { at: 0, x: x0 },
+    { at: text.length, x },
+  ];
+  const line: Line = { from: 0, to: text.length, x: x0, width: x - x0, baseline, top, height, glyphs: set, stops };
+  return { size, sizeMm, lines: [line], hidden: 0, missing: missingIn(text, face) };
 }
 
 /** How far the letters themselves reach above the baseline and below it, in em. */

@@ -11,6 +11,7 @@ export { free } from "./now/free.ts";
 export { ago, cannotOpen, keeping, lostAll, removedWords, safeFolder, workFault } from "./now/keeping.ts";
 export { keys } from "./now/keys.ts";
 export { cardTrouble, labs } from "./now/labs.ts";
+export { letters } from "./now/letters.ts";
 export { orderWords, reasonWords } from "./now/orders.ts";
 export { pace } from "./now/pace.ts";
 export {

@@ -28,6 +28,8 @@ export const stepCodes = [
   "arrangedAnew",
   "tiledGroup",
   "scattered",
+  "madeWord",
+  "putLetters",
   "ranThrough",
   "gaveBack",
   "tookApart",

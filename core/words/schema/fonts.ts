@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { colourSchema } from "#core/colour/schema";
-import { alignments, largestPt, quarterTurns, smallestPt, verticals } from "../settings.ts";
+import { alignments, inkCentrings, largestPt, quarterTurns, smallestPt, verticals } from "../settings.ts";
 
 export const wordStyleSchema = z
   .object({
@@ -15,6 +15,8 @@ export const wordStyleSchema = z
     vertical: z.enum(verticals),
     /** Kept free inside the tile on every side. */
     insetMm: z.number().nonnegative().max(500),
+    /** One line, centred by what its letters fill. */
+    ink: z.enum(inkCentrings).optional(),
     /** Clockwise. */
     turn: z.union(quarterTurns.map((t) => z.literal(t))),
   })

@@ -6,6 +6,7 @@ export * from "./free.ts";
 export * from "./keeping.ts";
 export * from "./keys.ts";
 export * from "./labs.ts";
+export * from "./letters.ts";
 export * from "./orders.ts";
 export * from "./pace.ts";
 export * from "./pages.ts";

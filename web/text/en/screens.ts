@@ -99,6 +99,10 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the language of dates";
     case "changedUnit":
       return "Changed the unit";
+    case "madeWord":
+      return "Made a word of tiles";
+    case "putLetters":
+      return `Put ${count === 1 ? "a letter" : `${count} letters`} into tiles`;
     case "ranThrough":
       return `Ran one photo through ${tiles}`;
     case "gaveBack":

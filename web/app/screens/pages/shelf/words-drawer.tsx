@@ -1,7 +1,8 @@
 import { Button, HStack } from "@chakra-ui/react";
-import { Captions, Heading1, NotebookPen, Type } from "lucide-react";
+import { Captions, Heading1, LetterText, NotebookPen, Type, WholeWord } from "lucide-react";
+import { useState } from "react";
 import { arrangedTiles } from "#core/document";
-import { words as say } from "../../../../text/index.ts";
+import { letters, words as say } from "../../../../text/index.ts";
 import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 import { addWords, captionsForAll } from "../../../state/edit/word-gestures.ts";
@@ -9,6 +10,7 @@ import { useFacts } from "../../../state/session/facts.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { DrawerFrame } from "./drawer-frame.tsx";
+import { LettersDialog } from "./letters-dialog.tsx";
 import { useDrawerPx } from "./shelf-size.ts";
 
 /** Words onto the page: on their own, or under its photos. */
@@ -22,6 +24,11 @@ export function WordsDrawer() {
     ["caption", Type],
     ["journal", NotebookPen],
   ] as const;
+  const lettered = [
+    ["word", WholeWord],
+    ["each", LetterText],
+  ] as const;
+  const [dialog, setDialog] = useState<"word" | "each">();
   const height = useDrawerPx();
   return (
     <DrawerFrame
@@ -54,7 +61,21 @@ export function WordsDrawer() {
             <Icon size={24} aria-hidden /> {say.roles[role]}
           </Button>
         ))}
+        {lettered.map(([mode, Icon]) => (
+          <Button
+            key={mode}
+            variant="outline"
+            h="88px"
+            minW="132px"
+            flexDirection="column"
+            gap="2"
+            onClick={() => setDialog(mode)}
+          >
+            <Icon size={24} aria-hidden /> {letters[mode]}
+          </Button>
+        ))}
       </HStack>
+      {dialog && <LettersDialog mode={dialog} onClose={() => setDialog(undefined)} />}
     </DrawerFrame>
   );
 }

@@ -1,0 +1,18 @@
+export const letters = {
+  word: "A word of photos",
+  each: "A letter in each tile",
+  wordTitle: "A word of photos",
+  eachTitle: "A letter in each tile",
+  text: "Word or number",
+  eachText: (tiles: number) => `Letters for ${tiles === 1 ? "the chosen tile" : `the ${tiles} chosen tiles`}`,
+  font: "Font",
+  filledBy: "In the letters",
+  fill: { photos: "A photo each", through: "One photo through all", colour: "A colour" },
+  noPhotos: "Choose photos on the shelf first, and they go into the letters in their order.",
+  from: (n: number) => (n === 1 ? "The chosen photo goes in." : `The ${n} chosen photos go in, in their order.`),
+  missing: (found: string) => `This font has no ${found}. Choose another font, or other letters.`,
+  nothing: "Type a word, and it shows here.",
+  loading: "The font is on its way …",
+  chooseTiles: "Choose the tiles on the page first, then come back here.",
+  make: "Put it on the page",
+};
