@@ -1,7 +1,16 @@
 import { readFile } from "node:fs/promises";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { type Face, firstWordStyles, layWords, type WordStyle } from "#core/words";
+import {
+  type Face,
+  firstWordStyles,
+  inkBox,
+  layWords,
+  letterShapes,
+  mmOfPt,
+  sharedLetterSize,
+  type WordStyle,
+} from "#core/words";
 import { breaksOf } from "./breaks.ts";
 import { faceKeys, fontFile, fontParts } from "./font-urls.ts";
 import { harfbuzzFace } from "./harfbuzz-face.ts";
@@ -76,4 +85,55 @@ test("a damaged font file is refused", async () => {
   await expect(sfntOf(good.slice(0, 40))).rejects.toThrow(WoffError);
   await expect(sfntOf(good.slice(0, 4000))).rejects.toThrow(WoffError);
   await expect(sfntOf(new Uint8Array(100))).rejects.toThrow(WoffError);
+});
+
+/** Around the ink of words as they are laid, in mm. */
+function inkOf(text: string, face: Face, look: WordStyle, box: { readonly w: number; readonly h: number }) {
+  const laid = layWords(text, look, box, face, { breaks: breaksOf });
+  const [line] = laid.lines;
+  const ink = inkBox(face.shape(text), face);
+  const { x } = line!.glyphs[0]!;
+  const s = laid.sizeMm;
+  return {
+    left: x + ink.x * s,
+    right: x + (ink.x + ink.w) * s,
+    top: line!.baseline + ink.y * s,
+    bottom: line!.baseline + (ink.y + ink.h) * s,
+  };
+}
+
+test("a letter alone is centred by its ink; those of a set stand on one line, centred across, and all fit", async () => {
+  for (const key of ["abril-fatface-400", "jost-700", "dancing-script-700", "eb-garamond-700"]) {
+    const face = await open(key);
+    const box = { w: 40, h: 50 };
+    for (const letter of "QJWIyg8") {
+      const ink = inkOf(letter, face, { ...style, sizePt: 60, ink: "alone" }, box);
+      expect(Math.abs((ink.left + ink.right) / 2 - box.w / 2)).toBeLessThan(0.05);
+      expect(Math.abs((ink.top + ink.bottom) / 2 - box.h / 2)).toBeLessThan(0.05);
+    }
+    const set = [..."QUAYJ"].map((text, i) => ({ text, tile: { w: 30 + 4 * i, h: 45 } }));
+    const sizeMm = sharedLetterSize(set, face, 2);
+    const look: WordStyle = { ...style, sizePt: sizeMm / mmOfPt(1), ink: "set" };
+    const inks = set.map(({ text, tile }) => ({ tile, ...inkOf(text, face, look, tile) }));
+    for (const { tile, left, right, top, bottom } of inks) {
+      expect(Math.abs((left + right) / 2 - tile.w / 2)).toBeLessThan(0.05);
+      expect(Math.min(left, top, tile.w - right, tile.h - bottom)).toBeGreaterThan(2 - 0.05);
+    }
+    const lines = set.map(
+      ({ text, tile }) => layWords(text, look, tile, face, { breaks: breaksOf }).lines[0]!.baseline,
+    );
+    expect(Math.max(...lines) - Math.min(...lines)).toBeLessThan(1e-9);
+    // As large as can be: one of them touches.
+    const spare = inks.map((k) => Math.min(k.left, k.top, k.tile.w - k.right, k.tile.h - k.bottom));
+    expect(Math.min(...spare)).toBeLessThan(2.6);
+  }
+});
+
+test("the letters of a word as shapes keep its kerning, and a space is none of them", async () => {
+  const face = await open("jost-700");
+  const shapes = letterShapes("AV 8", face);
+  expect(shapes.map((l) => l.text)).toEqual(["A", "V", "8"]);
+  const [a, v] = shapes as [(typeof shapes)[0], (typeof shapes)[0]];
+  expect(v.box.x).toBeLessThan(a.box.x + a.box.w);
+  expect(letterShapes("  ", face)).toEqual([]);
 });
