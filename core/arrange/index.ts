@@ -16,6 +16,7 @@ export { exactFit, type FitTask, type OrderPreference, orderPreferences } from "
 export { treeFromRects } from "./from-rects.ts";
 export { grid, meanCrop } from "./grid.ts";
 export { lineBreaks } from "./line-breaks.ts";
+export { type RoughRect, treeFromRough } from "./rough-tree.ts";
 export { type Lying, type ScatterPrint, type ScatterTask, scattered } from "./scatter/index.ts";
 export { type SeamStretch, seamStretches } from "./seams.ts";
 export { hasSet, solveAround } from "./solve-around.ts";

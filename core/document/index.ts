@@ -43,8 +43,6 @@ export {
   type Editing,
   type Gesture,
   type History,
-  nextRedo,
-  nextUndo,
   noHistory,
   pageOfStep,
   redo,
@@ -60,6 +58,7 @@ export type { Patch } from "./changes/kinds/patch.ts";
 export { backTo } from "./changes/kinds/set-project.ts";
 export type { TileFields } from "./changes/kinds/set-tiles.ts";
 export type { ChangeTrouble } from "./changes/kinds/trouble.ts";
+export { nextRedo, nextUndo } from "./changes/next-steps.ts";
 export { lookChange, pageChanges } from "./changes/page-changes.ts";
 export { autoFramed, emptiedFilling, movedElsewhere, withOtherPhotoIds } from "./fillings/index.ts";
 export { checkLook, withGapThatFits } from "./page/check-look.ts";

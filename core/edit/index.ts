@@ -1,4 +1,5 @@
 export { type Clip, clipOf, freelyPasted, photosIn } from "./clip.ts";
+export { type Combining, shapeGrown, shapesCombined, tilesMirrored } from "./combine.ts";
 export { type Dragged, type DropMeaning, meaningOfDrop } from "./drop-meaning.ts";
 export { type PocketsFilled, pocketsFilled } from "./fill-pockets.ts";
 export { type FinishedFlow, finishedFlow } from "./finished-flow.ts";
@@ -6,6 +7,7 @@ export * from "./free/index.ts";
 export { laidFreely, shapeInMiddle } from "./lay-freely.ts";
 export { lettersInTiles, withWordOfTiles, wordOfTiles } from "./letters.ts";
 export { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } from "./looks.ts";
+export { furthestMove, madeExact } from "./made-exact.ts";
 export { pageToward, placeOnto } from "./openings-moves.ts";
 export { breakable, breakMoved, breakRange, photoIdsOn, photosMoved } from "./page-breaks.ts";
 export {

@@ -36,4 +36,13 @@ export {
   type Sides,
   type Size,
 } from "./rect.ts";
-export { combinedRings, flattened, insetRings, type Ring, ringArea, ringsHold, traceRings } from "./rings.ts";
+export {
+  combinedRings,
+  flattened,
+  insetRings,
+  offsetRings,
+  type Ring,
+  ringArea,
+  ringsHold,
+  traceRings,
+} from "./rings.ts";

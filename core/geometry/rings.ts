@@ -105,15 +105,18 @@ export function ringArea(ring: Ring): number {
   return sum / 2;
 }
 
-/** The rings moved inwards by so many mm, their corners kept sharp: none, one, or several where they fall apart. */
-export function insetRings(rings: readonly Ring[], byMm: number): readonly Ring[] {
+/** The rings moved outwards by so many mm, or inwards where it is negative: none, one, or several where they fall apart. */
+export function offsetRings(rings: readonly Ring[], byMm: number, join: "mitre" | "round"): readonly Ring[] {
   const clean = union(counted(rings), FillRule.NonZero);
   const offset = new ClipperOffset(mitreLimit, flatMm * perMm);
-  offset.addPaths(clean, JoinType.Miter, EndType.Polygon);
+  offset.addPaths(clean, join === "mitre" ? JoinType.Miter : JoinType.Round, EndType.Polygon);
   const found: Paths64 = [];
-  offset.execute(-byMm * perMm, found);
+  offset.execute(byMm * perMm, found);
   return inMm(found);
 }
+
+/** The rings moved inwards, their corners kept sharp. */
+export const insetRings = (rings: readonly Ring[], byMm: number): readonly Ring[] => offsetRings(rings, -byMm, "mitre");
 
 export function traceRings(rings: readonly Ring[], to: PathSink): void {
   for (const [first, ...rest] of rings) {

@@ -1,5 +1,6 @@
 import type { PathSink, Point } from "#core/geometry";
 import { arch } from "./arch.ts";
+import { corners } from "./corners.ts";
 import { ellipse } from "./ellipse.ts";
 import { heart } from "./heart.ts";
 import type { OutlineAt, OutlineKind } from "./outline.ts";
@@ -11,11 +12,27 @@ import { scallops } from "./scallops.ts";
 import { star } from "./star.ts";
 import { tag } from "./tag.ts";
 import { ticket } from "./ticket.ts";
+import { torn } from "./torn.ts";
 
+export { type Corner, cornerCuts } from "./corner.ts";
 export type { OutlineAt, OutlineKind } from "./outline.ts";
 
 /** A new outline is a file here, a line in this list, what can be set of it in `schema`, and its name in `web/text/en/pages.ts`. */
-export const outlineKinds = { rectangle, ellipse, arch, heart, polygon, star, pennant, tag, ticket, scallops, path };
+export const outlineKinds = {
+  rectangle,
+  corners,
+  ellipse,
+  arch,
+  heart,
+  polygon,
+  star,
+  pennant,
+  tag,
+  ticket,
+  scallops,
+  torn,
+  path,
+};
 
 type Kinds = typeof outlineKinds;
 export type OutlineName = keyof Kinds;

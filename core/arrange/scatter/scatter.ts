@@ -2,6 +2,9 @@ import { seededRandom } from "#core/random";
 import type { Lying, ScatterTask } from "./print.ts";
 import { ScatterTable } from "./table.ts";
 
+// Looked up once: in a loop of millions of turns that is felt.
+const { ceil, exp, floor, max, min, round, sqrt } = Math;
+
 /** Hot enough to try everything, cold enough to keep what is good. */
 const [hot, cold] = [1.2, 0.01];
 const movesPerPrint = 1200;
@@ -21,13 +24,13 @@ const steepest = 60;
  */
 export function scattered(task: ScatterTask): readonly Lying[] {
   if (task.prints.length === 0) return [];
-  const maxTurn = Math.min(steepest, Math.max(0, task.maxTurn));
+  const maxTurn = min(steepest, max(0, task.maxTurn));
   const random = seededRandom(task.seed);
   let best: ScatterTable | undefined;
   // Where something stays hidden that has to be seen, another start finds a way as a rule.
   for (let start = 0; start < mostStarts && (best?.hidesBoxes() ?? true); start += 1) {
     const table = annealed({ ...task, maxTurn }, random);
-    if (!best || table.total < best.total) best = table;
+    if (!best || !table.hidesBoxes() || table.total < best.total) best = table;
   }
   const { x, y, turn, height } = best!;
   return task.prints
@@ -41,12 +44,12 @@ function annealed(task: ScatterTask, random: () => number): ScatterTable {
   const n = prints.length;
   const table = new ScatterTable(task);
   const free = prints.flatMap((p, i) => (p.held ? [] : [i]));
-  const cell = Math.sqrt((page.w * page.h) / n);
+  const cell = sqrt((page.w * page.h) / n);
   lay(table, task, maxTurn, random);
-  const moves = free.length === 0 ? 0 : (task.moves ?? Math.min(mostMoves, movesPerPrint * n));
+  const moves = free.length === 0 ? 0 : (task.moves ?? min(mostMoves, movesPerPrint * n));
   const turnBy = () => (random() * 2 - 1) * maxTurn;
-  const within = (turn: number) => Math.max(-maxTurn, Math.min(maxTurn, turn));
-  const anyFree = () => free[Math.floor(random() * free.length)]!;
+  const within = (turn: number) => max(-maxTurn, min(maxTurn, turn));
+  const anyFree = () => free[floor(random() * free.length)]!;
   const isHeld = prints.map((p) => p.held !== undefined);
   for (let move = 0; move < moves; move += 1) {
     const done = move / moves;
@@ -58,8 +61,8 @@ function annealed(task: ScatterTask, random: () => number): ScatterTable {
     let more: number;
     if (kind < 0.6) {
       const turned = random() < 0.5 ? within(turn + (random() * 2 - 1) * maxTurn * (0.1 + 0.5 * (1 - done))) : turn;
-      const nx = Math.max(0, Math.min(page.w, x + (random() * 2 - 1) * step));
-      const ny = Math.max(0, Math.min(page.h, y + (random() * 2 - 1) * step));
+      const nx = max(0, min(page.w, x + (random() * 2 - 1) * step));
+      const ny = max(0, min(page.h, y + (random() * 2 - 1) * step));
       more = table.change(i, nx, ny, turned, height);
     } else if (kind < 0.7) more = table.change(i, x, y, turnBy(), height);
     else if (kind < 0.86) more = table.change(i, x, y, turn, lifted(table, i, random));
@@ -69,7 +72,7 @@ function annealed(task: ScatterTask, random: () => number): ScatterTable {
       exchanged(table, i, k, heat, random);
       continue;
     }
-    if (more > 0 && random() >= Math.exp(-more / heat)) table.takeBack();
+    if (more > 0 && random() >= exp(-more / heat)) table.takeBack();
   }
   return table;
 }
@@ -77,18 +80,18 @@ function annealed(task: ScatterTask, random: () => number): ScatterTable {
 /** In rows in the order of the prints, a little out of line. */
 function lay(table: ScatterTable, { prints, page }: ScatterTask, maxTurn: number, random: () => number): void {
   const n = prints.length;
-  const columns = Math.max(1, Math.round(Math.sqrt((n * page.w) / page.h)));
-  const rows = Math.ceil(n / columns);
+  const columns = max(1, round(sqrt((n * page.w) / page.h)));
+  const rows = ceil(n / columns);
   for (const [i, p] of prints.entries()) {
-    const row = Math.floor(i / columns);
-    const inRow = Math.min(columns, n - row * columns);
+    const row = floor(i / columns);
+    const inRow = min(columns, n - row * columns);
     const jitter = () => (random() - 0.5) * 0.5;
     const x = (((i % columns) + 0.5 + jitter()) * page.w) / inRow;
     const y = ((row + 0.5 + jitter()) * page.h) / rows;
     const turn = (random() * 2 - 1) * maxTurn;
     const height = random();
     if (p.held) table.place(i, p.held.x, p.held.y, p.held.turn, height);
-    else table.place(i, Math.max(0, Math.min(page.w, x)), Math.max(0, Math.min(page.h, y)), turn, height);
+    else table.place(i, max(0, min(page.w, x)), max(0, min(page.h, y)), turn, height);
   }
 }
 
@@ -99,12 +102,12 @@ function troubled(
   random: () => number,
   anyFree: () => number,
 ): number {
-  const start = Math.floor(random() * table.n);
+  const start = floor(random() * table.n);
   for (let k = 0; k < table.n; k += 1) {
     const i = (start + k) % table.n;
     if (!table.inTrouble(i)) continue;
     if (random() < 0.5 && !isHeld[i]) return i;
-    const first = Math.floor(random() * table.n);
+    const first = floor(random() * table.n);
     for (let m = 0; m < table.n; m += 1) {
       const j = (first + m) % table.n;
       if (!isHeld[j] && table.hides(i, j)) return j;
@@ -116,7 +119,7 @@ function troubled(
 /** A new height: anywhere, or just above or below a neighbour. */
 function lifted(table: ScatterTable, i: number, random: () => number): number {
   if (random() < 0.5) return random();
-  const start = Math.floor(random() * table.n);
+  const start = floor(random() * table.n);
   for (let k = 0; k < table.n; k += 1) {
     const j = (start + k) % table.n;
     if (j !== i && table.near(i, j)) return table.height[j]! + (random() < 0.5 ? 1e-6 : -1e-6);
@@ -139,7 +142,7 @@ function exchanged(table: ScatterTable, i: number, k: number, heat: number, rand
   const [xi, yi, ti, hi] = [table.x[i]!, table.y[i]!, table.turn[i]!, table.height[i]!];
   const [xk, yk, tk, hk] = [table.x[k]!, table.y[k]!, table.turn[k]!, table.height[k]!];
   const more = table.change(i, xk, yk, ti, hk) + table.change(k, xi, yi, tk, hi);
-  if (more <= 0 || random() < Math.exp(-more / heat)) return;
+  if (more <= 0 || random() < exp(-more / heat)) return;
   table.takeBack();
   table.change(i, xi, yi, ti, hi);
 }

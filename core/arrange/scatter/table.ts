@@ -1,5 +1,8 @@
 import type { ScatterTask } from "./print.ts";
 
+// Looked up once: in a loop of millions of turns that is felt.
+const { abs, ceil, cos, floor, hypot, max, min, round, sin, sqrt } = Math;
+
 /**
  * What scattered prints cost as they lie, kept up to date as one of them changes. Each print has a place, a turn and a height; what is higher lies
  * over what is lower, so that lifting one touches only the pairs that it is in.
@@ -87,12 +90,12 @@ export class ScatterTable {
     this.w = Float64Array.from(prints, (p) => p.w);
     this.h = Float64Array.from(prints, (p) => p.h);
     [this.cos, this.sin, this.own, this.shareCost, this.seen] = [floats(), floats(), floats(), floats(), floats()];
-    this.radius = Float64Array.from(prints, (p) => Math.hypot(p.w, p.h) / 2);
+    this.radius = Float64Array.from(prints, (p) => hypot(p.w, p.h) / 2);
     [this.low, this.high] = [new Int32Array(n * n), new Int32Array(n * n)];
     [this.boxes, this.alike] = [new Float64Array(n * n), new Float64Array(n * n)];
     [this.offLow, this.offHigh] = [new Int32Array(n), new Int32Array(n)];
-    this.columns = Math.max(8, Math.round(Math.sqrt((cells * page.w) / page.h)));
-    this.rows = Math.max(8, Math.round(cells / this.columns));
+    this.columns = max(8, round(sqrt((cells * page.w) / page.h)));
+    this.rows = max(8, round(cells / this.columns));
     [this.cellW, this.cellH] = [page.w / this.columns, page.h / this.rows];
     this.layers = new Int16Array(this.columns * this.rows);
     this.coverPrice = ((100 / cells) * n) / 20;
@@ -229,8 +232,8 @@ export class ScatterTable {
     this.y[i] = y;
     if (this.turn[i] !== turn || this.cos[i] === 0) {
       this.turn[i] = turn;
-      this.cos[i] = Math.cos(turn * radians);
-      this.sin[i] = Math.sin(turn * radians);
+      this.cos[i] = cos(turn * radians);
+      this.sin[i] = sin(turn * radians);
     }
     this.height[i] = height;
   }
@@ -242,13 +245,13 @@ export class ScatterTable {
     let cost = 0;
     for (const b of this.must[i]!) {
       const [x, y] = [cx + c * b.x - s * b.y, cy + s * b.x + c * b.y];
-      const ex = b.w * Math.abs(c) + b.h * Math.abs(s);
-      const ey = b.w * Math.abs(s) + b.h * Math.abs(c);
-      const deep = Math.max(safeMm - (x - ex), x + ex - page.w + safeMm, safeMm - (y - ey), y + ey - page.h + safeMm);
-      if (deep > 0) cost += boxPrice * (0.5 + deep / Math.min(b.w, b.h));
+      const ex = b.w * abs(c) + b.h * abs(s);
+      const ey = b.w * abs(s) + b.h * abs(c);
+      const deep = max(safeMm - (x - ex), x + ex - page.w + safeMm, safeMm - (y - ey), y + ey - page.h + safeMm);
+      if (deep > 0) cost += boxPrice * (0.5 + deep / min(b.w, b.h));
     }
     const hardly = hardlyWithin * maxTurn;
-    const turned = Math.abs(this.turn[i]!);
+    const turned = abs(this.turn[i]!);
     if (turned < hardly) cost += turnPrice * (1 - turned / hardly);
     this.offLow[i] = 0;
     this.offHigh[i] = 0;
@@ -294,7 +297,9 @@ export class ScatterTable {
     this.low[ji] = 0;
     this.high[ji] = 0;
     this.boxes[ji] = 0;
-    const lower = this.height[i]! < this.height[j]!;
+    // Of two as high as each other the one that comes first in the list lies lower, as when they are sorted.
+    const [hi, hj] = [this.height[i]!, this.height[j]!];
+    const lower = hi < hj || (hi === hj && i < j);
     const below = lower ? i : j;
     const above = lower ? j : i;
     let alike = 0;
@@ -302,7 +307,7 @@ export class ScatterTable {
     if (overlaps) {
       this.hide(below, above);
       this.boxes[below * n + above] = this.must[below]!.length === 0 ? 0 : this.boxesHidden(below, above);
-      const differ = Math.abs(this.turn[i]! - this.turn[j]!);
+      const differ = abs(this.turn[i]! - this.turn[j]!);
       const within = alikeWithin * this.task.maxTurn;
       if (differ < within) alike = turnPrice * (2 - differ / within);
     }
@@ -319,13 +324,13 @@ export class ScatterTable {
   private overlap(below: number, above: number): boolean {
     const [ca, sa, cb, sb] = [this.cos[above]!, this.sin[above]!, this.cos[below]!, this.sin[below]!];
     const [dx, dy] = [this.x[below]! - this.x[above]!, this.y[below]! - this.y[above]!];
-    const [c, s] = [Math.abs(cb * ca + sb * sa), Math.abs(sb * ca - cb * sa)];
+    const [c, s] = [abs(cb * ca + sb * sa), abs(sb * ca - cb * sa)];
     const [aw, ah, bw, bh] = [this.w[above]! / 2, this.h[above]! / 2, this.w[below]! / 2, this.h[below]! / 2];
     return (
-      Math.abs(ca * dx + sa * dy) < aw + bw * c + bh * s &&
-      Math.abs(ca * dy - sa * dx) < ah + bw * s + bh * c &&
-      Math.abs(cb * dx + sb * dy) < bw + aw * c + ah * s &&
-      Math.abs(cb * dy - sb * dx) < bh + aw * s + ah * c
+      abs(ca * dx + sa * dy) < aw + bw * c + bh * s &&
+      abs(ca * dy - sa * dx) < ah + bw * s + bh * c &&
+      abs(cb * dx + sb * dy) < bw + aw * c + ah * s &&
+      abs(cb * dy - sb * dx) < bh + aw * s + ah * c
     );
   }
 
@@ -368,21 +373,21 @@ export class ScatterTable {
   private boxesHidden(below: number, above: number): number {
     const [ca, sa, cb, sb] = [this.cos[above]!, this.sin[above]!, this.cos[below]!, this.sin[below]!];
     const [halfW, halfH] = [this.w[above]! / 2, this.h[above]! / 2];
-    const [c, s] = [Math.abs(cb * ca + sb * sa), Math.abs(sb * ca - cb * sa)];
+    const [c, s] = [abs(cb * ca + sb * sa), abs(sb * ca - cb * sa)];
     let cost = 0;
     for (const b of this.must[below]!) {
       const dx = this.x[below]! + cb * b.x - sb * b.y - this.x[above]!;
       const dy = this.y[below]! + sb * b.x + cb * b.y - this.y[above]!;
-      const byAboveX = halfW + b.w * c + b.h * s - Math.abs(ca * dx + sa * dy);
+      const byAboveX = halfW + b.w * c + b.h * s - abs(ca * dx + sa * dy);
       if (byAboveX <= 0) continue;
-      const byAboveY = halfH + b.w * s + b.h * c - Math.abs(ca * dy - sa * dx);
+      const byAboveY = halfH + b.w * s + b.h * c - abs(ca * dy - sa * dx);
       if (byAboveY <= 0) continue;
-      const byBoxX = b.w + halfW * c + halfH * s - Math.abs(cb * dx + sb * dy);
+      const byBoxX = b.w + halfW * c + halfH * s - abs(cb * dx + sb * dy);
       if (byBoxX <= 0) continue;
-      const byBoxY = b.h + halfW * s + halfH * c - Math.abs(cb * dy - sb * dx);
+      const byBoxY = b.h + halfW * s + halfH * c - abs(cb * dy - sb * dx);
       if (byBoxY <= 0) continue;
-      const deep = Math.min(byAboveX, byAboveY, byBoxX, byBoxY);
-      cost += boxPrice * (0.5 + deep / Math.min(b.w, b.h));
+      const deep = min(byAboveX, byAboveY, byBoxX, byBoxY);
+      cost += boxPrice * (0.5 + deep / min(b.w, b.h));
     }
     return cost;
   }
@@ -409,9 +414,9 @@ export class ScatterTable {
     const [cx, cy, c, s] = [this.x[i]!, this.y[i]!, this.cos[i]!, this.sin[i]!];
     const [halfW, halfH] = [this.w[i]! / 2, this.h[i]! / 2];
     const { cellW, cellH, columns, rows, layers } = this;
-    const ey = halfW * Math.abs(s) + halfH * Math.abs(c);
-    const first = Math.max(0, Math.ceil((cy - ey) / cellH - 0.5));
-    const last = Math.min(rows - 1, Math.floor((cy + ey) / cellH - 0.5));
+    const ey = halfW * abs(s) + halfH * abs(c);
+    const first = max(0, ceil((cy - ey) / cellH - 0.5));
+    const last = min(rows - 1, floor((cy + ey) / cellH - 0.5));
     let cost = 0;
     for (let row = first; row <= last; row += 1) {
       const dy = (row + 0.5) * cellH - cy;
@@ -420,11 +425,11 @@ export class ScatterTable {
       let to = (halfW - s * dy) / c;
       if (s > 1e-9 || s < -1e-9) {
         const [a, b] = [(c * dy - halfH) / s, (c * dy + halfH) / s];
-        from = Math.max(from, Math.min(a, b));
-        to = Math.min(to, Math.max(a, b));
+        from = max(from, min(a, b));
+        to = min(to, max(a, b));
       }
-      const start = Math.max(0, Math.ceil((cx + from) / cellW - 0.5));
-      const end = Math.min(columns - 1, Math.floor((cx + to) / cellW - 0.5));
+      const start = max(0, ceil((cx + from) / cellW - 0.5));
+      const end = min(columns - 1, floor((cx + to) / cellW - 0.5));
       for (let at = row * columns + start; at <= row * columns + end; at += 1) {
         const k = layers[at]!;
         if (by === 1) cost += k === 0 ? -1 : k * 0.25;

@@ -1,1 +1,2 @@
-export { type Cell, canBeCut, type TilingPattern, type TilingTask, tilingCells, tilingPatterns } from "./tiling.ts";
+export { canBeCut, type TilingPattern, tilingPatterns } from "./patterns.ts";
+export { type Cell, type TilingTask, tilingCells } from "./tiling.ts";

@@ -1,5 +1,7 @@
 import type { Point, Ring, Size } from "#core/geometry";
 
+const { ceil, max } = Math;
+
 /**
  * Cells of patterns that fill a rectangle of `w` × `h` mm from its top left, without gaps: as whole cells that touch its sides, or as cells
  * that its sides are to cut. Row by row; each gives one ring.
@@ -23,7 +25,7 @@ export interface LatticePattern {
   readonly fills?: true;
 }
 
-const range = (n: number): readonly number[] => Array.from({ length: Math.max(0, n) }, (_, i) => i);
+const range = (n: number): readonly number[] => Array.from({ length: max(0, n) }, (_, i) => i);
 const isOdd = (n: number): boolean => n % 2 === 1;
 const sum = (rows: number, of: (row: number) => number): number => range(rows).reduce((s, r) => s + of(r), 0);
 
@@ -152,7 +154,7 @@ export const lattices = {
  */
 export function herringbone({ w, h }: Size, u: number): readonly Ring[] {
   const cells: Ring[] = [];
-  const reach = Math.ceil((w + h) / u) + 4;
+  const reach = ceil((w + h) / u) + 4;
   for (let a = -reach; a <= reach; a += 1)
     for (let b = -reach; b <= reach; b += 1) {
       const [x, y] = [u * (a + 2 * b), u * (a - 2 * b)];

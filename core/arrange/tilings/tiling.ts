@@ -1,34 +1,10 @@
-import {
-  combinedRings,
-  inset,
-  insetRings,
-  type Point,
-  type Rect,
-  type Ring,
-  ringArea,
-  type Sides,
-  type Size,
-} from "#core/geometry";
+import { inset, type Point, type Rect, type Ring, type Sides, type Size } from "#core/geometry";
+import { canBeCut, type TilingPattern } from "./patterns.ts";
 import { herringbone, type LatticePattern, lattices } from "./raw-cells.ts";
+import { areaOf, clippedTo, insetRing, joinedRing } from "./rings-of-cells.ts";
 import { type Circle, circlesIn, fanIn, pennantsIn, ringIn } from "./round-cells.ts";
 
-/** Patterns that fill a room with cells of one shape. The gap is the same, at right angles, along every side (Grünbaum and Shephard, 1987, for the tilings). */
-export const tilingPatterns = [
-  "hexagons",
-  "hexagonsOnSides",
-  "triangles",
-  "diamonds",
-  "bricks",
-  "herringbone",
-  "circles",
-  "pennants",
-  "ring",
-  "fan",
-] as const;
-export type TilingPattern = (typeof tilingPatterns)[number];
-
-/** Those that the room's edge may cut, so that nothing of it stays bare. */
-export const canBeCut: ReadonlySet<TilingPattern> = new Set(["hexagons", "hexagonsOnSides", "triangles", "diamonds"]);
+const { abs, ceil, hypot, log, max, min, round, sqrt } = Math;
 
 export interface TilingTask {
   readonly pattern: TilingPattern;
@@ -56,23 +32,19 @@ export function tilingCells(task: TilingTask): readonly Cell[] {
   // Without gaps over a room larger by half a gap, and then every cell smaller by that: so all gaps are the same.
   const grown = inset(room, -gapMm / 2);
   const onPage = (ring: Ring): Ring => ring.map((p) => ({ x: p.x + grown.x, y: p.y + grown.y }));
-  const shrunk = (rings: readonly Ring[]): Cell[] =>
-    insetRings(rings, gapMm / 2)
-      .toSorted((a, b) => Math.abs(ringArea(b)) - Math.abs(ringArea(a)))
-      .slice(0, 1)
-      .map((ring) => ({ ring }));
+  const shrunk = (whole: Ring): { readonly ring: Ring }[] => {
+    const ring = insetRing(whole, gapMm / 2);
+    return ring ? [{ ring }] : [];
+  };
   if (pattern === "ring") {
     const { middle, wedges } = ringIn(grown, count);
-    const cells = wedges.flatMap((w) => shrunk([onPage(w)]));
+    const cells = wedges.flatMap((w) => shrunk(onPage(w)));
     if (!middle || middle.r <= gapMm / 2) return cells;
     return [{ circle: { x: middle.x + grown.x, y: middle.y + grown.y, r: middle.r - gapMm / 2 } }, ...cells];
   }
-  if (pattern === "fan") return fanIn(grown, count).flatMap((w) => shrunk([onPage(w)]));
+  if (pattern === "fan") return fanIn(grown, count).flatMap((w) => shrunk(onPage(w)));
   const raw = pattern === "herringbone" ? herringboneFor(grown, count) : latticeFor(lattices[pattern], grown, task);
-  return raw
-    .map((ring) => onPage(ring))
-    .flatMap((ring) => shrunk([ring]))
-    .map((cell) => ("ring" in cell ? { ring: reaching(cell.ring, room, task.reach) } : cell));
+  return raw.flatMap((ring) => shrunk(onPage(ring))).map(({ ring }) => ({ ring: reaching(ring, room, task.reach) }));
 }
 
 /** What a spare cell counts for against a shape that is stretched. */
@@ -100,7 +72,7 @@ function latticeFor(of: LatticePattern, room: Size, { count, cut, pattern }: Til
         const at = { rows, columns, cut: cuts };
         const n = of.count(at);
         if (n < count) continue;
-        yield { of: at, cost: Math.log(stretchOf(of.cell(room, at), of.regular)) + (sparePrice * (n - count)) / count };
+        yield { of: at, cost: log(stretchOf(of.cell(room, at), of.regular)) + (sparePrice * (n - count)) / count };
         if (n >= 2 * count) break;
       }
   }
@@ -111,7 +83,7 @@ function latticeFor(of: LatticePattern, room: Size, { count, cut, pattern }: Til
   const ratio = cell.h / cell.w;
   const [least, most] = [of.regular[0] / mostStretch, of.regular[1] * mostStretch];
   const used = {
-    w: ratio > most ? room.w : room.w * Math.min(1, ratio / least),
+    w: ratio > most ? room.w : room.w * min(1, ratio / least),
     h: ratio > most ? (room.h * most) / ratio : room.h,
   };
   const [x, y] = [(room.w - used.w) / 2, (room.h - used.h) / 2];
@@ -121,7 +93,7 @@ function latticeFor(of: LatticePattern, room: Size, { count, cut, pattern }: Til
 
 /** So many of them, those furthest from the middle left out; of two as far the lower one, and then the one further right. */
 function nearestTo<T>(centre: Point, all: readonly T[], count: number, at: (one: T) => Point): readonly T[] {
-  const far = (one: T) => Math.hypot(at(one).x - centre.x, at(one).y - centre.y);
+  const far = (one: T) => hypot(at(one).x - centre.x, at(one).y - centre.y);
   const ranked = all.toSorted((a, b) => far(a) - far(b) || at(a).y - at(b).y || at(a).x - at(b).x);
   const kept = new Set(ranked.slice(0, count));
   return all.filter((one) => kept.has(one));
@@ -133,20 +105,11 @@ const middleOf = (ring: Ring): Point => ({
   y: ring.reduce((s, p) => s + p.y, 0) / ring.length,
 });
 
-const rectRing = ({ w, h }: Size): Ring => [
-  { x: 0, y: 0 },
-  { x: w, y: 0 },
-  { x: w, y: h },
-  { x: 0, y: h },
-];
-
-const liesWithin = (ring: Ring, { w, h }: Size): boolean =>
-  ring.every((p) => p.x >= -1e-6 && p.y >= -1e-6 && p.x <= w + 1e-6 && p.y <= h + 1e-6);
-
 const clipped = (cells: readonly Ring[], room: Size): readonly Ring[] =>
-  cells.flatMap((ring) =>
-    liesWithin(ring, room) ? [ring] : combinedRings([ring], [rectRing(room)], "intersection").slice(0, 1),
-  );
+  cells.flatMap((ring) => {
+    const left = clippedTo(ring, room);
+    return left ? [left] : [];
+  });
 
 /** Cells that share less only touch at a corner. */
 const leastSharedMm = 0.1;
@@ -155,17 +118,16 @@ const leastSharedMm = 0.1;
 function merged(cells: readonly Ring[], count: number): readonly Ring[] {
   const left = [...cells];
   while (left.length > count) {
-    const area = left.map((r) => Math.abs(ringArea(r)));
-    const smallest = area.indexOf(Math.min(...area));
+    const area = left.map((r) => abs(areaOf(r)));
+    const smallest = area.indexOf(min(...area));
     const [cell] = left.splice(smallest, 1) as [Ring];
     const joined = left.flatMap((other, i) => {
       const shared = sharedSide(cell, other);
       if (shared < leastSharedMm) return [];
-      const ring = largest(combinedRings([cell], [other], "union"));
+      const ring = joinedRing(cell, other);
+      if (!ring) return [];
       const [a, b] = [middleOf(cell), middleOf(other)];
-      return [
-        { i, shared, ring, dents: dents(ring), aside: Math.round(Math.min(Math.abs(a.x - b.x), Math.abs(a.y - b.y))) },
-      ];
+      return [{ i, shared, ring, dents: dents(ring), aside: round(min(abs(a.x - b.x), abs(a.y - b.y))) }];
     });
     // What has hardly a dent looks like a cell of its own; else what lies beside it in its row or column.
     const to = joined.toSorted((a, b) => a.dents - b.dents || a.aside - b.aside || b.shared - a.shared)[0];
@@ -174,13 +136,10 @@ function merged(cells: readonly Ring[], count: number): readonly Ring[] {
   return left;
 }
 
-const largest = (rings: readonly Ring[]): Ring =>
-  rings.reduce((most, r) => (Math.abs(ringArea(r)) > Math.abs(ringArea(most)) ? r : most));
-
 /** The share of its convex hull that a ring leaves bare, in steps of a fifth. */
 function dents(ring: Ring): number {
-  const hull = Math.abs(ringArea(convexHull(ring)));
-  return hull === 0 ? 0 : Math.round(5 * (1 - Math.abs(ringArea(ring)) / hull));
+  const hull = abs(areaOf(convexHull(ring)));
+  return hull === 0 ? 0 : round(5 * (1 - abs(areaOf(ring)) / hull));
 }
 
 /** Andrew's monotone chain (1979). */
@@ -206,16 +165,16 @@ function sharedSide(a: Ring, b: Ring): number {
   let sum = 0;
   for (const [i, p] of a.entries()) {
     const q = a[(i + 1) % a.length]!;
-    const length = Math.hypot(q.x - p.x, q.y - p.y);
+    const length = hypot(q.x - p.x, q.y - p.y);
     if (length < 1e-6) continue;
     const [dx, dy] = [(q.x - p.x) / length, (q.y - p.y) / length];
     for (const [j, r] of b.entries()) {
       const s = b[(j + 1) % b.length]!;
-      const off = (o: Point) => Math.abs((o.x - p.x) * dy - (o.y - p.y) * dx);
+      const off = (o: Point) => abs((o.x - p.x) * dy - (o.y - p.y) * dx);
       if (off(r) > 1e-3 || off(s) > 1e-3) continue;
       const along = (o: Point) => (o.x - p.x) * dx + (o.y - p.y) * dy;
       const [from, to] = [along(r), along(s)].toSorted((x, y) => x - y) as [number, number];
-      sum += Math.max(0, Math.min(length, to) - Math.max(0, from));
+      sum += max(0, min(length, to) - max(0, from));
     }
   }
   return sum;
@@ -223,27 +182,27 @@ function sharedSide(a: Ring, b: Ring): number {
 
 /** Herringbone over all of the room: bricks as wide as makes their count right, small cut pieces joined to what lies beside them. */
 function herringboneFor(room: Size, count: number): readonly Ring[] {
-  const about = Math.sqrt((room.w * room.h) / (2 * count));
+  const about = sqrt((room.w * room.h) / (2 * count));
   function* tries() {
     for (let k = 0; k <= 40; k += 1) {
       const u = about * (0.75 + k * 0.0175);
       const cells = clipped(herringbone(room, u), room);
       if (cells.length < count) continue;
       const whole = 2 * u * u;
-      const small = cells.filter((r) => Math.abs(ringArea(r)) < whole / 3).length;
-      yield { of: cells, cost: Math.abs(cells.length - small - count) + 0.3 * (cells.length - count) };
+      const small = cells.filter((r) => abs(areaOf(r)) < whole / 3).length;
+      yield { of: cells, cost: abs(cells.length - small - count) + 0.3 * (cells.length - count) };
     }
   }
   const cells = merged(best(tries()) ?? clipped(herringbone(room, about), room), count);
   return cells.toSorted((a, b) => rowOf(a, about) - rowOf(b, about) || middleOf(a).x - middleOf(b).x);
 }
 
-const rowOf = (ring: Ring, high: number): number => Math.round(middleOf(ring).y / (1.5 * high));
+const rowOf = (ring: Ring, high: number): number => round(middleOf(ring).y / (1.5 * high));
 
 function circleCells({ count, room, gapMm }: TilingTask): readonly Circle[] {
   function* tries() {
     for (let rows = 1; rows <= count; rows += 1) {
-      const columns = Math.ceil(count / rows);
+      const columns = ceil(count / rows);
       const circles = circlesIn(room, columns, rows, gapMm);
       yield { of: circles, cost: -(circles[0]?.r ?? 0) * (1 - (sparePrice * (circles.length - count)) / count) };
     }
@@ -257,10 +216,10 @@ const touching = 1e-3;
 /** Sides of a cell that lie on a side of the room moved outwards, so that what is printed there goes on into the bleed. */
 function reaching(ring: Ring, room: Rect, reach: Sides): Ring {
   const sides = [
-    { on: (p: Point) => Math.abs(p.x - room.x) < touching, by: { x: -reach.left, y: 0 } },
-    { on: (p: Point) => Math.abs(p.x - room.x - room.w) < touching, by: { x: reach.right, y: 0 } },
-    { on: (p: Point) => Math.abs(p.y - room.y) < touching, by: { x: 0, y: -reach.top } },
-    { on: (p: Point) => Math.abs(p.y - room.y - room.h) < touching, by: { x: 0, y: reach.bottom } },
+    { on: (p: Point) => abs(p.x - room.x) < touching, by: { x: -reach.left, y: 0 } },
+    { on: (p: Point) => abs(p.x - room.x - room.w) < touching, by: { x: reach.right, y: 0 } },
+    { on: (p: Point) => abs(p.y - room.y) < touching, by: { x: 0, y: -reach.top } },
+    { on: (p: Point) => abs(p.y - room.y - room.h) < touching, by: { x: 0, y: reach.bottom } },
   ].filter((s) => s.by.x !== 0 || s.by.y !== 0);
   if (sides.length === 0) return ring;
   const moveOf = (a: Point, b: Point): Point | undefined => sides.find((s) => s.on(a) && s.on(b))?.by;

@@ -28,6 +28,10 @@ export const stepCodes = [
   "arrangedAnew",
   "tiledGroup",
   "scattered",
+  "mirroredTiles",
+  "combinedShapes",
+  "grewShape",
+  "madeExact",
   "madeWord",
   "putLetters",
   "ranThrough",
@@ -223,9 +227,6 @@ function merges(last: Step, next: Step): boolean {
   const apartMs = Date.parse(next.at) - Date.parse(last.at);
   return apartMs > 0 && apartMs <= mergeWithinMs;
 }
-
-export const nextUndo = (h: History): StepName | undefined => h.steps[h.done - 1]?.name;
-export const nextRedo = (h: History): StepName | undefined => h.steps[h.done]?.name;
 
 export function undo(now: Editing): Result<Editing, ChangeTrouble> {
   const step = now.history.steps[now.history.done - 1];

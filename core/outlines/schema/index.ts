@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { cornerCuts } from "../corner.ts";
 import type { Outline, OutlineName } from "../index.ts";
 
 /** An outline as it is stored: its kind, and what can be set of that kind besides the corners that every tile has. */
@@ -21,9 +22,12 @@ const pathSchema = z
   .readonly()
   .refine((p) => p[0]?.[0] === "M", { message: "a path begins with where it starts" });
 
+const cornerSchema = z.object({ cut: z.enum(cornerCuts), mm: z.number().nonnegative().max(500) }).readonly();
+
 /** A kind that is missing here does not compile. */
 const kinds = {
   rectangle: stored("rectangle", {}),
+  corners: stored("corners", { each: z.tuple([cornerSchema, cornerSchema, cornerSchema, cornerSchema]).readonly() }),
   ellipse: stored("ellipse", {}),
   arch: stored("arch", {}),
   heart: stored("heart", {}),
@@ -33,11 +37,16 @@ const kinds = {
   tag: stored("tag", {}),
   ticket: stored("ticket", {}),
   scallops: stored("scallops", { sizeMm: z.number().min(2).max(200) }),
+  torn: stored("torn", {
+    depthMm: z.number().min(0.5).max(30),
+    seed: z.number().int().nonnegative().max(1e6),
+  }),
   path: stored("path", { path: pathSchema, bleeds: z.literal(true).optional() }),
 } as const satisfies { readonly [K in OutlineName]: z.ZodType<Extract<Outline, { readonly kind: K }>> };
 
 export const outlineSchema = z.union([
   kinds.rectangle,
+  kinds.corners,
   kinds.ellipse,
   kinds.arch,
   kinds.heart,
@@ -47,5 +56,6 @@ export const outlineSchema = z.union([
   kinds.tag,
   kinds.ticket,
   kinds.scallops,
+  kinds.torn,
   kinds.path,
 ]);

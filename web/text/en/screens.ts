@@ -99,6 +99,14 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the language of dates";
     case "changedUnit":
       return "Changed the unit";
+    case "madeExact":
+      return `Arranged ${tiles} exactly`;
+    case "mirroredTiles":
+      return `Mirrored ${tiles}`;
+    case "combinedShapes":
+      return "Made one shape of several";
+    case "grewShape":
+      return "Grew or shrank a shape";
     case "madeWord":
       return "Made a word of tiles";
     case "putLetters":

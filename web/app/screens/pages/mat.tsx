@@ -26,6 +26,7 @@ import { ReframeLayer } from "./reframe-layer.tsx";
 import { SeamLayer } from "./seam-layer.tsx";
 import { TileLayer } from "./tile-layer.tsx";
 import { TileMenu } from "./tile-menu.tsx";
+import { Traces } from "./traces.tsx";
 import { WriteLayer } from "./write-layer.tsx";
 
 const mat = { w: 30, h: 30 };
@@ -172,6 +173,7 @@ function HeldPage({ view }: { readonly view: PageView }) {
       />
       <TileLayer view={view} page={page} />
       <FreeLayer view={view} page={page} />
+      <Traces view={view} />
       {!open && !writing && <SeamLayer view={view} page={page} />}
       {writing && <WriteLayer key={writing} view={view} tileId={writing} />}
       {open && <ReframeLayer key={open} view={view} tileId={open} />}

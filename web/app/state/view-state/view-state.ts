@@ -1,4 +1,5 @@
 import { createStore } from "zustand/vanilla";
+import type { Frame } from "#core/document";
 import type { Dragged, DropMeaning } from "#core/edit";
 import { noFilter, type PhotoFilter, type Section } from "#core/photo";
 import { type Choice, nothingChosen } from "./choose.ts";
@@ -29,6 +30,8 @@ export interface ViewState {
   readonly tiles: Choice;
   /** The tile that is being reframed. */
   readonly reframing: string | undefined;
+  /** Where tiles lie whose new places are only shown: drawn as a trace over those. */
+  readonly traces: readonly Frame[];
   /** The tile whose words are being written. */
   readonly writing: string | undefined;
   /** A line is to be drawn on it, by which it is straightened. */
@@ -61,6 +64,7 @@ export const createViewState = () =>
     carried: false,
     tiles: nothingChosen,
     reframing: undefined,
+    traces: [],
     writing: undefined,
     straightening: false,
     drawer: "photos",

@@ -20,6 +20,7 @@ import {
 } from "lucide-react";
 import { useState } from "react";
 import {
+  areWords,
   type Frame,
   freeTiles,
   type Page,
@@ -53,6 +54,7 @@ import { copiesAt, editFrames } from "../../../state/edit/free-gestures.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
 import { openPlaced, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
+import { FreeShapes } from "./free-shapes.tsx";
 
 /** Where tiles that lie freely are, by number, and how they lie to each other and to the page. */
 export function FreePlace({ tiles }: { readonly tiles: readonly PlacedTile[] }) {
@@ -63,6 +65,7 @@ export function FreePlace({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
         {only && !more && <Numbers tile={only} />}
         <InOrder ids={tiles.map((t) => t.id)} />
         <Align tiles={tiles} />
+        {!tiles.some(areWords) && <FreeShapes tiles={tiles} />}
       </VStack>
     </PanelSection>
   );

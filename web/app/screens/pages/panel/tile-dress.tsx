@@ -9,11 +9,10 @@ import {
   type PlacedTile,
   type StepCode,
 } from "#core/document";
-import { namedOutlines, newOutline, type Outline, type OutlineName, outlineOf } from "#core/outlines";
-import { formatLength, type Unit } from "#core/units";
+import { namedOutlines, newOutline, type OutlineName, outlineOf } from "#core/outlines";
+import { formatLength } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/index.ts";
 import { Beside } from "../../../components/field-label.tsx";
-import { LengthField } from "../../../components/length-field.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
@@ -21,6 +20,7 @@ import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.t
 import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
+import { OutlineSettings } from "./outline-settings.tsx";
 
 const mostBleedMm = 25;
 
@@ -152,63 +152,3 @@ const ownOutline =
     if (name !== "path") return { set: { outline: newOutline(name) } };
     return tile.tile.outline?.kind === "path" ? {} : { unset: ["outline"] };
   };
-
-interface OutlineSettingsProps {
-  readonly outline: Outline;
-  readonly unit: Unit;
-  readonly ppi: number;
-  readonly onSet: (outline: Outline) => void;
-}
-
-/** What a kind of outline can be told besides its corners. */
-function OutlineSettings({ outline, unit, ppi, onSet }: OutlineSettingsProps) {
-  const count = (
-    label: string,
-    value: number,
-    least: number,
-    most: number,
-    step: number,
-    set: (n: number) => Outline,
-  ) => (
-    <Beside label={label}>
-      <NumberField
-        hideLabel
-        label={label}
-        value={value}
-        least={least}
-        most={most}
-        step={step}
-        onNumber={(n) => onSet(set(n))}
-      />
-    </Beside>
-  );
-  switch (outline.kind) {
-    case "polygon":
-      return count(words.polygonSides, outline.sides, 3, 12, 1, (sides) => ({ ...outline, sides: Math.round(sides) }));
-    case "star":
-      return (
-        <>
-          {count(words.starPoints, outline.points, 3, 24, 1, (points) => ({ ...outline, points: Math.round(points) }))}
-          {count(words.starInner, Math.round(100 * outline.inner), 10, 95, 5, (n) => ({ ...outline, inner: n / 100 }))}
-        </>
-      );
-    case "scallops":
-      return (
-        <Beside label={words.scallopSize}>
-          <LengthField
-            hideLabel
-            label={words.scallopSize}
-            mm={outline.sizeMm}
-            unit={unit}
-            ppi={ppi}
-            onMm={(mm) => {
-              onSet({ ...outline, sizeMm: Math.min(200, Math.max(2, mm)) });
-              return undefined;
-            }}
-          />
-        </Beside>
-      );
-    default:
-      return null;
-  }
-}

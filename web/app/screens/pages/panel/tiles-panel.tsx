@@ -26,6 +26,7 @@ import { aspectsIn } from "../../../state/library/aspects.ts";
 import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
+import { ExactOffer } from "./exact-offer.tsx";
 import { FreePlace } from "./free-place.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
 import { PlainColour } from "./plain-colour.tsx";
@@ -99,6 +100,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
               <X size={17} aria-hidden /> {areFree ? freeWords.remove(ids.length) : words.takeAwayMany(ids.length)}
             </Button>
           )}
+          {areFree && !page.scatter && !tiles.some(areWords) && <ExactOffer key={ids.join()} tiles={tiles} />}
           {page.scatter && areFree && full.length > 0 && <SettleOthers />}
           {full.length > 0 && (
             <Button variant="ghost" onClick={() => emptyThem(session, ids)}>

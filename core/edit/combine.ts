@@ -1,0 +1,117 @@
+import {
+  type Frame,
+  type FreeTile,
+  frameRect,
+  freeTiles,
+  type Page,
+  type PlacedPage,
+  type PlacedTile,
+} from "#core/document";
+import {
+  applyTo,
+  chain,
+  combinedRings,
+  flattened,
+  type Matrix,
+  offsetRings,
+  type PathData,
+  type PathSegment,
+  type Rect,
+  type Ring,
+  record,
+  rotation,
+  translation,
+} from "#core/geometry";
+import { outlineOf } from "#core/outlines";
+
+/** Shapes of free tiles joined, cut out of each other, grown and shrunk. */
+
+export type Combining = "union" | "difference" | "intersection";
+
+/** Below this nothing is left that could be taken hold of, in mm. */
+const leastMm = 1;
+
+const turnOf = ({ centre: { x, y }, turn }: Frame): Matrix =>
+  chain(translation(x, y), rotation((turn * Math.PI) / 180), translation(-x, -y));
+
+/** A tile's shape on the page. */
+function ringsOf({ frame, outline, cornerMm }: PlacedTile): readonly Ring[] {
+  const whole = frameRect(frame);
+  const upright = flattened(record((to) => outlineOf(outline).trace({ whole, seen: whole, cornerMm }, to)));
+  const turn = turnOf(frame);
+  return frame.turn === 0 ? upright : upright.map((ring) => ring.map((p) => applyTo(turn, p)));
+}
+
+const around = (rings: readonly Ring[]): Rect => {
+  const all = rings.flat();
+  const [xs, ys] = [all.map((p) => p.x), all.map((p) => p.y)];
+  const [x, y] = [Math.min(...xs), Math.min(...ys)];
+  return { x, y, w: Math.max(...xs) - x, h: Math.max(...ys) - y };
+};
+
+function shaped(tile: FreeTile, rings: readonly Ring[]): FreeTile | undefined {
+  if (rings.length === 0) return undefined;
+  const { x, y, w, h } = around(rings);
+  if (w < leastMm || h < leastMm) return undefined;
+  const path: PathData = rings.flatMap((ring): PathSegment[] => [
+    ...ring.map((p, i): PathSegment => [i === 0 ? "M" : "L", (p.x - x) / w, (p.y - y) / h]),
+    ["Z"],
+  ]);
+  const frame: Frame = { centre: { x: x + w / 2, y: y + h / 2 }, width: w, height: h, turn: 0 };
+  return { ...tile, cornerMm: 0, frame, outline: { kind: "path", path } };
+}
+
+/** The lowest of these free tiles in the shape that all of them make together, in place of them; the page where nothing is left of it. */
+export function shapesCombined(on: PlacedPage, tileIds: readonly string[], how: Combining): Page {
+  const these = on.tiles.filter((t) => tileIds.includes(t.id) && t.groupId === undefined);
+  const [lowest, ...others] = these;
+  const tile = freeTiles(on.page).find((t) => t.id === lowest?.id);
+  if (!lowest || !tile || others.length === 0) return on.page;
+  const rings = others.reduce<readonly Ring[]>((now, t) => combinedRings(now, ringsOf(t), how), ringsOf(lowest));
+  const next = shaped(tile, rings);
+  if (!next) return on.page;
+  const gone = new Set(others.map((t) => t.id));
+  return { ...on.page, pieces: on.page.pieces.flatMap((p) => (gone.has(p.id) ? [] : p.id === next.id ? [next] : [p])) };
+}
+
+/** A free tile's shape grown by so many mm, or shrunk; the page where nothing is left of it. */
+export function shapeGrown(on: PlacedPage, tileId: string, byMm: number, join: "mitre" | "round"): Page {
+  const placed = on.tiles.find((t) => t.id === tileId);
+  const tile = freeTiles(on.page).find((t) => t.id === tileId);
+  const next = placed && tile && shaped(tile, offsetRings(ringsOf(placed), byMm, join));
+  return next ? { ...on.page, pieces: on.page.pieces.map((p) => (p.id === tileId ? next : p)) } : on.page;
+}
+
+/** Free tiles mirrored, each about its own middle: shape, turn and photo. */
+export function tilesMirrored(page: Page, tileIds: readonly string[], way: "side" | "stack"): Page {
+  const mirrored = (tile: FreeTile): FreeTile => {
+    const { frame, outline, filling } = tile;
+    const path = outline?.kind === "path" ? { ...outline, path: outline.path.map((s) => flipped(s, way)) } : outline;
+    const view =
+      filling.kind === "photo"
+        ? {
+            ...filling.view,
+            byHand: true,
+            flip: !filling.view.flip,
+            // Upside down is mirrored sideways and turned by half.
+            turn: way === "side" ? -filling.view.turn : 180 - filling.view.turn,
+          }
+        : undefined;
+    return {
+      ...tile,
+      frame: { ...frame, turn: -frame.turn },
+      ...(path ? { outline: path } : {}),
+      ...(view ? { filling: { kind: "photo", view } as const } : {}),
+    };
+  };
+  return {
+    ...page,
+    pieces: page.pieces.map((p) => (p.kind === "tile" && tileIds.includes(p.id) ? mirrored(p) : p)),
+  };
+}
+
+function flipped(s: PathSegment, way: "side" | "stack"): PathSegment {
+  if (s[0] === "Z") return s;
+  const [x, y] = way === "side" ? [(v: number) => 1 - v, (v: number) => v] : [(v: number) => v, (v: number) => 1 - v];
+  return s[0] === "C" ? ["C", x(s[1]), y(s[2]), x(s[3]), y(s[4]), x(s[5]), y(s[6])] : [s[0], x(s[1]), y(s[2])];
+}

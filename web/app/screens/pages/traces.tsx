@@ -1,0 +1,21 @@
+import { Box } from "@chakra-ui/react";
+import { frameRect } from "#core/document";
+import { useViewState } from "../../state/session/hooks.ts";
+import { type PageView, placeOf } from "./page-view.ts";
+
+/** Where tiles lay, over where they would lie. */
+export function Traces({ view }: { readonly view: PageView }) {
+  const traces = useViewState((s) => s.traces);
+  return traces.map((frame, i) => (
+    <Box
+      // biome-ignore lint/suspicious/noArrayIndexKey: a trace has nothing but its place
+      key={i}
+      position="absolute"
+      border="2px dashed"
+      borderColor="glaze.500"
+      boxShadow="0 0 0 1px white"
+      pointerEvents="none"
+      style={{ ...placeOf(view, frameRect(frame)), transform: `rotate(${frame.turn}deg)` }}
+    />
+  ));
+}
