@@ -6,7 +6,7 @@ import { photos as words } from "../../text/index.ts";
 import { useServices } from "../services.ts";
 import type { IncomingFile } from "../state/library/library-state.ts";
 import { fromDrop, fromList } from "./import-files.ts";
-import { isProjectFile, takeProjectFile } from "./project/take-project-file.ts";
+import { isProjectFile } from "./project/project-file-name.ts";
 
 const bringsFiles = (e: DragEvent) => e.dataTransfer?.types.includes("Files") ?? false;
 
@@ -38,7 +38,10 @@ export function DropAnywhere() {
       const projects = [...e.dataTransfer.files].filter((f) => isProjectFile(f.name));
       const reading = { signal: new AbortController().signal, onProgress: () => {} };
       // A project file is opened, and what came with it is no photo.
-      if (projects.length > 0) for (const file of projects) void takeProjectFile(services, queries, file, reading);
+      if (projects.length > 0)
+        void import("./project/take-project-file.ts").then(({ takeProjectFile }) => {
+          for (const file of projects) void takeProjectFile(services, queries, file, reading);
+        });
       else void fromDrop(e.dataTransfer).then(bringIn);
     };
     const paste = (e: ClipboardEvent) => {

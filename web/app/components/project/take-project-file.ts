@@ -6,8 +6,6 @@ import { ProjectFileError, readProjectArchive } from "../../state/session/projec
 import { projectsChanged } from "../../state/session/use-projects.ts";
 import { saveAsNew } from "../../state/session/whole-project.ts";
 
-export const isProjectFile = (name: string): boolean => /\.tessip(\.zip)?$/i.test(name);
-
 /** Takes a work that was saved as one file in as a new one, and says how that went. */
 export async function takeProjectFile(
   services: Services,

@@ -7,7 +7,7 @@ import { seenBox } from "#core/lab";
 import type { Photo } from "#core/photo";
 import { pages as words } from "../../../text/index.ts";
 import { fromDrop } from "../../components/import-files.ts";
-import { isProjectFile } from "../../components/project/take-project-file.ts";
+import { isProjectFile } from "../../components/project/project-file-name.ts";
 import { notices } from "../../notices/notices.ts";
 import { type Services, useServices } from "../../services.ts";
 import { holdsMore } from "../../state/edit/arrange-page.ts";
