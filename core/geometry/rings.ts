@@ -91,7 +91,7 @@ export function combinedRings(
       ? intersect(these, those, FillRule.NonZero)
       : how === "difference"
         ? difference(these, those, FillRule.NonZero)
-        : union([...these, ...those], FillRule.NonZero);
+        : union(these, those, FillRule.NonZero);
   return inMm(found).filter((r) => Math.abs(ringArea(r)) > leastMm2);
 }
 
