@@ -334,4 +334,51 @@ test("shapes: for chosen tiles or new ones, with a photo in them, told their set
       expect(Math.max(...(at(x, y) as number[]))).toBeLessThan(60);
     expect(Math.max(...(at(150, 150) as number[]))).toBeGreaterThan(60);
   });
+
+  await test.step("shapes joined, cut out and mirrored; a torn edge, and corners each their own", async () => {
+    await page.getByRole("link", { name: /^Pages/ }).click();
+    await nobodyChosen(page);
+    await onTop(page, 1).focus();
+    await page.keyboard.press("Control+a");
+    await page.getByRole("button", { name: "Cut the upper shapes out of the lowest" }).click();
+    await expectUndo(page, "Made one shape of several");
+    await expect(loose(page)).toHaveCount(1);
+    await expect(page.getByRole("combobox", { name: "Outline" })).toHaveValue("path");
+    await undoButton(page).click();
+    await expect(loose(page)).toHaveCount(2);
+    await nobodyChosen(page);
+    await onTop(page, 2).focus();
+    await page.keyboard.press("Space");
+    await page.getByRole("button", { name: "Mirror left to right" }).click();
+    await expectUndo(page, "Mirrored a tile");
+    const outline = page.getByRole("combobox", { name: "Outline", exact: true });
+    await outline.selectOption("torn");
+    await page.getByRole("button", { name: "Tear it otherwise" }).click();
+    await expectUndo(page, "Changed the outline");
+    await outline.selectOption("corners");
+    await page.getByRole("combobox", { name: "Top right, Outline" }).selectOption("scoop");
+    await typeInto(page, "Top right", "15");
+    await expectUndo(page, "Changed the outline");
+    await typeInto(page, "Grow or shrink by", "4");
+    await page.getByRole("button", { name: "Grow the shape, corners sharp" }).click();
+    await expectUndo(page, "Grew or shrank a shape");
+    await expect.poll(() => number(page, "Width")).toBeCloseTo(88, 0);
+    await nobodyChosen(page);
+  });
+
+  await test.step("tiles put down by eye are shown as they would lie exactly, left alone, and then taken", async () => {
+    await onTop(page, 1).focus();
+    await page.keyboard.press("Control+a");
+    await page.getByRole("button", { name: "Arrange these exactly" }).click();
+    await expect(page.getByRole("status").filter({ hasText: "Dashed is where they lie" })).toBeVisible();
+    await page.getByRole("button", { name: "Leave them" }).click();
+    await expect(loose(page)).toHaveCount(2);
+    await page.getByRole("button", { name: "Arrange these exactly" }).click();
+    await page.getByRole("button", { name: "Take it" }).click();
+    await expectUndo(page, "Arranged 2 tiles exactly");
+    await expect(tiles(page)).toHaveCount(2);
+    await expect(loose(page)).toHaveCount(0);
+    await undoButton(page).click();
+    await expect(loose(page)).toHaveCount(2);
+  });
 });

@@ -40,7 +40,10 @@ const laidOn = ({ page, format }: Pick<PageAt, "page" | "format">, facts: PageFa
 function lettersBox(frame: Frame, words: Words, laid: LaidWords): Rect {
   const m = wordsMatrix(frame, laid, words.style.turn);
   const corners = laid.lines.flatMap((l) => {
-    const r = { x: l.x, y: l.baseline - 0.72 * laid.sizeMm, w: l.width, h: 0.94 * laid.sizeMm };
+    // Of words that are centred by their ink the line is as high as that.
+    const r = words.style.ink
+      ? { x: l.x, y: l.top, w: l.width, h: l.height }
+      : { x: l.x, y: l.baseline - 0.72 * laid.sizeMm, w: l.width, h: 0.94 * laid.sizeMm };
     return cornersOf(r).map((p) => applyTo(m, p));
   });
   return corners.length > 0 ? boundsOf(corners) : { x: frame.centre.x, y: frame.centre.y, w: 0, h: 0 };

@@ -125,13 +125,14 @@ function laidByInk(text: string, style: WordStyle, box: Size, face: Face, ink: I
     set.push({ file: g.file, id: g.id, x: x + g.dx * sizeMm, y: baseline - g.dy * sizeMm });
     x += g.advance * sizeMm;
   }
-  const height = (face.ascent + face.descent) * sizeMm;
-  const top = baseline - face.ascent * sizeMm;
+  // What has to be seen of it is its ink.
+  const [top, height] = [baseline + at.y * sizeMm, at.h * sizeMm];
   const stops: Stop[] = [
     { at: 0, x: x0 },
     { at: text.length, x },
   ];
-  const line: Line = { from: 0, to: text.length, x: x0, width: x - x0, baseline, top, height, glyphs: set, stops };
+  const [left, width] = [x0 + at.x * sizeMm, at.w * sizeMm];
+  const line: Line = { from: 0, to: text.length, x: left, width, baseline, top, height, glyphs: set, stops };
   return { size, sizeMm, lines: [line], hidden: 0, missing: missingIn(text, face) };
 }
 

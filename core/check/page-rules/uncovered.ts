@@ -1,4 +1,4 @@
-import { frameRect } from "#core/document";
+import { pictureRect } from "#core/document";
 import { applyTo, inverse } from "#core/geometry";
 import { tellingTile } from "../fix-tile.ts";
 import { cornersOf, hairMm, spot, viewMatrix } from "../places.ts";
@@ -19,7 +19,7 @@ export const uncovered: PageRule<{ readonly code: "uncovered"; readonly sliverMm
       const matrix = viewMatrix(tile, view, photo, format);
       const back = inverse(matrix);
       const [widthMm, heightMm] = [Math.hypot(matrix.a, matrix.b), Math.hypot(matrix.c, matrix.d)];
-      const outs = cornersOf(frameRect({ ...tile.frame })).flatMap((corner) => {
+      const outs = cornersOf(pictureRect(tile)).flatMap((corner) => {
         const p = applyTo(back, corner);
         return [-p.x * widthMm, (p.x - 1) * widthMm, -p.y * heightMm, (p.y - 1) * heightMm];
       });

@@ -22,10 +22,11 @@ import { shippedPatterns } from "#core/pockets";
 import type { WordRole } from "#core/words";
 import { example } from "../../../text/index.ts";
 import type { Services } from "../../services.ts";
+import { exampleCollage } from "./example-collage.ts";
 
 /** Works to look around in, made from the sample photos by the very means that a person has. */
 
-type Deps = Pick<Services, "library" | "store" | "arranging" | "newId" | "now">;
+type Deps = Pick<Services, "library" | "store" | "arranging" | "newId" | "now" | "fonts">;
 
 const examplePages = 40;
 const exampleSeed = 3;
@@ -33,7 +34,7 @@ const exampleSeed = 3;
 export async function makeExamples(services: Deps, lab: LabCard, onProgress: (share: number) => void): Promise<void> {
   const book = await exampleBook(services, lab, onProgress);
   const at = services.now();
-  for (const project of [book, examplePockets(services)])
+  for (const project of [book, examplePockets(services), await exampleCollage(services)])
     await services.store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
 }
 
