@@ -2,6 +2,7 @@ import { expect, test } from "@jest/globals";
 import {
   arrangedOn,
   arrangedTiles,
+  type Filling,
   type FreeTile,
   freeTiles,
   layTree,
@@ -103,6 +104,40 @@ test("a sliver beside a photo is found and covered; a photo shown whole with muc
   expect(again(fixedBy(project, findings[0]!, "cover"))).toEqual([]);
   expect(codes(shown(0, 60).findings)).toEqual([]);
   expect(codes(shown(1.2).findings)).toEqual([]);
+});
+
+test("of a turned print with a white edge and a foot nothing is bare", () => {
+  const border = { widthMm: 3, footMm: 12, colour: "#ffffff" };
+  const print = { ...tile("a", { ...inside, w: 66, h: 55 }, holding("p")), border };
+  for (const turn of [0, 7, -12])
+    expect(codes(checked([{ ...print, frame: { ...print.frame, turn } }]).findings)).toEqual([]);
+});
+
+test("a head that a shape, another tile or a gap between parts of one photo hides is found", () => {
+  const face = { x: 0.42, y: 0.3, w: 0.16, h: 0.3 };
+  const known = factsOf([
+    photo("p", { focus: { faces: [face], point: { x: 0.5, y: 0.45 }, from: "faces" as const } }),
+    photo("q"),
+  ]);
+  const found = (pieces: readonly FreeTile[]) =>
+    codes(checked(pieces, known).findings).filter((c) => c.startsWith("face"));
+  const whole = tile("a", { ...inside, w: 60, h: 40 }, holding("p"));
+  const { x, y } = whole.frame.centre;
+  expect(found([whole])).toEqual([]);
+  // A bar that runs past the face on the left, in the photo's own place.
+  const bar = { kind: "path", path: [["M", 0, 0], ["L", 0.47, 0], ["L", 0.47, 1], ["L", 0, 1], ["Z"]] } as const;
+  expect(found([{ ...whole, outline: bar, filling: holding("p", { byHand: true }) }])).toEqual(["faceCropped"]);
+  const over = tile("b", { x: x - 2, y: y - 10, w: 20, h: 20 }, holding("q"));
+  expect(found([whole, over])).toEqual(["faceCovered"]);
+  expect(found([over, whole])).toEqual([]);
+  expect(found([whole, { ...over, opacity: 0.2 }])).toEqual([]);
+  const view = (holding("p", { byHand: true }) as Extract<Filling, { kind: "photo" }>).view;
+  const part = (id: string, left: number, w: number): FreeTile => ({
+    ...tile(id, { x: x - 30 + left, y: y - 20, w, h: 40 }, { kind: "photo", view }),
+    through: { id: "one", view },
+  });
+  expect(found([part("l", 0, 28), part("r", 32, 28)])).toEqual(["faceInGap"]);
+  expect(found([part("l", 0, 20), part("r", 22, 38)])).toEqual([]);
 });
 
 test("what ends at the trim is short of the bleed, and is pulled out to it and no further", () => {

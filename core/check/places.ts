@@ -36,7 +36,8 @@ export const cornersOf = ({ x, y, w, h }: Rect): readonly Point[] => [
 
 export const mapped = (r: Rect, m: Matrix): Rect => boundsOf(cornersOf(r).map((p) => applyTo(m, p)));
 
-const frameTurn = ({ centre, turn }: Frame): Matrix =>
+/** The turn of a frame about its centre. */
+export const frameTurn = ({ centre, turn }: Frame): Matrix =>
   chain(translation(centre.x, centre.y), rotation((turn * Math.PI) / 180), translation(-centre.x, -centre.y));
 
 /** What a tile takes up, its turn included. */

@@ -1,7 +1,7 @@
 import { pictureRect } from "#core/document";
 import { applyTo, inverse } from "#core/geometry";
 import { tellingTile } from "../fix-tile.ts";
-import { cornersOf, hairMm, spot, viewMatrix } from "../places.ts";
+import { cornersOf, frameTurn, hairMm, spot, viewMatrix } from "../places.ts";
 import type { PageRule } from "../rule.ts";
 
 /** Wider than this, showing all of a photo with something beside it is plainly meant. */
@@ -19,8 +19,9 @@ export const uncovered: PageRule<{ readonly code: "uncovered"; readonly sliverMm
       const matrix = viewMatrix(tile, view, photo, format);
       const back = inverse(matrix);
       const [widthMm, heightMm] = [Math.hypot(matrix.a, matrix.b), Math.hypot(matrix.c, matrix.d)];
+      const turn = frameTurn(tile.frame);
       const outs = cornersOf(pictureRect(tile)).flatMap((corner) => {
-        const p = applyTo(back, corner);
+        const p = applyTo(back, applyTo(turn, corner));
         return [-p.x * widthMm, (p.x - 1) * widthMm, -p.y * heightMm, (p.y - 1) * heightMm];
       });
       const sliverMm = Math.max(...outs);
