@@ -8,6 +8,7 @@ const order = [
   "random",
   "units",
   "geometry",
+  "drawings",
   "outlines",
   "pixels",
   "words",
@@ -56,7 +57,10 @@ test("the folders of core know only those before them, and each other only throu
 const doors = ["project-file", "safe-folder"];
 
 /** What a package does for core stands behind one file. */
-const behindOneFile: Readonly<Record<string, string>> = { "geometry/rings.ts": "clipper2-ts" };
+const behindOneFile: Readonly<Record<string, string>> = {
+  "geometry/rings.ts": "clipper2-ts",
+  "drawings/svg-shapes.ts": "svg-pathdata",
+};
 
 test("core needs nothing but zod from outside, and that only at its doors, so that no worker carries it; and one package behind one file", () => {
   for (const folder of order)

@@ -1,3 +1,6 @@
+import { mkdtemp, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
@@ -380,5 +383,81 @@ test("shapes: for chosen tiles or new ones, with a photo in them, told their set
     await expect(loose(page)).toHaveCount(0);
     await undoButton(page).click();
     await expect(loose(page)).toHaveCount(2);
+  });
+
+  await test.step("a drawing: its closed shapes become tiles of their size, colour and name; what cannot is said; nothing in it runs", async () => {
+    await openDrawer(page, "Shapes");
+    const folder = await mkdtemp(join(tmpdir(), "tessip-drawing-"));
+    const drawing = async (name: string, inside: string) => {
+      await writeFile(
+        join(folder, name),
+        `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="100mm" height="80mm" viewBox="0 0 100 80">${inside}</svg>`,
+      );
+      const chooser = page.waitForEvent("filechooser");
+      await page.getByRole("button", { name: "Shapes from an SVG file …" }).click();
+      await (await chooser).setFiles(join(folder, name));
+    };
+    const before = await loose(page).count();
+    await drawing(
+      "wall.svg",
+      `<script>document.title = "taken over"</script>
+       <rect onclick="document.title = 'taken over'" width="30" height="20" fill="#b2472a"><title>The door</title></rect>
+       <symbol id="pane" viewBox="0 0 10 10"><circle cx="5" cy="5" r="5"/></symbol>
+       <use xlink:href="#pane" x="40" y="10" width="20" height="20"/>
+       <image href="https://example.org/outside.png" width="10" height="10"/>
+       <text x="1" y="70">Words</text>
+       <path d="M0 60L50 60" fill="none" stroke="black"/>`,
+    );
+    await expectUndo(page, "Took 2 shapes from a drawing");
+    await expect(page.getByText("Left out: 1 open line, 1 piece of text, 1 picture.")).toBeVisible();
+    await expect(loose(page)).toHaveCount(before + 2);
+    await expect(page).not.toHaveTitle(/taken over/);
+    await nobodyChosen(page);
+    await onTop(page, before + 1).focus();
+    await page.keyboard.press("Space");
+    await expect.poll(() => number(page, "Width")).toBeCloseTo(30, 1);
+    await expect.poll(() => number(page, "Height")).toBeCloseTo(20, 1);
+    await undoButton(page).click();
+    await expect(loose(page)).toHaveCount(before);
+    await drawing("words.svg", `<text x="1" y="70">Only words</text>`);
+    await expect(page.getByText(/words\.svg has no closed shape that could become a tile/)).toBeVisible();
+    await drawing("broken.svg", `<rect width="3`);
+    await expect(page.getByText("That file is no SVG drawing that can be read.")).toBeVisible();
+    await expect(loose(page)).toHaveCount(before);
+  });
+
+  await test.step("guides: dragged out of the page's edge, typed, moved by key, snapped to, and dragged off again", async () => {
+    const sheet = await box(page.getByTestId("page"));
+    const perMm = sheet.width / 200;
+    await page.mouse.move(sheet.x - 10, sheet.y + 200);
+    await page.mouse.down();
+    await page.mouse.move(sheet.x + 60 * perMm, sheet.y + 210, { steps: 6 });
+    await page.mouse.up();
+    await expectUndo(page, "Laid a guide");
+    const guide = page.getByRole("separator", { name: /^Guide 1/ });
+    await guide.focus();
+    await page.keyboard.press("Shift+ArrowRight");
+    await expectUndo(page, "Moved a guide");
+    await nobodyChosen(page);
+    const guides = page.getByRole("button", { name: "Guides", exact: true });
+    if ((await guides.getAttribute("aria-expanded")) === "false") await guides.click();
+    await typeInto(page, "Guide 1, from the left", "300");
+    await expect(page.getByText("That is off the page.")).toBeVisible();
+    await typeInto(page, "Guide 1, from the left", "33");
+    await onTop(page, 1).focus();
+    await page.keyboard.press("Space");
+    await expect.poll(() => number(page, "From the left")).toBeGreaterThanOrEqual(0);
+    await typeInto(page, "From the left", "35");
+    const b = await box(onTop(page, 1));
+    await pull(page, { x: b.x + b.width / 2, y: b.y + b.height / 2 }, -1.5 * perMm, 0);
+    await expect.poll(() => number(page, "From the left")).toBeCloseTo(33, 1);
+    await nobodyChosen(page);
+    const line = await box(guide);
+    await page.mouse.move(line.x + line.width / 2, sheet.y + sheet.height - 12);
+    await page.mouse.down();
+    await page.mouse.move(sheet.x - 30, sheet.y + sheet.height - 12, { steps: 5 });
+    await page.mouse.up();
+    await expectUndo(page, "Removed a guide");
+    await expect(guide).toHaveCount(0);
   });
 });

@@ -4,6 +4,8 @@ export { type Dragged, type DropMeaning, meaningOfDrop } from "./drop-meaning.ts
 export { type PocketsFilled, pocketsFilled } from "./fill-pockets.ts";
 export { type FinishedFlow, finishedFlow } from "./finished-flow.ts";
 export * from "./free/index.ts";
+export { drawingOnPage } from "./from-drawing.ts";
+export { type Guide, guideAdded, guideMoved, guideRemoved } from "./guides.ts";
 export { laidFreely, shapeInMiddle } from "./lay-freely.ts";
 export { lettersInTiles, withWordOfTiles, wordOfTiles } from "./letters.ts";
 export { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } from "./looks.ts";

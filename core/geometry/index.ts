@@ -38,6 +38,7 @@ export {
 } from "./rect.ts";
 export {
   combinedRings,
+  evenOddRings,
   flattened,
   insetRings,
   offsetRings,

@@ -95,6 +95,10 @@ export function combinedRings(
   return inMm(found).filter((r) => Math.abs(ringArea(r)) > leastMm2);
 }
 
+/** What rings fill by the even-odd rule, as rings that fill the same by the nonzero rule. */
+export const evenOddRings = (rings: readonly Ring[]): readonly Ring[] =>
+  inMm(union(counted(rings), FillRule.EvenOdd)).filter((r) => Math.abs(ringArea(r)) > leastMm2);
+
 /** Area within a ring, in mm²; negative where it runs anticlockwise on the page. */
 export function ringArea(ring: Ring): number {
   let sum = 0;

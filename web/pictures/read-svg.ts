@@ -1,4 +1,5 @@
 import DOMPurify from "dompurify";
+import type { ColourOf, SvgElement } from "#core/drawings";
 import {
   attributeLooksOutside,
   mostSvgElements,
@@ -15,7 +16,7 @@ import { previewLongPx } from "./preview-sizes.ts";
 
 export type SvgTrouble = "svgTooLarge" | "svgTooHeavy" | "svgDamaged";
 
-class UnreadableSvg extends Error {
+export class UnreadableSvg extends Error {
   readonly code: SvgTrouble;
   constructor(code: SvgTrouble, name: string) {
     super(name);
@@ -161,6 +162,40 @@ function clean(
     (r) => !("element" in r) || !["HEAD", "BODY", "#comment"].includes(r.element.nodeName),
   );
   return { svg, takenOut: Math.max(outside, removed.length) };
+}
+
+/** A drawing's elements as plain data, parsed where nothing runs and nothing is fetched. */
+export async function readDrawing(file: File): Promise<SvgElement> {
+  if (file.size > mostBytes) throw new UnreadableSvg("svgTooLarge", file.name);
+  const { text } = withoutHandlers(textOf(await file.arrayBuffer()));
+  const doc = new DOMParser().parseFromString(weighed(text, file.name), "image/svg+xml");
+  const root = doc.documentElement;
+  if (root.localName !== "svg") throw new UnreadableSvg("svgDamaged", file.name);
+  return elementOf(root, 0);
+}
+
+const deepestElement = 300;
+
+const elementOf = (e: Element, depth: number): SvgElement => ({
+  name: e.localName,
+  attributes: Object.fromEntries([...e.attributes].map((a) => [a.localName, a.value])),
+  children: depth < deepestElement ? [...e.children].map((c) => elementOf(c, depth + 1)) : [],
+  text: e.localName === "title" ? (e.textContent ?? "") : "",
+});
+
+/** CSS colours as the browser reads them. */
+export function browserColour(): ColourOf {
+  const ctx = new OffscreenCanvas(1, 1).getContext("2d")!;
+  return (text) => {
+    ctx.fillStyle = "#010203";
+    ctx.fillStyle = text;
+    const first = ctx.fillStyle;
+    ctx.fillStyle = "#040506";
+    ctx.fillStyle = text;
+    // What it does not know leaves the colour as it was.
+    if (first !== ctx.fillStyle) return undefined;
+    return /^#[0-9a-f]{6}$/.test(first) ? first : undefined;
+  };
 }
 
 /** Gives the drawing a size of its own, without which an image has none. */

@@ -331,6 +331,12 @@ export const barePageSchema = z
       .object({ sizeId: z.string().max(40), sideways: z.boolean(), copies: z.number().int().min(1).max(999) })
       .readonly()
       .optional(),
+    /** Lines to lay things by, in mm from the left (`x`) or the top (`y`); never printed. */
+    guides: z
+      .array(z.object({ axis: z.enum(["x", "y"]), mm: z.number().min(-100).max(3100) }).readonly())
+      .max(100)
+      .readonly()
+      .optional(),
     /** How its prints were scattered: to do so again, or otherwise. Where they lie is kept with each of them. */
     scatter: scatterSchema.optional(),
     ...ownLook,

@@ -4,7 +4,7 @@ import type { Point, Rect } from "#core/geometry";
 import { bleedBox, safeBox, trimBox } from "#core/lab";
 import { boundsOf, cornersOf } from "./frames.ts";
 
-export const snapKinds = ["trim", "bleed", "safe", "margin", "centre", "fold", "tile"] as const;
+export const snapKinds = ["guide", "trim", "bleed", "safe", "margin", "centre", "fold", "tile"] as const;
 export type SnapKind = (typeof snapKinds)[number];
 export type SnapAxis = "x" | "y";
 
@@ -58,6 +58,8 @@ export function snapTargets(on: PlacedPage, moved: ReadonlySet<string>): SnapTar
   sides(insideRect(look, format), "margin", false);
   lines.push({ axis: "x", at: trim.w / 2, kind: "centre", from: 0, to: trim.h });
   lines.push({ axis: "y", at: trim.h / 2, kind: "centre", from: 0, to: trim.w });
+  for (const { axis, mm } of on.page.guides ?? [])
+    lines.push({ axis, at: mm, kind: "guide", from: 0, to: axis === "x" ? trim.h : trim.w });
   for (const { atMm } of format.folds ?? []) lines.push({ axis: "x", at: atMm, kind: "fold", from: 0, to: trim.h });
   const others = on.tiles.filter((t) => !moved.has(t.id));
   for (const { frame } of others) {

@@ -4,6 +4,7 @@ export const free = {
   sizeIt: "Drag to size it. Shift keeps its shape, Ctrl keeps its middle, Alt snaps to nothing.",
   turnIt: "Drag to turn it, with Shift in steps",
   snaps: {
+    guide: "guide",
     trim: "page edge",
     bleed: "end of the bleed",
     safe: "safe line",
@@ -72,4 +73,15 @@ export const free = {
   shrink: "Shrink the shape",
   grow: "Grow the shape, corners sharp",
   growRound: "Grow the shape, corners round",
+  guides: "Guides",
+  guide: (n: number, at: string) => `Guide ${n}, at ${at}`,
+  guideOut: "Drag a guide onto the page",
+  guideFrom: {
+    x: (n: number) => `Guide ${n}, from the left`,
+    y: (n: number) => `Guide ${n}, from the top`,
+  },
+  guideRemove: (n: number) => `Remove guide ${n}`,
+  guideOff: "That is off the page.",
+  guideUpright: "Upright guide",
+  guideLevel: "Level guide",
 };

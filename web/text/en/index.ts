@@ -1,5 +1,6 @@
 export * from "./book.ts";
 export * from "./check.ts";
+export * from "./drawings.ts";
 export * from "./example.ts";
 export { formats, language } from "./formats.ts";
 export * from "./free.ts";

@@ -107,6 +107,14 @@ export function stepWords({ code, count }: StepName): string {
       return "Made one shape of several";
     case "grewShape":
       return "Grew or shrank a shape";
+    case "tookDrawing":
+      return `Took ${count === 1 ? "a shape" : `${count} shapes`} from a drawing`;
+    case "laidGuide":
+      return "Laid a guide";
+    case "movedGuide":
+      return "Moved a guide";
+    case "removedGuide":
+      return "Removed a guide";
     case "madeWord":
       return "Made a word of tiles";
     case "putLetters":

@@ -19,6 +19,7 @@ import { CutLines } from "./cut-lines.tsx";
 import { EmptyPage } from "./empty-page.tsx";
 import { FacingPage, useFacing } from "./facing-page.tsx";
 import { FreeLayer } from "./free/free-layer.tsx";
+import { GuideLayer } from "./free/guide-layer.tsx";
 import { MatTools } from "./mat-tools.tsx";
 import { openSheet } from "./open-sheet.ts";
 import { openingView, openSize, type PageView, toPage } from "./page-view.ts";
@@ -129,6 +130,7 @@ export function Mat() {
                 {held}
               </Box>
             </TileMenu>
+            <GuideLayer view={view} />
             {cutLines && <CutLines view={view} format={format} />}
             {begins && (
               <Box position="absolute" inset="0" boxShadow="inset 0 0 0 4px {colors.glaze.500}" pointerEvents="none" />

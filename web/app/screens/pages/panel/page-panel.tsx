@@ -10,6 +10,7 @@ import { ArrangementSection } from "./arrangement-section.tsx";
 import { Backdrop } from "./backdrop.tsx";
 import { BookSection } from "./book-section.tsx";
 import { ColourRow } from "./colour-row.tsx";
+import { GuidesSection } from "./guides-section.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { Margins } from "./margins.tsx";
 import { PageActs } from "./page-acts.tsx";
@@ -120,6 +121,7 @@ export const PagePanel = memo(function PagePanel() {
         <Backdrop look={look} onShow={show} onKeep={keep} />
       </PanelSection>
       <BookSection />
+      <GuidesSection />
     </>
   );
 });

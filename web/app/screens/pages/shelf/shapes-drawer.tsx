@@ -1,11 +1,12 @@
-import { chakra, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { Button, chakra, Text } from "@chakra-ui/react";
+import { useRef, useState } from "react";
 import { record } from "#core/geometry";
 import { namedOutlines, newOutline, type OutlineName, outlineOf } from "#core/outlines";
 import { svgPath } from "#core/painters";
-import { panel, shelf as words } from "../../../../text/index.ts";
+import { drawings, panel, shelf as words } from "../../../../text/index.ts";
 import { useServices } from "../../../services.ts";
 import { takeShape } from "../../../state/edit/shapes.ts";
+import { takeDrawing } from "../../../state/edit/take-drawing.ts";
 import { useSession } from "../../../state/session/hooks.ts";
 import { CardStrip } from "./card-strip.tsx";
 import { DrawerFrame } from "./drawer-frame.tsx";
@@ -15,12 +16,30 @@ export function ShapesDrawer() {
   const services = useServices();
   const session = useSession();
   const [at, setAt] = useState(0);
+  const chooser = useRef<HTMLInputElement>(null);
   return (
     <DrawerFrame
       tools={
-        <Text fontSize="13.5px" color="fg.subtle" truncate>
-          {words.shapesHelp}
-        </Text>
+        <>
+          <Text fontSize="13.5px" color="fg.subtle" truncate>
+            {words.shapesHelp}
+          </Text>
+          <Button size="sm" h="7" px="2.5" fontSize="13px" variant="outline" onClick={() => chooser.current?.click()}>
+            {drawings.take}
+          </Button>
+          <input
+            ref={chooser}
+            type="file"
+            accept=".svg,image/svg+xml"
+            hidden
+            aria-label={drawings.take}
+            onChange={(e) => {
+              const [file] = e.currentTarget.files ?? [];
+              e.currentTarget.value = "";
+              if (file) void takeDrawing(services, session, file);
+            }}
+          />
+        </>
       }
     >
       <CardStrip label={words.drawers.shapes} count={namedOutlines.length} stop={at} onStop={setAt}>

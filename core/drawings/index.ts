@@ -1,0 +1,1 @@
+export { type ColourOf, type DrawnShape, type DrawnShapes, type SvgElement, shapesOfSvg } from "./svg-shapes.ts";

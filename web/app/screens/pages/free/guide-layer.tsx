@@ -1,0 +1,107 @@
+import { type PointerEvent, useRef } from "react";
+import { type Guide, guideAdded, guideMoved, guideRemoved } from "#core/edit";
+import { formatLength } from "#core/units";
+import { free as words } from "../../../../text/index.ts";
+import { keep, show } from "../../../state/edit/tree-gestures.ts";
+import { shownPage, useProject, useSession } from "../../../state/session/hooks.ts";
+import { openPlaced } from "../../../state/session/project-session.ts";
+import type { PageView } from "../page-view.ts";
+import css from "./guide-layer.module.css";
+
+type Axis = Guide["axis"];
+const axes = ["x", "y"] as const;
+const stepMm = { plain: 1, fine: 0.1, far: 10 };
+
+/** Lines to lay things by: moved by hand and by key, dragged off the page to remove them, and new ones out of the page's edges. */
+export function GuideLayer({ view }: { readonly view: PageView }) {
+  const session = useSession();
+  const guides = useProject((s) => shownPage(s).guides);
+  const { format, unit } = useProject((s) => s.project);
+  const held = useRef<{ readonly at: number | undefined; readonly axis: Axis }>(undefined);
+  const most = (axis: Axis) => {
+    const { format: of } = openPlaced(session.state.getState());
+    return axis === "x" ? of.widthMm : of.heightMm;
+  };
+  const mmAt = (axis: Axis, e: PointerEvent<HTMLElement>): number => {
+    const r = e.currentTarget.parentElement!.getBoundingClientRect();
+    return (axis === "x" ? e.clientX - r.left : e.clientY - r.top) / view.scale + view.box[axis];
+  };
+  const edit = (at: number | undefined, axis: Axis, mm: number) => (on: ReturnType<typeof openPlaced>) =>
+    at === undefined
+      ? mm >= 0 && mm <= most(axis)
+        ? guideAdded(on.page, { axis, mm })
+        : on.page
+      : guideMoved(on.page, at, mm, most(axis));
+  const grab = (at: number | undefined, axis: Axis) => (e: PointerEvent<HTMLElement>) => {
+    if (e.button !== 0) return;
+    e.stopPropagation();
+    e.currentTarget.setPointerCapture(e.pointerId);
+    held.current = { at, axis };
+  };
+  const drag = (e: PointerEvent<HTMLElement>) => {
+    const h = held.current;
+    if (h) show(session, edit(h.at, h.axis, mmAt(h.axis, e)));
+  };
+  const release = (e: PointerEvent<HTMLElement>) => {
+    const h = held.current;
+    held.current = undefined;
+    if (!h) return;
+    const mm = mmAt(h.axis, e);
+    const gone = h.at !== undefined && (mm < 0 || mm > most(h.axis));
+    keep(session, h.at === undefined ? "laidGuide" : gone ? "removedGuide" : "movedGuide", 1, edit(h.at, h.axis, mm));
+  };
+  const cancel = () => {
+    held.current = undefined;
+    session.dropPreview();
+  };
+  const hands = { onPointerMove: drag, onPointerUp: release, onPointerCancel: cancel };
+  return (
+    <div className={css.layer}>
+      {axes.map((axis) => (
+        <div
+          key={axis}
+          className={axis === "x" ? css.fromLeft : css.fromTop}
+          title={words.guideOut}
+          data-guide-from={axis}
+          onPointerDown={grab(undefined, axis)}
+          {...hands}
+        />
+      ))}
+      {(guides ?? []).map(({ axis, mm }, i) => (
+        // biome-ignore lint/a11y/useSemanticElements: a line on a page that is moved is no rule between texts
+        <div
+          // biome-ignore lint/suspicious/noArrayIndexKey: a line has nothing but its place
+          key={i}
+          role="separator"
+          aria-orientation={axis === "x" ? "vertical" : "horizontal"}
+          aria-label={words.guide(i + 1, formatLength(mm, unit, format.ppi))}
+          aria-valuenow={mm}
+          aria-valuemin={0}
+          aria-valuemax={most(axis)}
+          tabIndex={0}
+          className={axis === "x" ? css.upright : css.level}
+          style={{ [axis === "x" ? "left" : "top"]: (mm - view.box[axis]) * view.scale }}
+          onPointerDown={grab(i, axis)}
+          {...hands}
+          onKeyDown={(e) => {
+            const by = e.shiftKey ? stepMm.far : e.altKey ? stepMm.fine : stepMm.plain;
+            const way = { ArrowLeft: -by, ArrowUp: -by, ArrowRight: by, ArrowDown: by }[e.key];
+            if (e.key === "Delete" || e.key === "Backspace")
+              keep(session, "removedGuide", 1, (on) => guideRemoved(on.page, i));
+            else if (way !== undefined)
+              keep(
+                session,
+                "movedGuide",
+                1,
+                (on) => guideMoved(on.page, i, Math.min(most(axis), Math.max(0, mm + way)), most(axis)),
+                `guide-${i}`,
+              );
+            else return;
+            e.preventDefault();
+            e.stopPropagation();
+          }}
+        />
+      ))}
+    </div>
+  );
+}

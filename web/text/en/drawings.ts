@@ -1,0 +1,31 @@
+import type { DrawnShapes } from "#core/drawings";
+
+type LeftOut = DrawnShapes["leftOut"];
+
+const parts = ({ open, words, pictures, broken }: LeftOut): string[] =>
+  [
+    [open, "open line", "open lines"],
+    [words, "piece of text", "pieces of text"],
+    [pictures, "picture", "pictures"],
+    [broken, "shape that cannot be read or has no area", "shapes that cannot be read or have no area"],
+  ].flatMap(([n, one, many]) => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]));
+
+export const drawings = {
+  take: "Shapes from an SVG file …",
+  taken: (n: number) => (n === 1 ? "1 shape is on the page." : `${n} shapes are on the page.`),
+  leftOut: (left: LeftOut) => {
+    const all = parts(left);
+    return all.length === 0 ? "" : `Left out: ${all.join(", ")}.`;
+  },
+  none: (name: string, left: LeftOut) => {
+    const all = parts(left);
+    const what = all.length === 0 ? "" : ` It has ${all.join(", ")}.`;
+    return `${name} has no closed shape that could become a tile.${what}${left.words > 0 ? " Turn text into paths where the drawing was made." : ""}`;
+  },
+  tooMany: (n: number, most: number) => `That drawing has ${n} shapes. A page holds ${most} tiles at most.`,
+  trouble: {
+    svgTooLarge: "That file is larger than 8 MB. It was left alone.",
+    svgTooHeavy: "That drawing has too many parts to be read safely. It was left alone.",
+    svgDamaged: "That file is no SVG drawing that can be read.",
+  },
+};
