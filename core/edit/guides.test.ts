@@ -1,5 +1,5 @@
 import { expect, test } from "@jest/globals";
-import { placePage } from "#core/document";
+import { pageChanges, placePage } from "#core/document";
 import { collage } from "../document/project.fixture.ts";
 import { snapMove } from "./free/snapping.ts";
 import { guideAdded, guideMoved, guideRemoved, snapTargets } from "./index.ts";
@@ -20,6 +20,14 @@ test("guides are laid, moved, and gone when they are moved off the page; without
   expect(guideRemoved(one, 0)).toEqual(page);
   expect(guideRemoved(one, 7)).toBe(one);
   expect(guideMoved(one, 7, 3, 200)).toBe(one);
+});
+
+test("small changes say that a guide was laid, and undo it", () => {
+  const guided = guideAdded(page, { axis: "y", mm: 20 });
+  expect(pageChanges(page, guided)).toEqual([
+    { type: "setPages", items: [{ id: page.id, set: { guides: [{ axis: "y", mm: 20 }] } }] },
+  ]);
+  expect(pageChanges(guided, page)).toMatchObject([{ items: [{ unset: ["guides"] }] }]);
 });
 
 test("what is moved comes to lie on a guide, and is told so", () => {

@@ -8,37 +8,48 @@ import type { TileFields } from "./kinds/set-tiles.ts";
 
 /** What makes one state of a page of another, in as few and small changes as can be. */
 
-const pageKeys = [
-  ...lookKeys,
-  "span",
-  "blank",
-  "paced",
-  "plain",
-  "scatter",
-] as const satisfies readonly (keyof PageFields)[];
-const groupKeys = [
-  "room",
-  "arrangement",
-  "first",
-  "gapMm",
-  "cornerMm",
-  "border",
-  "name",
-  "hidden",
-] as const satisfies readonly (keyof GroupFields)[];
-const tileKeys = [
-  "filling",
-  "frame",
-  "cornerMm",
-  "border",
-  "outline",
-  "opacity",
-  "lock",
-  "cardBleedMm",
-  "through",
-  "name",
-  "hidden",
-] as const satisfies readonly (keyof TileFields)[];
+/** Every field, or one that is new would be shown and then not kept: a missing one does not compile. */
+const keysOf = <T extends object>(all: { readonly [K in keyof Required<T>]: true }) =>
+  Object.keys(all) as unknown as readonly (keyof T)[];
+
+const pageKeys = keysOf<PageFields>({
+  gapMm: true,
+  margin: true,
+  cornerMm: true,
+  border: true,
+  background: true,
+  backdrop: true,
+  span: true,
+  blank: true,
+  paced: true,
+  plain: true,
+  print: true,
+  guides: true,
+  scatter: true,
+});
+const groupKeys = keysOf<GroupFields>({
+  room: true,
+  arrangement: true,
+  first: true,
+  gapMm: true,
+  cornerMm: true,
+  border: true,
+  name: true,
+  hidden: true,
+});
+const tileKeys = keysOf<TileFields>({
+  filling: true,
+  frame: true,
+  cornerMm: true,
+  border: true,
+  outline: true,
+  opacity: true,
+  lock: true,
+  cardBleedMm: true,
+  through: true,
+  name: true,
+  hidden: true,
+});
 
 /** A page that has hardly anything in common with what it was is replaced as a whole. */
 export function pageChanges(was: Page, is: Page): readonly Change[] {

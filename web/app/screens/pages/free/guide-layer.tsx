@@ -40,7 +40,10 @@ export function GuideLayer({ view }: { readonly view: PageView }) {
   };
   const drag = (e: PointerEvent<HTMLElement>) => {
     const h = held.current;
-    if (h) show(session, edit(h.at, h.axis, mmAt(h.axis, e)));
+    if (!h) return;
+    const mm = mmAt(h.axis, e);
+    // One that is dragged off stays at the edge while it is held: gone, it could not be let go of.
+    show(session, edit(h.at, h.axis, h.at === undefined ? mm : Math.min(most(h.axis), Math.max(0, mm))));
   };
   const release = (e: PointerEvent<HTMLElement>) => {
     const h = held.current;
