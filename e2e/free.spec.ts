@@ -426,6 +426,24 @@ test("shapes: for chosen tiles or new ones, with a photo in them, told their set
     await expect(loose(page)).toHaveCount(before);
   });
 
+  await test.step("a shape dragged out of its drawer lies where it is let go", async () => {
+    const before = await loose(page).count();
+    await openDrawer(page, "Shapes");
+    await nobodyChosen(page);
+    const sheet = await box(page.getByTestId("page"));
+    const from = await box(shape("Arch"));
+    await page.mouse.move(from.x + 40, from.y + 30);
+    await page.mouse.down();
+    await page.mouse.move(sheet.x + sheet.width * 0.3, sheet.y + sheet.height * 0.5, { steps: 8 });
+    await expect(loose(page)).toHaveCount(before + 1);
+    await page.mouse.up();
+    await expectUndo(page, "Put a shape on the page");
+    await expect.poll(() => number(page, "From the left")).toBeCloseTo(60 - 35, 0);
+    await expect(page.getByRole("combobox", { name: "Outline", exact: true })).toHaveValue("arch");
+    await undoButton(page).click();
+    await expect(loose(page)).toHaveCount(before);
+  });
+
   await test.step("guides: dragged out of the page's edge, typed, moved by key, snapped to, and dragged off again", async () => {
     const sheet = await box(page.getByTestId("page"));
     const perMm = sheet.width / 200;

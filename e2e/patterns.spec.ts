@@ -97,6 +97,14 @@ test("patterns, scattered prints, one photo through several tiles, and letters",
     await expect(tiles(page)).toHaveCount(10);
   });
 
+  await test.step("let go, the cells lie freely as they lay; undone, they are a pattern again", async () => {
+    await page.getByRole("button", { name: "Let these tiles lie freely" }).click();
+    await expectUndo(page, "Let 10 tiles lie freely");
+    await expect(loose(page)).toHaveCount(10);
+    await undoButton(page).click();
+    await expect(tiles(page)).toHaveCount(10);
+  });
+
   await test.step("prints scattered: taken, one of them moved, the others settled around it, captions on their feet", async () => {
     await openDrawer(page, "Other ways");
     await page.getByText("Scattered", { exact: true }).click();

@@ -4,7 +4,7 @@ import { type FreeTile, freeTiles, newFreeTile, type Page, type PlacedTile, plac
 import { flattened, record, ringArea } from "#core/geometry";
 import { outlineOf } from "#core/outlines";
 import { collage, counter } from "../document/project.fixture.ts";
-import { madeExact, shapeGrown, shapesCombined, tilesMirrored } from "./index.ts";
+import { letFree, madeExact, shapeGrown, shapesCombined, tiled, tilesMirrored } from "./index.ts";
 
 const project = collage([]);
 const format = { ...project.format, widthMm: 300, heightMm: 300, bleedMm: 0 };
@@ -107,4 +107,19 @@ test("tiles put down by eye become one group where the lowest lay, with the page
   const gap = right.frame.centre.x - right.frame.width / 2 - (left.frame.centre.x + left.frame.width / 2);
   expect(gap).toBeCloseTo(on(next).look.gapMm, 6);
   expect(madeExact(on(p), [a.id], newId)).toBe(p);
+});
+
+test("a group let go lies as it lay, to the last shape, and can be made exact again", () => {
+  const five = collage([1.5, 1, 0.7, 1.5, 1]);
+  const before = placePage(five.pages[0]!, five.format, five.style);
+  const tilings = tiled(before.groups[0]!.group.id, { pattern: "diamonds", cut: false, sag: 0 }, () => undefined);
+  for (const page of [before.page, tilings(before)]) {
+    const placed = placePage(page, five.format, five.style);
+    const loose = placePage(letFree(placed, placed.groups[0]!.group.id), five.format, five.style);
+    expect(loose.groups).toEqual([]);
+    const seen = (p: typeof placed) =>
+      p.tiles.map(({ id, frame, outline, cornerMm, border }) => ({ id, frame, outline, cornerMm, border }));
+    expect(seen(loose)).toEqual(seen(placed));
+    expect(letFree(loose, "gone")).toBe(loose.page);
+  }
 });

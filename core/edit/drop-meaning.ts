@@ -1,11 +1,13 @@
 import type { Edge } from "#core/arrange";
 import { arrangedOn, frameRect, groupAt, isArranged, liesOn, type PlacedPage } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
+import type { OutlineName } from "#core/outlines";
 import type { Section } from "#core/photo";
 
 export type Dragged =
   | { readonly from: "shelf"; readonly photoId: string; readonly section: Section }
-  | { readonly from: "tile"; readonly tileId: string };
+  | { readonly from: "tile"; readonly tileId: string }
+  | { readonly from: "shapes"; readonly outline: OutlineName };
 
 export type DropMeaning =
   | { readonly does: "nothing" }
@@ -25,6 +27,8 @@ export type DropMeaning =
   | { readonly does: "face"; readonly tileId: string; readonly pageId: string }
   /** It lies on its own, over the rest. */
   | { readonly does: "lay"; readonly photoId: string; readonly at: Point }
+  /** A new tile of that shape, over the rest. */
+  | { readonly does: "shape"; readonly outline: OutlineName; readonly at: Point }
   /** It lies behind all of the page. */
   | { readonly does: "back"; readonly photoId: string };
 
@@ -38,6 +42,7 @@ const edgeShare = 0.22;
  */
 export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | undefined): DropMeaning {
   if (!at) return { does: "nothing" };
+  if (dragged.from === "shapes") return { does: "shape", outline: dragged.outline, at };
   if (dragged.from === "shelf" && dragged.section === "ornaments") return { does: "lay", photoId: dragged.photoId, at };
   // What lies freely lies over the others, and takes a photo where it holds one or nothing.
   const free = on.tiles.findLast((t) => !isArranged(t) && t.filling.kind !== "words" && liesOn(t, at));
@@ -61,7 +66,7 @@ export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | unde
 }
 
 /** What letting go means where no tile lies. */
-function besideTiles(dragged: Dragged, on: PlacedPage, at: Point): DropMeaning {
+function besideTiles(dragged: Exclude<Dragged, { readonly from: "shapes" }>, on: PlacedPage, at: Point): DropMeaning {
   const near = nearestIn(on, at);
   if (near && dragged.from === "shelf") return { does: "slip", photoId: dragged.photoId, ...near };
   const outer = near ? undefined : outerEdge(on, at);

@@ -6,10 +6,10 @@ export { type FinishedFlow, finishedFlow } from "./finished-flow.ts";
 export * from "./free/index.ts";
 export { drawingOnPage } from "./from-drawing.ts";
 export { type Guide, guideAdded, guideMoved, guideRemoved } from "./guides.ts";
-export { laidFreely, shapeInMiddle } from "./lay-freely.ts";
+export { laidFreely, shapeLaid } from "./lay-freely.ts";
 export { lettersInTiles, withWordOfTiles, wordOfTiles } from "./letters.ts";
 export { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } from "./looks.ts";
-export { furthestMove, madeExact } from "./made-exact.ts";
+export { furthestMove, letFree, madeExact } from "./made-exact.ts";
 export { pageToward, placeOnto } from "./openings-moves.ts";
 export { breakable, breakMoved, breakRange, photoIdsOn, photosMoved } from "./page-breaks.ts";
 export {

@@ -31,15 +31,16 @@ export function laidFreely(on: PlacedPage, { id, section, aspect }: Laid, at: Po
 const shapeShare = 0.35;
 const plainColour = "#d9d2c4";
 
-/** A tile of a shape on its own in the middle of the page: with a photo where one is given, else a plain colour. */
-export function shapeInMiddle(
+/** A tile of a shape on its own, in the middle of the page or at a point of it (mm): with a photo where one is given, else a plain colour. */
+export function shapeLaid(
   { format: { widthMm, heightMm } }: PlacedPage,
   outline: Outline,
   photoId: string | undefined,
   newId: () => string,
+  at: Point = { x: widthMm / 2, y: heightMm / 2 },
 ): FreeTile {
   const side = shapeShare * Math.min(widthMm, heightMm);
-  const frame = { centre: { x: widthMm / 2, y: heightMm / 2 }, width: side, height: side, turn: 0 };
+  const frame = { centre: at, width: side, height: side, turn: 0 };
   const filling =
     photoId === undefined
       ? ({ kind: "colour", colour: plainColour } as const)

@@ -51,6 +51,18 @@ export function madeExact(on: PlacedPage, tileIds: readonly string[], newId: () 
   return { ...on.page, pieces: [...below, group, ...above] };
 }
 
+/** The page with the tiles of a group lying freely where they are, in the shapes and with the edges that they have. */
+export function letFree(on: PlacedPage, groupId: string): Page {
+  const group = on.groups.find((g) => g.group.id === groupId);
+  if (!group) return on.page;
+  const free = group.tiles.map(({ tile, frame, outline, shaped, cornerMm, border }): FreeTile => {
+    const own = { ...tile, kind: "tile" as const, frame, cornerMm, border };
+    // A shape that the arrangement gave it, it keeps.
+    return shaped && tile.outline === undefined ? { ...own, outline } : own;
+  });
+  return { ...on.page, pieces: on.page.pieces.flatMap((p) => (p.id === groupId ? free : [p])) };
+}
+
 /** How far, in mm, the tile that moves furthest would move. */
 export function furthestMove(on: PlacedPage, next: Page, tileIds: readonly string[]): number {
   const after = new Map(placeAgain(on, next).tiles.map((t) => [t.id, t.frame.centre]));

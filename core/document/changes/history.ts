@@ -36,6 +36,7 @@ export const stepCodes = [
   "combinedShapes",
   "grewShape",
   "madeExact",
+  "letFree",
   "madeWord",
   "putLetters",
   "ranThrough",

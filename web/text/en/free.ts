@@ -84,4 +84,5 @@ export const free = {
   guideOff: "That is off the page.",
   guideUpright: "Upright guide",
   guideLevel: "Level guide",
+  letFree: "Let these tiles lie freely",
 };

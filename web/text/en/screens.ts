@@ -99,6 +99,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the language of dates";
     case "changedUnit":
       return "Changed the unit";
+    case "letFree":
+      return `Let ${tiles} lie freely`;
     case "madeExact":
       return `Arranged ${tiles} exactly`;
     case "mirroredTiles":

@@ -6,6 +6,7 @@ import {
   MeasuringStrategy,
   MouseSensor,
   pointerWithin,
+  TouchSensor,
   useDraggable,
   useDroppable,
   useSensor,
@@ -61,7 +62,10 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
     [frameRef],
   );
   const focusOn = useRef<string>(undefined);
-  const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 5 } }));
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
+  );
   const { pages } = project;
   const rows = useMemo(() => rowsOf(project), [project]);
   const box = seenBox(project.format);

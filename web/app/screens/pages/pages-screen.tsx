@@ -74,7 +74,11 @@ export function PagesScreen() {
 function Ghost() {
   const dragged = useViewState((s) => s.drop.dragged);
   const photoId = useProject((s) =>
-    dragged?.from === "tile" ? photoIn(openPage(s), dragged.tileId) : dragged?.photoId,
+    dragged?.from === "tile"
+      ? photoIn(openPage(s), dragged.tileId)
+      : dragged?.from === "shelf"
+        ? dragged.photoId
+        : undefined,
   );
   if (photoId === undefined) return null;
   return (

@@ -8,6 +8,7 @@ import {
   Shuffle,
   Square,
   Undo2,
+  Ungroup,
 } from "lucide-react";
 import { meanCrop } from "#core/arrange";
 import {
@@ -33,6 +34,7 @@ import {
   differsFromFirst,
   groupMeant,
   inOrder,
+  letFree,
   mirrored,
   type RoomAxis,
   roomSplit,
@@ -40,7 +42,7 @@ import {
   seedOf,
 } from "#core/edit";
 import { aspectOf, type Photo } from "#core/photo";
-import { panel as words } from "../../../../text/index.ts";
+import { free as freeWords, panel as words } from "../../../../text/index.ts";
 import { CountField } from "../../../components/count-field.tsx";
 import { Act, PanelSection } from "../../../components/panel-parts.tsx";
 import { Tooltip } from "../../../components/tooltip.tsx";
@@ -50,6 +52,7 @@ import { arrangePhotos, photosInGroup } from "../../../state/edit/arrange-photos
 import { keep } from "../../../state/edit/tree-gestures.ts";
 import { aspectsIn } from "../../../state/library/aspects.ts";
 import { shownPlaced, useLibrary, useProject, useSession, useViewState } from "../../../state/session/hooks.ts";
+import { openPlaced } from "../../../state/session/project-session.ts";
 import { TilingSection } from "./tiling-section.tsx";
 
 /** How the page's photos are arranged, what that cuts off, and what can be done with the whole of it. */
@@ -177,7 +180,26 @@ export function Parts({ page }: { readonly page: Page }) {
       {groupsOf(page).length > 1 && small(Square, words.onePart, () => keep(session, "joinedParts", 1, roomsJoined))}
       {small(Columns2, wholeSpread ? words.partsOfSpread : words.partsBeside, () => split("side"))}
       {small(Rows2, words.partsStacked, () => split("stack"))}
+      <LetFree page={page} />
     </HStack>
+  );
+}
+
+/** The tiles of the group that is meant, each by itself from now on. */
+export function LetFree({ page }: { readonly page: Page }) {
+  const session = useSession();
+  const [tileId] = useViewState((s) => s.tiles.ids);
+  const letGo = () => {
+    const meant = groupMeant(openPlaced(session.state.getState()), tileId)?.group;
+    if (meant) keep(session, "letFree", meant.tiles.length, (on) => letFree(on, meant.id));
+  };
+  if (groupsOf(page).length === 0) return null;
+  return (
+    <Tooltip words={freeWords.letFree}>
+      <IconButton aria-label={freeWords.letFree} size="xs" variant="ghost" minW="26px" h="26px" onClick={letGo}>
+        <Ungroup size={17} aria-hidden />
+      </IconButton>
+    </Tooltip>
   );
 }
 

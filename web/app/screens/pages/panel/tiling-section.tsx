@@ -1,8 +1,8 @@
 import { Button, HStack, Switch } from "@chakra-ui/react";
 import { canBeCut, type TilingPattern, tilingPatterns } from "#core/arrange";
 import { mainGroup, type Page, type Tiling, type TilingSettings } from "#core/document";
-import { tiled } from "#core/edit";
-import { tilings as words } from "../../../../text/index.ts";
+import { letFree, tiled } from "#core/edit";
+import { free as freeWords, tilings as words } from "../../../../text/index.ts";
 import { Beside } from "../../../components/field-label.tsx";
 import { Bead, PanelSection } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
@@ -20,6 +20,7 @@ export function TilingSection({ page, tiling }: { readonly page: Page; readonly 
   const groupId = mainGroup(page)?.id ?? "";
   const { pattern, cut, sag } = tiling;
   const edit = (next: Partial<TilingSettings>) => tiled(groupId, { pattern, cut, sag, ...next }, shapesIn(services));
+  const letGo = () => keep(session, "letFree", tiling.tileIds.length, (on) => letFree(on, groupId));
   const take = (next: Partial<TilingSettings>) => keep(session, "tiledGroup", tiling.tileIds.length, edit(next));
   return (
     <PanelSection title={words.section} folds="tiling">
@@ -61,6 +62,9 @@ export function TilingSection({ page, tiling }: { readonly page: Page; readonly 
           onClick={() => arrangePhotos(services, session, photosInGroup(session, byId, groupId), { groupId })}
         >
           {words.straightAgain}
+        </Button>
+        <Button size="sm" px="2" variant="outline" onClick={() => letGo()}>
+          {freeWords.letFree}
         </Button>
       </HStack>
     </PanelSection>

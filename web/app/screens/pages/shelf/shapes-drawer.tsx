@@ -1,5 +1,7 @@
 import { Button, chakra, Text } from "@chakra-ui/react";
+import { useDraggable } from "@dnd-kit/core";
 import { useRef, useState } from "react";
+import type { Dragged } from "#core/edit";
 import { record } from "#core/geometry";
 import { namedOutlines, newOutline, type OutlineName, outlineOf } from "#core/outlines";
 import { svgPath } from "#core/painters";
@@ -65,8 +67,11 @@ function Shape({
 }) {
   const box = { x: 1, y: 1, w: wide - 2, h: high - 2 };
   const path = record((to) => outlineOf(newOutline(name)).trace({ whole: box, seen: box, cornerMm: 0 }, to));
+  const drag = useDraggable({ id: `shape-${name}`, data: { from: "shapes", outline: name } satisfies Dragged });
   return (
     <chakra.button
+      ref={drag.setNodeRef}
+      {...drag.listeners}
       type="button"
       data-card
       tabIndex={stop ? 0 : -1}
