@@ -51,6 +51,12 @@ export const scopes = {
     moveStretch: ["Alt+Arrows"],
     moveStretchFar: ["Alt+Shift+Arrows"],
   },
+  guide: {
+    move: ["Arrows"],
+    moveFar: ["Shift+Arrows"],
+    moveFine: ["Alt+Arrows"],
+    takeOff: ["Delete", "Backspace"],
+  },
   free: {
     move: ["Arrows"],
     moveFar: ["Shift+Arrows"],
@@ -153,6 +159,7 @@ export const places = {
     "alternatives",
     "tiles",
     "seam",
+    "guide",
     "free",
     "writing",
     "reframing",

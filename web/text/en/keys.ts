@@ -31,6 +31,7 @@ export const keys = {
     alternatives: "Other ways to arrange it",
     tiles: "On a tile",
     seam: "On a line between photos",
+    guide: "On a guide",
     free: "On what lies freely",
     writing: "While writing",
     reframing: "While reframing",
@@ -97,6 +98,12 @@ export const keys = {
       moveFar: "Move it further",
       moveStretch: "Move only this stretch of it",
       moveStretchFar: "Move only this stretch, further",
+    },
+    guide: {
+      move: "Move it by a millimetre",
+      moveFar: "Move it by a centimetre",
+      moveFine: "Move it by a tenth of a millimetre",
+      takeOff: "Remove it",
     },
     free: {
       move: "Move them",

@@ -58,7 +58,9 @@ test.each(works)("%s has the same findings, and what was accepted stays accepted
   ];
   // A bare page that only its number was drawn on was not found to be bare then.
   const known = found.filter((f) => f.code !== "blankPage");
-  expect(known.map(({ key, mark }) => ({ key, mark }))).toEqual(then(work).findings);
+  // A photo that was turned with its tile was measured as if it lay upright, and taken to leave a strip bare.
+  const right = then(work).findings.filter((f) => f.key !== "uncovered c2:c9");
+  expect(known.map(({ key, mark }) => ({ key, mark }))).toEqual(right);
   const marks = new Map(found.map((f) => [f.key, f.mark]));
   expect(project.accepted.length).toBe(3);
   for (const a of project.accepted) expect(marks.get(a.key)).toBe(a.mark);

@@ -2,6 +2,8 @@ import { type PointerEvent, useRef } from "react";
 import { type Guide, guideAdded, guideMoved, guideRemoved } from "#core/edit";
 import { formatLength } from "#core/units";
 import { free as words } from "../../../../text/index.ts";
+import { hears } from "../../../commands/hear.ts";
+import { direction, type Pressed } from "../../../commands/keys.ts";
 import { keep, show } from "../../../state/edit/tree-gestures.ts";
 import { shownPage, useProject, useSession } from "../../../state/session/hooks.ts";
 import { openPlaced } from "../../../state/session/project-session.ts";
@@ -57,6 +59,19 @@ export function GuideLayer({ view }: { readonly view: PageView }) {
     held.current = undefined;
     session.dropPreview();
   };
+  const keysOf = (i: number, axis: Axis, mm: number) => {
+    const move = (byMm: number) => (e: Pressed) => {
+      const { x, y } = direction(e);
+      const to = Math.min(most(axis), Math.max(0, mm + (x + y) * byMm));
+      keep(session, "movedGuide", 1, (on) => guideMoved(on.page, i, to, most(axis)), `guide-${i}`);
+    };
+    return hears("guide", {
+      move: move(stepMm.plain),
+      moveFar: move(stepMm.far),
+      moveFine: move(stepMm.fine),
+      takeOff: () => keep(session, "removedGuide", 1, (on) => guideRemoved(on.page, i)),
+    });
+  };
   const hands = { onPointerMove: drag, onPointerUp: release, onPointerCancel: cancel };
   return (
     <div className={css.layer}>
@@ -86,23 +101,7 @@ export function GuideLayer({ view }: { readonly view: PageView }) {
           style={{ [axis === "x" ? "left" : "top"]: (mm - view.box[axis]) * view.scale }}
           onPointerDown={grab(i, axis)}
           {...hands}
-          onKeyDown={(e) => {
-            const by = e.shiftKey ? stepMm.far : e.altKey ? stepMm.fine : stepMm.plain;
-            const way = { ArrowLeft: -by, ArrowUp: -by, ArrowRight: by, ArrowDown: by }[e.key];
-            if (e.key === "Delete" || e.key === "Backspace")
-              keep(session, "removedGuide", 1, (on) => guideRemoved(on.page, i));
-            else if (way !== undefined)
-              keep(
-                session,
-                "movedGuide",
-                1,
-                (on) => guideMoved(on.page, i, Math.min(most(axis), Math.max(0, mm + way)), most(axis)),
-                `guide-${i}`,
-              );
-            else return;
-            e.preventDefault();
-            e.stopPropagation();
-          }}
+          onKeyDown={keysOf(i, axis, mm)}
         />
       ))}
     </div>
