@@ -385,6 +385,24 @@ test("shapes: for chosen tiles or new ones, with a photo in them, told their set
     await expect(loose(page)).toHaveCount(2);
   });
 
+  await test.step("a shape dragged out of its drawer lies where it is let go", async () => {
+    const before = await loose(page).count();
+    await openDrawer(page, "Shapes");
+    await nobodyChosen(page);
+    const sheet = await box(page.getByTestId("page"));
+    const from = await box(shape("Arch"));
+    await page.mouse.move(from.x + 40, from.y + 30);
+    await page.mouse.down();
+    await page.mouse.move(sheet.x + sheet.width * 0.3, sheet.y + sheet.height * 0.5, { steps: 8 });
+    await expect(loose(page)).toHaveCount(before + 1);
+    await page.mouse.up();
+    await expectUndo(page, "Put a shape on the page");
+    await expect.poll(() => number(page, "From the left")).toBeCloseTo(60 - 35, 0);
+    await expect(page.getByRole("combobox", { name: "Outline", exact: true })).toHaveValue("arch");
+    await undoButton(page).click();
+    await expect(loose(page)).toHaveCount(before);
+  });
+
   await test.step("a drawing: its closed shapes become tiles of their size, colour and name; what cannot is said; nothing in it runs", async () => {
     await openDrawer(page, "Shapes");
     const folder = await mkdtemp(join(tmpdir(), "tessip-drawing-"));
@@ -423,24 +441,6 @@ test("shapes: for chosen tiles or new ones, with a photo in them, told their set
     await expect(page.getByText(/words\.svg has no closed shape that could become a tile/)).toBeVisible();
     await drawing("broken.svg", `<rect width="3`);
     await expect(page.getByText("That file is no SVG drawing that can be read.")).toBeVisible();
-    await expect(loose(page)).toHaveCount(before);
-  });
-
-  await test.step("a shape dragged out of its drawer lies where it is let go", async () => {
-    const before = await loose(page).count();
-    await openDrawer(page, "Shapes");
-    await nobodyChosen(page);
-    const sheet = await box(page.getByTestId("page"));
-    const from = await box(shape("Arch"));
-    await page.mouse.move(from.x + 40, from.y + 30);
-    await page.mouse.down();
-    await page.mouse.move(sheet.x + sheet.width * 0.3, sheet.y + sheet.height * 0.5, { steps: 8 });
-    await expect(loose(page)).toHaveCount(before + 1);
-    await page.mouse.up();
-    await expectUndo(page, "Put a shape on the page");
-    await expect.poll(() => number(page, "From the left")).toBeCloseTo(60 - 35, 0);
-    await expect(page.getByRole("combobox", { name: "Outline", exact: true })).toHaveValue("arch");
-    await undoButton(page).click();
     await expect(loose(page)).toHaveCount(before);
   });
 
