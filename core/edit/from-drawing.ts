@@ -8,7 +8,7 @@ import {
   type PlacedPage,
 } from "#core/document";
 import type { DrawnShape, DrawnShapes } from "#core/drawings";
-import type { PathData, Rect } from "#core/geometry";
+import { type PathData, pathInShares, type Rect } from "#core/geometry";
 import { ok, type Result, refused } from "#core/result";
 
 /** A drawing's shapes as tiles that lie freely. */
@@ -50,7 +50,7 @@ function tileOf(shape: DrawnShape, k: number, dx: number, dy: number, newId: () 
   };
   const tile: FreeTile = {
     ...newFreeTile(frame, filling, newId),
-    outline: { kind: "path", path: inShares(shape.path, box) },
+    outline: { kind: "path", path: pathInShares(shape.path, box) },
   };
   return [
     {
@@ -61,17 +61,6 @@ function tileOf(shape: DrawnShape, k: number, dx: number, dy: number, newId: () 
     },
   ];
 }
-
-const inShares = (path: PathData, { x, y, w, h }: Rect): PathData => {
-  const [u, v] = [(at: number) => (at - x) / w, (at: number) => (at - y) / h];
-  return path.map((s) =>
-    s[0] === "Z"
-      ? s
-      : s[0] === "C"
-        ? (["C", u(s[1]), v(s[2]), u(s[3]), v(s[4]), u(s[5]), v(s[6])] as const)
-        : ([s[0], u(s[1]), v(s[2])] as const),
-  );
-};
 
 /** Around a path as it is drawn: a curve's own ends, not its handles. */
 function boundsOf(path: PathData): Rect {

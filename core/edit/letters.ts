@@ -9,24 +9,12 @@ import {
   type PlacedPage,
   withFree,
 } from "#core/document";
-import type { PathData, Rect } from "#core/geometry";
+import { pathInShares } from "#core/geometry";
 import { safeBox } from "#core/lab";
 import { type Face, largestPt, letterShapes, mmOfPt, sharedLetterSize, smallestPt, type WordStyle } from "#core/words";
 import { plainWords } from "./word-edits.ts";
 
 /** Letters as the shapes of tiles, and one letter to a tile. */
-
-/** A path over its own box as a path over a box of 1 by 1. */
-const inShares = (path: PathData, { x, y, w, h }: Rect): PathData => {
-  const [u, v] = [(at: number) => (at - x) / w, (at: number) => (at - y) / h];
-  return path.map((s) =>
-    s[0] === "Z"
-      ? s
-      : s[0] === "C"
-        ? (["C", u(s[1]), v(s[2]), u(s[3]), v(s[4]), u(s[5]), v(s[6])] as const)
-        : ([s[0], u(s[1]), v(s[2])] as const),
-  );
-};
 
 /**
  * A word over the middle of the page, as wide as goes between its safe edges, each letter a tile of its own shape. `fillings` go into them in turn, and
@@ -58,7 +46,7 @@ export function wordOfTiles(
       turn: 0,
     };
     const tile = newFreeTile(frame, fillings[i % fillings.length]!, newId);
-    return { ...tile, name: letter, outline: { kind: "path", path: inShares(path, box) } };
+    return { ...tile, name: letter, outline: { kind: "path", path: pathInShares(path, box) } };
   });
 }
 

@@ -14,6 +14,7 @@ export {
   type PathData,
   type PathSegment,
   type PathSink,
+  pathInShares,
   record,
   replay,
   traceEllipse,

@@ -140,3 +140,15 @@ export function transformed(path: PathData, m: Matrix): PathData {
     });
   });
 }
+
+/** A path with its points in shares of a box: 0 to 1 across and down. */
+export function pathInShares(path: PathData, { x, y, w, h }: Rect): PathData {
+  const [u, v] = [(at: number) => (at - x) / w, (at: number) => (at - y) / h];
+  return path.map((s) =>
+    s[0] === "Z"
+      ? s
+      : s[0] === "C"
+        ? (["C", u(s[1]), v(s[2]), u(s[3]), v(s[4]), u(s[5]), v(s[6])] as const)
+        : ([s[0], u(s[1]), v(s[2])] as const),
+  );
+}
