@@ -24,7 +24,7 @@ const nearlyAll = 0.82;
 const areaOf = (r: Rect): number => r.w * r.h;
 
 /** The group that is nearest to how these free tiles lie; nothing for fewer than two. */
-export function exactGroup(on: PlacedPage, tileIds: readonly string[], newId: () => string): Group | undefined {
+function exactGroup(on: PlacedPage, tileIds: readonly string[], newId: () => string): Group | undefined {
   const these = freeTiles(on.page).filter((t) => tileIds.includes(t.id));
   const tree =
     these.length < 2 ? undefined : treeFromRough(these.map((t) => ({ tileId: t.id, ...frameRect(t.frame) })));

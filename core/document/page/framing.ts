@@ -26,7 +26,7 @@ export function framingOf(view: View, photo: PhotoShape, tile: FramedTile, forma
 }
 
 /** What framing has to know of a tile. */
-export interface FramedTile {
+interface FramedTile {
   readonly frame: Frame;
   readonly outline?: Outline;
   readonly border?: Border;

@@ -186,7 +186,7 @@ export function Parts({ page }: { readonly page: Page }) {
 }
 
 /** The tiles of the group that is meant, each by itself from now on. */
-export function LetFree({ page }: { readonly page: Page }) {
+function LetFree({ page }: { readonly page: Page }) {
   const session = useSession();
   const [tileId] = useViewState((s) => s.tiles.ids);
   const letGo = () => {
