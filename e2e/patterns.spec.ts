@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
+import { loose, number } from "./support/free-tiles.ts";
 import {
   box,
   chooseFiles,
@@ -19,11 +20,7 @@ import {
   undoButton,
 } from "./support/tessip.ts";
 
-const loose = (page: Page) => page.getByRole("option", { name: /^On top \d+ of/ });
 const card = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
-const number = async (page: Page, name: string) =>
-  Number(await page.getByRole("textbox", { name, exact: true }).inputValue());
-
 /** A picture that says where each of its points lies: red from left to right, green from top to bottom. */
 async function placePicture(path: string): Promise<void> {
   const [w, h] = [1200, 1200];

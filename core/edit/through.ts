@@ -2,7 +2,6 @@ import {
   allTiles,
   autoFramed,
   type Filling,
-  frameRect,
   liesOn,
   mapTiles,
   type Page,
@@ -12,7 +11,7 @@ import {
   type View,
 } from "#core/document";
 import { type Framing, framedThrough, type PhotoShape, sliceFraming } from "#core/fit";
-import { enclosing, type Rect } from "#core/geometry";
+import { boundsOf } from "./free/frames.ts";
 
 /** One photo that runs through several tiles, as one that is seen through the panes of a window. */
 
@@ -28,7 +27,7 @@ export function runThrough(
 ): Page {
   const these = on.tiles.filter((t) => tileIds.includes(t.id) && canShow(t));
   if (these.length < 2) return on.page;
-  const box = these.map((t) => boxOf(t)).reduce(enclosing);
+  const box = boundsOf(these.map((t) => t.frame));
   const holds = (p: { readonly x: number; readonly y: number }) => {
     const at = { x: box.x + p.x * box.w, y: box.y + p.y * box.h };
     return these.some((t) => liesOn(t, at));
@@ -37,13 +36,6 @@ export function runThrough(
   const through = { id: newId(), view };
   const ids = new Set(these.map((t) => t.id));
   return mapTiles(on.page, (t) => (ids.has(t.id) ? { ...t, filling: { kind: "photo", view }, through } : t));
-}
-
-function boxOf({ frame }: PlacedTile): Rect {
-  const [c, s] = [Math.abs(Math.cos((frame.turn * Math.PI) / 180)), Math.abs(Math.sin((frame.turn * Math.PI) / 180))];
-  const { w, h } = frameRect(frame);
-  const [wide, high] = [w * c + h * s, w * s + h * c];
-  return { x: frame.centre.x - wide / 2, y: frame.centre.y - high / 2, w: wide, h: high };
 }
 
 /** The page with the photo that runs through those tiles in another place, or larger. */

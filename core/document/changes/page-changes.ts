@@ -1,4 +1,4 @@
-import { lookKeys, ownLookFor } from "../page/look.ts";
+import { lookFields, lookKeys, ownLookFor } from "../page/look.ts";
 import { type Group, isGroup, type Look, type Page, type Piece, type Tile } from "../page/page.ts";
 import type { Change } from "./change.ts";
 import { difference } from "./kinds/patch.ts";
@@ -13,12 +13,7 @@ const keysOf = <T extends object>(all: { readonly [K in keyof Required<T>]: true
   Object.keys(all) as unknown as readonly (keyof T)[];
 
 const pageKeys = keysOf<PageFields>({
-  gapMm: true,
-  margin: true,
-  cornerMm: true,
-  border: true,
-  background: true,
-  backdrop: true,
+  ...lookFields,
   span: true,
   blank: true,
   paced: true,

@@ -3,7 +3,7 @@ import type { Group, Look, OwnLook, Page, Tile } from "./page.ts";
 
 /** What a page, a group or a tile does not say is inherited: tile, group, page, the work's style. It is resolved here and nowhere else. */
 
-const lookFields = {
+export const lookFields = {
   gapMm: true,
   margin: true,
   cornerMm: true,
