@@ -1,4 +1,4 @@
-import { Button, Text } from "@chakra-ui/react";
+import { Button, HStack, Text, VStack } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useMemo, useState } from "react";
 import type { Alternative } from "#core/arrange";
@@ -126,10 +126,38 @@ function OfGroup({ page, group: placed, gather, choose }: OfGroupProps) {
   };
   const names = { order: words.keepOrder, leader: words.keepLeader, crop: words.cropNothing };
   return (
-    <DrawerFrame
-      tools={
-        <>
-          {choose}
+    <DrawerFrame tools={choose}>
+      {!ways && (
+        <Text px="4" fontSize="14px" color="fg.subtle" role="status">
+          {words.waysLooking}
+        </Text>
+      )}
+      {ways && shown.length === 0 && (
+        <Text px="4" fontSize="14px" color="fg.subtle" role="status">
+          {words.noAlternatives}
+        </Text>
+      )}
+      <HStack align="start" gap="2">
+        <CardStrip label={words.alternatives} count={shown.length} stop={stop} onStop={setAt}>
+          {shown.map((way, i) => (
+            <AlternativeCard
+              // biome-ignore lint/suspicious/noArrayIndexKey: a way has nothing but its place
+              key={i}
+              way={way}
+              page={page}
+              groupId={group.id}
+              number={i + 1}
+              stop={i === stop}
+              onLook={() => {
+                setAt(i);
+                show(session, as(way));
+              }}
+              onLeave={() => session.dropPreview()}
+              onTake={() => take(way)}
+            />
+          ))}
+        </CardStrip>
+        <VStack align="stretch" gap="1" pt="1" pr="3" flexShrink="0">
           {(Object.keys(names) as Filter[]).map((f) => (
             <Button
               key={f}
@@ -145,38 +173,8 @@ function OfGroup({ page, group: placed, gather, choose }: OfGroupProps) {
               {names[f]}
             </Button>
           ))}
-        </>
-      }
-    >
-      {!ways && (
-        <Text px="4" fontSize="14px" color="fg.subtle" role="status">
-          {words.waysLooking}
-        </Text>
-      )}
-      {ways && shown.length === 0 && (
-        <Text px="4" fontSize="14px" color="fg.subtle" role="status">
-          {words.noAlternatives}
-        </Text>
-      )}
-      <CardStrip label={words.alternatives} count={shown.length} stop={stop} onStop={setAt}>
-        {shown.map((way, i) => (
-          <AlternativeCard
-            // biome-ignore lint/suspicious/noArrayIndexKey: a way has nothing but its place
-            key={i}
-            way={way}
-            page={page}
-            groupId={group.id}
-            number={i + 1}
-            stop={i === stop}
-            onLook={() => {
-              setAt(i);
-              show(session, as(way));
-            }}
-            onLeave={() => session.dropPreview()}
-            onTake={() => take(way)}
-          />
-        ))}
-      </CardStrip>
+        </VStack>
+      </HStack>
     </DrawerFrame>
   );
 }
