@@ -151,6 +151,8 @@ export type StoreTrouble =
   | "storageLost"
   /** Another window holds what is kept and does not answer. */
   | "storageHeld"
+  /** It has not answered for long. */
+  | "storageSilent"
   /** It was written by a newer version of this program. */
   | "newerVersion"
   | "recordDamaged"
@@ -164,6 +166,7 @@ const troubles: readonly string[] = [
   "storageRefused",
   "storageLost",
   "storageHeld",
+  "storageSilent",
   "newerVersion",
   "recordDamaged",
   "workNewer",

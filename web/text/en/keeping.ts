@@ -27,6 +27,8 @@ export const keeping = {
       "Not kept: the browser closed its storage. Try again, or save your project as a file before you close this tab.",
     storageHeld:
       "Not kept: another window of Tessip holds your projects and does not answer. Close it, then try again; nothing on screen is lost.",
+    storageSilent:
+      "Not kept: the browser’s storage does not answer. Save your project as a file before you close this tab.",
     newerVersion:
       "Not kept: a newer Tessip is open in another window. Save your project as a file, then load this page again.",
     workNewer: "Not kept: this project was written by a newer Tessip. Reload this page to get it.",
@@ -70,7 +72,7 @@ export const cannotOpen = {
   },
   bodies: {
     storageFull:
-      "Your photos and projects are still there. Tessip does not open them yet, because a browser on a full disk may throw them away to make room. Empty the bin, or move something large to another disk. Then try again.",
+      "Tessip does not open your photos and projects yet, because a browser on a full disk may throw away what it keeps. Empty the bin, or move something large to another disk. Then try again.",
     storageHeld:
       "That window does not answer, and two at once could spoil each other’s work. Close all other windows and tabs of Tessip. Then try again.",
     newerVersion:

@@ -62,6 +62,8 @@ export function pageIn({ pages, cover }: Project, pageId: string): Page {
   }
   return byId.get(pageId) ?? pages[0]!;
 }
+const patienceMs = 20_000;
+
 const pagesById = new WeakMap<readonly Page[], ReadonlyMap<string, Page>>();
 
 /** After a step the page that it touched lies open: the one that was, if it is among them. */
@@ -247,11 +249,18 @@ export class ProjectSession {
       this.#unsaved = false;
       const { project, history, sent } = this.state.getState();
       const savedAt = this.#now();
+      // A browser that threw its storage away may never answer; an answer that comes late counts.
+      const silent = setTimeout(
+        () => this.state.setState({ keeping: { is: "failed", code: "storageSilent" } }),
+        patienceMs,
+      );
       try {
         await this.#store.saveProject({ project, steps: history.steps, done: history.done, savedAt, sent });
         if (!this.#unsaved) this.state.setState({ keeping: { is: "kept", at: savedAt } });
       } catch (e) {
         this.state.setState({ keeping: { is: "failed", code: storeErrorFrom(e).code } });
+      } finally {
+        clearTimeout(silent);
       }
     }
   }

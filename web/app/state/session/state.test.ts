@@ -385,6 +385,27 @@ test("a refused save says so and loses nothing; trying again keeps it", async ()
   expect(s.state.getState().keeping.is).toBe("kept");
 });
 
+test("a save that is not answered for long counts as not kept until it is answered", async () => {
+  jest.useFakeTimers();
+  try {
+    let answer = () => {};
+    const answered = new Promise<void>((done) => {
+      answer = done;
+    });
+    const s = session(Object.assign(openMemoryStore(), { saveProject: () => answered }));
+    rename(s, "Kept in mind");
+    jest.advanceTimersByTime(19_000);
+    expect(s.state.getState().keeping).toEqual({ is: "keeping" });
+    jest.advanceTimersByTime(2_000);
+    expect(s.state.getState().keeping).toEqual({ is: "failed", code: "storageSilent" });
+    answer();
+    await s.settled();
+    expect(s.state.getState().keeping.is).toBe("kept");
+  } finally {
+    jest.useRealTimers();
+  }
+});
+
 test("a preview shows without being done; a read-only session changes nothing", async () => {
   const s = session(openMemoryStore());
   s.preview([{ type: "setProject", name: "Maybe" }]);

@@ -4,9 +4,11 @@ import { formatLength } from "#core/units";
 import { free as words } from "../../../../text/index.ts";
 import { hears } from "../../../commands/hear.ts";
 import { direction, type Pressed } from "../../../commands/keys.ts";
+import { useServices } from "../../../services.ts";
 import { keep, show } from "../../../state/edit/tree-gestures.ts";
 import { shownPage, useProject, useSession } from "../../../state/session/hooks.ts";
 import { openPlaced } from "../../../state/session/project-session.ts";
+import { nothingChosen } from "../../../state/view-state/choose.ts";
 import type { PageView } from "../page-view.ts";
 import css from "./guide-layer.module.css";
 
@@ -17,6 +19,7 @@ const stepMm = { plain: 1, fine: 0.1, far: 10 };
 /** Lines to lay things by: moved by hand and by key, dragged off the page to remove them, and new ones out of the page's edges. */
 export function GuideLayer({ view }: { readonly view: PageView }) {
   const session = useSession();
+  const { viewState } = useServices();
   const guides = useProject((s) => shownPage(s).guides);
   const { format, unit } = useProject((s) => s.project);
   const held = useRef<{ readonly at: number | undefined; readonly axis: Axis }>(undefined);
@@ -52,6 +55,9 @@ export function GuideLayer({ view }: { readonly view: PageView }) {
     held.current = undefined;
     if (!h) return;
     const mm = mmAt(h.axis, e);
+    // A plain press beside the page lets go of what is chosen, as anywhere on the mat.
+    if (h.at === undefined && mm < 0 && !e.shiftKey)
+      viewState.setState({ tiles: nothingChosen, reframing: undefined, writing: undefined });
     const gone = h.at !== undefined && (mm < 0 || mm > most(h.axis));
     keep(session, h.at === undefined ? "laidGuide" : gone ? "removedGuide" : "movedGuide", 1, edit(h.at, h.axis, mm));
   };
