@@ -62,7 +62,7 @@ export { nextRedo, nextUndo } from "./changes/next-steps.ts";
 export { lookChange, pageChanges } from "./changes/page-changes.ts";
 export { autoFramed, emptiedFilling, movedElsewhere, withOtherPhotoIds } from "./fillings/index.ts";
 export { checkLook, withGapThatFits } from "./page/check-look.ts";
-export { copyPage } from "./page/copy-page.ts";
+export { copiedPieces, copyPage } from "./page/copy-page.ts";
 export { drawnTile } from "./page/drawn-tile.ts";
 export { framingOf } from "./page/framing.ts";
 export { lookKeys, lookOf, noBorder, ownLookFor, saidBy, withLook } from "./page/look.ts";
@@ -113,7 +113,9 @@ export {
   type Tree,
   treeIn,
   type View,
+  type Waits,
   type Words,
+  waitsForPhoto,
   withFree,
   withFreeAtBack,
   withFreeAtFront,
@@ -125,6 +127,7 @@ export {
 export { pictureRect } from "./page/picture-rect.ts";
 export {
   arrangedOn,
+  boxAround,
   emptyPlaces,
   findPlaced,
   groupAt,

@@ -1,5 +1,6 @@
 export { adapted } from "./adapt.ts";
-export { farFrom, layTemplate, templateOfPage } from "./lay-template.ts";
+export { farFrom, flowsFrom, layTemplate } from "./lay-template.ts";
+export { templateOfPage } from "./of-page.ts";
 export { shippedTemplates } from "./shipped/index.ts";
-export { type PageShape, type Place, pageShapes, photoPlaces, shapeOf, type Template } from "./template.ts";
+export { drawnPage, type PageShape, pageShapes, photoPlaces, shapeOf, type Template, waitsFor } from "./template.ts";
 export { type TemplateTurn, turned, unturned } from "./turned.ts";

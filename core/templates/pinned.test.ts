@@ -2,7 +2,7 @@ import { expect, test } from "@jest/globals";
 import { barePage, placePage } from "#core/document";
 import { collage, counter, squareFormat } from "../document/project.fixture.ts";
 import { fingerprint } from "../random/fingerprint.fixture.ts";
-import { layTemplate, shippedTemplates, turned } from "./index.ts";
+import { drawnPage, layTemplate, shippedTemplates, turned } from "./index.ts";
 
 test("templates come out the same on other pages and turned", () => {
   const { style } = collage([1]);
@@ -14,7 +14,7 @@ test("templates come out the same on other pages and turned", () => {
   const aspects = [1.5, 0.67, 1, 1.33, 2.4, 0.75];
   const laid = shippedTemplates().map((template) =>
     formats.map((format) => {
-      const photos = template.places.map((_, i) => ({
+      const photos = drawnPage(template).tiles.map((_, i) => ({
         id: `p${i}`,
         aspect: aspects[i % aspects.length]!,
         focus: null,

@@ -2,7 +2,17 @@ import { leavesOf, suited, withHalves } from "#core/arrange";
 import type { PhotoShape } from "#core/fit";
 import { autoFramed } from "../fillings/index.ts";
 import { newTile } from "../page/new-tile.ts";
-import { arrangedTiles, type Filling, frameRect, keepsFilling, mapTiles, mostTiles, type Page } from "../page/page.ts";
+import {
+  allTiles,
+  arrangedTiles,
+  type Filling,
+  frameRect,
+  keepsFilling,
+  mapTiles,
+  mostTiles,
+  type Page,
+  waitsForPhoto,
+} from "../page/page.ts";
 import { arrangedOn, emptyPlaces, groupAt, type PlacedPage, type PlacedTile, placeAgain } from "../page/place-page.ts";
 import { withTree } from "./lay-tree.ts";
 import { onGroup, treeOfGroup } from "./tree-page.ts";
@@ -10,10 +20,10 @@ import { onGroup, treeOfGroup } from "./tree-page.ts";
 export interface FlowTask {
   /** In reading order. */
   readonly photos: readonly (PhotoShape & { readonly id: string })[];
-  /** Which tiles take photos, the first to be filled first; all that hold no colour and are not locked where it is missing. */
+  /** Which tiles take photos, the first to be filled first; where it is missing, all of groups that hold no colour, wait for nothing else and are not locked. */
   readonly order?: readonly string[];
-  /** Whether a person numbered them: then the last ones stay empty where photos are few, else the smallest. */
-  readonly numbered?: boolean;
+  /** Where photos are few, which of them stay empty: the last of these. The smallest where it is missing. */
+  readonly rank?: readonly string[];
   readonly newId: () => string;
 }
 
@@ -32,11 +42,11 @@ export interface Flowed {
  */
 export function flowPhotos(on: PlacedPage, task: FlowTask): Flowed {
   const here = arrangedTiles(on.page);
-  const order = task.order ?? here.filter((t) => t.filling.kind !== "colour" && !keepsFilling(t)).map((t) => t.id);
-  const others = here.length - order.length;
+  const order = task.order ?? here.filter((t) => takesPhoto(t.filling) && !keepsFilling(t)).map((t) => t.id);
+  const others = allTiles(on.page).length - order.length;
   const wanted = Math.min(task.photos.length, mostTiles - others);
   const grown = withPlaces(on, order, wanted, task.newId);
-  const byId = new Map(arrangedOn(grown.on).map((t) => [t.id, t]));
+  const byId = new Map([...grown.on.tiles, ...arrangedOn(grown.on)].map((t) => [t.id, t]));
   const taking = placesFor(grown.order, task, (id) => areaOf(byId.get(id)!));
   const chosen = suited({
     places: taking.map((id) => aspectOfTile(byId.get(id)!)),
@@ -46,7 +56,9 @@ export function flowPhotos(on: PlacedPage, task: FlowTask): Flowed {
   const fillings = new Map<string, Filling>(
     grown.order.map((id) => {
       const photo = task.photos[chosen[taking.indexOf(id)] ?? -1];
-      return [id, photo ? { kind: "photo", view: autoFramed(photo.id) } : { kind: "empty" }];
+      const was = byId.get(id)?.filling;
+      const bare: Filling = was?.kind === "empty" ? was : { kind: "empty" };
+      return [id, photo ? { kind: "photo", view: autoFramed(photo.id) } : bare];
     }),
   );
   const page = mapTiles(grown.on.page, (t) => {
@@ -57,9 +69,12 @@ export function flowPhotos(on: PlacedPage, task: FlowTask): Flowed {
   return { page, empty, made: grown.order.length - order.length };
 }
 
+const takesPhoto = (filling: Filling): boolean =>
+  filling.kind === "empty" ? waitsForPhoto(filling) : filling.kind !== "colour";
+
 /** Those places that take photos, in their order. */
-function placesFor(order: readonly string[], { photos, numbered }: FlowTask, area: (id: string) => number): string[] {
-  const ranked = numbered ? [...order] : order.toSorted((a, b) => area(b) - area(a));
+function placesFor(order: readonly string[], { photos, rank }: FlowTask, area: (id: string) => number): string[] {
+  const ranked = rank && photos.length < order.length ? rank : order.toSorted((a, b) => area(b) - area(a));
   const taking = new Set(ranked.slice(0, photos.length));
   return order.filter((id) => taking.has(id));
 }

@@ -10,7 +10,7 @@ export const copyPage = (page: Page, newId: () => string): Page => ({
 });
 
 /** Pieces under ids of their own. */
-const copiedPieces = (pieces: readonly Piece[], newId: () => string): readonly Piece[] =>
+export const copiedPieces = (pieces: readonly Piece[], newId: () => string): readonly Piece[] =>
   pieces.map((piece): Piece => {
     if (!isGroup(piece)) return { ...piece, id: newId() };
     const renamed = new Map(piece.tiles.map((t) => [t.id, newId()]));

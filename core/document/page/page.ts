@@ -1,6 +1,7 @@
 import type { Rect } from "#core/geometry";
 import { followedBy, photoIdsIn } from "../fillings/index.ts";
 import type {
+  Filling,
   Frame,
   FreeTile,
   Grid,
@@ -38,6 +39,7 @@ export type {
   Tiling,
   Tree,
   View,
+  Waits,
   Words,
 } from "../schema/page.ts";
 
@@ -104,6 +106,10 @@ export function withLock<T extends Tile>(tile: T, part: "place" | "filling", on:
   return (Object.keys(lock).length > 0 ? { ...free, lock } : free) as T;
 }
 export const areWords = (tile: Pick<Tile, "filling">): boolean => tile.filling.kind === "words";
+
+/** Whether it is empty, and not kept for something else than a photo. */
+export const waitsForPhoto = (filling: Filling): boolean =>
+  filling.kind === "empty" && (filling.waits === undefined || filling.waits.for === "photo");
 
 export const frameRect = (f: Frame): Rect => ({
   x: f.centre.x - f.width / 2,

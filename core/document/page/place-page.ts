@@ -15,6 +15,7 @@ import {
   type Page,
   type Room,
   type Tile,
+  waitsForPhoto,
 } from "./page.ts";
 
 /** A tile where it lies, with nothing left to be inherited. */
@@ -105,7 +106,8 @@ function throughBoxes(tiles: readonly PlacedTile[]): ReadonlyMap<string, Rect> {
   return boxes;
 }
 
-function boxAround({ centre, width, height, turn }: Frame): Rect {
+/** The upright box around a frame as it is turned. */
+export function boxAround({ centre, width, height, turn }: Frame): Rect {
   const [c, s] = [Math.abs(Math.cos((turn * Math.PI) / 180)), Math.abs(Math.sin((turn * Math.PI) / 180))];
   return rectAround(centre, { w: width * c + height * s, h: width * s + height * c });
 }
@@ -272,8 +274,10 @@ export const isArranged = (tile: PlacedTile): boolean => tile.groupId !== undefi
 export const arrangedOn = (on: PlacedPage): readonly PlacedTile[] => on.groups.flatMap((g) => g.tiles);
 export const findPlaced = (on: PlacedPage, tileId: string): PlacedTile | undefined =>
   on.tiles.find((t) => t.id === tileId);
-/** Places that wait for something. */
-export const emptyPlaces = (on: PlacedPage): readonly PlacedTile[] =>
-  arrangedOn(on).filter((t) => t.filling.kind === "empty");
+/** Places that wait for a photo, those that lie freely only where a template made them. */
+export const emptyPlaces = (on: PlacedPage): readonly PlacedTile[] => [
+  ...arrangedOn(on).filter((t) => waitsForPhoto(t.filling)),
+  ...on.tiles.filter((t) => !isArranged(t) && t.filling.kind === "empty" && t.filling.waits?.for === "photo"),
+];
 export const groupAt = (on: PlacedPage, tileId?: string): PlacedGroup | undefined =>
   tileId === undefined ? on.groups[0] : on.groups.find((g) => g.group.tiles.some((t) => t.id === tileId));

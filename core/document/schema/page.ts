@@ -55,8 +55,33 @@ const wordsSchema = z
   .readonly();
 export type Words = z.infer<typeof wordsSchema>;
 
+/** What a place that a template made is for. One that waits for nothing stays bare when photos flow in. */
+const waitsSchema = z.discriminatedUnion("for", [
+  z
+    .object({
+      for: z.literal("photo"),
+      /** Those with a number take photos first, the lowest before the others. */
+      number: z.number().int().min(1).max(999).optional(),
+      /** It is left over first where photos are few. */
+      spare: z.literal(true).optional(),
+    })
+    .readonly(),
+  z.object({ for: z.literal("paper") }).readonly(),
+  z
+    .object({
+      for: z.literal("words"),
+      /** Shown while it waits and never printed. */
+      sample: z.string().max(2000),
+      role: z.enum(wordRoles),
+      style: wordStyleSchema,
+    })
+    .readonly(),
+  z.object({ for: z.literal("nothing") }).readonly(),
+]);
+export type Waits = z.infer<typeof waitsSchema>;
+
 export const fillingSchema = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("empty") }).readonly(),
+  z.object({ kind: z.literal("empty"), waits: waitsSchema.optional() }).readonly(),
   z.object({ kind: z.literal("photo"), view: viewSchema }).readonly(),
   /** A plain field of colour, where a page needs a rest. */
   z.object({ kind: z.literal("colour"), colour: colourSchema }).readonly(),
@@ -299,7 +324,7 @@ export type Group = z.infer<typeof groupSchema>;
 export const pieceSchema = z.discriminatedUnion("kind", [groupSchema, freeTileSchema]);
 export type Piece = Group | FreeTile;
 
-const scatterSchema = z
+export const scatterSchema = z
   .object({
     seed: z.number().int().nonnegative(),
     /** The area of all prints over that of the page. */

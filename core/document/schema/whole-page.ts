@@ -1,5 +1,6 @@
+import { z } from "zod";
 import { tileIdsOf } from "../arrangements/index.ts";
-import { barePageSchema, type Group, type Page, type Piece } from "./page.ts";
+import { barePageSchema, type Group, type Piece, pieceSchema } from "./page.ts";
 
 /** Far more than a page may be given by hand. */
 const mostIds = 3000;
@@ -14,7 +15,7 @@ function placesItsTiles({ arrangement, tiles }: Group): boolean {
 }
 
 /** What holds between the parts of a page: every piece has an id of its own, and groups place just the tiles that they have. */
-function isWhole({ pieces }: Page): boolean {
+function areWhole(pieces: readonly Piece[]): boolean {
   const ids = pieces.flatMap(idsIn);
   return (
     ids.length <= mostIds &&
@@ -23,4 +24,15 @@ function isWhole({ pieces }: Page): boolean {
   );
 }
 
-export const pageSchema = barePageSchema.refine(isWhole, { path: ["pieces"], error: "piecesDoNotHold" });
+export const pageSchema = barePageSchema.refine((p) => areWhole(p.pieces), {
+  path: ["pieces"],
+  error: "piecesDoNotHold",
+});
+
+/** What lies on a page, by itself. */
+export const piecesSchema = z
+  .array(pieceSchema)
+  .min(1)
+  .max(500)
+  .readonly()
+  .refine(areWhole, { error: "piecesDoNotHold" });

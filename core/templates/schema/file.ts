@@ -6,7 +6,8 @@ import { type Template, templateSchema } from "./template.ts";
 const templateFileSchema = z
   .object({
     kind: z.literal("tessip-templates"),
-    version: z.literal(1),
+    /** 1 where each template was one tree of places. */
+    version: z.union([z.literal(1), z.literal(2)]),
     templates: z.array(templateSchema).min(1).max(500).readonly(),
   })
   .readonly();
@@ -17,7 +18,7 @@ const mostFileBytes = 8_000_000;
 const deepest = 120;
 
 export const templateFile = (templates: readonly Template[]): string =>
-  `${JSON.stringify({ kind: "tessip-templates", version: 1, templates }, null, 2)}\n`;
+  `${JSON.stringify({ kind: "tessip-templates", version: 2, templates }, null, 2)}\n`;
 
 /** What `docs/templates.schema.json` says, for others who want to make such files (JSON Schema, draft 2020-12). */
 export const templateFileJsonSchema = (): unknown => z.toJSONSchema(templateFileSchema, { io: "input" });

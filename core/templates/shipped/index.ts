@@ -1,5 +1,9 @@
 import type { Template } from "../template.ts";
 import { above, beside, family, field, first, rowsOf } from "./drawing.ts";
+import { patterned } from "./patterns.ts";
+import { outlined } from "./shapes.ts";
+import { scatteredTables } from "./tables.ts";
+import { worded } from "./worded.ts";
 
 /** Shapes that photos have: sideways, upright, square, and a wide one. */
 const [S, U, Q, P] = [3 / 2, 2 / 3, 1, 2];
@@ -123,6 +127,9 @@ let drawn: readonly Template[] | undefined;
 
 /** What comes with the application, in families that go together; made when it is first asked for. */
 export function shippedTemplates(): readonly Template[] {
-  drawn ??= [windows, hearth, ribbons, brickwork, quilt, shore, postcards].flatMap((f) => f());
+  drawn ??= [
+    ...[windows, hearth, ribbons, brickwork, quilt, shore, postcards],
+    ...[worded, outlined, patterned, scatteredTables],
+  ].flatMap((f) => f());
   return drawn;
 }
