@@ -223,10 +223,12 @@ test("templates: found, seen on the page, taken, saved, given away and brought i
     await page.getByRole("button", { name: "Save mine as a file" }).click();
     await (await download).saveAs(wanted);
     const saved = JSON.parse(await readFile(wanted, "utf8"));
-    expect(saved.templates[0].places.map((p: { number: number | null }) => p.number)).toContain(1);
-    expect(
-      saved.templates[0].places.filter((p: { holds: { kind: string } }) => p.holds.kind === "nothing"),
-    ).toHaveLength(1);
+    const [group] = saved.templates[0].pieces as {
+      tiles: { filling: { waits: { for: string; number?: number } } }[];
+    }[];
+    const waits = group!.tiles.map((t) => t.filling.waits);
+    expect(waits.map((w) => w.number)).toContain(1);
+    expect(waits.filter((w) => w.for === "nothing")).toHaveLength(1);
   });
 
   await test.step("removed and back; brought in from a file, also on a page of another shape; a bad file says so", async () => {
@@ -261,7 +263,7 @@ test("templates: found, seen on the page, taken, saved, given away and brought i
     await bring(bad);
     await expect(page.getByText("This is not a template file.")).toBeVisible();
     const broken = JSON.parse(await readFile(wanted, "utf8"));
-    broken.templates[0].places.pop();
+    broken.templates[0].pieces[0].tiles.pop();
     await writeFile(bad, JSON.stringify(broken));
     await bring(bad);
     await expect(page.getByText("A template in that file is damaged")).toBeVisible();

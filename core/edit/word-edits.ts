@@ -56,11 +56,13 @@ export function newWords(format: PageFormat, role: WordRole, style: WordStyle, n
   return newFreeTile(frame, plainWords(style, role), newId);
 }
 
-/** Words in the place of what a tile held; a colour goes on as the card under them. */
-export const wordsInstead = (filling: Filling, style: WordStyle): Words => ({
-  ...plainWords(style, "journal"),
-  card: filling.kind === "colour" ? { ground: filling.colour, lines: "none", ink: "#c9c0ae" } : null,
-});
+/** Words in the place of what a tile held, as it waited for them; a colour goes on as the card under them. */
+export function wordsInstead(filling: Filling, style: WordStyle): Words {
+  if (filling.kind === "empty" && filling.waits?.for === "words")
+    return plainWords(filling.waits.style, filling.waits.role);
+  const card = filling.kind === "colour" ? { ground: filling.colour, lines: "none" as const, ink: "#c9c0ae" } : null;
+  return { ...plainWords(style, "journal"), card };
+}
 
 /** All words of this kind on a page looking so, each turned as it was. */
 export const restyled = (page: Page, role: WordRole, style: WordStyle): Page =>

@@ -30,14 +30,14 @@ import { adapted } from "./adapt.ts";
 import { inReadingOrder, photoPlaces, readOn, soleGroup, type Template, waitsFor } from "./template.ts";
 
 /** The part of the page that a template is laid in, where it is one group and the page has more than that; else it takes all of the page. */
-function partFor(on: PlacedPage, template: Template): PlacedGroup | undefined {
+function partFor(on: PlacedPage, template: Template | undefined): PlacedGroup | undefined {
   const part = groupAt(on);
   const inPart = part && (on.groups.length > 1 || part.group.room.of !== "page");
-  return inPart && soleGroup(template) ? part : undefined;
+  return inPart && (!template || soleGroup(template)) ? part : undefined;
 }
 
-/** Tiles whose photos flow into the places of a template: those of the groups that it takes the place of, and prints that lie scattered. */
-export function flowsFrom(on: PlacedPage, template: Template): readonly (Tile | FreeTile)[] {
+/** Tiles whose photos flow into the places of a template, or of one of a single group: those of the groups that it takes the place of, and prints that lie scattered. */
+export function flowsFrom(on: PlacedPage, template?: Template): readonly (Tile | FreeTile)[] {
   const part = partFor(on, template);
   if (part) return part.group.tiles;
   const loose = on.groups.length === 0 || on.page.scatter ? freeTiles(on.page) : [];

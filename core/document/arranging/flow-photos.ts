@@ -1,5 +1,6 @@
 import { leavesOf, suited, withHalves } from "#core/arrange";
 import type { PhotoShape } from "#core/fit";
+import { forTiles } from "../arrangements/index.ts";
 import { autoFramed } from "../fillings/index.ts";
 import { newTile } from "../page/new-tile.ts";
 import {
@@ -12,6 +13,7 @@ import {
   mostTiles,
   type Page,
   waitsForPhoto,
+  withGroup,
 } from "../page/page.ts";
 import { arrangedOn, emptyPlaces, groupAt, type PlacedPage, type PlacedTile, placeAgain } from "../page/place-page.ts";
 import { withTree } from "./lay-tree.ts";
@@ -31,8 +33,10 @@ export interface Flowed {
   readonly page: Page;
   /** Places that no photo was left for. */
   readonly empty: number;
-  /** Places that were made by halving others, because there were more photos. */
+  /** Places that were made, because there were more photos: by halving others, or of a pattern by one more cell. */
   readonly made: number;
+  /** Photos that found no place: what lies freely cannot be halved. */
+  readonly left: number;
 }
 
 /**
@@ -65,8 +69,13 @@ export function flowPhotos(on: PlacedPage, task: FlowTask): Flowed {
     const filling = fillings.get(t.id);
     return filling ? { ...t, filling } : t;
   });
-  const empty = grown.order.length - chosen.filter((c) => c >= 0).length;
-  return { page, empty, made: grown.order.length - order.length };
+  const taken = chosen.filter((c) => c >= 0).length;
+  return {
+    page,
+    empty: grown.order.length - taken,
+    made: grown.order.length - order.length,
+    left: task.photos.length - taken,
+  };
 }
 
 const takesPhoto = (filling: Filling): boolean =>
@@ -111,7 +120,14 @@ function withPlaces(on: PlacedPage, order: readonly string[], wanted: number, ne
     const largest = arrangedOn(now)
       .filter((t) => cut.has(t.id) && here.has(t.id))
       .reduce<PlacedTile | undefined>((best, t) => (best && areaOf(best) >= areaOf(t) ? best : t), undefined);
-    if (!largest) break;
+    if (!largest) {
+      const more = withCell(now, here, newId);
+      if (!more) break;
+      now = placeAgain(now, more.page);
+      places.push(more.id);
+      here.add(more.id);
+      continue;
+    }
     const r = frameRect(largest.frame);
     const { id: _, filling: __, lock: ___, ...own } = largest.tile;
     const half = { ...own, ...newTile(undefined, newId) };
@@ -126,6 +142,18 @@ function withPlaces(on: PlacedPage, order: readonly string[], wanted: number, ne
     here.add(half.id);
   }
   return { on: now, order: places };
+}
+
+/** A pattern that some of these places are cells of, made anew for one more. */
+function withCell(on: PlacedPage, here: ReadonlySet<string>, newId: () => string) {
+  for (const { group } of on.groups) {
+    if (!group.tiles.some((t) => here.has(t.id))) continue;
+    const tiles = [...group.tiles, newTile(undefined, newId)];
+    const ids = tiles.map((t) => t.id);
+    const arrangement = forTiles(group.arrangement, ids);
+    if (arrangement) return { page: withGroup(on.page, { ...group, tiles, arrangement }), id: ids.at(-1)! };
+  }
+  return undefined;
 }
 
 /** Places that are made by straight cuts, and can be halved. */

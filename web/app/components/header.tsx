@@ -3,7 +3,7 @@ import { Redo2, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useLocation, useParams } from "react-router";
 import { useStore } from "zustand";
-import { arrangedTiles, freeTiles, nextRedo, nextUndo, type Page, pageCount } from "#core/document";
+import { arrangedTiles, freeTiles, nextRedo, nextUndo, type Page, pageCount, waitsForPhoto } from "#core/document";
 import { printBill } from "#core/edit";
 import { common, deedWords, history as historyWords, stepWords, walk } from "../../text/index.ts";
 import { hint } from "../commands/shown.ts";
@@ -120,7 +120,7 @@ function ProjectHeader({ session }: { readonly session: ProjectSession }) {
 function emptyIn(page: Page): number {
   const known = empties.get(page);
   if (known !== undefined) return known;
-  const count = arrangedTiles(page).filter((t) => t.filling.kind === "empty").length;
+  const count = arrangedTiles(page).filter((t) => waitsForPhoto(t.filling)).length;
   empties.set(page, count);
   return count;
 }

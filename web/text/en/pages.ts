@@ -37,8 +37,20 @@ export const pages = {
   bringFirst: "Bring in photos first",
   tile: (i: number, of: number, what: string) => `Tile ${i} of ${of}: ${what}`,
   emptyTile: "empty",
+  waits: {
+    photo: "empty, waits for a photo",
+    paper: "empty, waits for a paper",
+    words: (sample: string) => (sample ? `empty, waits for words such as “${sample}”` : "empty, waits for words"),
+    nothing: "stays empty",
+  },
+  waitsNumbered: (n: number) => `empty, waits for photo ${n}`,
   colourTile: "a plain colour",
-  emptyTileHint: "Drop a photo here",
+  hints: {
+    photo: "Drop a photo here",
+    paper: "A paper from Papers",
+    words: "Double-click to write",
+    nothing: "Stays empty",
+  },
   locked: "Locked in its place",
   photoGone: "Its photo is missing",
   seam: (axis: "columns" | "rows", i: number) =>
@@ -120,22 +132,38 @@ export const templates = {
   closeUp: "Close them up",
   madePlaces: (n: number) =>
     n === 1
-      ? "There was one photo more than places, so one place was halved."
-      : `There were ${n} more photos than places, so places were halved for them.`,
-  cannotSave: "This page’s tiles cannot be made by straight cuts, so it cannot be a template.",
+      ? "There was one photo more than places, so a place was made for it."
+      : `There were ${n} more photos than places, so places were made for them.`,
+  leftOver: (n: number) =>
+    n === 1
+      ? "One photo found no place here. It is on the shelf."
+      : `${n} photos found no place here. They are on the shelf.`,
+  cannotSave: "There is nothing here that other pages could begin from: pockets come from their packets.",
   saveTitle: "Save this page as a template",
   name: "Name",
   nameOf: (n: number) => (n === 1 ? "A page for 1 photo" : `A page for ${n} photos`),
   saveDo: "Save the template",
   numberHelp: "Click the places in the order in which photos should go in. The others come after, as one reads.",
   skipHelp: "Click a place that should stay empty.",
+  spareHelp: "Click the places that are left over first where photos are few.",
   number: "Order",
   skip: "Stay empty",
+  spare: "Left over first",
   mode: "What a click says",
   startOver: "Start over",
   place: (i: number, of: number, state: string) => `Place ${i} of ${of}${state}`,
   placeNumber: (n: number) => `, takes photo ${n}`,
   placeSkipped: ", stays empty",
+  placeSpare: ", left over first",
+  spareShort: "last",
+  placeWords: ", for words",
+  onlyChosen: "Only what is chosen on the page",
+  edit: (name: string) => `Change ${name}`,
+  editTitle: "Change this template",
+  editDo: "Keep the changes",
+  fromPage: "With the layout of the open page",
+  changed: (name: string) => `${name} is changed. Pages laid out by it stay as they are.`,
+  familyOf: "Family, if it belongs with others",
   saved: (name: string) => `${name} is among your templates.`,
 };
 

@@ -1,16 +1,18 @@
 import { useDraggable } from "@dnd-kit/core";
-import { ImageOff, ImagePlus, Lock } from "lucide-react";
+import { ImageOff, Lock } from "lucide-react";
 import { memo, useMemo, useRef, useState } from "react";
 import type { Edge } from "#core/arrange";
 import {
   arrangedOn,
   arrangedTiles,
+  type Filling,
   findTile,
   frameRect,
   isLocked,
   type PlacedPage,
   type PlacedTile,
   photoIdOf,
+  type Waits,
 } from "#core/document";
 import type { Dragged, DropMeaning } from "#core/edit";
 import { tileMoved } from "#core/edit";
@@ -21,14 +23,16 @@ import type { Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
 import { emptyThem, takeAway } from "../../state/edit/page-gestures.ts";
 import { keep } from "../../state/edit/tree-gestures.ts";
+import { writeIn } from "../../state/edit/word-gestures.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { useLibrary, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { choose } from "../../state/view-state/choose.ts";
 import type { ViewStateStore } from "../../state/view-state/view-state.ts";
 import { nearestToward, type PageView, placeOf } from "./page-view.ts";
-import { showPhotos } from "./shelf/shelf-size.ts";
+import { showWhatFills } from "./shelf/shelf-size.ts";
 import css from "./tile-layer.module.css";
+import { sayWaiting, Waiting } from "./waiting.tsx";
 import { HiddenWords, hiddenWords, sayWords } from "./word-facts.tsx";
 
 /** How the frame round a tile is rounded, by its outline: of most it is a plain rectangle. */
@@ -39,7 +43,8 @@ function roundingOf({ outline, cornerMm }: PlacedTile, scale: number): number | 
 
 /** The tiles as things one can point at, choose, drag and name; their pictures are on the canvas beneath. */
 export function TileLayer({ view, page }: { readonly view: PageView; readonly page: PlacedPage }) {
-  const { viewState } = useServices();
+  const services = useServices();
+  const { viewState } = services;
   const session = useSession();
   const chosen = useViewState((s) => s.tiles.ids);
   const { dragged, meaning } = useViewState((s) => s.drop);
@@ -57,15 +62,17 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
       focus: setAt,
       pick: (id, held) => {
         viewState.setState((s) => ({ tiles: choose(s.tiles, tileIds(), id, held) }));
-        if (findTile(openPage(session.state.getState()), id)?.filling.kind === "empty") showPhotos(viewState);
+        const filling = findTile(openPage(session.state.getState()), id)?.filling;
+        if (filling?.kind === "empty") showWhatFills(viewState, filling.waits?.for ?? "photo");
       },
       menu: (id) => !viewState.getState().tiles.ids.has(id) && chooseOnly(viewState, id),
       open: (id, kind) => {
+        if (kind === "empty") return writeIn(services, session, id);
         chooseOnly(viewState, id);
         viewState.setState(kind === "words" ? { writing: id } : { reframing: id });
       },
     };
-  }, [viewState, session]);
+  }, [services, viewState, session]);
 
   const toward = (e: Pressed) =>
     stop === undefined
@@ -93,8 +100,8 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
     choose: pick,
     chooseToo: pick,
     open: () => {
-      const kind = tiles.find((t) => t.id === stop)?.filling.kind;
-      if (stop !== undefined && (kind === "photo" || kind === "words")) deps.open(stop, kind);
+      const filling = tiles.find((t) => t.id === stop)?.filling;
+      if (stop !== undefined && filling && opens(filling)) deps.open(stop, filling.kind);
     },
     emptyThis: unlessChosen((id) => emptyThem(session, [id])),
     takeThisAway: unlessChosen((id) => takeAway(session, [id])),
@@ -120,8 +127,8 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
         const written = tile.filling.kind === "words" ? tile.filling : undefined;
         const what = written
           ? sayWords(written, facts)
-          : kind === "empty"
-            ? words.emptyTile
+          : tile.filling.kind === "empty"
+            ? sayWaiting(tile.filling.waits)
             : kind === "colour"
               ? words.colourTile
               : photo
@@ -140,6 +147,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
             shape={shapeOf(tile)}
             label={words.tile(i + 1, tiles.length, what)}
             kind={kind === "photo" && !photo ? "missing" : kind}
+            waits={tile.filling.kind === "empty" ? tile.filling.waits : undefined}
             locked={isLocked(tile.tile)}
             hidden={written ? hiddenWords(written, seenFrame(tile.frame, format), facts) : 0}
             chosen={chosen.has(tile.id)}
@@ -157,6 +165,10 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
 /** The line of a tile that is no rectangle, in shares of its box: what a hand has to be on, and where it shows that it is chosen. */
 const shapeOf = ({ outline }: PlacedTile): string | undefined =>
   outline.kind === "path" ? outline.path.map(([to, ...at]) => `${to}${at.join(" ")}`).join("") : undefined;
+
+/** Whether Enter and a double click go into it: a photo is reframed, words and a place for them are written in. */
+const opens = (filling: { readonly kind: Filling["kind"]; readonly waits?: Waits | undefined }): boolean =>
+  filling.kind === "photo" || filling.kind === "words" || filling.waits?.for === "words";
 
 const chooseOnly = (viewState: ViewStateStore, id: string) =>
   viewState.setState({ tiles: { ids: new Set([id]), anchor: id } });
@@ -177,7 +189,7 @@ interface SpotHands {
   focus(id: string): void;
   pick(id: string, held: { readonly shift: boolean; readonly ctrl: boolean }): void;
   menu(id: string): void;
-  open(id: string, kind: "photo" | "words"): void;
+  open(id: string, kind: Filling["kind"]): void;
 }
 
 interface TileSpotProps {
@@ -193,6 +205,8 @@ interface TileSpotProps {
   readonly shape: string | undefined;
   readonly label: string;
   readonly kind: "photo" | "empty" | "colour" | "words" | "missing";
+  /** Of an empty one, what a template made it for. */
+  readonly waits: Waits | undefined;
   readonly locked: boolean;
   /** So many words found no room. */
   readonly hidden: number;
@@ -207,7 +221,7 @@ interface TileSpotProps {
 
 const TileSpot = memo(function TileSpot(props: TileSpotProps) {
   const { id, left, top, width, height, shortPx, corner, shape, label, kind, locked } = props;
-  const { hidden, chosen, stop, own, meaning, deps } = props;
+  const { waits, hidden, chosen, stop, own, meaning, deps } = props;
   const drag = useDraggable({
     id: `tile-${id}`,
     data: { from: "tile", tileId: id } satisfies Dragged,
@@ -238,7 +252,7 @@ const TileSpot = memo(function TileSpot(props: TileSpotProps) {
       onFocus={() => deps.focus(id)}
       onClick={(e) => deps.pick(id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey })}
       onContextMenu={() => deps.menu(id)}
-      onDoubleClick={() => (kind === "photo" || kind === "words") && deps.open(id, kind)}
+      onDoubleClick={() => kind !== "missing" && opens({ kind, waits }) && deps.open(id, kind)}
     >
       {shape && (
         <svg className={css.shape} viewBox="0 0 1 1" preserveAspectRatio="none" aria-hidden>
@@ -252,12 +266,13 @@ const TileSpot = memo(function TileSpot(props: TileSpotProps) {
         </span>
       )}
       {hidden > 0 && <HiddenWords count={hidden} />}
-      {bare && shortPx > 54 && (
+      {kind === "missing" && shortPx > 54 && (
         <div className={css.hint}>
-          {kind === "missing" ? <ImageOff size={20} aria-hidden /> : <ImagePlus size={20} aria-hidden />}
-          {shortPx > 90 && (kind === "missing" ? words.photoGone : words.emptyTileHint)}
+          <ImageOff size={20} aria-hidden />
+          {shortPx > 90 && words.photoGone}
         </div>
       )}
+      {kind === "empty" && <Waiting waits={waits} shortPx={shortPx} />}
       {meaning && shortPx > 54 && (
         <span className={css.meaning}>{meaning === "swap" ? words.dropSwap : words.dropPut}</span>
       )}

@@ -1,7 +1,7 @@
-import { arrangedTiles, emptyPlaces, freeTiles, groupAt, type PlacedPage, photoIdOf } from "#core/document";
+import { areWords, emptyPlaces, freeTiles, groupAt, type Page, type PlacedPage, photoIdOf } from "#core/document";
 import { aroundGroup, groupMeant, takenAway } from "#core/edit";
 import { photoShape } from "#core/photo";
-import { layTemplate, photoPlaces, type Template } from "#core/templates";
+import { flowsFrom, layTemplate, photoPlaces, type Template } from "#core/templates";
 import { templates as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
@@ -17,10 +17,10 @@ function aroundMeant({ viewState }: Deps, on: PlacedPage): PlacedPage {
   return aroundGroup(on, groupMeant(on, tileId)?.group.id);
 }
 
-/** The photos that are to flow into a template: those of the part that it lays out, else those chosen on the shelf. */
-function flowing({ library, viewState }: Deps, on: PlacedPage) {
+/** The photos that are to flow into a template: those of the part that it lays out or of all of the page, else those chosen on the shelf. */
+function flowing({ library, viewState }: Deps, on: PlacedPage, template?: Template) {
   const { byId, photos } = library.state.getState();
-  const there = (groupAt(on)?.tiles ?? []).flatMap((t) => byId.get(photoIdOf(t) ?? "") ?? []);
+  const there = flowsFrom(on, template).flatMap((t) => byId.get(photoIdOf(t) ?? "") ?? []);
   const chosen = viewState.getState().photos.ids;
   const given = there.length > 0 ? there : photos.filter((p) => chosen.has(p.id));
   return given.map((p) => ({ id: p.id, ...photoShape(p) }));
@@ -32,7 +32,7 @@ export const countFlowing = (services: Deps, on: PlacedPage): number =>
 /** The page as a template would lay it out. A picture of it needs no more photos than there are places. */
 export function laidBy(services: Deps, on: PlacedPage, template: Template, forPicture: boolean) {
   const around = aroundMeant(services, on);
-  const photos = flowing(services, around);
+  const photos = flowing(services, around, template);
   const some = forPicture ? photos.slice(0, photoPlaces(template)) : photos;
   return layTemplate(around, template, { photos: some, newId: services.newId });
 }
@@ -50,10 +50,12 @@ export function applyTemplate(services: Deps, session: ProjectSession, template:
     tiles: part ? { ids: new Set([part.id]), anchor: part.id } : nothingChosen,
     photos: nothingChosen,
   });
-  const freed = freeTiles(laid.page).length - freeTiles(openPage(now)).length;
+  const lyingWords = (page: Page) => freeTiles(page).filter(areWords).length;
+  const freed = lyingWords(laid.page) - lyingWords(openPage(now));
   if (freed > 0) notices.create({ title: words.wordsFreed(freed), type: "info" });
   if (laid.made > 0) notices.create({ title: words.madePlaces(laid.made), type: "info" });
-  if (laid.empty > 0 && laid.empty < arrangedTiles(laid.page).length)
+  if (laid.left > 0) notices.create({ title: words.leftOver(laid.left), type: "info" });
+  if (laid.empty > 0 && laid.empty < photoPlaces(template))
     notices.create({
       title: words.emptyNow(laid.empty),
       type: "info",

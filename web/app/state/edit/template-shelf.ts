@@ -1,5 +1,5 @@
 import { createStore } from "zustand/vanilla";
-import type { Template } from "#core/templates";
+import { type Template, withoutPapers } from "#core/templates";
 import { readTemplateFile } from "#core/templates/schema";
 import type { Store } from "../../../storage/store.ts";
 
@@ -47,7 +47,7 @@ export class TemplateShelf {
   /** Those in a file as one's own, under new ids so that none takes another's place; how many, or why not. */
   async bringIn(file: File) {
     const read = readTemplateFile(await file.text());
-    if (read.ok) await this.keep(read.value.map((t) => ({ ...t, id: this.#newId() })));
+    if (read.ok) await this.keep(read.value.map((t) => ({ ...withoutPapers(t), id: this.#newId() })));
     return read;
   }
 }

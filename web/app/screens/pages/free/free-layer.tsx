@@ -7,12 +7,14 @@ import { hears } from "../../../commands/hear.ts";
 import { arrow, type Pressed } from "../../../commands/keys.ts";
 import { useServices } from "../../../services.ts";
 import { editFrames } from "../../../state/edit/free-gestures.ts";
-import { openToWrite, takeOff } from "../../../state/edit/word-gestures.ts";
+import { openToWrite, takeOff, writeIn } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { useProject, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { choose } from "../../../state/view-state/choose.ts";
 import { type PageView, placeOf } from "../page-view.ts";
+import { showWhatFills } from "../shelf/shelf-size.ts";
+import { sayWaiting, Waiting } from "../waiting.tsx";
 import { HiddenWords, hiddenWords, sayWords } from "../word-facts.tsx";
 import { FreeGrips } from "./free-grips.tsx";
 import css from "./free-layer.module.css";
@@ -56,7 +58,8 @@ interface FreeSpotProps {
 }
 
 const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotProps) {
-  const { viewState } = useServices();
+  const services = useServices();
+  const { viewState } = services;
   const session = useSession();
   const facts = useFacts();
   const chosen = useViewState((s) => s.tiles.ids.has(tile.id));
@@ -65,12 +68,15 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
   const empty = written && !written.card && wordsOf(written, facts).trim() === "";
   const pick = (e: Pick<Pressed, "shiftKey" | "ctrlKey" | "metaKey">) => {
     const ids = freeTiles(openPage(session.state.getState())).map((t) => t.id);
+    if (waits) showWhatFills(viewState, waits.for);
     viewState.setState((s) => ({
       tiles: choose(s.tiles, ids, tile.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
     }));
   };
+  const waits = tile.filling.kind === "empty" ? tile.filling.waits : undefined;
   const open = () => {
     if (written) return openToWrite({ viewState }, tile.id);
+    if (waits?.for === "words") return writeIn(services, session, tile.id);
     if (tile.filling.kind === "photo") viewState.setState({ tiles: only, reframing: tile.id });
   };
   const only = { ids: new Set([tile.id]), anchor: tile.id };
@@ -106,10 +112,16 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
     <div
       role="option"
       aria-selected={chosen}
-      aria-label={written ? say.free(at, of, sayWords(written, facts)) : freeWords.tile(at, of)}
+      aria-label={
+        written
+          ? say.free(at, of, sayWords(written, facts))
+          : waits
+            ? say.free(at, of, sayWaiting(waits))
+            : freeWords.tile(at, of)
+      }
       tabIndex={0}
       data-tile={tile.id}
-      className={[css.tile, chosen && css.chosen, locked && css.locked, empty && !writing && css.bare]
+      className={[css.tile, chosen && css.chosen, locked && css.locked, ((empty && !writing) || waits) && css.bare]
         .filter(Boolean)
         .join(" ")}
       style={{ left, top, width, height, transform: `rotate(${straightened(tile.frame.turn)}deg)` }}
@@ -123,6 +135,7 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
       onPointerCancel={pull.cancel}
     >
       {empty && !writing && say.nothingYet}
+      {waits && <Waiting waits={waits} shortPx={Math.min(tile.frame.width, tile.frame.height) * view.scale} />}
       {written && !writing && <Hidden count={hiddenWords(written, tile.frame, facts)} />}
     </div>
   );

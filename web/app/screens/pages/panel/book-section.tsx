@@ -1,4 +1,4 @@
-import { Box, Button, Flex, HStack, Switch, Text, VStack } from "@chakra-ui/react";
+import { Box, Button, Flex, HStack, Text, VStack } from "@chakra-ui/react";
 import { Columns2, Gauge } from "lucide-react";
 import { useState } from "react";
 import { arrangedTiles, type Book, numberPlaces, openingOf, rulesOf } from "#core/document";
@@ -8,6 +8,7 @@ import { PaceDialog } from "../../../components/book/pace-dialog.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
+import { Toggle } from "../../../components/toggle.tsx";
 import { useServices } from "../../../services.ts";
 import { joinPages, markPage, matchFacing, showNumbers, splitSpread } from "../../../state/edit/page-list.ts";
 import { usePageCountWords } from "../../../state/session/book-facts.ts";
@@ -150,21 +151,5 @@ export function BookSection() {
       </PanelSection>
       {pacing && <PaceDialog fromHere onClose={() => setPacing(false)} />}
     </>
-  );
-}
-
-interface ToggleProps {
-  readonly label: string;
-  readonly on: boolean;
-  readonly onTurn: (on: boolean) => void;
-}
-
-export function Toggle({ label, on, onTurn }: ToggleProps) {
-  return (
-    <Switch.Root size="sm" checked={on} onCheckedChange={(e) => onTurn(e.checked)}>
-      <Switch.HiddenInput />
-      <Switch.Control />
-      <Switch.Label fontSize="14px">{label}</Switch.Label>
-    </Switch.Root>
   );
 }

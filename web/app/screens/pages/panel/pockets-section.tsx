@@ -13,11 +13,11 @@ import { PanelSection } from "../../../components/panel-parts.tsx";
 import { Segmented } from "../../../components/segmented.tsx";
 import { Select } from "../../../components/select.tsx";
 import { TextField } from "../../../components/text-field.tsx";
+import { Toggle } from "../../../components/toggle.tsx";
 import { useServices } from "../../../services.ts";
 import { addLeaf, addOwnPattern, choosePattern, drawOwn, keepDrawn, setPockets } from "../../../state/edit/pockets.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
-import { Toggle } from "./book-section.tsx";
 
 /** The pockets of the open leaf, what their cards measure, and what goes to print. */
 export function PocketsSection() {

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, HStack, IconButton, Switch, Text, VStack } from "@chakra-ui/react";
+import { Box, Button, Flex, HStack, IconButton, Text, VStack } from "@chakra-ui/react";
 import {
   ArrowDownToLine,
   ArrowLeftToLine,
@@ -20,6 +20,7 @@ import { free as freeWords, panel as words } from "../../../../text/index.ts";
 import { CountField } from "../../../components/count-field.tsx";
 import { Act, PanelSection, pressedLook } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
+import { Toggle } from "../../../components/toggle.tsx";
 import { useServices } from "../../../services.ts";
 import { lead, leadOf } from "../../../state/edit/arrange-page.ts";
 import { takeAway } from "../../../state/edit/page-gestures.ts";
@@ -105,11 +106,9 @@ export function LockSwitch({ tiles, of = "place", label }: LockSwitchProps) {
       ? keep(session, "lockedTiles", ids.length, locked(ids, on))
       : keep(session, "lockedFilling", ids.length, fillingLocked(ids, on));
   return (
-    <Switch.Root mt="3" size="sm" checked={tiles.every((t) => isOn(t.tile))} onCheckedChange={(e) => lock(e.checked)}>
-      <Switch.HiddenInput />
-      <Switch.Control />
-      <Switch.Label fontSize="14px">{label}</Switch.Label>
-    </Switch.Root>
+    <Box mt="3">
+      <Toggle label={label} on={tiles.every((t) => isOn(t.tile))} onTurn={lock} />
+    </Box>
   );
 }
 

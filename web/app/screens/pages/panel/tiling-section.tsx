@@ -1,4 +1,4 @@
-import { Button, HStack, Switch } from "@chakra-ui/react";
+import { Box, Button, HStack } from "@chakra-ui/react";
 import { canBeCut, type TilingPattern, tilingPatterns } from "#core/arrange";
 import { mainGroup, type Page, type Tiling, type TilingSettings } from "#core/document";
 import { letFree, tiled } from "#core/edit";
@@ -6,6 +6,7 @@ import { free as freeWords, tilings as words } from "../../../../text/index.ts";
 import { Beside } from "../../../components/field-label.tsx";
 import { Bead, PanelSection } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
+import { Toggle } from "../../../components/toggle.tsx";
 import { useServices } from "../../../services.ts";
 import { arrangePhotos, photosInGroup } from "../../../state/edit/arrange-photos.ts";
 import { keep, show } from "../../../state/edit/tree-gestures.ts";
@@ -33,11 +34,9 @@ export function TilingSection({ page, tiling }: { readonly page: Page; readonly 
         />
       </Beside>
       {canBeCut.has(pattern) && (
-        <Switch.Root mt="2" size="sm" checked={cut} onCheckedChange={(e) => take({ cut: e.checked })}>
-          <Switch.HiddenInput />
-          <Switch.Control />
-          <Switch.Label fontSize="14px">{words.toEdges}</Switch.Label>
-        </Switch.Root>
+        <Box mt="2">
+          <Toggle label={words.toEdges} on={cut} onTurn={(on) => take({ cut: on })} />
+        </Box>
       )}
       {pattern === "pennants" && (
         <Beside label={words.sag}>

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from "react";
+import type { Waits } from "#core/document";
 import { useViewState } from "../../../state/session/hooks.ts";
 import {
   type Drawer,
@@ -23,7 +24,9 @@ export const openDrawer = (viewState: ViewStateStore, drawer: Drawer): void =>
   viewState.setState((s) => ({ drawer, shelf: s.shelf === "folded" ? "one" : s.shelf }));
 
 /** What an empty place can be filled with, where nothing of the kind is in sight. */
-export function showPhotos(viewState: ViewStateStore): void {
+export function showWhatFills(viewState: ViewStateStore, waits: Waits["for"]): void {
+  if (waits === "paper") openDrawer(viewState, "papers");
+  if (waits !== "photo") return;
   const { drawer, shelf } = viewState.getState();
   const fills = drawer === "photos" || drawer === "papers" || drawer === "ornaments";
   if (!fills || shelf === "folded") openDrawer(viewState, fills ? drawer : "photos");

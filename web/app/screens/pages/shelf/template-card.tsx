@@ -1,9 +1,9 @@
 import { Box, HStack, IconButton } from "@chakra-ui/react";
-import { FileOutput, Star, Trash2 } from "lucide-react";
+import { FileOutput, PencilLine, Star, Trash2 } from "lucide-react";
 import { memo, useEffect, useMemo, useRef, useState } from "react";
-import { type PlacedPage, placeAgain } from "#core/document";
+import { mapTiles, type PlacedPage, placeAgain } from "#core/document";
 import { bleedBox } from "#core/lab";
-import { adapted, photoPlaces, type Template } from "#core/templates";
+import { adapted, photoPlaces, type Template, waitsFor } from "#core/templates";
 import { common, templates as words } from "../../../../text/index.ts";
 import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
@@ -26,7 +26,20 @@ interface TemplateCardProps {
   readonly onLook: () => void;
   readonly onTake: () => void;
   readonly onTakeOut: () => void;
+  readonly onEdit: () => void;
 }
+
+/** Places that nothing is in yet, as they are painted on a card. */
+const placeColour = { photo: "#dcd2bf", paper: "#cfd8d2", words: "#efe8db", nothing: "#f7f3ec" } as const;
+
+const withPlacesSeen = (on: PlacedPage): PlacedPage =>
+  placeAgain(
+    on,
+    mapTiles(on.page, (t) => {
+      const waits = waitsFor(t);
+      return waits ? { ...t, filling: { kind: "colour", colour: placeColour[waits] } } : t;
+    }),
+  );
 
 /** This page as a template would lay it out, solved for the page's own size. */
 export const TemplateCard = memo(function TemplateCard(props: TemplateCardProps) {
@@ -34,7 +47,9 @@ export const TemplateCard = memo(function TemplateCard(props: TemplateCardProps)
   const [near, setNear] = useState(false);
   useEffect(() => {
     if (!at.current) return;
-    const watch = new IntersectionObserver(([seen]) => seen?.isIntersecting && setNear(true), { rootMargin: "400px" });
+    const watch = new IntersectionObserver((seen) => seen.some((e) => e.isIntersecting) && setNear(true), {
+      rootMargin: "400px",
+    });
     watch.observe(at.current);
     return () => watch.disconnect();
   }, []);
@@ -54,10 +69,11 @@ export const TemplateCard = memo(function TemplateCard(props: TemplateCardProps)
   );
 });
 
-function Shown({ template, page, stop, starred, own, onLook, onTake, onTakeOut }: TemplateCardProps) {
+function Shown({ template, page, stop, starred, own, onLook, onTake, onTakeOut, onEdit }: TemplateCardProps) {
   const services = useServices();
   const session = useSession();
   const laid = useMemo(() => placeAgain(page, laidBy(services, page, template, true).page), [services, page, template]);
+  const picture = useMemo(() => withPlacesSeen(laid), [laid]);
   const bent = useMemo(() => adapted(template, page.format).bent, [template, page.format]);
   const places = words.places(photoPlaces(template));
   const fit = bent < asDrawn ? words.asDrawn : words.adapted;
@@ -76,7 +92,7 @@ function Shown({ template, page, stop, starred, own, onLook, onTake, onTakeOut }
   return (
     <>
       <PageCard
-        page={laid}
+        page={picture}
         label={words.card(template.name, places, fit)}
         title={template.name}
         note={bent < asDrawn ? places : `${places}, ${words.adapted}`}
@@ -97,6 +113,9 @@ function Shown({ template, page, stop, starred, own, onLook, onTake, onTakeOut }
       >
         {own && (
           <>
+            <Corner name={words.edit(template.name)} onAct={onEdit}>
+              <PencilLine size={14} />
+            </Corner>
             <Corner name={words.takeOutOne(template.name)} onAct={onTakeOut}>
               <FileOutput size={14} />
             </Corner>

@@ -44,7 +44,8 @@ export function TemplatesDrawer() {
     starred: false,
   });
   const [turn, setTurn] = useState<TemplateTurn>(unturned);
-  const [saving, setSaving] = useState(false);
+  /** "page" for a new one from the page, or which of one's own is being changed. */
+  const [saving, setSaving] = useState<"page" | Template>();
   const [at, setAt] = useState(0);
   const chooser = useRef<HTMLInputElement>(null);
   useEffect(() => void templates.load(), [templates]);
@@ -88,11 +89,13 @@ export function TemplatesDrawer() {
           />
           <Act icon={FileInput} name={words.bringIn} onAct={() => chooser.current?.click()} />
           {own.length > 0 && <Act icon={FileOutput} name={words.takeOut} onAct={() => takeOut(own, "templates")} />}
-          {page.groups.length > 0 && <Act icon={Save} name={words.save} onAct={() => setSaving(true)} />}
+          {page.tiles.length > 0 && <Act icon={Save} name={words.save} onAct={() => setSaving("page")} />}
         </>
       }
     >
-      {saving && <SaveTemplate page={page} onClose={() => setSaving(false)} />}
+      {saving && (
+        <SaveTemplate page={page} of={saving === "page" ? undefined : saving} onClose={() => setSaving(undefined)} />
+      )}
       <input
         ref={chooser}
         type="file"
@@ -121,6 +124,7 @@ export function TemplatesDrawer() {
               onLook={() => setAt(i)}
               onTake={() => applyTemplate(services, session, template)}
               onTakeOut={() => takeOut([template], template.name)}
+              onEdit={() => setSaving(own.find((t) => t.id === template.id))}
             />
           ))}
         </CardStrip>
