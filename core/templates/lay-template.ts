@@ -1,4 +1,5 @@
 import {
+  areWords,
   copiedPieces,
   type Filling,
   type Flowed,
@@ -40,10 +41,11 @@ function partFor(on: PlacedPage, template: Template | undefined): PlacedGroup | 
 export function flowsFrom(on: PlacedPage, template?: Template): readonly (Tile | FreeTile)[] {
   const part = partFor(on, template);
   if (part) return part.group.tiles;
-  const loose = on.groups.length === 0 || on.page.scatter ? freeTiles(on.page) : [];
+  const allLoose = on.groups.length === 0 || on.page.scatter !== undefined;
+  const loose = freeTiles(on.page).filter((t) => t.byTemplate || (allLoose && holdsPhoto(t)));
   return [
     ...on.groups.flatMap((g) => g.group.tiles),
-    ...loose.filter((t) => !t.hidden && !keepsFilling(t) && holdsPhoto(t)),
+    ...loose.filter((t) => !t.hidden && !keepsFilling(t) && !areWords(t)),
   ];
 }
 
@@ -58,7 +60,7 @@ export function layTemplate(on: PlacedPage, template: Template, task: Pick<FlowT
   const { page, format, style } = on;
   const part = partFor(on, template);
   const { look: drawn, pieces } = adapted(template, part ? inRoom(format, part) : format);
-  const fresh = copiedPieces(pieces, task.newId);
+  const fresh = copiedPieces(pieces, task.newId).map((p) => (isGroup(p) ? p : { ...p, byTemplate: true as const }));
   const look: Look = part ? on.look : { ...drawn, backdrop: on.look.backdrop };
   const flowing = flowsFrom(on, template);
   const base = part ? withGroup(page, inPlaceOf(part, fresh)) : pageOf(on, template, fresh, flowing);

@@ -77,7 +77,8 @@ function plainGroup(at: PlacedGroup): Group | undefined {
 /** A tile with a place for what was in it, and nothing of the page that it was on. */
 function placeOf<T extends Tile>(tile: T, task: SaveTask): T {
   const { through: _, lock: __, name: ___, cardBleedMm: ____, ...own } = tile;
-  return { ...own, filling: waiting(tile, task) } as T;
+  const { byTemplate: _____, ...plain } = { byTemplate: undefined, ...own };
+  return { ...plain, filling: waiting(tile, task) } as unknown as T;
 }
 
 function waiting({ id, filling }: Tile, task: SaveTask): Filling {

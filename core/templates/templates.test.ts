@@ -24,6 +24,7 @@ import { firstWordStyles } from "#core/words";
 import {
   adapted,
   drawnPage,
+  flowsFrom,
   layTemplate,
   photoPlaces,
   shapeOf,
@@ -33,6 +34,7 @@ import {
   turned,
   unturned,
   waitsFor,
+  withoutPapers,
 } from "./index.ts";
 import { readTemplateFile, templateFile, templateFileJsonSchema, templateSchema } from "./schema/index.ts";
 
@@ -287,6 +289,31 @@ test("words on the page go into the places for words of their kind, looking as t
     [true, "Midsummer"],
   ]);
   expect(held.find(([, w]) => w.role === "title")![1].style.sizePt).toBe(40);
+});
+
+test("a paper stays in its tile, and leaves a place for one where the template goes elsewhere", () => {
+  const t = shipped.find((s) => s.name === "Two panes")!;
+  const { page } = laidOut(t, 2);
+  const about = { id: "own", name: "Mine", family: "", numbered: [], skipped: new Set<string>() };
+  const saved = templateOfPage(page, { ...about, isPaper: (id) => id === "photo1" })!;
+  expect(drawnPage(saved).tiles.map((p) => photoIdOf(p))).toEqual([undefined, "photo1"]);
+  expect(drawnPage(withoutPapers(saved)).tiles.map(waitsFor)).toEqual(["photo", "paper"]);
+  // No photo flows into the paper's tile.
+  expect(photoPlaces(saved)).toBe(1);
+  expect(laidOut(saved, 1).page.tiles.map((p) => photoIdOf(p))).toEqual(["photo0", "photo1"]);
+});
+
+test("what a template laid freely goes with the next one, and what a hand laid there stays", () => {
+  const over = shipped.find((s) => s.name === "A round over four")!;
+  const { page } = laidOut(over, 5);
+  const by = freeTiles(page.page)[0]!;
+  const mine = newFreeTile(by.frame, by.filling, () => "mine");
+  const on = placeAgain(page, withFree(page.page, mine));
+  const next = shipped.find((s) => s.name === "Four panes")!;
+  expect(flowsFrom(on, next).map((f) => f.id)).toContain(by.id);
+  const laid = layTemplate(on, next, { photos: photosOf(5), newId: counter() }).page;
+  expect(freeTiles(laid).map((f) => f.id)).toEqual(["mine"]);
+  expect(groupsOf(laid)[0]!.tiles).toHaveLength(5);
 });
 
 test("a numbered place takes the first photo where all shapes suit alike", () => {

@@ -44,6 +44,7 @@ const tileKeys = keysOf<TileFields>({
   through: true,
   name: true,
   hidden: true,
+  byTemplate: true,
 });
 
 /** A page that has hardly anything in common with what it was is replaced as a whole. */

@@ -158,7 +158,15 @@ export const tileSchema = z.object(tileFields).readonly();
 export type Tile = z.infer<typeof tileSchema>;
 
 /** A tile that lies where a hand put it. */
-export const freeTileSchema = z.object({ kind: z.literal("tile"), ...tileFields, frame: frameSchema }).readonly();
+export const freeTileSchema = z
+  .object({
+    kind: z.literal("tile"),
+    ...tileFields,
+    frame: frameSchema,
+    /** A template put it there: with another template it goes, and its photo finds another place. */
+    byTemplate: z.literal(true).optional(),
+  })
+  .readonly();
 export type FreeTile = z.infer<typeof freeTileSchema>;
 
 /** Shares of the room that is left when the gaps are taken out; they add up to 1. */

@@ -170,6 +170,9 @@ const shapeOf = ({ outline }: PlacedTile): string | undefined =>
 const opens = (filling: { readonly kind: Filling["kind"]; readonly waits?: Waits | undefined }): boolean =>
   filling.kind === "photo" || filling.kind === "words" || filling.waits?.for === "words";
 
+/** A cell that is no rectangle has room for an icon, and not for a line of words. */
+const narrowPx = 80;
+
 const chooseOnly = (viewState: ViewStateStore, id: string) =>
   viewState.setState({ tiles: { ids: new Set([id]), anchor: id } });
 
@@ -272,7 +275,7 @@ const TileSpot = memo(function TileSpot(props: TileSpotProps) {
           {shortPx > 90 && words.photoGone}
         </div>
       )}
-      {kind === "empty" && <Waiting waits={waits} shortPx={shortPx} />}
+      {kind === "empty" && <Waiting waits={waits} shortPx={shape ? Math.min(shortPx, narrowPx) : shortPx} />}
       {meaning && shortPx > 54 && (
         <span className={css.meaning}>{meaning === "swap" ? words.dropSwap : words.dropPut}</span>
       )}
