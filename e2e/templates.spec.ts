@@ -2,11 +2,11 @@ import { readFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
+import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import { loose } from "./support/free-tiles.ts";
 import {
   arrangeFirst,
-  box,
   chooseFiles,
   drag,
   expectKept,
@@ -158,8 +158,42 @@ test("templates of every kind: places that say what they wait for, words that ar
     const [only, more] = JSON.parse(await readFile(path, "utf8")).templates[0].pieces;
     expect(more).toBeUndefined();
     expect(only).toMatchObject({ kind: "tile", filling: { kind: "empty", waits: { for: "photo" } } });
-    const sheet = await box(page.getByTestId("page"));
-    expect(sheet.width).toBeGreaterThan(100);
+  });
+
+  await test.step("as a drawing it goes to a vector program and comes back, changed there or not; any other drawing comes in too", async () => {
+    await page.getByRole("searchbox", { name: "Search by name" }).fill("Two by four");
+    await card(page, "Two by four").hover();
+    const download = page.waitForEvent("download");
+    await page.getByRole("button", { name: "Save as an SVG drawing: Two by four" }).click();
+    const path = join(tmpdir(), `two-by-four-${process.pid}.svg`);
+    await (await download).saveAs(path);
+    const text = await readFile(path, "utf8");
+    const { width, height } = await sharp(path).metadata();
+    expect(width / height).toBeCloseTo(1, 2);
+    const bringIn = async (svg: string, name: string) => {
+      const chooser = page.waitForEvent("filechooser");
+      await page.getByRole("button", { name: "Bring in a file" }).click();
+      await (await chooser).setFiles({ name, mimeType: "image/svg+xml", buffer: Buffer.from(svg) });
+    };
+    await bringIn(text, "back.svg");
+    await expect(card(page, "Two by four")).toHaveCount(2);
+    // One shape was moved there: it lies freely, the others where they were.
+    await bringIn(
+      text.replace(/(<path id="[^"]*")/, '$1 transform="translate(0 9)"').replaceAll("Two by four", "Moved"),
+      "m.svg",
+    );
+    await take(page, "Moved");
+    await expect(loose(page)).toHaveCount(8);
+    const drawn = (shapes: string) =>
+      `<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="100mm" viewBox="0 0 100 100">${shapes}</svg>`;
+    await bringIn(
+      drawn('<circle cx="30" cy="50" r="20"/><circle cx="75" cy="50" r="20"/><script>1</script>'),
+      "Two suns.svg",
+    );
+    await take(page, "Two suns");
+    await expect(loose(page)).toHaveCount(2);
+    await bringIn(drawn('<path d="M0 0 L5 5" fill="none"/>'), "line.svg");
+    await expect(page.getByText("That drawing has no closed shape that could become a place.")).toBeVisible();
   });
   await expectKept(page);
 });

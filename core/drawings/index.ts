@@ -1,1 +1,9 @@
-export { type ColourOf, type DrawnShape, type DrawnShapes, type SvgElement, shapesOfSvg } from "./svg-shapes.ts";
+export {
+  type ColourOf,
+  type DrawnShape,
+  type DrawnShapes,
+  type SvgElement,
+  shapesOfSvg,
+  tileAttribute,
+} from "./svg-shapes.ts";
+export { escaped, pathText } from "./svg-text.ts";

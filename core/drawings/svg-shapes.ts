@@ -34,6 +34,8 @@ export interface DrawnShape {
   readonly fill: Colour | undefined;
   readonly stroke: { readonly widthMm: number; readonly colour: Colour } | undefined;
   readonly opacity: number;
+  /** What this program wrote of it: its tile's id. */
+  readonly tileId: string | undefined;
 }
 
 export interface DrawnShapes {
@@ -163,6 +165,9 @@ function paintOf(text: string | undefined, colourOf: ColourOf, style: Context["s
 /** CSS colours by name or in any of their forms, as the browser reads them; nothing where it is none. */
 export type ColourOf = (text: string) => Colour | undefined;
 
+/** Says of an element which tile it is. */
+export const tileAttribute = "data-tessip-tile";
+
 /** All closed shapes of a drawing, in the order in which they are drawn. */
 export function shapesOfSvg(root: SvgElement, colourOf: ColourOf): DrawnShapes {
   const byId = new Map<string, SvgElement>();
@@ -250,6 +255,7 @@ export function shapesOfSvg(root: SvgElement, colourOf: ColourOf): DrawnShapes {
         fill,
         stroke: line && widthMm > 0 ? { widthMm: Math.min(50, widthMm), colour: line } : undefined,
         opacity: at.opacity,
+        tileId: e.attributes[tileAttribute],
       });
     }
   };

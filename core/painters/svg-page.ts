@@ -1,4 +1,5 @@
 import type { FilePart } from "#core/document";
+import { escaped, pathText } from "#core/drawings";
 import { num } from "#core/files";
 import { type Matrix, multiply, type PathData, type Rect, scaling, translation } from "#core/geometry";
 import type { DrawStep } from "#core/scene";
@@ -42,13 +43,6 @@ export function svgOf({ box, title, parts }: SvgSheet, supply: SvgSupply): strin
   ].join("\n");
 }
 
-const escaped = (text: string): string =>
-  text
-    // Letters that XML 1.0 does not have.
-    // biome-ignore lint/suspicious/noControlCharactersInRegex: just those are taken out
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, "")
-    .replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
-
 const fine = (v: number): string =>
   v
     .toFixed(7)
@@ -56,14 +50,8 @@ const fine = (v: number): string =>
     .replace(/^-0$/, "0");
 const matrixOf = ({ a, b, c, d, e, f }: Matrix): string => `matrix(${[a, b, c, d, e, f].map(fine).join(" ")})`;
 
-const segmentOf = (s: PathData[number], write: (v: number) => string): string => {
-  const [letter, ...values] = s as readonly [string, ...number[]];
-  return letter === "Z" ? "z" : `${letter}${values.map(write).join(" ")}`;
-};
-
-/** In mm; or in shares of a letter's size, which need more decimals. */
-/** A path as the `d` of an SVG element. */
-export const pathOf = (path: PathData, write = num): string => path.map((s) => segmentOf(s, write)).join("");
+/** A path as the `d` of an SVG element: in mm, or in shares of a letter's size, which need more decimals. */
+export const pathOf = (path: PathData, write = num): string => pathText(path, write);
 
 function stepSvg(step: DrawStep, supply: SvgSupply, clip: (path: string) => string): string {
   switch (step.draw) {

@@ -1,4 +1,5 @@
 export { adapted } from "./adapt.ts";
+export { drawingOfTemplate, templateOfDrawing } from "./drawing.ts";
 export { farFrom, flowsFrom, layTemplate } from "./lay-template.ts";
 export { templateOfPage, withoutPapers } from "./of-page.ts";
 export { shippedTemplates } from "./shipped/index.ts";

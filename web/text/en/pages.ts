@@ -115,12 +115,14 @@ export const templates = {
   bringIn: "Bring in a file",
   takeOut: "Save mine as a file",
   takeOutOne: (name: string) => `Save to disk: ${name}`,
+  draw: (name: string) => `Save as an SVG drawing: ${name}`,
   remove: (name: string) => `Remove ${name}`,
   removed: (name: string) => `${name} is removed from your templates.`,
   broughtIn: (n: number) => (n === 1 ? "1 template came in." : `${n} templates came in.`),
   trouble: {
     tooLarge: "That file is far too large for templates. Nothing came in.",
     notTemplates: "This is not a template file. Nothing came in.",
+    noShapes: "That drawing has no closed shape that could become a place. Nothing came in.",
     damagedTemplate: "A template in that file is damaged, so none of them came in.",
   },
   wordsFreed: (n: number) =>

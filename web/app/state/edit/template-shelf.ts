@@ -1,5 +1,6 @@
 import { createStore } from "zustand/vanilla";
-import { type Template, withoutPapers } from "#core/templates";
+import { ok, type Result, refused } from "#core/result";
+import { type Template, templateOfDrawing, withoutPapers } from "#core/templates";
 import { readTemplateFile } from "#core/templates/schema";
 import type { Store } from "../../../storage/store.ts";
 
@@ -46,8 +47,26 @@ export class TemplateShelf {
 
   /** Those in a file as one's own, under new ids so that none takes another's place; how many, or why not. */
   async bringIn(file: File) {
-    const read = readTemplateFile(await file.text());
+    const read = isSvg(file) ? await this.#ofDrawing(file) : readTemplateFile(await file.text());
     if (read.ok) await this.keep(read.value.map((t) => ({ ...withoutPapers(t), id: this.#newId() })));
     return read;
   }
+
+  /** The shapes of a drawing as one template, with its file's name where it has none of ours. */
+  async #ofDrawing(file: File): Promise<Result<readonly Template[], "tooLarge" | "noShapes">> {
+    const [{ browserColour, readDrawing, UnreadableSvg }, { shapesOfSvg }] = await Promise.all([
+      import("../../../pictures/read-svg.ts"),
+      import("#core/drawings"),
+    ]);
+    try {
+      const root = await readDrawing(file);
+      const name = file.name.replace(/\.svg$/i, "").slice(0, 80);
+      const made = templateOfDrawing(root, shapesOfSvg(root, browserColour()), { name, newId: this.#newId });
+      return made ? ok([made]) : refused("noShapes");
+    } catch (e) {
+      return refused(e instanceof UnreadableSvg && e.code !== "svgDamaged" ? "tooLarge" : "noShapes");
+    }
+  }
 }
+
+const isSvg = (file: File): boolean => file.type === "image/svg+xml" || /\.svg$/i.test(file.name);

@@ -1,5 +1,5 @@
 import { Box, HStack, IconButton } from "@chakra-ui/react";
-import { FileOutput, PencilLine, Star, Trash2 } from "lucide-react";
+import { FileOutput, PencilLine, PenTool, Star, Trash2 } from "lucide-react";
 import { memo, useEffect, useMemo, useRef, useState } from "react";
 import { mapTiles, type PlacedPage, placeAgain } from "#core/document";
 import { bleedBox } from "#core/lab";
@@ -26,6 +26,8 @@ interface TemplateCardProps {
   readonly onLook: () => void;
   readonly onTake: () => void;
   readonly onTakeOut: () => void;
+  /** Out as an SVG drawing. */
+  readonly onDraw: () => void;
   readonly onEdit: () => void;
 }
 
@@ -69,7 +71,7 @@ export const TemplateCard = memo(function TemplateCard(props: TemplateCardProps)
   );
 });
 
-function Shown({ template, page, stop, starred, own, onLook, onTake, onTakeOut, onEdit }: TemplateCardProps) {
+function Shown({ template, page, stop, starred, own, onLook, onTake, onTakeOut, onDraw, onEdit }: TemplateCardProps) {
   const services = useServices();
   const session = useSession();
   const laid = useMemo(() => placeAgain(page, laidBy(services, page, template, true).page), [services, page, template]);
@@ -118,6 +120,9 @@ function Shown({ template, page, stop, starred, own, onLook, onTake, onTakeOut, 
             </Corner>
             <Corner name={words.takeOutOne(template.name)} onAct={onTakeOut}>
               <FileOutput size={14} />
+            </Corner>
+            <Corner name={words.draw(template.name)} onAct={onDraw}>
+              <PenTool size={14} />
             </Corner>
             <Corner name={words.remove(template.name)} onAct={() => void remove()}>
               <Trash2 size={14} />

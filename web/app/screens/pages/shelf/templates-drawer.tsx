@@ -9,7 +9,15 @@ import {
 } from "lucide-react";
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { useStore } from "zustand";
-import { photoPlaces, shippedTemplates, type Template, type TemplateTurn, turned, unturned } from "#core/templates";
+import {
+  drawingOfTemplate,
+  photoPlaces,
+  shippedTemplates,
+  type Template,
+  type TemplateTurn,
+  turned,
+  unturned,
+} from "#core/templates";
 import { templateFile } from "#core/templates/schema";
 import { templates as words } from "../../../../text/index.ts";
 import { Act } from "../../../components/panel-parts.tsx";
@@ -99,7 +107,7 @@ export function TemplatesDrawer() {
       <input
         ref={chooser}
         type="file"
-        accept="application/json,.json"
+        accept="application/json,.json,image/svg+xml,.svg"
         hidden
         onChange={(e) => {
           void bringIn(e.target.files?.[0]);
@@ -124,6 +132,9 @@ export function TemplatesDrawer() {
               onLook={() => setAt(i)}
               onTake={() => applyTemplate(services, session, template)}
               onTakeOut={() => takeOut([template], template.name)}
+              onDraw={() =>
+                saveToDisk(new Blob([drawingOfTemplate(template)], { type: "image/svg+xml" }), `${template.name}.svg`)
+              }
               onEdit={() => setSaving(own.find((t) => t.id === template.id))}
             />
           ))}

@@ -1,0 +1,149 @@
+import {
+  frameRect,
+  isGroup,
+  newFreeTile,
+  noBorder,
+  type Piece,
+  type PlacedTile,
+  type Tile,
+  tileOfShape,
+} from "#core/document";
+import { type DrawnShape, type DrawnShapes, escaped, pathText, type SvgElement, tileAttribute } from "#core/drawings";
+import { allSides, chain, type PathData, record, rotation, transformed, translation } from "#core/geometry";
+import { outlineOf } from "#core/outlines";
+import { templateSchema } from "./schema/template.ts";
+import { drawnPage, type Template, waitsFor } from "./template.ts";
+
+/** Templates as SVG drawings, which vector programs can change, and back. */
+
+const templateAttribute = "data-tessip-template";
+/** The page's colour is drawn, and is no tile. */
+const ground = "ground";
+/** A line that was written and read again is off by less than this, in mm. */
+const sameMm = 0.02;
+
+const mm = (v: number): string => String(Math.round(v * 1e5) / 1e5);
+
+/**
+ * A template as SVG 1.1, one unit a mm: each tile a closed path with its name, and in `data-` attributes what SVG cannot say, so that what comes back
+ * unchanged is the same template.
+ */
+export function drawingOfTemplate(t: Template): string {
+  const [w, h] = [mm(t.page.widthMm), mm(t.page.heightMm)];
+  const on = drawnPage(t);
+  const shapes = on.tiles.map((tile, i) => {
+    const colour = tile.filling.kind === "colour" ? tile.filling.colour : placeColour[waitsFor(tile) ?? "photo"];
+    const line =
+      tile.border.widthMm > 0 ? ` stroke="${tile.border.colour}" stroke-width="${mm(tile.border.widthMm)}"` : "";
+    const seen = tile.tile.opacity === undefined ? "" : ` opacity="${mm(tile.tile.opacity)}"`;
+    const title = `<title>${escaped(tile.tile.name ?? `${i + 1}`)}</title>`;
+    return `<path id="${escaped(tile.id)}" ${tileAttribute}="${escaped(tile.id)}" fill="${colour}"${line}${seen} d="${pathText(lineOf(tile), mm)}">${title}</path>`;
+  });
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${w}mm" height="${h}mm" viewBox="0 0 ${w} ${h}" ${templateAttribute}="${escaped(JSON.stringify(t))}">`,
+    `<title>${escaped(t.name)}</title>`,
+    `<rect ${tileAttribute}="${ground}" width="${w}" height="${h}" fill="${t.look.background}"/>`,
+    ...shapes,
+    "</svg>\n",
+  ].join("\n");
+}
+
+const placeColour = { photo: "#dcd2bf", paper: "#cfd8d2", words: "#efe8db", nothing: "#f7f3ec" } as const;
+
+/** A tile's outline where it lies on the page. */
+function lineOf({ frame, outline, cornerMm }: PlacedTile): PathData {
+  const rect = frameRect(frame);
+  const upright = record((to) => outlineOf(outline).trace({ whole: rect, seen: rect, cornerMm }, to));
+  if (frame.turn === 0) return upright;
+  const { x, y } = frame.centre;
+  return transformed(upright, chain(translation(x, y), rotation((frame.turn * Math.PI) / 180), translation(-x, -y)));
+}
+
+/**
+ * A drawing as a template: what this program wrote comes back as it was; shapes that were moved, changed or added since lie freely where they are now, and
+ * what was taken out is gone. Of any other drawing each closed shape is a tile; where all are filled, they are all places for photos. Nothing where it
+ * has no shape.
+ */
+export function templateOfDrawing(
+  root: SvgElement,
+  drawing: DrawnShapes,
+  given: { readonly name: string; readonly newId: () => string },
+): Template | undefined {
+  const { name, newId } = given;
+  const shapes = drawing.shapes.filter((s) => s.tileId !== ground);
+  if (shapes.length === 0) return undefined;
+  const ours = readTemplate(root.attributes[templateAttribute]);
+  const made = ours ? changedBy(ours, shapes, newId) : ofShapes(drawing, shapes, name, newId);
+  const read = templateSchema.safeParse(made);
+  return read.success ? read.data : undefined;
+}
+
+function readTemplate(text: string | undefined): Template | undefined {
+  if (text === undefined) return undefined;
+  try {
+    const read = templateSchema.safeParse(JSON.parse(text));
+    return read.success ? read.data : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+function changedBy(t: Template, shapes: readonly DrawnShape[], newId: () => string): Template {
+  const on = drawnPage(t);
+  const placed = new Map(on.tiles.map((tile) => [tile.id, tile]));
+  const drawn = new Map(
+    shapes.flatMap((s) => (s.tileId !== undefined && placed.has(s.tileId) ? [[s.tileId, s] as const] : [])),
+  );
+  const stays = (id: string): boolean => {
+    const [tile, shape] = [placed.get(id), drawn.get(id)];
+    return tile !== undefined && shape !== undefined && samePath(lineOf(tile), shape.path);
+  };
+  const pieces = t.pieces.flatMap((p): Piece[] => {
+    if (isGroup(p) ? p.tiles.every((tile) => stays(tile.id)) : stays(p.id)) return [p];
+    return (isGroup(p) ? p.tiles : [p]).flatMap((tile) => {
+      const [at, shape] = [placed.get(tile.id), drawn.get(tile.id)];
+      if (!at || !shape) return [];
+      if (stays(tile.id)) return [lying(tile, at)];
+      const free = tileOfShape(shape, () => tile.id);
+      return free ? [{ ...free, filling: tile.filling }] : [];
+    });
+  });
+  const more = shapes.filter((s) => s.tileId === undefined || drawn.get(s.tileId) !== s);
+  return { ...t, pieces: [...pieces, ...more.flatMap((s) => tileOfShape(s, newId) ?? [])] };
+}
+
+/** A tile of a group by itself, where it lay and as it looked. */
+const lying = (tile: Tile, { frame, outline, cornerMm, border }: PlacedTile): Piece => ({
+  ...newFreeTile(frame, tile.filling, () => tile.id),
+  ...tile,
+  kind: "tile",
+  frame,
+  outline,
+  cornerMm,
+  border,
+});
+
+function samePath(a: PathData, b: PathData): boolean {
+  if (a.length !== b.length) return false;
+  return a.every((s, i) => {
+    const t = b[i]!;
+    return s[0] === t[0] && s.slice(1).every((v, n) => Math.abs((v as number) - (t[n + 1] as number)) < sameMm);
+  });
+}
+
+function ofShapes(
+  { widthMm, heightMm }: DrawnShapes,
+  shapes: readonly DrawnShape[],
+  name: string,
+  newId: () => string,
+): Template {
+  const bare = shapes.every((s) => s.fill !== undefined);
+  return {
+    id: newId(),
+    name,
+    family: "",
+    page: { widthMm, heightMm },
+    look: { gapMm: 3, margin: allSides(0), cornerMm: 0, border: noBorder, background: "#ffffff" },
+    pieces: shapes.flatMap((s) => tileOfShape(bare ? { ...s, fill: undefined } : s, newId) ?? []),
+  };
+}
