@@ -2,6 +2,7 @@ import { mkdtemp, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
+import { zipSync } from "fflate";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import { loose, number, onTop, pull } from "./support/free-tiles.ts";
@@ -181,7 +182,7 @@ test("shapes: for chosen tiles or new ones, with a photo in them, told their set
         `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="100mm" height="80mm" viewBox="0 0 100 80">${inside}</svg>`,
       );
       const chooser = page.waitForEvent("filechooser");
-      await page.getByRole("button", { name: "Shapes from an SVG file …" }).click();
+      await page.getByRole("button", { name: "From an SVG or OpenRaster file …" }).click();
       await (await chooser).setFiles(join(folder, name));
     };
     const before = await loose(page).count();
@@ -210,6 +211,59 @@ test("shapes: for chosen tiles or new ones, with a photo in them, told their set
     await expect(page.getByText(/words\.svg has no closed shape that could become a tile/)).toBeVisible();
     await drawing("broken.svg", `<rect width="3`);
     await expect(page.getByText("That file is no SVG drawing that can be read.")).toBeVisible();
+    await expect(loose(page)).toHaveCount(before);
+  });
+
+  await test.step("layers of a picture lie where they lay in it, with their names and strengths; what shows through goes on doing so", async () => {
+    const before = await loose(page).count();
+    const png = (w: number, h: number, background: { r: number; g: number; b: number; alpha: number }) =>
+      sharp({ create: { width: w, height: h, channels: 4, background } })
+        .png()
+        .toBuffer();
+    const zip = async (stack: string) =>
+      Buffer.from(
+        zipSync({
+          mimetype: [Buffer.from("image/openraster"), { level: 0 }],
+          "stack.xml": Buffer.from(stack),
+          "data/ground.png": await png(600, 400, { r: 200, g: 40, b: 40, alpha: 1 }),
+          "data/veil.png": await png(300, 200, { r: 40, g: 40, b: 200, alpha: 0.5 }),
+          "data/note.png": await png(60, 60, { r: 0, g: 90, b: 0, alpha: 1 }),
+        }),
+      );
+    const take = async (name: string, buffer: Buffer) => {
+      const chooser = page.waitForEvent("filechooser");
+      await page.getByRole("button", { name: "From an SVG or OpenRaster file …" }).click();
+      await (await chooser).setFiles({ name, mimeType: "image/openraster", buffer });
+    };
+    await take(
+      "layers.ora",
+      await zip(
+        `<?xml version="1.0"?><image version="0.0.6" w="600" h="400" xres="150" yres="150"><stack>
+           <stack opacity="0.5"><layer name="A veil" src="data/veil.png" x="150" y="100" opacity="0.8"/></stack>
+           <layer name="A note" src="data/note.png" x="500" y="10" visibility="hidden"/>
+           <layer name="Gone" src="data/gone.png"/>
+           <layer name="The ground" src="data/ground.png" x="0" y="0"/>
+         </stack></image>`,
+      ),
+    );
+    await expectUndo(page, "Took 3 layers from a picture");
+    await expect(page.getByText("3 layers are on the page. Left out: 1 layer whose picture is missing")).toBeVisible();
+    // The hidden one is kept, and not there to be taken hold of.
+    await expect(loose(page)).toHaveCount(before + 2);
+    await nobodyChosen(page);
+    await onTop(page, before + 2).focus();
+    await page.keyboard.press("Space");
+    await expect.poll(() => number(page, "Width")).toBeCloseTo((300 / 150) * 25.4, 1);
+    await expect.poll(() => number(page, "Height")).toBeCloseTo((200 / 150) * 25.4, 1);
+    const all = page.getByRole("button", { name: "Everything, front to back" });
+    if ((await all.getAttribute("aria-expanded")) === "false") await all.click();
+    for (const name of ["A veil", "A note", "The ground"]) await expect(page.getByText(name).first()).toBeVisible();
+    await undoButton(page).click();
+    await expect(loose(page)).toHaveCount(before);
+    await take("bomb.ora", await zip('<!DOCTYPE x [<!ENTITY a "aaaa">]><image w="9" h="9">&a;</image>'));
+    await expect(page.getByText("bomb.ora is no OpenRaster picture")).toBeVisible();
+    await take("text.ora", Buffer.from("not a zip at all"));
+    await expect(page.getByText("text.ora is no OpenRaster picture")).toBeVisible();
     await expect(loose(page)).toHaveCount(before);
   });
 

@@ -1,3 +1,4 @@
+export { layersOfStack, type OraLayer, type OraPicture } from "./ora-layers.ts";
 export {
   type ColourOf,
   type DrawnShape,

@@ -16,13 +16,25 @@ export function drawingOnPage(
   drawing: DrawnShapes,
   newId: () => string,
 ): Result<{ readonly page: Page; readonly tileIds: readonly string[] }, "tooManyTiles"> {
-  const { widthMm, heightMm } = on.format;
-  const k = Math.min(1, (widthMm + sameSizeMm) / drawing.widthMm, (heightMm + sameSizeMm) / drawing.heightMm);
-  const [w, h] = [drawing.widthMm * k, drawing.heightMm * k];
-  const same = Math.abs(w - widthMm) <= sameSizeMm && Math.abs(h - heightMm) <= sameSizeMm;
-  const [dx, dy] = same ? [0, 0] : [(widthMm - w) / 2, (heightMm - h) / 2];
-  const tiles = drawing.shapes.flatMap((shape) => tileOfShape(shape, newId, { k, dx, dy }) ?? []);
+  const at = laidOut(on.format, drawing);
+  const tiles = drawing.shapes.flatMap((shape) => tileOfShape(shape, newId, at) ?? []);
   const all = allTiles(on.page).length + tiles.length;
   if (all > mostTiles) return refused("tooManyTiles", { most: mostTiles, tiles: all });
   return ok({ page: { ...on.page, pieces: [...on.page.pieces, ...tiles] }, tileIds: tiles.map((t) => t.id) });
+}
+
+interface SizeMm {
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+
+/** How many times as large a drawing comes onto a page, and where its corner lies, in mm. */
+export function laidOut(
+  { widthMm, heightMm }: SizeMm,
+  drawing: SizeMm,
+): { readonly k: number; readonly dx: number; readonly dy: number } {
+  const k = Math.min(1, (widthMm + sameSizeMm) / drawing.widthMm, (heightMm + sameSizeMm) / drawing.heightMm);
+  const [w, h] = [drawing.widthMm * k, drawing.heightMm * k];
+  const same = Math.abs(w - widthMm) <= sameSizeMm && Math.abs(h - heightMm) <= sameSizeMm;
+  return same ? { k, dx: 0, dy: 0 } : { k, dx: (widthMm - w) / 2, dy: (heightMm - h) / 2 };
 }

@@ -2,6 +2,7 @@ import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { type SvgElement, shapesOfSvg } from "#core/drawings";
 import { drawingOfTemplate, drawnPage, shippedTemplates, type Template, templateOfDrawing, waitsFor } from "./index.ts";
+import { checkTemplate } from "./schema/index.ts";
 
 /** Reads just what is written here: elements one after the other, each with a title at most. */
 function parsed(svg: string): SvgElement {
@@ -36,6 +37,7 @@ const back = (root: SvgElement): Template | undefined =>
     {
       name: "From a drawing",
       newId: counter(),
+      check: checkTemplate,
     },
   );
 

@@ -11,7 +11,6 @@ import {
 import { type DrawnShape, type DrawnShapes, escaped, pathText, type SvgElement, tileAttribute } from "#core/drawings";
 import { allSides, chain, type PathData, record, rotation, transformed, translation } from "#core/geometry";
 import { outlineOf } from "#core/outlines";
-import { templateSchema } from "./schema/template.ts";
 import { drawnPage, type Template, waitsFor } from "./template.ts";
 
 /** Templates as SVG drawings, which vector programs can change, and back. */
@@ -67,22 +66,25 @@ function lineOf({ frame, outline, cornerMm }: PlacedTile): PathData {
 export function templateOfDrawing(
   root: SvgElement,
   drawing: DrawnShapes,
-  given: { readonly name: string; readonly newId: () => string },
+  given: {
+    readonly name: string;
+    readonly newId: () => string;
+    /** Whether something from outside is a template, as `schema` says it. */
+    readonly check: (data: unknown) => Template | undefined;
+  },
 ): Template | undefined {
-  const { name, newId } = given;
+  const { name, newId, check } = given;
   const shapes = drawing.shapes.filter((s) => s.tileId !== ground);
   if (shapes.length === 0) return undefined;
-  const ours = readTemplate(root.attributes[templateAttribute]);
+  const ours = noted(root.attributes[templateAttribute], check);
   const made = ours ? changedBy(ours, shapes, newId) : ofShapes(drawing, shapes, name, newId);
-  const read = templateSchema.safeParse(made);
-  return read.success ? read.data : undefined;
+  return check(made);
 }
 
-function readTemplate(text: string | undefined): Template | undefined {
+function noted(text: string | undefined, check: (data: unknown) => Template | undefined): Template | undefined {
   if (text === undefined) return undefined;
   try {
-    const read = templateSchema.safeParse(JSON.parse(text));
-    return read.success ? read.data : undefined;
+    return check(JSON.parse(text));
   } catch {
     return undefined;
   }

@@ -174,6 +174,14 @@ export async function readDrawing(file: File): Promise<SvgElement> {
   return elementOf(root, 0);
 }
 
+/** Some XML as plain data; nothing where it is none. */
+export function parsedElement(text: string): SvgElement | undefined {
+  // A document type could blow a few letters up to gigabytes, and nothing here needs one.
+  if (text.trim() === "" || /<!DOCTYPE|<!ENTITY/i.test(text)) return undefined;
+  const doc = new DOMParser().parseFromString(text, "application/xml");
+  return doc.querySelector("parsererror") ? undefined : elementOf(doc.documentElement, 0);
+}
+
 const deepestElement = 300;
 
 const elementOf = (e: Element, depth: number): SvgElement => ({

@@ -32,6 +32,7 @@ export const stepCodes = [
   "movedGuide",
   "removedGuide",
   "tookDrawing",
+  "tookLayers",
   "mirroredTiles",
   "combinedShapes",
   "grewShape",

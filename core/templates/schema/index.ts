@@ -1,2 +1,2 @@
 export { readTemplateFile, templateFile, templateFileJsonSchema } from "./file.ts";
-export { templateSchema } from "./template.ts";
+export { checkTemplate, templateSchema } from "./template.ts";

@@ -14,3 +14,9 @@ const ownSchema = z
 export type Template = z.infer<typeof ownSchema>;
 
 export const templateSchema = z.union([ownSchema, firstTemplateSchema]);
+
+/** Something from outside as a template, if it is one. */
+export function checkTemplate(data: unknown): Template | undefined {
+  const read = templateSchema.safeParse(data);
+  return read.success ? read.data : undefined;
+}

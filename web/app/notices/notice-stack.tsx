@@ -2,14 +2,23 @@ import { Box, Button, createToaster, HStack, Text, Toast, Toaster } from "@chakr
 import { common } from "../../text/index.ts";
 
 /** On the side and at the height where no buttons are: those of the shelf stand on the right, those of choices lower. */
-export const stack = createToaster({
+const most = 3;
+const stack = createToaster({
   placement: "bottom-start",
   pauseOnPageIdle: true,
-  max: 3,
+  max: most,
   offsets: "66px",
   overlap: false,
   gap: 12,
 });
+
+/** Where there is no room for one more the oldest goes, and of what went wrong the oldest only where there is nothing else. */
+export function put(notice: Parameters<typeof stack.create>[0]): void {
+  const shown = stack.getVisibleToasts();
+  const oldest = shown.filter((n) => n.type !== "error").at(-1) ?? shown.at(-1);
+  if (shown.length >= most && oldest?.id) stack.dismiss(oldest.id);
+  stack.create(notice);
+}
 
 /** Short words about what just happened, with a way back where there is one. */
 export function NoticeStack() {

@@ -11,7 +11,7 @@ const parts = ({ open, words, pictures, broken }: LeftOut): string[] =>
   ].flatMap(([n, one, many]) => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]));
 
 export const drawings = {
-  take: "Shapes from an SVG file …",
+  take: "From an SVG or OpenRaster file …",
   taken: (n: number) => (n === 1 ? "1 shape is on the page." : `${n} shapes are on the page.`),
   leftOut: (left: LeftOut) => {
     const all = parts(left);
@@ -23,6 +23,13 @@ export const drawings = {
     return `${name} has no closed shape that could become a tile.${what}${left.words > 0 ? " Turn text into paths where the drawing was made." : ""}`;
   },
   tooMany: (n: number, most: number) => `That drawing has ${n} shapes. A page holds ${most} tiles at most.`,
+  tookLayers: (n: number) => (n === 1 ? "1 layer is on the page." : `${n} layers are on the page.`),
+  layersLeft: (n: number) =>
+    n === 1
+      ? "Left out: 1 layer whose picture is missing or damaged."
+      : `Left out: ${n} layers whose pictures are missing or damaged.`,
+  noLayers: (name: string) => `${name} is no OpenRaster picture whose layers can be read. It was left alone.`,
+  tooManyLayers: (n: number, most: number) => `That picture has ${n} layers. A page holds ${most} tiles at most.`,
   trouble: {
     svgTooLarge: "That file is larger than 8 MB. It was left alone.",
     svgTooHeavy: "That drawing has too many parts to be read safely. It was left alone.",

@@ -1,7 +1,7 @@
 import { createStore } from "zustand/vanilla";
 import { ok, type Result, refused } from "#core/result";
 import { type Template, templateOfDrawing, withoutPapers } from "#core/templates";
-import { readTemplateFile } from "#core/templates/schema";
+import { checkTemplate, readTemplateFile } from "#core/templates/schema";
 import type { Store } from "../../../storage/store.ts";
 
 export interface TemplateState {
@@ -61,7 +61,11 @@ export class TemplateShelf {
     try {
       const root = await readDrawing(file);
       const name = file.name.replace(/\.svg$/i, "").slice(0, 80);
-      const made = templateOfDrawing(root, shapesOfSvg(root, browserColour()), { name, newId: this.#newId });
+      const made = templateOfDrawing(root, shapesOfSvg(root, browserColour()), {
+        name,
+        newId: this.#newId,
+        check: checkTemplate,
+      });
       return made ? ok([made]) : refused("noShapes");
     } catch (e) {
       return refused(e instanceof UnreadableSvg && e.code !== "svgDamaged" ? "tooLarge" : "noShapes");

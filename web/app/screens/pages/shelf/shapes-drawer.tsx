@@ -9,6 +9,7 @@ import { drawings, panel, shelf as words } from "../../../../text/index.ts";
 import { useServices } from "../../../services.ts";
 import { takeShape } from "../../../state/edit/shapes.ts";
 import { takeDrawing } from "../../../state/edit/take-drawing.ts";
+import { takeLayers } from "../../../state/edit/take-layers.ts";
 import { useSession } from "../../../state/session/hooks.ts";
 import { CardStrip } from "./card-strip.tsx";
 import { DrawerFrame } from "./drawer-frame.tsx";
@@ -32,13 +33,13 @@ export function ShapesDrawer() {
           <input
             ref={chooser}
             type="file"
-            accept=".svg,image/svg+xml"
+            accept=".svg,image/svg+xml,.ora,image/openraster"
             hidden
             aria-label={drawings.take}
             onChange={(e) => {
               const [file] = e.currentTarget.files ?? [];
               e.currentTarget.value = "";
-              if (file) void takeDrawing(services, session, file);
+              if (file) void (/\.ora$/i.test(file.name) ? takeLayers : takeDrawing)(services, session, file);
             }}
           />
         </>
