@@ -4,9 +4,11 @@ import { loose, number, onTop, pull } from "./support/free-tiles.ts";
 import {
   box,
   chooseFiles,
+  differing,
   expectKept,
   expectUndo,
   nobodyChosen,
+  paintedPage,
   shelfPhotos,
   startOwnSize,
   tiles,
@@ -163,6 +165,80 @@ test("tiles that lie freely: moved, sized and turned by hand and by number, snap
     await expectUndo(page, "Changed what lies in front");
     await expect(onTop(page, 1)).toHaveAttribute("data-tile", called!);
     await nobodyChosen(page);
+  });
+
+  await test.step("tied together they are chosen and moved as one; a second click takes one alone; untied they are three again", async () => {
+    await pick(page, 1);
+    await pick(page, 2, "Control+Space");
+    await page.getByRole("button", { name: "Tie together" }).click();
+    await expectUndo(page, "Tied 2 tiles together");
+    await nobodyChosen(page);
+    await onTop(page, 2).focus();
+    await page.keyboard.press("Space");
+    await expect(page.getByRole("heading", { name: "2 tiles" })).toBeVisible();
+    await nobodyChosen(page);
+    const [one, two] = [await box(onTop(page, 1)), await box(onTop(page, 2))];
+    await pull(page, await middleOf(page, 1), 14 * perMm, 9 * perMm, "Alt");
+    await expectUndo(page, "Moved 2 tiles");
+    expect((await box(onTop(page, 2))).x).toBeCloseTo(two.x + 14 * perMm, 0);
+    expect((await box(onTop(page, 1))).y).toBeCloseTo(one.y + 9 * perMm, 0);
+    await undoButton(page).click();
+    await onTop(page, 1).focus();
+    await page.keyboard.press("Space");
+    await expect(page.getByRole("heading", { name: "This tile" })).toBeVisible();
+    // As anywhere, a click on the only chosen one lets go of it.
+    await page.keyboard.press("Space");
+    await expect(page.getByRole("heading", { name: "This page" })).toBeVisible();
+    await page.keyboard.press("Space");
+    await expect(page.getByRole("heading", { name: "2 tiles" })).toBeVisible();
+    await page.keyboard.press("g");
+    await expectUndo(page, "Untied 2 tiles");
+    await nobodyChosen(page);
+  });
+
+  await test.step("the box is moved and sized alone over its photo, which stays where it is", async () => {
+    await pick(page, 3);
+    const shown = async () => paintedPage(page);
+    const before = await shown();
+    await page.getByText("Move the box alone: the photo stays").click();
+    await onTop(page, 3).focus();
+    await page.keyboard.press("ArrowRight");
+    await page.keyboard.press("ArrowRight");
+    await expectUndo(page, "Moved a tile");
+    // On one side less of it is seen, on the other more, and between them what was there.
+    const less = await differing(before, await shown());
+    expect(less).toBeGreaterThan(0);
+    expect(less).toBeLessThan(0.01);
+    await undoButton(page).click();
+    await page.getByText("Move the box alone: the photo stays").click();
+    await onTop(page, 3).focus();
+    await page.keyboard.press("ArrowRight");
+    await page.keyboard.press("ArrowRight");
+    expect(await differing(before, await shown())).toBeGreaterThan(less * 3);
+    await undoButton(page).click();
+    await nobodyChosen(page);
+  });
+
+  await test.step("guides for columns and rows, and thirds to compose by: tiles lie on both", async () => {
+    const guides = page.getByRole("button", { name: "Guides", exact: true });
+    if ((await guides.getAttribute("aria-expanded")) === "false") await guides.click();
+    await typeInto(page, "Columns", "2");
+    await typeInto(page, "Rows", "1");
+    await page.getByRole("button", { name: "Lay guides for them" }).click();
+    await expect(page.getByRole("separator", { name: /^Guide \d/ })).toHaveCount(6);
+    await page.getByRole("button", { name: "Remove all guides" }).click();
+    await expect(page.getByRole("separator", { name: /^Guide \d/ })).toHaveCount(0);
+    await page.getByText("thirds", { exact: true }).click();
+    await expect(page.locator("[data-aid=thirds] path")).toHaveCount(4);
+    await pick(page, 1);
+    await typeInto(page, "From the left", "95");
+    await typeInto(page, "From the top", "20");
+    await pull(page, await middleOf(page, 1), 4 * perMm, 0);
+    await expect(field(page, "From the left")).toHaveValue("100");
+    await nobodyChosen(page);
+    await page.getByText("nothing", { exact: true }).click();
+    await expect(page.locator("[data-aid]")).toHaveCount(0);
+    await guides.click();
   });
 
   await test.step("copies in columns and rows, and in a ring; one undo takes them back", async () => {

@@ -213,5 +213,18 @@ test("patterns, scattered prints, one photo through several tiles, and letters",
     expect(toPx(h.x + h.width * 0.22, h.y + h.height * 0.3)).toEqual([34, 48, 43]);
     expect(toPx(h.x + h.width * 0.5, h.y + h.height * 0.5)).toEqual([34, 48, 43]);
     expect(toPx(h.x + h.width * 0.5, h.y + h.height * 0.2)).not.toEqual([34, 48, 43]);
+    await undoButton(page).click();
+    await openDrawer(page, "Photos");
+    await shelfPhotos(page).first().click();
+    await page.keyboard.press("Shift+ArrowRight");
+    await openDrawer(page, "Words");
+    await page.getByRole("button", { name: "A word of photos" }).click();
+    await text.fill("H");
+    await page.getByText("Several each", { exact: true }).click();
+    await page.getByRole("textbox", { name: "Photos in each letter" }).fill("4");
+    await page.getByRole("textbox", { name: "Photos in each letter" }).press("Enter");
+    await page.getByRole("button", { name: "Put it on the page" }).click();
+    await expectUndo(page, "Made a word of tiles");
+    await expect(loose(page)).toHaveCount(4);
   });
 });

@@ -10,6 +10,7 @@ import {
   placeAgain,
   withFree,
 } from "#core/document";
+import { tiedAnew } from "./free/index.ts";
 
 /** What was copied: tiles that lie freely as they are, and of the others what is in them. */
 export interface Clip {
@@ -39,7 +40,7 @@ export function freelyPasted(
 ): { readonly page: Page; readonly ids: readonly string[] } {
   let now = on;
   const ids: string[] = [];
-  for (const tile of tiles) {
+  for (const tile of tiedAnew(tiles, newId)) {
     let { centre } = tile.frame;
     const taken = () =>
       freeTiles(now.page).some(

@@ -28,3 +28,24 @@ export function guideMoved(page: Page, at: number, mm: number, mostMm: number): 
 
 export const guideRemoved = (page: Page, at: number): Page =>
   page.guides?.[at] ? withGuides(page, page.guides.toSpliced(at, 1)) : page;
+
+/** So many at most on a page. */
+const mostGuides = 100;
+
+/** The page with a line on both sides of every column (`x`) or row (`y`), `count` of them from one mm to another, so far apart; where it has one already it gets no second. */
+export function guidesInTracks(
+  page: Page,
+  axis: Guide["axis"],
+  tracks: { readonly count: number; readonly gapMm: number; readonly fromMm: number; readonly toMm: number },
+): Page {
+  const { count, gapMm, fromMm, toMm } = tracks;
+  const each = (toMm - fromMm - gapMm * (count - 1)) / count;
+  if (!(count >= 1) || each <= 0) return page;
+  const lines = Array.from({ length: count }, (_, i) => fromMm + i * (each + gapMm)).flatMap((at) => [at, at + each]);
+  const there = [...(page.guides ?? [])];
+  for (const mm of lines.map(rounded))
+    if (there.length < mostGuides && !there.some((g) => g.axis === axis && g.mm === mm)) there.push({ axis, mm });
+  return withGuides(page, there);
+}
+
+export const guidesCleared = (page: Page): Page => withGuides(page, []);

@@ -9,16 +9,31 @@ import {
   type PlacedPage,
   withFree,
 } from "#core/document";
-import { pathInShares } from "#core/geometry";
+import {
+  chain,
+  combinedRings,
+  flattened,
+  type PathData,
+  type PathSegment,
+  pathInShares,
+  type Rect,
+  type Ring,
+  scaling,
+  transformed,
+  translation,
+} from "#core/geometry";
 import { safeBox } from "#core/lab";
 import { type Face, largestPt, letterShapes, mmOfPt, sharedLetterSize, smallestPt, type WordStyle } from "#core/words";
 import { plainWords } from "./word-edits.ts";
 
 /** Letters as the shapes of tiles, and one letter to a tile. */
 
+/** Of a letter's height so much lies between the photos in it. */
+const gapShare = 0.02;
+
 /**
- * A word over the middle of the page, as wide as goes between its safe edges, each letter a tile of its own shape. `fillings` go into them in turn, and
- * round again where there are fewer.
+ * A word over the middle of the page, as wide as goes between its safe edges, each letter a tile of its own shape, or `each` tiles that make up its shape.
+ * `fillings` go into them in turn, and round again where there are fewer.
  */
 export function wordOfTiles(
   on: PlacedPage,
@@ -26,6 +41,7 @@ export function wordOfTiles(
   face: Face,
   fillings: readonly Filling[],
   newId: () => string,
+  each = 1,
 ): readonly FreeTile[] {
   const letters = letterShapes(text, face);
   if (letters.length === 0 || fillings.length === 0) return [];
@@ -37,17 +53,76 @@ export function wordOfTiles(
   const size = Math.min(safe.w / (right - left), safe.h / (bottom - top));
   const x0 = safe.x + (safe.w - (right - left) * size) / 2 - left * size;
   const y0 = safe.y + (safe.h - (bottom - top) * size) / 2 - top * size;
-  return letters.map(({ text: letter, path, box }, i): FreeTile => {
-    const [width, height] = [box.w * size, box.h * size];
+  const toPage = chain(translation(x0, y0), scaling(size, size));
+  const drawn = letters.map(({ text: name, path, box }) => ({
+    name,
+    path: transformed(path, toPage),
+    box: { x: x0 + box.x * size, y: y0 + box.y * size, w: box.w * size, h: box.h * size },
+  }));
+  const gap = gapShare * Math.max(...drawn.map((l) => l.box.h));
+  const shapes = each > 1 ? drawn.flatMap((letter) => piecesOf(letter, each, gap)) : drawn;
+  return shapes.map(({ name, path, box }, i): FreeTile => {
     const frame: Frame = {
-      centre: { x: x0 + box.x * size + width / 2, y: y0 + box.y * size + height / 2 },
-      width,
-      height,
+      centre: { x: box.x + box.w / 2, y: box.y + box.h / 2 },
+      width: box.w,
+      height: box.h,
       turn: 0,
     };
     const tile = newFreeTile(frame, fillings[i % fillings.length]!, newId);
-    return { ...tile, name: letter, outline: { kind: "path", path: pathInShares(path, box) } };
+    return { ...tile, name, outline: { kind: "path", path: pathInShares(path, box) } };
   });
+}
+
+interface Shape {
+  readonly name: string;
+  readonly path: PathData;
+  /** Around it. */
+  readonly box: Rect;
+}
+
+/** A letter cut into so many pieces, a gap apart; fewer where it has nothing in a part of its box. */
+function piecesOf({ name, path, box }: Shape, count: number, gap: number): readonly Shape[] {
+  const rings = flattened(path);
+  return partsOf(box, count, gap).flatMap((part, i) => {
+    const inside = combinedRings(rings, [ringOf(part)], "intersection");
+    return inside.length === 0 ? [] : [{ name: `${name} ${i + 1}`, path: pathOf(inside), box: around(inside) }];
+  });
+}
+
+/** A rectangle in so many equal parts, cut across its longer side again and again. */
+function partsOf(r: Rect, count: number, gap: number): readonly Rect[] {
+  if (count <= 1) return [r];
+  const first = Math.floor(count / 2);
+  const across = r.w >= r.h;
+  const length = (across ? r.w : r.h) - gap;
+  if (length <= 0) return [r];
+  const at = (length * first) / count;
+  const [a, b] = across
+    ? [
+        { ...r, w: at },
+        { ...r, x: r.x + at + gap, w: length - at },
+      ]
+    : [
+        { ...r, h: at },
+        { ...r, y: r.y + at + gap, h: length - at },
+      ];
+  return [...partsOf(a, first, gap), ...partsOf(b, count - first, gap)];
+}
+
+const ringOf = ({ x, y, w, h }: Rect): Ring => [
+  { x, y },
+  { x: x + w, y },
+  { x: x + w, y: y + h },
+  { x, y: y + h },
+];
+
+const pathOf = (rings: readonly Ring[]): PathData =>
+  rings.flatMap((ring): PathSegment[] => [...ring.map((p, i): PathSegment => [i === 0 ? "M" : "L", p.x, p.y]), ["Z"]]);
+
+function around(rings: readonly Ring[]): Rect {
+  const all = rings.flat();
+  const [x, y] = [Math.min(...all.map((p) => p.x)), Math.min(...all.map((p) => p.y))];
+  return { x, y, w: Math.max(...all.map((p) => p.x)) - x, h: Math.max(...all.map((p) => p.y)) - y };
 }
 
 export const withWordOfTiles = (page: Page, tiles: readonly FreeTile[]): Page =>

@@ -3,6 +3,7 @@ import { scattered } from "#core/arrange";
 import {
   allTiles,
   arrangedTiles,
+  type FreeTile,
   framingOf,
   freeTiles,
   mainGroup,
@@ -16,6 +17,7 @@ import {
   tileIdsOf,
 } from "#core/document";
 import { photoMatrix } from "#core/fit";
+import { combinedRings, flattened, type Ring, ringArea } from "#core/geometry";
 import { collage, counter, firstPlaced } from "../document/project.fixture.ts";
 import {
   firstScatter,
@@ -33,6 +35,7 @@ import {
   tiled,
   tileMoved,
   withScattered,
+  wordOfTiles,
 } from "./index.ts";
 
 const aspects = [1.5, 1, 0.7, 1.5, 1.33, 0.67, 1.5, 1, 2];
@@ -220,6 +223,46 @@ test("scattered and gathered again, all photos are there; feet carry what is sai
     scatter: bare,
   });
   expect(freeTiles(again).some((t) => t.filling.kind === "words")).toBe(false);
+});
+
+test("a letter in pieces has all of its shape but the gaps, and no piece reaches out of it", () => {
+  const outline = [
+    ["M", 0, 0],
+    ["L", 0.6, 0],
+    ["L", 0.6, -0.2],
+    ["L", 0.2, -0.2],
+    ["L", 0.2, -0.7],
+    ["L", 0, -0.7],
+    ["Z"],
+  ] as const;
+  const face = {
+    ...{ key: "any", ascent: 0.8, descent: 0.2, covers: () => true, outline: () => outline },
+    shape: (text: string) => [...text].map((_, i) => ({ file: 0, id: 1, cluster: i, advance: 0.7, dx: 0, dy: 0 })),
+  };
+  const ringsOn = (t: FreeTile) => {
+    const { centre, width, height } = t.frame;
+    const at = (x: number, y: number) => ({ x: centre.x + (x - 0.5) * width, y: centre.y + (y - 0.5) * height });
+    const path = t.outline?.kind === "path" ? t.outline.path : [];
+    return flattened(path).map((ring) => ring.map((p) => at(p.x, p.y)));
+  };
+  const areaOf = (rings: readonly Ring[]) => Math.abs(rings.reduce((sum, r) => sum + ringArea(r), 0));
+  const colour = [{ kind: "colour", colour: "#112233" }] as const;
+  const [whole] = wordOfTiles(on, "L", face, colour, counter("w"));
+  const letter = ringsOn(whole!);
+  for (const each of [2, 3, 5, 9]) {
+    const pieces = wordOfTiles(on, "L", face, colour, counter("w"), each);
+    expect(pieces.length).toBeGreaterThan(1);
+    expect(pieces.length).toBeLessThanOrEqual(each);
+    const areas = pieces.map((p) => areaOf(ringsOn(p)));
+    const all = areas.reduce((a, b) => a + b, 0) / areaOf(letter);
+    expect(all).toBeLessThan(1);
+    expect(all).toBeGreaterThan(0.8);
+    for (const [i, p] of pieces.entries()) {
+      const inside = combinedRings(ringsOn(p), letter, "intersection");
+      expect(areaOf(inside) / areas[i]!).toBeCloseTo(1, 2);
+      for (const q of pieces.slice(0, i)) expect(areaOf(combinedRings(ringsOn(p), ringsOn(q), "intersection"))).toBe(0);
+    }
+  }
 });
 
 test("more letters than tiles stay out, and tiles without a letter keep what they hold", () => {

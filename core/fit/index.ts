@@ -18,3 +18,4 @@ export { leanOf, pinched } from "./pinch.ts";
 export { firstFramingIn, framedThrough, hiddenByShape, type ShapeHolds } from "./shape-framing.ts";
 export { effectivePpi, type Sharpness, sharpnessOf } from "./sharpness.ts";
 export { type SliceFrame, sliceFraming } from "./slice.ts";
+export { stayed } from "./stay.ts";

@@ -33,6 +33,8 @@ export const stepCodes = [
   "removedGuide",
   "tookDrawing",
   "tookLayers",
+  "tiedTiles",
+  "untiedTiles",
   "mirroredTiles",
   "combinedShapes",
   "grewShape",

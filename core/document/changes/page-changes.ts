@@ -45,6 +45,7 @@ const tileKeys = keysOf<TileFields>({
   name: true,
   hidden: true,
   byTemplate: true,
+  tieId: true,
 });
 
 /** A page that has hardly anything in common with what it was is replaced as a whole. */

@@ -10,9 +10,14 @@ export const copyPage = (page: Page, newId: () => string): Page => ({
 });
 
 /** Pieces under ids of their own. */
-export const copiedPieces = (pieces: readonly Piece[], newId: () => string): readonly Piece[] =>
-  pieces.map((piece): Piece => {
-    if (!isGroup(piece)) return { ...piece, id: newId() };
+export function copiedPieces(pieces: readonly Piece[], newId: () => string): readonly Piece[] {
+  const ties = new Map<string, string>();
+  return pieces.map((piece): Piece => {
+    if (!isGroup(piece)) {
+      const { tieId: was } = piece;
+      if (was !== undefined && !ties.has(was)) ties.set(was, newId());
+      return { ...piece, id: newId(), ...(was === undefined ? {} : { tieId: ties.get(was)! }) };
+    }
     const renamed = new Map(piece.tiles.map((t) => [t.id, newId()]));
     const idOf = (was: string) => renamed.get(was) ?? was;
     return {
@@ -23,3 +28,4 @@ export const copiedPieces = (pieces: readonly Piece[], newId: () => string): rea
       ...(piece.first ? { first: renamedTree(piece.first, idOf) } : {}),
     };
   });
+}

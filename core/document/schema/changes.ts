@@ -27,7 +27,8 @@ const patchOf = <S extends z.ZodRawShape>(shape: S) =>
   });
 
 const { id: _tileId, ...tileFields } = tileSchema.unwrap().shape;
-const free = freeTileSchema.unwrap().shape;
+const { frame, byTemplate, tieId } = freeTileSchema.unwrap().shape;
+const freeFields = { frame, byTemplate, tieId };
 const { id: _groupId, kind: _kind, tiles: _tiles, ...groupFields } = groupSchema.unwrap().shape;
 const { id: _pageId, pieces: _pieces, ...pageFields } = barePageSchema.unwrap().shape;
 const inPage = { pageId: id, groupId: id.optional() };
@@ -36,7 +37,7 @@ const inPage = { pageId: id, groupId: id.optional() };
 export const changeSchemas = {
   setTiles: z.object({
     pageId: id,
-    items: z.array(patchOf({ ...tileFields, frame: free.frame, byTemplate: free.byTemplate })).max(5000),
+    items: z.array(patchOf({ ...tileFields, ...freeFields })).max(5000),
   }),
   setGroups: z.object({ pageId: id, items: z.array(patchOf(groupFields)).max(500) }),
   setPages: z.object({ items: z.array(patchOf(pageFields)).max(1001) }),

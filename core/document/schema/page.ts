@@ -165,6 +165,8 @@ export const freeTileSchema = z
     frame: frameSchema,
     /** A template put it there: with another template it goes, and its photo finds another place. */
     byTemplate: z.literal(true).optional(),
+    /** Tied to all that have the same: chosen and moved as one. */
+    tieId: id.optional(),
   })
   .readonly();
 export type FreeTile = z.infer<typeof freeTileSchema>;

@@ -1,8 +1,8 @@
-import type { Frame, PlacedPage } from "#core/document";
-import { insideRect } from "#core/document";
-import type { Point, Rect } from "#core/geometry";
+import { type Frame, frameRect, insideRect, type Outline, type PlacedPage } from "#core/document";
+import { type Point, type Rect, record } from "#core/geometry";
 import { bleedBox, safeBox, trimBox } from "#core/lab";
-import { boundsOf, cornersOf } from "./frames.ts";
+import { outlineOf } from "#core/outlines";
+import { boundsOf, cornersOf, rotated } from "./frames.ts";
 
 export const snapKinds = ["guide", "trim", "bleed", "safe", "margin", "centre", "fold", "tile"] as const;
 export type SnapKind = (typeof snapKinds)[number];
@@ -41,8 +41,23 @@ export interface SnapTargets {
 /** Which of two lines at the same place is spoken of: the page's own before those of what lies on it. */
 const rank = new Map(snapKinds.map((k, i) => [k, i]));
 
+/** What may be drawn over a page to compose it by; it is never printed. */
+export const aids = ["none", "thirds", "circle"] as const;
+export type Aid = (typeof aids)[number];
+
+/** The straight lines of an aid. */
+export const aidLines = (aid: Aid, { w, h }: { readonly w: number; readonly h: number }) =>
+  aid === "thirds"
+    ? ([
+        { axis: "x", mm: w / 3 },
+        { axis: "x", mm: (2 * w) / 3 },
+        { axis: "y", mm: h / 3 },
+        { axis: "y", mm: (2 * h) / 3 },
+      ] as const)
+    : [];
+
 /** All lines of a page but those of what is moved itself: its edges, folds and margins, and what lies on it. */
-export function snapTargets(on: PlacedPage, moved: ReadonlySet<string>): SnapTargets {
+export function snapTargets(on: PlacedPage, moved: ReadonlySet<string>, aid: Aid = "none"): SnapTargets {
   const { format, look } = on;
   const trim = trimBox(format);
   const lines: SnapLine[] = [];
@@ -60,13 +75,16 @@ export function snapTargets(on: PlacedPage, moved: ReadonlySet<string>): SnapTar
   lines.push({ axis: "y", at: trim.h / 2, kind: "centre", from: 0, to: trim.w });
   for (const { axis, mm } of on.page.guides ?? [])
     lines.push({ axis, at: mm, kind: "guide", from: 0, to: axis === "x" ? trim.h : trim.w });
+  for (const { axis, mm } of aidLines(aid, trim))
+    lines.push({ axis, at: mm, kind: "guide", from: 0, to: axis === "x" ? trim.h : trim.w });
   for (const { atMm } of format.folds ?? []) lines.push({ axis: "x", at: atMm, kind: "fold", from: 0, to: trim.h });
   const others = on.tiles.filter((t) => !moved.has(t.id));
-  for (const { frame } of others) {
+  for (const { frame, outline } of others) {
     sides(boundsOf([frame]), "tile", true);
-    if (frame.turn % 90 === 0) continue;
-    // Of a turned one its corners count as well.
-    for (const { x, y } of cornersOf(frame)) {
+    const drawn = outlineCorners(frame, outline);
+    if (frame.turn % 90 === 0 && drawn.length === 0) continue;
+    // Of a turned one its corners count as well, and of a shape with straight sides those of the shape.
+    for (const { x, y } of drawn.length > 0 ? drawn : cornersOf(frame)) {
       lines.push({ axis: "x", at: x, kind: "tile", from: y, to: y });
       lines.push({ axis: "y", at: y, kind: "tile", from: x, to: x });
     }
@@ -74,6 +92,23 @@ export function snapTargets(on: PlacedPage, moved: ReadonlySet<string>): SnapTar
   const along = (axis: SnapAxis) =>
     lines.filter((l) => l.axis === axis).sort((a, b) => a.at - b.at || rank.get(a.kind)! - rank.get(b.kind)!);
   return { x: along("x"), y: along("y"), others: others.map((t) => boundsOf([t.frame])) };
+}
+
+/** So many corners a shape may have for each of them to be a place to lie by. */
+const mostCorners = 40;
+
+/** Where the sides of a shape meet, as it lies on the page; none of a rectangle, or of one with curves. */
+function outlineCorners(frame: Frame, outline: Outline): readonly Point[] {
+  if (outline.kind === "rectangle" || outline.kind === "ellipse" || outline.kind === "torn") return [];
+  const whole = frameRect(frame);
+  const path = record((to) => outlineOf(outline).trace({ whole, seen: whole, cornerMm: 0 }, to));
+  if (path.length > mostCorners + 2 || path.some((s) => s[0] === "C")) return [];
+  const { centre, turn } = frame;
+  return path.flatMap((s) => {
+    if (s[0] === "Z" || s[0] === "C") return [];
+    const r = rotated({ x: s[1] - centre.x, y: s[2] - centre.y }, turn);
+    return [{ x: centre.x + r.x, y: centre.y + r.y }];
+  });
 }
 
 /** The line nearest to `at` within `reach`; of two as near the one that is spoken of first. */

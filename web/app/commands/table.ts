@@ -70,6 +70,7 @@ export const scopes = {
     choose: ["Space", "Shift+Space"],
     chooseToo: ["Mod+Space"],
     write: ["Enter"],
+    tie: ["G"],
     takeOff: ["Delete", "Backspace"],
   },
   writing: {

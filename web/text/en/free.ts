@@ -1,6 +1,12 @@
 /** What lies freely on a page: moved, sized, turned and aligned by hand. */
 export const free = {
   tile: (i: number, of: number) => `On top ${i} of ${of}`,
+  tie: "Tie together",
+  photoStays: "Move the box alone: the photo stays",
+  layTracks: "Lay guides for them",
+  clearGuides: "Remove all guides",
+  aid: "To compose by",
+  aids: { none: "nothing", thirds: "thirds", circle: "circle" },
   sizeIt: "Drag to size it. Shift keeps its shape, Ctrl keeps its middle, Alt snaps to nothing.",
   turnIt: "Drag to turn it, with Shift in steps",
   snaps: {

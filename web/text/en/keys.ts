@@ -118,6 +118,7 @@ export const keys = {
       choose: "Choose them; with Shift, all up to them",
       chooseToo: "Choose them as well",
       write: "Write",
+      tie: "Tie the chosen ones together, or untie them",
       takeOff: "Take them off the page",
     },
     writing: {

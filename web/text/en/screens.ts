@@ -113,6 +113,10 @@ export function stepWords({ code, count }: StepName): string {
       return `Took ${count === 1 ? "a shape" : `${count} shapes`} from a drawing`;
     case "tookLayers":
       return `Took ${count === 1 ? "a layer" : `${count} layers`} from a picture`;
+    case "tiedTiles":
+      return `Tied ${tiles} together`;
+    case "untiedTiles":
+      return `Untied ${tiles}`;
     case "laidGuide":
       return "Laid a guide";
     case "movedGuide":

@@ -6,7 +6,7 @@ import { type Patch, patchAll, patched, unpatched } from "./patch.ts";
 import type { ChangeTrouble } from "./trouble.ts";
 
 /** What a tile may be told. Of a tile in a group it is not where it lies: that is for its arrangement to say. */
-export type TileFields = Omit<Tile, "id"> & Partial<Pick<FreeTile, "frame" | "byTemplate">>;
+export type TileFields = Omit<Tile, "id"> & Partial<Pick<FreeTile, "frame" | "byTemplate" | "tieId">>;
 
 /** Tells tiles what they hold, where they lie, what they wear. */
 export interface SetTiles {

@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { type MouseEvent, useMemo, useRef, useState } from "react";
 import { drawnPage } from "#core/document";
-import { tilesUnder } from "#core/edit";
+import { tilesUnder, withTied } from "#core/edit";
 import { seenBox } from "#core/lab";
 import { pages as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
@@ -64,7 +64,10 @@ export function Mat() {
     of: "tile",
     onHit: (hit, { more }) =>
       viewState.setState((s) => ({
-        tiles: { ids: new Set([...(more ? s.tiles.ids : []), ...hit]), anchor: hit[0] },
+        tiles: {
+          ids: withTied(openPlaced(session.state.getState()).page, [...(more ? s.tiles.ids : []), ...hit]),
+          anchor: hit[0],
+        },
         reframing: undefined,
       })),
   });

@@ -1,6 +1,6 @@
 import { createStore } from "zustand/vanilla";
 import type { Frame } from "#core/document";
-import type { Dragged, DropMeaning } from "#core/edit";
+import type { Aid, Dragged, DropMeaning } from "#core/edit";
 import { noFilter, type PhotoFilter, type Section } from "#core/photo";
 import { type Choice, nothingChosen } from "./choose.ts";
 
@@ -45,6 +45,10 @@ export interface ViewState {
   readonly turning: SideChange | undefined;
   readonly mat: MatTone;
   readonly cutLines: boolean;
+  /** What is drawn over the page to compose it by. */
+  readonly aid: Aid;
+  /** Boxes that lie freely are moved and sized over their photos, which stay where they are. */
+  readonly photoStays: boolean;
   /** What the library is narrowed to. */
   readonly filter: PhotoFilter;
   /** Piles that are spread out, by the id of their top photo. */
@@ -73,6 +77,8 @@ export const createViewState = () =>
     turning: undefined,
     mat: "light",
     cutLines: true,
+    aid: "none",
+    photoStays: false,
     filter: noFilter,
     openPiles: new Set(),
     removing: false,

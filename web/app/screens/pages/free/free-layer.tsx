@@ -1,12 +1,12 @@
 import { memo } from "react";
 import { frameRect, freeTiles, isArranged, isLocked, type PlacedPage, type PlacedTile } from "#core/document";
-import { movedBy, resized, straightened, turnedAbout } from "#core/edit";
+import { chosenTied, movedBy, resized, straightened, turnedAbout } from "#core/edit";
 import { wordsOf } from "#core/scene";
 import { free as freeWords, words as say } from "../../../../text/index.ts";
 import { hears } from "../../../commands/hear.ts";
 import { arrow, type Pressed } from "../../../commands/keys.ts";
 import { useServices } from "../../../services.ts";
-import { editFrames } from "../../../state/edit/free-gestures.ts";
+import { editFrames, tieChosen } from "../../../state/edit/free-gestures.ts";
 import { openToWrite, takeOff, writeIn } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { useProject, useSession, useViewState } from "../../../state/session/hooks.ts";
@@ -67,11 +67,13 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
   const written = tile.filling.kind === "words" ? tile.filling : undefined;
   const empty = written && !written.card && wordsOf(written, facts).trim() === "";
   const pick = (e: Pick<Pressed, "shiftKey" | "ctrlKey" | "metaKey">) => {
-    const ids = freeTiles(openPage(session.state.getState())).map((t) => t.id);
+    const page = openPage(session.state.getState());
+    const ids = freeTiles(page).map((t) => t.id);
     if (waits) showWhatFills(viewState, waits.for);
-    viewState.setState((s) => ({
-      tiles: choose(s.tiles, ids, tile.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey }),
-    }));
+    viewState.setState((s) => {
+      const next = choose(s.tiles, ids, tile.id, { shift: e.shiftKey, ctrl: e.ctrlKey || e.metaKey });
+      return { tiles: { ...next, ids: chosenTied(page, tile.id, s.tiles.ids, next.ids) } };
+    });
   };
   const waits = tile.filling.kind === "empty" ? tile.filling.waits : undefined;
   const open = () => {
@@ -83,7 +85,7 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
   /** What a key does to all that are chosen, or to this one where it is not among them. */
   const each = (...edit: Parameters<typeof editFrames> extends [unknown, unknown, ...infer Rest] ? Rest : never) => {
     if (!viewState.getState().tiles.ids.has(tile.id)) viewState.setState({ tiles: only });
-    editFrames({ viewState }, session, ...edit);
+    editFrames(services, session, ...edit);
   };
   const nudge = (byMm: number) => (e: Pressed) =>
     each("movedFree", (frames) => frames.map((f) => movedBy(f, arrow(e, byMm))), "nudge");
@@ -104,6 +106,7 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
     choose: pick,
     chooseToo: pick,
     write: open,
+    tie: () => tieChosen(services, session),
     takeOff: () => takeOff({ viewState }, session, [...(chosen ? viewState.getState().tiles.ids : only.ids)]),
   });
   const { left, top, width, height } = placeOf(view, frameRect(tile.frame));

@@ -1,12 +1,12 @@
 import { type PointerEvent, useRef } from "react";
-import { type Guide, guideAdded, guideMoved, guideRemoved } from "#core/edit";
+import { type Aid, aidLines, type Guide, guideAdded, guideMoved, guideRemoved } from "#core/edit";
 import { formatLength } from "#core/units";
 import { free as words } from "../../../../text/index.ts";
 import { hears } from "../../../commands/hear.ts";
 import { direction, type Pressed } from "../../../commands/keys.ts";
 import { useServices } from "../../../services.ts";
 import { keep, show } from "../../../state/edit/tree-gestures.ts";
-import { shownPage, useProject, useSession } from "../../../state/session/hooks.ts";
+import { shownPage, useProject, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPlaced } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
 import type { PageView } from "../page-view.ts";
@@ -20,6 +20,7 @@ const stepMm = { plain: 1, fine: 0.1, far: 10 };
 export function GuideLayer({ view }: { readonly view: PageView }) {
   const session = useSession();
   const { viewState } = useServices();
+  const aid = useViewState((s) => s.aid);
   const guides = useProject((s) => shownPage(s).guides);
   const { format, unit } = useProject((s) => s.project);
   const held = useRef<{ readonly at: number | undefined; readonly axis: Axis }>(undefined);
@@ -91,6 +92,7 @@ export function GuideLayer({ view }: { readonly view: PageView }) {
           {...hands}
         />
       ))}
+      <Composed aid={aid} view={view} />
       {(guides ?? []).map(({ axis, mm }, i) => (
         // biome-ignore lint/a11y/useSemanticElements: a line on a page that is moved is no rule between texts
         <div
@@ -111,5 +113,24 @@ export function GuideLayer({ view }: { readonly view: PageView }) {
         />
       ))}
     </div>
+  );
+}
+
+/** Thirds, or the largest circle, over the page. */
+function Composed({ aid, view }: { readonly aid: Aid; readonly view: PageView }) {
+  const { widthMm: w, heightMm: h } = useProject((s) => openPlaced(s).format);
+  if (aid === "none") return null;
+  const { x, y, w: boxW, h: boxH } = view.box;
+  return (
+    <svg className={css.aid} viewBox={`${x} ${y} ${boxW} ${boxH}`} data-aid={aid} aria-hidden>
+      {aid === "circle" && <circle cx={w / 2} cy={h / 2} r={Math.min(w, h) / 2} vectorEffect="non-scaling-stroke" />}
+      {aidLines(aid, { w, h }).map(({ axis, mm }) => (
+        <path
+          key={`${axis}${mm}`}
+          d={axis === "x" ? `M${mm} 0V${h}` : `M0 ${mm}H${w}`}
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+    </svg>
   );
 }

@@ -1,6 +1,6 @@
 import { type PointerEvent, useMemo, useRef, useState } from "react";
 import type { Frame } from "#core/document";
-import { type Grip, type Pulled, pulled, type SnapTargets, snapTargets } from "#core/edit";
+import { type Grip, type Pulled, pulled, type SnapTargets, snapTargets, withTied } from "#core/edit";
 import type { Point } from "#core/geometry";
 import { useServices } from "../../../services.ts";
 import { keepClearOfTrim, keepFrames, movableTiles, showFrames } from "../../../state/edit/free-gestures.ts";
@@ -20,7 +20,7 @@ interface Held {
   /** Found when the hand first moves: a click alone needs none. */
   targets: SnapTargets | undefined;
   /** What is chosen as soon as it is moved, where it was not before. */
-  readonly choose: string | undefined;
+  readonly choose: ReadonlySet<string> | undefined;
   moved: boolean;
 }
 
@@ -37,7 +37,8 @@ const codes = { move: "movedFree", size: "sizedTiles", turn: "turnedTiles" } as 
 
 /** A hand on tiles that lie freely: what it does is shown, with what they came to lie on, and kept when it lets go. */
 export function usePull(view: PageView): { readonly pull: FreePull; readonly now: Pulled | undefined } {
-  const { viewState } = useServices();
+  const services = useServices();
+  const { viewState } = services;
   const session = useSession();
   const [now, setNow] = useState<Pulled>();
   const held = useRef<Held>(undefined);
@@ -50,9 +51,13 @@ export function usePull(view: PageView): { readonly pull: FreePull; readonly now
       const far = Math.hypot(e.clientX - h.from.x, e.clientY - h.from.y) > tremblePx;
       if (!far && !h.moved) return undefined;
       if (!h.moved && h.choose !== undefined)
-        viewState.setState({ tiles: { ids: new Set([h.choose]), anchor: h.choose }, reframing: undefined });
+        viewState.setState({ tiles: { ids: h.choose, anchor: [...h.choose][0] }, reframing: undefined });
       h.moved = true;
-      h.targets ??= snapTargets(openPlaced(session.state.getState()), new Set(h.frames.keys()));
+      h.targets ??= snapTargets(
+        openPlaced(session.state.getState()),
+        new Set(h.frames.keys()),
+        viewState.getState().aid,
+      );
       const by = { x: (e.clientX - h.from.x) / scale.current, y: (e.clientY - h.from.y) / scale.current };
       return pulled(
         { grip: h.grip, frames: h.frames, by },
@@ -70,8 +75,9 @@ export function usePull(view: PageView): { readonly pull: FreePull; readonly now
         if (e.button !== 0 || viewState.getState().writing !== undefined) return;
         e.stopPropagation();
         const { ids } = viewState.getState().tiles;
-        const these = tileId === undefined || ids.has(tileId) ? ids : new Set([tileId]);
-        const tiles = movableTiles(openPage(session.state.getState()), these);
+        const page = openPage(session.state.getState());
+        const these = tileId === undefined || ids.has(tileId) ? ids : withTied(page, [tileId]);
+        const tiles = movableTiles(page, these);
         if (tiles.length === 0) return;
         e.currentTarget.setPointerCapture(e.pointerId);
         held.current = {
@@ -79,14 +85,14 @@ export function usePull(view: PageView): { readonly pull: FreePull; readonly now
           from: { x: e.clientX, y: e.clientY },
           frames: new Map(tiles.map((t) => [t.id, t.frame])),
           targets: undefined,
-          choose: these === ids ? undefined : tileId,
+          choose: these === ids ? undefined : these,
           moved: false,
         };
       },
       drag(e) {
         const next = pulledBy(e);
         if (!next) return;
-        showFrames(session, next.frames);
+        showFrames(services, session, next.frames);
         setNow(next);
       },
       release(e) {
@@ -97,8 +103,8 @@ export function usePull(view: PageView): { readonly pull: FreePull; readonly now
         if (!next || !h) return;
         swallowClick();
         const code = codes[h.grip.what];
-        if (e.altKey || h.grip.what === "turn") keepFrames(session, code, next.frames);
-        else keepClearOfTrim(session, code, next.frames);
+        if (e.altKey || h.grip.what === "turn") keepFrames(services, session, code, next.frames);
+        else keepClearOfTrim(services, session, code, next.frames);
       },
       cancel() {
         held.current = undefined;
@@ -106,7 +112,7 @@ export function usePull(view: PageView): { readonly pull: FreePull; readonly now
         session.dropPreview();
       },
     };
-  }, [session, viewState]);
+  }, [services, session, viewState]);
   return { pull, now };
 }
 

@@ -49,6 +49,7 @@ import { LengthField } from "../../../components/length-field.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
 import { Act, PanelSection } from "../../../components/panel-parts.tsx";
 import { Segmented } from "../../../components/segmented.tsx";
+import { Toggle } from "../../../components/toggle.tsx";
 import { useServices } from "../../../services.ts";
 import { copiesAt, editFrames } from "../../../state/edit/free-gestures.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
@@ -63,12 +64,20 @@ export function FreePlace({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
     <PanelSection title={words.place} folds="free-place">
       <VStack align="stretch" gap="2.5">
         {only && !more && <Numbers tile={only} />}
+        {tiles.some((t) => t.filling.kind === "photo") && <PhotoStays />}
         <InOrder ids={tiles.map((t) => t.id)} />
         <Align tiles={tiles} />
         {!tiles.some(areWords) && <FreeShapes tiles={tiles} />}
       </VStack>
     </PanelSection>
   );
+}
+
+/** Whether box and photo are moved together or apart. */
+function PhotoStays() {
+  const { viewState } = useServices();
+  const stays = useViewState((s) => s.photoStays);
+  return <Toggle label={words.photoStays} on={stays} onTurn={(on) => viewState.setState({ photoStays: on })} />;
 }
 
 function Numbers({ tile }: { readonly tile: PlacedTile }) {

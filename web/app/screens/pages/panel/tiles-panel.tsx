@@ -12,11 +12,12 @@ import {
   type PlacedTile,
   photoIdOf,
 } from "#core/document";
-import { areEvenlyLarge, keptTogether } from "#core/edit";
+import { areEvenlyLarge, areTied, keptTogether } from "#core/edit";
 import { free as freeWords, pockets as pocketWords, tilings, panel as words } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { areOfOneGroup, makeEqual } from "../../../state/edit/arrange-page.ts";
+import { tieChosen } from "../../../state/edit/free-gestures.ts";
 import { emptyThem, swapPhotos, takeAway } from "../../../state/edit/page-gestures.ts";
 import { placeChosen } from "../../../state/edit/place-chosen.ts";
 import { runThrough } from "../../../state/edit/pockets.ts";
@@ -98,6 +99,16 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
               }}
             >
               <X size={17} aria-hidden /> {areFree ? freeWords.remove(ids.length) : words.takeAwayMany(ids.length)}
+            </Button>
+          )}
+          {areFree && tiles.length > 1 && (
+            <Button
+              variant="outline"
+              aria-pressed={areTied(page, ids)}
+              onClick={() => tieChosen(services, session)}
+              {...pressedLook(areTied(page, ids))}
+            >
+              <Link2 size={17} aria-hidden /> {freeWords.tie}
             </Button>
           )}
           {areFree && !page.scatter && !tiles.some(areWords) && <ExactOffer key={ids.join()} tiles={tiles} />}

@@ -7,6 +7,7 @@ import { photoShape } from "#core/photo";
 import { type Face, faceKey, fontFamilies } from "#core/words";
 import { letters as words } from "../../../../text/index.ts";
 import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
+import { CountField } from "../../../components/count-field.tsx";
 import { FieldLabel } from "../../../components/field-label.tsx";
 import { PageCanvas } from "../../../components/page-canvas.tsx";
 import { Segmented } from "../../../components/segmented.tsx";
@@ -17,7 +18,9 @@ import { keep } from "../../../state/edit/tree-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 
-type Fill = "photos" | "through" | "colour";
+const fills = ["photos", "several", "through", "colour"] as const;
+type Fill = (typeof fills)[number];
+const mostEach = 12;
 
 const previewPx = 300;
 const mostLetters = 40;
@@ -43,6 +46,7 @@ export function LettersDialog({ mode, onClose }: LettersDialogProps) {
   const [text, setText] = useState("");
   const [font, setFont] = useState(mode === "word" ? firstFont : title.font);
   const [fill, setFill] = useState<Fill>(photoIds.length > 0 ? "photos" : "colour");
+  const [each, setEach] = useState(3);
   const style = { ...title, font, bold: mode === "word" ? true : title.bold, italic: false };
   const face = facts.setter?.face(faceKey(style));
   const missing = face ? [...text].filter((c) => c.trim() !== "" && !face.covers(c.codePointAt(0)!)) : [];
@@ -51,11 +55,11 @@ export function LettersDialog({ mode, onClose }: LettersDialogProps) {
   const edit = (on: PlacedPage) =>
     mode === "each"
       ? lettersInTiles(on, tileIds, text, style, face!)
-      : wordOn(services, on, text, face!, fill, photoIds);
+      : wordOn(services, on, text, face!, { fill, each, photoIds });
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is typed and chosen is all that the page depends on
   const shown = useMemo(
     () => (able ? placeAgain(page, edit(page)) : page),
-    [page, able, text, font, fill, face, photoIds.join(), tileIds.join()],
+    [page, able, text, font, fill, each, face, photoIds.join(), tileIds.join()],
   );
   const box = bleedBox(page.format);
   const scale = previewPx / Math.max(box.w, box.h);
@@ -92,10 +96,17 @@ export function LettersDialog({ mode, onClose }: LettersDialogProps) {
             <Segmented<Fill>
               label={words.filledBy}
               value={fill}
-              options={(["photos", "through", "colour"] as const).map((f) => [f, words.fill[f]])}
+              options={fills.map((f) => [f, words.fill[f]])}
               onChoose={setFill}
             />
           </FieldLabel>
+        )}
+        {mode === "word" && fill === "several" && (
+          <CountField
+            label={words.inEach}
+            value={each}
+            onCount={(n) => setEach(Math.min(mostEach, Math.max(1, n ?? 1)))}
+          />
         )}
         {mode === "word" && fill !== "colour" && (
           <Text fontSize="14px" color={photoIds.length > 0 ? "fg.muted" : "clay.600"}>
@@ -131,13 +142,14 @@ function wordOn(
   on: PlacedPage,
   text: string,
   face: Face,
-  fill: Fill,
-  photoIds: readonly string[],
+  how: { readonly fill: Fill; readonly each: number; readonly photoIds: readonly string[] },
 ) {
+  const { fill, each, photoIds } = how;
   const photos: readonly Filling[] = photoIds.map((id) => ({ kind: "photo", view: autoFramed(id) }));
   const [first] = photoIds;
   const colour: readonly Filling[] = [{ kind: "colour", colour: plain }];
-  const tiles = wordOfTiles(on, text, face, fill === "photos" && photos.length > 0 ? photos : colour, newId);
+  const inTurn = (fill === "photos" || fill === "several") && photos.length > 0 ? photos : colour;
+  const tiles = wordOfTiles(on, text, face, inTurn, newId, fill === "several" ? each : 1);
   const page = withWordOfTiles(on.page, tiles);
   const photo = fill === "through" ? library.state.getState().byId.get(first ?? "") : undefined;
   if (!photo) return page;
