@@ -2,7 +2,6 @@ import { Button } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { useStore } from "zustand";
-import type { SyncReport } from "../../safe-folder/sync-given.ts";
 import type { Happened } from "../../storage/keeper-report.ts";
 import type { Keeping } from "../../storage/keeping.ts";
 import { common, safeFolder as folderWords, keeping as words } from "../../text/index.ts";
@@ -22,14 +21,17 @@ function Strips({ keeping }: { readonly keeping: Keeping }) {
   const { full, trouble, happened } = useStore(keeping.state);
   const { library } = useServices();
   useEffect(() => {
-    let told: SyncReport | undefined;
+    let told = "";
     return keeping.folderState.subscribe(({ report }) => {
-      if (!report || report === told) return;
-      told = report;
+      if (!report) return;
       const { works, photos, copies } = report;
+      // One round may be told of twice: to who asked for it, and to all.
+      const what = JSON.stringify([works, photos, copies]);
+      if (what === told) return;
+      told = what;
       if (works.length + photos + copies.length === 0) return;
       void library.load().then(() => projectsChanged(queries));
-      notices.create({ title: folderWords.brought(works.length, photos), type: "info" });
+      if (works.length + photos > 0) notices.create({ title: folderWords.brought(works.length, photos), type: "info" });
       if (copies.length > 0) notices.create({ title: folderWords.copies(copies), type: "info", duration: 30_000 });
     });
   }, [keeping, library, queries]);

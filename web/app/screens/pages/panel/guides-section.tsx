@@ -26,9 +26,36 @@ export function GuidesSection() {
     keep(session, "laidGuide", 1, (on) => guideAdded(on.page, { axis, mm: most(axis) / 2 }));
   return (
     <PanelSection title={words.guides} folds="guides" folded>
+      <Box mb="2.5">
+        <Text fontSize="14px" mb="1">
+          {words.aid}
+        </Text>
+        <Segmented
+          label={words.aid}
+          value={aid}
+          options={aids.map((a) => [a, words.aids[a]])}
+          onChoose={(next) => viewState.setState({ aid: next })}
+        />
+      </Box>
+      <HStack gap="1.5">
+        <Button size="sm" px="2" variant="outline" onClick={() => add("x")}>
+          {words.guideUpright}
+        </Button>
+        <Button size="sm" px="2" variant="outline" onClick={() => add("y")}>
+          {words.guideLevel}
+        </Button>
+        {page.guides && (
+          <Act
+            icon={Trash2}
+            name={words.clearGuides}
+            onAct={() => keep(session, "removedGuide", 1, (on) => guidesCleared(on.page))}
+          />
+        )}
+      </HStack>
+      <Tracks />
       {(page.guides ?? []).map(({ axis, mm }, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a line has nothing but its place
-        <HStack key={i} gap="1" mb="1.5" align="end">
+        <HStack key={i} gap="1" mt="1.5" align="end">
           <LengthField
             label={words.guideFrom[axis](i + 1)}
             mm={mm}
@@ -47,33 +74,6 @@ export function GuidesSection() {
           />
         </HStack>
       ))}
-      <HStack gap="1.5">
-        <Button size="sm" px="2" variant="outline" onClick={() => add("x")}>
-          {words.guideUpright}
-        </Button>
-        <Button size="sm" px="2" variant="outline" onClick={() => add("y")}>
-          {words.guideLevel}
-        </Button>
-        {page.guides && (
-          <Act
-            icon={Trash2}
-            name={words.clearGuides}
-            onAct={() => keep(session, "removedGuide", 1, (on) => guidesCleared(on.page))}
-          />
-        )}
-      </HStack>
-      <Tracks />
-      <Box mt="2.5">
-        <Text fontSize="14px" mb="1">
-          {words.aid}
-        </Text>
-        <Segmented
-          label={words.aid}
-          value={aid}
-          options={aids.map((a) => [a, words.aids[a]])}
-          onChoose={(next) => viewState.setState({ aid: next })}
-        />
-      </Box>
     </PanelSection>
   );
 }
