@@ -5,6 +5,7 @@ import {
   box,
   chooseFiles,
   expectUndo,
+  nobodyChosen,
   openDrawer,
   shelfPhotos,
   startCollage,
@@ -66,6 +67,25 @@ test("the desk by touch: a tile chosen, a photo carried to a tile, a free tile m
     await expect(tile(page, 1).getByText("Put the photo here")).toBeVisible();
     await hand.up();
     await expectUndo(page, "Filled a tile");
+  });
+
+  await test.step("a finger that rests on a tile, or on a photo of the shelf, opens its menu, and carries nothing away", async () => {
+    const before = await tiles(page).evaluateAll((all) => all.map((t) => t.getAttribute("aria-label")));
+    const rest = async (at: Locator) => {
+      await hand.down(await middle(at));
+      await expect(page.getByRole("menu")).toBeVisible();
+      await hand.up();
+    };
+    await rest(tile(page, 3));
+    await expect(tile(page, 3)).toHaveAttribute("aria-selected", "true");
+    await expect(page.getByRole("menuitem", { name: "Reframe it" })).toBeVisible();
+    await page.keyboard.press("Escape");
+    await expect(page.getByRole("menu")).toHaveCount(0);
+    await rest(shelfPhotos(page).nth(2));
+    await expect(page.getByRole("menuitem", { name: "Lay it freely on the page" })).toBeVisible();
+    await page.keyboard.press("Escape");
+    await nobodyChosen(page);
+    expect(await tiles(page).evaluateAll((all) => all.map((t) => t.getAttribute("aria-label")))).toEqual(before);
   });
 
   await test.step("a tile that lies freely follows the finger", async () => {

@@ -6,6 +6,7 @@ import { keeping as words } from "../text/index.ts";
 import { DropAnywhere } from "./components/drop-anywhere.tsx";
 import { Header } from "./components/header.tsx";
 import { KeptStrips } from "./components/kept-strips.tsx";
+import { useLongPress } from "./components/long-press.ts";
 import { Strip } from "./components/strip.tsx";
 import { TabTitle } from "./components/tab-title.tsx";
 import { notices } from "./notices/notices.ts";
@@ -14,6 +15,7 @@ import { useServices } from "./services.ts";
 /** The slim header and the screen under it; photos can be dropped on all of it. */
 export function Frame() {
   const { store, library } = useServices();
+  useLongPress();
   // A project brings its own header, which speaks of the project.
   const inProject = useMatch("/work/:projectId/*");
   useEffect(() => {
