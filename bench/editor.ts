@@ -134,6 +134,31 @@ try {
   await page.keyboard.press("+");
   const open = await middleOf(tile(page, 7));
   figures.push(["reframe", await frameWork(page, () => shaken(page, open, { dx: 30, dy: 12 }))]);
+  await page.keyboard.press("Escape");
+  for (const [closer, key] of [
+    ["as wide as the window", "1"],
+    ["each printed pixel", "3"],
+  ] as const) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(1500);
+    const box = (await page.getByRole("region", { name: "The page on its mat" }).boundingBox())!;
+    const inSight = await page.getByRole("separator").evaluateAll(
+      (all, { x, y, width, height }) =>
+        all.findIndex((e) => {
+          const r = e.getBoundingClientRect();
+          const [cx, cy] = [r.x + r.width / 2, r.y + r.height / 2];
+          return cx > x + 60 && cx < x + width - 60 && cy > y + 60 && cy < y + height - 80;
+        }),
+      box,
+    );
+    const near = page.getByRole("separator").nth(inSight);
+    const across = (await near.getAttribute("aria-orientation")) === "vertical";
+    const at = await middleOf(near);
+    figures.push([
+      `seam, ${closer}`,
+      await frameWork(page, () => shaken(page, at, across ? { dx: 24, dy: 0 } : { dx: 0, dy: 24 })),
+    ]);
+  }
   figures.push(...(await manyPieces(page)));
   for (const [name, { tasksMs }] of figures) {
     const [p50, p95] = [quantile(tasksMs, 0.5), quantile(tasksMs, 0.95)];
