@@ -141,6 +141,7 @@ export {
   roomRect,
   showsPart,
 } from "./page/place-page.ts";
+export { tileLine } from "./page/tile-line.ts";
 export { tileOfShape } from "./page/tile-of-shape.ts";
 export { inAnotherSize, isLarger, type Loss, onLargerSheets, refitted } from "./project/another-size.ts";
 export {

@@ -10,6 +10,7 @@ import {
   type PathData,
   type PathSegment,
   type Point,
+  pathOfRings,
   rotation,
   scaling,
   translation,
@@ -365,10 +366,7 @@ function closedPath(d: string, matrix: Matrix, filled: boolean): PathData | "ope
 /** Holes that the even-odd rule leaves, as rings that leave them by the nonzero rule: so all outlines are filled. */
 function asNonzero(path: PathData): PathData {
   if (path.filter((s) => s[0] === "M").length < 2) return path;
-  return evenOddRings(flattened(path)).flatMap((ring): PathSegment[] => [
-    ...ring.map((p, i): PathSegment => [i === 0 ? "M" : "L", p.x, p.y]),
-    ["Z"],
-  ]);
+  return pathOfRings(evenOddRings(flattened(path)));
 }
 
 /** The area of the box around it: nothing lies in a shape without one. */

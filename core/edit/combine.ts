@@ -1,28 +1,22 @@
 import {
   type Frame,
   type FreeTile,
-  frameRect,
   freeTiles,
   type Page,
   type PlacedPage,
   type PlacedTile,
+  tileLine,
 } from "#core/document";
 import {
-  applyTo,
-  chain,
+  aroundPoints,
   combinedRings,
   flattened,
-  type Matrix,
   offsetRings,
-  type PathData,
   type PathSegment,
-  type Rect,
+  pathInShares,
+  pathOfRings,
   type Ring,
-  record,
-  rotation,
-  translation,
 } from "#core/geometry";
-import { outlineOf } from "#core/outlines";
 
 /** Shapes of free tiles joined, cut out of each other, grown and shrunk. */
 
@@ -31,32 +25,15 @@ export type Combining = "union" | "difference" | "intersection";
 /** Below this nothing is left that could be taken hold of, in mm. */
 const leastMm = 1;
 
-const turnOf = ({ centre: { x, y }, turn }: Frame): Matrix =>
-  chain(translation(x, y), rotation((turn * Math.PI) / 180), translation(-x, -y));
-
 /** A tile's shape on the page. */
-function ringsOf({ frame, outline, cornerMm }: PlacedTile): readonly Ring[] {
-  const whole = frameRect(frame);
-  const upright = flattened(record((to) => outlineOf(outline).trace({ whole, seen: whole, cornerMm }, to)));
-  const turn = turnOf(frame);
-  return frame.turn === 0 ? upright : upright.map((ring) => ring.map((p) => applyTo(turn, p)));
-}
-
-const around = (rings: readonly Ring[]): Rect => {
-  const all = rings.flat();
-  const [xs, ys] = [all.map((p) => p.x), all.map((p) => p.y)];
-  const [x, y] = [Math.min(...xs), Math.min(...ys)];
-  return { x, y, w: Math.max(...xs) - x, h: Math.max(...ys) - y };
-};
+const ringsOf = (tile: PlacedTile): readonly Ring[] => flattened(tileLine(tile));
 
 function shaped(tile: FreeTile, rings: readonly Ring[]): FreeTile | undefined {
   if (rings.length === 0) return undefined;
-  const { x, y, w, h } = around(rings);
+  const box = aroundPoints(rings.flat());
+  const { x, y, w, h } = box;
   if (w < leastMm || h < leastMm) return undefined;
-  const path: PathData = rings.flatMap((ring): PathSegment[] => [
-    ...ring.map((p, i): PathSegment => [i === 0 ? "M" : "L", (p.x - x) / w, (p.y - y) / h]),
-    ["Z"],
-  ]);
+  const path = pathInShares(pathOfRings(rings), box);
   const frame: Frame = { centre: { x: x + w / 2, y: y + h / 2 }, width: w, height: h, turn: 0 };
   return { ...tile, cornerMm: 0, frame, outline: { kind: "path", path } };
 }

@@ -10,12 +10,13 @@ import {
   withFree,
 } from "#core/document";
 import {
+  aroundPoints,
   chain,
   combinedRings,
   flattened,
   type PathData,
-  type PathSegment,
   pathInShares,
+  pathOfRings,
   type Rect,
   type Ring,
   scaling,
@@ -85,7 +86,9 @@ function piecesOf({ name, path, box }: Shape, count: number, gap: number): reado
   const rings = flattened(path);
   return partsOf(box, count, gap).flatMap((part, i) => {
     const inside = combinedRings(rings, [ringOf(part)], "intersection");
-    return inside.length === 0 ? [] : [{ name: `${name} ${i + 1}`, path: pathOf(inside), box: around(inside) }];
+    return inside.length === 0
+      ? []
+      : [{ name: `${name} ${i + 1}`, path: pathOfRings(inside), box: aroundPoints(inside.flat()) }];
   });
 }
 
@@ -115,15 +118,6 @@ const ringOf = ({ x, y, w, h }: Rect): Ring => [
   { x: x + w, y: y + h },
   { x, y: y + h },
 ];
-
-const pathOf = (rings: readonly Ring[]): PathData =>
-  rings.flatMap((ring): PathSegment[] => [...ring.map((p, i): PathSegment => [i === 0 ? "M" : "L", p.x, p.y]), ["Z"]]);
-
-function around(rings: readonly Ring[]): Rect {
-  const all = rings.flat();
-  const [x, y] = [Math.min(...all.map((p) => p.x)), Math.min(...all.map((p) => p.y))];
-  return { x, y, w: Math.max(...all.map((p) => p.x)) - x, h: Math.max(...all.map((p) => p.y)) - y };
-}
 
 export const withWordOfTiles = (page: Page, tiles: readonly FreeTile[]): Page =>
   tiles.reduce<Page>((now, tile) => withFree(now, tile), page);

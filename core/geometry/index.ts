@@ -15,6 +15,7 @@ export {
   type PathSegment,
   type PathSink,
   pathInShares,
+  pathOfRings,
   record,
   replay,
   traceEllipse,
@@ -25,6 +26,7 @@ export {
 } from "./path.ts";
 export {
   allSides,
+  aroundPoints,
   centreOf,
   clamp,
   containsPoint,

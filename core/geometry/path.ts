@@ -1,5 +1,5 @@
 import { applyTo, type Matrix } from "./matrix.ts";
-import { clamp, type Rect } from "./rect.ts";
+import { clamp, type Point, type Rect } from "./rect.ts";
 
 /** Where outlines are drawn to. A canvas context and a Path2D are sinks as they are. */
 export interface PathSink {
@@ -152,3 +152,7 @@ export function pathInShares(path: PathData, { x, y, w, h }: Rect): PathData {
         : ([s[0], u(s[1]), v(s[2])] as const),
   );
 }
+
+/** Closed lines as a path. */
+export const pathOfRings = (rings: readonly (readonly Point[])[]): PathData =>
+  rings.flatMap((ring): PathSegment[] => [...ring.map((p, i): PathSegment => [i === 0 ? "M" : "L", p.x, p.y]), ["Z"]]);

@@ -50,3 +50,15 @@ export function enclosing(a: Rect, b: Rect): Rect {
   const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
   return { x, y, w: Math.max(a.x + a.w, b.x + b.w) - x, h: Math.max(a.y + a.h, b.y + b.h) - y };
 }
+
+/** The smallest upright rectangle around points, of which there is one at least. */
+export function aroundPoints(points: readonly Point[]): Rect {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { x, y } of points) {
+    left = Math.min(left, x);
+    top = Math.min(top, y);
+    right = Math.max(right, x);
+    bottom = Math.max(bottom, y);
+  }
+  return { x: left, y: top, w: right - left, h: bottom - top };
+}

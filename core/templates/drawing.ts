@@ -1,16 +1,15 @@
 import {
-  frameRect,
   isGroup,
   newFreeTile,
   noBorder,
   type Piece,
   type PlacedTile,
   type Tile,
+  tileLine,
   tileOfShape,
 } from "#core/document";
 import { type DrawnShape, type DrawnShapes, escaped, pathText, type SvgElement, tileAttribute } from "#core/drawings";
-import { allSides, chain, type PathData, record, rotation, transformed, translation } from "#core/geometry";
-import { outlineOf } from "#core/outlines";
+import { allSides, type PathData } from "#core/geometry";
 import { drawnPage, type Template, waitsFor } from "./template.ts";
 
 /** Templates as SVG drawings, which vector programs can change, and back. */
@@ -36,7 +35,7 @@ export function drawingOfTemplate(t: Template): string {
       tile.border.widthMm > 0 ? ` stroke="${tile.border.colour}" stroke-width="${mm(tile.border.widthMm)}"` : "";
     const seen = tile.tile.opacity === undefined ? "" : ` opacity="${mm(tile.tile.opacity)}"`;
     const title = `<title>${escaped(tile.tile.name ?? `${i + 1}`)}</title>`;
-    return `<path id="${escaped(tile.id)}" ${tileAttribute}="${escaped(tile.id)}" fill="${colour}"${line}${seen} d="${pathText(lineOf(tile), mm)}">${title}</path>`;
+    return `<path id="${escaped(tile.id)}" ${tileAttribute}="${escaped(tile.id)}" fill="${colour}"${line}${seen} d="${pathText(tileLine(tile), mm)}">${title}</path>`;
   });
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${w}mm" height="${h}mm" viewBox="0 0 ${w} ${h}" ${templateAttribute}="${escaped(JSON.stringify(t))}">`,
@@ -48,15 +47,6 @@ export function drawingOfTemplate(t: Template): string {
 }
 
 const placeColour = { photo: "#dcd2bf", paper: "#cfd8d2", words: "#efe8db", nothing: "#f7f3ec" } as const;
-
-/** A tile's outline where it lies on the page. */
-function lineOf({ frame, outline, cornerMm }: PlacedTile): PathData {
-  const rect = frameRect(frame);
-  const upright = record((to) => outlineOf(outline).trace({ whole: rect, seen: rect, cornerMm }, to));
-  if (frame.turn === 0) return upright;
-  const { x, y } = frame.centre;
-  return transformed(upright, chain(translation(x, y), rotation((frame.turn * Math.PI) / 180), translation(-x, -y)));
-}
 
 /**
  * A drawing as a template: what this program wrote comes back as it was; shapes that were moved, changed or added since lie freely where they are now, and
@@ -98,7 +88,7 @@ function changedBy(t: Template, shapes: readonly DrawnShape[], newId: () => stri
   );
   const stays = (id: string): boolean => {
     const [tile, shape] = [placed.get(id), drawn.get(id)];
-    return tile !== undefined && shape !== undefined && samePath(lineOf(tile), shape.path);
+    return tile !== undefined && shape !== undefined && samePath(tileLine(tile), shape.path);
   };
   const pieces = t.pieces.flatMap((p): Piece[] => {
     if (isGroup(p) ? p.tiles.every((tile) => stays(tile.id)) : stays(p.id)) return [p];

@@ -1,5 +1,5 @@
 import { type Cell, tilingCells } from "#core/arrange";
-import { allSides, type PathSegment, type Rect, type Ring, type Sides } from "#core/geometry";
+import { allSides, aroundPoints, pathInShares, pathOfRings, type Rect, type Ring, type Sides } from "#core/geometry";
 import type { Outline, Tiling } from "../schema/page.ts";
 import type { ArrangementKind, ShapedPlace } from "./kind.ts";
 
@@ -13,20 +13,14 @@ function placeOf(cell: Cell): ShapedPlace {
     const { x, y, r } = cell.circle;
     return { rect: { x: x - r, y: y - r, w: 2 * r, h: 2 * r }, outline: { kind: "ellipse" } };
   }
-  const rect = around(cell.ring);
+  const rect = aroundPoints(cell.ring);
   return { rect, outline: asOutline(cell.ring, rect) };
 }
 
-const around = (ring: Ring): Rect => {
-  const [xs, ys] = [ring.map((p) => p.x), ring.map((p) => p.y)];
-  const [x, y] = [Math.min(...xs), Math.min(...ys)];
-  return { x, y, w: Math.max(...xs) - x, h: Math.max(...ys) - y };
-};
-
-const asOutline = (ring: Ring, { x, y, w, h }: Rect): Outline => ({
+const asOutline = (ring: Ring, box: Rect): Outline => ({
   kind: "path",
   bleeds: true,
-  path: [...ring.map((p, i): PathSegment => [i === 0 ? "M" : "L", (p.x - x) / w, (p.y - y) / h]), ["Z"]],
+  path: pathInShares(pathOfRings([ring]), box),
 });
 
 /** Cells of one pattern: as many as there are tiles, in the order in which they are read. */

@@ -19,7 +19,7 @@ export const leastFrameMm = 3;
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
-export function rotated({ x, y }: Point, degrees: number): Point {
+function rotated({ x, y }: Point, degrees: number): Point {
   const [cos, sin] = [Math.cos(radians(degrees)), Math.sin(radians(degrees))];
   return { x: x * cos - y * sin, y: x * sin + y * cos };
 }

@@ -1,8 +1,7 @@
-import { type Frame, frameRect, insideRect, type Outline, type PlacedPage } from "#core/document";
-import { type Point, type Rect, record } from "#core/geometry";
+import { type Frame, insideRect, type PlacedPage, type PlacedTile, tileLine } from "#core/document";
+import type { Point, Rect } from "#core/geometry";
 import { bleedBox, safeBox, trimBox } from "#core/lab";
-import { outlineOf } from "#core/outlines";
-import { boundsOf, cornersOf, rotated } from "./frames.ts";
+import { boundsOf, cornersOf } from "./frames.ts";
 
 export const snapKinds = ["guide", "trim", "bleed", "safe", "margin", "centre", "fold", "tile"] as const;
 export type SnapKind = (typeof snapKinds)[number];
@@ -79,9 +78,10 @@ export function snapTargets(on: PlacedPage, moved: ReadonlySet<string>, aid: Aid
     lines.push({ axis, at: mm, kind: "guide", from: 0, to: axis === "x" ? trim.h : trim.w });
   for (const { atMm } of format.folds ?? []) lines.push({ axis: "x", at: atMm, kind: "fold", from: 0, to: trim.h });
   const others = on.tiles.filter((t) => !moved.has(t.id));
-  for (const { frame, outline } of others) {
+  for (const tile of others) {
+    const { frame } = tile;
     sides(boundsOf([frame]), "tile", true);
-    const drawn = outlineCorners(frame, outline);
+    const drawn = outlineCorners(tile);
     if (frame.turn % 90 === 0 && drawn.length === 0) continue;
     // Of a turned one its corners count as well, and of a shape with straight sides those of the shape.
     for (const { x, y } of drawn.length > 0 ? drawn : cornersOf(frame)) {
@@ -98,17 +98,12 @@ export function snapTargets(on: PlacedPage, moved: ReadonlySet<string>, aid: Aid
 const mostCorners = 40;
 
 /** Where the sides of a shape meet, as it lies on the page; none of a rectangle, or of one with curves. */
-function outlineCorners(frame: Frame, outline: Outline): readonly Point[] {
-  if (outline.kind === "rectangle" || outline.kind === "ellipse" || outline.kind === "torn") return [];
-  const whole = frameRect(frame);
-  const path = record((to) => outlineOf(outline).trace({ whole, seen: whole, cornerMm: 0 }, to));
-  if (path.length > mostCorners + 2 || path.some((s) => s[0] === "C")) return [];
-  const { centre, turn } = frame;
-  return path.flatMap((s) => {
-    if (s[0] === "Z" || s[0] === "C") return [];
-    const r = rotated({ x: s[1] - centre.x, y: s[2] - centre.y }, turn);
-    return [{ x: centre.x + r.x, y: centre.y + r.y }];
-  });
+function outlineCorners(tile: PlacedTile): readonly Point[] {
+  const { kind } = tile.outline;
+  if (kind === "rectangle" || kind === "ellipse" || kind === "torn") return [];
+  const line = tileLine({ ...tile, cornerMm: 0 });
+  if (line.length > mostCorners + 2 || line.some((s) => s[0] === "C")) return [];
+  return line.flatMap((s) => (s[0] === "Z" || s[0] === "C" ? [] : [{ x: s[1], y: s[2] }]));
 }
 
 /** The line nearest to `at` within `reach`; of two as near the one that is spoken of first. */
