@@ -43,7 +43,8 @@ export function tilingCells(task: TilingTask): readonly Cell[] {
     return [{ circle: { x: middle.x + grown.x, y: middle.y + grown.y, r: middle.r - gapMm / 2 } }, ...cells];
   }
   if (pattern === "fan") return fanIn(grown, count).flatMap((w) => shrunk(onPage(w)));
-  const raw = pattern === "herringbone" ? herringboneFor(grown, count) : latticeFor(lattices[pattern], grown, task);
+  const raw =
+    pattern === "herringbone" ? herringboneFor(grown, count, gapMm) : latticeFor(lattices[pattern], grown, task);
   return raw.flatMap((ring) => shrunk(onPage(ring))).map(({ ring }) => ({ ring: reaching(ring, room, task.reach) }));
 }
 
@@ -180,17 +181,29 @@ function sharedSide(a: Ring, b: Ring): number {
   return sum;
 }
 
+/** What it costs that bricks are cut to slivers at a side of the room: there the gap would leave nothing of them. */
+const thinPrice = 100;
+const leastLeftMm = 2;
+const isThin = (rest: number, u: number, gapMm: number): boolean =>
+  min(rest, u - rest) > 1e-6 && rest < max(u / 5, gapMm + leastLeftMm);
+
 /** Herringbone over all of the room: bricks as wide as makes their count right, small cut pieces joined to what lies beside them. */
-function herringboneFor(room: Size, count: number): readonly Ring[] {
+function herringboneFor(room: Size, count: number, gapMm: number): readonly Ring[] {
   const about = sqrt((room.w * room.h) / (2 * count));
+  // Also just so wide that a side of the room is cut between bricks.
+  const fitting = [room.w, room.h].flatMap((side) => {
+    const n = round(side / about);
+    return [n - 1, n, n + 1].filter((k) => k > 0).map((k) => side / k);
+  });
+  const steps = Array.from({ length: 41 }, (_, k) => about * (0.75 + k * 0.0175));
   function* tries() {
-    for (let k = 0; k <= 40; k += 1) {
-      const u = about * (0.75 + k * 0.0175);
+    for (const u of [...steps, ...fitting]) {
       const cells = clipped(herringbone(room, u), room);
       if (cells.length < count) continue;
       const whole = 2 * u * u;
       const small = cells.filter((r) => abs(areaOf(r)) < whole / 3).length;
-      yield { of: cells, cost: abs(cells.length - small - count) + 0.3 * (cells.length - count) };
+      const thin = [room.w, room.h].filter((side) => isThin(side % u, u, gapMm)).length;
+      yield { of: cells, cost: abs(cells.length - small - count) + 0.3 * (cells.length - count) + thinPrice * thin };
     }
   }
   const cells = merged(best(tries()) ?? clipped(herringbone(room, about), room), count);

@@ -24,7 +24,7 @@ const distance = (p: Point, a: Point, b: Point): number => {
   return hypot(p.x - a.x - t * dx, p.y - a.y - t * dy);
 };
 
-const { abs, hypot, max, min } = Math;
+const { abs, hypot, max, min, sqrt } = Math;
 
 /** As far as boxes around them are apart: at least so far are they themselves. */
 function boxesApart(a: Cell, b: Cell): number {
@@ -89,6 +89,30 @@ test("neighbours are just the gap apart, and the closest two are never further",
         const cells = tilingCells(t);
         const least = min(...cells.flatMap((c, i) => cells.slice(i + 1).map((o) => apart(c, o))));
         expect(abs(least - t.gapMm)).toBeLessThan(0.01);
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+test("no brick of a herringbone is cut to a sliver that its gap would swallow, in rooms that are narrow too", () => {
+  const side = fc.double({ min: 60, max: 400, noNaN: true });
+  fc.assert(
+    fc.property(
+      side,
+      side,
+      fc.integer({ min: 8, max: 40 }),
+      fc.double({ min: 0, max: 5, noNaN: true }),
+      (w, h, count, gapMm) => {
+        const cells = tilingCells({ ...asked("herringbone", count, h), room: { x: 0, y: 0, w, h }, gapMm });
+        expect(cells).toHaveLength(count);
+        const brick = sqrt((w * h) / (2 * count));
+        for (const c of cells) {
+          const ring = "ring" in c ? c.ring : [];
+          const [xs, ys] = [ring.map((p) => p.x), ring.map((p) => p.y)];
+          const thinnest = min(max(...xs) - min(...xs), max(...ys) - min(...ys));
+          expect(thinnest).toBeGreaterThan(min(1, brick / 8));
+        }
       },
     ),
     { numRuns: 60 },

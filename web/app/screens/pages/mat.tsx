@@ -165,6 +165,8 @@ function HeldPage({ view }: { readonly view: PageView }) {
   );
   const open = isOpen ? reframing : undefined;
   const writing = useViewState((s) => s.writing);
+  // What is carried has the hand: nobody takes hold of a line then.
+  const carries = useViewState((s) => s.drop.dragged !== undefined);
   return (
     <>
       {/* While a tile is open only that tile moves, and is drawn above; the page under it rests. */}
@@ -179,7 +181,7 @@ function HeldPage({ view }: { readonly view: PageView }) {
       <TileLayer view={view} page={page} />
       <FreeLayer view={view} page={page} />
       <Traces view={view} />
-      {!open && !writing && <SeamLayer view={view} page={page} />}
+      {!open && !writing && !carries && <SeamLayer view={view} page={page} />}
       {writing && <WriteLayer key={writing} view={view} tileId={writing} />}
       {open && <ReframeLayer key={open} view={view} tileId={open} />}
     </>

@@ -28,6 +28,7 @@ export function useDrops() {
   const services = useServices();
   const session = useSession();
   const shownKey = useRef("");
+  const frame = useRef(0);
   const { viewState } = services;
   const meaningOf = (e: DragMoveEvent): DropMeaning => {
     const on = openPlaced(session.state.getState());
@@ -39,6 +40,7 @@ export function useDrops() {
     return meaningOfDrop(dragged, on, at && pointOnPage(at, seenBox(on.format)));
   };
   const over = () => {
+    cancelAnimationFrame(frame.current);
     viewState.setState({ drop: nothingDragged });
     shownKey.current = "";
     session.dropPreview();
@@ -54,7 +56,9 @@ export function useDrops() {
       if (key === shownKey.current) return;
       shownKey.current = key;
       viewState.setState((s) => ({ drop: { ...s.drop, meaning: now } }));
-      showMeant(services, session, now);
+      // Apart from what the drag itself does, and once a frame: laying the page out anew is work of its own.
+      cancelAnimationFrame(frame.current);
+      frame.current = requestAnimationFrame(() => showMeant(services, session, now));
     },
     onDragEnd: (e: DragMoveEvent) => {
       const meant = meaningOf(e);
