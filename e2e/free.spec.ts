@@ -241,6 +241,21 @@ test("tiles that lie freely: moved, sized and turned by hand and by number, snap
     await guides.click();
   });
 
+  await test.step("pulled nearly as wide as another, it becomes just as wide, and says as what", async () => {
+    await pick(page, 2);
+    for (const [name, mm] of Object.entries({ Width: 53, Height: 30, "From the left": 88, "From the top": 95 }))
+      await typeInto(page, name, String(mm));
+    const from = await gripAt(page, "e");
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x - 6 * perMm, from.y, { steps: 4 });
+    await page.mouse.move(from.x - 12 * perMm, from.y, { steps: 6 });
+    await expect(page.getByText("40 mm", { exact: true })).toBeVisible();
+    await page.mouse.up();
+    await expect(field(page, "Width")).toHaveValue("40");
+    await nobodyChosen(page);
+  });
+
   await test.step("copies in columns and rows, and in a ring; one undo takes them back", async () => {
     await pick(page, 2);
     await page.getByRole("button", { name: "Copies", exact: true }).click();

@@ -18,7 +18,8 @@ import {
   turnedAbout,
   turnToward,
 } from "./frames.ts";
-import { clearOfTrim, snapMove, snapPoint, snapTargets } from "./snapping.ts";
+import { pulled } from "./gesture.ts";
+import { clearOfTrim, type SnapLine, snapMove, snapPoint, snapTargets } from "./snapping.ts";
 
 const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const anyFrame: fc.Arbitrary<Frame> = fc.record({
@@ -190,6 +191,59 @@ test("a pulled corner snaps on the axes that it is pulled along", () => {
   const targets = snapTargets(pageWith(upright(40, 40, 50, 30)), new Set());
   expect(snapPoint({ x: 89.5, y: 71 }, { x: true, y: true }, targets, 2)).toMatchObject({ at: { x: 90, y: 70 } });
   expect(snapPoint({ x: 89.5, y: 71 }, { x: true, y: false }, targets, 2)).toMatchObject({ at: { x: 90, y: 71 } });
+});
+
+test("a side that is pulled near another tile's size takes just that size, about its middle too and upside down, unless a line is there", () => {
+  const n = (least: number, most: number) => fc.double({ min: least, max: most, noNaN: true });
+  const handles = [
+    { x: 1, y: 0 },
+    { x: -1, y: 0 },
+    { x: 0, y: 1 },
+    { x: 0, y: -1 },
+    { x: 1, y: 1 },
+    { x: -1, y: 1 },
+  ] as const;
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...handles),
+      n(-1.9, 1.9),
+      n(-1.9, 1.9),
+      fc.boolean(),
+      fc.constantFrom(0, 180),
+      (handle, offX, offY, aboutCentre, turn) => {
+        const like = { mm: 44, at: { from: 0, to: 44, across: 9 } };
+        const targets = { x: [], y: [], others: [], sizes: { x: [like], y: [{ ...like, mm: 27 }] } };
+        const frame: Frame = { centre: { x: 100, y: 100 }, width: 60, height: 40, turn };
+        const way = (turn === 0 ? 1 : -1) * (aboutCentre ? 0.5 : 1);
+        const by = { x: handle.x * way * (-16 + offX), y: handle.y * way * (-13 + offY) };
+        const how = { targets, reachMm: 2, keepShape: false, aboutCentre, step: undefined };
+        const { frames, gaps } = pulled({ grip: { what: "size", handle }, frames: new Map([["a", frame]]), by }, how);
+        const next = frames.get("a")!;
+        expect(next.width).toBeCloseTo(handle.x === 0 ? 60 : 44, 9);
+        expect(next.height).toBeCloseTo(handle.y === 0 ? 40 : 27, 9);
+        expect(gaps).toHaveLength(Math.abs(handle.x) + Math.abs(handle.y));
+        const still = pulled(
+          { grip: { what: "size", handle }, frames: new Map([["a", frame]]), by },
+          { ...how, reachMm: 0 },
+        );
+        if (handle.x !== 0) expect(still.frames.get("a")!.width).toBeCloseTo(44 + offX, 9);
+      },
+    ),
+  );
+  // A line of the page goes first.
+  const line: SnapLine = { axis: "x", at: 115, kind: "guide", from: 0, to: 200 };
+  const targets = {
+    x: [line],
+    y: [],
+    others: [],
+    sizes: { x: [{ mm: 44, at: { from: 0, to: 44, across: 0 } }], y: [] },
+  };
+  const frame: Frame = { centre: { x: 100, y: 100 }, width: 60, height: 40, turn: 0 };
+  const { frames } = pulled(
+    { grip: { what: "size", handle: { x: 1, y: 0 } }, frames: new Map([["a", frame]]), by: { x: -15.5, y: 0 } },
+    { targets, reachMm: 2, keepShape: false, aboutCentre: false, step: undefined },
+  );
+  expect(frames.get("a")!.width).toBeCloseTo(45, 9);
 });
 
 test("a tile that ends close to the trim goes over it or inside the safe line, whichever is nearer; others stay", () => {

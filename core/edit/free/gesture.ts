@@ -11,7 +11,7 @@ import {
   turnedAbout,
   turnToward,
 } from "./frames.ts";
-import { type EqualGaps, type SnapLine, type SnapTargets, snapMove, snapPoint } from "./snapping.ts";
+import { type EqualGaps, type SnapLine, type SnapTargets, snapMove, snapPoint, snapSize } from "./snapping.ts";
 
 export type Grip =
   | { readonly what: "move" }
@@ -76,16 +76,11 @@ export function pulled({ grip, frames, by }: Pull, how: PullOptions): Pulled {
     const wanted = { x: corner.x + by.x, y: corner.y + by.y };
     // Of a turned one a side lies along no line of the page.
     const upright = only.turn % 180 === 0;
-    const snapped = upright
-      ? snapPoint(
-          wanted,
-          { x: handle.x !== 0, y: handle.y !== 0 && !(how.keepShape && handle.x !== 0) },
-          how.targets,
-          how.reachMm,
-        )
-      : { at: wanted, lines: [] };
+    const free = { x: upright && handle.x !== 0, y: upright && handle.y !== 0 && !(how.keepShape && handle.x !== 0) };
+    const snapped = snapPoint(wanted, free, how.targets, how.reachMm);
     const to = { x: snapped.at.x - corner.x, y: snapped.at.y - corner.y };
-    return named([resized(only, handle, to, how)], snapped);
+    const like = likeOthers(only, handle, to, { ...how, free, lines: snapped.lines });
+    return named([resized(only, handle, like.to, how)], { lines: snapped.lines, gaps: like.gaps });
   }
   const about = how.aboutCentre
     ? middle
@@ -94,6 +89,32 @@ export function pulled({ grip, frames, by }: Pull, how: PullOptions): Pulled {
   const along = handle.x === 0 ? 0 : (times * handle.x * by.x) / bounds.w;
   const down = handle.y === 0 ? 0 : (times * handle.y * by.y) / bounds.h;
   return named(scaledAbout(all, about, 1 + (Math.abs(along) > Math.abs(down) ? along : down)));
+}
+
+/** A side that came to lie on no line is pulled to where the frame is as wide or as high as another tile. */
+function likeOthers(
+  frame: Frame,
+  handle: Handle,
+  to: Point,
+  how: PullOptions & {
+    readonly free: { readonly x: boolean; readonly y: boolean };
+    readonly lines: readonly SnapLine[];
+  },
+): { readonly to: Point; readonly gaps: readonly EqualGaps[] } {
+  const times = how.aboutCentre ? 2 : 1;
+  // Upside down a handle lies on the other side of the page.
+  const way = frame.turn % 360 === 0 ? 1 : -1;
+  const next = { ...to };
+  const gaps = (["x", "y"] as const).flatMap((axis): EqualGaps[] => {
+    if (!how.free[axis] || how.lines.some((l) => l.axis === axis)) return [];
+    const length = axis === "x" ? frame.width : frame.height;
+    const sign = way * handle[axis] * times;
+    const like = snapSize(axis, length + sign * to[axis], how.targets, how.reachMm * times);
+    if (!like) return [];
+    next[axis] = (like.mm - length) / sign;
+    return [{ axis, gapMm: like.mm, gaps: [like.at] }];
+  });
+  return { to: next, gaps };
 }
 
 /** Where a handle of a frame is, as it lies. */

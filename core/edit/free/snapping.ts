@@ -35,6 +35,13 @@ export interface SnapTargets {
   readonly y: readonly SnapLine[];
   /** What lies there, as upright rectangles. */
   readonly others: readonly Rect[];
+  /** How wide (`x`) and high (`y`) upright tiles are that lie there, and where. */
+  readonly sizes: Readonly<Record<SnapAxis, readonly LikeSize[]>>;
+}
+
+export interface LikeSize {
+  readonly mm: number;
+  readonly at: EqualGaps["gaps"][number];
 }
 
 /** Which of two lines at the same place is spoken of: the page's own before those of what lies on it. */
@@ -91,7 +98,26 @@ export function snapTargets(on: PlacedPage, moved: ReadonlySet<string>, aid: Aid
   }
   const along = (axis: SnapAxis) =>
     lines.filter((l) => l.axis === axis).sort((a, b) => a.at - b.at || rank.get(a.kind)! - rank.get(b.kind)!);
-  return { x: along("x"), y: along("y"), others: others.map((t) => boundsOf([t.frame])) };
+  const upright = others.filter((t) => t.frame.turn % 180 === 0).map((t) => boundsOf([t.frame]));
+  return {
+    x: along("x"),
+    y: along("y"),
+    others: others.map((t) => boundsOf([t.frame])),
+    sizes: {
+      x: upright.map((r) => ({ mm: r.w, at: { from: r.x, to: r.x + r.w, across: r.y + r.h / 2 } })),
+      y: upright.map((r) => ({ mm: r.h, at: { from: r.y, to: r.y + r.h, across: r.x + r.w / 2 } })),
+    },
+  };
+}
+
+/** The size nearest to `mm` within reach that another has. */
+export function snapSize(axis: SnapAxis, mm: number, { sizes }: SnapTargets, reachMm: number): LikeSize | undefined {
+  let best: LikeSize | undefined;
+  for (const size of sizes[axis]) {
+    const off = Math.abs(size.mm - mm);
+    if (off <= reachMm && (!best || off < Math.abs(best.mm - mm))) best = size;
+  }
+  return best;
 }
 
 /** So many corners a shape may have for each of them to be a place to lie by. */
