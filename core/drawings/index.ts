@@ -5,6 +5,5 @@ export {
   type DrawnShapes,
   type SvgElement,
   shapesOfSvg,
-  tileAttribute,
 } from "./svg-shapes.ts";
-export { escaped, pathText } from "./svg-text.ts";
+export { escaped, pathText, tileAttribute } from "./svg-text.ts";

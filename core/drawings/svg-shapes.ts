@@ -15,6 +15,7 @@ import {
   scaling,
   translation,
 } from "#core/geometry";
+import { tileAttribute } from "./svg-text.ts";
 
 /** The closed shapes of an SVG drawing (SVG 1.1 and 2), where they lie and what they are filled with. Lengths in mm. */
 
@@ -165,9 +166,6 @@ function paintOf(text: string | undefined, colourOf: ColourOf, style: Context["s
 
 /** CSS colours by name or in any of their forms, as the browser reads them; nothing where it is none. */
 export type ColourOf = (text: string) => Colour | undefined;
-
-/** Says of an element which tile it is. */
-export const tileAttribute = "data-tessip-tile";
 
 /** All closed shapes of a drawing, in the order in which they are drawn. */
 export function shapesOfSvg(root: SvgElement, colourOf: ColourOf): DrawnShapes {

@@ -18,3 +18,6 @@ export const pathText = (path: PathData, write: (v: number) => string): string =
       return letter === "Z" ? "z" : `${letter}${values.map(write).join(" ")}`;
     })
     .join("");
+
+/** Says of an element which tile it is. */
+export const tileAttribute = "data-tessip-tile";

@@ -1,7 +1,16 @@
 export { adapted } from "./adapt.ts";
 export { drawingOfTemplate, templateOfDrawing } from "./drawing.ts";
 export { farFrom, flowsFrom, layTemplate } from "./lay-template.ts";
-export { templateOfPage, withoutPapers } from "./of-page.ts";
+export { templateOfPage } from "./of-page.ts";
 export { shippedTemplates } from "./shipped/index.ts";
-export { drawnPage, type PageShape, pageShapes, photoPlaces, shapeOf, type Template, waitsFor } from "./template.ts";
+export {
+  drawnPage,
+  type PageShape,
+  pageShapes,
+  photoPlaces,
+  shapeOf,
+  type Template,
+  waitsFor,
+} from "./template.ts";
 export { type TemplateTurn, turned, unturned } from "./turned.ts";
+export { withoutPapers } from "./without-papers.ts";

@@ -97,13 +97,5 @@ function waiting({ id, filling }: Tile, task: SaveTask): Filling {
   return { kind: "empty", waits: { for: "photo", ...(number > 0 ? { number } : {}), ...spare } };
 }
 
-/** With places for papers in place of those that are only in the library where it was made. */
-export const withoutPapers = (t: Template): Template => ({ ...t, pieces: t.pieces.map(withoutPaper) });
-
-const withoutPaper = (p: Piece): Piece => (isGroup(p) ? { ...p, tiles: p.tiles.map(bared) } : bared(p));
-
-const bared = <T extends Tile>(tile: T): T =>
-  tile.filling.kind === "photo" ? { ...tile, filling: { kind: "empty", waits: { for: "paper" } } } : tile;
-
 /** What of a look belongs to a template: a photo behind the page does not. */
 const drawnOf = ({ backdrop: _, ...drawn }: Look): DrawnLook => drawn;

@@ -1,7 +1,6 @@
 import { createStore } from "zustand/vanilla";
-import { ok, type Result, refused } from "#core/result";
-import { type Template, templateOfDrawing, withoutPapers } from "#core/templates";
-import { checkTemplate, readTemplateFile } from "#core/templates/schema";
+import { type Template, withoutPapers } from "#core/templates";
+import { readTemplateFile } from "#core/templates/schema";
 import type { Store } from "../../../storage/store.ts";
 
 export interface TemplateState {
@@ -47,29 +46,11 @@ export class TemplateShelf {
 
   /** Those in a file as one's own, under new ids so that none takes another's place; how many, or why not. */
   async bringIn(file: File) {
-    const read = isSvg(file) ? await this.#ofDrawing(file) : readTemplateFile(await file.text());
+    const read = isSvg(file)
+      ? await (await import("./template-drawing.ts")).drawnTemplate(file, this.#newId)
+      : readTemplateFile(await file.text());
     if (read.ok) await this.keep(read.value.map((t) => ({ ...withoutPapers(t), id: this.#newId() })));
     return read;
-  }
-
-  /** The shapes of a drawing as one template, with its file's name where it has none of ours. */
-  async #ofDrawing(file: File): Promise<Result<readonly Template[], "tooLarge" | "noShapes">> {
-    const [{ browserColour, readDrawing, UnreadableSvg }, { shapesOfSvg }] = await Promise.all([
-      import("../../../pictures/read-svg.ts"),
-      import("#core/drawings"),
-    ]);
-    try {
-      const root = await readDrawing(file);
-      const name = file.name.replace(/\.svg$/i, "").slice(0, 80);
-      const made = templateOfDrawing(root, shapesOfSvg(root, browserColour()), {
-        name,
-        newId: this.#newId,
-        check: checkTemplate,
-      });
-      return made ? ok([made]) : refused("noShapes");
-    } catch (e) {
-      return refused(e instanceof UnreadableSvg && e.code !== "svgDamaged" ? "tooLarge" : "noShapes");
-    }
   }
 }
 
