@@ -10,7 +10,7 @@ import {
 } from "#core/document";
 import { type DrawnShape, type DrawnShapes, escaped, pathText, type SvgElement, tileAttribute } from "#core/drawings";
 import { allSides, type PathData } from "#core/geometry";
-import { drawnPage, type Template, waitsFor } from "./template.ts";
+import { drawnPage, placeColour, type Template, waitsFor } from "./template.ts";
 
 /** Templates as SVG drawings, which vector programs can change, and back. */
 
@@ -45,8 +45,6 @@ export function drawingOfTemplate(t: Template): string {
     "</svg>\n",
   ].join("\n");
 }
-
-const placeColour = { photo: "#dcd2bf", paper: "#cfd8d2", words: "#efe8db", nothing: "#f7f3ec" } as const;
 
 /**
  * A drawing as a template: what this program wrote comes back as it was; shapes that were moved, changed or added since lie freely where they are now, and

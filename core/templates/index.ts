@@ -8,6 +8,7 @@ export {
   type PageShape,
   pageShapes,
   photoPlaces,
+  placeColour,
   shapeOf,
   type Template,
   waitsFor,

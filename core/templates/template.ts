@@ -15,6 +15,14 @@ import type { Template } from "./schema/template.ts";
 
 export type { Template } from "./schema/template.ts";
 
+/** Places that nothing is in yet, as they are painted on a card or in a drawing. */
+export const placeColour = {
+  photo: "#dcd2bf",
+  paper: "#cfd8d2",
+  words: "#efe8db",
+  nothing: "#f7f3ec",
+} as const satisfies Record<Waits["for"], string>;
+
 /** What a tile of a template waits for; nothing where it holds something already. */
 export const waitsFor = ({ filling }: Pick<Tile, "filling">): Waits["for"] | undefined =>
   filling.kind === "empty" ? (filling.waits?.for ?? "photo") : undefined;

@@ -3,7 +3,7 @@ import { FileOutput, PencilLine, PenTool, Star, Trash2 } from "lucide-react";
 import { memo, useEffect, useMemo, useRef, useState } from "react";
 import { mapTiles, type PlacedPage, placeAgain } from "#core/document";
 import { bleedBox } from "#core/lab";
-import { adapted, photoPlaces, type Template, waitsFor } from "#core/templates";
+import { adapted, photoPlaces, placeColour, type Template, waitsFor } from "#core/templates";
 import { common, templates as words } from "../../../../text/index.ts";
 import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
@@ -30,9 +30,6 @@ interface TemplateCardProps {
   readonly onDraw: () => void;
   readonly onEdit: () => void;
 }
-
-/** Places that nothing is in yet, as they are painted on a card. */
-const placeColour = { photo: "#dcd2bf", paper: "#cfd8d2", words: "#efe8db", nothing: "#f7f3ec" } as const;
 
 const withPlacesSeen = (on: PlacedPage): PlacedPage =>
   placeAgain(
