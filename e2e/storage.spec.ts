@@ -80,6 +80,25 @@ test("each of the two stores is made again from the other; when both are gone, w
     await expect(page.getByRole("textbox", { name: "Gap" })).toHaveValue(/^0\.24/);
   });
 
+  await test.step("what keeps hangs: it is said, another takes its place, and what was done meanwhile is kept", async () => {
+    await page.clock.install();
+    const keeper = page.workers().find((w) => w.url().includes("keeper"))!;
+    await keeper.evaluate(
+      () =>
+        void setTimeout(() => {
+          for (;;);
+        }),
+    );
+    await typeInto(page, "Gap", "7 mm");
+    await page.clock.fastForward(21_000);
+    await expect(whereKept(page)).toHaveAccessibleName(/the browser’s storage does not answer/);
+    await page.clock.fastForward(6_000);
+    await expectKept(page);
+    await page.reload();
+    await expect(page.getByRole("textbox", { name: "Gap" })).toHaveValue(/^0\.28/);
+    await expectUndo(page, "Changed the gap");
+  });
+
   await test.step("a newer version was here: nothing begins as if it were new", async () => {
     const bystander = await context.newPage();
     await bystander.goto("/health");

@@ -21,12 +21,14 @@ export async function fillDatabase(
   room: Room | undefined,
   changes: readonly Change[],
   applied: Applied,
+  alive: () => void,
 ): Promise<void> {
   const own = changes.filter((c) => isKeptTable(c.store));
   for (let at = 0; at < own.length; at += chunkRecords) {
     const some = own.slice(at, at + chunkRecords);
     if (room && !(await room.forDatabase(JSON.stringify(some).length))) throw new NoRoom("database");
     await answered(database.apply(some, undefined));
+    alive();
   }
   await answered(database.apply([], applied));
 }

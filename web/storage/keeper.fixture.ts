@@ -29,6 +29,7 @@ export async function keptIn(disk: ModelDisk, nowMs: () => number = () => Date.n
     nowMs,
     later: () => () => {},
     announce: (r) => reports.push(r),
+    alive: () => {},
   });
   open.push(keeper);
   const opened = await keeper.open();

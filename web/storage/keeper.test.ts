@@ -1,5 +1,5 @@
 import "fake-indexeddb/auto";
-import { beforeEach, expect, test } from "@jest/globals";
+import { beforeEach, expect, jest, test } from "@jest/globals";
 import { openDB } from "idb";
 import { photoSchema } from "#core/photo/schema";
 import { collage } from "../../core/document/project.fixture.ts";
@@ -268,5 +268,23 @@ test("a database that another tab holds in an older version is waited for, and n
   // Let go, it opens; what was given up on does not hold it in its turn.
   (await Database.open({ lost: () => {} })).close();
   const { keeper } = await keptIn(new ModelDisk());
+  await keeper.close();
+});
+
+test("a database that stops answering is read no more: what was asked is answered from memory, and the change is kept", async () => {
+  const disk = new ModelDisk();
+  await filled(disk);
+  const { keeper } = await keptIn(disk);
+  jest.spyOn(keeper.tables, "get").mockReturnValue(new Promise(() => {}));
+  jest.useFakeTimers({ doNotFake: ["nextTick", "setImmediate", "queueMicrotask"] });
+  try {
+    const need = { is: "workHere", projectId: "w1" } as const;
+    const kept = keeper.commit([{ store: "spans", key: "s", value: { id: "s" } }], [need]);
+    await jest.advanceTimersByTimeAsync(8_100);
+    expect(await kept).toBeGreaterThan(0);
+  } finally {
+    jest.useRealTimers();
+  }
+  expect([...keeper.lines().keys()]).toContain('["spans","s"]');
   await keeper.close();
 });

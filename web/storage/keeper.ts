@@ -30,6 +30,8 @@ export interface KeeperGiven {
   /** Does something after so long, unless it is called off. */
   readonly later: (work: () => void, ms: number) => () => void;
   readonly announce: (report: KeeperReport) => void;
+  /** Called whenever a piece of the work is done, so that whoever waits can tell slow from stuck. */
+  readonly alive: () => void;
 }
 
 const compactFromBytes = 8_000_000;
@@ -96,7 +98,7 @@ export class Keeper {
   /** All of it or nothing. Resolves with the number of the record once it is on the disk and can be read back. */
   commit(changes: readonly Change[], needs: readonly Need[] = [], loose: readonly Loose[] = []): Promise<number> {
     return this.#inTurn(async () => {
-      for (const need of needs) await checkNeed(this.tables, need);
+      for (const need of needs) await this.#checkNeed(need);
       if (!this.#journal && this.#trouble === "lost") await this.#startAgain();
       const lines = changes.map(lineOf);
       if (this.#journal) await this.#append(lines);
@@ -167,8 +169,19 @@ export class Keeper {
 
   #inTurn<T>(work: () => Promise<T>): Promise<T> {
     const next = this.#queue.then(work, work);
-    this.#queue = next.catch(() => {});
+    this.#queue = next.catch(() => {}).then(this.#deps.alive);
     return next;
+  }
+
+  /** Asked of the database while it answers, and of memory from then on. */
+  async #checkNeed(need: Need): Promise<void> {
+    try {
+      await answered(checkNeed(this.tables, need));
+    } catch (e) {
+      if (!this.#journal || !this.#database || storeErrorFrom(e).code !== "storageLost") throw e;
+      this.#toMemory();
+      await checkNeed(this.#tables, need);
+    }
   }
 
   #tell(): void {
@@ -289,7 +302,7 @@ export class Keeper {
   }
 
   #fill(changes: readonly Change[]): Promise<void> {
-    return fillDatabase(this.#database!, this.#room, changes, this.#applied());
+    return fillDatabase(this.#database!, this.#room, changes, this.#applied(), this.#deps.alive);
   }
 
   #applied = (): Applied => ({ journalId: this.#journalId, seq: this.#journal?.seq ?? 0 });

@@ -3,6 +3,7 @@ import type { Photo } from "#core/photo";
 import { noSafeFolder, type SafeFolderState, safeFolderChannel } from "../safe-folder/safe-folder.ts";
 import type { WorkerClient } from "../workers/worker-client.ts";
 import { Database } from "./database.ts";
+import { inTime } from "./in-time.ts";
 import type { Key } from "./journal/record.ts";
 import type { KeeperJobs } from "./keeper-jobs.ts";
 import type { Happened, KeeperReport, KeeperState } from "./keeper-report.ts";
@@ -19,6 +20,9 @@ export interface KeptState extends KeeperState {
   /** Not yet shown to the person. */
   readonly happened: readonly Happened[];
 }
+
+/** A keeper that gives no sign of life for so long hangs on a call that the browser does not answer; another is started then. */
+const patience = { deadlineMs: 25_000 };
 
 /** What a page has of the keeper: what is kept, where to read it, and what became of it. */
 export class Keeping {
@@ -46,7 +50,7 @@ export class Keeping {
     // A page that is put aside, to come back by "back", would hold the journal for ever.
     addEventListener("pagehide", (e) => e.persisted && void this.#line.run("letGo", null).catch(() => {}));
     document.addEventListener("visibilitychange", () => {
-      if (document.visibilityState === "visible") void this.#line.run("look", null).catch(() => {});
+      if (document.visibilityState === "visible") void this.#line.run("look", null, patience).catch(() => {});
     });
   }
 
@@ -104,18 +108,18 @@ export class Keeping {
 
   readonly writer: Writer = {
     commit: async (changes, needs = [], loose = []) => {
-      await this.#asked(() => this.#line.run("commit", { changes, needs, loose }));
+      await this.#asked(() => this.#line.run("commit", { changes, needs, loose }, patience));
     },
     keepLoose: async (loose) => {
-      await this.#line.run("keepLoose", loose).catch(() => {});
+      await this.#line.run("keepLoose", loose, patience).catch(() => {});
     },
     tryAgain: async () => void (await this.tryAgain()),
   };
 
   readonly originals: OriginalFiles = {
     keep: async ({ id, hash }, original) => {
-      if (await this.#asked(() => this.#line.run("keepOriginal", { hash, original }))) return;
-      await this.#asked(() => this.#line.run("keepInDatabase", { photoId: id, original }));
+      if (await this.#asked(() => this.#line.run("keepOriginal", { hash, original }, patience))) return;
+      await this.#asked(() => this.#line.run("keepInDatabase", { photoId: id, original }, patience));
     },
     get: async ({ id, hash, type }) => {
       const file = await originalOf(hash, type);
@@ -152,7 +156,7 @@ export class Keeping {
         await this.writer.commit([{ store: "photos", key: id, value: photo }]);
         changed.push(photo);
       }
-      const kept = await this.#line.run("keepOriginal", { hash, original });
+      const kept = await this.#line.run("keepOriginal", { hash, original }, patience);
       if (!kept || (await originalOf(hash, photo.type))?.size !== original.size) break;
       await this.#line.run("keepInDatabase", { photoId: id, original: undefined });
     }
@@ -179,9 +183,10 @@ export class Keeping {
   async #read<T>(method: keyof Tables, ...args: readonly unknown[]): Promise<T> {
     const once = async (): Promise<T> => {
       if (this.state.getState().reading === "memory")
-        return (await this.#asked(() => this.#line.run("read", { method, args }))) as T;
+        return (await this.#asked(() => this.#line.run("read", { method, args }, patience))) as T;
       const database = await this.#open();
-      return (await (database[method] as (...a: unknown[]) => Promise<unknown>).apply(database, [...args])) as T;
+      const answer = (database[method] as (...a: unknown[]) => Promise<T>).apply(database, [...args]);
+      return inTime(answer, patience.deadlineMs, () => new StoreError("storageSilent"));
     };
     try {
       return await once();
@@ -224,6 +229,7 @@ export class Keeping {
 /** A worker that died keeps nothing at the moment; all else has its code. */
 function asStoreError(e: unknown): StoreError {
   const code = e instanceof Error && "code" in e ? String(e.code) : "";
+  if (code === "tookTooLong") return new StoreError("storageSilent", e);
   if (code === "workerDied" || code === "jobFailed") return new StoreError("storageLost" satisfies StoreTrouble, e);
   return storeErrorFrom(e);
 }

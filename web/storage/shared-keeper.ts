@@ -73,12 +73,14 @@ export class SharedKeeper {
   #keeper: ReturnType<SharedKeeper["start"]> | undefined;
   #release: (() => void) | undefined;
 
-  constructor(newId: () => string) {
+  constructor(newId: () => string, alive: () => void) {
     this.#tab = newId();
     this.#newId = newId;
+    this.#alive = alive;
     this.#channel.addEventListener("message", (e: MessageEvent<Message>) => this.#hear(e.data));
   }
   readonly #newId: () => string;
+  readonly #alive: () => void;
 
   async ask<K extends keyof KeeperAsks>(job: K, input: KeeperAsks[K]["in"]): Promise<KeeperAsks[K]["out"]> {
     this.#joined ??= this.#join();
@@ -151,6 +153,7 @@ export class SharedKeeper {
         return () => clearTimeout(timer);
       },
       announce: (report) => this.#reports.postMessage(report),
+      alive: this.#alive,
     });
     // A file that another tab still has open is asked for again.
     const opened = openedWhenFree(() => keeper.open()).catch((e: unknown) => {

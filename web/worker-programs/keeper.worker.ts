@@ -2,9 +2,13 @@ import { nanoid } from "nanoid";
 import type { KeeperJobs } from "../storage/keeper-jobs.ts";
 import { keepOriginal } from "../storage/originals.ts";
 import { SharedKeeper } from "../storage/shared-keeper.ts";
+import type { FromWorker } from "../workers/protocol.ts";
 import { type Handlers, serveJobs } from "../workers/serve.ts";
 
-const keeper = new SharedKeeper(() => nanoid(12));
+const keeper = new SharedKeeper(
+  () => nanoid(12),
+  () => postMessage({ kind: "alive" } satisfies FromWorker),
+);
 
 const handlers: Handlers<KeeperJobs> = {
   open: () => keeper.ask("open", null),

@@ -13,6 +13,8 @@ export type ToWorker =
 export type FromWorker =
   /** `soFar`: what would come out if it ended now, of jobs that have such a thing. */
   | { readonly kind: "progress"; readonly id: number; readonly share: number; readonly soFar?: unknown }
+  /** It is at work; of no job in particular. */
+  | { readonly kind: "alive" }
   | { readonly kind: "done"; readonly id: number; readonly output: unknown }
   | { readonly kind: "failed"; readonly id: number; readonly code: string; readonly message: string };
 

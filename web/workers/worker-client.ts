@@ -2,7 +2,7 @@ import { type FromWorker, type JobTable, type Port, WorkerError } from "./protoc
 
 export interface RunOptions<Out = unknown> {
   readonly signal?: AbortSignal;
-  /** A worker that says nothing of the job for longer is ended: `tookTooLong`. */
+  /** A worker that says nothing at all for longer is ended, and with it all that waits for it: `tookTooLong`. */
   readonly deadlineMs?: number;
   /** `soFar`: of jobs that tell what would come out if they ended now. */
   readonly onProgress?: (share: number, soFar?: Out) => void;
@@ -11,7 +11,9 @@ export interface RunOptions<Out = unknown> {
 interface Waiting {
   readonly resolve: (output: unknown) => void;
   readonly reject: (e: WorkerError) => void;
-  readonly onProgress: (share: number, soFar?: unknown) => void;
+  readonly onProgress: ((share: number, soFar?: unknown) => void) | undefined;
+  /** The worker was heard. */
+  readonly isAlive: () => void;
 }
 
 /** A worker that does not look up from its work is ended this long after it was asked to stop. */
@@ -52,10 +54,8 @@ export class WorkerClient<T extends JobTable<T>> {
       this.#waiting.set(id, {
         resolve: resolve as Waiting["resolve"],
         reject,
-        onProgress: (share, soFar) => {
-          isAlive();
-          onProgress?.(share, soFar as T[K]["out"]);
-        },
+        onProgress: onProgress as Waiting["onProgress"],
+        isAlive,
       });
       port.send({ kind: "run", id, job, input });
     });
@@ -77,10 +77,11 @@ export class WorkerClient<T extends JobTable<T>> {
   }
 
   #hear(message: FromWorker): void {
-    const waiting = this.#waiting.get(message.id);
-    if (!waiting) return;
+    for (const w of this.#waiting.values()) w.isAlive();
+    const waiting = message.kind === "alive" ? undefined : this.#waiting.get(message.id);
+    if (!waiting || message.kind === "alive") return;
     if (message.kind === "progress") {
-      waiting.onProgress(message.share, message.soFar);
+      waiting.onProgress?.(message.share, message.soFar);
       return;
     }
     this.#waiting.delete(message.id);

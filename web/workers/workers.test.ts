@@ -70,6 +70,23 @@ test("a deadline counts from the last sign of life", async () => {
   await expect(line.run("wait", undefined, { deadlineMs: 50 })).rejects.toMatchObject({ code: "tookTooLong" });
 });
 
+test("a deadline ends a worker that says nothing at all, and with it all that waits for it", async () => {
+  const line = new WorkerClient<Jobs>(startPort);
+  const stuck = line.run("wait", undefined, { deadlineMs: 150 });
+  const ended = stuck.then(
+    () => "done",
+    (e: { code: string }) => e.code,
+  );
+  // Others' answers are signs of life.
+  for (let i = 0; i < 6; i += 1) {
+    await new Promise((later) => setTimeout(later, 50));
+    await line.run("double", i);
+  }
+  expect(await Promise.race([ended, "waits"])).toBe("waits");
+  expect(await ended).toBe("tookTooLong");
+  expect(await line.run("double", 4)).toBe(8);
+});
+
 test("an error keeps its code across the thread", async () => {
   const line = new WorkerClient<Jobs>(startPort);
   await expect(line.run("fail", "coded")).rejects.toMatchObject({ code: "tooSalty", message: "coded" });

@@ -63,6 +63,8 @@ export function pageIn({ pages, cover }: Project, pageId: string): Page {
   return byId.get(pageId) ?? pages[0]!;
 }
 const patienceMs = 20_000;
+/** Storage that did not answer is asked so many times more. */
+const mostSilences = 3;
 
 const pagesById = new WeakMap<readonly Page[], ReadonlyMap<string, Page>>();
 
@@ -245,6 +247,7 @@ export class ProjectSession {
   }
 
   async #save(): Promise<void> {
+    let silences = 0;
     while (this.#unsaved) {
       this.#unsaved = false;
       const { project, history, sent } = this.state.getState();
@@ -258,7 +261,12 @@ export class ProjectSession {
         await this.#store.saveProject({ project, steps: history.steps, done: history.done, savedAt, sent });
         if (!this.#unsaved) this.state.setState({ keeping: { is: "kept", at: savedAt } });
       } catch (e) {
-        this.state.setState({ keeping: { is: "failed", code: storeErrorFrom(e).code } });
+        const { code } = storeErrorFrom(e);
+        // What hung was given up and begins anew with the next save; its files may be held a while longer.
+        const hung = code === "storageSilent" || (code === "storageHeld" && silences > 0);
+        this.state.setState({ keeping: { is: "failed", code: hung ? "storageSilent" : code } });
+        if (hung && silences < mostSilences) this.#unsaved = true;
+        silences += 1;
       } finally {
         clearTimeout(silent);
       }

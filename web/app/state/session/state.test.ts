@@ -406,6 +406,34 @@ test("a save that is not answered for long counts as not kept until it is answer
   }
 });
 
+test("storage that hangs is given up and asked again, and not for ever", async () => {
+  const memory = openMemoryStore();
+  const saveProject = memory.saveProject.bind(memory);
+  let hangs = 3;
+  let asked = 0;
+  const s = session(
+    Object.assign(memory, {
+      saveProject: (save: Parameters<typeof saveProject>[0]) => {
+        asked += 1;
+        hangs -= 1;
+        return hangs >= 0
+          ? Promise.reject(new StoreError(asked === 1 ? "storageSilent" : "storageHeld"))
+          : saveProject(save);
+      },
+    }),
+  );
+  rename(s, "Kept at the fourth try");
+  await s.settled();
+  expect(s.state.getState().keeping.is).toBe("kept");
+  expect((await memory.openProject(s.state.getState().project.id))?.project.name).toBe("Kept at the fourth try");
+  hangs = Infinity;
+  asked = 0;
+  rename(s, "Never kept");
+  await s.settled();
+  expect(s.state.getState().keeping).toEqual({ is: "failed", code: "storageSilent" });
+  expect(asked).toBe(4);
+});
+
 test("a preview shows without being done; a read-only session changes nothing", async () => {
   const s = session(openMemoryStore());
   s.preview([{ type: "setProject", name: "Maybe" }]);
