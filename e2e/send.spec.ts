@@ -1,5 +1,5 @@
 import { execFileSync } from "node:child_process";
-import { mkdir, mkdtemp, readFile } from "node:fs/promises";
+import { mkdir, mkdtemp, readFile, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
@@ -15,13 +15,17 @@ import {
   expectKept,
   expectUndo,
   longMs,
+  openDrawer,
   pace,
   paintedPage,
+  shelfPhotos,
   startBook,
   startCollage,
   startOwnSize,
   tile,
+  tiles,
   typeInto,
+  undoButton,
 } from "./support/tessip.ts";
 
 /** Whether it was made before or not. */
@@ -32,6 +36,13 @@ async function saved(page: Page, button: string | RegExp): Promise<{ readonly na
   await page.getByRole("button", { name: button }).click();
   const file = await download;
   return { name: file.suggestedFilename(), path: await file.path() };
+}
+
+async function takeDrawing(page: Page, path: string): Promise<void> {
+  await openDrawer(page, "Shapes");
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "From an SVG or OpenRaster file …" }).click();
+  await (await chooser).setFiles(path);
 }
 
 /** A collage with a title, on its way to be sent; gives back how it looks. */
@@ -376,7 +387,10 @@ test("a PDF: boxes, intent and fonts as other programs read them, words as text,
 
 test("a page to go on with elsewhere: a drawing with its photos inside, and layers one over the other", async ({
   page,
+  browser,
+  baseURL,
 }) => {
+  const pageRun = page.getByRole("listbox", { name: "The pages of this project" }).getByRole("option");
   const onScreen = await titledCollage(page, 3, "Moored & <dry>");
   const kind = page.getByRole("combobox", { name: "Kind of file" });
 
@@ -389,6 +403,40 @@ test("a page to go on with elsewhere: a drawing with its photos inside, and laye
     expect(text).toContain('aria-label="Moored &#38; &#60;dry&#62;"');
     const drawn = await sharp(path, { density: 150, unlimited: true }).png().toBuffer();
     expect(await differing(drawn, onScreen)).toBeLessThan(0.002);
+
+    await page.getByRole("link", { name: /^Pages/ }).click();
+    await takeDrawing(page, path);
+    await expectUndo(page, "Took a page from a drawing");
+    await expect(page.getByText("The page from that drawing is here, after the one that was open.")).toBeVisible();
+    await expect(pageRun).toHaveCount(2);
+    await expect.poll(async () => differing(await paintedPage(page), onScreen)).toBe(0);
+    await undoButton(page).click();
+    await expect(pageRun).toHaveCount(0);
+
+    // A tile is moved by another program, and the page opened where its photos are not.
+    const moved = path.replace(/\.svg$/, "-moved.svg");
+    const words =
+      /<g (id="[^"]+" data-tessip-tile="[^"]+"><title>[^<]*<\/title>(?:(?!<\/?g ).)*\n?(?:<g opacity[^>]*>)?\s*<g role="img")/s;
+    expect(text).toMatch(words);
+    await writeFile(moved, text.replace(words, '<g transform="translate(0 20)" $1'));
+    const context = await browser.newContext({ baseURL: baseURL! });
+    const other = await context.newPage();
+    await other.goto("/");
+    await chooseFiles(other, samplePhotos(1, 9));
+    await startCollage(other, "Quayside Collage Press", "8 × 8 in");
+    await takeDrawing(other, moved);
+    await expectUndo(other, "Took a page from a drawing");
+    await expect(tiles(other)).toHaveCount(3);
+    await expect(other.getByRole("option", { name: /words: Moored & <dry>/ })).toBeVisible();
+    await openDrawer(other, "Photos");
+    await expect(shelfPhotos(other)).toHaveCount(4);
+    await expect(other.getByText(/missing/)).toHaveCount(0);
+    await expect.poll(async () => differing(await paintedPage(other), onScreen)).toBeLessThan(0.06);
+    expect(await differing(await paintedPage(other), onScreen)).toBeGreaterThan(0.002);
+    await expectKept(other);
+    await context.close();
+    await page.getByRole("link", { name: /^Send/ }).click();
+    await page.getByRole("button", { name: "More options" }).click();
   });
 
   await test.step("OpenRaster: its first bytes say what it is, and its layers laid over each other are the page", async () => {

@@ -61,6 +61,7 @@ export type { ChangeTrouble } from "./changes/kinds/trouble.ts";
 export { nextRedo, nextUndo } from "./changes/next-steps.ts";
 export { lookChange, pageChanges } from "./changes/page-changes.ts";
 export { autoFramed, emptiedFilling, movedElsewhere, withOtherPhotoIds } from "./fillings/index.ts";
+export { type DrawnTile, piecesAsDrawn } from "./page/as-drawn.ts";
 export { checkLook, withGapThatFits } from "./page/check-look.ts";
 export { copiedPieces, copyPage } from "./page/copy-page.ts";
 export { drawnTile } from "./page/drawn-tile.ts";
@@ -124,6 +125,8 @@ export {
   withoutFree,
   withoutPieces,
 } from "./page/page.ts";
+export { type PageNote, pageAttribute, pageNoteIn, pageNoteOf, pagesAsDrawn } from "./page/page-note.ts";
+export { backdropWithPhotoIds, pageWithPhotoIds } from "./page/photo-ids.ts";
 export { pictureRect } from "./page/picture-rect.ts";
 export {
   arrangedOn,

@@ -6,4 +6,4 @@ export {
   type SvgElement,
   shapesOfSvg,
 } from "./svg-shapes.ts";
-export { escaped, pathText, tileAttribute } from "./svg-text.ts";
+export { escaped, groundTile, lineAttribute, pathText, photoAttribute, tileAttribute } from "./svg-text.ts";

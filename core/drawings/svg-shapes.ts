@@ -15,7 +15,7 @@ import {
   scaling,
   translation,
 } from "#core/geometry";
-import { tileAttribute } from "./svg-text.ts";
+import { lineAttribute, tileAttribute } from "./svg-text.ts";
 
 /** The closed shapes of an SVG drawing (SVG 1.1 and 2), where they lie and what they are filled with. Lengths in mm. */
 
@@ -36,7 +36,7 @@ export interface DrawnShape {
   readonly fill: Colour | undefined;
   readonly stroke: { readonly widthMm: number; readonly colour: Colour } | undefined;
   readonly opacity: number;
-  /** What this program wrote of it: its tile's id. */
+  /** What this program wrote of it: its tile's id. A path without segments then says no more than that it is there. */
   readonly tileId: string | undefined;
 }
 
@@ -196,6 +196,9 @@ export function shapesOfSvg(root: SvgElement, colourOf: ColourOf): DrawnShapes {
     const length = (key: string, of: number, without = 0) => lengthOf(e.attributes[key], of, without);
     switch (e.name) {
       case "g":
+        if (e.attributes[tileAttribute] === undefined) for (const c of e.children) draw(c, at);
+        else whole(e, at);
+        return;
       case "a":
       case "switch":
         for (const c of e.children) draw(c, at);
@@ -257,6 +260,21 @@ export function shapesOfSvg(root: SvgElement, colourOf: ColourOf): DrawnShapes {
         tileId: e.attributes[tileAttribute],
       });
     }
+  };
+
+  /** A tile as this program wrote it: what is drawn inside it is no shape of its own. */
+  const whole = (e: SvgElement, at: Context): void => {
+    const line = e.children.find((c) => c.attributes[lineAttribute] !== undefined);
+    const matrix = line ? chain(at.matrix, transformOf(line.attributes.transform)) : at.matrix;
+    const path = line ? closedPath(line.attributes.d ?? "", matrix, true) : [];
+    shapes.push({
+      name: nameOf(e),
+      path: typeof path === "string" ? [] : path,
+      fill: undefined,
+      stroke: undefined,
+      opacity: at.opacity,
+      tileId: e.attributes[tileAttribute],
+    });
   };
 
   inView(root, { matrix: identity, view: { w, h }, style: styleOf(root, {}), opacity: 1, depth: 0 }, { w, h });

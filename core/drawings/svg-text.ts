@@ -21,3 +21,9 @@ export const pathText = (path: PathData, write: (v: number) => string): string =
 
 /** Says of an element which tile it is. */
 export const tileAttribute = "data-tessip-tile";
+/** A tile by this name is what lies behind all tiles. */
+export const groundTile = "ground";
+/** Marks the unseen path in a tile's group that is the tile's own line. */
+export const lineAttribute = "data-tessip-line";
+/** Says of a picture which photo it is. */
+export const photoAttribute = "data-tessip-photo";

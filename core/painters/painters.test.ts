@@ -13,6 +13,11 @@ const known = factsOf([photo("p")]);
 const identity = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
 
 const partOf = (steps: readonly DrawStep[]) => ({ place: identity, clip: bleedBox(squareFormat), steps });
+const sheetOf = (drawn: readonly DrawStep[]) => ({
+  place: identity,
+  clip: bleedBox(squareFormat),
+  layers: [{ steps: drawn }],
+});
 const steps = (background: string): readonly DrawStep[] =>
   scene(
     placed(project, {
@@ -28,7 +33,7 @@ const steps = (background: string): readonly DrawStep[] =>
 test("an SVG drawn by another program has each colour where its tile lies", async () => {
   const box = bleedBox(squareFormat);
   const supply = { photo: () => undefined, face: () => undefined };
-  const svg = svgOf({ box, title: "A & <b>\u0000", parts: [partOf(steps("#102030"))] }, supply);
+  const svg = svgOf({ box, title: "A & <b>\u0000", parts: [sheetOf(steps("#102030"))] }, supply);
   const { data, info } = await sharp(Buffer.from(svg))
     .resize(312, 312)
     .removeAlpha()
@@ -116,7 +121,7 @@ test("a tile that is see-through is drawn as one thing and then let through: its
   const drawn = scene(placed(project, { ...lying("page", [red]), background: "#ffffff" }), known).steps;
   const supply = { photo: () => undefined, face: () => undefined };
   const box = bleedBox(squareFormat);
-  const svg = svgOf({ box, title: "", parts: [{ ...partOf(drawn) }] }, supply);
+  const svg = svgOf({ box, title: "", parts: [sheetOf(drawn)] }, supply);
   const { data, info } = await sharp(Buffer.from(svg))
     .resize(312, 312)
     .removeAlpha()

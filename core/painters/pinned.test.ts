@@ -34,7 +34,9 @@ test("pages are drawn by the same steps, and written the same as PDF, SVG and la
   expect(contents.map(fingerprint)).toMatchSnapshot();
   const supply = { photo: () => undefined, face: () => undefined };
   expect(
-    parts.map((part) => fingerprint(svgOf({ box: part.clip, title: "A page", parts: [part] }, supply))),
+    parts.map((part) =>
+      fingerprint(svgOf({ box: part.clip, title: "A page", parts: [{ ...part, layers: [part] }] }, supply)),
+    ),
   ).toMatchSnapshot();
   expect(
     fingerprint(oraStack({ widthPx: 10, heightPx: 8, ppi: 300 }, [{ name: "A & b", path: "data/1.png", x: 3, y: 4 }])),

@@ -1,5 +1,5 @@
 import type { FilePart } from "#core/document";
-import { escaped, pathText } from "#core/drawings";
+import { escaped, groundTile, lineAttribute, pathText, photoAttribute, tileAttribute } from "#core/drawings";
 import { num } from "#core/files";
 import { type Matrix, multiply, type PathData, type Rect, scaling, translation } from "#core/geometry";
 import type { DrawStep } from "#core/scene";
@@ -9,7 +9,15 @@ export interface SvgSheet {
   /** All that is printed, in mm. */
   readonly box: Rect;
   readonly title: string;
-  readonly parts: readonly (Pick<FilePart, "place" | "clip"> & { readonly steps: readonly DrawStep[] })[];
+  readonly parts: readonly (Pick<FilePart, "place" | "clip"> & { readonly layers: readonly SvgLayer[] })[];
+  /** An attribute of the drawing with what SVG cannot say. */
+  readonly note?: { readonly attribute: string; readonly text: string } | undefined;
+}
+
+/** What is drawn for one tile, with the tile's own line; without one, what lies behind all tiles. */
+export interface SvgLayer {
+  readonly tile?: { readonly id: string; readonly name: string; readonly line: PathData } | undefined;
+  readonly steps: readonly DrawStep[];
 }
 
 export interface SvgSupply {
@@ -22,20 +30,27 @@ export interface SvgSupply {
  * A sheet as SVG 1.1, one unit a mm. Words are outlines, so that they look the same without their fonts, with what they say
  * as their label. Each `slot` stands once where the photo's data belongs.
  */
-export function svgOf({ box, title, parts }: SvgSheet, supply: SvgSupply): string {
+export function svgOf({ box, title, parts, note }: SvgSheet, supply: SvgSupply): string {
   const clips: string[] = [];
   const clip = (path: string): string => {
     clips.push(`<clipPath id="c${clips.length + 1}"><path d="${path}"/></clipPath>`);
     return `url(#c${clips.length})`;
   };
-  const body = parts.map(({ steps, place, clip: r }) => {
-    const inside = clip(`M${num(r.x)} ${num(r.y)}h${num(r.w)}v${num(r.h)}h${num(-r.w)}z`);
+  const layerSvg = ({ tile, steps }: SvgLayer): string => {
     const drawn = steps.map((s) => stepSvg(s, supply, clip)).join("\n");
+    if (!tile) return `<g ${tileAttribute}="${groundTile}">${drawn}</g>`;
+    const line = `<path ${lineAttribute}="" fill="none" d="${pathOf(tile.line)}"/>`;
+    return `<g id="${escaped(tile.id)}" ${tileAttribute}="${escaped(tile.id)}"><title>${escaped(tile.name)}</title>${line}${drawn}</g>`;
+  };
+  const body = parts.map(({ layers, place, clip: r }) => {
+    const inside = clip(`M${num(r.x)} ${num(r.y)}h${num(r.w)}v${num(r.h)}h${num(-r.w)}z`);
+    const drawn = layers.map(layerSvg).join("\n");
     return `<g clip-path="${inside}"><g transform="${matrixOf(place)}">\n${drawn}\n</g></g>`;
   });
   const [w, h] = [num(box.w), num(box.h)];
+  const noted = note ? ` ${note.attribute}="${escaped(note.text)}"` : "";
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${w}mm" height="${h}mm" viewBox="${num(box.x)} ${num(box.y)} ${w} ${h}">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${w}mm" height="${h}mm" viewBox="${num(box.x)} ${num(box.y)} ${w} ${h}"${noted}>`,
     `<title>${escaped(title)}</title>`,
     `<defs>${clips.join("")}</defs>`,
     ...body,
@@ -67,7 +82,7 @@ function stepSvg(step: DrawStep, supply: SvgSupply, clip: (path: string) => stri
       const photo = supply.photo(step.photoId);
       if (!photo) return "";
       const stands = matrixOf(multiply(step.matrix, photo.toUnit));
-      return `<g clip-path="${clip(pathOf(step.clip))}"><image width="1" height="1" preserveAspectRatio="none" transform="${stands}" xlink:href="${photo.slot}"/></g>`;
+      return `<g clip-path="${clip(pathOf(step.clip))}"><image ${photoAttribute}="${escaped(step.photoId)}" width="1" height="1" preserveAspectRatio="none" transform="${stands}" xlink:href="${photo.slot}"/></g>`;
     }
     case "words": {
       const face = supply.face(step.face);

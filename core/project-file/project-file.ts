@@ -1,16 +1,15 @@
 import { z } from "zod";
 import {
+  backdropWithPhotoIds,
   captionedOn,
   emptiedFilling,
   everyPage,
   freeTiles,
   mapTiles,
-  type OwnLook,
   type Page,
   type Project,
+  pageWithPhotoIds,
   photosOf,
-  type View,
-  withOtherPhotoIds,
   withoutPieces,
 } from "#core/document";
 import { firstProjectSchema, fromFirstForm, projectSchema } from "#core/document/schema";
@@ -94,23 +93,13 @@ export const originalPath = (photo: Pick<Photo, "hash">): string => `originals/$
 
 /** Every mention of a photo under the id that it has in this library. */
 export function withPhotoIds(project: Project, idOf: (id: string) => string): Project {
-  const view = (v: View): View => ({ ...v, photoId: idOf(v.photoId) });
-  const behind = (look: OwnLook): OwnLook =>
-    look.backdrop ? { backdrop: { ...look.backdrop, view: view(look.backdrop.view) } } : {};
-  const page = (p: Page): Page => {
-    const mapped = mapTiles(p, (t) => {
-      const filling = withOtherPhotoIds(t.filling, idOf);
-      return filling === t.filling ? t : { ...t, filling };
-    });
-    return { ...mapped, ...behind(p) };
-  };
   const want = (w: Want): Want =>
     w.source.from === "photo" ? { ...w, source: { ...w.source, photoId: idOf(w.source.photoId) } } : w;
   return {
     ...project,
-    style: { ...project.style, ...behind(project.style) },
-    pages: project.pages.map(page),
-    cover: project.cover && page(project.cover),
+    style: { ...project.style, ...backdropWithPhotoIds(project.style, idOf) },
+    pages: project.pages.map((p) => pageWithPhotoIds(p, idOf)),
+    cover: project.cover && pageWithPhotoIds(project.cover, idOf),
     sheets: project.sheets && { ...project.sheets, wants: project.sheets.wants.map(want) },
   };
 }

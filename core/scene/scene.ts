@@ -29,20 +29,31 @@ import type { DrawStep, Scene, SceneFacts } from "./steps.ts";
 import { reachingUnder, stretchesUnder } from "./touching.ts";
 import { cardSteps, laidWords, wordsOf } from "./words.ts";
 
+/** What is drawn for one tile, or behind all of them. */
+export interface SceneLayer {
+  readonly tile: PlacedTile | undefined;
+  readonly steps: readonly DrawStep[];
+}
+
 /** The page as it prints: an empty tile, and one whose photo is not known, show the page behind them. */
-export function scene(page: PlacedPage, facts: SceneFacts): Scene {
+export const scene = (page: PlacedPage, facts: SceneFacts): Scene => ({
+  box: bleedBox(page.format),
+  steps: sceneLayers(page, facts).flatMap((l) => l.steps),
+});
+
+/** The same from back to front, the ground and then each tile by itself. */
+export function sceneLayers(page: PlacedPage, facts: SceneFacts): readonly SceneLayer[] {
   const { format } = page;
-  const box = bleedBox(format);
   const under = stretchesUnder(page.tiles.filter(isArranged));
   const steps = (tile: PlacedTile): readonly DrawStep[] => {
     const own = tileSteps(tile, format, facts);
     const stretches = under.get(tile);
     return stretches ? reachingUnder(own, stretches) : own;
   };
-  return {
-    box,
-    steps: [...groundSteps(page, facts), ...page.tiles.flatMap(steps)],
-  };
+  return [
+    { tile: undefined, steps: groundSteps(page, facts) },
+    ...page.tiles.map((tile) => ({ tile, steps: steps(tile) })),
+  ];
 }
 
 function groundSteps({ look, format }: PlacedPage, facts: SceneFacts): DrawStep[] {

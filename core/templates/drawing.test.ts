@@ -1,28 +1,10 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { type SvgElement, shapesOfSvg } from "#core/drawings";
+import { parsed } from "../drawings/parsed.fixture.ts";
 import { drawingOfTemplate, drawnPage, shippedTemplates, type Template, templateOfDrawing, waitsFor } from "./index.ts";
 import { checkTemplate } from "./schema/index.ts";
 
-/** Reads just what is written here: elements one after the other, each with a title at most. */
-function parsed(svg: string): SvgElement {
-  const plain = (text: string) => text.replace(/&#(\d+);/g, (_, code) => String.fromCharCode(Number(code)));
-  const attributesOf = (text: string) =>
-    Object.fromEntries([...text.matchAll(/([\w-]+)="([^"]*)"/g)].map(([, k, v]) => [k!, plain(v!)]));
-  const [, root = ""] = /<svg ([^>]*)>/.exec(svg) ?? [];
-  const inside = [...svg.matchAll(/<(path|rect) ([^>]*?)(?:\/>|>(?:<title>([^<]*)<\/title>)?<\/path>)/g)];
-  return {
-    name: "svg",
-    text: "",
-    attributes: attributesOf(root),
-    children: inside.map(([, name, attributes, title]) => ({
-      name: name!,
-      text: "",
-      attributes: attributesOf(attributes!),
-      children: title === undefined ? [] : [{ name: "title", attributes: {}, children: [], text: plain(title) }],
-    })),
-  };
-}
 const counter = () => {
   let n = 0;
   return () => {
@@ -55,7 +37,7 @@ test("a shape that was moved elsewhere lies freely where it is now, and keeps wh
       const tiles = drawnPage(t).tiles;
       const at = which % tiles.length;
       const moved = root.children.map((e, i) =>
-        i === at + 1 ? { ...e, attributes: { ...e.attributes, transform: `translate(${by} ${-by})` } } : e,
+        i === at + 2 ? { ...e, attributes: { ...e.attributes, transform: `translate(${by} ${-by})` } } : e,
       );
       const now = drawnPage(back({ ...root, children: moved })!);
       expect(now.tiles).toHaveLength(tiles.length);

@@ -1,24 +1,19 @@
+import { noBorder, piecesAsDrawn, tileLine, tileOfShape } from "#core/document";
 import {
-  isGroup,
-  newFreeTile,
-  noBorder,
-  type Piece,
-  type PlacedTile,
-  type Tile,
-  tileLine,
-  tileOfShape,
-} from "#core/document";
-import { type DrawnShape, type DrawnShapes, escaped, pathText, type SvgElement, tileAttribute } from "#core/drawings";
-import { allSides, type PathData } from "#core/geometry";
+  type DrawnShape,
+  type DrawnShapes,
+  escaped,
+  groundTile,
+  pathText,
+  type SvgElement,
+  tileAttribute,
+} from "#core/drawings";
+import { allSides } from "#core/geometry";
 import { drawnPage, placeColour, type Template, waitsFor } from "./template.ts";
 
 /** Templates as SVG drawings, which vector programs can change, and back. */
 
 const templateAttribute = "data-tessip-template";
-/** The page's colour is drawn, and is no tile. */
-const ground = "ground";
-/** A line that was written and read again is off by less than this, in mm. */
-const sameMm = 0.02;
 
 const mm = (v: number): string => String(Math.round(v * 1e5) / 1e5);
 
@@ -40,7 +35,7 @@ export function drawingOfTemplate(t: Template): string {
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${w}mm" height="${h}mm" viewBox="0 0 ${w} ${h}" ${templateAttribute}="${escaped(JSON.stringify(t))}">`,
     `<title>${escaped(t.name)}</title>`,
-    `<rect ${tileAttribute}="${ground}" width="${w}" height="${h}" fill="${t.look.background}"/>`,
+    `<rect ${tileAttribute}="${groundTile}" width="${w}" height="${h}" fill="${t.look.background}"/>`,
     ...shapes,
     "</svg>\n",
   ].join("\n");
@@ -62,7 +57,7 @@ export function templateOfDrawing(
   },
 ): Template | undefined {
   const { name, newId, check } = given;
-  const shapes = drawing.shapes.filter((s) => s.tileId !== ground);
+  const shapes = drawing.shapes.filter((s) => s.tileId !== groundTile);
   if (shapes.length === 0) return undefined;
   const ours = noted(root.attributes[templateAttribute], check);
   const made = ours ? changedBy(ours, shapes, newId) : ofShapes(drawing, shapes, name, newId);
@@ -78,48 +73,10 @@ function noted(text: string | undefined, check: (data: unknown) => Template | un
   }
 }
 
-function changedBy(t: Template, shapes: readonly DrawnShape[], newId: () => string): Template {
-  const on = drawnPage(t);
-  const placed = new Map(on.tiles.map((tile) => [tile.id, tile]));
-  const drawn = new Map(
-    shapes.flatMap((s) => (s.tileId !== undefined && placed.has(s.tileId) ? [[s.tileId, s] as const] : [])),
-  );
-  const stays = (id: string): boolean => {
-    const [tile, shape] = [placed.get(id), drawn.get(id)];
-    return tile !== undefined && shape !== undefined && samePath(tileLine(tile), shape.path);
-  };
-  const pieces = t.pieces.flatMap((p): Piece[] => {
-    if (isGroup(p) ? p.tiles.every((tile) => stays(tile.id)) : stays(p.id)) return [p];
-    return (isGroup(p) ? p.tiles : [p]).flatMap((tile) => {
-      const [at, shape] = [placed.get(tile.id), drawn.get(tile.id)];
-      if (!at || !shape) return [];
-      if (stays(tile.id)) return [lying(tile, at)];
-      const free = tileOfShape(shape, () => tile.id);
-      return free ? [{ ...free, filling: tile.filling }] : [];
-    });
-  });
-  const more = shapes.filter((s) => s.tileId === undefined || drawn.get(s.tileId) !== s);
-  return { ...t, pieces: [...pieces, ...more.flatMap((s) => tileOfShape(s, newId) ?? [])] };
-}
-
-/** A tile of a group by itself, where it lay and as it looked. */
-const lying = (tile: Tile, { frame, outline, cornerMm, border }: PlacedTile): Piece => ({
-  ...newFreeTile(frame, tile.filling, () => tile.id),
-  ...tile,
-  kind: "tile",
-  frame,
-  outline,
-  cornerMm,
-  border,
+const changedBy = (t: Template, shapes: readonly DrawnShape[], newId: () => string): Template => ({
+  ...t,
+  pieces: piecesAsDrawn(t.pieces, drawnPage(t).tiles, shapes, { newId, bordersDrawn: true }),
 });
-
-function samePath(a: PathData, b: PathData): boolean {
-  if (a.length !== b.length) return false;
-  return a.every((s, i) => {
-    const t = b[i]!;
-    return s[0] === t[0] && s.slice(1).every((v, n) => Math.abs((v as number) - (t[n + 1] as number)) < sameMm);
-  });
-}
 
 function ofShapes(
   { widthMm, heightMm }: DrawnShapes,

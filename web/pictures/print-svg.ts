@@ -1,9 +1,10 @@
+import { pageAttribute, pageNoteOf, tileLine } from "#core/document";
 import { bareJpeg, readJpegFacts } from "#core/files";
 import { identity, type Matrix, scaling } from "#core/geometry";
 import { bleedBox } from "#core/lab";
 import { svgOf } from "#core/painters";
 import { orientationMatrix, sniffPicture } from "#core/photo";
-import { scene } from "#core/scene";
+import { sceneLayers } from "#core/scene";
 import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { readExif } from "./exif.ts";
@@ -25,9 +26,14 @@ export async function printSvg(order: PagePrint, doing: Doing): Promise<PrintedF
   const { file } = order;
   const facts = await printFacts(order);
   const byId = new Map(order.photos.map((p) => [p.photo.id, p]));
-  const parts = file.parts.map((part) => ({ ...part, steps: scene(part.page, facts).steps }));
+  const parts = file.parts.map((part) => ({
+    ...part,
+    layers: sceneLayers(part.page, facts).map(({ tile, steps }, i) =>
+      tile ? { tile: { id: tile.id, name: tile.tile.name ?? `${i}`, line: tileLine(tile) }, steps } : { steps },
+    ),
+  }));
   const inside = new Map<string, Inside>();
-  const steps = parts.flatMap((p) => p.steps);
+  const steps = parts.flatMap((p) => p.layers.flatMap((l) => l.steps));
   const perMm = file.format.ppi / 25.4;
   const longestPx = new Map<string, number>();
   for (const step of steps)
@@ -41,8 +47,10 @@ export async function printSvg(order: PagePrint, doing: Doing): Promise<PrintedF
     if (from) inside.set(from.photo.id, await photoInside(from, longestPx.get(from.photo.id)!));
     doing.progress((0.9 * (i + 1)) / steps.length);
   }
+  const box = bleedBox(file.format);
+  const note = JSON.stringify(pageNoteOf(file.parts, box, (id) => byId.get(id)?.photo.hash));
   const text = svgOf(
-    { box: bleedBox(file.format), title: order.title, parts },
+    { box, title: order.title, parts, note: { attribute: pageAttribute, text: note } },
     {
       photo: (id) => {
         const photo = inside.get(id);

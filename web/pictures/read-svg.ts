@@ -164,14 +164,30 @@ function clean(
   return { svg, takenOut: Math.max(outside, removed.length) };
 }
 
-/** A drawing's elements as plain data, parsed where nothing runs and nothing is fetched. */
-export async function readDrawing(file: File): Promise<SvgElement> {
-  if (file.size > mostBytes) throw new UnreadableSvg("svgTooLarge", file.name);
-  const { text } = withoutHandlers(textOf(await file.arrayBuffer()));
+/** With all its pictures inside it. */
+const mostDrawingBytes = 400_000_000;
+const pictureInside = /href\s*=\s*(["'])data:image\/(png|jpeg);base64,([A-Za-z0-9+/=\s]*)\1/g;
+
+/** A drawing's elements, and the pictures inside it, which its `image` elements name as `picture:0` and so on. */
+export interface ReadDrawing {
+  readonly root: SvgElement;
+  readonly pictures: readonly { readonly type: string; readonly base64: string }[];
+}
+
+/** A drawing as plain data, parsed where nothing runs and nothing is fetched. */
+export async function readDrawing(file: File): Promise<ReadDrawing> {
+  if (file.size > mostDrawingBytes) throw new UnreadableSvg("svgTooLarge", file.name);
+  const pictures: { type: string; base64: string }[] = [];
+  const bare = textOf(await file.arrayBuffer()).replace(pictureInside, (_, quote, kind, base64) => {
+    pictures.push({ type: `image/${kind}`, base64 });
+    return `href=${quote}picture:${pictures.length - 1}${quote}`;
+  });
+  if (bare.length > mostBytes) throw new UnreadableSvg("svgTooLarge", file.name);
+  const { text } = withoutHandlers(bare);
   const doc = new DOMParser().parseFromString(weighed(text, file.name), "image/svg+xml");
   const root = doc.documentElement;
   if (root.localName !== "svg") throw new UnreadableSvg("svgDamaged", file.name);
-  return elementOf(root, 0);
+  return { root: elementOf(root, 0), pictures };
 }
 
 /** Some XML as plain data; nothing where it is none. */

@@ -32,6 +32,7 @@ export const stepCodes = [
   "movedGuide",
   "removedGuide",
   "tookDrawing",
+  "tookPages",
   "tookLayers",
   "tiedTiles",
   "untiedTiles",

@@ -102,7 +102,7 @@ export type Border = z.infer<typeof borderSchema>;
 export type Outline = z.infer<typeof outlineSchema>;
 
 /** Millimetres from the trim's top left; `turn` in degrees about the centre. */
-const frameSchema = z.object({ centre: point, width: length, height: length, turn: z.number() }).readonly();
+export const frameSchema = z.object({ centre: point, width: length, height: length, turn: z.number() }).readonly();
 export type Frame = z.infer<typeof frameSchema>;
 
 const sidesSchema = z.object({ top: length, right: length, bottom: length, left: length }).readonly();

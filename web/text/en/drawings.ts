@@ -23,6 +23,14 @@ export const drawings = {
     return `${name} has no closed shape that could become a tile.${what}${left.words > 0 ? " Turn text into paths where the drawing was made." : ""}`;
   },
   tooMany: (n: number, most: number) => `That drawing has ${n} shapes. A page holds ${most} tiles at most.`,
+  tookPages: (n: number) =>
+    n === 1
+      ? "The page from that drawing is here, after the one that was open."
+      : `The ${n} pages from that drawing are here, after the one that was open.`,
+  photosMissing: (n: number) =>
+    n === 1
+      ? "1 of its photos is not in your library, nor in the file."
+      : `${n} of its photos are not in your library, nor in the file.`,
   tookLayers: (n: number) => (n === 1 ? "1 layer is on the page." : `${n} layers are on the page.`),
   layersLeft: (n: number) =>
     n === 1

@@ -111,6 +111,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Grew or shrank a shape";
     case "tookDrawing":
       return `Took ${count === 1 ? "a shape" : `${count} shapes`} from a drawing`;
+    case "tookPages":
+      return `Took ${count === 1 ? "a page" : `${count} pages`} from a drawing`;
     case "tookLayers":
       return `Took ${count === 1 ? "a layer" : `${count} layers`} from a picture`;
     case "tiedTiles":

@@ -1,3 +1,5 @@
+import { pageNoteIn } from "#core/document";
+import { checkPageNote } from "#core/document/schema";
 import { shapesOfSvg } from "#core/drawings";
 import { drawingOnPage } from "#core/edit";
 import { drawings as words } from "../../../text/index.ts";
@@ -7,14 +9,22 @@ import { openPlaced, type ProjectSession } from "../session/project-session.ts";
 
 /** The closed shapes of an SVG drawing as tiles of the open page, and what could not become one. */
 export async function takeDrawing(
-  { viewState, newId }: Pick<Services, "viewState" | "newId">,
+  services: Pick<Services, "viewState" | "newId" | "library">,
   session: ProjectSession,
   file: File,
 ): Promise<void> {
+  const { viewState, newId } = services;
   const { browserColour, readDrawing, UnreadableSvg } = await import("../../../pictures/read-svg.ts");
   const say = (title: string, type: "error" | "info") => notices.create({ title, type, duration: 12_000 });
   try {
-    const drawing = shapesOfSvg(await readDrawing(file), browserColour());
+    const read = await readDrawing(file);
+    const drawing = shapesOfSvg(read.root, browserColour());
+    const note = pageNoteIn(read.root, checkPageNote);
+    if (note) {
+      const { takePages } = await import("./take-pages.ts");
+      await takePages(services, session, { note, drawing, ...read, name: file.name });
+      return;
+    }
     if (drawing.shapes.length === 0) {
       say(words.none(file.name, drawing.leftOut), "error");
       return;

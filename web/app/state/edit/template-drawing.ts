@@ -10,7 +10,7 @@ export async function drawnTemplate(
   newId: () => string,
 ): Promise<Result<readonly Template[], "tooLarge" | "noShapes">> {
   try {
-    const root = await readDrawing(file);
+    const { root } = await readDrawing(file);
     const name = file.name.replace(/\.svg$/i, "").slice(0, 80);
     const made = templateOfDrawing(root, shapesOfSvg(root, browserColour()), { name, newId, check: checkTemplate });
     return made ? ok([made]) : refused("noShapes");

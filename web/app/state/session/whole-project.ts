@@ -3,6 +3,7 @@ import {
   copyPage,
   formatOf,
   inAnotherSize,
+  type Look,
   type Loss,
   onLargerSheets,
   type Page,
@@ -32,15 +33,27 @@ export async function saveAsNew(services: Deps, project: Project, name: string):
 export const keepAsBeginning = (services: Deps, project: Project, name: string): Promise<string> =>
   saveAsNew(services, emptied(project), name);
 
+/** A copy of a page from elsewhere, solved again where this project has another size or style. */
+export function adopted(
+  services: Pick<Deps, "library" | "newId">,
+  project: Project,
+  page: Page,
+  from: { readonly format: PageFormat; readonly style: Look },
+): Page {
+  const copy = copyPage(page, services.newId);
+  const to = { format: formatOf({ ...project, pages: [copy] }, copy), style: project.style };
+  const { widthMm, heightMm } = from.format;
+  const sameSize = to.format.widthMm === widthMm && to.format.heightMm === heightMm;
+  if (sameSize && JSON.stringify(from.style) === JSON.stringify(to.style)) return copy;
+  return refitted(copy, from, to, aspectsIn(services)).page;
+}
+
 /** Pages of another work behind these, solved again for this one's size. Says how many came. */
 export function combine(services: Deps, session: ProjectSession, other: Project): number {
   const { project } = session.state.getState();
-  const pages = other.pages.map((p): Page => {
-    const copy = copyPage(p, services.newId);
-    const from = { format: formatOf(other, p), style: other.style };
-    const to = { format: formatOf({ ...project, pages: [copy] }, copy), style: project.style };
-    return refitted(copy, from, to, aspectsIn(services)).page;
-  });
+  const pages = other.pages.map((p) =>
+    adopted(services, project, p, { format: formatOf(other, p), style: other.style }),
+  );
   const at = project.pages.length;
   const done = session.commit({ code: "combined", count: pages.length }, [
     { type: "insertPages", pages: pages.map((page, i) => ({ page, at: at + i })) },
