@@ -10,6 +10,7 @@ const order = [
   "geometry",
   "drawings",
   "outlines",
+  "tone",
   "pixels",
   "words",
   "photo",

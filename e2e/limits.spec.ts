@@ -1,7 +1,8 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { mkdtemp, readFile } from "node:fs/promises";
+import { mkdtemp, readdir, readFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { gzipSync } from "node:zlib";
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { manyPhotos, samplePhotos, troubleFiles } from "./support/files.ts";
@@ -213,3 +214,10 @@ async function startServer(port: number): Promise<ChildProcess> {
   });
   return server;
 }
+
+test("the first script stays under 300 KB, as it comes over a slow line", async () => {
+  const folder = "dist/web/assets";
+  const [first, ...more] = (await readdir(folder)).filter((f) => /^first-.*\.js$/.test(f));
+  expect(more).toEqual([]);
+  expect(gzipSync(await readFile(join(folder, first!)), { level: 6 }).length).toBeLessThan(300_000);
+});

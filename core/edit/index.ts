@@ -68,6 +68,7 @@ export {
 } from "./scatter.ts";
 export { givenBack, runThrough, throughApart, throughReframed, throughTiles } from "./through.ts";
 export { tiled } from "./tilings.ts";
+export { inTone, photosBeside, tonesChange } from "./tone.ts";
 export {
   type AspectOf,
   allSlippedIn,

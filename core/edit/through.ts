@@ -32,7 +32,9 @@ export function runThrough(
     const at = { x: box.x + p.x * box.w, y: box.y + p.y * box.h };
     return these.some((t) => liesOn(t, at));
   };
-  const view: View = { ...autoFramed(photo.id), ...framedThrough(photo, box, holds), byHand: true };
+  const shown = these.flatMap((t) => (t.filling.kind === "photo" ? [t.filling.view] : []));
+  const tone = shown.find((v) => v.photoId === photo.id)?.tone;
+  const view: View = { ...autoFramed(photo.id, tone), ...framedThrough(photo, box, holds), byHand: true };
   const through = { id: newId(), view };
   const ids = new Set(these.map((t) => t.id));
   return mapTiles(on.page, (t) => (ids.has(t.id) ? { ...t, filling: { kind: "photo", view }, through } : t));

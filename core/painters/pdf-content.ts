@@ -1,12 +1,12 @@
 import type { FilePart } from "#core/document";
 import { nums } from "#core/files";
 import { identity, type Matrix, type PathData, type Rect, record, traceRoundedRect } from "#core/geometry";
-import type { DrawStep } from "#core/scene";
+import type { DrawStep, PhotoStep } from "#core/scene";
 
 /** Names under which a page's content finds what stands elsewhere in the file. */
 export interface PdfNames {
   /** Undefined leaves the photo out. */
-  photo(photoId: string): { readonly name: string; readonly toUnit: Matrix } | undefined;
+  photo(step: PhotoStep): { readonly name: string; readonly toUnit: Matrix } | undefined;
   glyph(face: string, file: number, id: number): { readonly font: string } | undefined;
   alpha(value: number): string;
   /** Operators that draw one thing, kept beside the page under a name (a transparency group: ISO 32000-1, 11.6.6). */
@@ -118,7 +118,7 @@ function stepLines(step: Exclude<DrawStep, { draw: "begin" | "end" }>, names: Pd
       return step.alpha === undefined ? [paint] : [`q /${names.alpha(step.alpha)} gs ${paint} Q`];
     }
     case "photo": {
-      const photo = names.photo(step.photoId);
+      const photo = names.photo(step);
       if (!photo) return [];
       const { a, b, c, d, e, f } = photo.toUnit;
       // A picture's rows count from its foot.

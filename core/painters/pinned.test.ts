@@ -21,7 +21,10 @@ test("pages are drawn by the same steps, and written the same as PDF, SVG and la
     steps: scene(page, facts).steps,
   }));
   const names = {
-    photo: (id: string) => ({ name: `P${id}`, toUnit: { a: 1, b: 0, c: 0, d: -1, e: 0, f: 1 } }),
+    photo: ({ photoId }: { readonly photoId: string }) => ({
+      name: `P${photoId}`,
+      toUnit: { a: 1, b: 0, c: 0, d: -1, e: 0, f: 1 },
+    }),
     glyph: () => undefined,
     alpha: (n: number) => `A${n}`,
   };

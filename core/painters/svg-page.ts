@@ -2,7 +2,7 @@ import type { FilePart } from "#core/document";
 import { escaped, groundTile, lineAttribute, pathText, photoAttribute, tileAttribute } from "#core/drawings";
 import { num } from "#core/files";
 import { type Matrix, multiply, type PathData, type Rect, scaling, translation } from "#core/geometry";
-import type { DrawStep } from "#core/scene";
+import type { DrawStep, PhotoStep } from "#core/scene";
 import type { Face } from "#core/words";
 
 export interface SvgSheet {
@@ -22,7 +22,7 @@ export interface SvgLayer {
 
 export interface SvgSupply {
   /** Where a photo's own file is put in, and how it has to be turned to be seen; nothing leaves it out. */
-  photo(photoId: string): { readonly slot: string; readonly toUnit: Matrix } | undefined;
+  photo(step: PhotoStep): { readonly slot: string; readonly toUnit: Matrix } | undefined;
   face(key: string): Face | undefined;
 }
 
@@ -79,10 +79,12 @@ function stepSvg(step: DrawStep, supply: SvgSupply, clip: (path: string) => stri
       return `<path fill="${step.colour}" fill-rule="${step.rule}"${alpha} d="${pathOf(step.path)}"/>`;
     }
     case "photo": {
-      const photo = supply.photo(step.photoId);
+      const photo = supply.photo(step);
       if (!photo) return "";
       const stands = matrixOf(multiply(step.matrix, photo.toUnit));
-      return `<g clip-path="${clip(pathOf(step.clip))}"><image ${photoAttribute}="${escaped(step.photoId)}" width="1" height="1" preserveAspectRatio="none" transform="${stands}" xlink:href="${photo.slot}"/></g>`;
+      // One in another tone is not the photo as it was taken.
+      const known = step.tone ? "" : ` ${photoAttribute}="${escaped(step.photoId)}"`;
+      return `<g clip-path="${clip(pathOf(step.clip))}"><image${known} width="1" height="1" preserveAspectRatio="none" transform="${stands}" xlink:href="${photo.slot}"/></g>`;
     }
     case "words": {
       const face = supply.face(step.face);

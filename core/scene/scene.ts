@@ -24,6 +24,7 @@ import {
 } from "#core/geometry";
 import { bleedBox, type PageFormat, trimBox } from "#core/lab";
 import { type OutlineAt, outlineOf } from "#core/outlines";
+import type { Tone } from "#core/tone";
 import { faceKey, type LaidWords } from "#core/words";
 import type { DrawStep, Scene, SceneFacts } from "./steps.ts";
 import { reachingUnder, stretchesUnder } from "./touching.ts";
@@ -67,9 +68,13 @@ function groundSteps({ look, format }: PlacedPage, facts: SceneFacts): DrawStep[
   const centre = { x: rect.x + rect.w / 2, y: rect.y + rect.h / 2 };
   const frame: Frame = { centre, width: rect.w, height: rect.h, turn: 0 };
   const matrix = photoMatrix(photo.aspect, rect, framingOf(backdrop.view, photo, { frame }, format));
-  const picture: DrawStep = { draw: "photo", photoId: backdrop.view.photoId, matrix, clip: path };
+  const { photoId, tone } = backdrop.view;
+  const picture: DrawStep = { draw: "photo", photoId, matrix, clip: path, ...toned(tone) };
   return backdrop.veil > 0 ? [ground, picture, { ...ground, alpha: backdrop.veil }] : [ground, picture];
 }
+
+/** A step that says nothing of a tone stays as it was. */
+const toned = (tone: Tone | undefined) => (tone ? { tone } : {});
 
 /** Both facing pages with their bleed, as seen from one of them; the page itself where none faces it. */
 function openingBox(format: PageFormat): Rect {
@@ -144,6 +149,7 @@ function solidSteps(tile: PlacedTile, format: PageFormat, facts: SceneFacts): Dr
             ? borderEdge(tile, format, -overlapMm(tile))
             : tileOutline(tile, format),
         plain,
+        ...toned(view.tone),
       };
       const behind = view.whole && view.behind ? [plainFill(tile, view.behind, format)] : [];
       return [...behind, picture, ...borderSteps(tile, format)];

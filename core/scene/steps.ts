@@ -1,6 +1,7 @@
 import type { Colour } from "#core/colour";
 import type { PhotoShape } from "#core/fit";
 import type { Matrix, PathData, Rect } from "#core/geometry";
+import { type Tone, toneKey } from "#core/tone";
 import type { SetGlyph, Typesetter } from "#core/words";
 
 /** One thing to draw, in mm from the trim's top left. Painters follow the list and know nothing of pages. */
@@ -20,6 +21,7 @@ export type DrawStep =
       readonly matrix: Matrix;
       readonly clip: PathData;
       readonly plain?: Rect | undefined;
+      readonly tone?: Tone | undefined;
     }
   /** What lies between a `begin` and its `end` is drawn as one thing, and then as strongly as `opacity` says. They do not nest. */
   | { readonly draw: "begin"; readonly opacity: number }
@@ -35,6 +37,12 @@ export type DrawStep =
       /** What they say, for files that keep text as text. */
       readonly text: string;
     };
+
+export type PhotoStep = Extract<DrawStep, { draw: "photo" }>;
+
+/** The same for steps that draw the same picture: a photo as it is, or in the same tone. */
+export const pictureKey = ({ photoId, tone }: Pick<PhotoStep, "photoId" | "tone">): string =>
+  tone ? `${photoId} ${toneKey(tone)}` : photoId;
 
 export interface Scene {
   /** Everything that is printed, bleed included. */

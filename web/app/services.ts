@@ -129,7 +129,10 @@ export async function openServices(): Promise<Services> {
       const found = await store.previews(wanted);
       return Promise.all(found.map((blob, i) => blob ?? made(wanted[i]!.photoId, wanted[i]!.size)));
     }, afterPaint),
-    bitmaps: new Bitmaps((id, size) => (size === "whole" ? store.original(id) : previewOf(id, size))),
+    bitmaps: new Bitmaps(
+      (id, size) => (size === "whole" ? store.original(id) : previewOf(id, size)),
+      (picture, tone) => pool.run("tonePicture", { picture, tone }),
+    ),
     templates: new TemplateShelf(store, newId),
     fonts: new FontShelf(fontUrls),
     viewState: createViewState(),

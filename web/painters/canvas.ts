@@ -1,11 +1,12 @@
 import { type Matrix, type Rect, replay, type Size } from "#core/geometry";
-import type { DrawStep, Scene } from "#core/scene";
+import type { DrawStep, PhotoStep, Scene } from "#core/scene";
 import type { Face } from "#core/words";
 
 export type Canvas2d = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 /** Pixels of a photo, as it should be seen; `undefined` while they are not there. */
-export type PictureOf = (photoId: string) => CanvasImageSource | undefined;
+/** In the step's own tone. */
+export type PictureOf = (step: Pick<PhotoStep, "photoId" | "tone">) => CanvasImageSource | undefined;
 
 /** What is at hand for one step. */
 export interface PaintSupply {
@@ -165,7 +166,7 @@ export function paintScene(
   const painter = new StepPainter(ctx);
   for (const step of scene.steps)
     painter.paint(step, {
-      picture: step.draw === "photo" ? from.picture(step.photoId) : undefined,
+      picture: step.draw === "photo" ? from.picture(step) : undefined,
       face: step.draw === "words" ? from.face(step.face) : undefined,
     });
 }

@@ -3,6 +3,7 @@ import { photosDrawnOn } from "#core/document";
 import { chain, type Rect, scaling, translation } from "#core/geometry";
 import { type SceneFacts, scene } from "#core/scene";
 import { type PictureOf, paintScene } from "../painters/canvas.ts";
+import { tonedCanvas } from "./toned.ts";
 
 const longPx = 700;
 
@@ -19,7 +20,10 @@ export async function groundFrom(at: PageAt, facts: SceneFacts, previewOf: (phot
     const bitmap = preview && (await createImageBitmap(preview).catch(() => undefined));
     if (bitmap) bitmaps.set(id, bitmap);
   }
-  const ground = groundOf(at, facts, (id) => bitmaps.get(id));
+  const ground = groundOf(at, facts, ({ photoId, tone }) => {
+    const bitmap = bitmaps.get(photoId);
+    return bitmap && tone ? tonedCanvas(bitmap, tone) : bitmap;
+  });
   for (const b of bitmaps.values()) b.close();
   return ground;
 }

@@ -20,9 +20,10 @@ import {
   sharpen,
   sharpeningReach,
 } from "#core/pixels";
+import type { PhotoStep } from "#core/scene";
 import { inflatedUpTo } from "./deflate.ts";
 import { readExif } from "./exif.ts";
-import { areaOf, isStraight, type PhotoStep, sharpeningAt } from "./paint-photo.ts";
+import { areaOf, isStraight, sharpeningAt } from "./paint-photo.ts";
 
 const headBytes = 64;
 /** Drawn in more bits than it is kept in, a whole page would take several times its room. */

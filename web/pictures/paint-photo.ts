@@ -12,12 +12,12 @@ import {
   sharpeningReach,
   sourceRows,
 } from "#core/pixels";
-import type { DrawStep } from "#core/scene";
+import type { PhotoStep } from "#core/scene";
+import { type Tone, toneInto, toneTables } from "#core/tone";
 import { setMatrix } from "../painters/canvas.ts";
 import type { Decoded } from "./decode.ts";
 
 type Context = OffscreenCanvasRenderingContext2D;
-export type PhotoStep = Extract<DrawStep, { draw: "photo" }>;
 export type ColourSpace = "srgb" | "display-p3";
 
 /** At one time: rows of a source, and pixels of the output. */
@@ -144,6 +144,7 @@ export interface PhotoSupply {
   readonly resampler: Resampler;
   readonly colourSpace: ColourSpace;
   readonly sharpening?: Sharpening | undefined;
+  readonly tone?: Tone | undefined;
 }
 
 /** A whole picture at another size, on a canvas of its own. */
@@ -158,7 +159,7 @@ export function scaledTo(supply: PhotoSupply, w: number, h: number): OffscreenCa
 }
 
 function drawnPart(supply: PhotoSupply, m: Matrix, part: Area): OffscreenCanvas {
-  const { source, resampler, sharpening: wanted, colourSpace: colorSpace } = supply;
+  const { source, resampler, sharpening: wanted, colourSpace: colorSpace, tone } = supply;
   const sharpening = sharpeningAt(m, wanted);
   const reach = sharpening ? sharpeningReach(sharpening) : 0;
   const area = { x: part.x - reach, y: part.y - reach, w: part.w + 2 * reach, h: part.h + 2 * reach };
@@ -167,6 +168,8 @@ function drawnPart(supply: PhotoSupply, m: Matrix, part: Area): OffscreenCanvas 
   const drawn = isStraight(m) ? resampler.upright(from, m, area) : resampler.turned(from, m, area);
   if (sharpening) sharpen(drawn, sharpening);
   if (source.clear || !isStraight(m)) divideAlpha(drawn);
+  // At the size that is printed: the fewest pixels, and each by itself.
+  if (tone) toneInto(drawn.data, toneTables(tone));
   const canvas = new OffscreenCanvas(part.w, part.h);
   const ctx = canvas.getContext("2d", { colorSpace, willReadFrequently: true })!;
   ctx.putImageData(new ImageData(drawn.data, area.w, area.h, { colorSpace }), -reach, -reach);

@@ -14,6 +14,8 @@ import {
 } from "#core/files";
 import { identity, type Matrix } from "#core/geometry";
 import { orientationMatrix, sniffPicture } from "#core/photo";
+import { type PhotoStep, pictureKey } from "#core/scene";
+import type { Tone } from "#core/tone";
 import type { PdfOrder, PrintOrder } from "../workers/jobs.ts";
 import { readExif } from "./exif.ts";
 import { scaledTo } from "./paint-photo.ts";
@@ -21,6 +23,8 @@ import { pixelsFor } from "./print-bands.ts";
 import { openResampler } from "./resampler.ts";
 
 type Original = PrintOrder["photos"][number];
+/** One picture for all steps that draw the same photo in the same tone. */
+type Drawn = Pick<PhotoStep, "photoId" | "tone">;
 
 export interface PdfPhoto {
   readonly ref: Ref;
@@ -30,6 +34,8 @@ export interface PdfPhoto {
 
 /** Reading the next ones goes on beside what is done with this one; more would hold more of them in memory for little. */
 const readAhead = 2;
+/** As many show whether a picture lets something through. */
+const mostClearPx = 1200;
 const quality = { print: 95, small: 78 } as const;
 const image = ({ widthPx, heightPx }: { readonly widthPx: number; readonly heightPx: number }): string =>
   `/Type /XObject /Subtype /Image /Width ${widthPx} /Height ${heightPx} /BitsPerComponent 8`;
@@ -51,26 +57,28 @@ export class PdfPhotos {
     this.#inOrder = inOrder;
   }
 
-  get(photoId: string): PdfPhoto | undefined {
-    return this.#known.get(photoId);
+  get(step: Drawn): PdfPhoto | undefined {
+    return this.#known.get(pictureKey(step));
   }
 
   /** That a photo is drawn somewhere with so many pixels along its longer side; of all these the most counts. */
-  note(photoId: string, longPx: number): void {
-    this.#longestPx.set(photoId, Math.max(longPx, this.#longestPx.get(photoId) ?? 0));
+  note(step: Drawn, longPx: number): void {
+    const key = pictureKey(step);
+    this.#longestPx.set(key, Math.max(longPx, this.#longestPx.get(key) ?? 0));
   }
 
-  /** A JPEG goes in as it is, byte for byte; anything else, and everything in a small PDF, at the size that it is printed at. */
-  async add(from: Original): Promise<void> {
-    if (this.#known.has(from.photo.id)) return;
-    const asItIs = this.#how.small ? undefined : await this.#asItIs(from);
-    this.#known.set(from.photo.id, asItIs ?? (await this.#anew(from)));
+  /** A JPEG goes in as it is, byte for byte; anything else, what has another tone, and everything in a small PDF, at the size that it is printed at. */
+  async add(from: Original, step: Drawn): Promise<void> {
+    const key = pictureKey(step);
+    if (this.#known.has(key)) return;
+    const asItIs = this.#how.small || step.tone ? undefined : await this.#asItIs(from);
+    this.#known.set(key, asItIs ?? (await this.#anew(from, step)));
   }
 
   /** Whether something shows through it. */
   async isClear(from: Original): Promise<boolean> {
     if (from.photo.type === "image/jpeg") return false;
-    const { data } = await this.#decoded(from, this.#longestPx.get(from.photo.id) ?? 1);
+    const { data } = await this.#decoded(from, mostClearPx, undefined);
     return alphaOf(data) !== undefined;
   }
 
@@ -106,13 +114,13 @@ export class PdfPhotos {
     }
   }
 
-  async #anew(from: Original): Promise<PdfPhoto> {
+  async #anew(from: Original, step: Drawn): Promise<PdfPhoto> {
     const { small, lossless } = this.#how;
     const whole = lossless && !small && ["image/png", "image/tiff"].includes(from.photo.type);
     const longPx = whole
       ? Math.max(from.photo.widthPx, from.photo.heightPx)
-      : (this.#longestPx.get(from.photo.id) ?? 1);
-    const { data, size } = await this.#decoded(from, longPx);
+      : (this.#longestPx.get(pictureKey(step)) ?? 1);
+    const { data, size } = await this.#decoded(from, longPx, step.tone);
     const alpha = alphaOf(data);
     const mask = alpha && this.#to.packed(`${image(size)} /ColorSpace /DeviceGray`, alpha);
     const coded = pictureForPdf(size, whole, small);
@@ -122,14 +130,14 @@ export class PdfPhotos {
   }
 
   /** No larger than it is. */
-  async #decoded(from: Original, longPx: number) {
+  async #decoded(from: Original, longPx: number, tone: Tone | undefined) {
     const source = await pixelsFor(from, longPx, "srgb");
     const share = Math.min(1, longPx / Math.max(source.width, source.height));
     const size = {
       widthPx: Math.max(1, Math.round(source.width * share)),
       heightPx: Math.max(1, Math.round(source.height * share)),
     };
-    const how = { source, resampler: await openResampler(), colourSpace: "srgb" } as const;
+    const how = { source, resampler: await openResampler(), colourSpace: "srgb", tone } as const;
     const canvas = scaledTo(how, size.widthPx, size.heightPx);
     source.close();
     return { size, data: canvas.getContext("2d")!.getImageData(0, 0, size.widthPx, size.heightPx).data };

@@ -4,7 +4,7 @@ import { chain, type Matrix, type PathData, scaling, translation } from "#core/g
 import { bleedBox, printPixels } from "#core/lab";
 import { photoShape } from "#core/photo";
 import { sharpeningFor, widened } from "#core/pixels";
-import { type DrawStep, type SceneFacts, scene } from "#core/scene";
+import { type DrawStep, type PhotoStep, type SceneFacts, scene } from "#core/scene";
 import { faceKey } from "#core/words";
 import { StepPainter, setMatrix } from "../painters/canvas.ts";
 import { FontShelf } from "../words/font-shelf.ts";
@@ -16,7 +16,7 @@ import { decodeOriginal } from "./decode-original.ts";
 import { deepPixels, mayBeDeep, refinePhoto } from "./deep-photo.ts";
 import type { PaintedRows } from "./formats/format.ts";
 import { helper } from "./helper.ts";
-import { type ColourSpace, type PhotoStep, paintPhoto, SourcePixels } from "./paint-photo.ts";
+import { type ColourSpace, paintPhoto, SourcePixels } from "./paint-photo.ts";
 import { PrintError } from "./print-error.ts";
 import { openResampler } from "./resampler.ts";
 
@@ -116,9 +116,11 @@ export async function paintBands(
           if (step.draw === "photo") {
             if (reaches(step.clip, here, rows)) {
               const source = await pictures.next();
-              paintPhoto(painter.ctx, step, here, { source, resampler, sharpening, colourSpace: colorSpace });
+              const { tone } = step;
+              paintPhoto(painter.ctx, step, here, { source, resampler, sharpening, colourSpace: colorSpace, tone });
               source.close();
-              drawn.push({ step, here });
+              // In another tone it has no more than eight bits.
+              if (!tone) drawn.push({ step, here });
             }
           } else painter.paint(step, step.draw === "words" ? { face: printFonts.face(step.face) } : {});
           done += 1;

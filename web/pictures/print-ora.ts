@@ -119,7 +119,7 @@ async function paint(
     const from = order.photos.find((p) => p.photo.id === step.photoId);
     if (!from) continue;
     const source = await pixelsFor(from, longSidePx(step.matrix, toPixels), "srgb");
-    paintPhoto(painter.ctx, step, toPixels, { source, resampler, colourSpace: "srgb" });
+    paintPhoto(painter.ctx, step, toPixels, { source, resampler, colourSpace: "srgb", tone: step.tone });
     source.close();
   }
 }

@@ -103,7 +103,7 @@ class PdfPages {
     for (const { steps, place } of parts)
       for (const step of steps)
         if (step.draw === "photo")
-          this.#photos.note(step.photoId, longSidePx(chain(place, step.matrix), scaling(perMm, perMm)));
+          this.#photos.note(step, longSidePx(chain(place, step.matrix), scaling(perMm, perMm)));
   }
 
   async #page(file: PrintFile, parts: readonly Part[], index: number): Promise<Ref> {
@@ -115,9 +115,10 @@ class PdfPages {
     const printed = flat?.parts ?? parts;
     for (const step of [...printed.flatMap((p) => p.steps), ...slug]) {
       this.#doing.signal.throwIfAborted();
-      const from = step.draw === "photo" ? this.#byId.get(step.photoId) : undefined;
-      if (from) await this.#photos.add(from);
-      else if (step.draw === "words") await noteLetters(this.#pdf, step, this.#fonts);
+      if (step.draw === "photo") {
+        const from = this.#byId.get(step.photoId);
+        if (from) await this.#photos.add(from, step);
+      } else if (step.draw === "words") await noteLetters(this.#pdf, step, this.#fonts);
     }
     const box = bleedBox(format);
     const names = namesFor(this.#pdf, this.#photos, this.#fonts, this.#alphas);
@@ -254,8 +255,8 @@ function namesFor(
 ): { readonly names: PdfNames; image(ref: Ref): string; resources(): string } {
   const used = { XObject: new Map<string, Ref>(), Font: new Map<string, Ref>(), ExtGState: new Map<string, Ref>() };
   const names: PdfNames = {
-    photo: (id) => {
-      const photo = photos.get(id);
+    photo: (step) => {
+      const photo = photos.get(step);
       if (!photo) return undefined;
       return { name: image(photo.ref), toUnit: photo.toUnit };
     },

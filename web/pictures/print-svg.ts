@@ -4,7 +4,8 @@ import { identity, type Matrix, scaling } from "#core/geometry";
 import { bleedBox } from "#core/lab";
 import { svgOf } from "#core/painters";
 import { orientationMatrix, sniffPicture } from "#core/photo";
-import { sceneLayers } from "#core/scene";
+import { pictureKey, sceneLayers } from "#core/scene";
+import type { Tone } from "#core/tone";
 import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { readExif } from "./exif.ts";
@@ -39,12 +40,14 @@ export async function printSvg(order: PagePrint, doing: Doing): Promise<PrintedF
   for (const step of steps)
     if (step.draw === "photo") {
       const px = longSidePx(step.matrix, scaling(perMm, perMm));
-      longestPx.set(step.photoId, Math.max(px, longestPx.get(step.photoId) ?? 0));
+      const key = pictureKey(step);
+      longestPx.set(key, Math.max(px, longestPx.get(key) ?? 0));
     }
   for (const [i, step] of steps.entries()) {
     doing.signal.throwIfAborted();
-    const from = step.draw === "photo" && !inside.has(step.photoId) ? byId.get(step.photoId) : undefined;
-    if (from) inside.set(from.photo.id, await photoInside(from, longestPx.get(from.photo.id)!));
+    const key = step.draw === "photo" ? pictureKey(step) : "";
+    const from = step.draw === "photo" && !inside.has(key) ? byId.get(step.photoId) : undefined;
+    if (from && step.draw === "photo") inside.set(key, await photoInside(from, longestPx.get(key)!, step.tone));
     doing.progress((0.9 * (i + 1)) / steps.length);
   }
   const box = bleedBox(file.format);
@@ -52,8 +55,8 @@ export async function printSvg(order: PagePrint, doing: Doing): Promise<PrintedF
   const text = svgOf(
     { box, title: order.title, parts, note: { attribute: pageAttribute, text: note } },
     {
-      photo: (id) => {
-        const photo = inside.get(id);
+      photo: (step) => {
+        const photo = inside.get(pictureKey(step));
         return photo && { slot: photo.href, toUnit: photo.toUnit };
       },
       face: (key) => printFonts.face(key),
@@ -69,9 +72,9 @@ export async function printSvg(order: PagePrint, doing: Doing): Promise<PrintedF
 }
 
 /** A JPEG as it is but for what stands beside the picture; anything else as the picture that it prints as. */
-async function photoInside(from: Original, longPx: number): Promise<Inside> {
+async function photoInside(from: Original, longPx: number, tone: Tone | undefined): Promise<Inside> {
   const bytes = new Uint8Array(await from.original.arrayBuffer());
-  if (sniffPicture(bytes) === "jpeg") {
+  if (!tone && sniffPicture(bytes) === "jpeg") {
     try {
       if (readJpegFacts(bytes).components === 3) {
         const { orientation } = await readExif(bytes, "jpeg");
@@ -85,7 +88,7 @@ async function photoInside(from: Original, longPx: number): Promise<Inside> {
   const source = await pixelsFor(from, longPx, "srgb");
   const share = Math.min(1, longPx / Math.max(source.width, source.height));
   const [w, h] = [source.width, source.height].map((px) => Math.max(1, Math.round(px * share)));
-  const canvas = scaledTo({ source, resampler: await openResampler(), colourSpace: "srgb" }, w!, h!);
+  const canvas = scaledTo({ source, resampler: await openResampler(), colourSpace: "srgb", tone }, w!, h!);
   source.close();
   return { href: await dataUrl(await canvas.convertToBlob({ type: "image/png" })), toUnit: identity };
 }

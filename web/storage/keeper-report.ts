@@ -2,6 +2,9 @@ import type { LooseTable } from "./tables.ts";
 
 /** What the keeper takes along with a commit, and what it says of what is kept. */
 
+/** Pages listen here for what becomes of what is kept. */
+export const reportChannel = "tessip-kept";
+
 export interface KeeperState {
   /** Where everything is to be read: the database, or what the keeper has in memory. */
   readonly reading: "database" | "memory";

@@ -6,11 +6,10 @@ import { Database } from "./database.ts";
 import { inTime } from "./in-time.ts";
 import type { Key } from "./journal/record.ts";
 import type { KeeperJobs } from "./keeper-jobs.ts";
-import type { Happened, KeeperReport, KeeperState } from "./keeper-report.ts";
+import { type Happened, type KeeperReport, type KeeperState, reportChannel } from "./keeper-report.ts";
 import { KeptStore, type OriginalFiles, type Writer } from "./kept-store.ts";
 import { forgetOriginals, originalHashes, originalOf } from "./originals.ts";
 import { sha256 } from "./sha256.ts";
-import { reportChannel } from "./shared-keeper.ts";
 import { StoreError, type StoreTrouble, storeErrorFrom } from "./store.ts";
 import type { Index, Table, Tables } from "./tables.ts";
 

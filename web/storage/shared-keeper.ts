@@ -7,6 +7,7 @@ import { Database } from "./database.ts";
 import { privateFolder } from "./journal/sync-file.ts";
 import { Keeper } from "./keeper.ts";
 import type { KeeperAsks } from "./keeper-jobs.ts";
+import { reportChannel } from "./keeper-report.ts";
 import { StoreError, storeErrorFrom } from "./store.ts";
 
 /**
@@ -40,8 +41,6 @@ interface Pending {
 
 const lockName = "tessip-journal";
 const channelName = "tessip-keeper";
-/** Pages listen here for what becomes of what is kept. */
-export const reportChannel = "tessip-kept";
 /** An owner that does not answer for so long is frozen or stuck. */
 const patienceMs = 5_000;
 /** A tab that was closed holds its file a moment longer. */

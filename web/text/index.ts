@@ -53,5 +53,6 @@ export { printTrouble, send, sendOptions } from "./now/send.ts";
 export { sheets, sheetTrouble } from "./now/sheets.ts";
 export { formatTrouble, lengthTrouble, start } from "./now/start.ts";
 export { tilings } from "./now/tilings.ts";
+export { tone } from "./now/tone.ts";
 export { words } from "./now/words.ts";
 export { speak } from "./spoken.ts";

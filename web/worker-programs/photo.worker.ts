@@ -4,6 +4,7 @@ import { SourcePixels, scaledTo } from "../pictures/paint-photo.ts";
 import { previewLongPx } from "../pictures/preview-sizes.ts";
 import { encodePreview, previewSize, readPhoto } from "../pictures/read-photo.ts";
 import { openResampler } from "../pictures/resampler.ts";
+import { tonedCanvas } from "../pictures/toned.ts";
 import type { PhotoJobs } from "../workers/jobs.ts";
 import { type Handlers, serveJobs } from "../workers/serve.ts";
 
@@ -23,5 +24,13 @@ const piles = async (photos: PhotoJobs["findPiles"]["in"]) => findPiles(photos);
 
 const read: Handlers<PhotoJobs>["readPhoto"] = (input, doing) => readPhoto(input, () => doing.progress(0));
 
-const hear = serveJobs<PhotoJobs>({ readPhoto: read, makePreview, findPiles: piles }, (m) => postMessage(m));
+async function tonePicture({ picture, tone }: PhotoJobs["tonePicture"]["in"]): Promise<ImageBitmap> {
+  const canvas = tonedCanvas(picture, tone);
+  picture.close();
+  return canvas.transferToImageBitmap();
+}
+
+const hear = serveJobs<PhotoJobs>({ readPhoto: read, makePreview, findPiles: piles, tonePicture }, (m) =>
+  postMessage(m),
+);
 addEventListener("message", (e) => void hear(e.data));

@@ -8,6 +8,7 @@ import type { PacePhoto, PaceRow } from "#core/pace";
 import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
 import type { PaperKind, Pixels } from "#core/pixels";
 import type { PrintSheets, SheetPlan } from "#core/sheets";
+import type { Tone } from "#core/tone";
 import type { PictureFormat } from "./picture-formats.ts";
 import type { Job } from "./protocol.ts";
 
@@ -32,6 +33,8 @@ export interface PhotoJobs {
   /** A preview of a photo that is in the library. */
   readonly makePreview: Job<{ readonly photo: Photo; readonly original: Blob; readonly size: "small" | "large" }, Blob>;
   readonly findPiles: Job<readonly PileFacts[], readonly Pile[]>;
+  /** A picture for the screen in another tone. */
+  readonly tonePicture: Job<{ readonly picture: ImageBitmap; readonly tone: Tone }, ImageBitmap>;
 }
 
 export interface FileJobs {

@@ -46,6 +46,7 @@ export function newProject(
     spine: null,
     pockets: null,
     palette: [],
+    tones: [],
     notes: [],
     accepted: [],
     sheets: null,

@@ -3,6 +3,7 @@ import { orderPreferences, type TreeNode, tilingPatterns } from "#core/arrange";
 import { colourSchema } from "#core/colour/schema";
 import { outlineSchema } from "#core/outlines/schema";
 import { patternSchema } from "#core/pockets/schema";
+import { toneSchema } from "#core/tone/schema";
 import { wordRoles } from "#core/words";
 import { wordStyleSchema } from "#core/words/schema";
 
@@ -31,6 +32,8 @@ const viewSchema = z
     whole: z.boolean().default(false),
     /** What then shows beside the photo; the page where there is none. */
     behind: colourSchema.nullable().default(null),
+    /** How its light and colours are changed; not at all where it is missing. */
+    tone: toneSchema.optional(),
   })
   .readonly();
 export type View = z.infer<typeof viewSchema>;

@@ -3,6 +3,7 @@ import { colourSchema } from "#core/colour/schema";
 import { labCardSchema, pageFormatSchema } from "#core/lab/schema";
 import { patternSchema } from "#core/pockets/schema";
 import { printSheetsSchema } from "#core/sheets/schema";
+import { toneSchema } from "#core/tone/schema";
 import { units } from "#core/units";
 import { firstLanguage, firstWordStyles, isLanguage } from "#core/words";
 import { wordStyleSchema } from "#core/words/schema";
@@ -97,6 +98,12 @@ export const projectSchema = z
     pockets: pocketsOfSchema.nullable().default(null),
     /** Colours that belong to this work. */
     palette: z.array(colourSchema).max(24).readonly().default([]),
+    /** Tones that a person gave a name. */
+    tones: z
+      .array(z.object({ name: z.string().min(1).max(60), tone: toneSchema }).readonly())
+      .max(60)
+      .readonly()
+      .default([]),
     /** What a person pinned to a place, to come back to. */
     notes: z.array(noteSchema).max(2000).readonly().default([]),
     /** Findings of the print check that a person said are meant so, each until its place changes. */

@@ -1,5 +1,7 @@
 import type { IncomingFile } from "../state/library/library-state.ts";
-import { fromZip } from "./from-zip.ts";
+
+/** Apart, since few photos come in archives. */
+const fromZip = async (file: File) => (await import("./from-zip.ts")).fromZip(file);
 
 /** Cameras put a small picture within this much of a file's start. */
 const headBytes = 65_536;

@@ -39,7 +39,7 @@ export function PageCanvas({ page, scale, moving = false, patient = false, witho
     const begin = () => {
       const whole = scene(seen, facts);
       return painter(at, box ? { ...whole, box } : whole, scale, {
-        bitmap: (id, longPx) => bitmaps.get(id, longPx),
+        bitmap: ({ photoId, tone }, longPx) => bitmaps.get(photoId, longPx, tone),
         face: (key) => fonts.face(key),
       });
     };
@@ -113,7 +113,7 @@ function painter(
   drawing: Scene,
   scale: number,
   from: {
-    readonly bitmap: (photoId: string, longPx: number) => CanvasImageSource | undefined;
+    readonly bitmap: (step: Parameters<PictureOf>[0], longPx: number) => CanvasImageSource | undefined;
     readonly face: (key: string) => Face | undefined;
   },
 ) {
@@ -127,7 +127,7 @@ function painter(
       const long = Math.max(Math.hypot(m.a, m.b), Math.hypot(m.c, m.d)) * k;
       longPx.set(step.photoId, Math.max(long, longPx.get(step.photoId) ?? 0));
     }
-  const picture: PictureOf = (id) => from.bitmap(id, longPx.get(id) ?? 0);
+  const picture: PictureOf = (step) => from.bitmap(step, longPx.get(step.photoId) ?? 0);
   return (quality: ImageSmoothingQuality) => {
     if (at.width !== w || at.height !== h) {
       at.width = w;

@@ -20,4 +20,5 @@ export * from "./send.ts";
 export * from "./sheets.ts";
 export * from "./start.ts";
 export * from "./tilings.ts";
+export * from "./tone.ts";
 export * from "./words.ts";

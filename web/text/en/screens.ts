@@ -69,6 +69,12 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the gap";
     case "changedMargin":
       return "Changed the margin";
+    case "changedTone":
+      return count === 1 ? "Changed the tone of a photo" : `Changed the tone of ${count} photos`;
+    case "keptTone":
+      return "Kept a tone";
+    case "droppedTone":
+      return "Removed a tone";
     case "changedOpacity":
       return "Changed how see-through a tile is";
     case "changedOutline":

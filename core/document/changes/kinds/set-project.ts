@@ -19,6 +19,7 @@ const settableParts = {
   spine: true,
   pockets: true,
   palette: true,
+  tones: true,
   notes: true,
   accepted: true,
   sheets: true,

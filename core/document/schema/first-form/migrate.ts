@@ -15,6 +15,7 @@ export function fromFirstForm({ cover, pockets, pages, style, ...rest }: FirstPr
     ...rest,
     schema: 2,
     language: firstLanguage,
+    tones: [],
     style,
     pages: pages.map((p) => pageFromFirstForm(p, style)),
     cover: cover && pageFromFirstForm(cover.page, style),

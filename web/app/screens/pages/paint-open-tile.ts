@@ -3,6 +3,7 @@ import { type PhotoShape, photoMatrix } from "#core/fit";
 import { chain, identity, record, scaling, translation } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { tileSteps } from "#core/scene";
+import type { Tone } from "#core/tone";
 import { paintScene, paintStep, setMatrix } from "../../../painters/canvas.ts";
 import type { PageView } from "./page-view.ts";
 
@@ -16,7 +17,7 @@ export function paintOpenTile(
   tile: PlacedTile,
   framed: PhotoShape,
   format: PageFormat,
-  bitmapOf: (id: string, longPx: number) => CanvasImageSource | undefined,
+  bitmapOf: (id: string, longPx: number, tone: Tone | undefined) => CanvasImageSource | undefined,
 ): void {
   const dpr = window.devicePixelRatio;
   const [w, h] = [
@@ -40,7 +41,7 @@ export function paintOpenTile(
   const look = tile.filling.view;
   const matrix = photoMatrix(framed.aspect, rect, framingOf(look, framed, tile, format));
   const longPx = Math.max(Math.hypot(matrix.a, matrix.b), Math.hypot(matrix.c, matrix.d)) * k;
-  const picture = bitmapOf(look.photoId, longPx);
+  const picture = bitmapOf(look.photoId, longPx, look.tone);
   setMatrix(ctx, identity);
   ctx.clearRect(0, 0, w, h);
   setMatrix(ctx, toPixels);

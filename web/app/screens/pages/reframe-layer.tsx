@@ -47,7 +47,7 @@ export function ReframeLayer({ view: whole, tileId }: { readonly view: PageView;
     const soon = () => {
       cancelAnimationFrame(frame);
       frame = requestAnimationFrame(() =>
-        paintOpenTile(at, view, tile, framed, format, (id, px) => bitmaps.get(id, px)),
+        paintOpenTile(at, view, tile, framed, format, (id, px, tone) => bitmaps.get(id, px, tone)),
       );
     };
     soon();

@@ -1,6 +1,7 @@
 import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
 import { hasFacingPages, type Look, type StepCode } from "#core/document";
+import { inTone } from "#core/edit";
 import { words as say } from "../../../../text/index.ts";
 import { Bead } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
@@ -10,6 +11,7 @@ import { lookOnAll, lookOnFacing } from "../../../state/edit/page-list.ts";
 import { usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { LookOnSome } from "./look-on-some.tsx";
+import { ToneSection } from "./tone-section.tsx";
 
 interface BackdropProps {
   readonly look: Look;
@@ -54,6 +56,16 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
             ["spread", say.backdropAcrosses.spread],
           ]}
           onChoose={(across) => onKeep("changedBackdrop", { ...look, backdrop: { ...backdrop, across } })}
+        />
+      )}
+      {backdrop && (
+        <ToneSection
+          photoId={backdrop.view.photoId}
+          tone={backdrop.view.tone}
+          onShow={(tone) => onShow({ ...look, backdrop: { ...backdrop, view: inTone(backdrop.view, tone) } })}
+          onKeep={(tone) =>
+            onKeep("changedTone", { ...look, backdrop: { ...backdrop, view: inTone(backdrop.view, tone) } })
+          }
         />
       )}
       {chosen !== undefined && (

@@ -14,6 +14,7 @@ import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../.
 import { openPage } from "../../../state/session/project-session.ts";
 import { Copies, FreePlace } from "./free-place.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
+import { PhotoTone } from "./photo-tone.tsx";
 import { PlainColour } from "./plain-colour.tsx";
 import { Reframing } from "./reframing.tsx";
 import { SharpnessFigure } from "./sharpness.tsx";
@@ -65,8 +66,25 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
       <PanelSection>
         <HStack wrap="wrap" gap="1">
           {view && photo && !reframing && (
-            <Button size="sm" onClick={() => viewState.setState({ reframing: tile.id })} variant="outline" w="full">
+            <Button
+              size="sm"
+              px="2"
+              onClick={() => viewState.setState({ reframing: tile.id })}
+              variant="outline"
+              flex="1"
+            >
               <Crop size={17} aria-hidden /> {words.reframe}
+            </Button>
+          )}
+          {view && photo && !reframing && !isFree(page, tile.id) && !holdsPockets(page) && (
+            <Button
+              size="sm"
+              variant="outline"
+              px="2"
+              flex="1"
+              onClick={() => void captionUnder(services, session, tile.id, facts)}
+            >
+              <Type size={17} aria-hidden /> {wordWords.captionHere}
             </Button>
           )}
           {only !== undefined && !reframing && (
@@ -96,22 +114,13 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
               <Type size={17} aria-hidden /> {wordWords.writeHere}
             </Button>
           )}
-          {view && photo && !reframing && !isFree(page, tile.id) && !holdsPockets(page) && (
-            <Button
-              size="sm"
-              variant="ghost"
-              w="full"
-              onClick={() => void captionUnder(services, session, tile.id, facts)}
-            >
-              <Type size={17} aria-hidden /> {wordWords.captionHere}
-            </Button>
-          )}
         </HStack>
       </PanelSection>
       {!reframing && isFree(page, tile.id) && <FreePlace tiles={[tile]} />}
       {!reframing && <ThroughPart tile={tile} />}
       {!reframing && <TilePlace tile={tile} />}
       {!reframing && <TileDress tiles={[tile]} />}
+      {!reframing && <PhotoTone tiles={[tile]} />}
       {!reframing && isFree(page, tile.id) && <Copies tile={tile} />}
     </>
   );

@@ -30,6 +30,7 @@ import { nothingChosen } from "../../../state/view-state/choose.ts";
 import { ExactOffer } from "./exact-offer.tsx";
 import { FreePlace } from "./free-place.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
+import { PhotoTone } from "./photo-tone.tsx";
 import { PlainColour } from "./plain-colour.tsx";
 import { SettleOthers } from "./scatter-section.tsx";
 import { TileDress } from "./tile-dress.tsx";
@@ -125,6 +126,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
       </PanelSection>
       {areFree && <FreePlace tiles={tiles} />}
       <TileDress tiles={tiles} />
+      <PhotoTone tiles={tiles} />
     </>
   );
 }

@@ -1,0 +1,46 @@
+import { allTiles, type Change, type Page, type PlacedPage, type PlacedTile, type View } from "#core/document";
+import { type Tone, tidyTone } from "#core/tone";
+
+/** A view with another tone, or none. */
+export function inTone({ tone: _, ...view }: View, tone: Tone | undefined): View {
+  const tidy = tone && tidyTone(tone);
+  return tidy ? { ...view, tone: tidy } : view;
+}
+
+/** The photos in these tiles in the tone that `toneOf` gives each; other tiles stay. A photo that runs through several tiles has one tone in all of them. */
+export function tonesChange(
+  page: Page,
+  tileIds: readonly string[],
+  toneOf: (view: View, tileId: string) => Tone | undefined,
+): Change {
+  const chosen = new Set(tileIds);
+  const runs = new Map(
+    allTiles(page).flatMap((t) => (chosen.has(t.id) && t.through ? [[t.through.id, t.id] as const] : [])),
+  );
+  return {
+    type: "setTiles",
+    pageId: page.id,
+    items: allTiles(page).flatMap(({ id, filling, through }) => {
+      const as = chosen.has(id) ? id : through && runs.get(through.id);
+      if (as === undefined || filling.kind !== "photo") return [];
+      const view = inTone(filling.view, toneOf(filling.view, as));
+      return [{ id, set: { filling: { ...filling, view }, ...(through ? { through: { ...through, view } } : {}) } }];
+    }),
+  };
+}
+
+const mostNeighbours = 4;
+
+/** The photos that lie nearest to a tile, none of `without` among them. */
+export function photosBeside(
+  { tiles }: PlacedPage,
+  tile: PlacedTile,
+  without: readonly string[],
+): readonly PlacedTile[] {
+  const from = tile.frame.centre;
+  const far = ({ frame: { centre } }: PlacedTile) => Math.hypot(centre.x - from.x, centre.y - from.y);
+  return tiles
+    .filter((t) => t.filling.kind === "photo" && t.id !== tile.id && !without.includes(t.id))
+    .sort((a, b) => far(a) - far(b))
+    .slice(0, mostNeighbours);
+}

@@ -1,0 +1,4 @@
+export { type Tone, tidyTone, toneKey } from "./key.ts";
+export { meanFigures, type ToneFigures, toneFigures, toneLike } from "./match.ts";
+export { namedTones, type ToneName } from "./named.ts";
+export { type ToneTables, toneInto, toneTables } from "./tone.ts";

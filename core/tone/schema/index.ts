@@ -1,0 +1,1 @@
+export { toneSchema } from "./tone.ts";

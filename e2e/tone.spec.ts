@@ -1,0 +1,159 @@
+import { execFileSync } from "node:child_process";
+import { readFile } from "node:fs/promises";
+import { expect, type Page, test } from "@playwright/test";
+import { unzipSync } from "fflate";
+import sharp from "sharp";
+import { samplePhotos } from "./support/files.ts";
+import {
+  arrangeFirst,
+  chooseFiles,
+  differing,
+  expectKept,
+  expectUndo,
+  nobodyChosen,
+  openDrawer,
+  paintedPage,
+  savedFile,
+  shelfPhotos,
+  startCollage,
+  tile,
+  undoButton,
+} from "./support/tessip.ts";
+
+const tones = (page: Page) => page.getByRole("radiogroup", { name: "Tone" });
+const toneCalled = (page: Page, name: string) => tones(page).getByRole("radio", { name, exact: true });
+const slider = (page: Page, name: string) => page.getByRole("slider", { name, exact: true });
+
+/** Mean of red, green and blue in the middle of a tile, as it is painted. */
+async function middleOf(page: Page, n: number): Promise<readonly number[]> {
+  const [at, sheet] = await Promise.all([tile(page, n).boundingBox(), page.getByTestId("page").boundingBox()]);
+  const painted = sharp(await paintedPage(page));
+  const { width = 0 } = await painted.metadata();
+  const k = width / sheet!.width;
+  const [x, y] = [at!.x - sheet!.x, at!.y - sheet!.y];
+  const [w, h] = [at!.width, at!.height];
+  const part = { left: x + w / 4, top: y + h / 4, width: w / 2, height: h / 2 };
+  const inPixels = Object.fromEntries(Object.entries(part).map(([key, v]) => [key, Math.round(v * k)])) as typeof part;
+  const { channels } = await sharp(await painted.extract(inPixels).removeAlpha().png().toBuffer()).stats();
+  return channels.map((c) => c.mean);
+}
+
+/** How colourful a mean colour is. */
+const colourOf = (rgb: readonly number[]): number => Math.max(...rgb) - Math.min(...rgb);
+
+test("tone: photos in grey, in a tint, finer by sliders, matched to others, kept by name; in each kind of file as on screen", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(5));
+  await startCollage(page, "Quayside Collage Press", "8 × 8 in");
+  await arrangeFirst(page, 4);
+  await tile(page, 1).click();
+  await page.getByRole("button", { name: "Tone", exact: true }).click();
+  const taken = await middleOf(page, 1);
+
+  await test.step("grey by a click, another by arrow keys; undone, and done again", async () => {
+    await expect(toneCalled(page, "As taken")).toBeChecked();
+    await toneCalled(page, "Grey").click({ force: true });
+    await expectUndo(page, "Changed the tone of a photo");
+    await expect.poll(async () => colourOf(await middleOf(page, 1))).toBeLessThan(2);
+    await undoButton(page).click();
+    await expect.poll(async () => middleOf(page, 1)).toEqual(taken);
+    await expect(toneCalled(page, "As taken")).toBeChecked();
+    await toneCalled(page, "As taken").focus();
+    await page.keyboard.press("ArrowRight");
+    await expect(toneCalled(page, "Grey")).toBeChecked();
+    await expect(toneCalled(page, "Grey")).toBeFocused();
+    await expect.poll(async () => colourOf(await middleOf(page, 1))).toBeLessThan(2);
+  });
+
+  await test.step("a tint and sliders on several at once, each a step of its own; a tone is kept by name for others", async () => {
+    await tile(page, 2).click();
+    await tile(page, 3).click({ modifiers: ["Shift"] });
+    const before = await middleOf(page, 3);
+    await toneCalled(page, "Sepia").click({ force: true });
+    await expectUndo(page, "Changed the tone of 2 photos");
+    await slider(page, "Exposure").focus();
+    for (let i = 0; i < 12; i += 1) await page.keyboard.press("ArrowRight");
+    await expect(page.getByText("+0.2", { exact: true })).toBeVisible();
+    await expect.poll(async () => (await middleOf(page, 3))[0]! > (await middleOf(page, 3))[2]! + 8).toBe(true);
+    await page.getByRole("button", { name: "Keep this tone …" }).click();
+    await page.getByRole("textbox", { name: "Name", exact: true }).fill("Grandmother’s album");
+    await page.keyboard.press("Enter");
+    await expectUndo(page, "Kept a tone");
+    await expect(toneCalled(page, "Grandmother’s album")).toBeChecked();
+    await undoButton(page).click();
+    await expect(toneCalled(page, "Grandmother’s album")).toHaveCount(0);
+    await undoButton(page).click();
+    await expect(page.getByText("+0.2", { exact: true })).toHaveCount(0);
+    await expect(toneCalled(page, "Sepia")).toBeChecked();
+    await undoButton(page).click();
+    await expect.poll(async () => middleOf(page, 3)).toEqual(before);
+    await page.keyboard.press("Control+Shift+z");
+    await page.keyboard.press("Control+Shift+z");
+    await page.keyboard.press("Control+Shift+z");
+    await expect(toneCalled(page, "Grandmother’s album")).toBeChecked();
+    await nobodyChosen(page);
+    await tile(page, 3).click();
+    await toneCalled(page, "As taken").click({ force: true });
+    await expect.poll(async () => middleOf(page, 3)).toEqual(before);
+    await nobodyChosen(page);
+    await tile(page, 1).click();
+    await expect(toneCalled(page, "Grandmother’s album")).toBeVisible();
+  });
+
+  await test.step("a photo is brought near the others of the page", async () => {
+    await nobodyChosen(page);
+    await tile(page, 4).click();
+    const before = await middleOf(page, 4);
+    await page.getByRole("button", { name: "Match the page" }).click();
+    await expectUndo(page, "Changed the tone of a photo");
+    await expect.poll(async () => middleOf(page, 4)).not.toEqual(before);
+    await page.getByRole("button", { name: "Match the photos beside it" }).click();
+    await toneCalled(page, "Vivid").click({ force: true });
+    await expect(toneCalled(page, "Vivid")).toBeChecked();
+  });
+
+  await test.step("another framing leaves the tone alone", async () => {
+    await page.getByRole("button", { name: "Reframe" }).click();
+    await page.keyboard.press("+");
+    await page.keyboard.press("Enter");
+    await expectUndo(page, "Reframed a photo");
+    await expect(toneCalled(page, "Vivid")).toBeChecked();
+  });
+
+  await test.step("a photo behind the page has a tone too", async () => {
+    await nobodyChosen(page);
+    await openDrawer(page, "Photos");
+    await shelfPhotos(page).nth(4).click();
+    await page.getByRole("button", { name: "Lay this photo behind the page" }).click();
+    await expectUndo(page, "Changed the background");
+    const before = await paintedPage(page);
+    await toneCalled(page, "Pale").click({ force: true });
+    await expectUndo(page, "Changed the tone of a photo");
+    await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(false);
+  });
+
+  await test.step("all of it is kept over a reload, and each kind of file shows what the screen shows", async () => {
+    await expectKept(page);
+    const before = await paintedPage(page);
+    await page.reload();
+    await expect.poll(async () => differing(await paintedPage(page), before)).toBeLessThan(0.002);
+    const screen = await paintedPage(page);
+    await page.getByRole("link", { name: /^Send/ }).click();
+    await page.getByRole("button", { name: "More options" }).click();
+    const kind = page.getByRole("combobox", { name: "Kind of file" });
+    for (const ending of ["jpeg", "png", "tiff", "webp", "svg", "ora", "pdf"]) {
+      await kind.selectOption(ending);
+      const { path } = await savedFile(page);
+      let file = await readFile(path);
+      if (ending === "ora") file = Buffer.from(unzipSync(file)["mergedimage.png"]!);
+      if (ending === "svg") file = await sharp(path, { density: 150, unlimited: true }).png().toBuffer();
+      if (ending === "pdf") {
+        execFileSync("pdftoppm", ["-r", "150", "-png", "-singlefile", path, path]);
+        file = await readFile(`${path}.png`);
+      }
+      expect([ending, (await differing(file, screen)) < 0.01]).toEqual([ending, true]);
+    }
+  });
+});
