@@ -122,7 +122,7 @@ test("tone: photos in grey, in a tint, finer by sliders, matched to others, kept
     await expect(toneCalled(page, "Vivid")).toBeChecked();
   });
 
-  await test.step("a photo behind the page has a tone too", async () => {
+  await test.step("a photo behind the page has a tone too, fades into any colour, and is moved and zoomed", async () => {
     await nobodyChosen(page);
     await openDrawer(page, "Photos");
     await shelfPhotos(page).nth(4).click();
@@ -132,6 +132,18 @@ test("tone: photos in grey, in a tint, finer by sliders, matched to others, kept
     await toneCalled(page, "Pale").click({ force: true });
     await expectUndo(page, "Changed the tone of a photo");
     await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(false);
+    await slider(page, "Fade").fill("0.4");
+    await expectUndo(page, "Changed the background");
+    const fades: (() => Promise<void>)[] = [
+      () => page.getByRole("button", { name: "Fades into: Black" }).click(),
+      () => slider(page, "Size").fill("2"),
+      () => slider(page, "Left to right").fill("0.1"),
+    ];
+    for (const act of fades) {
+      const was = await paintedPage(page);
+      await act();
+      await expect.poll(async () => (await paintedPage(page)).equals(was)).toBe(false);
+    }
   });
 
   await test.step("all of it is kept over a reload, and each kind of file shows what the screen shows", async () => {

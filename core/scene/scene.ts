@@ -70,7 +70,8 @@ function groundSteps({ look, format }: PlacedPage, facts: SceneFacts): DrawStep[
   const matrix = photoMatrix(photo.aspect, rect, framingOf(backdrop.view, photo, { frame }, format));
   const { photoId, tone } = backdrop.view;
   const picture: DrawStep = { draw: "photo", photoId, matrix, clip: path, ...toned(tone) };
-  return backdrop.veil > 0 ? [ground, picture, { ...ground, alpha: backdrop.veil }] : [ground, picture];
+  if (backdrop.veil <= 0) return [ground, picture];
+  return [ground, picture, { ...ground, colour: backdrop.veilColour ?? background, alpha: backdrop.veil }];
 }
 
 /** A step that says nothing of a tone stays as it was. */

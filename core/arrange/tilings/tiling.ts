@@ -116,12 +116,13 @@ const clipped = (cells: readonly Ring[], room: Size): readonly Ring[] =>
 const leastSharedMm = 0.1;
 
 /** The smallest cell joined to the neighbour that it shares most with, again and again, until only so many are left. */
-function merged(cells: readonly Ring[], count: number): readonly Ring[] {
+function merged(cells: readonly Ring[], count: number, mustGo: (cell: Ring) => boolean = () => false): readonly Ring[] {
   const left = [...cells];
-  while (left.length > count) {
+  for (;;) {
+    const gone = left.findIndex(mustGo);
+    if (gone < 0 && left.length <= count) return left;
     const area = left.map((r) => abs(areaOf(r)));
-    const smallest = area.indexOf(min(...area));
-    const [cell] = left.splice(smallest, 1) as [Ring];
+    const [cell] = left.splice(gone < 0 ? area.indexOf(min(...area)) : gone, 1) as [Ring];
     const joined = left.flatMap((other, i) => {
       const shared = sharedSide(cell, other);
       if (shared < leastSharedMm) return [];
@@ -134,7 +135,6 @@ function merged(cells: readonly Ring[], count: number): readonly Ring[] {
     const to = joined.toSorted((a, b) => a.dents - b.dents || a.aside - b.aside || b.shared - a.shared)[0];
     if (to) left[to.i] = to.ring;
   }
-  return left;
 }
 
 /** The share of its convex hull that a ring leaves bare, in steps of a fifth. */
@@ -184,6 +184,7 @@ function sharedSide(a: Ring, b: Ring): number {
 /** What it costs that bricks are cut to slivers at a side of the room: there the gap would leave nothing of them. */
 const thinPrice = 100;
 const leastLeftMm = 2;
+const leastSeenMm = 1;
 const isThin = (rest: number, u: number, gapMm: number): boolean =>
   min(rest, u - rest) > 1e-6 && rest < max(u / 5, gapMm + leastLeftMm);
 
@@ -195,18 +196,20 @@ function herringboneFor(room: Size, count: number, gapMm: number): readonly Ring
     const n = round(side / about);
     return [n - 1, n, n + 1].filter((k) => k > 0).map((k) => side / k);
   });
-  const steps = Array.from({ length: 41 }, (_, k) => about * (0.75 + k * 0.0175));
+  const steps = Array.from({ length: 55 }, (_, k) => about * (0.505 + k * 0.0175));
+  // Nothing of it could be seen: it always goes to what lies beside it.
+  const isSliver = (cell: Ring) => insetRing(cell, (gapMm + leastSeenMm) / 2) === undefined;
   function* tries() {
     for (const u of [...steps, ...fitting]) {
       const cells = clipped(herringbone(room, u), room);
-      if (cells.length < count) continue;
+      if (cells.filter((c) => !isSliver(c)).length < count) continue;
       const whole = 2 * u * u;
       const small = cells.filter((r) => abs(areaOf(r)) < whole / 3).length;
       const thin = [room.w, room.h].filter((side) => isThin(side % u, u, gapMm)).length;
       yield { of: cells, cost: abs(cells.length - small - count) + 0.3 * (cells.length - count) + thinPrice * thin };
     }
   }
-  const cells = merged(best(tries()) ?? clipped(herringbone(room, about), room), count);
+  const cells = merged(best(tries()) ?? clipped(herringbone(room, about), room), count, isSliver);
   return cells.toSorted((a, b) => rowOf(a, about) - rowOf(b, about) || middleOf(a).x - middleOf(b).x);
 }
 

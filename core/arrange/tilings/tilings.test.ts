@@ -115,7 +115,8 @@ test("no brick of a herringbone is cut to a sliver that its gap would swallow, i
         }
       },
     ),
-    { numRuns: 60 },
+    // Here every width of brick leaves a strip at some side.
+    { numRuns: 60, examples: [[64.6, 60, 16, 5]] },
   );
 });
 

@@ -119,9 +119,14 @@ const drawnLook = z.object({ gapMm: length, margin: sidesSchema, ...dress, backg
 export const drawnLookSchema = drawnLook.readonly();
 export type DrawnLook = z.infer<typeof drawnLookSchema>;
 
-/** A photo over all of the page, or of the spread that it is part of, under a veil of the background colour. */
+/** A photo over all of the page, or of the spread that it is part of, under a veil of a colour: the page's own where none is said. */
 const backdropSchema = z
-  .object({ view: viewSchema, veil: z.number().min(0).max(1), across: z.enum(["page", "spread"]) })
+  .object({
+    view: viewSchema,
+    veil: z.number().min(0).max(1),
+    veilColour: colourSchema.optional(),
+    across: z.enum(["page", "spread"]),
+  })
   .readonly();
 
 /** How a page looks, with nothing left to be inherited: the work's style, and what is asked of a page that is placed. */

@@ -13,6 +13,7 @@ import {
 } from "#core/document";
 import {
   firstScatter,
+  inTone,
   lettersInTiles,
   runThrough,
   scatteredTiles,
@@ -22,8 +23,10 @@ import {
   withWordOfTiles,
   wordOfTiles,
 } from "#core/edit";
+import { allSides } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { aspectOf, type Photo, photoShape } from "#core/photo";
+import { namedTones } from "#core/tone";
 import { faceKey } from "#core/words";
 import { example } from "../../../text/index.ts";
 import type { Services } from "../../services.ts";
@@ -51,7 +54,7 @@ function ofPhotos(
 
 const groupId = (on: PlacedPage): string => on.groups[0]!.group.id;
 
-/** A collage with a page of each kind: a wall of hexagons, prints on a table, one photo through nine squares, a ring, a word. */
+/** A collage with a page of each kind: a wall of hexagons, prints on a table, one photo through nine squares, a ring, a word, an old album. */
 export async function exampleCollage(services: Deps): Promise<Project> {
   const { newId } = services;
   const { photos, piles } = services.library.state.getState();
@@ -73,6 +76,7 @@ export async function exampleCollage(services: Deps): Promise<Project> {
     await windowPage(services, project, good),
     pattern(26, 36, "ring"),
     await wordPage(services, project, good.slice(36, 44)),
+    albumPage(services, good.slice(44, 50)),
   ];
   return { ...project, pages, palette: example.palette };
 }
@@ -103,6 +107,33 @@ async function windowPage(services: Deps, project: Project, photos: readonly Pho
   const corners = [0, 2, 6, 8].map((i) => ids[i]!);
   return face ? lettersInTiles(through, corners, example.collageLetters, style, face) : through.page;
 }
+
+/** Photos as in an old album: on dark card, in its tones, each with a pale edge. */
+function albumPage({ newId }: Deps, photos: readonly Photo[]): Page {
+  const tiles = photos.map((p, i) => {
+    const tile = newTile(p.id, newId);
+    const tone = albumTones[i % albumTones.length]!;
+    return tile.filling.kind === "photo"
+      ? { ...tile, filling: { ...tile.filling, view: inTone(tile.filling.view, tone) } }
+      : tile;
+  });
+  const row = (from: number) =>
+    tiles.slice(from, from + 2).map((t, i) => ({ tileId: t.id, aspect: aspectOf(photos[from + i]!) }));
+  const own = { background: "#3b342c", border: { widthMm: 2.5, colour: "#f3ead8" }, gapMm: 9, margin: allSides(16) };
+  return withGroup(
+    { ...barePage(newId), ...own },
+    newGroup({ kind: "rows", rows: [row(0), row(2), row(4)] }, tiles, newId),
+  );
+}
+
+const albumTones = [
+  namedTones.sepia,
+  namedTones.grey,
+  namedTones.sepia,
+  namedTones.deepGrey,
+  namedTones.sepia,
+  namedTones.sepia,
+];
 
 /** It fills the page, so it needs many. */
 const pixels = (photo: Photo): number => Math.min(photo.widthPx, photo.heightPx);

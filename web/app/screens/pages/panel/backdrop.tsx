@@ -1,6 +1,6 @@
 import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
 import { useState } from "react";
-import { hasFacingPages, type Look, type StepCode } from "#core/document";
+import { hasFacingPages, type Look, type StepCode, type View } from "#core/document";
 import { inTone } from "#core/edit";
 import { words as say } from "../../../../text/index.ts";
 import { Bead } from "../../../components/panel-parts.tsx";
@@ -10,7 +10,9 @@ import { layBehind } from "../../../state/edit/materials.ts";
 import { lookOnAll, lookOnFacing } from "../../../state/edit/page-list.ts";
 import { usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
+import { ColourRow } from "./colour-row.tsx";
 import { LookOnSome } from "./look-on-some.tsx";
+import css from "./tone-section.module.css";
 import { ToneSection } from "./tone-section.tsx";
 
 interface BackdropProps {
@@ -46,6 +48,21 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
             onEnd={(veil) => onKeep("changedBackdrop", { ...look, backdrop: { ...backdrop, veil } })}
           />
         </HStack>
+      )}
+      {backdrop && backdrop.veil > 0 && (
+        <ColourRow
+          label={say.backdropVeilColour}
+          colour={backdrop.veilColour ?? look.background}
+          onMove={(veilColour) => onShow({ ...look, backdrop: { ...backdrop, veilColour } })}
+          onEnd={(veilColour) => onKeep("changedBackdrop", { ...look, backdrop: { ...backdrop, veilColour } })}
+        />
+      )}
+      {backdrop && (
+        <BackdropFraming
+          view={backdrop.view}
+          onShow={(view) => onShow({ ...look, backdrop: { ...backdrop, view } })}
+          onKeep={(view) => onKeep("changedBackdrop", { ...look, backdrop: { ...backdrop, view } })}
+        />
       )}
       {backdrop && facing && (
         <Segmented
@@ -116,5 +133,41 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
       )}
       {asking && <LookOnSome onClose={() => setAsking(false)} />}
     </VStack>
+  );
+}
+
+interface BackdropFramingProps {
+  readonly view: View;
+  readonly onShow: (view: View) => void;
+  readonly onKeep: (view: View) => void;
+}
+
+const mostZoom = 4;
+
+/** How large the photo lies behind the page, and which part of it is seen. */
+function BackdropFraming({ view, onShow, onKeep }: BackdropFramingProps) {
+  const { zoom, centre } = view;
+  const rows = [
+    [say.backdropZoom, 1, zoom, mostZoom, (v: number) => ({ zoom: v })],
+    [say.backdropAlong, 0, centre.x, 1, (x: number) => ({ centre: { ...centre, x } })],
+    [say.backdropDown, 0, centre.y, 1, (y: number) => ({ centre: { ...centre, y } })],
+  ] as const;
+  return (
+    <div>
+      {rows.map(([label, least, value, most, set]) => (
+        <div key={label} className={css.row}>
+          <span>{label}</span>
+          <Bead
+            label={label}
+            least={least}
+            value={value}
+            most={most}
+            step={0.02}
+            onMove={(v) => onShow({ ...view, ...set(v), byHand: true })}
+            onEnd={(v) => onKeep({ ...view, ...set(v), byHand: true })}
+          />
+        </div>
+      ))}
+    </div>
   );
 }
