@@ -14,7 +14,7 @@ import {
   X,
 } from "lucide-react";
 import { isFree, type PlacedTile, type Words } from "#core/document";
-import { laidWords, seenFrame, wordsOf } from "#core/scene";
+import { laidWords, wordsFrame, wordsOf } from "#core/scene";
 import { familyOf, fontFamilies, largestPt, smallestPt, type WordStyle } from "#core/words";
 import { panel as panelWords, words as say } from "../../../../text/index.ts";
 import { NumberField } from "../../../components/number-field.tsx";
@@ -42,7 +42,7 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
   const words = tile.filling as Words;
   const free = isFree(page, tile.id);
   const text = wordsOf(words, facts);
-  const laid = facts.setter && laidWords(text, words.style, seenFrame(tile.frame, format), facts.setter);
+  const laid = facts.setter && laidWords(text, words.style, wordsFrame(tile, format), facts.setter);
   return (
     <>
       <PanelTitle>{say.title}</PanelTitle>
