@@ -22,6 +22,7 @@ import {
 
 const tones = (page: Page) => page.getByRole("radiogroup", { name: "Tone" });
 const toneCalled = (page: Page, name: string) => tones(page).getByRole("radio", { name, exact: true });
+const chooseTone = (page: Page, name: string) => tones(page).getByText(name, { exact: true }).click();
 const slider = (page: Page, name: string) => page.getByRole("slider", { name, exact: true });
 
 /** Mean of red, green and blue in the middle of a tile, as it is painted. */
@@ -54,7 +55,7 @@ test("tone: photos in grey, in a tint, finer by sliders, matched to others, kept
 
   await test.step("grey by a click, another by arrow keys; undone, and done again", async () => {
     await expect(toneCalled(page, "As taken")).toBeChecked();
-    await toneCalled(page, "Grey").click({ force: true });
+    await chooseTone(page, "Grey");
     await expectUndo(page, "Changed the tone of a photo");
     await expect.poll(async () => colourOf(await middleOf(page, 1))).toBeLessThan(2);
     await undoButton(page).click();
@@ -71,7 +72,7 @@ test("tone: photos in grey, in a tint, finer by sliders, matched to others, kept
     await tile(page, 2).click();
     await tile(page, 3).click({ modifiers: ["Shift"] });
     const before = await middleOf(page, 3);
-    await toneCalled(page, "Sepia").click({ force: true });
+    await chooseTone(page, "Sepia");
     await expectUndo(page, "Changed the tone of 2 photos");
     await slider(page, "Exposure").focus();
     for (let i = 0; i < 12; i += 1) await page.keyboard.press("ArrowRight");
@@ -95,7 +96,7 @@ test("tone: photos in grey, in a tint, finer by sliders, matched to others, kept
     await expect(toneCalled(page, "Grandmother’s album")).toBeChecked();
     await nobodyChosen(page);
     await tile(page, 3).click();
-    await toneCalled(page, "As taken").click({ force: true });
+    await chooseTone(page, "As taken");
     await expect.poll(async () => middleOf(page, 3)).toEqual(before);
     await nobodyChosen(page);
     await tile(page, 1).click();
@@ -110,8 +111,28 @@ test("tone: photos in grey, in a tint, finer by sliders, matched to others, kept
     await expectUndo(page, "Changed the tone of a photo");
     await expect.poll(async () => middleOf(page, 4)).not.toEqual(before);
     await page.getByRole("button", { name: "Match the photos beside it" }).click();
-    await toneCalled(page, "Vivid").click({ force: true });
+    await chooseTone(page, "Vivid");
     await expect(toneCalled(page, "Vivid")).toBeChecked();
+  });
+
+  await test.step("a tile's look is taken in hand, and each tile that is clicked gets it", async () => {
+    await nobodyChosen(page);
+    await tile(page, 1).click();
+    await page.getByRole("button", { name: "Take its look for other tiles" }).click();
+    const inHand = page.getByRole("status").filter({ hasText: "Click each tile that gets this look." });
+    await expect(inHand).toBeVisible();
+    await tile(page, 3).click();
+    await expectUndo(page, "Gave a tile the look of another");
+    await expect.poll(async () => colourOf(await middleOf(page, 3))).toBeLessThan(2);
+    await expect(inHand).toBeVisible();
+    await undoButton(page).click();
+    await expect.poll(async () => colourOf(await middleOf(page, 3))).toBeGreaterThan(5);
+    await tile(page, 3).focus();
+    await page.keyboard.press("Escape");
+    await expect(inHand).toHaveCount(0);
+    await tile(page, 3).click();
+    await expect.poll(async () => colourOf(await middleOf(page, 3))).toBeGreaterThan(5);
+    await tile(page, 4).click();
   });
 
   await test.step("another framing leaves the tone alone", async () => {
@@ -129,7 +150,7 @@ test("tone: photos in grey, in a tint, finer by sliders, matched to others, kept
     await page.getByRole("button", { name: "Lay this photo behind the page" }).click();
     await expectUndo(page, "Changed the background");
     const before = await paintedPage(page);
-    await toneCalled(page, "Pale").click({ force: true });
+    await chooseTone(page, "Pale");
     await expectUndo(page, "Changed the tone of a photo");
     await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(false);
     await slider(page, "Fade").fill("0.4");

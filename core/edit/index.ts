@@ -6,6 +6,7 @@ export { type FinishedFlow, finishedFlow } from "./finished-flow.ts";
 export * from "./free/index.ts";
 export { drawingOnPage } from "./from-drawing.ts";
 export { type LayerPhoto, layersOnPage } from "./from-layers.ts";
+export { lookGiven } from "./give-look.ts";
 export { type Guide, guideAdded, guideMoved, guideRemoved, guidesCleared, guidesInTracks } from "./guides.ts";
 export { laidFreely, shapeLaid } from "./lay-freely.ts";
 export { lettersInTiles, withWordOfTiles, wordOfTiles } from "./letters.ts";

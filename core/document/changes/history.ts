@@ -14,6 +14,7 @@ export const stepCodes = [
   "changedOutline",
   "changedOpacity",
   "changedTone",
+  "gaveLook",
   "keptTone",
   "droppedTone",
   "changedBorder",

@@ -362,6 +362,9 @@ export const panel = {
   intoSafe: (by: string) => `${by} inside`,
   outline: "Outline",
   opacity: "Opacity, %",
+  takeLook: "Take its look for other tiles",
+  lookInHand: "Click each tile that gets this look. Escape ends it.",
+  lookDone: "Done",
   outlines: {
     rectangle: "Rectangle",
     ellipse: "Ellipse",

@@ -71,6 +71,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the margin";
     case "changedTone":
       return count === 1 ? "Changed the tone of a photo" : `Changed the tone of ${count} photos`;
+    case "gaveLook":
+      return count === 1 ? "Gave a tile the look of another" : `Gave ${count} tiles the look of another`;
     case "keptTone":
       return "Kept a tone";
     case "droppedTone":

@@ -9,6 +9,7 @@ import { IncomingBar } from "../../components/incoming-bar.tsx";
 import { PhotoThumb } from "../../components/photo-thumb.tsx";
 import { SideChangeQuestion } from "../../components/side-change-question.tsx";
 import { useServices } from "../../services.ts";
+import { giveLooks } from "../../state/edit/give-look.ts";
 import { openThe } from "../../state/edit/page-list.ts";
 import { useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
@@ -30,6 +31,7 @@ export function PagesScreen() {
   useUndoKeys();
   usePageKeys();
   useAskedPage();
+  useLooksInHand();
 
   const drops = useDrops();
   useOutsideDrops();
@@ -104,4 +106,10 @@ function useAskedPage(): void {
     openThe(services, session, session.state.getState().project.pages[number - 1]);
     setAsked({}, { replace: true });
   }, [services, session, asked, setAsked]);
+}
+
+function useLooksInHand(): void {
+  const services = useServices();
+  const session = useSession();
+  useEffect(() => giveLooks(services, session), [services, session]);
 }

@@ -28,6 +28,8 @@ export interface ViewState {
   /** What is chosen among the photos goes along into the project that is opened next. */
   readonly carried: boolean;
   readonly tiles: Choice;
+  /** The tile whose look is in hand, for those that are chosen next. */
+  readonly lookFrom: string | undefined;
   /** The tile that is being reframed. */
   readonly reframing: string | undefined;
   /** Where tiles lie whose new places are only shown: drawn as a trace over those. */
@@ -67,6 +69,7 @@ export const createViewState = () =>
     photos: nothingChosen,
     carried: false,
     tiles: nothingChosen,
+    lookFrom: undefined,
     reframing: undefined,
     traces: [],
     writing: undefined,

@@ -4,7 +4,7 @@ import { memo } from "react";
 import { frameRect, holdsPockets, isFree, type PlacedTile } from "#core/document";
 import { formatSize } from "#core/units";
 import { formats, panel as words, words as wordWords } from "../../../../text/index.ts";
-import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
+import { PanelSection } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
 import { useServices } from "../../../services.ts";
 import { emptyThem, placesOf, putPhoto, replaceEverywhere } from "../../../state/edit/page-gestures.ts";
@@ -13,6 +13,7 @@ import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { Copies, FreePlace } from "./free-place.tsx";
+import { TitleWithLook } from "./look-in-hand.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
 import { PhotoTone } from "./photo-tone.tsx";
 import { PlainColour } from "./plain-colour.tsx";
@@ -42,7 +43,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
 
   return (
     <>
-      <PanelTitle>{words.aTile}</PanelTitle>
+      <TitleWithLook title={words.aTile} tileId={tile.id} />
       {view && photo && (
         <PanelSection>
           <HStack align="start" gap="3" mb="2">

@@ -14,7 +14,7 @@ import {
 } from "#core/document";
 import { areEvenlyLarge, areTied, keptTogether } from "#core/edit";
 import { free as freeWords, pockets as pocketWords, tilings, panel as words } from "../../../../text/index.ts";
-import { PanelSection, PanelTitle, pressedLook } from "../../../components/panel-parts.tsx";
+import { PanelSection, pressedLook } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
 import { areOfOneGroup, makeEqual } from "../../../state/edit/arrange-page.ts";
 import { tieChosen } from "../../../state/edit/free-gestures.ts";
@@ -29,6 +29,7 @@ import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
 import { ExactOffer } from "./exact-offer.tsx";
 import { FreePlace } from "./free-place.tsx";
+import { TitleWithLook } from "./look-in-hand.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
 import { PhotoTone } from "./photo-tone.tsx";
 import { PlainColour } from "./plain-colour.tsx";
@@ -57,7 +58,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
   const only = byId.get(shelfChoice ?? photoIdOf(full[0] ?? tiles[0]!) ?? "");
   return (
     <>
-      <PanelTitle>{words.tiles(tiles.length)}</PanelTitle>
+      <TitleWithLook title={words.tiles(tiles.length)} />
       <PanelSection>
         <VStack gap="2" align="stretch">
           {onShelf > 0 && (

@@ -29,6 +29,7 @@ import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { FreePlace } from "./free-place.tsx";
 import { LengthRow } from "./length-row.tsx";
+import { TitleWithLook } from "./look-in-hand.tsx";
 import { TilePlace } from "./tile-place.tsx";
 import { WordsFollow } from "./words-follow.tsx";
 
@@ -45,7 +46,7 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
   const laid = facts.setter && laidWords(text, words.style, wordsFrame(tile, format), facts.setter);
   return (
     <>
-      <PanelTitle>{say.title}</PanelTitle>
+      <TitleWithLook title={say.title} tileId={tile.id} />
       <PanelSection>
         <Text fontSize="14.5px" lineClamp={3} color={text ? "fg" : "fg.subtle"} whiteSpace="pre-line" mb="3">
           {text || say.nothingYet}
