@@ -44,7 +44,7 @@ export class Bitmaps {
     const key = toneKey(tone);
     const toned = ready.toned.get(key);
     if (toned) return toned;
-    if (!ready.toning) void this.#tone(photoId, ready, tone, key);
+    if (!ready.toning && !ready.failed.has(key)) void this.#tone(photoId, ready, tone, key);
     // While a slider is drawn, what it was a moment before is nearer than no tone at all.
     return [...ready.toned.values()].at(-1) ?? ready.bitmap;
   }
@@ -83,7 +83,7 @@ export class Bitmaps {
       // A photo whose preview is gone is asked for again at the next visit, not at every repaint.
       if (!blob) return;
       const bitmap = size === "whole" ? await wholeBitmap(blob) : await createImageBitmap(blob);
-      this.#ready.set(key, { bitmap, toned: new Map(), toning: false });
+      this.#ready.set(key, { bitmap, toned: new Map(), failed: new Set(), toning: false, gone: false });
       this.#bytes += bytesOf(bitmap);
       this.#tidy();
       this.#coming.delete(key);
@@ -99,15 +99,19 @@ export class Bitmaps {
     ready.toning = true;
     try {
       const bitmap = await this.#toneOf(ready.bitmap, tone);
+      // Its picture was let go of meanwhile.
+      if (ready.gone) return bitmap.close();
       const [oldest] = ready.toned.keys();
       if (ready.toned.size >= mostTones && oldest !== undefined) this.#drop(ready, oldest);
       ready.toned.set(key, bitmap);
       this.#bytes += bytesOf(bitmap);
       this.#tidy();
+    } catch {
+      // It would fail again at every frame.
+      ready.failed.add(key);
+    } finally {
       ready.toning = false;
       this.#tell(photoId);
-    } catch {
-      // Left as if it were being made: it would fail again at every frame.
     }
   }
 
@@ -127,6 +131,7 @@ export class Bitmaps {
     const ready = this.#ready.get(key);
     if (!ready) return;
     for (const tone of [...ready.toned.keys()]) this.#drop(ready, tone);
+    ready.gone = true;
     this.#ready.delete(key);
     this.#bytes -= bytesOf(ready.bitmap);
     ready.bitmap.close();
@@ -144,7 +149,10 @@ interface Ready {
   readonly bitmap: ImageBitmap;
   /** By what the tone does; the newest last. */
   readonly toned: Map<string, ImageBitmap>;
+  /** Tones that could not be made. */
+  readonly failed: Set<string>;
   toning: boolean;
+  gone: boolean;
 }
 
 /** Of one picture: as many as a page may show beside each other, and a slider passes. */

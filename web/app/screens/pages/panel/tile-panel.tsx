@@ -69,10 +69,10 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
           {view && photo && !reframing && (
             <Button
               size="sm"
-              px="2"
+              px="2.5"
               onClick={() => viewState.setState({ reframing: tile.id })}
               variant="outline"
-              flex="1"
+              flexGrow="1"
             >
               <Crop size={17} aria-hidden /> {words.reframe}
             </Button>
@@ -81,8 +81,8 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
             <Button
               size="sm"
               variant="outline"
-              px="2"
-              flex="1"
+              px="2.5"
+              flexGrow="1"
               onClick={() => void captionUnder(services, session, tile.id, facts)}
             >
               <Type size={17} aria-hidden /> {wordWords.captionHere}
