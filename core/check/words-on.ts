@@ -1,6 +1,6 @@
 import type { Frame, PlacedPage, PlacedTile, Words } from "#core/document";
 import { applyTo, type Rect } from "#core/geometry";
-import { laidWords, wordsFrame, wordsMatrix, wordsOf } from "#core/scene";
+import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
 import type { LaidWords } from "#core/words";
 import { boundsOf, cornersOf, spot } from "./places.ts";
 import type { PageAt, PageFacts } from "./rule.ts";
@@ -31,7 +31,7 @@ const laidOn = ({ page, format }: Pick<PageAt, "page" | "format">, facts: PageFa
     const words = tile.filling;
     const text = wordsOf(words, facts);
     if (text.trim() === "") return [];
-    const frame = wordsFrame(tile, format);
+    const frame = seenFrame(tile.frame, format);
     const laid = facts.setter && laidWords(text, words.style, frame, facts.setter);
     return [{ tile, words, text, laid, at: laid ? lettersBox(frame, words, laid) : spot(page, tile).at! }];
   });

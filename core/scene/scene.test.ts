@@ -4,7 +4,7 @@ import { drawnTile, frameRect, type PlacedPage, type PlacedTile, placed } from "
 import { applyTo, type PathData, type Point } from "#core/geometry";
 import { firstWordStyles } from "#core/words";
 import { collage, firstPlaced, squareFormat } from "../document/project.fixture.ts";
-import { scene, seenFrame, wordsFrame } from "./index.ts";
+import { scene, seenFrame } from "./index.ts";
 
 const photos: Record<string, { aspect: number; focus: null }> = {
   p0: { aspect: 1.5, focus: null },
@@ -242,31 +242,4 @@ test("a journaling card's lines are as far apart as its words, stand under the f
   const upright = squared.slice(ruled.length).map((line) => Math.min(...line.map((p) => p.x)));
   expect(upright).toHaveLength(1 + Math.floor(72 / pitch));
   for (const [i, x] of upright.entries()) expect(x).toBeCloseTo(64 + i * pitch);
-});
-
-test("words stand inside their tile's border on every side, however it is turned, and a deep foot lifts them", () => {
-  const width = fc.double({ min: 0, max: 30, noNaN: true });
-  fc.assert(
-    fc.property(
-      width,
-      fc.option(width, { nil: undefined }),
-      fc.integer({ min: -180, max: 180 }),
-      (widthMm, footMm, turn) => {
-        const frame = { centre: { x: 100, y: 120 }, width: 60, height: 40, turn };
-        const border = { widthMm, colour: "#102030", ...(footMm === undefined ? {} : { footMm }) };
-        const inside = wordsFrame({ frame, border }, squareFormat);
-        expect(inside.turn).toBe(turn);
-        expect([inside.width > 0, inside.height > 0]).toEqual([true, true]);
-        // In the tile's own upright space, from its middle.
-        const angle = (-turn * Math.PI) / 180;
-        const [dx, dy] = [inside.centre.x - frame.centre.x, inside.centre.y - frame.centre.y];
-        const own = { x: dx * Math.cos(angle) - dy * Math.sin(angle), y: dx * Math.sin(angle) + dy * Math.cos(angle) };
-        const side = Math.min(widthMm, 10);
-        expect(own.x).toBeCloseTo(0, 9);
-        expect(20 + own.y - inside.height / 2).toBeCloseTo(side, 9);
-        expect(20 - own.y - inside.height / 2).toBeCloseTo(Math.min(footMm ?? side, 20), 9);
-        expect(30 - inside.width / 2).toBeCloseTo(side, 9);
-      },
-    ),
-  );
 });

@@ -160,7 +160,7 @@ function solidSteps(tile: PlacedTile, format: PageFormat, facts: SceneFacts): Dr
 
 /** Words stand over the border: its line may be as wide as a person likes. */
 function wordSteps(tile: PlacedTile, words: Words, format: PageFormat, facts: SceneFacts): DrawStep[] {
-  const frame = wordsFrame(tile, format);
+  const frame = seenFrame(tile.frame, format);
   const text = wordsOf(words, facts);
   const laid = facts.setter && laidWords(text, words.style, frame, facts.setter);
   const card = words.card ? [plainFill(tile, words.card.ground, format), ...cardSteps({ frame }, words, laid)] : [];
@@ -179,22 +179,6 @@ function wordSteps(tile: PlacedTile, words: Words, format: PageFormat, facts: Sc
       text,
     },
   ];
-}
-
-/** Where a tile's words stand: what the cut leaves of it, inside its border. */
-export function wordsFrame({ frame, border }: Pick<PlacedTile, "frame" | "border">, format: PageFormat): Frame {
-  const seen = seenFrame(frame, format);
-  const side = Math.min(border.widthMm, seen.width / 4, seen.height / 4);
-  const foot = Math.min(border.footMm ?? side, seen.height / 2);
-  if (side === 0 && foot === 0) return seen;
-  const up = (side - foot) / 2;
-  const turn = (seen.turn * Math.PI) / 180;
-  return {
-    ...seen,
-    centre: { x: seen.centre.x - up * Math.sin(turn), y: seen.centre.y + up * Math.cos(turn) },
-    width: seen.width - 2 * side,
-    height: seen.height - side - foot,
-  };
 }
 
 /** From the words' own top left to the page. */

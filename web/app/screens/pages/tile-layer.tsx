@@ -16,7 +16,7 @@ import {
 } from "#core/document";
 import type { Dragged, DropMeaning } from "#core/edit";
 import { tileMoved } from "#core/edit";
-import { wordsFrame } from "#core/scene";
+import { seenFrame } from "#core/scene";
 import { pages as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import type { Pressed } from "../../commands/keys.ts";
@@ -149,7 +149,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
             kind={kind === "photo" && !photo ? "missing" : kind}
             waits={tile.filling.kind === "empty" ? tile.filling.waits : undefined}
             locked={isLocked(tile.tile)}
-            hidden={written ? hiddenWords(written, wordsFrame(tile, format), facts) : 0}
+            hidden={written ? hiddenWords(written, seenFrame(tile.frame, format), facts) : 0}
             chosen={chosen.has(tile.id)}
             stop={tile.id === stop}
             own={dragged?.from === "tile" && dragged.tileId === tile.id}

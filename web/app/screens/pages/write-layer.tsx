@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { findPlaced } from "#core/document";
 import { applyTo, inverse } from "#core/geometry";
-import { laidWords, wordsFrame, wordsMatrix, wordsOf } from "#core/scene";
+import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
 import { caretAt, type LaidWords, lineEnds, offsetAt, offsetBeyond, selectionRects } from "#core/words";
 import { words as say } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
@@ -30,7 +30,7 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
   const text = words ? wordsOf(words, facts) : "";
   const [marked, setMarked] = useState<readonly [number, number]>([text.length, text.length]);
   const { format } = page;
-  const frame = useMemo(() => tile && wordsFrame(tile, format), [tile, format]);
+  const frame = useMemo(() => tile && seenFrame(tile.frame, format), [tile, format]);
   const laid = useMemo(
     () => (words && frame && facts.setter ? laidWords(text, words.style, frame, facts.setter) : undefined),
     [words, frame, text, facts],

@@ -14,7 +14,7 @@ import {
   X,
 } from "lucide-react";
 import { isFree, type PlacedTile, type Words } from "#core/document";
-import { laidWords, wordsFrame, wordsOf } from "#core/scene";
+import { laidWords, seenFrame, wordsOf } from "#core/scene";
 import { familyOf, fontFamilies, largestPt, smallestPt, type WordStyle } from "#core/words";
 import { panel as panelWords, words as say } from "../../../../text/index.ts";
 import { NumberField } from "../../../components/number-field.tsx";
@@ -43,7 +43,7 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
   const words = tile.filling as Words;
   const free = isFree(page, tile.id);
   const text = wordsOf(words, facts);
-  const laid = facts.setter && laidWords(text, words.style, wordsFrame(tile, format), facts.setter);
+  const laid = facts.setter && laidWords(text, words.style, seenFrame(tile.frame, format), facts.setter);
   return (
     <>
       <TitleWithLook title={say.title} tileId={tile.id} />
