@@ -1,3 +1,4 @@
+import { toLinear } from "./light.ts";
 import type { Colour } from "./schema/colour.ts";
 
 export type { Colour } from "./schema/colour.ts";
@@ -12,10 +13,7 @@ export function parseColour(text: string): Colour | undefined {
 
 /** Relative luminance, 0 to 1 (WCAG 2.2). */
 export function luminance(colour: Colour): number {
-  const channel = (at: number) => {
-    const c = Number.parseInt(colour.slice(at, at + 2), 16) / 255;
-    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
-  };
+  const channel = (at: number) => toLinear(Number.parseInt(colour.slice(at, at + 2), 16) / 255);
   return 0.2126 * channel(1) + 0.7152 * channel(3) + 0.0722 * channel(5);
 }
 /** From 1, no difference, to 21 (WCAG 2.2), of two relative luminances. */

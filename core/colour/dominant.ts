@@ -1,18 +1,5 @@
 import type { Colour } from "./colour.ts";
-
-/** OKLab of an sRGB colour with channels 0 to 255 (B. Ottosson, 2020): near in it is near to the eye. */
-function okLab(r: number, g: number, b: number): readonly [l: number, a: number, b: number] {
-  const linear = (v: number) => (v / 255 <= 0.04045 ? v / 255 / 12.92 : ((v / 255 + 0.055) / 1.055) ** 2.4);
-  const [lr, lg, lb] = [linear(r), linear(g), linear(b)];
-  const l = Math.cbrt(0.4122214708 * lr + 0.5363325363 * lg + 0.0514459929 * lb);
-  const m = Math.cbrt(0.2119034982 * lr + 0.6806995451 * lg + 0.1073969566 * lb);
-  const s = Math.cbrt(0.0883024619 * lr + 0.2817188376 * lg + 0.6299787005 * lb);
-  return [
-    0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s,
-    1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s,
-    0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s,
-  ];
-}
+import { oklabOf, toLinear } from "./light.ts";
 
 const bins = 16;
 const leastApart = 0.11;
@@ -37,7 +24,7 @@ export function dominantColours(rgba: ArrayLike<number>, most: number): Colour[]
   }
   const found = [...sums.values()].map(({ r, g, b, n }) => {
     const rgb = [r / n, g / n, b / n] as const;
-    const lab = okLab(...rgb);
+    const lab = oklabOf(toLinear(r / n / 255), toLinear(g / n / 255), toLinear(b / n / 255));
     return { rgb, lab, worth: n * (greyShare + 4 * Math.hypot(lab[1], lab[2])) };
   });
   found.sort((a, b) => b.worth - a.worth);

@@ -1,2 +1,3 @@
 export { type Colour, contrastOf, luminance, parseColour } from "./colour.ts";
 export { dominantColours } from "./dominant.ts";
+export { type Lab, linearOfByte, linearOfOklab, oklabOf, toEncoded, toLinear } from "./light.ts";

@@ -1,5 +1,5 @@
+import { type Lab, linearOfByte, linearOfOklab, oklabOf } from "#core/colour";
 import { type Tone, tidyTone } from "./key.ts";
-import { toLinear } from "./tone.ts";
 
 /** A picture's light and colour as a whole, in Oklab (Ottosson 2020). */
 export interface ToneFigures {
@@ -11,36 +11,12 @@ export interface ToneFigures {
   readonly spread: number;
 }
 
-type Lab = readonly [l: number, a: number, b: number];
-
-function oklabOf(r: number, g: number, b: number): Lab {
-  const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
-  const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
-  const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
-  return [
-    0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s,
-    1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s,
-    0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s,
-  ];
-}
-
-function linearOf([lightness, a, b]: Lab): readonly [number, number, number] {
-  const l = (lightness + 0.3963377774 * a + 0.2158037573 * b) ** 3;
-  const m = (lightness - 0.1055613458 * a - 0.0638541728 * b) ** 3;
-  const s = (lightness - 0.0894841775 * a - 1.291485548 * b) ** 3;
-  return [
-    4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s,
-    -1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s,
-    -0.0041960863 * l - 0.7034186147 * m + 1.707614701 * s,
-  ];
-}
-
 /** Of RGBA pixels; what lets much through does not count. Undefined where nothing is left. */
 export function toneFigures(rgba: ArrayLike<number>): ToneFigures | undefined {
   let [n, l, a, b, squares] = [0, 0, 0, 0, 0];
   for (let i = 0; i < rgba.length; i += 4) {
     if (rgba[i + 3]! < 128) continue;
-    const lab = oklabOf(toLinear(rgba[i]! / 255), toLinear(rgba[i + 1]! / 255), toLinear(rgba[i + 2]! / 255));
+    const lab = oklabOf(linearOfByte[rgba[i]!]!, linearOfByte[rgba[i + 1]!]!, linearOfByte[rgba[i + 2]!]!);
     n += 1;
     l += lab[0];
     a += lab[1];
@@ -76,7 +52,7 @@ export function toneLike(from: ToneFigures, to: ToneFigures): Tone | undefined {
     toward(from.a, to.a, mostColour),
     toward(from.b, to.b, mostColour),
   ];
-  const [was, is] = [linearOf([from.l, from.a, from.b]), linearOf(target)];
+  const [was, is] = [linearOfOklab([from.l, from.a, from.b]), linearOfOklab(target)];
   const hundredth = (v: number) => Math.round(v * 100) / 100;
   const balance = was.map((v, c) =>
     hundredth(between(Math.max(leastLinear, is[c]!) / Math.max(leastLinear, v), ...gains)),

@@ -1,8 +1,8 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { toEncoded, toLinear } from "#core/colour";
 import { namedTones, type Tone, tidyTone, toneFigures, toneInto, toneKey, toneLike, toneTables } from "./index.ts";
 import { toneSchema } from "./schema/index.ts";
-import { toEncoded, toLinear } from "./tone.ts";
 
 const either = fc.double({ min: -1, max: 1, noNaN: true });
 const share = fc.double({ min: 0, max: 1, noNaN: true });

@@ -1,3 +1,4 @@
+import { linearOfByte, toEncoded, toLinear } from "#core/colour";
 import type { Tone } from "./key.ts";
 
 /**
@@ -23,13 +24,9 @@ const warmStops = 0.35;
 /** Below 1, so that the curve never turns back. */
 const reach = 0.9;
 
-export const toLinear = (v: number): number => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
-export const toEncoded = (v: number): number => (v <= 0.0031308 ? v * 12.92 : 1.055 * v ** (1 / 2.4) - 0.055);
-
 /** Curves are read at so many encoded values, and in a straight line between them. */
 const knots = 2048;
 
-const linearOfByte = Float32Array.from({ length: 256 }, (_, i) => toLinear(i / 255));
 let encodedOfStep: Float32Array | undefined;
 function encodedSteps(): Float32Array {
   if (encodedOfStep) return encodedOfStep;

@@ -1,4 +1,5 @@
 import type { Ground, PageAt } from "#core/check";
+import { linearOfByte } from "#core/colour";
 import { photosDrawnOn } from "#core/document";
 import { chain, type Rect, scaling, translation } from "#core/geometry";
 import { type SceneFacts, scene } from "#core/scene";
@@ -6,11 +7,6 @@ import { type PictureOf, paintScene } from "../painters/canvas.ts";
 import { tonedCanvas } from "./toned.ts";
 
 const longPx = 700;
-
-const linear = new Float32Array(256).map((_, i) => {
-  const v = i / 255;
-  return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
-});
 
 /** As `groundOf`, from small previews of the photos on the page. */
 export async function groundFrom(at: PageAt, facts: SceneFacts, previewOf: (photoId: string) => Blob | undefined) {
@@ -49,7 +45,9 @@ function groundOf(at: PageAt, facts: SceneFacts, picture: PictureOf): (tileId: s
     const light = new Float32Array(data.length / 4);
     for (let i = 0; i < light.length; i += 1)
       light[i] =
-        0.2126 * linear[data[4 * i]!]! + 0.7152 * linear[data[4 * i + 1]!]! + 0.0722 * linear[data[4 * i + 2]!]!;
+        0.2126 * linearOfByte[data[4 * i]!]! +
+        0.7152 * linearOfByte[data[4 * i + 1]!]! +
+        0.0722 * linearOfByte[data[4 * i + 2]!]!;
     light.sort();
     const tenth = (share: number) => light[Math.min(light.length - 1, Math.floor(share * light.length))]!;
     return { dark: tenth(0.1), light: tenth(0.9) };

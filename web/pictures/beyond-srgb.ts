@@ -1,12 +1,8 @@
+import { linearOfByte } from "#core/colour";
 import { isSrgb, jpegProfile } from "#core/files";
 
 const headBytes = 600_000;
 const sidePx = 256;
-
-const decoded = new Float32Array(256).map((_, i) => {
-  const v = i / 255;
-  return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
-});
 
 /** Display P3 to sRGB, both linear (CSS Color 4). */
 const toSrgb = [
@@ -40,7 +36,7 @@ export async function beyondSrgb(original: Blob): Promise<number> {
   const { data } = ctx.getImageData(0, 0, sidePx, sidePx, { colorSpace: "display-p3" });
   let outside = 0;
   for (let i = 0; i < data.length; i += 4) {
-    const rgb = [decoded[data[i]!]!, decoded[data[i + 1]!]!, decoded[data[i + 2]!]!] as const;
+    const rgb = [linearOfByte[data[i]!]!, linearOfByte[data[i + 1]!]!, linearOfByte[data[i + 2]!]!] as const;
     const out = toSrgb.some((row) => {
       const v = row[0] * rgb[0] + row[1] * rgb[1] + row[2] * rgb[2];
       return v < -slack || v > 1 + slack;

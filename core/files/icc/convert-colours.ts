@@ -1,6 +1,7 @@
+import { toEncoded } from "#core/colour";
 import { viewOf } from "../view-of.ts";
 import { primariesOf, profileSpace, profileTags } from "./read-profile.ts";
-import { dot, inverse3, type PrintColour, printSpaces, toCoded, toXyzOf } from "./spaces.ts";
+import { dot, inverse3, type PrintColour, printSpaces, toXyzOf } from "./spaces.ts";
 
 const levels = 65_536;
 
@@ -32,7 +33,7 @@ export function colourConversion(
     ),
   );
   const lights = [red, green, blue].map((curve) => Float32Array.from({ length: levels }, (_, i) => curve(i / 65_535)));
-  const coded = Float32Array.from({ length: levels + 1 }, (_, i) => 65_535 * toCoded(i / 65_535));
+  const coded = Float32Array.from({ length: levels + 1 }, (_, i) => 65_535 * toEncoded(i / 65_535));
   const tone = (light: number): number => {
     const at = 65_535 * Math.min(1, Math.max(0, light));
     const i = Math.floor(at);

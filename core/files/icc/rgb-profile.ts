@@ -3,7 +3,8 @@
  * (version 2.4): header, tag table, tags.
  */
 
-import { dot, inverse3, type Primaries, type PrintColour, printSpaces, toCoded, toLinear, toXyzOf } from "./spaces.ts";
+import { toEncoded, toLinear } from "#core/colour";
+import { dot, inverse3, type Primaries, type PrintColour, printSpaces, toXyzOf } from "./spaces.ts";
 
 const d50 = [0.9642, 1, 0.8249] as const;
 const curvePoints = 1024;
@@ -96,7 +97,9 @@ export function outputProfile(): Uint8Array {
   const { name, ...primaries } = printSpaces.srgb;
   const toXyz = toXyzOf(primaries);
   const linear = Array.from({ length: curvePoints }, (_, i) => Math.round(65_535 * toLinear(i / (curvePoints - 1))));
-  const coded = Array.from({ length: inversePoints }, (_, i) => Math.round(65_535 * toCoded(i / (inversePoints - 1))));
+  const coded = Array.from({ length: inversePoints }, (_, i) =>
+    Math.round(65_535 * toEncoded(i / (inversePoints - 1))),
+  );
   const colours = lut16(
     identity3,
     linear,

@@ -25,10 +25,6 @@ export const printSpaces = {
   },
 } as const satisfies { readonly [C in PrintColour]: Primaries & { readonly name: string } };
 
-/** IEC 61966-2-1, 5.2, and the way back. */
-export const toLinear = (v: number): number => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
-export const toCoded = (v: number): number => (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
-
 /** The matrix from red, green and blue light to XYZ. */
 export const toXyzOf = ({ rXYZ, gXYZ, bXYZ }: Primaries): number[][] =>
   [0, 1, 2].map((row) => [rXYZ[row]!, gXYZ[row]!, bXYZ[row]!]);
