@@ -52,3 +52,22 @@ test("the nearest photos are beside a tile, never itself nor those that are left
   for (const o of others) expect(far(o)).toBeGreaterThanOrEqual(Math.max(...beside.map(far)));
   for (const t of beside) expect(photoIdOf(t)).toBeDefined();
 });
+
+test("a tile that holds another photo meanwhile keeps what it gives back, and its own tone is its own", () => {
+  const project = collage([1.5, 1, 0.7, 1.2, 1]);
+  const on = firstPlaced(project);
+  const [a, b] = on.tiles.map((t) => t.id);
+  const run = runThrough(on, [a!, b!], { id: "wide", aspect: 2, focus: null }, counter("through"));
+  const other = { kind: "photo", view: autoFramed("other") } as const;
+  const start = { ...project, pages: [run] };
+  const mixed = applied(start, [{ type: "setTiles", pageId: run.id, items: [{ id: b!, set: { filling: other } }] }]);
+  const after = (ids: readonly string[]) =>
+    allTiles(applied(mixed, [tonesChange(mixed.pages[0]!, ids, () => grey)]).pages[0]!);
+  const own = after([b!]).find((t) => t.id === b)!;
+  expect(own.filling).toEqual({ kind: "photo", view: { ...other.view, tone: grey } });
+  expect([own.through?.view.photoId, own.through?.view.tone]).toEqual(["wide", undefined]);
+  expect(toneOf({ ...run, pieces: mixed.pages[0]!.pieces }, a!)).toBeUndefined();
+  const given = after([a!]).find((t) => t.id === b)!;
+  expect(given.filling).toEqual(other);
+  expect(given.through?.view).toMatchObject({ photoId: "wide", tone: grey });
+});

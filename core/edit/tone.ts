@@ -1,4 +1,12 @@
-import { allTiles, type Change, type Page, type PlacedPage, type PlacedTile, type View } from "#core/document";
+import {
+  allTiles,
+  type Change,
+  type Page,
+  type PlacedPage,
+  type PlacedTile,
+  showsPart,
+  type View,
+} from "#core/document";
 import { type Tone, tidyTone } from "#core/tone";
 
 /** A view with another tone, or none. */
@@ -15,19 +23,30 @@ export function tonesChange(
 ): Change {
   const chosen = new Set(tileIds);
   const runs = new Map(
-    allTiles(page).flatMap((t) => (chosen.has(t.id) && t.through ? [[t.through.id, t.id] as const] : [])),
+    allTiles(page).flatMap((t) =>
+      t.through && chosen.has(t.id) && showsPart(t)
+        ? [[t.through.id, { id: t.id, view: t.through.view }] as const]
+        : [],
+    ),
   );
   return {
     type: "setTiles",
     pageId: page.id,
-    items: allTiles(page).flatMap(({ id, filling, through }) => {
-      const as = chosen.has(id) ? id : through && runs.get(through.id);
-      if (as === undefined || filling.kind !== "photo") return [];
-      const view = inTone(filling.view, toneOf(filling.view, as));
-      return [{ id, set: { filling: { ...filling, view }, ...(through ? { through: { ...through, view } } : {}) } }];
+    items: allTiles(page).flatMap((tile): Items => {
+      const { id, filling, through } = tile;
+      const run = through && runs.get(through.id);
+      const part = run && { ...through, view: inTone(through.view, toneOf(run.view, run.id)) };
+      // Of a tile that holds something else meanwhile, what it gives back has the tone.
+      if (part && !chosen.has(id) && !showsPart(tile)) return [{ id, set: { through: part } }];
+      if (part && showsPart(tile)) return [{ id, set: { filling: { kind: "photo", view: part.view }, through: part } }];
+      if (!chosen.has(id) || filling.kind !== "photo") return [];
+      const view = inTone(filling.view, toneOf(filling.view, id));
+      return [{ id, set: { filling: { ...filling, view }, ...(part ? { through: part } : {}) } }];
     }),
   };
 }
+
+type Items = Extract<Change, { type: "setTiles" }>["items"];
 
 const mostNeighbours = 4;
 

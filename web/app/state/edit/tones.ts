@@ -1,4 +1,4 @@
-import { allTiles, type PlacedTile, type StepCode } from "#core/document";
+import type { PlacedTile, StepCode } from "#core/document";
 import { photosBeside, tonesChange } from "#core/edit";
 import {
   meanFigures,
@@ -23,22 +23,18 @@ const sidePx = 72;
 export function setTones(
   session: ProjectSession,
   tileIds: readonly string[],
-  toneOf: (was: Tone | undefined) => Tone | undefined,
+  tone: Tone | undefined,
   mergeKey?: string,
 ): void {
   const page = openPage(session.state.getState());
-  const change = tonesChange(page, tileIds, (view) => toneOf(view.tone));
+  const change = tonesChange(page, tileIds, () => tone);
   session.commit({ code: "changedTone", count: tileIds.length }, [change], { mergeKey });
 }
 
 /** Shows it and keeps nothing. */
-export function showTones(
-  session: ProjectSession,
-  tileIds: readonly string[],
-  toneOf: (was: Tone | undefined) => Tone | undefined,
-): void {
+export function showTones(session: ProjectSession, tileIds: readonly string[], tone: Tone | undefined): void {
   const page = openPage(session.state.getState());
-  session.preview([tonesChange(page, tileIds, (view) => toneOf(view.tone))]);
+  session.preview([tonesChange(page, tileIds, () => tone)]);
 }
 
 /** Brings photos near those beside them, or near all others of the page, in light and colour. */
@@ -55,9 +51,7 @@ export function matchTones(
   for (const id of tileIds) {
     const tile = on.tiles.find((t) => t.id === id);
     if (tile?.filling.kind !== "photo") continue;
-    const all = on.tiles.filter(
-      (t) => t.filling.kind === "photo" && t.id !== id && !(tileIds.length < 2 && tileIds.includes(t.id)),
-    );
+    const all = on.tiles.filter((t) => t.filling.kind === "photo" && t.id !== id);
     const others = to === "page" ? all : photosBeside(on, tile, tileIds);
     if (others.length === 0) return void say(words.nothingBeside);
     const from = figuresOf(bitmaps, tile, false);
@@ -122,9 +116,3 @@ function setOwnTones(
 ): void {
   session.commit({ code, count: 1 }, [{ type: "setProject", tones }]);
 }
-
-/** Tiles of the open page among these that hold a photo. */
-export const photoTiles = (session: ProjectSession, tileIds: readonly string[]): readonly string[] =>
-  allTiles(openPage(session.state.getState())).flatMap((t) =>
-    tileIds.includes(t.id) && t.filling.kind === "photo" ? [t.id] : [],
-  );

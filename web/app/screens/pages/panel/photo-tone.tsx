@@ -21,8 +21,8 @@ export function PhotoTone({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
       photoId={photoId}
       tone={tone}
       differ={full.some((t) => toneKey(toneOf(t)) !== toneKey(tone))}
-      onShow={(to) => showTones(session, ids, () => to)}
-      onKeep={(to, slider) => setTones(session, ids, () => to, slider && `tone-${slider}-${ids.join()}`)}
+      onShow={(to) => showTones(session, ids, to)}
+      onKeep={(to, slider) => setTones(session, ids, to, slider && `tone-${slider}-${ids.join()}`)}
       onMatch={(to) => matchTones(services, session, ids, to)}
     />
   );
