@@ -11,6 +11,8 @@ export class Round {
   readonly #deps: SafeSyncGiven;
   readonly #files: SafeFiles;
   #known: Known;
+  /** As it is kept. */
+  #kept: Known;
   readonly #bring: Bringer;
   readonly #write: FolderWriter;
   #folders: readonly string[] = [];
@@ -26,6 +28,7 @@ export class Round {
     this.#deps = given;
     this.#files = files;
     this.#known = known;
+    this.#kept = known;
   }
 
   /** Whether anything came in. */
@@ -123,7 +126,10 @@ export class Round {
       const known = this.#known.items[`work:${copyId}`];
       if (!known && copy.item.state !== null) {
         // What is ours may not have been written before it is a copy.
-        if (copy.from === "mine") await this.#writeWork(own, workId);
+        if (copy.from === "mine") {
+          await this.#writeWork(own, workId);
+          await this.#keepCounter();
+        }
         const name = await this.#bring.work(copy.item.state, copyId);
         if (name === undefined) return;
         this.#copies.push(name);
@@ -152,6 +158,13 @@ export class Round {
     // Put together from both, it is a state of its own, and has to be told.
     if (this.#brought.has("library")) marks.library = this.#bring.libraryAlike ? own.library.state.path : "";
     this.#known = { ...this.#known, marks };
+  }
+
+  /** A copy is named by its number: stopped before the head is written, another round must not give that to something else. */
+  async #keepCounter(): Promise<void> {
+    if (this.#kept.counter === this.#known.counter) return;
+    this.#kept = { ...this.#kept, counter: this.#known.counter };
+    await this.#deps.commit([{ store: "about", key: aboutKey, value: this.#kept }]);
   }
 
   async #writeWork(own: Own, workId: string): Promise<void> {

@@ -253,6 +253,22 @@ test("two computers, any edits, rounds in any order that stop anywhere: no edit 
       const names = (await both[0].names()).join("\n");
       for (const edit of last.values()) expect(names).toContain(edit);
     }),
-    { numRuns: 150 },
+    // Stopped after a copy was made, and then the work was changed again.
+    {
+      numRuns: 150,
+      examples: [
+        [
+          [
+            { who: 0, what: "new", at: 0 },
+            { who: 0, what: "sync", at: 0 },
+            { who: 1, what: "killed", at: 0 },
+            { who: 1, what: "sync", at: 0 },
+            { who: 0, what: "edit", at: 0 },
+            { who: 0, what: "killed", at: 2 },
+            { who: 0, what: "edit", at: 0 },
+          ],
+        ],
+      ],
+    },
   );
 });
