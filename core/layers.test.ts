@@ -9,6 +9,7 @@ const order = [
   "units",
   "geometry",
   "drawings",
+  "masks",
   "outlines",
   "tone",
   "pixels",

@@ -30,6 +30,7 @@ const debian = {
   qpdf: "/usr/bin/qpdf",
   "libimage-exiftool-perl": "/usr/bin/exiftool",
   "librsvg2-bin": "/usr/bin/rsvg-convert",
+  "mupdf-tools": "/usr/bin/mutool",
   "libtiff-tools": "/usr/bin/tiffinfo",
   pngcheck: "/usr/bin/pngcheck",
   unzip: "/usr/bin/unzip",

@@ -229,6 +229,28 @@ test("a margin or a border thinner than a knife is exact is found, with both way
   expect(again(fixedBy(project, findings[0]!, "dropBorder"))).toEqual([]);
 });
 
+test("a shadow that the cut takes a part of and a soft edge that stays visible are found, and mended", () => {
+  const shadow = { falls: "under", strength: 0.5, colour: "#000000", liftMm: 6 } as const;
+  const near = { ...tile("a", { x: 60, y: 60, w: squareFormat.widthMm - 64, h: 60 }, holding("p")), shadow };
+  const { project, findings } = checked([near]);
+  expect(findings).toMatchObject([{ code: "shadowCut" }]);
+  for (const fix of ["lowerShadow", "noShadow"] as const)
+    expect(again(fixedBy(project, findings[0]!, fix))).toEqual([]);
+  const well = { ...near, frame: { ...near.frame, width: 90 } };
+  expect(checked([well]).findings).toEqual([]);
+  expect(checked([{ ...near, shadow: { ...shadow, falls: "inside" } }]).findings).toEqual([]);
+
+  const round = {
+    ...tile("a", { x: 60, y: 60, w: 90, h: 60 }, holding("p")),
+    outline: { kind: "ellipse" } as const,
+    soft: { top: 4, right: 4, bottom: 12, left: 4 },
+  };
+  const soft = checked([round]);
+  expect(soft.findings).toMatchObject([{ code: "softEnds" }]);
+  expect(again(fixedBy(soft.project, soft.findings[0]!, "evenSoft"))).toEqual([]);
+  expect(checked([{ ...round, outline: { kind: "rectangle" } }]).findings).toEqual([]);
+});
+
 test("words that are hidden, too small, faint, without a letter or without their font are found, and mended where that can be", () => {
   const box = { x: 60, y: 60, w: 50, h: 12 };
   const says = (text: string, style = {}, how = facts) => checked([tile("a", box, saying(text, style))], how);

@@ -1,6 +1,6 @@
 import type { PlacedPage } from "#core/document";
 import type { Rect } from "#core/geometry";
-import { pageInMarks, tileInMarks } from "./marks.ts";
+import { lookInMarks, pageInMarks, tileInMarks } from "./marks.ts";
 
 /** `wrong` goes wrong on paper for certain; `doubt` may be meant so; `hint` is only worth knowing. */
 export const severities = ["wrong", "doubt", "hint"] as const;
@@ -44,7 +44,7 @@ export function restsOn(found: Found, pageOf: (pageId: string) => PlacedPage | u
     const page = pageOf(s.pageId);
     if (!page) return s;
     const tiles = page.tiles.filter((t) => s.tileIds.includes(t.id));
-    return tiles.length > 0 ? [tiles.map(tileInMarks), page.look] : pageInMarks(page);
+    return tiles.length > 0 ? [tiles.map(tileInMarks), lookInMarks(page.look)] : pageInMarks(page);
   });
 }
 

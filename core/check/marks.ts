@@ -1,11 +1,30 @@
-import { isArranged, isLocked, type PlacedPage, type PlacedTile, treeIn } from "#core/document";
+import {
+  type Dress,
+  firstLight,
+  isArranged,
+  isLocked,
+  type Look,
+  type PlacedPage,
+  type PlacedTile,
+  treeIn,
+} from "#core/document";
 
 /**
  * What goes into the marks of findings, in the form that a page was kept in when the first marks were made: in another, all that was
  * accepted would open again.
  */
 
-export const tileInMarks = ({ id, outline, cornerMm, border, frame, filling, tile }: PlacedTile): unknown => ({
+export const tileInMarks = ({
+  id,
+  outline,
+  cornerMm,
+  border,
+  shadow,
+  soft,
+  frame,
+  filling,
+  tile,
+}: PlacedTile): unknown => ({
   id,
   outline: { ...outline, cornerMm },
   frame,
@@ -13,11 +32,23 @@ export const tileInMarks = ({ id, outline, cornerMm, border, frame, filling, til
   edge: tile.cardBleedMm === undefined ? { border } : { border, bleedMm: tile.cardBleedMm },
   locked: isLocked(tile),
   ...(tile.opacity === undefined ? {} : { opacity: tile.opacity }),
+  ...softnessInMarks({ shadow, soft }),
 });
+
+/** What there was not when the first marks were made goes in only where it is set. */
+const softnessInMarks = ({ shadow, soft }: Pick<Dress, "shadow" | "soft">): object => ({
+  ...(shadow.falls === "none" ? {} : { shadow }),
+  ...(Object.values(soft).every((mm) => mm === 0) ? {} : { soft }),
+});
+
+export function lookInMarks({ shadow, soft, light, ...look }: Look): unknown {
+  const lit = JSON.stringify(light) === JSON.stringify(firstLight) ? {} : { light };
+  return { ...look, ...softnessInMarks({ shadow, soft }), ...lit };
+}
 
 export const pageInMarks = (on: PlacedPage): unknown => ({
   id: on.id,
-  look: on.look,
+  look: lookInMarks(on.look),
   tiles: on.tiles.filter(isArranged).map(tileInMarks),
   over: on.tiles.filter((t) => !isArranged(t)).map(tileInMarks),
   leaves: on.page.span,

@@ -9,6 +9,7 @@ import { nearTheCut } from "./page-rules/near-the-cut.ts";
 import { photosWhole } from "./page-rules/photos-whole.ts";
 import { sharpness } from "./page-rules/sharpness.ts";
 import { smallestType } from "./page-rules/smallest-type.ts";
+import { softThings } from "./page-rules/soft-things.ts";
 import { uncovered } from "./page-rules/uncovered.ts";
 import { wordsContrast } from "./page-rules/words-contrast.ts";
 import { wordsPlace } from "./page-rules/words-place.ts";
@@ -40,6 +41,7 @@ const rules = [
   wordsPlace,
   wordsContrast,
   nearTheCut,
+  softThings,
   photosWhole,
   blankPage,
   bound,

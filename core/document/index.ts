@@ -66,7 +66,7 @@ export { checkLook, withGapThatFits } from "./page/check-look.ts";
 export { copiedPieces, copyPage } from "./page/copy-page.ts";
 export { drawnTile } from "./page/drawn-tile.ts";
 export { framingOf } from "./page/framing.ts";
-export { lookKeys, lookOf, noBorder, ownLookFor, saidBy, withLook } from "./page/look.ts";
+export { type Dress, dressOf, lookKeys, lookOf, noDress, ownLookFor, saidBy, withLook } from "./page/look.ts";
 export { newFreeTile, newGroup, newTile, wholeRoom } from "./page/new-tile.ts";
 export { liesOn } from "./page/on-tile.ts";
 export {
@@ -94,6 +94,7 @@ export {
   isGroup,
   isLocked,
   keepsFilling,
+  type Light,
   type Look,
   mainGroup,
   mapTiles,
@@ -109,6 +110,8 @@ export {
   type Room,
   type Rows,
   type Scatter,
+  type Shadow,
+  type Soft,
   type Tile,
   type Tiling,
   type Tree,
@@ -144,6 +147,7 @@ export {
   roomRect,
   showsPart,
 } from "./page/place-page.ts";
+export { firstLight, noBorder, noShadow, noSoft } from "./page/plain-dress.ts";
 export { tileLine } from "./page/tile-line.ts";
 export { tileOfShape } from "./page/tile-of-shape.ts";
 export { inAnotherSize, isLarger, type Loss, onLargerSheets, refitted } from "./project/another-size.ts";

@@ -2,7 +2,7 @@ import type { Change, Filling, PlacedPage, PlacedTile } from "#core/document";
 import { inTone } from "./tone.ts";
 
 /**
- * Tiles that look like another: its outline, corners, border and strength; photos its tone, words its letters and card. What is in them stays, and so does a
+ * Tiles that look like another: its outline, corners, border, shadow, soft edges and strength; photos its tone, words its letters and card. What is in them stays, and so does a
  * shape that an arrangement gives them.
  */
 export function lookGiven(on: PlacedPage, fromId: string, toIds: readonly string[]): Change {
@@ -17,6 +17,8 @@ export function lookGiven(on: PlacedPage, fromId: string, toIds: readonly string
       set: {
         cornerMm: from!.cornerMm,
         border: from!.border,
+        shadow: from!.shadow,
+        soft: from!.soft,
         filling: dressed(from!.filling, tile.filling),
         ...(from!.shaped || tile.shaped ? {} : { outline: from!.outline }),
         ...(opacity === undefined ? {} : { opacity }),

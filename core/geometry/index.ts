@@ -38,6 +38,7 @@ export {
   rectAround,
   type Sides,
   type Size,
+  scaledSides,
 } from "./rect.ts";
 export {
   combinedRings,

@@ -20,6 +20,12 @@ export interface Sides {
 
 export const allSides = (by: number): Sides => ({ top: by, right: by, bottom: by, left: by });
 
+/** In proportion, to a tenth. */
+export const scaledSides = ({ top, right, bottom, left }: Sides, k: number): Sides => {
+  const tidy = (by: number) => Math.round(by * k * 10) / 10;
+  return { top: tidy(top), right: tidy(right), bottom: tidy(bottom), left: tidy(left) };
+};
+
 export const centreOf = (r: Rect): Point => ({ x: r.x + r.w / 2, y: r.y + r.h / 2 });
 
 export const rectAround = (c: Point, s: Size): Rect => ({ x: c.x - s.w / 2, y: c.y - s.h / 2, w: s.w, h: s.h });

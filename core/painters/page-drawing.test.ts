@@ -22,11 +22,12 @@ import { sceneLayers } from "#core/scene";
 import { counter, mixedProject } from "../document/project.fixture.ts";
 import { parsed } from "../drawings/parsed.fixture.ts";
 import { svgOf } from "./index.ts";
+import { bareSupply } from "./painters.fixture.ts";
 
 const project = mixedProject();
 const hash = "ab".repeat(32);
 const facts = { photo: () => ({ aspect: 1.5, focus: null }) };
-const supply = { photo: () => ({ slot: "picture:0", toUnit: identity }), face: () => undefined };
+const supply = { ...bareSupply, photo: () => ({ slot: "picture:0", toUnit: identity }) };
 
 function drawn(pages: readonly { readonly page: PlacedPage; readonly dx: number }[]): SvgElement {
   const box = bleedBox(pages[0]!.page.format);

@@ -7,6 +7,7 @@ import { type DrawStep, scene } from "#core/scene";
 import { factsOf, holding, lying, photo, tile } from "../check/check.fixture.ts";
 import { collage, squareFormat } from "../document/project.fixture.ts";
 import { oraStack, pdfContent, printersMarks, svgOf } from "./index.ts";
+import { bareNames, bareSupply } from "./painters.fixture.ts";
 
 const project = collage([1]);
 const known = factsOf([photo("p")]);
@@ -32,7 +33,7 @@ const steps = (background: string): readonly DrawStep[] =>
 
 test("an SVG drawn by another program has each colour where its tile lies", async () => {
   const box = bleedBox(squareFormat);
-  const supply = { photo: () => undefined, face: () => undefined };
+  const supply = bareSupply;
   const svg = svgOf({ box, title: "A & <b>\u0000", parts: [sheetOf(steps("#102030"))] }, supply);
   const { data, info } = await sharp(Buffer.from(svg))
     .resize(312, 312)
@@ -51,8 +52,7 @@ test("an SVG drawn by another program has each colour where its tile lies", asyn
 });
 
 test("a PDF's content opens and closes everything, and leaves out what it has no file of", () => {
-  const names = { photo: () => undefined, glyph: () => undefined, alpha: () => "A1", group: () => "G1" };
-  const content = pdfContent({ parts: [partOf(steps("#ffffff"))], toPoints: identity, marks: undefined }, names);
+  const content = pdfContent({ parts: [partOf(steps("#ffffff"))], toPoints: identity, marks: undefined }, bareNames);
   const count = (op: RegExp) => content.match(op)?.length ?? 0;
   expect(count(/\bq\b/g)).toBe(count(/\bQ\b/g));
   expect(content).not.toContain("Do");
@@ -62,7 +62,7 @@ test("a PDF's content opens and closes everything, and leaves out what it has no
       toPoints: identity,
       marks: { lines: [[0, 0, 1, 1]], dashed: [[5, 0, 5, 1]], register: [{ x: 3, y: 3 }] },
     },
-    { ...names, photo: () => ({ name: "P9", toUnit: identity }) },
+    { ...bareNames, photo: () => ({ name: "P9", toUnit: identity }) },
   );
   expect(placed).toContain("/P9 Do");
   expect(placed).toMatch(/0 0 m 1 1 l S/);
@@ -119,7 +119,7 @@ test("a tile that is see-through is drawn as one thing and then let through: its
     opacity: 0.25,
   };
   const drawn = scene(placed(project, { ...lying("page", [red]), background: "#ffffff" }), known).steps;
-  const supply = { photo: () => undefined, face: () => undefined };
+  const supply = bareSupply;
   const box = bleedBox(squareFormat);
   const svg = svgOf({ box, title: "", parts: [sheetOf(drawn)] }, supply);
   const { data, info } = await sharp(Buffer.from(svg))
@@ -145,12 +145,7 @@ test("a tile that is see-through is drawn as one thing and then let through: its
     ),
   ).toEqual([true, true, true]);
   const groups: string[] = [];
-  const names = {
-    photo: () => undefined,
-    glyph: () => undefined,
-    alpha: (v: number) => `A${v}`,
-    group: (content: string) => `G${groups.push(content)}`,
-  };
+  const names = { ...bareNames, group: (content: string) => `G${groups.push(content)}` };
   const content = pdfContent({ parts: [partOf(drawn)], toPoints: identity }, names);
   expect(content).toContain("q /A0.25 gs /G1 Do Q");
   expect(groups).toHaveLength(1);

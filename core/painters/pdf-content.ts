@@ -1,7 +1,14 @@
 import type { FilePart } from "#core/document";
 import { nums } from "#core/files";
-import { identity, type Matrix, type PathData, type Rect, record, traceRoundedRect } from "#core/geometry";
-import type { DrawStep, PhotoStep } from "#core/scene";
+import { chain, identity, type Matrix, type PathData, type Rect, record, traceRoundedRect } from "#core/geometry";
+import {
+  type BeginStep,
+  type DrawStep,
+  maskMatrix,
+  type PhotoStep,
+  type PlacedMask,
+  type ShadeStep,
+} from "#core/scene";
 
 /** Names under which a page's content finds what stands elsewhere in the file. */
 export interface PdfNames {
@@ -9,6 +16,10 @@ export interface PdfNames {
   photo(step: PhotoStep): { readonly name: string; readonly toUnit: Matrix } | undefined;
   glyph(face: string, file: number, id: number): { readonly font: string } | undefined;
   alpha(value: number): string;
+  /** One colour seen through a mask, over a unit square whose rows count from its foot. */
+  shade(step: ShadeStep): string;
+  /** What is drawn after it is seen through a mask alone, and as strongly as said (a soft mask: ISO 32000-1, 11.6.5.3). */
+  soft(soft: PlacedMask, opacity: number): string;
   /** Operators that draw one thing, kept beside the page under a name (a transparency group: ISO 32000-1, 11.6.6). */
   group(content: string): string;
 }
@@ -52,11 +63,15 @@ export function pdfContent(sheet: PdfSheet, names: PdfNames): string {
 
 function partLines(steps: readonly DrawStep[], names: PdfNames, blackAlone: boolean): string[] {
   const out: string[] = [];
-  let group: { readonly opacity: number; readonly lines: string[] } | undefined;
+  let group: { readonly begin: BeginStep; readonly lines: string[] } | undefined;
   for (const step of steps) {
-    if (step.draw === "begin") group = { opacity: step.opacity, lines: [] };
+    if (step.draw === "begin") group = { begin: step, lines: [] };
     else if (step.draw === "end") {
-      if (group) out.push(`q /${names.alpha(group.opacity)} gs /${names.group(group.lines.join("\n"))} Do Q`);
+      if (group) {
+        const { soft, opacity } = group.begin;
+        const seen = soft ? names.soft(soft, opacity) : names.alpha(opacity);
+        out.push(`q /${seen} gs /${names.group(group.lines.join("\n"))} Do Q`);
+      }
       group = undefined;
     } else (group?.lines ?? out).push(...stepLines(step, names, blackAlone));
   }
@@ -125,10 +140,19 @@ function stepLines(step: Exclude<DrawStep, { draw: "begin" | "end" }>, names: Pd
       const stood = `${fine(a, b, -c, -d)} ${fine(c + e, d + f)}`;
       return [`q ${outline(step.clip)} W n ${matrix(step.matrix)} cm ${stood} cm /${photo.name} Do Q`];
     }
+    case "shade": {
+      const clip = step.clip ? `${outline(step.clip)} W* n ` : "";
+      const seen = step.alpha < 1 ? `/${names.alpha(step.alpha)} gs ` : "";
+      return [`q ${clip}${seen}${maskPlace(step.soft)} cm /${names.shade(step)} Do Q`];
+    }
     case "words":
       return wordLines(step, names, blackAlone);
   }
 }
+
+/** Where a mask's picture lies, whose rows count from its foot. */
+export const maskPlace = (soft: PlacedMask): string =>
+  matrix(chain(maskMatrix(soft), { a: 1, b: 0, c: 0, d: -1, e: 0, f: 1 }));
 
 /** So dark and so grey that nobody would tell it from black, which a press would print with all its inks. */
 function isBlack(colour: string): boolean {

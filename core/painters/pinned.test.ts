@@ -6,6 +6,7 @@ import { factsOf, photo } from "../check/check.fixture.ts";
 import { mixedProject } from "../document/project.fixture.ts";
 import { fingerprint } from "../random/fingerprint.fixture.ts";
 import { oraStack, pdfContent, printersMarks, svgOf } from "./index.ts";
+import { bareSupply } from "./painters.fixture.ts";
 
 const project = mixedProject();
 const facts = factsOf(Array.from({ length: 8 }, (_, i) => photo(`p${i}`)));
@@ -35,7 +36,7 @@ test("pages are drawn by the same steps, and written the same as PDF, SVG and la
     ),
   );
   expect(contents.map(fingerprint)).toMatchSnapshot();
-  const supply = { photo: () => undefined, face: () => undefined };
+  const supply = bareSupply;
   expect(
     parts.map((part) =>
       fingerprint(svgOf({ box: part.clip, title: "A page", parts: [{ ...part, layers: [part] }] }, supply)),

@@ -2,7 +2,7 @@ import type { FilePart } from "#core/document";
 import { escaped, groundTile, lineAttribute, pathText, photoAttribute, tileAttribute } from "#core/drawings";
 import { num } from "#core/files";
 import { type Matrix, multiply, type PathData, type Rect, scaling, translation } from "#core/geometry";
-import type { DrawStep, PhotoStep } from "#core/scene";
+import { type DrawStep, maskMatrix, type PhotoStep, type PlacedMask, type ShadeStep } from "#core/scene";
 import type { Face } from "#core/words";
 
 export interface SvgSheet {
@@ -24,6 +24,10 @@ export interface SvgSupply {
   /** Where a photo's own file is put in, and how it has to be turned to be seen; nothing leaves it out. */
   photo(step: PhotoStep): { readonly slot: string; readonly toUnit: Matrix } | undefined;
   face(key: string): Face | undefined;
+  /** A picture of one colour as clear as its mask says. */
+  shade(step: ShadeStep): string | undefined;
+  /** A mask as a picture in greys. */
+  mask(soft: PlacedMask): string | undefined;
 }
 
 /**
@@ -31,19 +35,27 @@ export interface SvgSupply {
  * as their label. Each `slot` stands once where the photo's data belongs.
  */
 export function svgOf({ box, title, parts, note }: SvgSheet, supply: SvgSupply): string {
-  const clips: string[] = [];
-  const clip = (path: string): string => {
-    clips.push(`<clipPath id="c${clips.length + 1}"><path d="${path}"/></clipPath>`);
-    return `url(#c${clips.length})`;
+  const defs: string[] = [];
+  const named: Named = {
+    clip: (path, rule) => {
+      const how = rule === "evenodd" ? ' clip-rule="evenodd"' : "";
+      defs.push(`<clipPath id="c${defs.length + 1}"><path d="${path}"${how}/></clipPath>`);
+      return `url(#c${defs.length})`;
+    },
+    mask: ({ x, y, w, h }, image) => {
+      const area = `x="${num(x)}" y="${num(y)}" width="${num(w)}" height="${num(h)}"`;
+      defs.push(`<mask id="c${defs.length + 1}" maskUnits="userSpaceOnUse" ${area}>${image}</mask>`);
+      return `url(#c${defs.length})`;
+    },
   };
   const layerSvg = ({ tile, steps }: SvgLayer): string => {
-    const drawn = steps.map((s) => stepSvg(s, supply, clip)).join("\n");
+    const drawn = steps.map((s) => stepSvg(s, supply, named)).join("\n");
     if (!tile) return `<g ${tileAttribute}="${groundTile}">${drawn}</g>`;
     const line = `<path ${lineAttribute}="" fill="none" d="${pathOf(tile.line)}"/>`;
     return `<g id="${escaped(tile.id)}" ${tileAttribute}="${escaped(tile.id)}"><title>${escaped(tile.name)}</title>${line}${drawn}</g>`;
   };
   const body = parts.map(({ layers, place, clip: r }) => {
-    const inside = clip(`M${num(r.x)} ${num(r.y)}h${num(r.w)}v${num(r.h)}h${num(-r.w)}z`);
+    const inside = named.clip(`M${num(r.x)} ${num(r.y)}h${num(r.w)}v${num(r.h)}h${num(-r.w)}z`);
     const drawn = layers.map(layerSvg).join("\n");
     return `<g clip-path="${inside}"><g transform="${matrixOf(place)}">\n${drawn}\n</g></g>`;
   });
@@ -52,7 +64,7 @@ export function svgOf({ box, title, parts, note }: SvgSheet, supply: SvgSupply):
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${w}mm" height="${h}mm" viewBox="${num(box.x)} ${num(box.y)} ${w} ${h}"${noted}>`,
     `<title>${escaped(title)}</title>`,
-    `<defs>${clips.join("")}</defs>`,
+    `<defs>${defs.join("")}</defs>`,
     ...body,
     "</svg>\n",
   ].join("\n");
@@ -68,15 +80,34 @@ const matrixOf = ({ a, b, c, d, e, f }: Matrix): string => `matrix(${[a, b, c, d
 /** A path as the `d` of an SVG element: in mm, or in shares of a letter's size, which need more decimals. */
 export const pathOf = (path: PathData, write = num): string => pathText(path, write);
 
-function stepSvg(step: DrawStep, supply: SvgSupply, clip: (path: string) => string): string {
+/** What is defined once in a file and named where it is used. */
+interface Named {
+  clip(path: string, rule?: "evenodd"): string;
+  mask(area: Rect, image: string): string;
+}
+
+const placedImage = (soft: PlacedMask, href: string): string =>
+  `<image width="1" height="1" preserveAspectRatio="none" transform="${matrixOf(maskMatrix(soft))}" xlink:href="${href}"/>`;
+
+function stepSvg(step: DrawStep, supply: SvgSupply, { clip, mask }: Named): string {
   switch (step.draw) {
-    case "begin":
-      return `<g opacity="${fine(step.opacity)}">`;
+    case "begin": {
+      const { soft, reach, opacity } = step;
+      const href = soft && supply.mask(soft);
+      if (!soft || !href) return `<g opacity="${fine(opacity)}">`;
+      return `<g opacity="${fine(opacity)}" mask="${mask(reach, placedImage(soft, href))}">`;
+    }
     case "end":
       return "</g>";
     case "fill": {
       const alpha = step.alpha === undefined ? "" : ` fill-opacity="${fine(step.alpha)}"`;
       return `<path fill="${step.colour}" fill-rule="${step.rule}"${alpha} d="${pathOf(step.path)}"/>`;
+    }
+    case "shade": {
+      const href = supply.shade(step);
+      if (!href) return "";
+      const inside = step.clip ? ` clip-path="${clip(pathOf(step.clip), "evenodd")}"` : "";
+      return `<g opacity="${fine(step.alpha)}"${inside}>${placedImage(step.soft, href)}</g>`;
     }
     case "photo": {
       const photo = supply.photo(step);

@@ -1,3 +1,17 @@
-export { type SceneLayer, scene, sceneLayers, seenFrame, tileSteps, wordsMatrix } from "./scene.ts";
-export { type DrawStep, type PhotoStep, pictureKey, type Scene, type SceneFacts, type SeenPhoto } from "./steps.ts";
+export { type SceneLayer, scene, sceneLayers, tileSteps, wordsMatrix } from "./scene.ts";
+export { type Thrown, thrownBy } from "./shadow.ts";
+export { softOf } from "./soft.ts";
+export {
+  type BeginStep,
+  type DrawStep,
+  maskMatrix,
+  type PhotoStep,
+  type PlacedMask,
+  pictureKey,
+  type Scene,
+  type SceneFacts,
+  type SeenPhoto,
+  type ShadeStep,
+} from "./steps.ts";
+export { seenFrame } from "./tile-lines.ts";
 export { laidWords, wordsOf } from "./words.ts";

@@ -1,36 +1,29 @@
 import type { Colour } from "#core/colour";
 import {
   type Frame,
-  frameRect,
+  firstLight,
   framingOf,
   isArranged,
+  type Light,
   type PlacedPage,
   type PlacedTile,
   pictureRect,
   type Words,
 } from "#core/document";
 import { photoMatrix } from "#core/fit";
-import {
-  chain,
-  inset,
-  type Matrix,
-  type PathData,
-  type Rect,
-  record,
-  rotation,
-  traceRect,
-  transformed,
-  translation,
-} from "#core/geometry";
-import { bleedBox, type PageFormat, trimBox } from "#core/lab";
-import { type OutlineAt, outlineOf } from "#core/outlines";
+import { chain, type Matrix, type Rect, record, rotation, traceRect, translation } from "#core/geometry";
+import { bleedBox, type PageFormat } from "#core/lab";
+import { outlineOf } from "#core/outlines";
 import type { Tone } from "#core/tone";
 import { faceKey, type LaidWords } from "#core/words";
+import { levelsOf, shadowInside, shadowUnder } from "./shadow.ts";
+import { softOf, softReach } from "./soft.ts";
 import type { DrawStep, Scene, SceneFacts } from "./steps.ts";
+import { borderRings, photoEdge, photoRect, seenFrame, tileOutline, turnOf } from "./tile-lines.ts";
 import { reachingUnder, stretchesUnder } from "./touching.ts";
 import { cardSteps, laidWords, wordsOf } from "./words.ts";
 
-/** What is drawn for one tile, or behind all of them. */
+/** What is drawn for one tile; for none of them the ground, or shadows on what lies beneath the tiles that follow. */
 export interface SceneLayer {
   readonly tile: PlacedTile | undefined;
   readonly steps: readonly DrawStep[];
@@ -47,14 +40,39 @@ export function sceneLayers(page: PlacedPage, facts: SceneFacts): readonly Scene
   const { format } = page;
   const under = stretchesUnder(page.tiles.filter(isArranged));
   const steps = (tile: PlacedTile): readonly DrawStep[] => {
-    const own = tileSteps(tile, format, facts);
+    const own = tileSteps(tile, format, facts, page.look.light);
     const stretches = under.get(tile);
     return stretches ? reachingUnder(own, stretches) : own;
   };
+  const shadows = shadowsOf(page, facts);
   return [
     { tile: undefined, steps: groundSteps(page, facts) },
-    ...page.tiles.map((tile) => ({ tile, steps: steps(tile) })),
+    ...page.tiles.flatMap((tile): SceneLayer[] => {
+      const under = shadows.get(tile);
+      return [...(under ? [{ tile: undefined, steps: under }] : []), { tile, steps: steps(tile) }];
+    }),
   ];
+}
+
+/** By the tile before which they are drawn. Tiles of a group lie in one plane: none throws a shadow on another. */
+function shadowsOf(page: PlacedPage, facts: SceneFacts): ReadonlyMap<PlacedTile, readonly DrawStep[]> {
+  const thrown = page.tiles.filter((t) => t.shadow.falls === "under");
+  const found = new Map<PlacedTile, readonly DrawStep[]>();
+  if (thrown.length === 0) return found;
+  const levels = levelsOf(page.tiles);
+  const first = new Map<string, PlacedTile>();
+  for (const tile of page.tiles) if (tile.groupId && !first.has(tile.groupId)) first.set(tile.groupId, tile);
+  for (const tile of thrown) {
+    const step = shadowUnder(tile, {
+      light: page.look.light,
+      level: levels.get(tile) ?? 1,
+      format: page.format,
+      facts,
+    });
+    const before = (tile.groupId && first.get(tile.groupId)) || tile;
+    if (step) found.set(before, [...(found.get(before) ?? []), step]);
+  }
+  return found;
 }
 
 function groundSteps({ look, format }: PlacedPage, facts: SceneFacts): DrawStep[] {
@@ -86,53 +104,36 @@ function openingBox(format: PageFormat): Rect {
   return box;
 }
 
-/** The outline of a tile as it lies: its corners are those of what the cut leaves of it, and its sides go on into the bleed. */
-function tileOutline(tile: PlacedTile, format: PageFormat): PathData {
-  const path = record((to) => outlineOf(tile.outline).trace(outlineAt(tile, format), to));
-  return tile.frame.turn === 0 ? path : transformed(path, turnOf(tile.frame));
+/** Where a tile stands: on which page, and in what light. */
+interface Standing {
+  readonly format: PageFormat;
+  readonly light: Light;
 }
 
-const outlineAt = ({ frame, cornerMm }: PlacedTile, format: PageFormat): OutlineAt => ({
-  whole: frameRect(frame),
-  seen: frameRect(seenFrame(frame, format)),
-  cornerMm,
-});
-
-const nearlyMm = 0.02;
-
-/** What the cut leaves of an upright tile that goes on to the end of the bleed; any other frame as it is. */
-export function seenFrame(frame: Frame, format: PageFormat): Frame {
-  const r = frameRect(frame);
-  const [box, trim] = [bleedBox(format), trimBox(format)];
-  if (frame.turn !== 0 || format.bleedMm <= nearlyMm) return frame;
-  const bled = (at: number, end: number) => Math.abs(at - end) < nearlyMm;
-  const x0 = bled(r.x, box.x) ? trim.x : r.x;
-  const y0 = bled(r.y, box.y) ? trim.y : r.y;
-  const x1 = bled(r.x + r.w, box.x + box.w) ? trim.x + trim.w : r.x + r.w;
-  const y1 = bled(r.y + r.h, box.y + box.h) ? trim.y + trim.h : r.y + r.h;
-  const [width, height] = [x1 - x0, y1 - y0];
-  if ((width === r.w && height === r.h) || width <= 0 || height <= 0) return frame;
-  return { ...frame, centre: { x: x0 + width / 2, y: y0 + height / 2 }, width, height };
-}
-
-const turnOf = ({ centre, turn }: Frame): Matrix =>
-  chain(translation(centre.x, centre.y), rotation((turn * Math.PI) / 180), translation(-centre.x, -centre.y));
-
-export function tileSteps(tile: PlacedTile, format: PageFormat, facts: SceneFacts): DrawStep[] {
+export function tileSteps(
+  tile: PlacedTile,
+  format: PageFormat,
+  facts: SceneFacts,
+  light: Light = firstLight,
+): DrawStep[] {
   const { opacity = 1 } = tile.tile;
-  const steps = opacity > 0 ? solidSteps(tile, format, facts) : [];
-  return opacity < 1 && steps.length > 0 ? [{ draw: "begin", opacity }, ...steps, { draw: "end" }] : steps;
+  const steps = opacity > 0 ? solidSteps(tile, { format, light }, facts) : [];
+  const soft = softOf(tile, format);
+  if ((opacity === 1 && !soft) || steps.length === 0) return steps;
+  const masked = soft ? { soft } : {};
+  return [{ draw: "begin", opacity, reach: softReach(tile), ...masked }, ...steps, { draw: "end" }];
 }
 
 /** A tile without a look at how strongly it is drawn. */
-function solidSteps(tile: PlacedTile, format: PageFormat, facts: SceneFacts): DrawStep[] {
+function solidSteps(tile: PlacedTile, on: Standing, facts: SceneFacts): DrawStep[] {
+  const { format } = on;
   switch (tile.filling.kind) {
     case "empty":
       return [];
     case "colour":
-      return [plainFill(tile, tile.filling.colour, format), ...borderSteps(tile, format)];
+      return [plainFill(tile, tile.filling.colour, format), ...over(tile, on)];
     case "words":
-      return wordSteps(tile, tile.filling, format, facts);
+      return wordSteps(tile, tile.filling, on, facts);
     case "photo": {
       const { view } = tile.filling;
       const photo = facts.photo(view.photoId);
@@ -140,31 +141,29 @@ function solidSteps(tile: PlacedTile, format: PageFormat, facts: SceneFacts): Dr
       const upright = photoMatrix(photo.aspect, pictureRect(tile), framingOf(view, photo, tile, format));
       const matrix = tile.frame.turn === 0 ? upright : chain(turnOf(tile.frame), upright);
       const fills = outlineOf(tile.outline).fillsFrame(tile.cornerMm) && tile.frame.turn === 0;
-      const plain = fills ? underBorder(tile, format) : undefined;
+      const plain = fills ? photoRect(tile, format) : undefined;
       const picture: DrawStep = {
         draw: "photo",
         photoId: view.photoId,
         matrix,
-        clip:
-          tile.border.widthMm > 0 || tile.border.footMm
-            ? borderEdge(tile, format, -overlapMm(tile))
-            : tileOutline(tile, format),
+        clip: photoEdge(tile, format),
         plain,
         ...toned(view.tone),
       };
       const behind = view.whole && view.behind ? [plainFill(tile, view.behind, format)] : [];
-      return [...behind, picture, ...borderSteps(tile, format)];
+      return [...behind, picture, ...over(tile, on)];
     }
   }
 }
 
 /** Words stand over the border: its line may be as wide as a person likes. */
-function wordSteps(tile: PlacedTile, words: Words, format: PageFormat, facts: SceneFacts): DrawStep[] {
+function wordSteps(tile: PlacedTile, words: Words, on: Standing, facts: SceneFacts): DrawStep[] {
+  const { format } = on;
   const frame = seenFrame(tile.frame, format);
   const text = wordsOf(words, facts);
   const laid = facts.setter && laidWords(text, words.style, frame, facts.setter);
   const card = words.card ? [plainFill(tile, words.card.ground, format), ...cardSteps({ frame }, words, laid)] : [];
-  const under = [...card, ...borderSteps(tile, format)];
+  const under = [...card, ...over(tile, on)];
   const glyphs = laid?.lines.flatMap((l) => l.glyphs) ?? [];
   if (!laid || glyphs.length === 0) return under;
   return [
@@ -197,30 +196,11 @@ const plainFill = (tile: PlacedTile, colour: Colour, format: PageFormat): DrawSt
   colour,
 });
 
-/** So far a photo goes on under its border: at the border's own edge it would show through where that is softened. */
-const overlapMm = ({ border }: PlacedTile): number => Math.min(0.1, border.widthMm / 2);
-
-/** What of a tile its border leaves free, and what lies just under it. */
-const underBorder = (tile: PlacedTile, format: PageFormat): Rect => {
-  const { widthMm, footMm } = tile.border;
-  if (footMm !== undefined) return inset(pictureRect(tile), -overlapMm(tile));
-  if (widthMm === 0) return frameRect(tile.frame);
-  return inset(frameRect(seenFrame(tile.frame, format)), widthMm - overlapMm(tile));
-};
-
-/** The inner edge of a border, moved in by so much. */
-function borderEdge(tile: PlacedTile, format: PageFormat, inMm = 0): PathData {
-  const by = tile.border.widthMm + inMm;
-  const inner = tile.border.footMm === undefined ? undefined : inset(pictureRect(tile), inMm);
-  const upright = inner
-    ? record((to) => traceRect(inner, to))
-    : record((to) => outlineOf(tile.outline).inset(outlineAt(tile, format), by, to));
-  return tile.frame.turn === 0 ? upright : transformed(upright, turnOf(tile.frame));
-}
-
-/** Inside the outline; of a tile that reaches into the bleed it is measured from the cut. */
-function borderSteps(tile: PlacedTile, format: PageFormat): DrawStep[] {
-  const { widthMm, footMm = 0, colour } = tile.border;
-  if (widthMm === 0 && footMm === 0) return [];
-  return [{ draw: "fill", path: [...tileOutline(tile, format), ...borderEdge(tile, format)], rule: "evenodd", colour }];
+/** What lies over all that is in a tile but words: the border, and the shadow of what it is cut out of. */
+function over(tile: PlacedTile, { format, light }: Standing): DrawStep[] {
+  const border = borderRings(tile, format).map(
+    ({ path, colour }): DrawStep => ({ draw: "fill", path, rule: "evenodd", colour }),
+  );
+  const inside = shadowInside(tile, light, format);
+  return inside ? [...border, inside] : border;
 }

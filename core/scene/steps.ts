@@ -1,6 +1,7 @@
 import type { Colour } from "#core/colour";
 import type { PhotoShape } from "#core/fit";
-import type { Matrix, PathData, Rect } from "#core/geometry";
+import { chain, type Matrix, type PathData, type Rect, scaling, translation } from "#core/geometry";
+import type { Mask } from "#core/masks";
 import { type Tone, toneKey } from "#core/tone";
 import type { SetGlyph, Typesetter } from "#core/words";
 
@@ -23,9 +24,20 @@ export type DrawStep =
       readonly plain?: Rect | undefined;
       readonly tone?: Tone | undefined;
     }
-  /** What lies between a `begin` and its `end` is drawn as one thing, and then as strongly as `opacity` says. They do not nest. */
-  | { readonly draw: "begin"; readonly opacity: number }
+  /**
+   * What lies between a `begin` and its `end` is drawn as one thing, within `reach`, and then as strongly as `opacity` and a mask say. They do not
+   * nest.
+   */
+  | { readonly draw: "begin"; readonly opacity: number; readonly reach: Rect; readonly soft?: PlacedMask | undefined }
   | { readonly draw: "end" }
+  /** One colour as strongly as a mask and `alpha` say, inside `clip` by the even-odd rule. */
+  | {
+      readonly draw: "shade";
+      readonly soft: PlacedMask;
+      readonly colour: Colour;
+      readonly alpha: number;
+      readonly clip?: PathData | undefined;
+    }
   /** Shaped words: each glyph's outline (in em) scaled by `sizeMm` and set on its place, all through `matrix`. */
   | {
       readonly draw: "words";
@@ -37,6 +49,19 @@ export type DrawStep =
       /** What they say, for files that keep text as text. */
       readonly text: string;
     };
+
+/** A mask, and how its own mm lie on the page. */
+export interface PlacedMask {
+  readonly mask: Mask;
+  readonly place: Matrix;
+}
+
+export type ShadeStep = Extract<DrawStep, { draw: "shade" }>;
+export type BeginStep = Extract<DrawStep, { draw: "begin" }>;
+
+/** The unit square of a mask's picture to the page. */
+export const maskMatrix = ({ mask: { box }, place }: PlacedMask): Matrix =>
+  chain(place, translation(box.x, box.y), scaling(box.w, box.h));
 
 export type PhotoStep = Extract<DrawStep, { draw: "photo" }>;
 

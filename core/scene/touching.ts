@@ -16,10 +16,11 @@ interface Plain {
 }
 
 /** A tile that is no more than an upright rectangle, and lets nothing through. */
-const isPlain = ({ outline, cornerMm, frame, filling, tile }: PlacedTile): boolean =>
+const isPlain = ({ outline, cornerMm, soft, frame, filling, tile }: PlacedTile): boolean =>
   outlineOf(outline).fillsFrame(cornerMm) &&
   frame.turn === 0 &&
   (tile.opacity ?? 1) === 1 &&
+  Object.values(soft).every((mm) => mm === 0) &&
   (filling.kind === "colour" || (filling.kind === "photo" && !filling.view.whole));
 
 /** By tile: stretches under the tiles that touch it and are drawn after it. */

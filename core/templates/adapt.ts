@@ -13,7 +13,7 @@ import {
   type Tile,
   treeIn,
 } from "#core/document";
-import type { Rect, Sides } from "#core/geometry";
+import { type Rect, type Sides, scaledSides } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { smallestPt } from "#core/words";
 import { freeFrames } from "./adapt-free.ts";
@@ -129,13 +129,14 @@ function stretched(room: Room, along: { readonly x: number; readonly y: number }
 /** Words, borders and corners that a tile says itself, in proportion to the page. */
 function scaledTile<T extends Tile>(tile: T, k: number): T {
   if (Math.abs(k - 1) < 0.02) return tile;
-  const { border, cornerMm } = tile;
+  const { border, cornerMm, soft } = tile;
   const foot = border?.footMm === undefined ? {} : { footMm: border.footMm * k };
   return {
     ...tile,
     filling: scaledWords(tile.filling, k),
     ...(border ? { border: { ...border, widthMm: border.widthMm * k, ...foot } } : {}),
     ...(cornerMm === undefined ? {} : { cornerMm: cornerMm * k }),
+    ...(soft ? { soft: scaledSides(soft, k) } : {}),
   };
 }
 
@@ -171,5 +172,6 @@ function adaptedLook(template: Template, format: PageFormat): DrawnLook {
     margin: sides,
     cornerMm: nice(look.cornerMm),
     border: { ...look.border, widthMm: nice(look.border.widthMm) },
+    soft: scaledSides(look.soft, k),
   };
 }

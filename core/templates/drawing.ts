@@ -1,4 +1,4 @@
-import { noBorder, piecesAsDrawn, tileLine, tileOfShape } from "#core/document";
+import { firstLight, noDress, piecesAsDrawn, tileLine, tileOfShape } from "#core/document";
 import {
   type DrawnShape,
   type DrawnShapes,
@@ -90,7 +90,7 @@ function ofShapes(
     name,
     family: "",
     page: { widthMm, heightMm },
-    look: { gapMm: 3, margin: allSides(0), cornerMm: 0, border: noBorder, background: "#ffffff" },
+    look: { ...noDress, gapMm: 3, margin: allSides(0), background: "#ffffff", light: firstLight },
     pieces: shapes.flatMap((s) => tileOfShape(bare ? { ...s, fill: undefined } : s, newId) ?? []),
   };
 }

@@ -1,7 +1,9 @@
-import { mkdtemp } from "node:fs/promises";
+import { execFileSync } from "node:child_process";
+import { mkdtemp, readFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, type Locator, type Page } from "@playwright/test";
+import { unzipSync } from "fflate";
 import sharp from "sharp";
 import { samplePhotos } from "./files.ts";
 
@@ -215,6 +217,33 @@ export async function differing(a: Buffer, b: Buffer): Promise<number> {
   for (let i = 0; i < p!.length; i += 3)
     if (Math.max(...[0, 1, 2].map((c) => Math.abs(p![i + c]! - q![i + c]!))) > 24) off += 1;
   return off / (p!.length / 3);
+}
+
+/** Every kind of file of the open page as a picture that another program made of it; of a PDF by two of them. */
+async function* filesDrawn(page: Page): AsyncGenerator<readonly [what: string, picture: Buffer]> {
+  await page.getByRole("link", { name: /^Send/ }).click();
+  await page.getByRole("button", { name: "More options" }).click();
+  const kind = page.getByRole("combobox", { name: "Kind of file" });
+  for (const ending of ["jpeg", "png", "tiff", "webp", "svg", "ora", "pdf"]) {
+    await kind.selectOption(ending);
+    const { path } = await savedFile(page);
+    if (ending === "ora") yield [ending, Buffer.from(unzipSync(await readFile(path))["mergedimage.png"]!)];
+    else if (ending === "svg") yield [ending, await sharp(path, { density: 150, unlimited: true }).png().toBuffer()];
+    else if (ending === "pdf") {
+      execFileSync("pdftoppm", ["-r", "150", "-png", "-singlefile", path, path]);
+      yield ["pdf by poppler", await readFile(`${path}.png`)];
+      execFileSync("mutool", ["draw", "-q", "-r", "150", "-o", `${path}.mupdf.png`, path, "1"]);
+      yield ["pdf by mupdf", await readFile(`${path}.mupdf.png`)];
+    } else yield [ending, await readFile(path)];
+  }
+}
+
+/** Each kind of file shows what the screen showed: no more than one pixel in a hundred differs. */
+export async function expectFilesAsOnScreen(page: Page, screen: Buffer): Promise<void> {
+  for await (const [what, picture] of filesDrawn(page)) {
+    const off = await differing(picture, screen);
+    expect([what, off < 0.01 ? "as on screen" : off]).toEqual([what, "as on screen"]);
+  }
 }
 
 /** Takes the originals of all photos away, as a damaged disk would. */

@@ -1,11 +1,11 @@
-import { type Matrix, type Rect, replay, type Size } from "#core/geometry";
-import type { DrawStep, PhotoStep, Scene } from "#core/scene";
+import { chain, type Matrix, type Rect, replay, type Size, translation } from "#core/geometry";
+import { type BeginStep, type DrawStep, maskMatrix, type PhotoStep, type PlacedMask, type Scene } from "#core/scene";
 import type { Face } from "#core/words";
+import { masks } from "./mask-shelf.ts";
 
 export type Canvas2d = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
-/** Pixels of a photo, as it should be seen; `undefined` while they are not there. */
-/** In the step's own tone. */
+/** Pixels of a photo in the step's own tone, as it should be seen; `undefined` while they are not there. */
 export type PictureOf = (step: Pick<PhotoStep, "photoId" | "tone">) => CanvasImageSource | undefined;
 
 /** What is at hand for one step. */
@@ -14,13 +14,20 @@ export interface PaintSupply {
   readonly face?: Face | undefined;
 }
 
+interface Layer {
+  readonly step: BeginStep;
+  /** Where its own pixels lie on what it is painted on later. */
+  readonly x: number;
+  readonly y: number;
+}
+
 /** Follows steps one after the other. The context's transform already takes mm to pixels. */
 export class StepPainter<C extends Canvas2d> {
   /** What is painted on now: the canvas itself, or the layer of what is drawn as one. */
   ctx: C | OffscreenCanvasRenderingContext2D;
   readonly #under: C;
   readonly #colorSpace: PredefinedColorSpace;
-  #opacity = 1;
+  #layer: Layer | undefined;
 
   constructor(ctx: C, colorSpace: PredefinedColorSpace = "srgb") {
     this.ctx = ctx;
@@ -29,35 +36,76 @@ export class StepPainter<C extends Canvas2d> {
   }
 
   paint(step: DrawStep, supply: PaintSupply): void {
-    if (step.draw === "begin") this.#begin(step.opacity);
+    if (step.draw === "begin") this.#begin(step);
     else if (step.draw === "end") this.#end();
     else paintStep(this.ctx, step, supply);
   }
 
-  #begin(opacity: number): void {
+  /** Pixels of the canvas as pixels of what is painted on now. */
+  here(toPixels: Matrix): Matrix {
+    return this.#layer ? chain(translation(-this.#layer.x, -this.#layer.y), toPixels) : toPixels;
+  }
+
+  /** A layer as large as what it can show. */
+  #begin(step: BeginStep): void {
     const { width, height } = this.#under.canvas;
-    const layer = new OffscreenCanvas(width, height).getContext("2d", { colorSpace: this.#colorSpace });
+    const toPixels = this.#under.getTransform();
+    const box = pixelsAround(step.reach, toPixels);
+    const [x, y] = [Math.max(0, Math.floor(box.x)), Math.max(0, Math.floor(box.y))];
+    const w = Math.max(1, Math.min(width, Math.ceil(box.x + box.w)) - x);
+    const h = Math.max(1, Math.min(height, Math.ceil(box.y + box.h)) - y);
+    const layer = new OffscreenCanvas(w, h).getContext("2d", { colorSpace: this.#colorSpace });
     // Without room for a layer it is drawn at full strength, and what is read back tells of it.
     if (!layer) return;
-    layer.setTransform(this.#under.getTransform());
+    this.#layer = { step, x, y };
+    setMatrix(layer, this.here(toPixels));
     layer.imageSmoothingEnabled = this.#under.imageSmoothingEnabled;
     layer.imageSmoothingQuality = this.#under.imageSmoothingQuality;
     this.ctx = layer;
-    this.#opacity = opacity;
   }
 
   #end(): void {
-    if (this.ctx === this.#under) return;
-    const layer = this.ctx.canvas;
+    const [layer, of] = [this.ctx, this.#layer];
+    if (layer === this.#under || !of) return;
+    const { soft, opacity } = of.step;
+    if (soft) {
+      layer.globalCompositeOperation = "destination-in";
+      paintMask(layer, soft, "#000000");
+    }
     this.ctx = this.#under;
+    this.#layer = undefined;
     this.ctx.save();
     this.ctx.setTransform(1, 0, 0, 1, 0, 0);
-    this.ctx.globalAlpha = this.#opacity;
-    this.ctx.drawImage(layer, 0, 0);
+    this.ctx.globalAlpha = opacity;
+    this.ctx.drawImage(layer.canvas, of.x, of.y);
     this.ctx.restore();
     // Its pixels are let go at once, not when somebody tidies up.
-    layer.width = 0;
+    layer.canvas.width = 0;
   }
+}
+
+/** The pixels that a rectangle of the page lies in. */
+function pixelsAround({ x, y, w, h }: Rect, m: Matrix): Rect {
+  const [across, down] = [Math.abs(m.a * w) + Math.abs(m.c * h), Math.abs(m.b * w) + Math.abs(m.d * h)];
+  const [cx, cy] = [x + w / 2, y + h / 2];
+  return {
+    x: m.a * cx + m.c * cy + m.e - across / 2,
+    y: m.b * cx + m.d * cy + m.f - down / 2,
+    w: across,
+    h: down,
+  };
+}
+
+/** A mask in one colour, where it lies. */
+function paintMask(ctx: Canvas2d, soft: PlacedMask, colour: string): void {
+  const now = ctx.getTransform();
+  const shownPpi = 25.4 * Math.hypot(now.a, now.b);
+  const { a, b, c, d, e, f } = maskMatrix(soft);
+  ctx.save();
+  ctx.imageSmoothingEnabled = true;
+  ctx.transform(a, b, c, d, e, f);
+  ctx.drawImage(masks.get(soft.mask, colour, shownPpi), 0, 0, 1, 1);
+  ctx.restore();
 }
 
 type PlainStep = Exclude<DrawStep, { draw: "begin" | "end" }>;
@@ -75,6 +123,17 @@ export function paintStep(ctx: Canvas2d, step: PlainStep, { picture, face }: Pai
       return;
     case "words":
       if (face) paintWords(ctx, step, face);
+      return;
+    case "shade":
+      ctx.save();
+      if (step.clip) {
+        ctx.beginPath();
+        replay(step.clip, ctx);
+        ctx.clip("evenodd");
+      }
+      ctx.globalAlpha = step.alpha;
+      paintMask(ctx, step.soft, step.colour);
+      ctx.restore();
       return;
     case "photo": {
       if (picture && step.plain && paintPlain(ctx, step.matrix, step.plain, picture)) return;

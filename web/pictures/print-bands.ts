@@ -109,7 +109,7 @@ export async function paintBands(
             : [],
         ),
       );
-      const painter = new StepPainter(ctx, colorSpace);
+      const painter: StepPainter<OffscreenCanvasRenderingContext2D> = new StepPainter(ctx, colorSpace);
       try {
         for (const step of steps) {
           doing.signal.throwIfAborted();
@@ -117,7 +117,13 @@ export async function paintBands(
             if (reaches(step.clip, here, rows)) {
               const source = await pictures.next();
               const { tone } = step;
-              paintPhoto(painter.ctx, step, here, { source, resampler, sharpening, colourSpace: colorSpace, tone });
+              paintPhoto(painter.ctx, step, painter.here(here), {
+                source,
+                resampler,
+                sharpening,
+                colourSpace: colorSpace,
+                tone,
+              });
               source.close();
               // In another tone it has no more than eight bits.
               if (!tone) drawn.push({ step, here });

@@ -3,7 +3,7 @@ import { crc32, storedZip } from "#core/files";
 import { chain, type Matrix, scaling, translation } from "#core/geometry";
 import { bleedBox, printPixels } from "#core/lab";
 import { type OraLayer, oraStack, oraType } from "#core/painters";
-import { type DrawStep, type SceneFacts, scene, tileSteps } from "#core/scene";
+import { type DrawStep, type SceneFacts, sceneLayers } from "#core/scene";
 import { StepPainter, setMatrix } from "../painters/canvas.ts";
 import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
@@ -93,14 +93,10 @@ function sheetsOf(page: PlacedPage, facts: SceneFacts, order: PagePrint): Omit<S
       : filling.kind === "photo" && order.named
         ? (names.get(filling.view.photoId) ?? "")
         : `${filling.kind} ${i + 1}`;
-  const ground = scene({ ...page, tiles: [] }, facts).steps;
-  return [
-    { name: order.title, steps: ground },
-    ...page.tiles.flatMap((tile, i) => {
-      const steps = tileSteps(tile, page.format, facts);
-      return steps.length > 0 ? [{ name: nameOf(tile, i), steps }] : [];
-    }),
-  ];
+  return sceneLayers(page, facts).flatMap(({ tile, steps }, i) => {
+    const name = tile ? nameOf(tile, page.tiles.indexOf(tile)) : i === 0 ? order.title : "shadow";
+    return steps.length > 0 || i === 0 ? [{ name, steps }] : [];
+  });
 }
 
 async function paint(
@@ -119,7 +115,7 @@ async function paint(
     const from = order.photos.find((p) => p.photo.id === step.photoId);
     if (!from) continue;
     const source = await pixelsFor(from, longSidePx(step.matrix, toPixels), "srgb");
-    paintPhoto(painter.ctx, step, toPixels, { source, resampler, colourSpace: "srgb", tone: step.tone });
+    paintPhoto(painter.ctx, step, painter.here(toPixels), { source, resampler, colourSpace: "srgb", tone: step.tone });
     source.close();
   }
 }

@@ -10,6 +10,7 @@ import { faceKey } from "#core/words";
 import { type FontFile, fontFilesOf } from "../words/font-files.ts";
 import type { PdfOrder, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
+import { PdfMasks } from "./pdf-masks.ts";
 import { PdfPhotos, pictureForPdf } from "./pdf-photos.ts";
 import { longSidePx, paintBands, printFacts, printFonts } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
@@ -62,6 +63,7 @@ class PdfPages {
   readonly #doing: Doing;
   readonly #byId: ReadonlyMap<string, PdfOrder["photos"][number]>;
   readonly #photos: PdfPhotos;
+  readonly #masks: PdfMasks;
   readonly #fonts = new Map<string, UsedFont>();
   readonly #alphas = new Map<number, Ref>();
   readonly #tree: Ref;
@@ -73,6 +75,7 @@ class PdfPages {
     this.#byId = new Map(order.photos.map((p) => [p.photo.id, p]));
     const inOrder = [...new Set(order.files.flatMap(photosOfFile))].flatMap((id) => this.#byId.get(id) ?? []);
     this.#photos = new PdfPhotos(pdf, order, inOrder);
+    this.#masks = new PdfMasks(pdf);
     this.#tree = pdf.reserve();
   }
 
@@ -121,7 +124,12 @@ class PdfPages {
       } else if (step.draw === "words") await noteLetters(this.#pdf, step, this.#fonts);
     }
     const box = bleedBox(format);
-    const names = namesFor(this.#pdf, this.#photos, this.#fonts, this.#alphas);
+    const names = namesFor(this.#pdf, {
+      photos: this.#photos,
+      masks: this.#masks,
+      fonts: this.#fonts,
+      alphas: this.#alphas,
+    });
     const around = marks ? marksMm : 0;
     const toPoints = { a: pt, b: 0, c: 0, d: -pt, e: pt * (around - box.x), f: pt * (around + box.y + box.h) };
     const own = { x: box.x - around, y: box.y - around, w: box.w + 2 * around, h: box.h + 2 * around };
@@ -173,6 +181,7 @@ class PdfPages {
     }
     const showsThrough = (step: DrawStep) =>
       step.draw === "end" ||
+      step.draw === "shade" ||
       (step.draw === "fill" && (step.alpha ?? 1) < 1) ||
       (step.draw === "photo" && clear.has(step.photoId));
     const upTo = parts.map(({ steps }) => steps.findLastIndex(showsThrough) + 1);
@@ -246,12 +255,18 @@ async function noteLetters(pdf: PdfWriter, step: Extract<DrawStep, { draw: "word
   }
 }
 
+/** What pages of a file share. */
+interface Kept {
+  readonly photos: PdfPhotos;
+  readonly masks: PdfMasks;
+  readonly fonts: ReadonlyMap<string, UsedFont>;
+  readonly alphas: Map<number, Ref>;
+}
+
 /** Names for what a page draws, and what of it it drew. */
 function namesFor(
   pdf: PdfWriter,
-  photos: PdfPhotos,
-  fonts: ReadonlyMap<string, UsedFont>,
-  alphas: Map<number, Ref>,
+  { photos, masks, fonts, alphas }: Kept,
 ): { readonly names: PdfNames; image(ref: Ref): string; resources(): string } {
   const used = { XObject: new Map<string, Ref>(), Font: new Map<string, Ref>(), ExtGState: new Map<string, Ref>() };
   const names: PdfNames = {
@@ -269,9 +284,10 @@ function namesFor(
     alpha: (value) => {
       const ref = alphas.get(value) ?? pdf.object(`<< /Type /ExtGState /ca ${num(value)} >>`);
       alphas.set(value, ref);
-      used.ExtGState.set(`A${ref}`, ref);
-      return `A${ref}`;
+      return state(ref);
     },
+    shade: (step) => image(masks.shade(step, photos.srgb())),
+    soft: (soft, opacity) => state(masks.state(soft, opacity)),
     group: (content) => {
       const whole = "/BBox [-20000 -20000 20000 20000] /Group << /Type /Group /S /Transparency /I true >>";
       // What it draws was named just now, and so stands among the page's.
@@ -282,6 +298,10 @@ function namesFor(
   const image = (ref: Ref) => {
     used.XObject.set(`P${ref}`, ref);
     return `P${ref}`;
+  };
+  const state = (ref: Ref) => {
+    used.ExtGState.set(`A${ref}`, ref);
+    return `A${ref}`;
   };
   const resources = () =>
     Object.entries(used)

@@ -4,8 +4,9 @@ import { identity, type Matrix, scaling } from "#core/geometry";
 import { bleedBox } from "#core/lab";
 import { svgOf } from "#core/painters";
 import { orientationMatrix, sniffPicture } from "#core/photo";
-import { pictureKey, sceneLayers } from "#core/scene";
+import { type DrawStep, type PlacedMask, pictureKey, sceneLayers } from "#core/scene";
 import type { Tone } from "#core/tone";
+import { masks } from "../painters/mask-shelf.ts";
 import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { readExif } from "./exif.ts";
@@ -50,6 +51,7 @@ export async function printSvg(order: PagePrint, doing: Doing): Promise<PrintedF
     if (from && step.draw === "photo") inside.set(key, await photoInside(from, longestPx.get(key)!, step.tone));
     doing.progress((0.9 * (i + 1)) / steps.length);
   }
+  const softened = await maskPictures(steps);
   const box = bleedBox(file.format);
   const note = JSON.stringify(pageNoteOf(file.parts, box, (id) => byId.get(id)?.photo.hash));
   const text = svgOf(
@@ -60,6 +62,8 @@ export async function printSvg(order: PagePrint, doing: Doing): Promise<PrintedF
         return photo && { slot: photo.href, toUnit: photo.toUnit };
       },
       face: (key) => printFonts.face(key),
+      shade: ({ soft, colour }) => softened.get(`${colour} ${soft.mask.key}`),
+      mask: (soft) => softened.get(` ${soft.mask.key}`),
     },
   );
   const sink = await openSink(order.keepAs, "image/svg+xml");
@@ -69,6 +73,31 @@ export async function printSvg(order: PagePrint, doing: Doing): Promise<PrintedF
   if (!tail.startsWith("</svg>")) throw new PrintError("fileWrong", tail);
   doing.progress(1);
   return { file: made, widthPx: 0, heightPx: 0, ppi: file.format.ppi };
+}
+
+/** Every mask as a picture: of one colour and as clear as it says, or, where something is seen through it, in greys. */
+async function maskPictures(steps: readonly DrawStep[]): Promise<ReadonlyMap<string, string>> {
+  const made = new Map<string, string>();
+  const keep = async ({ mask }: PlacedMask, colour: string): Promise<void> => {
+    const key = `${colour} ${mask.key}`;
+    if (made.has(key)) return;
+    const tinted = masks.get(mask, colour || "#ffffff");
+    made.set(key, await dataUrl(await (colour ? tinted : onBlack(tinted)).convertToBlob({ type: "image/png" })));
+  };
+  for (const step of steps) {
+    if (step.draw === "shade") await keep(step.soft, step.colour);
+    if (step.draw === "begin" && step.soft) await keep(step.soft, "");
+  }
+  return made;
+}
+
+function onBlack(picture: OffscreenCanvas): OffscreenCanvas {
+  const canvas = new OffscreenCanvas(picture.width, picture.height);
+  const ctx = canvas.getContext("2d")!;
+  ctx.fillStyle = "#000000";
+  ctx.fillRect(0, 0, canvas.width, canvas.height);
+  ctx.drawImage(picture, 0, 0);
+  return canvas;
 }
 
 /** A JPEG as it is but for what stands beside the picture; anything else as the picture that it prints as. */

@@ -6,6 +6,7 @@
 export { book } from "./now/book.ts";
 export { check, findingDetail, findingTitle, findingWhy, fixWords } from "./now/check.ts";
 export { drawings } from "./now/drawings.ts";
+export { dress } from "./now/dress.ts";
 export { example } from "./now/example.ts";
 export { formats, language } from "./now/formats.ts";
 export { free } from "./now/free.ts";

@@ -35,6 +35,8 @@ import {
   withSeamMoved,
   withTileMoved,
 } from "../index.ts";
+import { noDress } from "../page/look.ts";
+import { firstLight } from "../page/plain-dress.ts";
 import { collage, counter, squareFormat } from "../project.fixture.ts";
 import { projectSchema } from "../schema/index.ts";
 
@@ -53,8 +55,8 @@ const anyPage = fc
     const look = {
       gapMm,
       margin,
-      cornerMm: 0,
-      border: { widthMm: 0, colour: "#ffffff" },
+      ...noDress,
+      light: firstLight,
       backdrop: null,
       background: "#ffffff",
     };

@@ -29,6 +29,8 @@ const groupKeys = keysOf<GroupFields>({
   gapMm: true,
   cornerMm: true,
   border: true,
+  shadow: true,
+  soft: true,
   name: true,
   hidden: true,
 });
@@ -37,6 +39,8 @@ const tileKeys = keysOf<TileFields>({
   frame: true,
   cornerMm: true,
   border: true,
+  shadow: true,
+  soft: true,
   outline: true,
   opacity: true,
   lock: true,

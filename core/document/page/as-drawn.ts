@@ -1,9 +1,9 @@
 import type { DrawnShape } from "#core/drawings";
 import type { PathData } from "#core/geometry";
-import { noBorder } from "./look.ts";
 import { newFreeTile } from "./new-tile.ts";
 import { isGroup, type Piece, type Tile } from "./page.ts";
 import type { PlacedTile } from "./place-page.ts";
+import { noBorder } from "./plain-dress.ts";
 import { tileLine } from "./tile-line.ts";
 import { tileOfShape } from "./tile-of-shape.ts";
 

@@ -1,19 +1,13 @@
-import { noBorder } from "./look.ts";
+import { type Dress, noDress } from "./look.ts";
 import type { Filling, Frame } from "./page.ts";
 import type { PlacedTile } from "./place-page.ts";
 
 /** A tile that is drawn on a page and not kept with it: a page number, a spine's words, a mark on a sheet. */
-export const drawnTile = (
-  id: string,
-  frame: Frame,
-  filling: Filling,
-  dress: Partial<Pick<PlacedTile, "cornerMm" | "border">> = {},
-): PlacedTile => ({
+export const drawnTile = (id: string, frame: Frame, filling: Filling, dress: Partial<Dress> = {}): PlacedTile => ({
   id,
   frame,
   outline: { kind: "rectangle" },
-  cornerMm: 0,
-  border: noBorder,
+  ...noDress,
   ...dress,
   filling,
   groupId: undefined,

@@ -1,17 +1,23 @@
 import { inheritsDress } from "../fillings/index.ts";
 import type { Group, Look, OwnLook, Page, Tile } from "./page.ts";
+import { noBorder, noShadow, noSoft } from "./plain-dress.ts";
 
-/** What a page, a group or a tile does not say is inherited: tile, group, page, the work's style. It is resolved here and nowhere else. */
+/**
+ * What a page, a group or a tile does not say is inherited: tile, group, page, the work's style. It is resolved here and nowhere else. The light
+ * is one for the work, so that all shadows fall the same way.
+ */
 
 export const lookFields = {
   gapMm: true,
   margin: true,
   cornerMm: true,
   border: true,
+  shadow: true,
+  soft: true,
   background: true,
   backdrop: true,
-} as const satisfies { readonly [K in keyof Look]: true };
-export const lookKeys = Object.keys(lookFields) as readonly (keyof Look)[];
+} as const satisfies { readonly [K in keyof OwnLook]-?: true };
+export const lookKeys = Object.keys(lookFields) as readonly (keyof OwnLook)[];
 
 const looks = new WeakMap<Page, { readonly style: Look; readonly look: Look }>();
 
@@ -41,13 +47,24 @@ export function withLook(page: Page, look: Look, style: Look): Page {
   return { ...bare, ...ownLookFor(look, style) };
 }
 
-/** A tile's corner and border. What does not inherit them, as words do not, wears neither unless it says so. */
-export function dressOf(tile: Tile, group: Group | undefined, look: Look): Pick<Look, "cornerMm" | "border"> {
-  const plain = !inheritsDress(tile.filling);
+/** What a tile wears itself. */
+export type Dress = Pick<Look, "cornerMm" | "border" | "shadow" | "soft">;
+export const noDress: Dress = { cornerMm: 0, border: noBorder, shadow: noShadow, soft: noSoft };
+
+/** What does not inherit its dress, as words do not, wears none unless it says so. */
+export function dressOf(tile: Tile, group: Group | undefined, look: Look): Dress {
+  const above = inheritsDress(tile.filling) ? { ...look, ...(group && dressSaid(group)) } : noDress;
+  const own = dressSaid(tile);
   return {
-    cornerMm: tile.cornerMm ?? (plain ? 0 : (group?.cornerMm ?? look.cornerMm)),
-    border: tile.border ?? (plain ? noBorder : (group?.border ?? look.border)),
+    cornerMm: own.cornerMm ?? above.cornerMm,
+    border: own.border ?? above.border,
+    shadow: own.shadow ?? above.shadow,
+    soft: own.soft ?? above.soft,
   };
 }
 
-export const noBorder = { widthMm: 0, colour: "#ffffff" } as const;
+const dressKeys = ["cornerMm", "border", "shadow", "soft"] as const;
+
+/** What a tile or a group says of its dress. */
+const dressSaid = (of: Partial<Dress>): Partial<Dress> =>
+  Object.fromEntries(dressKeys.flatMap((k) => (of[k] === undefined ? [] : [[k, of[k]]])));

@@ -1,6 +1,6 @@
 import { autoFramed } from "../fillings/index.ts";
-import { noBorder } from "./look.ts";
 import type { Arrangement, Filling, Frame, FreeTile, Group, Room, Tile } from "./page.ts";
+import { noBorder } from "./plain-dress.ts";
 
 /** Makes tiles and groups. */
 

@@ -24,6 +24,7 @@ export type {
   FreeTile,
   Grid,
   Group,
+  Light,
   Look,
   Margin,
   Outline,
@@ -35,6 +36,8 @@ export type {
   Room,
   Rows,
   Scatter,
+  Shadow,
+  Soft,
   Tile,
   Tiling,
   Tree,
@@ -46,7 +49,7 @@ export type {
 export type Arrangement = Grid | Tree | Rows | PocketArrangement | Tiling;
 
 /** What a page says of its look itself; what is missing it inherits from the work's style. */
-export type OwnLook = Partial<Look>;
+export type OwnLook = Partial<Omit<Look, "light">>;
 
 /** More than anybody can look at; beyond it work could not be read back either. */
 export const mostTiles = 500;

@@ -1,7 +1,7 @@
 import { centreOf, enclosing, insetSides, type Rect, rectAround, type Sides } from "#core/geometry";
 import { hiddenAtEdges, type PageFormat, trimBox } from "#core/lab";
 import { bleeds, rectsOf, shapedBy } from "../arrangements/index.ts";
-import { dressOf, lookOf } from "./look.ts";
+import { type Dress, dressOf, lookOf } from "./look.ts";
 import {
   type Arrangement,
   type Border,
@@ -14,6 +14,8 @@ import {
   type Outline,
   type Page,
   type Room,
+  type Shadow,
+  type Soft,
   type Tile,
   waitsForPhoto,
 } from "./page.ts";
@@ -25,6 +27,8 @@ export interface PlacedTile {
   readonly outline: Outline;
   readonly cornerMm: number;
   readonly border: Border;
+  readonly shadow: Shadow;
+  readonly soft: Soft;
   readonly filling: Filling;
   /** The box around all tiles that one photo runs through, where this one shows its part of it. */
   readonly through?: Rect | undefined;
@@ -164,11 +168,11 @@ const sameFrame = (a: Frame, b: Frame): boolean =>
     a.height === b.height &&
     a.turn === b.turn);
 
-const sameDress = (a: Pick<PlacedTile, "cornerMm" | "border">, b: Pick<PlacedTile, "cornerMm" | "border">): boolean =>
-  a.cornerMm === b.cornerMm &&
-  a.border.widthMm === b.border.widthMm &&
-  a.border.footMm === b.border.footMm &&
-  a.border.colour === b.border.colour;
+const sameDress = (a: Dress, b: Dress): boolean =>
+  a.cornerMm === b.cornerMm && same(a.border, b.border) && same(a.shadow, b.shadow) && same(a.soft, b.soft);
+
+/** Small plain values, the same object as a rule. */
+const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** What a group fills. A margin at a fold is measured from what the fold does not hide. */
 export function roomRect(room: Room, look: Pick<Look, "margin" | "gapMm">, format: PageFormat): Rect {

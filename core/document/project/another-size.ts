@@ -1,4 +1,5 @@
 import { hasSet, mapLeaves, type TreeNode } from "#core/arrange";
+import { scaledSides } from "#core/geometry";
 import { bindsSo, type LabCard, type PageFormat } from "#core/lab";
 import { firstTree } from "../arranging/lay-tree.ts";
 import { refit } from "../arranging/solve-again.ts";
@@ -47,6 +48,7 @@ function scaledLook<L extends Look>(look: L, from: PageFormat, to: PageFormat): 
     gapMm: tidy(look.gapMm * k),
     cornerMm: tidy(look.cornerMm * k),
     border: { ...look.border, widthMm: tidy(look.border.widthMm * k) },
+    soft: scaledSides(look.soft, k),
     margin: { top: side(margin.top), right: side(margin.right), bottom: side(margin.bottom), left: side(margin.left) },
   };
 }
@@ -119,9 +121,12 @@ const unshaped = (tree: TreeNode, tiles: readonly Tile[]): TreeNode =>
     l.shaped && tiles.find((t) => t.id === l.tileId)?.filling.kind === "photo" ? { ...l, shaped: undefined } : l,
   );
 
-/** What is said of corner and border, in proportion; a border of a tile's own keeps its width. */
-const scaledDress = <T extends Pick<Tile, "cornerMm">>(t: T, k: number): T =>
-  t.cornerMm === undefined ? t : { ...t, cornerMm: tidy(t.cornerMm * k) };
+/** What is said of corners and soft edges, in proportion; a border of a tile's own keeps its width. */
+const scaledDress = <T extends Pick<Tile, "cornerMm" | "soft">>(t: T, k: number): T => ({
+  ...t,
+  ...(t.cornerMm === undefined ? {} : { cornerMm: tidy(t.cornerMm * k) }),
+  ...(t.soft === undefined ? {} : { soft: scaledSides(t.soft, k) }),
+});
 
 function scaledTile<T extends Tile>(t: T, k: number): T {
   const dressed = scaledDress(t, k);

@@ -5,6 +5,7 @@ import type { Unit } from "#core/units";
 import { firstLanguage, firstWordStyles } from "#core/words";
 import { patternSide, pocketPage } from "../arranging/pocket-pages.ts";
 import { barePage, type Look, type Page } from "../page/page.ts";
+import { firstLight, noBorder, noShadow, noSoft } from "../page/plain-dress.ts";
 import type { Book, Project } from "./project.ts";
 
 /** Gap and margin in proportion to the page, to the half millimetre: 3 and 6 mm on a page of 12 inches. */
@@ -15,9 +16,12 @@ export function newStyle(format: PageFormat): Look {
     gapMm,
     margin: allSides(Math.max(2 * gapMm, format.safeMm)),
     cornerMm: 0,
-    border: { widthMm: 0, colour: "#ffffff" },
+    border: noBorder,
+    shadow: noShadow,
+    soft: noSoft,
     background: "#ffffff",
     backdrop: null,
+    light: firstLight,
   };
 }
 

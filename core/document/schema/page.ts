@@ -6,6 +6,7 @@ import { patternSchema } from "#core/pockets/schema";
 import { toneSchema } from "#core/tone/schema";
 import { wordRoles } from "#core/words";
 import { wordStyleSchema } from "#core/words/schema";
+import { firstLight, noShadow, noSoft } from "../page/plain-dress.ts";
 
 const id = z.string().min(1).max(64);
 const length = z.number().nonnegative().max(3000);
@@ -98,6 +99,10 @@ export const borderSchema = z
     colour: colourSchema,
     /** At the foot it is so wide, as of an instant print, and the photo lies within it instead of going on under it. */
     footMm: length.optional(),
+    /** Where it lies by the outline: inside where nothing is said. */
+    lies: z.enum(["across", "outside"]).optional(),
+    /** A finer line inside of it, so far from it. */
+    second: z.object({ gapMm: length, widthMm: length, colour: colourSchema }).readonly().optional(),
   })
   .readonly();
 export type Border = z.infer<typeof borderSchema>;
@@ -111,10 +116,45 @@ export type Frame = z.infer<typeof frameSchema>;
 const sidesSchema = z.object({ top: length, right: length, bottom: length, left: length }).readonly();
 export type Margin = z.infer<typeof sidesSchema>;
 
-/** What a tile wears. Where a tile does not say, its group does, then the page, then the work's style. */
-const dress = { cornerMm: length, border: borderSchema };
+const farMm = z.number().min(-100).max(100);
+/** What falls from a tile on what lies under it, or into it as if the sheet above it were cut out. */
+export const shadowSchema = z
+  .object({
+    falls: z.enum(["none", "under", "inside"]),
+    strength: z.number().min(0).max(1),
+    colour: colourSchema,
+    /** How high it lies over what is below; by its place among what lies there where this is missing. */
+    liftMm: z.number().min(0).max(30).optional(),
+    /** In place of where the work's light throws it: how far it is moved, and the deviation of its blur. */
+    own: z
+      .object({ x: farMm, y: farMm, blurMm: z.number().min(0).max(50) })
+      .readonly()
+      .optional(),
+  })
+  .readonly();
+export type Shadow = z.infer<typeof shadowSchema>;
 
-const drawnLook = z.object({ gapMm: length, margin: sidesSchema, ...dress, background: colourSchema });
+/** So far inwards from each side a tile fades in. */
+export const softSchema = sidesSchema;
+export type Soft = z.infer<typeof softSchema>;
+
+/** Where the light comes from, clockwise from the top, and how high it stands over the page, in degrees. */
+export const lightSchema = z
+  .object({ fromDeg: z.number().min(0).max(360), heightDeg: z.number().min(15).max(85) })
+  .readonly();
+export type Light = z.infer<typeof lightSchema>;
+
+/** What a tile wears. Where a tile does not say, its group does, then the page, then the work's style. */
+const dress = { cornerMm: length, border: borderSchema, shadow: shadowSchema, soft: softSchema };
+/** What works were saved without at first. */
+const later = {
+  shadow: shadowSchema.default(noShadow),
+  soft: softSchema.default(noSoft),
+  light: lightSchema.default(firstLight),
+};
+
+const lookFields = { gapMm: length, margin: sidesSchema, ...dress, background: colourSchema };
+const drawnLook = z.object({ ...lookFields, ...later });
 /** A look without any photo: what a template carries. */
 export const drawnLookSchema = drawnLook.readonly();
 export type DrawnLook = z.infer<typeof drawnLookSchema>;
@@ -134,8 +174,8 @@ export const lookSchema = drawnLook.extend({ backdrop: backdropSchema.nullable()
 export type Look = z.infer<typeof lookSchema>;
 
 /** What a page says itself; everything else is as the work's style has it. No backdrop at all is `null`. */
-const ownLook = { ...drawnLook.partial().shape, backdrop: backdropSchema.nullable().optional() };
-const ownDress = { cornerMm: dress.cornerMm.optional(), border: dress.border.optional() };
+const ownLook = { ...z.object(lookFields).partial().shape, backdrop: backdropSchema.nullable().optional() };
+const ownDress = z.object(dress).partial().shape;
 
 const tileFields = {
   id,

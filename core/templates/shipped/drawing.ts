@@ -3,9 +3,11 @@ import type { Colour } from "#core/colour";
 import {
   type Filling,
   type FreeTile,
+  firstLight,
   type Look,
   newFreeTile,
   newGroup,
+  noDress,
   type Outline,
   type Piece,
   plainTree,
@@ -147,9 +149,11 @@ export function family(key: string, name: string, look: FamilyLook, drawings: re
     look: {
       gapMm: look.gapMm,
       margin: allSides(look.marginMm),
-      cornerMm: look.cornerMm ?? 0,
-      border: look.border ?? { widthMm: 0, colour: "#ffffff" },
+      ...noDress,
+      ...(look.cornerMm === undefined ? {} : { cornerMm: look.cornerMm }),
+      ...(look.border ? { border: look.border } : {}),
       background: look.background ?? "#ffffff",
+      light: firstLight,
     },
     ...(typeof drawn === "object" && "pieces" in drawn ? drawn : { pieces: [treeGroup(drawn)] }),
   }));

@@ -1,6 +1,7 @@
 import type { Edge, Finding, FixCode, LabPart, Risk, Severity } from "#core/check";
 import type { PageFormat } from "#core/lab";
 import { formatLength, formatSize, type Unit } from "#core/units";
+import { formats } from "./formats.ts";
 
 export const check = {
   title: "Check",
@@ -52,6 +53,9 @@ export const fixWords: Record<FixCode, string> = {
   fullBleed: "No margin: full bleed",
   widerMargin: "A wider margin",
   dropBorder: "No border here",
+  noShadow: "No shadow here",
+  lowerShadow: "A lower shadow",
+  evenSoft: "Soft alike on all sides",
   shrinkWords: "Make the words smaller",
   enlargeWords: "Make the words larger",
   readableInk: "Make the words readable",
@@ -106,6 +110,10 @@ export function findingTitle(f: Finding, n: number): string {
       return many("A margin too thin to be cut evenly", "margins too thin to be cut evenly");
     case "thinBorder":
       return many("A border that may be cut unevenly", "borders that may be cut unevenly");
+    case "shadowCut":
+      return many("A shadow that the cut goes through", "shadows that the cut goes through");
+    case "softEnds":
+      return many("A soft edge that ends too early", "soft edges that end too early");
     case "wordsHidden":
       return n === 1 ? "Words that do not fit" : `Words that do not fit, in ${n} places`;
     case "wordsSmall":
@@ -191,6 +199,10 @@ export function findingWhy(f: Finding): string {
       return "A cut can be two millimetres off. So thin a margin comes out crooked, or not at all.";
     case "thinBorder":
       return "What the cut leaves of this border comes out wider on one side than on the other.";
+    case "shadowCut":
+      return "The tile lies inside the cut and its shadow goes on beyond it. On paper the shadow ends in a hard line.";
+    case "softEnds":
+      return "Sides that fade by themselves do not follow a round outline, which stays visible as a hard line.";
     case "wordsHidden":
       return "They are not printed.";
     case "wordsSmall":
@@ -259,6 +271,10 @@ export function findingDetail(f: Finding, unit: Unit, format: PageFormat): strin
       return `${length(f.marginMm)}: ${edges(f.edges)}.`;
     case "thinBorder":
       return f.leftMm === 0 ? "All of it is cut away." : `${length(f.leftMm)} of it are left.`;
+    case "shadowCut":
+      return `${length(f.beyondMm)} of it are cut away.`;
+    case "softEnds":
+      return `${formats.percent(f.share, 0)} of the outline are still visible.`;
     case "wordsHidden":
       return f.words === 1 ? "1 word" : `${f.words} words`;
     case "wordsSmall":

@@ -1,6 +1,7 @@
 export * from "./book.ts";
 export * from "./check.ts";
 export * from "./drawings.ts";
+export * from "./dress.ts";
 export * from "./example.ts";
 export { formats, language } from "./formats.ts";
 export * from "./free.ts";

@@ -71,6 +71,14 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the margin";
     case "changedTone":
       return count === 1 ? "Changed the tone of a photo" : `Changed the tone of ${count} photos`;
+    case "changedShadow":
+      return "Changed the shadow";
+    case "changedLight":
+      return "Changed where the light comes from";
+    case "changedSoft":
+      return "Changed the soft edges";
+    case "dressedAsPage":
+      return "Edges and shadow as the page has them";
     case "gaveLook":
       return count === 1 ? "Gave a tile the look of another" : `Gave ${count} tiles the look of another`;
     case "keptTone":

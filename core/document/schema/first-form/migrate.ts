@@ -3,6 +3,7 @@ import { tileIdsOf } from "../../arrangements/index.ts";
 import { dressOf, ownLookFor } from "../../page/look.ts";
 import { newGroup, wholeRoom } from "../../page/new-tile.ts";
 import type { Arrangement, FreeTile, Group, Look, Page, Piece, Tile } from "../../page/page.ts";
+import { firstLight, noShadow, noSoft } from "../../page/plain-dress.ts";
 import type { Project } from "../../project/project.ts";
 import type { FirstPage, FirstProject, FirstTile } from "./schema.ts";
 
@@ -10,7 +11,8 @@ import type { FirstPage, FirstProject, FirstTile } from "./schema.ts";
  * A project of the first form in the form of today. Frames of arranged tiles are left away, since they follow from the arrangement; what
  * is as it would be inherited is left unsaid. It prints the same.
  */
-export function fromFirstForm({ cover, pockets, pages, style, ...rest }: FirstProject): Project {
+export function fromFirstForm({ cover, pockets, pages, style: was, ...rest }: FirstProject): Project {
+  const style = lookOfToday(was);
   return {
     ...rest,
     schema: 2,
@@ -28,8 +30,11 @@ function pocketsOf({ lessMm, ...rest }: NonNullable<FirstProject["pockets"]>): P
   return { ...rest, cardClearanceMm: lessMm };
 }
 
+const lookOfToday = (look: FirstPage["look"]): Look => ({ shadow: noShadow, soft: noSoft, light: firstLight, ...look });
+
 export function pageFromFirstForm(was: FirstPage, style: Look): Page {
-  const { id, look, tiles, over, leaves, blank, paced, plain } = was;
+  const { id, tiles, over, leaves, blank, paced, plain } = was;
+  const look = lookOfToday(was.look);
   const { arrangement: said, first } = arrangementOf(was.arrangement);
   const here = new Set(tiles.map((t) => t.id));
   // One that speaks of tiles that are not there cannot be solved; they stay where they lie.

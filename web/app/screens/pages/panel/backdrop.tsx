@@ -12,7 +12,7 @@ import { usePanel, useSession, useViewState } from "../../../state/session/hooks
 import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { LookOnSome } from "./look-on-some.tsx";
-import css from "./tone-section.module.css";
+import { SliderRow } from "./slider-row.tsx";
 import { ToneSection } from "./tone-section.tsx";
 
 interface BackdropProps {
@@ -155,18 +155,15 @@ function BackdropFraming({ view, onShow, onKeep }: BackdropFramingProps) {
   return (
     <div>
       {rows.map(([label, least, value, most, set]) => (
-        <div key={label} className={css.row}>
-          <span>{label}</span>
-          <Bead
-            label={label}
-            least={least}
-            value={value}
-            most={most}
-            step={0.02}
-            onMove={(v) => onShow({ ...view, ...set(v), byHand: true })}
-            onEnd={(v) => onKeep({ ...view, ...set(v), byHand: true })}
-          />
-        </div>
+        <SliderRow
+          key={label}
+          label={label}
+          least={least}
+          value={value}
+          most={most}
+          onMove={(v) => onShow({ ...view, ...set(v), byHand: true })}
+          onEnd={(v) => onKeep({ ...view, ...set(v), byHand: true })}
+        />
       ))}
     </div>
   );

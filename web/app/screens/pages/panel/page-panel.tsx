@@ -5,10 +5,12 @@ import { formatLength, formatSize, type Unit, units } from "#core/units";
 import { changeTrouble, panel as words } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
+import { lightChange, setLight } from "../../../state/edit/light.ts";
 import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { ArrangementSection } from "./arrangement-section.tsx";
 import { Backdrop } from "./backdrop.tsx";
 import { BookSection } from "./book-section.tsx";
+import { BorderRows } from "./border-rows.tsx";
 import { ColourRow } from "./colour-row.tsx";
 import { GuidesSection } from "./guides-section.tsx";
 import { LengthRow } from "./length-row.tsx";
@@ -16,6 +18,8 @@ import { Margins } from "./margins.tsx";
 import { PageActs } from "./page-acts.tsx";
 import { KeepAsPockets, PocketsSection } from "./pockets-section.tsx";
 import { ScatterSection } from "./scatter-section.tsx";
+import { ShadowSection } from "./shadow-section.tsx";
+import { SoftRows } from "./soft-rows.tsx";
 
 /** The page as a whole: its grid, its gaps, its colours. */
 export const PagePanel = memo(function PagePanel() {
@@ -98,19 +102,34 @@ export const PagePanel = memo(function PagePanel() {
           ...kept(),
           cornerMm,
         }))}
-        {row(words.border, "changedBorder", look.border.widthMm, Math.max(5, shortMm / 30), (widthMm) => ({
-          ...kept(),
-          border: { ...kept().border, widthMm },
-        }))}
-        {look.border.widthMm > 0 && (
-          <ColourRow
-            label={words.borderColour}
-            colour={look.border.colour}
-            onMove={(colour) => show({ ...kept(), border: { ...kept().border, colour } })}
-            onEnd={(colour) => void keep("changedBorder", { ...kept(), border: { ...kept().border, colour } })}
-          />
-        )}
+        <BorderRows
+          border={look.border}
+          mostMm={Math.max(5, shortMm / 30)}
+          unit={unit}
+          format={format}
+          onShow={(own) => show({ ...kept(), border: { ...kept().border, ...own } })}
+          onKeep={(own) => keep("changedBorder", { ...kept(), border: { ...kept().border, ...own } })}
+        />
+        <SoftRows
+          soft={look.soft}
+          mostMm={Math.min(40, shortMm / 6)}
+          straight={look.cornerMm === 0}
+          unit={unit}
+          format={format}
+          onShow={(soft) => show({ ...kept(), soft })}
+          onKeep={(soft) => keep("changedSoft", { ...kept(), soft })}
+        />
       </PanelSection>
+      <ShadowSection
+        shadow={look.shadow}
+        light={look.light}
+        unit={unit}
+        format={format}
+        onShow={(shadow) => show({ ...kept(), shadow })}
+        onKeep={(shadow) => void keep("changedShadow", { ...kept(), shadow })}
+        onShowLight={(light) => session.preview([lightChange(session.state.getState().project, light)])}
+        onLight={(light) => setLight(session, light)}
+      />
       <PanelSection>
         <ColourRow
           label={words.pageColour}

@@ -1,5 +1,4 @@
 import { Button, Text } from "@chakra-ui/react";
-import type { Colour } from "#core/colour";
 import {
   type Border,
   type Change,
@@ -11,18 +10,24 @@ import {
 } from "#core/document";
 import { namedOutlines, newOutline, type OutlineName, outlineOf } from "#core/outlines";
 import { formatLength } from "#core/units";
-import { changeTrouble, panel as words } from "../../../../text/index.ts";
+import { changeTrouble, dress, panel as words } from "../../../../text/index.ts";
 import { Beside } from "../../../components/field-label.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
+import { lightChange, setLight } from "../../../state/edit/light.ts";
 import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
-import { ColourRow } from "./colour-row.tsx";
+import { BorderRows } from "./border-rows.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { OutlineSettings } from "./outline-settings.tsx";
+import { ShadowSection } from "./shadow-section.tsx";
+import { SoftRows } from "./soft-rows.tsx";
 
 const mostBleedMm = 25;
+const ownDress = ["cornerMm", "border", "shadow", "soft"] as const;
+
+const saysItself = ({ tile }: PlacedTile): boolean => ownDress.some((k) => tile[k] !== undefined);
 
 type Item = Extract<Change, { type: "setTiles" }>["items"][number];
 type Own = Omit<Item, "id">;
@@ -31,7 +36,7 @@ type Own = Omit<Item, "id">;
 export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) {
   const session = useSession();
   const page = usePanel(openPage);
-  const { format } = usePanel(openPlaced);
+  const { format, look } = usePanel(openPlaced);
   const unit = usePanel((s) => s.project.unit);
   const project = usePanel((s) => s.project);
   const tile = tiles[0]!;
@@ -50,96 +55,115 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
   const border = (own: Partial<Border>) => (t: PlacedTile) => ({ set: { border: { ...t.border, ...own } } });
   const half = Math.min(...tiles.map((t) => Math.min(t.frame.width, t.frame.height))) / 2;
   return (
-    <PanelSection title={words.tileEdges} folds="tile-edges">
-      {tiles.some((t) => dressOf(t) !== dressOf(tile)) && (
-        <Text fontSize="13.5px" color="fg.muted" mb="2">
-          {words.theyDiffer}
-        </Text>
-      )}
-      <Beside label={words.outline}>
-        <Select<OutlineName>
-          label={words.outline}
-          value={tile.outline.kind}
-          options={outlineChoices(tiles).map((name) => [name, words.outlines[name]])}
-          onChoose={(name) => keep("changedOutline", ownOutline(name))}
+    <>
+      <PanelSection title={words.tileEdges} folds="tile-edges">
+        {tiles.some((t) => dressOf(t) !== dressOf(tile)) && (
+          <Text fontSize="13.5px" color="fg.muted" mb="2">
+            {words.theyDiffer}
+          </Text>
+        )}
+        <Beside label={words.outline}>
+          <Select<OutlineName>
+            label={words.outline}
+            value={tile.outline.kind}
+            options={outlineChoices(tiles).map((name) => [name, words.outlines[name]])}
+            onChoose={(name) => keep("changedOutline", ownOutline(name))}
+          />
+        </Beside>
+        <OutlineSettings
+          outline={tile.outline}
+          unit={unit}
+          ppi={format.ppi}
+          onSet={(outline) => {
+            keep("changedOutline", (t) => (t.outline.kind === outline.kind ? { set: { outline } } : {}));
+          }}
         />
-      </Beside>
-      <OutlineSettings
-        outline={tile.outline}
-        unit={unit}
-        ppi={format.ppi}
-        onSet={(outline) => {
-          keep("changedOutline", (t) => (t.outline.kind === outline.kind ? { set: { outline } } : {}));
-        }}
-      />
-      {tiles.some((t) => outlineOf(t.outline).hasCorners) && (
-        <LengthRow
-          label={words.corner}
-          mm={tile.cornerMm}
-          sliderMostMm={half}
+        {tiles.some((t) => outlineOf(t.outline).hasCorners) && (
+          <LengthRow
+            label={words.corner}
+            mm={tile.cornerMm}
+            sliderMostMm={half}
+            unit={unit}
+            format={format}
+            onMove={(mm) => show(corner(mm))}
+            onMm={(mm) => keep("changedCorner", corner(mm))}
+          />
+        )}
+        <BorderRows
+          border={tile.border}
+          mostMm={Math.min(10, half)}
           unit={unit}
           format={format}
-          onMove={(mm) => show(corner(mm))}
-          onMm={(mm) => keep("changedCorner", corner(mm))}
+          onShow={(own) => show(border(own))}
+          onKeep={(own) => keep("changedBorder", border(own))}
         />
-      )}
-      <LengthRow
-        label={words.border}
-        mm={tile.border.widthMm}
-        sliderMostMm={Math.min(10, half)}
+        <SoftRows
+          soft={tile.soft}
+          mostMm={Math.min(40, half)}
+          straight={tiles.every((t) => t.outline.kind === "rectangle" && t.cornerMm === 0)}
+          unit={unit}
+          format={format}
+          onShow={(soft) => show(() => ({ set: { soft } }))}
+          onKeep={(soft) => keep("changedSoft", () => ({ set: { soft } }))}
+        />
+        <Beside label={words.opacity}>
+          <NumberField
+            hideLabel
+            label={words.opacity}
+            value={Math.round(100 * (tile.tile.opacity ?? 1))}
+            least={0}
+            most={100}
+            step={5}
+            onNumber={(n) =>
+              keep(
+                "changedOpacity",
+                () => (n < 100 ? { set: { opacity: n / 100 } } : { unset: ["opacity"] }),
+                `opacity-${tiles.map((t) => t.id).join()}`,
+              )
+            }
+          />
+        </Beside>
+        {areCards && (
+          <LengthRow
+            label={words.cardBleed}
+            mm={cardBleed(project, tile.tile)}
+            sliderMostMm={10}
+            unit={unit}
+            format={format}
+            onMove={(mm) => show(() => ({ set: { cardBleedMm: mm } }))}
+            onMm={(mm) => keep("changedBleed", () => ({ set: { cardBleedMm: Math.min(mostBleedMm, mm) } }))}
+          />
+        )}
+        {areCards && tiles.some((t) => t.tile.cardBleedMm !== undefined) && (
+          <Button size="sm" variant="ghost" onClick={() => keep("changedBleed", () => ({ unset: ["cardBleedMm"] }))}>
+            {words.bleedOfAll}
+          </Button>
+        )}
+        {tiles.some(saysItself) && (
+          <Button size="sm" variant="ghost" onClick={() => keep("dressedAsPage", () => ({ unset: [...ownDress] }))}>
+            {dress.asPage}
+          </Button>
+        )}
+      </PanelSection>
+      <ShadowSection
+        shadow={tile.shadow}
+        light={look.light}
         unit={unit}
         format={format}
-        onMove={(widthMm) => show(border({ widthMm }))}
-        onMm={(widthMm) => keep("changedBorder", border({ widthMm }))}
+        onShow={(shadow) => show(() => ({ set: { shadow } }))}
+        onKeep={(shadow, slider) =>
+          keep("changedShadow", () => ({ set: { shadow } }), slider && `shadow-${slider}-${tile.id}`)
+        }
+        onShowLight={(light) => session.preview([lightChange(project, light)])}
+        onLight={(light) => void setLight(session, light)}
       />
-      {tiles.some((t) => t.border.widthMm > 0) && (
-        <ColourRow
-          label={words.borderColour}
-          colour={tile.border.colour}
-          onMove={(colour: Colour) => show(border({ colour }))}
-          onEnd={(colour) => keep("changedBorder", border({ colour }))}
-        />
-      )}
-      <Beside label={words.opacity}>
-        <NumberField
-          hideLabel
-          label={words.opacity}
-          value={Math.round(100 * (tile.tile.opacity ?? 1))}
-          least={0}
-          most={100}
-          step={5}
-          onNumber={(n) =>
-            keep(
-              "changedOpacity",
-              () => (n < 100 ? { set: { opacity: n / 100 } } : { unset: ["opacity"] }),
-              `opacity-${tiles.map((t) => t.id).join()}`,
-            )
-          }
-        />
-      </Beside>
-      {areCards && (
-        <LengthRow
-          label={words.cardBleed}
-          mm={cardBleed(project, tile.tile)}
-          sliderMostMm={10}
-          unit={unit}
-          format={format}
-          onMove={(mm) => show(() => ({ set: { cardBleedMm: mm } }))}
-          onMm={(mm) => keep("changedBleed", () => ({ set: { cardBleedMm: Math.min(mostBleedMm, mm) } }))}
-        />
-      )}
-      {areCards && tiles.some((t) => t.tile.cardBleedMm !== undefined) && (
-        <Button size="sm" variant="ghost" onClick={() => keep("changedBleed", () => ({ unset: ["cardBleedMm"] }))}>
-          {words.bleedOfAll}
-        </Button>
-      )}
-    </PanelSection>
+    </>
   );
 }
 
 /** All that this section sets, to compare by. */
 const dressOf = (t: PlacedTile): string =>
-  JSON.stringify([t.shaped ? t.tile.outline : t.outline, t.cornerMm, t.border, t.tile.opacity ?? 1]);
+  JSON.stringify([t.shaped ? t.tile.outline : t.outline, t.cornerMm, t.border, t.shadow, t.soft, t.tile.opacity ?? 1]);
 
 /** Where an arrangement decides the shape, going back to that is a choice; a shape of a tile's own can be kept, and not chosen. */
 const outlineChoices = (tiles: readonly PlacedTile[]): readonly OutlineName[] =>

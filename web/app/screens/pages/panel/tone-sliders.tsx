@@ -1,10 +1,9 @@
 import { HStack } from "@chakra-ui/react";
 import type { Tone } from "#core/tone";
 import { tone as words } from "../../../../text/index.ts";
-import { Bead } from "../../../components/panel-parts.tsx";
 import { Toggle } from "../../../components/toggle.tsx";
 import { ColourRow } from "./colour-row.tsx";
-import css from "./tone-section.module.css";
+import { SliderRow } from "./slider-row.tsx";
 
 interface ToneSlidersProps {
   readonly tone: Tone;
@@ -28,19 +27,16 @@ export function ToneSliders({ tone, onShow, onKeep }: ToneSlidersProps) {
     say: (v: number) => string,
     set: (v: number) => Tone,
   ) => (
-    <div key={key} className={css.row}>
-      <span>{label}</span>
-      <Bead
-        label={label}
-        value={value}
-        least={least}
-        most={most}
-        step={0.02}
-        onMove={(v) => onShow(set(v))}
-        onEnd={(v) => onKeep(set(v), key)}
-      />
-      <span className={css.value}>{say(value)}</span>
-    </div>
+    <SliderRow
+      key={key}
+      label={label}
+      least={least}
+      value={value}
+      most={most}
+      says={say(value)}
+      onMove={(v) => onShow(set(v))}
+      onEnd={(v) => onKeep(set(v), key)}
+    />
   );
   return (
     <div>

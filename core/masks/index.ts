@@ -1,0 +1,1 @@
+export { blurReachMm, type Mask, type MaskPart, type MaskPixels, maskOf, maskPixels, smootherstep } from "./mask.ts";
