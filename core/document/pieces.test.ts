@@ -145,7 +145,10 @@ test("what is remembered of placed pages is what placing a copy of them afresh g
       }
       const styled = { ...now, style: { ...now.style, gapMm } };
       for (const page of styled.pages) {
+        // What is kept is read beside what is only tried out, again and again.
+        const kept = placed(now, page);
         const on = placed(styled, page);
+        expect(placed(now, page) === kept && placed(styled, page) === on).toBe(true);
         const afresh = placePage(structuredClone(page), on.format, styled.style);
         expect(on.tiles.map((t) => t.frame)).toEqual(afresh.tiles.map((t) => t.frame));
       }

@@ -19,14 +19,16 @@ export const lookFields = {
 } as const satisfies { readonly [K in keyof OwnLook]-?: true };
 export const lookKeys = Object.keys(lookFields) as readonly (keyof OwnLook)[];
 
-const looks = new WeakMap<Page, { readonly style: Look; readonly look: Look }>();
+const looks = new WeakMap<Page, WeakMap<Look, Look>>();
 
 /** The look of a page with nothing left to be inherited; the same object for the same page and style. */
 export function lookOf(page: Page, style: Look): Look {
-  const known = looks.get(page);
-  if (known?.style === style) return known.look;
+  const byStyle = looks.get(page) ?? new WeakMap<Look, Look>();
+  looks.set(page, byStyle);
+  const known = byStyle.get(style);
+  if (known) return known;
   const look = lookKeys.some((k) => page[k] !== undefined) ? { ...style, ...saidBy(page) } : style;
-  looks.set(page, { style, look });
+  byStyle.set(style, look);
   return look;
 }
 

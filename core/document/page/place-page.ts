@@ -60,12 +60,15 @@ export interface PlacedPage {
   readonly groups: readonly PlacedGroup[];
 }
 
-const known = new WeakMap<Page, PlacedPage>();
+/** By page and style: what is kept and what a hand is trying out at the moment are read side by side, and each has to stay the same object. */
+const known = new WeakMap<Page, WeakMap<Look, PlacedPage>>();
 
 /** A page with every tile in its place. The same object for the same page, format and style; tiles that nothing changed stay the same too. */
 export function placePage(page: Page, format: PageFormat, style: Look): PlacedPage {
-  const before = known.get(page);
-  if (before?.format === format && before.style === style) return before;
+  const byStyle = known.get(page) ?? new WeakMap<Look, PlacedPage>();
+  known.set(page, byStyle);
+  const before = byStyle.get(style);
+  if (before?.format === format) return before;
   const look = lookOf(page, style);
   const groups: PlacedGroup[] = [];
   const tiles = page.pieces.flatMap((piece): readonly PlacedTile[] => {
@@ -90,7 +93,7 @@ export function placePage(page: Page, format: PageFormat, style: Look): PlacedPa
           tiles: tiles.map(inPart),
           groups: groups.map((g) => ({ ...g, tiles: g.tiles.map(inPart) })),
         };
-  known.set(page, placed);
+  byStyle.set(style, placed);
   return placed;
 }
 

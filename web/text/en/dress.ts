@@ -40,6 +40,8 @@ export const dress = {
   light: "Light of the whole work",
   lightFrom: (fromDeg: number, heightDeg: number) =>
     `from ${winds[Math.round(fromDeg / 45) % 8]}, ${heightDeg > 65 ? "high" : heightDeg > 35 ? "half way up" : "low"}`,
+  lightRound: "Where the light comes from",
+  lightHeight: "How high the light stands",
   firstLight: "Light from the top left again",
   share: (v: number) => `${Math.round(100 * v)} %`,
 };

@@ -1,6 +1,7 @@
 import { useRef, useState } from "react";
 import type { Light } from "#core/document";
 import { dress as words } from "../../../../text/index.ts";
+import { Bead } from "../../../components/panel-parts.tsx";
 import css from "./light-dial.module.css";
 
 interface LightDialProps {
@@ -12,14 +13,8 @@ interface LightDialProps {
 /** The light stands at the rim when it is low and in the middle when it is high. */
 const [lowDeg, highDeg] = [15, 85];
 const stepDeg = 5;
-const steps: Readonly<Record<string, { readonly round: number; readonly up: number }>> = {
-  ArrowLeft: { round: -stepDeg, up: 0 },
-  ArrowRight: { round: stepDeg, up: 0 },
-  ArrowUp: { round: 0, up: stepDeg },
-  ArrowDown: { round: 0, up: -stepDeg },
-};
 
-/** Where the light of the whole work comes from: a lamp to be dragged round a page, or moved by arrow keys. */
+/** Where the light of the whole work comes from: a lamp to be dragged around a sheet, or two sliders. */
 export function LightDial({ light, onShow, onKeep }: LightDialProps) {
   const pad = useRef<HTMLDivElement>(null);
   const [dragged, setDragged] = useState<Light>();
@@ -39,18 +34,23 @@ export function LightDial({ light, onShow, onKeep }: LightDialProps) {
     setDragged(next);
     onShow(next);
   };
+  const slider = (label: string, key: keyof Light, least: number, most: number) => (
+    <Bead
+      label={label}
+      least={least}
+      value={light[key]}
+      most={most}
+      step={stepDeg}
+      onMove={(v) => onShow({ ...light, [key]: v })}
+      onEnd={(v) => onKeep({ ...light, [key]: v })}
+    />
+  );
   return (
     <div className={css.row}>
       <div
         ref={pad}
-        role="slider"
-        tabIndex={0}
-        aria-label={words.light}
-        aria-valuemin={0}
-        aria-valuemax={360}
-        aria-valuenow={fromDeg}
-        aria-valuetext={words.lightFrom(fromDeg, heightDeg)}
         className={css.pad}
+        data-light=""
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);
           move(e);
@@ -63,14 +63,6 @@ export function LightDial({ light, onShow, onKeep }: LightDialProps) {
           setDragged(undefined);
           onKeep(lightAt(e));
         }}
-        onKeyDown={(e) => {
-          const by = steps[e.key];
-          if (!by) return;
-          e.preventDefault();
-          e.stopPropagation();
-          const height = Math.min(highDeg, Math.max(lowDeg, heightDeg + by.up));
-          onKeep({ fromDeg: (fromDeg + by.round + 360) % 360, heightDeg: height });
-        }}
       >
         <span
           className={css.sheet}
@@ -82,11 +74,13 @@ export function LightDial({ light, onShow, onKeep }: LightDialProps) {
           style={{ left: `${50 + 50 * far * Math.sin(from)}%`, top: `${50 - 50 * far * Math.cos(from)}%` }}
         />
       </div>
-      <span className={css.words}>
+      <div className={css.words}>
         {words.light}
         <br />
         {words.lightFrom(fromDeg, heightDeg)}
-      </span>
+        {slider(words.lightRound, "fromDeg", 0, 355)}
+        {slider(words.lightHeight, "heightDeg", lowDeg, highDeg)}
+      </div>
     </div>
   );
 }
