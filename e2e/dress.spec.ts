@@ -20,8 +20,8 @@ import {
 } from "./support/tessip.ts";
 
 const slider = (page: Page, name: string) => page.getByRole("slider", { name, exact: true });
-const openSection = async (page: Page, name: string) => {
-  const fold = page.getByRole("button", { name, exact: true });
+const openSection = async (page: Page, name: RegExp) => {
+  const fold = page.getByRole("button", { name });
   if ((await fold.getAttribute("aria-expanded")) === "false") await fold.click();
 };
 /** Does something, and waits until the page is painted otherwise. */
@@ -57,7 +57,7 @@ test("shadows by one light, soft edges and borders: on the page, a tile, several
 
   await test.step("all tiles of the page throw one, away from the light; the light is dragged, and moved by key", async () => {
     const bare = await paintedPage(page);
-    await openSection(page, "Shadow");
+    await openSection(page, /^Shadow/);
     await repaints(page, () => page.getByText("Under it", { exact: true }).click());
     await expectUndo(page, "Changed the shadow");
     await slider(page, "Strength").fill("0.8");
@@ -88,7 +88,7 @@ test("shadows by one light, soft edges and borders: on the page, a tile, several
 
   await test.step("a tile fades into the page on all sides, then on some; its shadow fades with it; undone step by step", async () => {
     await tile(page, 1).click();
-    await openSection(page, "Outline and border");
+    await openSection(page, /^Outline and border/);
     const hard = await paintedPage(page);
     await repaints(page, () => slider(page, "Soft edge").fill("9"));
     await expectUndo(page, "Changed the soft edges");
@@ -107,7 +107,7 @@ test("shadows by one light, soft edges and borders: on the page, a tile, several
   await test.step("a shadow inside, set by hand; a border outside with a finer line; as the page again", async () => {
     await nobodyChosen(page);
     await tile(page, 2).click();
-    await openSection(page, "Shadow");
+    await openSection(page, /^Shadow/);
     await repaints(page, () => page.getByText("Inside it", { exact: true }).click());
     await page.getByText("Set it by hand", { exact: true }).click();
     await repaints(page, () => slider(page, "To the right").fill("6"));

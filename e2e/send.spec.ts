@@ -58,6 +58,7 @@ async function titledCollage(page: Page, photos: number, title: string): Promise
   await page.keyboard.press("Escape");
   // What lets through what lies behind it has to come out the same in each kind of file.
   await tile(page, photos).click();
+  await page.getByRole("button", { name: /^Shadow, soft edge/ }).click();
   const opacity = page.getByRole("textbox", { name: "Opacity, %" });
   await opacity.fill("40");
   await page.keyboard.press("Enter");

@@ -26,13 +26,13 @@ export function PanelSection({ title, folds, folded = false, children }: PanelSe
   return (
     <Box
       as="section"
-      py={shut ? "0.5" : "2"}
+      py={shut ? "0.5" : "1.5"}
       borderTopWidth="1px"
       borderColor="oat.200"
       _first={{ borderTopWidth: 0, pt: 0 }}
     >
       {title && (
-        <Heading as="h3" fontFamily="body" fontSize="14px" fontWeight="600" mb={shut ? "0" : "2"} letterSpacing="0">
+        <Heading as="h3" fontFamily="body" fontSize="14px" fontWeight="600" mb={shut ? "0" : "1"} letterSpacing="0">
           {folds === undefined ? (
             title
           ) : (

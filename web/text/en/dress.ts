@@ -29,6 +29,8 @@ export const dress = {
   softAlike: "All sides alike",
   asPage: "Edges and shadow as the page has them",
   shadow: "Shadow",
+  shadowSoft: "Shadow and soft edges",
+  shadowSoftOpacity: "Shadow, soft edge, opacity",
   falls: { none: "None", under: "Under it", inside: "Inside it" },
   strength: "Strength",
   lift: "Height",

@@ -2,7 +2,7 @@ import { Box, chakra, Flex, HStack, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import { arrangementOf, holdsPockets, type Look, lookChange, type StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
-import { changeTrouble, panel as words } from "../../../../text/index.ts";
+import { changeTrouble, dress, panel as words } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { lightChange, setLight } from "../../../state/edit/light.ts";
@@ -110,6 +110,18 @@ export const PagePanel = memo(function PagePanel() {
           onShow={(own) => show({ ...kept(), border: { ...kept().border, ...own } })}
           onKeep={(own) => keep("changedBorder", { ...kept(), border: { ...kept().border, ...own } })}
         />
+      </PanelSection>
+      <ShadowSection
+        title={dress.shadowSoft}
+        shadow={look.shadow}
+        light={look.light}
+        unit={unit}
+        format={format}
+        onShow={(shadow) => show({ ...kept(), shadow })}
+        onKeep={(shadow) => void keep("changedShadow", { ...kept(), shadow })}
+        onShowLight={(light) => session.preview([lightChange(session.state.getState().project, light)])}
+        onLight={(light) => setLight(session, light)}
+      >
         <SoftRows
           soft={look.soft}
           mostMm={Math.min(40, shortMm / 6)}
@@ -119,17 +131,7 @@ export const PagePanel = memo(function PagePanel() {
           onShow={(soft) => show({ ...kept(), soft })}
           onKeep={(soft) => keep("changedSoft", { ...kept(), soft })}
         />
-      </PanelSection>
-      <ShadowSection
-        shadow={look.shadow}
-        light={look.light}
-        unit={unit}
-        format={format}
-        onShow={(shadow) => show({ ...kept(), shadow })}
-        onKeep={(shadow) => void keep("changedShadow", { ...kept(), shadow })}
-        onShowLight={(light) => session.preview([lightChange(session.state.getState().project, light)])}
-        onLight={(light) => setLight(session, light)}
-      />
+      </ShadowSection>
       <PanelSection>
         <ColourRow
           label={words.pageColour}

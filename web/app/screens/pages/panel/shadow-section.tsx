@@ -1,4 +1,5 @@
 import { Box, Button } from "@chakra-ui/react";
+import type { ReactNode } from "react";
 import { firstLight, type Light, type Shadow } from "#core/document";
 import type { PageFormat } from "#core/lab";
 import { type Thrown, thrownBy } from "#core/scene";
@@ -14,6 +15,9 @@ import { LightDial } from "./light-dial.tsx";
 import { SliderRow } from "./slider-row.tsx";
 
 interface ShadowSectionProps {
+  readonly title: string;
+  /** What stands before it in the same section. */
+  readonly children: ReactNode;
   readonly shadow: Shadow;
   readonly light: Light;
   readonly unit: Unit;
@@ -32,7 +36,8 @@ export function ShadowSection(props: ShadowSectionProps) {
   const thrown = thrownBy(shadow, light, 1);
   const { own } = shadow;
   return (
-    <PanelSection title={words.shadow} folds="shadow" folded>
+    <PanelSection title={props.title} folds="shadow" folded>
+      {props.children}
       <Segmented
         label={words.shadow}
         value={shadow.falls}

@@ -97,6 +97,41 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
           onShow={(own) => show(border(own))}
           onKeep={(own) => keep("changedBorder", border(own))}
         />
+        {areCards && (
+          <LengthRow
+            label={words.cardBleed}
+            mm={cardBleed(project, tile.tile)}
+            sliderMostMm={10}
+            unit={unit}
+            format={format}
+            onMove={(mm) => show(() => ({ set: { cardBleedMm: mm } }))}
+            onMm={(mm) => keep("changedBleed", () => ({ set: { cardBleedMm: Math.min(mostBleedMm, mm) } }))}
+          />
+        )}
+        {areCards && tiles.some((t) => t.tile.cardBleedMm !== undefined) && (
+          <Button size="sm" variant="ghost" onClick={() => keep("changedBleed", () => ({ unset: ["cardBleedMm"] }))}>
+            {words.bleedOfAll}
+          </Button>
+        )}
+        {tiles.some(saysItself) && (
+          <Button size="sm" variant="ghost" onClick={() => keep("dressedAsPage", () => ({ unset: [...ownDress] }))}>
+            {dress.asPage}
+          </Button>
+        )}
+      </PanelSection>
+      <ShadowSection
+        title={dress.shadowSoftOpacity}
+        shadow={tile.shadow}
+        light={look.light}
+        unit={unit}
+        format={format}
+        onShow={(shadow) => show(() => ({ set: { shadow } }))}
+        onKeep={(shadow, slider) =>
+          keep("changedShadow", () => ({ set: { shadow } }), slider && `shadow-${slider}-${tile.id}`)
+        }
+        onShowLight={(light) => session.preview([lightChange(project, light)])}
+        onLight={(light) => void setLight(session, light)}
+      >
         <SoftRows
           soft={tile.soft}
           mostMm={Math.min(40, half)}
@@ -123,40 +158,7 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
             }
           />
         </Beside>
-        {areCards && (
-          <LengthRow
-            label={words.cardBleed}
-            mm={cardBleed(project, tile.tile)}
-            sliderMostMm={10}
-            unit={unit}
-            format={format}
-            onMove={(mm) => show(() => ({ set: { cardBleedMm: mm } }))}
-            onMm={(mm) => keep("changedBleed", () => ({ set: { cardBleedMm: Math.min(mostBleedMm, mm) } }))}
-          />
-        )}
-        {areCards && tiles.some((t) => t.tile.cardBleedMm !== undefined) && (
-          <Button size="sm" variant="ghost" onClick={() => keep("changedBleed", () => ({ unset: ["cardBleedMm"] }))}>
-            {words.bleedOfAll}
-          </Button>
-        )}
-        {tiles.some(saysItself) && (
-          <Button size="sm" variant="ghost" onClick={() => keep("dressedAsPage", () => ({ unset: [...ownDress] }))}>
-            {dress.asPage}
-          </Button>
-        )}
-      </PanelSection>
-      <ShadowSection
-        shadow={tile.shadow}
-        light={look.light}
-        unit={unit}
-        format={format}
-        onShow={(shadow) => show(() => ({ set: { shadow } }))}
-        onKeep={(shadow, slider) =>
-          keep("changedShadow", () => ({ set: { shadow } }), slider && `shadow-${slider}-${tile.id}`)
-        }
-        onShowLight={(light) => session.preview([lightChange(project, light)])}
-        onLight={(light) => void setLight(session, light)}
-      />
+      </ShadowSection>
     </>
   );
 }
