@@ -57,8 +57,8 @@ function transposed(values: Float32Array, w: number, h: number): Float32Array {
   const out = new Float32Array(w * h);
   for (let y0 = 0; y0 < h; y0 += block)
     for (let x0 = 0; x0 < w; x0 += block) {
-      const x1 = x0 + block < w ? x0 + block : w;
-      const y1 = y0 + block < h ? y0 + block : h;
+      const x1 = Math.min(x0 + block, w);
+      const y1 = Math.min(y0 + block, h);
       for (let y = y0; y < y1; y += 1) for (let x = x0; x < x1; x += 1) out[x * h + y] = values[y * w + x]!;
     }
   return out;

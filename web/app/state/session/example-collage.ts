@@ -4,11 +4,13 @@ import {
   newGroup,
   newProject,
   newTile,
+  noShadow,
   type Page,
   type PlacedPage,
   type Project,
   placeAgain,
   placePage,
+  type Shadow,
   withGroup,
 } from "#core/document";
 import {
@@ -37,6 +39,8 @@ type Deps = Pick<Services, "library" | "arranging" | "newId" | "now" | "fonts">;
 
 const sideMm = 300;
 const table = "#5b7553";
+/** Of prints that lie on something. */
+const shadow: Shadow = { ...noShadow, falls: "under", strength: 0.5 };
 const wordFont = "abril-fatface";
 
 /** A page with these photos in one row, for an arrangement to begin from. */
@@ -82,7 +86,7 @@ export async function exampleCollage(services: Deps): Promise<Project> {
 }
 
 async function scatteredPage(services: Deps, project: Project, photos: readonly Photo[]): Promise<Page> {
-  const on = ofPhotos(project, photos, services.newId, { background: table });
+  const on = ofPhotos(project, photos, services.newId, { background: table, shadow });
   const photoOf = scatteredPhotos(services);
   const scatter = firstScatter(on);
   const given = { groupId: groupId(on), scatter, photoOf, style: project.words.caption, newId: services.newId };
@@ -119,7 +123,13 @@ function albumPage({ newId }: Deps, photos: readonly Photo[]): Page {
   });
   const row = (from: number) =>
     tiles.slice(from, from + 2).map((t, i) => ({ tileId: t.id, aspect: aspectOf(photos[from + i]!) }));
-  const own = { background: "#3b342c", border: { widthMm: 2.5, colour: "#f3ead8" }, gapMm: 9, margin: allSides(16) };
+  const own = {
+    background: "#3b342c",
+    border: { widthMm: 2.5, colour: "#f3ead8" },
+    gapMm: 9,
+    margin: allSides(16),
+    shadow: { ...shadow, strength: 0.7, colour: "#000000" },
+  };
   return withGroup(
     { ...barePage(newId), ...own },
     newGroup({ kind: "rows", rows: [row(0), row(2), row(4)] }, tiles, newId),
