@@ -1,5 +1,5 @@
 export { type SceneLayer, scene, sceneLayers, tileSteps, wordsMatrix } from "./scene.ts";
-export { type Thrown, thrownBy } from "./shadow.ts";
+export { levelsOf, type Thrown, thrownBy } from "./shadow.ts";
 export { softOf } from "./soft.ts";
 export {
   type BeginStep,

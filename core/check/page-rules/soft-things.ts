@@ -1,7 +1,8 @@
-import type { PlacedTile, Soft } from "#core/document";
+import type { PlacedPage, PlacedTile } from "#core/document";
+import { allSides } from "#core/geometry";
 import { trimBox } from "#core/lab";
 import { type Mask, maskPixels } from "#core/masks";
-import { softOf, thrownBy } from "#core/scene";
+import { levelsOf, softOf, thrownBy } from "#core/scene";
 import { tellingTile } from "../fix-tile.ts";
 import { beyond, hairMm, spot, tileBox } from "../places.ts";
 import type { PageRule } from "../rule.ts";
@@ -27,7 +28,7 @@ export const softThings: PageRule<
       const [box, trim] = [tileBox(tile), trimBox(format)];
       // What goes over the cut itself takes its shadow along.
       if (beyond(box, trim) > -hairMm) return [];
-      const { x, y, blurMm } = thrownBy(shadow, page.look.light, 1);
+      const { x, y, blurMm } = thrownBy(shadow, page.look.light, levelOf(page, tile));
       const far = seenSigmas * blurMm;
       const shade = { x: box.x + x - far, y: box.y + y - far, w: box.w + 2 * far, h: box.h + 2 * far };
       const beyondMm = beyond(shade, trim);
@@ -46,11 +47,11 @@ export const softThings: PageRule<
   fixes: {
     noShadow: tellingTile(({ shadow }) => ({ shadow: { ...shadow, falls: "none" } })),
     lowerShadow: tellingTile((tile, { on }) => lowered(tile, on.look.light, beyond(tileBox(tile), trimBox(on.format)))),
-    evenSoft: tellingTile(({ soft }) => ({ soft: allOf(Math.max(...Object.values(soft))) })),
+    evenSoft: tellingTile(({ soft }) => ({ soft: allSides(Math.max(...Object.values(soft))) })),
   },
 };
 
-const allOf = (mm: number): Soft => ({ top: mm, right: mm, bottom: mm, left: mm });
+const levelOf = (page: PlacedPage, tile: PlacedTile): number => levelsOf(page.tiles).get(tile) ?? 1;
 
 /** Of the pixels that an outline cuts, the share that is still seen. */
 function hardShare(mask: Mask): number {

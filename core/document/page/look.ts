@@ -55,18 +55,11 @@ export const noDress: Dress = { cornerMm: 0, border: noBorder, shadow: noShadow,
 
 /** What does not inherit its dress, as words do not, wears none unless it says so. */
 export function dressOf(tile: Tile, group: Group | undefined, look: Look): Dress {
-  const above = inheritsDress(tile.filling) ? { ...look, ...(group && dressSaid(group)) } : noDress;
-  const own = dressSaid(tile);
+  const [between, above] = inheritsDress(tile.filling) ? [group, look] : [undefined, noDress];
   return {
-    cornerMm: own.cornerMm ?? above.cornerMm,
-    border: own.border ?? above.border,
-    shadow: own.shadow ?? above.shadow,
-    soft: own.soft ?? above.soft,
+    cornerMm: tile.cornerMm ?? between?.cornerMm ?? above.cornerMm,
+    border: tile.border ?? between?.border ?? above.border,
+    shadow: tile.shadow ?? between?.shadow ?? above.shadow,
+    soft: tile.soft ?? between?.soft ?? above.soft,
   };
 }
-
-const dressKeys = ["cornerMm", "border", "shadow", "soft"] as const;
-
-/** What a tile or a group says of its dress. */
-const dressSaid = (of: Partial<Dress>): Partial<Dress> =>
-  Object.fromEntries(dressKeys.flatMap((k) => (of[k] === undefined ? [] : [[k, of[k]]])));
