@@ -10,7 +10,8 @@ export default defineConfig({
   expect: { timeout: 60_000 },
   fullyParallel: false,
   workers: 2,
-  retries: 0,
+  // On a starved machine a click can take a minute; a journey that really fails does so twice.
+  retries: 1,
   reporter: [["list"], ["./scripts/counting-reporter.mjs"]],
   outputDir: "test-results",
   use: {

@@ -315,6 +315,7 @@ test("by hand on the page: slipped in, moved, swapped, split, taken away, and th
     await tile(page, 2).click();
     await page.getByText("Lock what is in it").click();
     await page.keyboard.press("Escape");
+    await expect(page.getByRole("combobox", { name: "Shape" })).toHaveCount(0);
   });
 
   await test.step("a tile is given a shape, and a plain colour", async () => {

@@ -179,9 +179,10 @@ test("a disk that is full to the last byte: changes are kept, photos wait, a kil
     disk.fill();
     context = await openProfile(profile, baseURL!);
     page = context.pages()[0]!;
-    disk.fill();
-    await page.goto("/");
-    await expect(page.getByText("This disk is full. What you change is still kept")).toBeVisible();
+    await disk.keptFull(async () => {
+      await page.goto("/");
+      await expect(page.getByText("This disk is full. What you change is still kept")).toBeVisible();
+    });
     await works(page).first().click();
     await expect(tiles(page)).toHaveCount(3);
     await expect(page.getByRole("textbox", { name: "Gap" })).toHaveValue(/^0\.28/);

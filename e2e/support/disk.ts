@@ -59,6 +59,12 @@ export class SmallDisk {
     }
   }
 
+  /** Fills what a starting browser frees, again and again, until the promise is settled. */
+  async keptFull(until: () => Promise<unknown>): Promise<void> {
+    const filling = setInterval(() => this.fill(), 20);
+    await until().finally(() => clearInterval(filling));
+  }
+
   makeRoom(): void {
     unlinkSync(join(this.path, "filler"));
   }

@@ -12,12 +12,15 @@ const stack = createToaster({
   gap: 12,
 });
 
-/** Where there is no room for one more the oldest goes, and of what went wrong the oldest only where there is nothing else. */
+/**
+ * A way back stays long enough to be read and thought over. Where there is no room for one more the oldest goes, and of what went wrong the oldest only
+ * where there is nothing else.
+ */
 export function put(notice: Parameters<typeof stack.create>[0]): void {
   const shown = stack.getVisibleToasts();
   const oldest = shown.filter((n) => n.type !== "error").at(-1) ?? shown.at(-1);
   if (shown.length >= most && oldest?.id) stack.dismiss(oldest.id);
-  stack.create(notice);
+  stack.create(notice.action ? { duration: 20_000, ...notice } : notice);
 }
 
 /** Short words about what just happened, with a way back where there is one. */

@@ -48,7 +48,6 @@ export function FinishedPages({
         type: "success",
         ...(leftOver.length > 0
           ? {
-              duration: 20_000,
               action: {
                 label: words.finishedLeftOver(leftOver.length),
                 onClick: () => removePages(services, session, leftOver),

@@ -59,7 +59,6 @@ function OneOrder({ sent }: { readonly sent: SentOrder }) {
     notices.create({
       title: words.forgotten(sent.title),
       type: "info",
-      duration: 12_000,
       action: { label: common.undoIt, onClick: () => void store.putOrder(sent).then(again) },
     });
   };

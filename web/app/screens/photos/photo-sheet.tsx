@@ -298,7 +298,6 @@ function FileButtons({ photo }: { readonly photo: Photo }) {
     notices.create({
       title: words.replaced,
       type: "success",
-      duration: 20_000,
       action: { label: common.undoIt, onClick: () => void back() },
     });
   };

@@ -24,7 +24,6 @@ export function RemoveDialog({ chosen, onClose }: { readonly chosen: readonly Ph
     notices.create({
       title: words.removed(what),
       type: "info",
-      duration: 12_000,
       action: { label: common.undoIt, onClick: () => void library.undo() },
     });
   };

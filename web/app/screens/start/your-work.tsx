@@ -34,7 +34,6 @@ export function YourWork() {
     notices.create({
       title: words.removed(project.name),
       type: "info",
-      duration: 12_000,
       action: { label: common.undoIt, onClick: () => void store.restoreProject(project.id).then(refresh) },
     });
   }
