@@ -8,6 +8,7 @@ const order = [
   "random",
   "units",
   "geometry",
+  "artwork",
   "drawings",
   "masks",
   "outlines",

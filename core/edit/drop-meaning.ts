@@ -1,4 +1,5 @@
 import type { Edge } from "#core/arrange";
+import type { PaperName } from "#core/artwork";
 import { arrangedOn, frameRect, groupAt, isArranged, liesOn, type PlacedPage } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
 import type { OutlineName } from "#core/outlines";
@@ -7,7 +8,8 @@ import type { Section } from "#core/photo";
 export type Dragged =
   | { readonly from: "shelf"; readonly photoId: string; readonly section: Section }
   | { readonly from: "tile"; readonly tileId: string }
-  | { readonly from: "shapes"; readonly outline: OutlineName };
+  | { readonly from: "shapes"; readonly outline: OutlineName }
+  | { readonly from: "drawn"; readonly paper: PaperName };
 
 export type DropMeaning =
   | { readonly does: "nothing" }
@@ -30,7 +32,9 @@ export type DropMeaning =
   /** A new tile of that shape, over the rest. */
   | { readonly does: "shape"; readonly outline: OutlineName; readonly at: Point }
   /** It lies behind all of the page. */
-  | { readonly does: "back"; readonly photoId: string };
+  | { readonly does: "back"; readonly photoId: string }
+  /** The tile is filled with it, or the page where there is none. */
+  | { readonly does: "paper"; readonly paper: PaperName; readonly tileId: string | undefined };
 
 /** How much of a tile, from each of its edges, counts as "beside it". */
 const edgeShare = 0.22;
@@ -42,6 +46,10 @@ const edgeShare = 0.22;
  */
 export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | undefined): DropMeaning {
   if (!at) return { does: "nothing" };
+  if (dragged.from === "drawn") {
+    const tile = on.tiles.findLast((t) => t.filling.kind !== "words" && liesOn(t, at));
+    return { does: "paper", paper: dragged.paper, tileId: tile?.id };
+  }
   if (dragged.from === "shapes") return { does: "shape", outline: dragged.outline, at };
   if (dragged.from === "shelf" && dragged.section === "ornaments") return { does: "lay", photoId: dragged.photoId, at };
   // What lies freely lies over the others, and takes a photo where it holds one or nothing.
@@ -66,7 +74,11 @@ export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | unde
 }
 
 /** What letting go means where no tile lies. */
-function besideTiles(dragged: Exclude<Dragged, { readonly from: "shapes" }>, on: PlacedPage, at: Point): DropMeaning {
+function besideTiles(
+  dragged: Exclude<Dragged, { readonly from: "shapes" | "drawn" }>,
+  on: PlacedPage,
+  at: Point,
+): DropMeaning {
   const near = nearestIn(on, at);
   if (near && dragged.from === "shelf") return { does: "slip", photoId: dragged.photoId, ...near };
   const outer = near ? undefined : outerEdge(on, at);

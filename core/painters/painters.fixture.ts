@@ -13,6 +13,7 @@ export const bareNames: PdfNames = {
   photo: () => undefined,
   glyph: () => undefined,
   alpha: (value) => `A${value}`,
+  form: () => "F1",
   group: () => "G1",
   shade: () => "S1",
   soft: () => "M1",

@@ -20,6 +20,8 @@ export interface PdfNames {
   shade(step: ShadeStep): string;
   /** What is drawn after it is seen through a mask alone, and as strongly as said (a soft mask: ISO 32000-1, 11.6.5.3). */
   soft(soft: PlacedMask, opacity: number): string;
+  /** Operators that draw a shape, kept beside the page and drawn again and again (a form: ISO 32000-1, 8.10). */
+  form(content: string): string;
   /** Operators that draw one thing, kept beside the page under a name (a transparency group: ISO 32000-1, 11.6.6). */
   group(content: string): string;
 }
@@ -139,6 +141,18 @@ function stepLines(step: Exclude<DrawStep, { draw: "begin" | "end" }>, names: Pd
       // A picture's rows count from its foot.
       const stood = `${fine(a, b, -c, -d)} ${fine(c + e, d + f)}`;
       return [`q ${outline(step.clip)} W n ${matrix(step.matrix)} cm ${stood} cm /${photo.name} Do Q`];
+    }
+    case "paper": {
+      const shapes = step.fills.map(({ colour, path, at }) => {
+        const shape = `${outline(path)} f`;
+        if (at.length === 1) return `q ${rgb(colour)} rg 1 0 0 1 ${nums(at[0]!.x, at[0]!.y)} cm ${shape} Q`;
+        const form = names.form(shape);
+        return [`q ${rgb(colour)} rg`, ...at.map((p) => `q 1 0 0 1 ${nums(p.x, p.y)} cm /${form} Do Q`), "Q"].join(
+          "\n",
+        );
+      });
+      const clip = outline(step.clip);
+      return [`q ${rgb(step.ground)} rg ${clip} f ${clip} W n ${matrix(step.place)} cm`, ...shapes, "Q"];
     }
     case "shade": {
       const clip = step.clip ? `${outline(step.clip)} W* n ` : "";

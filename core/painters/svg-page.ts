@@ -42,6 +42,10 @@ export function svgOf({ box, title, parts, note }: SvgSheet, supply: SvgSupply):
       defs.push(`<clipPath id="c${defs.length + 1}"><path d="${path}"${how}/></clipPath>`);
       return `url(#c${defs.length})`;
     },
+    shape: (path) => {
+      defs.push(`<path id="c${defs.length + 1}" d="${path}"/>`);
+      return `#c${defs.length}`;
+    },
     mask: ({ x, y, w, h }, image) => {
       const area = `x="${num(x)}" y="${num(y)}" width="${num(w)}" height="${num(h)}"`;
       defs.push(`<mask id="c${defs.length + 1}" maskUnits="userSpaceOnUse" ${area}>${image}</mask>`);
@@ -84,12 +88,13 @@ export const pathOf = (path: PathData, write = num): string => pathText(path, wr
 interface Named {
   clip(path: string, rule?: "evenodd"): string;
   mask(area: Rect, image: string): string;
+  shape(path: string): string;
 }
 
 const placedImage = (soft: PlacedMask, href: string): string =>
   `<image width="1" height="1" preserveAspectRatio="none" transform="${matrixOf(maskMatrix(soft))}" xlink:href="${href}"/>`;
 
-function stepSvg(step: DrawStep, supply: SvgSupply, { clip, mask }: Named): string {
+function stepSvg(step: DrawStep, supply: SvgSupply, { clip, mask, shape }: Named): string {
   switch (step.draw) {
     case "begin": {
       const { soft, reach, opacity } = step;
@@ -102,6 +107,18 @@ function stepSvg(step: DrawStep, supply: SvgSupply, { clip, mask }: Named): stri
     case "fill": {
       const alpha = step.alpha === undefined ? "" : ` fill-opacity="${fine(step.alpha)}"`;
       return `<path fill="${step.colour}" fill-rule="${step.rule}"${alpha} d="${pathOf(step.path)}"/>`;
+    }
+    case "paper": {
+      const line = pathOf(step.clip);
+      const shapes = step.fills.map(({ colour, path, at }) => {
+        if (at.length === 1)
+          return `<path fill="${colour}" transform="translate(${num(at[0]!.x)} ${num(at[0]!.y)})" d="${pathOf(path)}"/>`;
+        const href = shape(pathOf(path));
+        const uses = at.map((p) => `<use x="${num(p.x)}" y="${num(p.y)}" xlink:href="${href}"/>`);
+        return `<g fill="${colour}">${uses.join("")}</g>`;
+      });
+      const ground = `<path fill="${step.ground}" d="${line}"/>`;
+      return `${ground}<g clip-path="${clip(line)}"><g transform="${matrixOf(step.place)}">${shapes.join("")}</g></g>`;
     }
     case "shade": {
       const href = supply.shade(step);

@@ -5,6 +5,7 @@ export {
   type BeginStep,
   type DrawStep,
   maskMatrix,
+  type PaperStep,
   type PhotoStep,
   type PlacedMask,
   pictureKey,

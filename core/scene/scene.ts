@@ -16,6 +16,7 @@ import { bleedBox, type PageFormat } from "#core/lab";
 import { outlineOf } from "#core/outlines";
 import type { Tone } from "#core/tone";
 import { faceKey, type LaidWords } from "#core/words";
+import { pagePaper, tilePaper } from "./paper.ts";
 import { levelsOf, shadowInside, shadowUnder } from "./shadow.ts";
 import { softOf, softReach } from "./soft.ts";
 import type { DrawStep, Scene, SceneFacts } from "./steps.ts";
@@ -76,20 +77,21 @@ function shadowsOf(page: PlacedPage, facts: SceneFacts): ReadonlyMap<PlacedTile,
 }
 
 function groundSteps({ look, format }: PlacedPage, facts: SceneFacts): DrawStep[] {
-  const { background, backdrop } = look;
+  const { background, backdrop, paper } = look;
   const box = bleedBox(format);
   const path = record((to) => traceRect(box, to));
-  const ground: DrawStep = { draw: "fill", path, rule: "nonzero", colour: background };
+  const colour: DrawStep = { draw: "fill", path, rule: "nonzero", colour: background };
+  const ground = [colour, ...(paper ? [pagePaper(paper, path, box, openingBox(format))] : [])];
   const photo = backdrop && facts.photo(backdrop.view.photoId);
-  if (!backdrop || !photo) return [ground];
+  if (!backdrop || !photo) return ground;
   const rect = backdrop.across === "spread" ? openingBox(format) : box;
   const centre = { x: rect.x + rect.w / 2, y: rect.y + rect.h / 2 };
   const frame: Frame = { centre, width: rect.w, height: rect.h, turn: 0 };
   const matrix = photoMatrix(photo.aspect, rect, framingOf(backdrop.view, photo, { frame }, format));
   const { photoId, tone } = backdrop.view;
   const picture: DrawStep = { draw: "photo", photoId, matrix, clip: path, ...toned(tone) };
-  if (backdrop.veil <= 0) return [ground, picture];
-  return [ground, picture, { ...ground, colour: backdrop.veilColour ?? background, alpha: backdrop.veil }];
+  if (backdrop.veil <= 0) return [...ground, picture];
+  return [...ground, picture, { ...colour, colour: backdrop.veilColour ?? background, alpha: backdrop.veil }];
 }
 
 /** A step that says nothing of a tone stays as it was. */
@@ -132,6 +134,8 @@ function solidSteps(tile: PlacedTile, on: Standing, facts: SceneFacts): DrawStep
       return [];
     case "colour":
       return [plainFill(tile, tile.filling.colour, format), ...over(tile, on)];
+    case "paper":
+      return [tilePaper(tile, tile.filling.paper, format), ...over(tile, on)];
     case "words":
       return wordSteps(tile, tile.filling, on, facts);
     case "photo": {

@@ -109,6 +109,7 @@ function shapeOf(tile: PlacedTile, format: PageFormat, facts: SceneFacts): reado
     case "empty":
       return undefined;
     case "colour":
+    case "paper":
       return [{ part: "cover", path: ownLine(tile, format, "bordered") }];
     case "photo": {
       const photo = facts.photo(filling.view.photoId);

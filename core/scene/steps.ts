@@ -1,3 +1,4 @@
+import type { PaperFill } from "#core/artwork";
 import type { Colour } from "#core/colour";
 import type { PhotoShape } from "#core/fit";
 import { chain, type Matrix, type PathData, type Rect, scaling, translation } from "#core/geometry";
@@ -38,6 +39,14 @@ export type DrawStep =
       readonly alpha: number;
       readonly clip?: PathData | undefined;
     }
+  /** A ground inside `clip`, and over it the shapes of a paper, which `place` takes from the paper's own mm to the page. */
+  | {
+      readonly draw: "paper";
+      readonly clip: PathData;
+      readonly ground: Colour;
+      readonly place: Matrix;
+      readonly fills: readonly PaperFill[];
+    }
   /** Shaped words: each glyph's outline (in em) scaled by `sizeMm` and set on its place, all through `matrix`. */
   | {
       readonly draw: "words";
@@ -56,6 +65,7 @@ export interface PlacedMask {
   readonly place: Matrix;
 }
 
+export type PaperStep = Extract<DrawStep, { draw: "paper" }>;
 export type ShadeStep = Extract<DrawStep, { draw: "shade" }>;
 export type BeginStep = Extract<DrawStep, { draw: "begin" }>;
 

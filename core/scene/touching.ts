@@ -21,7 +21,7 @@ const isPlain = ({ outline, cornerMm, soft, frame, filling, tile }: PlacedTile):
   frame.turn === 0 &&
   (tile.opacity ?? 1) === 1 &&
   Object.values(soft).every((mm) => mm === 0) &&
-  (filling.kind === "colour" || (filling.kind === "photo" && !filling.view.whole));
+  (filling.kind === "colour" || filling.kind === "paper" || (filling.kind === "photo" && !filling.view.whole));
 
 /** By tile: stretches under the tiles that touch it and are drawn after it. */
 export function stretchesUnder(tiles: readonly PlacedTile[]): ReadonlyMap<PlacedTile, readonly Rect[]> {
@@ -57,6 +57,7 @@ export function reachingUnder(steps: readonly DrawStep[], under: readonly Rect[]
   if (ring?.draw === "fill") return [...steps, { ...ring, path: more, rule: "nonzero" }];
   return steps.map((step) => {
     if (step.draw === "photo") return { ...step, clip: [...step.clip, ...more], matrix: reaching(step.matrix, under) };
+    if (step.draw === "paper") return { ...step, clip: [...step.clip, ...more] };
     return step.draw === "fill" ? { ...step, path: [...step.path, ...more] } : step;
   });
 }

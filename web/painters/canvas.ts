@@ -1,5 +1,14 @@
-import { chain, type Matrix, type Rect, replay, type Size, translation } from "#core/geometry";
-import { type BeginStep, type DrawStep, maskMatrix, type PhotoStep, type PlacedMask, type Scene } from "#core/scene";
+import type { PaperFill } from "#core/artwork";
+import { chain, type Matrix, type PathData, type Rect, replay, type Size, translation } from "#core/geometry";
+import {
+  type BeginStep,
+  type DrawStep,
+  maskMatrix,
+  type PaperStep,
+  type PhotoStep,
+  type PlacedMask,
+  type Scene,
+} from "#core/scene";
 import type { Face } from "#core/words";
 import { masks } from "./mask-shelf.ts";
 
@@ -124,6 +133,9 @@ export function paintStep(ctx: Canvas2d, step: PlainStep, { picture, face }: Pai
     case "words":
       if (face) paintWords(ctx, step, face);
       return;
+    case "paper":
+      paintPaper(ctx, step);
+      return;
     case "shade":
       ctx.save();
       if (step.clip) {
@@ -152,6 +164,39 @@ export function paintStep(ctx: Canvas2d, step: PlainStep, { picture, face }: Pai
       ctx.restore();
     }
   }
+}
+
+/** Its ground, and each colour of it as one shape. */
+function paintPaper(ctx: Canvas2d, { clip, ground, place, fills }: PaperStep): void {
+  const { a, b, c, d, e, f } = place;
+  ctx.save();
+  ctx.beginPath();
+  replay(clip, ctx);
+  ctx.fillStyle = ground;
+  ctx.fill();
+  ctx.clip();
+  ctx.transform(a, b, c, d, e, f);
+  for (const fill of fills) {
+    ctx.fillStyle = fill.colour;
+    ctx.fill(wholeOf(fill));
+  }
+  ctx.restore();
+}
+
+/** Core hands out the same shape and the same places for the same part of a paper. */
+const wholes = new WeakMap<PathData, WeakMap<PaperFill["at"], Path2D>>();
+
+function wholeOf({ path, at }: PaperFill): Path2D {
+  const known = wholes.get(path) ?? new WeakMap<PaperFill["at"], Path2D>();
+  wholes.set(path, known);
+  const before = known.get(at);
+  if (before) return before;
+  const one = new Path2D();
+  replay(path, one);
+  const whole = new Path2D();
+  for (const { x, y } of at) whole.addPath(one, new DOMMatrix([1, 0, 0, 1, x, y]));
+  known.set(at, whole);
+  return whole;
 }
 
 /** Outlines, not a browser's text: no letter may stand elsewhere on screen than in print. */

@@ -66,6 +66,7 @@ class PdfPages {
   readonly #masks: PdfMasks;
   readonly #fonts = new Map<string, UsedFont>();
   readonly #alphas = new Map<number, Ref>();
+  readonly #forms = new Map<string, Ref>();
   readonly #tree: Ref;
 
   constructor(pdf: PdfWriter, order: PdfOrder, doing: Doing) {
@@ -129,6 +130,7 @@ class PdfPages {
       masks: this.#masks,
       fonts: this.#fonts,
       alphas: this.#alphas,
+      forms: this.#forms,
     });
     const around = marks ? marksMm : 0;
     const toPoints = { a: pt, b: 0, c: 0, d: -pt, e: pt * (around - box.x), f: pt * (around + box.y + box.h) };
@@ -261,12 +263,14 @@ interface Kept {
   readonly masks: PdfMasks;
   readonly fonts: ReadonlyMap<string, UsedFont>;
   readonly alphas: Map<number, Ref>;
+  /** Shapes that are drawn again and again, by what draws them. */
+  readonly forms: Map<string, Ref>;
 }
 
 /** Names for what a page draws, and what of it it drew. */
 function namesFor(
   pdf: PdfWriter,
-  { photos, masks, fonts, alphas }: Kept,
+  { photos, masks, fonts, alphas, forms }: Kept,
 ): { readonly names: PdfNames; image(ref: Ref): string; resources(): string } {
   const used = { XObject: new Map<string, Ref>(), Font: new Map<string, Ref>(), ExtGState: new Map<string, Ref>() };
   const names: PdfNames = {
@@ -288,6 +292,12 @@ function namesFor(
     },
     shade: (step) => image(masks.shade(step, photos.srgb())),
     soft: (soft, opacity) => state(masks.state(soft, opacity)),
+    form: (content) => {
+      const entries = "/Type /XObject /Subtype /Form /BBox [-20000 -20000 20000 20000]";
+      const ref = forms.get(content) ?? pdf.packed(entries, utf8(content));
+      forms.set(content, ref);
+      return image(ref);
+    },
     group: (content) => {
       const whole = "/BBox [-20000 -20000 20000 20000] /Group << /Type /Group /S /Transparency /I true >>";
       // What it draws was named just now, and so stands among the page's.

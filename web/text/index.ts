@@ -31,6 +31,7 @@ export {
   tileMenu,
   zoom,
 } from "./now/pages.ts";
+export { papers } from "./now/papers.ts";
 export {
   chosenWords,
   countOf,
@@ -49,10 +50,11 @@ export {
 export { pockets } from "./now/pockets.ts";
 export { prints } from "./now/prints.ts";
 export { lossWords, reading, work } from "./now/project.ts";
-export { common, fault, history, stepWords, tabTitle, walk } from "./now/screens.ts";
+export { common, fault, history, tabTitle, walk } from "./now/screens.ts";
 export { printTrouble, send, sendOptions } from "./now/send.ts";
 export { sheets, sheetTrouble } from "./now/sheets.ts";
 export { formatTrouble, lengthTrouble, start } from "./now/start.ts";
+export { stepWords } from "./now/steps.ts";
 export { tilings } from "./now/tilings.ts";
 export { tone } from "./now/tone.ts";
 export { words } from "./now/words.ts";

@@ -11,6 +11,7 @@ const reachesMm = 0.6;
 export const colours = (tile: PlacedTile): boolean =>
   tile.filling.kind === "photo" ||
   tile.filling.kind === "colour" ||
+  tile.filling.kind === "paper" ||
   (tile.filling.kind === "words" && tile.filling.card !== null);
 
 /** What ends at the trim shows a white line wherever the knife falls a little outside of it. */

@@ -59,7 +59,7 @@ function fatesOf(tile: PlacedTile, view: View, photo: SeenPhoto, page: PlacedPag
 
 /** What hides that which lies under it. */
 const covers = ({ filling, tile }: PlacedTile): boolean =>
-  (filling.kind === "photo" || filling.kind === "colour") && (tile.opacity ?? 1) > 0.5;
+  (filling.kind === "photo" || filling.kind === "colour" || filling.kind === "paper") && (tile.opacity ?? 1) > 0.5;
 
 /** Points looked at across and down a face. */
 const perFace = 8;

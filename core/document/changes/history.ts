@@ -1,5 +1,6 @@
 import { ok, type Result } from "#core/result";
 import { coverMoves } from "../project/cover.ts";
+import { inPalette } from "../project/palette.ts";
 import { findPage, type Project } from "../project/project.ts";
 import { applyChange, type Change, compacted, invertChange } from "./change.ts";
 import { stillHolds } from "./holds.ts";
@@ -90,6 +91,8 @@ export const stepCodes = [
   "movedWords",
   "laidCard",
   "changedBackdrop",
+  "laidPaper",
+  "changedPaper",
   "changedPalette",
   "paced",
   "movedBreak",
@@ -184,7 +187,10 @@ const coverFollows: Follower = (before, after) => {
   return [{ type: "setTiles", pageId: after.cover!.id, items: moved.map(({ id, frame }) => ({ id, set: { frame } })) }];
 };
 
-const followers: readonly Follower[] = [pacedNoMore, coverFollows];
+/** Papers are drawn in the work's palette. */
+const paletteFollows: Follower = (before, after) => (after.palette === before.palette ? [] : inPalette(after));
+
+const followers: readonly Follower[] = [pacedNoMore, coverFollows, paletteFollows];
 
 /** All changes or none. The same object back when they come to nothing, so that no empty step is kept. */
 export function commit(now: Editing, gesture: Gesture): Result<Editing, ChangeTrouble> {

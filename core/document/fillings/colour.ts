@@ -7,5 +7,6 @@ export const colour: FillingKind<Extract<Filling, { readonly kind: "colour" }>> 
   withPhotoIds: (f) => f,
   moved: (f) => f,
   emptied: (f) => f,
+  recoloured: (f) => f,
   inheritsDress: true,
 };

@@ -7,5 +7,6 @@ export const empty: FillingKind<Extract<Filling, { readonly kind: "empty" }>> = 
   withPhotoIds: (f) => f,
   moved: (f) => f,
   emptied: (f) => f,
+  recoloured: (f) => f,
   inheritsDress: true,
 };

@@ -1,7 +1,9 @@
+import type { Colour } from "#core/colour";
 import type { Filling } from "../schema/page.ts";
 import { colour } from "./colour.ts";
 import { empty } from "./empty.ts";
 import type { FillingKind } from "./kind.ts";
+import { paper } from "./paper.ts";
 import { photo } from "./photo.ts";
 import { words } from "./words.ts";
 
@@ -12,6 +14,7 @@ const kinds: { readonly [K in Filling["kind"]]: FillingKind<Extract<Filling, { r
   empty,
   photo,
   colour,
+  paper,
   words,
 };
 const kindOf = (f: Filling) => kinds[f.kind] as FillingKind<Filling>;
@@ -21,5 +24,6 @@ export const followedBy = (f: Filling): readonly string[] => kindOf(f).follows(f
 /** Every mention of a photo under another id; the same filling where it mentions none. */
 export const withOtherPhotoIds = (f: Filling, idOf: (id: string) => string): Filling => kindOf(f).withPhotoIds(f, idOf);
 export const movedElsewhere = (f: Filling): Filling => kindOf(f).moved(f);
+export const recolouredFilling = (f: Filling, palette: readonly Colour[]): Filling => kindOf(f).recoloured(f, palette);
 export const emptiedFilling = (f: Filling): Filling => kindOf(f).emptied(f);
 export const inheritsDress = (f: Filling): boolean => kindOf(f).inheritsDress;

@@ -1,3 +1,4 @@
+import type { Colour } from "#core/colour";
 import type { Filling } from "../schema/page.ts";
 
 /** All that has to be known of a kind of filling, besides how it is drawn. */
@@ -12,6 +13,8 @@ export interface FillingKind<F> {
   moved(f: F): F;
   /** What stays of it where others than these photos are to come. */
   emptied(f: F): Filling;
+  /** The same in the colours of a palette, where it follows one. */
+  recoloured(f: F, palette: readonly Colour[]): F;
   /** Whether it wears the corner and border of the page that it lies on, unless its tile says otherwise. */
   readonly inheritsDress: boolean;
 }

@@ -18,5 +18,6 @@ export const photo: FillingKind<Extract<Filling, { readonly kind: "photo" }>> = 
   withPhotoIds: (f, idOf) => ({ ...f, view: { ...f.view, photoId: idOf(f.view.photoId) } }),
   moved: ({ view }) => ({ kind: "photo", view: autoFramed(view.photoId, view.tone) }),
   emptied: () => ({ kind: "empty" }),
+  recoloured: (f) => f,
   inheritsDress: true,
 };

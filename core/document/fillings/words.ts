@@ -7,5 +7,6 @@ export const words: FillingKind<Words> = {
   withPhotoIds: (f, idOf) => (f.from ? { ...f, from: { ...f.from, photoId: idOf(f.from.photoId) } } : f),
   moved: (f) => f,
   emptied: (f) => (f.from ? { kind: "empty" } : f),
+  recoloured: (f) => f,
   inheritsDress: false,
 };

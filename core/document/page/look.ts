@@ -15,6 +15,7 @@ export const lookFields = {
   shadow: true,
   soft: true,
   background: true,
+  paper: true,
   backdrop: true,
 } as const satisfies { readonly [K in keyof OwnLook]-?: true };
 export const lookKeys = Object.keys(lookFields) as readonly (keyof OwnLook)[];
@@ -37,11 +38,11 @@ export function saidBy(page: OwnLook): OwnLook {
   return Object.fromEntries(lookKeys.filter((k) => page[k] !== undefined).map((k) => [k, page[k]]));
 }
 
-const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+const same = (a: unknown = null, b: unknown = null): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
 
-/** What a page has to say itself so that it looks so in a work of this style. */
+/** What a page has to say itself so that it looks so in a work of this style; `null` where it has none of what the style has. */
 export const ownLookFor = (look: Look, style: Look): OwnLook =>
-  Object.fromEntries(lookKeys.filter((k) => !same(look[k], style[k])).map((k) => [k, look[k]]));
+  Object.fromEntries(lookKeys.filter((k) => !same(look[k], style[k])).map((k) => [k, look[k] ?? null]));
 
 /** The page looking so; what is as in the work's style is left unsaid. */
 export function withLook(page: Page, look: Look, style: Look): Page {

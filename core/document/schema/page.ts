@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { orderPreferences, type TreeNode, tilingPatterns } from "#core/arrange";
+import { paperSchema } from "#core/artwork/schema";
 import { colourSchema } from "#core/colour/schema";
 import { outlineSchema } from "#core/outlines/schema";
 import { patternSchema } from "#core/pockets/schema";
@@ -89,6 +90,7 @@ export const fillingSchema = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("photo"), view: viewSchema }).readonly(),
   /** A plain field of colour, where a page needs a rest. */
   z.object({ kind: z.literal("colour"), colour: colourSchema }).readonly(),
+  z.object({ kind: z.literal("paper"), paper: paperSchema }).readonly(),
   wordsSchema,
 ]);
 export type Filling = z.infer<typeof fillingSchema>;
@@ -153,7 +155,11 @@ const later = {
   light: lightSchema.default(firstLight),
 };
 
-const lookFields = { gapMm: length, margin: sidesSchema, ...dress, background: colourSchema };
+const lookFields = {
+  ...{ gapMm: length, margin: sidesSchema, ...dress, background: colourSchema },
+  /** On the page itself, over its colour and under a photo that lies behind everything. */
+  paper: paperSchema.nullable().optional(),
+};
 const drawnLook = z.object({ ...lookFields, ...later });
 /** A look without any photo: what a template carries. */
 export const drawnLookSchema = drawnLook.readonly();

@@ -30,7 +30,12 @@ function pocketsOf({ lessMm, ...rest }: NonNullable<FirstProject["pockets"]>): P
   return { ...rest, cardClearanceMm: lessMm };
 }
 
-const lookOfToday = (look: FirstPage["look"]): Look => ({ shadow: noShadow, soft: noSoft, light: firstLight, ...look });
+const lookOfToday = (look: FirstPage["look"]): Look => ({
+  shadow: noShadow,
+  soft: noSoft,
+  light: firstLight,
+  ...look,
+});
 
 export function pageFromFirstForm(was: FirstPage, style: Look): Page {
   const { id, tiles, over, leaves, blank, paced, plain } = was;

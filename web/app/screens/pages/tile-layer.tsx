@@ -17,7 +17,7 @@ import {
 import type { Dragged, DropMeaning } from "#core/edit";
 import { tileMoved } from "#core/edit";
 import { seenFrame } from "#core/scene";
-import { pages as words } from "../../../text/index.ts";
+import { papers, pages as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import type { Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
@@ -131,9 +131,11 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
             ? sayWaiting(tile.filling.waits)
             : kind === "colour"
               ? words.colourTile
-              : photo
-                ? photo.caption || photo.name
-                : words.photoGone;
+              : tile.filling.kind === "paper"
+                ? papers.nameOf(tile.filling.paper.design)
+                : photo
+                  ? photo.caption || photo.name
+                  : words.photoGone;
         return (
           <TileSpot
             key={tile.id}
@@ -207,7 +209,7 @@ interface TileSpotProps {
   /** As an SVG path over a box of 1 by 1. */
   readonly shape: string | undefined;
   readonly label: string;
-  readonly kind: "photo" | "empty" | "colour" | "words" | "missing";
+  readonly kind: Filling["kind"] | "missing";
   /** Of an empty one, what a template made it for. */
   readonly waits: Waits | undefined;
   readonly locked: boolean;

@@ -36,7 +36,7 @@ export function ColourRow({ label, colour, onMove, onEnd }: ColourRowProps) {
             onTake={onEnd}
           />
         ))}
-        <OtherColour label={label} colour={colour} onMove={onMove} onEnd={onEnd} />
+        <ColourPick label={label} colour={colour} onMove={onMove} onEnd={onEnd} />
         {palette.map((c) => (
           <Swatch key={c} colour={c} name={c} label={label} chosen={c === colour} onTake={onEnd} />
         ))}
@@ -73,10 +73,16 @@ export function Swatch({ colour, name, label, chosen, onTake }: SwatchProps) {
   );
 }
 
-function OtherColour({ label, colour, onMove, onEnd }: ColourRowProps) {
+interface ColourPickProps extends ColourRowProps {
+  /** It shows its colour, whether that is among those that are ready or not. */
+  readonly filled?: boolean;
+}
+
+/** Any colour, by a picker. */
+export function ColourPick({ label, colour, onMove, onEnd, filled = false }: ColourPickProps) {
   const palette = usePanel((s) => s.project.palette);
   const [open, setOpen] = useState(false);
-  const known = colour === null || ready.includes(colour) || palette.includes(colour);
+  const known = !filled && (colour === null || ready.includes(colour) || palette.includes(colour));
   const shown = colour ?? "#ffffff";
   return (
     <ColorPicker.Root
@@ -90,7 +96,7 @@ function OtherColour({ label, colour, onMove, onEnd }: ColourRowProps) {
       <ColorPicker.HiddenInput />
       <ColorPicker.Control>
         <ColorPicker.Trigger
-          aria-label={`${label}: ${words.ownColour}`}
+          aria-label={filled ? label : `${label}: ${words.ownColour}`}
           w="30px"
           h="30px"
           minW="30px"
@@ -102,10 +108,10 @@ function OtherColour({ label, colour, onMove, onEnd }: ColourRowProps) {
           bg="oat.25"
           display="grid"
           placeItems="center"
-          boxShadow={known ? undefined : "0 0 0 2px {colors.oat.25}, 0 0 0 4px {colors.glaze.500}"}
+          boxShadow={known || filled ? undefined : "0 0 0 2px {colors.oat.25}, 0 0 0 4px {colors.glaze.500}"}
           {...(known ? {} : { style: { background: shown } })}
         >
-          <Pipette size={15} aria-hidden color={luminance(shown) > 0.4 || known ? "#38443e" : "#fdfbf7"} />
+          {!filled && <Pipette size={15} aria-hidden color={luminance(shown) > 0.4 || known ? "#38443e" : "#fdfbf7"} />}
         </ColorPicker.Trigger>
       </ColorPicker.Control>
       <Portal>

@@ -29,6 +29,7 @@ import { openPlaced } from "../../../state/session/project-session.ts";
 import { ArrangementSection } from "./arrangement-section.tsx";
 import { Backdrop } from "./backdrop.tsx";
 import { ColourRow, Swatch } from "./colour-row.tsx";
+import { PagePaper } from "./page-paper.tsx";
 
 /** The cover: its measures as they follow from the book, its spine, and what lies on it. */
 export function CoverPanel() {
@@ -65,6 +66,7 @@ export function CoverPanel() {
           onMove={(background) => show({ ...page.look, background })}
           onEnd={(background) => keep("changedColour", { ...page.look, background })}
         />
+        <PagePaper look={page.look} unit={unit} format={page.format} onShow={show} onKeep={keep} />
         <Backdrop look={page.look} onShow={show} onKeep={keep} />
       </PanelSection>
       <PanelSection>

@@ -16,6 +16,7 @@ import { GuidesSection } from "./guides-section.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { Margins } from "./margins.tsx";
 import { PageActs } from "./page-acts.tsx";
+import { PagePaper } from "./page-paper.tsx";
 import { KeepAsPockets, PocketsSection } from "./pockets-section.tsx";
 import { ScatterSection } from "./scatter-section.tsx";
 import { ShadowSection } from "./shadow-section.tsx";
@@ -139,6 +140,7 @@ export const PagePanel = memo(function PagePanel() {
           onMove={(background) => show({ ...kept(), background })}
           onEnd={(background) => void keep("changedColour", { ...kept(), background })}
         />
+        <PagePaper look={look} unit={unit} format={format} onShow={show} onKeep={keep} />
         <Backdrop look={look} onShow={show} onKeep={keep} />
       </PanelSection>
       <BookSection />

@@ -3,7 +3,7 @@ import { ArrowDown, ArrowUp, Eye, EyeOff, LayoutDashboard, Lock, LockOpen } from
 import { useState } from "react";
 import { type Group, isLocked, photoIdOf, type StepCode, type Tile } from "#core/document";
 import { hiddenSet, type Listed, listedFrontToBack, locked, named, pieceMoved } from "#core/edit";
-import { pieces as words } from "../../../../text/index.ts";
+import { papers, pieces as words } from "../../../../text/index.ts";
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
 import { TextField } from "../../../components/text-field.tsx";
@@ -174,6 +174,9 @@ const Deed = ({ label, onDo, children }: DeedProps) => (
 
 function Picture({ tile }: { readonly tile: Tile }) {
   const photoId = photoIdOf(tile);
+  const { filling } = tile;
+  const ground =
+    filling.kind === "colour" ? filling.colour : filling.kind === "paper" ? filling.paper.colours[0] : undefined;
   return (
     <Box
       w="36px"
@@ -181,8 +184,8 @@ function Picture({ tile }: { readonly tile: Tile }) {
       flexShrink="0"
       borderRadius="2px"
       overflow="hidden"
-      bg={tile.filling.kind === "colour" ? undefined : "oat.200"}
-      style={tile.filling.kind === "colour" ? { background: tile.filling.colour } : undefined}
+      bg={ground === undefined ? "oat.200" : undefined}
+      style={ground === undefined ? undefined : { background: ground }}
     >
       {photoId !== undefined && <PhotoThumb photoId={photoId} />}
     </Box>
@@ -195,6 +198,7 @@ function useNameOf(tile: Tile): string {
   if (tile.name) return tile.name;
   if (tile.filling.kind === "words") return words.words(tile.filling.text);
   if (tile.filling.kind === "colour") return words.colour;
+  if (tile.filling.kind === "paper") return papers.nameOf(tile.filling.paper.design);
   return photo ? photo.caption || photo.name : words.empty;
 }
 

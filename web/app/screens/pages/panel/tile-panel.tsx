@@ -21,6 +21,7 @@ import { Reframing } from "./reframing.tsx";
 import { SharpnessFigure } from "./sharpness.tsx";
 import { ThroughPart } from "./through-part.tsx";
 import { TileDress } from "./tile-dress.tsx";
+import { TilePaper } from "./tile-paper.tsx";
 import { TilePlace } from "./tile-place.tsx";
 
 /** One tile: its photo, how sharp it prints, and what can be done with it. */
@@ -109,7 +110,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
             </Button>
           )}
           {view && !reframing && <MoveToPage tileIds={[tile.id]} />}
-          {!view && <PlainColour tiles={[tile]} />}
+          {!view && tile.filling.kind !== "paper" && <PlainColour tiles={[tile]} />}
           {!view && (
             <Button size="sm" variant="ghost" w="full" onClick={() => writeIn(services, session, tile.id)}>
               <Type size={17} aria-hidden /> {wordWords.writeHere}
@@ -120,6 +121,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
       {!reframing && isFree(page, tile.id) && <FreePlace tiles={[tile]} />}
       {!reframing && <ThroughPart tile={tile} />}
       {!reframing && <TilePlace tile={tile} />}
+      <TilePaper tiles={[tile]} />
       {!reframing && <TileDress tiles={[tile]} />}
       {!reframing && <PhotoTone tiles={[tile]} />}
       {!reframing && isFree(page, tile.id) && <Copies tile={tile} />}

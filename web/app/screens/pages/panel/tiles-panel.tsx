@@ -35,6 +35,7 @@ import { PhotoTone } from "./photo-tone.tsx";
 import { PlainColour } from "./plain-colour.tsx";
 import { SettleOthers } from "./scatter-section.tsx";
 import { TileDress } from "./tile-dress.tsx";
+import { TilePaper } from "./tile-paper.tsx";
 import { LockSwitch } from "./tile-place.tsx";
 
 /** So many can be neighbours of each other. */
@@ -126,6 +127,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
         <LockSwitch tiles={tiles} label={words.lockMany} />
       </PanelSection>
       {areFree && <FreePlace tiles={tiles} />}
+      <TilePaper tiles={tiles} />
       <TileDress tiles={tiles} />
       <PhotoTone tiles={tiles} />
     </>

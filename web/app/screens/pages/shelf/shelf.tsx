@@ -4,7 +4,8 @@ import { shelf as words } from "../../../../text/index.ts";
 import { useKeys } from "../../../commands/hear.ts";
 import { useServices } from "../../../services.ts";
 import { PanelContext, usePanelState, useViewState } from "../../../state/session/hooks.ts";
-import { MaterialsDrawer } from "./materials-drawer.tsx";
+import { OrnamentsDrawer } from "./ornaments-drawer.tsx";
+import { PapersDrawer } from "./papers-drawer.tsx";
 import { PhotosDrawer } from "./photos-drawer.tsx";
 import { ShapesDrawer } from "./shapes-drawer.tsx";
 import { openDrawer } from "./shelf-size.ts";
@@ -33,7 +34,8 @@ export function Shelf() {
           {drawer === "templates" && <TemplatesDrawer />}
           {drawer === "shapes" && <ShapesDrawer />}
           {drawer === "words" && <WordsDrawer />}
-          {(drawer === "papers" || drawer === "ornaments") && <MaterialsDrawer key={drawer} section={drawer} />}
+          {drawer === "papers" && <PapersDrawer />}
+          {drawer === "ornaments" && <OrnamentsDrawer />}
         </Following>
       )}
     </Box>

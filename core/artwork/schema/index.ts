@@ -1,0 +1,1 @@
+export { paperSchema } from "./paper.ts";
