@@ -1,4 +1,5 @@
 export { apart, colourOfLab, firstPalette, inksOf, labOf, mixed } from "./inks.ts";
+export { paletteFrom } from "./palette.ts";
 export { type PaperFamily, paperFamilies } from "./papers/design.ts";
 export { type PaperName, paperDesign, paperNames } from "./papers/index.ts";
 export { type PaperFill, paperFills } from "./papers/lay.ts";

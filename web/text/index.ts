@@ -55,6 +55,7 @@ export { printTrouble, send, sendOptions } from "./now/send.ts";
 export { sheets, sheetTrouble } from "./now/sheets.ts";
 export { formatTrouble, lengthTrouble, start } from "./now/start.ts";
 export { stepWords } from "./now/steps.ts";
+export { style } from "./now/style.ts";
 export { tilings } from "./now/tilings.ts";
 export { tone } from "./now/tone.ts";
 export { words } from "./now/words.ts";

@@ -41,9 +41,17 @@ export function wave(
   return { ink, mix, runs, from, to: from.map((v) => v + width) };
 }
 
-export const design = (
+/** A design whose parts are made when they are first asked for. */
+export function design(
   family: PaperFamily,
   [w, h]: readonly [number, number],
   inks: number,
-  parts: () => readonly PaperPart[],
-): PaperDesign => ({ family, repeat: { w, h }, inks, parts });
+  make: () => readonly PaperPart[],
+): PaperDesign {
+  let made: readonly PaperPart[] | undefined;
+  const parts = () => {
+    made ??= make();
+    return made;
+  };
+  return { family, repeat: { w, h }, inks, parts };
+}

@@ -18,20 +18,30 @@ export interface Spot {
 /** Places that keep apart, also from those of the next repeat (best of some tries; D. Mitchell, 1991). */
 export function strewn(w: number, h: number, count: number, seed: number): readonly Spot[] {
   const next = seededRandom(seed);
+  const { abs, min } = Math;
   const found: Spot[] = [];
-  const round = (d: number, size: number) => Math.min(Math.abs(d), size - Math.abs(d));
   for (let i = 0; i < count; i += 1) {
-    let best: Spot | undefined;
+    let best = { x: 0, y: 0, next };
     let farthest = -1;
     for (let tries = 0; tries < 24; tries += 1) {
-      const at = { x: w * next(), y: h * next(), next };
-      const near = found.reduce(
-        (least, f) => Math.min(least, Math.hypot(round(f.x - at.x, w), round(f.y - at.y, h))),
-        w + h,
-      );
-      if (near > farthest) [best, farthest] = [at, near];
+      const x = w * next();
+      const y = h * next();
+      let near = w * w + h * h;
+      for (let k = 0; k < i; k += 1) {
+        const f = found[k]!;
+        const dx = abs(f.x - x);
+        const dy = abs(f.y - y);
+        const across = min(dx, w - dx);
+        const down = min(dy, h - dy);
+        const d = across * across + down * down;
+        if (d < near) near = d;
+      }
+      if (near > farthest) {
+        farthest = near;
+        best = { x, y, next };
+      }
     }
-    found.push(best!);
+    found.push(best);
   }
   return found;
 }

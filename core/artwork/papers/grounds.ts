@@ -1,4 +1,4 @@
-import { box, circle, pebble, polygon, stroke } from "../shapes.ts";
+import { box, pebble, polygon, regular, stroke } from "../shapes.ts";
 import { band, design, drawn, wave } from "./design.ts";
 import { every, strewn, turnedAbout } from "./dots.ts";
 
@@ -12,7 +12,7 @@ export const grounds = {
     const spots = strewn(50, 50, 320, 71);
     return [1, 2].map((ink) =>
       drawn(
-        every(spots, 2, ink - 1).flatMap(({ x, y, next }) => circle(x, y, 0.1 + 0.16 * next())),
+        every(spots, 2, ink - 1).flatMap(({ x, y, next }) => regular(x, y, 0.12 + 0.18 * next(), 5)),
         ink,
         0.35,
       ),
@@ -57,7 +57,7 @@ export const grounds = {
         (s) => at + 0.5 * Math.sin(2 * Math.PI * (s + i / 5)) + 0.22 * Math.sin(2 * Math.PI * (3 * s + i / 3)),
         0.22 + 0.14 * (i % 3),
         {
-          ...{ points: 64, mix: 0.2 + 0.06 * (i % 4) },
+          ...{ points: 40, mix: 0.2 + 0.06 * (i % 4) },
         },
       ),
     ),

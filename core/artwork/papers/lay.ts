@@ -40,7 +40,7 @@ export function paperFills(paper: Paper, area: Rect): readonly PaperFill[] {
   if ((span.c1 - span.c0) * (span.r1 - span.r0) > mostRepeats) return [];
   const shapes = shapesOf(design, span);
   const [ground] = paper.colours;
-  return partsOf(design).map((part, i) => ({
+  return design.parts().map((part, i) => ({
     colour: mixed(ground!, inkOf(paper, part.ink), part.mix * (paper.strength ?? 1)),
     ...shapes[i]!,
   }));
@@ -49,14 +49,6 @@ export function paperFills(paper: Paper, area: Rect): readonly PaperFill[] {
 /** Where a paper has fewer inks than its design asks for, they come again. */
 const inkOf = ({ colours }: Paper, ink: number): Colour =>
   colours.length < 2 ? colours[0]! : colours[1 + ((ink - 1) % (colours.length - 1))]!;
-
-const parts = new WeakMap<PaperDesign, readonly PaperPart[]>();
-
-function partsOf(design: PaperDesign): readonly PaperPart[] {
-  const known = parts.get(design) ?? design.parts();
-  parts.set(design, known);
-  return known;
-}
 
 /** The same objects for the same repeats, by which painters know what they have drawn before. */
 const laid = new WeakMap<PaperDesign, Map<string, readonly Shape[]>>();
@@ -70,9 +62,11 @@ function shapesOf(design: PaperDesign, span: Span): readonly Shape[] {
   if (before) return before;
   if (known.size >= mostLaid) known.clear();
   const at = placesOf(design, span);
-  const shapes = partsOf(design).map(
-    (part): Shape => ("path" in part ? { path: part.path, at } : { path: bandsOf(part, design, span), at: [origin] }),
-  );
+  const shapes = design
+    .parts()
+    .map(
+      (part): Shape => ("path" in part ? { path: part.path, at } : { path: bandsOf(part, design, span), at: [origin] }),
+    );
   known.set(key, shapes);
   return shapes;
 }

@@ -38,8 +38,8 @@ const contours = (): readonly PaperPart[] =>
   });
 
 export const waves = {
-  waves: design("waves", [16, 8], 1, () => [wave((s) => 4 + 1.6 * sine(s), 1.3, { mix: 0.6 })]),
-  ripples: design("waves", [24, 4], 1, () => [wave((s) => 2 + 0.7 * sine(s), 0.3, { mix: 0.65 })]),
+  waves: design("waves", [16, 8], 1, () => [wave((s) => 4 + 1.6 * sine(s), 1.3, { mix: 0.6, points: 20 })]),
+  ripples: design("waves", [24, 4], 1, () => [wave((s) => 2 + 0.7 * sine(s), 0.3, { mix: 0.65, points: 14 })]),
   swell: design("waves", [60, 24], 3, () =>
     [1, 2, 3].map((ink) => wave((s) => 8 * ink - 4 + 2.6 * sine(s, 1, ink / 3), 4.6, { ink, mix: 0.4, points: 64 })),
   ),

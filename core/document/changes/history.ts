@@ -94,6 +94,7 @@ export const stepCodes = [
   "laidPaper",
   "changedPaper",
   "changedPalette",
+  "tookStyle",
   "paced",
   "movedBreak",
   "changedBook",

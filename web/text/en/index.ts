@@ -22,6 +22,7 @@ export * from "./send.ts";
 export * from "./sheets.ts";
 export * from "./start.ts";
 export * from "./steps.ts";
+export * from "./style.ts";
 export * from "./tilings.ts";
 export * from "./tone.ts";
 export * from "./words.ts";

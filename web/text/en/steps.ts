@@ -187,6 +187,8 @@ export function stepWords({ code, count }: StepName): string {
       return count === 1 ? "Laid a paper" : `Laid a paper in ${count} tiles`;
     case "changedPaper":
       return "Changed a paper";
+    case "tookStyle":
+      return "Used the look of another project";
     case "changedPalette":
       return "Changed the palette";
     case "paced":

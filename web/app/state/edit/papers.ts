@@ -49,9 +49,18 @@ export function putPaper(session: ProjectSession, design: PaperName, tileIds: re
   if (free.length > 0) session.commit({ code: "laidPaper", count: free.length }, [paperChange(session, free, of)]);
 }
 
-/** Into the chosen tiles, else behind the page. */
-export const takeDrawnPaper = (
+/** Into the chosen tiles, else behind the page, or behind all pages where it is their look that is in hand. */
+export function takeDrawnPaper(
   { viewState }: Pick<Services, "viewState">,
   session: ProjectSession,
   design: PaperName,
-): void => putPaper(session, design, [...viewState.getState().tiles.ids]);
+): void {
+  const { tiles, lookOf } = viewState.getState();
+  if (tiles.ids.size > 0 || lookOf === "page") {
+    putPaper(session, design, [...tiles.ids]);
+    return;
+  }
+  const { style } = session.state.getState().project;
+  const paper = designed(session, design)(style.paper ?? undefined);
+  session.commit({ code: "laidPaper", count: 1 }, [{ type: "setProject", style: { ...style, paper } }]);
+}

@@ -30,6 +30,8 @@ export interface ViewState {
   readonly tiles: Choice;
   /** The tile whose look is in hand, for those that are chosen next. */
   readonly lookFrom: string | undefined;
+  /** Whether the panel shows the look of the open page or that of all of them. */
+  readonly lookOf: "page" | "work";
   /** The tile that is being reframed. */
   readonly reframing: string | undefined;
   /** Where tiles lie whose new places are only shown: drawn as a trace over those. */
@@ -70,6 +72,7 @@ export const createViewState = () =>
     carried: false,
     tiles: nothingChosen,
     lookFrom: undefined,
+    lookOf: "page",
     reframing: undefined,
     traces: [],
     writing: undefined,

@@ -2,60 +2,53 @@ import { Box, chakra, Flex, HStack, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import { arrangementOf, holdsPockets, type Look, lookChange, type StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
-import { changeTrouble, dress, panel as words } from "../../../../text/index.ts";
-import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
+import { changeTrouble, style, panel as words } from "../../../../text/index.ts";
+import { PanelTitle } from "../../../components/panel-parts.tsx";
+import { Segmented } from "../../../components/segmented.tsx";
 import { Select } from "../../../components/select.tsx";
-import { lightChange, setLight } from "../../../state/edit/light.ts";
-import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
+import { useServices } from "../../../services.ts";
+import { openPlaced, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { ArrangementSection } from "./arrangement-section.tsx";
 import { Backdrop } from "./backdrop.tsx";
 import { BookSection } from "./book-section.tsx";
-import { BorderRows } from "./border-rows.tsx";
-import { ColourRow } from "./colour-row.tsx";
 import { GuidesSection } from "./guides-section.tsx";
-import { LengthRow } from "./length-row.tsx";
-import { Margins } from "./margins.tsx";
+import { LookSections } from "./look-sections.tsx";
 import { PageActs } from "./page-acts.tsx";
-import { PagePaper } from "./page-paper.tsx";
 import { KeepAsPockets, PocketsSection } from "./pockets-section.tsx";
 import { ScatterSection } from "./scatter-section.tsx";
-import { ShadowSection } from "./shadow-section.tsx";
-import { SoftRows } from "./soft-rows.tsx";
+import { WorkLook } from "./work-look.tsx";
 
 /** The page as a whole: its grid, its gaps, its colours. */
 export const PagePanel = memo(function PagePanel() {
   const session = useSession();
   // As it is kept: what a hand is doing at the moment is followed by those parts alone that show it.
   const page = usePanel(openPlaced);
-  const { format, style } = page;
+  const { format, style: workStyle } = page;
   const unit = usePanel((s) => s.project.unit);
   const lab = usePanel((s) => s.project.lab);
   const kind = usePanel((s) => s.project.kind);
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
   const { look } = page;
+  const ofWork = useViewState((s) => s.lookOf === "work");
   const inPockets = holdsPockets(page.page);
   const arrangement = arrangementOf(page.page);
 
-  const show = (next: Look) => session.preview([lookChange(page.page, next, style)]);
+  const show = (next: Look) => session.preview([lookChange(page.page, next, workStyle)]);
   const keep = (code: StepCode, next: Look): string | undefined => {
-    const kept = session.commit({ code, count: 1 }, [lookChange(page.page, next, style)]);
+    const kept = session.commit({ code, count: 1 }, [lookChange(page.page, next, workStyle)]);
     return kept.ok ? undefined : changeTrouble(kept, length);
   };
   // What lies on the page is what a slider changes; the look it starts from is the one that is kept.
   const kept = () => openPlaced(session.state.getState()).look;
-  const shortMm = Math.min(format.widthMm, format.heightMm);
-  const row = (label: string, code: StepCode, mm: number, sliderMostMm: number, withMm: (mm: number) => Look) => (
-    <LengthRow
-      label={label}
-      mm={mm}
-      sliderMostMm={sliderMostMm}
-      unit={unit}
-      format={format}
-      onMove={(v) => show(withMm(v))}
-      onMm={(v) => keep(code, withMm(v))}
-    />
-  );
 
+  if (ofWork && kind !== "prints")
+    return (
+      <>
+        <PanelTitle>{style.title}</PanelTitle>
+        <WhoseLook />
+        <WorkLook />
+      </>
+    );
   return (
     <>
       <Flex justify="space-between" align="start">
@@ -76,75 +69,45 @@ export const PagePanel = memo(function PagePanel() {
           />
         </Box>
       </HStack>
+      {kind !== "prints" && <WhoseLook />}
       {inPockets && <PocketsSection />}
       {kind === "pockets" && !inPockets && <KeepAsPockets />}
       {arrangement && <ArrangementSection page={page.page} arrangement={arrangement} />}
       {page.page.scatter && <ScatterSection scatter={page.page.scatter} />}
-      {!inPockets && !(page.page.scatter && !arrangement) && (
-        <PanelSection
-          title={words.gapAndMargin}
-          // A book's pages share them as a rule.
-          folds={kind === "book" ? "bookGap" : "gap"}
-          folded={kind === "book"}
-        >
-          {row(words.gap, "changedGap", look.gapMm, Math.max(8, shortMm / 12), (gapMm) => ({ ...kept(), gapMm }))}
-          <Margins
-            key={page.id}
-            margin={look.margin}
-            unit={unit}
-            format={format}
-            onShow={(margin) => show({ ...kept(), margin })}
-            onKeep={(margin) => keep("changedMargin", { ...kept(), margin })}
-          />
-        </PanelSection>
-      )}
-      <PanelSection title={words.edges} folds="edges" folded={kind === "book"}>
-        {row(words.corner, "changedCorner", look.cornerMm, Math.max(10, shortMm / 8), (cornerMm) => ({
-          ...kept(),
-          cornerMm,
-        }))}
-        <BorderRows
-          border={look.border}
-          mostMm={Math.max(5, shortMm / 30)}
-          unit={unit}
-          format={format}
-          onShow={(own) => show({ ...kept(), border: { ...kept().border, ...own } })}
-          onKeep={(own) => keep("changedBorder", { ...kept(), border: { ...kept().border, ...own } })}
-        />
-      </PanelSection>
-      <ShadowSection
-        title={dress.shadowSoft}
-        shadow={look.shadow}
-        light={look.light}
+      <LookSections
+        look={look}
+        kept={kept}
+        onShow={show}
+        onKeep={keep}
+        noGaps={inPockets || (page.page.scatter !== undefined && !arrangement)}
+        folded={kind === "book"}
+        of={page.id}
         unit={unit}
         format={format}
-        onShow={(shadow) => show({ ...kept(), shadow })}
-        onKeep={(shadow) => void keep("changedShadow", { ...kept(), shadow })}
-        onShowLight={(light) => session.preview([lightChange(session.state.getState().project, light)])}
-        onLight={(light) => setLight(session, light)}
       >
-        <SoftRows
-          soft={look.soft}
-          mostMm={Math.min(40, shortMm / 6)}
-          straight={look.cornerMm === 0}
-          unit={unit}
-          format={format}
-          onShow={(soft) => show({ ...kept(), soft })}
-          onKeep={(soft) => keep("changedSoft", { ...kept(), soft })}
-        />
-      </ShadowSection>
-      <PanelSection>
-        <ColourRow
-          label={words.pageColour}
-          colour={look.background}
-          onMove={(background) => show({ ...kept(), background })}
-          onEnd={(background) => void keep("changedColour", { ...kept(), background })}
-        />
-        <PagePaper look={look} unit={unit} format={format} onShow={show} onKeep={keep} />
         <Backdrop look={look} onShow={show} onKeep={keep} />
-      </PanelSection>
+      </LookSections>
       <BookSection />
       <GuidesSection />
     </>
   );
 });
+
+/** Between the look of the open page and that of all of them. */
+function WhoseLook() {
+  const { viewState } = useServices();
+  const of = useViewState((s) => s.lookOf);
+  return (
+    <Box mb="2">
+      <Segmented
+        label={style.of}
+        value={of}
+        options={[
+          ["page", style.ofs.page],
+          ["work", style.ofs.work],
+        ]}
+        onChoose={(lookOf) => viewState.setState({ lookOf })}
+      />
+    </Box>
+  );
+}

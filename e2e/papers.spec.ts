@@ -1,0 +1,142 @@
+import { expect, type Page, test } from "@playwright/test";
+import { samplePhotos } from "./support/files.ts";
+import {
+  arrangeFirst,
+  box,
+  chooseFiles,
+  expectFilesAsOnScreen,
+  expectKept,
+  expectUndo,
+  nobodyChosen,
+  openDrawer,
+  paintedPage,
+  startOwnSize,
+  tile,
+  tiles,
+  typeInto,
+  undoButton,
+} from "./support/tessip.ts";
+
+const paper = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
+const slider = (page: Page, name: string) => page.getByRole("slider", { name, exact: true });
+
+/** Does something, and waits until the page is painted otherwise. */
+async function repaints(page: Page, act: () => Promise<unknown>): Promise<Buffer> {
+  const before = await paintedPage(page);
+  await act();
+  await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(false);
+  return paintedPage(page);
+}
+
+test("papers in tiles and on pages, in the work's palette; one look for all pages; in each kind of file as on screen", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(5));
+  await startOwnSize(page, { widthMm: 200, heightMm: 150, ppi: 150, bleedMm: 3 });
+  await arrangeFirst(page, 4);
+  await typeInto(page, "Gap", "8");
+  await typeInto(page, "Margin", "14");
+
+  await test.step("on the page by a click, found by its kind, walked through by keys", async () => {
+    await openDrawer(page, "Papers");
+    expect(await page.locator("[data-card]").count()).toBeGreaterThanOrEqual(40);
+    await page.getByRole("combobox", { name: "Kind of paper" }).selectOption("Plants");
+    await repaints(page, () => paper(page, "Sprigs").click());
+    await expectUndo(page, "Laid a paper");
+    await paper(page, "Leaves").focus();
+    await page.keyboard.press("ArrowRight");
+    await expect(paper(page, "Sprigs")).toBeFocused();
+    await page.getByRole("combobox", { name: "Kind of paper" }).selectOption("All papers");
+  });
+
+  await test.step("in two tiles as one sheet; sized, turned to the diagonal, in an ink of one's own", async () => {
+    await tile(page, 1).click();
+    await tile(page, 2).click({ modifiers: ["Control"] });
+    await repaints(page, () => paper(page, "Tartan").click());
+    await expectUndo(page, "Laid a paper in 2 tiles");
+    await expect(tile(page, 1)).toHaveAccessibleName(/Tartan/);
+    await repaints(page, () => page.getByText("One sheet over all such tiles").click());
+    await repaints(page, () => slider(page, "Size").fill("1.5"));
+    await expectUndo(page, "Changed a paper");
+    await repaints(page, () => page.getByRole("button", { name: "On the diagonal" }).click());
+    await repaints(page, () => slider(page, "To the right").fill("6"));
+    await page.getByRole("button", { name: "Ink 1", exact: true }).click();
+    const hex = page.getByRole("textbox", { name: /^Ink 1/ });
+    await hex.fill("#aa3311");
+    await repaints(page, () => hex.press("Enter"));
+    await page.keyboard.press("Escape");
+    await expect(page.getByRole("button", { name: "Colours of the palette again" })).toBeVisible();
+    await expect(slider(page, "Size")).toHaveValue("1.5");
+  });
+
+  await test.step("dragged onto a tile; another design lies as the one before; taken away by undo", async () => {
+    await nobodyChosen(page);
+    await paper(page, "Stripes").scrollIntoViewIfNeeded();
+    const [from, to] = [await box(paper(page, "Stripes")), await box(tile(page, 3))];
+    await page.mouse.move(from.x + 30, from.y + 30);
+    await page.mouse.down();
+    await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 6 });
+    await page.mouse.up();
+    await expectUndo(page, "Laid a paper");
+    await expect(tile(page, 3)).toHaveAccessibleName(/Stripes/);
+    await tile(page, 3).click();
+    await expect(page.getByRole("heading", { name: "This tile" })).toBeVisible();
+    await expect(page.getByRole("complementary").getByText("Stripes")).toBeVisible();
+    await slider(page, "Turned").fill("20");
+    await expectUndo(page, "Changed a paper");
+    await paper(page, "Gingham").click();
+    await expect(tile(page, 3)).toHaveAccessibleName(/Gingham/);
+    await expect(slider(page, "Turned")).toHaveValue("20");
+    await undoButton(page).click();
+    await expect(tile(page, 3)).toHaveAccessibleName(/Stripes/);
+  });
+
+  await test.step("a palette out of the photos colours every paper, but that in inks of its own; and back", async () => {
+    await nobodyChosen(page);
+    await page.getByText("All pages", { exact: true }).click();
+    await expect(page.getByText("No colours yet.")).toBeVisible();
+    const before = await paintedPage(page);
+    await repaints(page, () => page.getByRole("button", { name: "this page" }).click());
+    await expectUndo(page, "Changed the palette");
+    const palette = page.getByRole("group", { name: "Palette of the work" }).getByRole("button", { name: /^Colour/ });
+    expect(await palette.count()).toBeGreaterThanOrEqual(3);
+    await page.getByRole("button", { name: "Add a colour" }).click();
+    await undoButton(page).click();
+    await undoButton(page).click();
+    await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(true);
+    await page.keyboard.press("Control+Shift+z");
+    await expectUndo(page, "Changed the palette");
+  });
+
+  await test.step("what all pages look like is set once; a page that says otherwise is counted, and made like the others", async () => {
+    await expect(page.getByText("One page has a look of its own.")).toBeVisible();
+    await typeInto(page, "Border", "2");
+    await expectUndo(page, "Changed the border");
+    await repaints(page, () => page.getByRole("button", { name: "Make them look like the others" }).click());
+    await expect(page.getByText("a look of its own")).toHaveCount(0);
+    await repaints(page, () => paper(page, "Waves").click());
+    await page.getByText("This page", { exact: true }).click();
+    await page.getByRole("button", { name: "Another page" }).first().click();
+    await expect(tiles(page)).toHaveCount(0);
+    await expect(page.getByText("Waves", { exact: true }).first()).toBeVisible();
+    await page.getByRole("button", { name: "No paper", exact: true }).click();
+    await page.getByText("All pages", { exact: true }).click();
+    await expect(page.getByText("One page has a look of its own.")).toBeVisible();
+    await page.getByText("This page", { exact: true }).click();
+    await undoButton(page).click();
+    await undoButton(page).click();
+    await expect(tiles(page)).toHaveCount(4);
+  });
+
+  await test.step("each kind of file shows it as the screen does; it is there again after a reload", async () => {
+    await page.mouse.move(400, 580);
+    const screen = await paintedPage(page);
+    await expectFilesAsOnScreen(page, screen);
+    await expectKept(page);
+    await page.reload();
+    await page.getByRole("link", { name: /^Pages/ }).click();
+    await expect(tile(page, 1)).toHaveAccessibleName(/Tartan/);
+    await expect.poll(async () => (await paintedPage(page)).equals(screen)).toBe(true);
+  });
+});
