@@ -20,6 +20,11 @@ import {
 const paper = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
 const slider = (page: Page, name: string) => page.getByRole("slider", { name, exact: true });
 
+const openSection = async (page: Page, name: RegExp) => {
+  const fold = page.getByRole("button", { name });
+  if ((await fold.getAttribute("aria-expanded")) === "false") await fold.click();
+};
+
 /** Does something, and waits until the page is painted otherwise. */
 async function repaints(page: Page, act: () => Promise<unknown>): Promise<Buffer> {
   const before = await paintedPage(page);
@@ -28,7 +33,7 @@ async function repaints(page: Page, act: () => Promise<unknown>): Promise<Buffer
   return paintedPage(page);
 }
 
-test("papers in tiles and on pages, in the work's palette; one look for all pages; in each kind of file as on screen", async ({
+test("papers in tiles and on pages, ornaments over them, in the work's palette; one look for all pages; in each kind of file as on screen", async ({
   page,
 }) => {
   await page.goto("/");
@@ -127,6 +132,42 @@ test("papers in tiles and on pages, in the work's palette; one look for all page
     await undoButton(page).click();
     await undoButton(page).click();
     await expect(tiles(page)).toHaveCount(4);
+  });
+
+  await test.step("ornaments lie over it: by a click and by a drag, mirrored, in an ink of one's own, with a shadow, round the edge", async () => {
+    await openDrawer(page, "Ornaments");
+    expect(await page.locator("[data-card]").count()).toBeGreaterThanOrEqual(60);
+    await repaints(page, () => page.getByRole("button", { name: "Tag on a string", exact: true }).click());
+    await expectUndo(page, "Laid an ornament");
+    const tag = page.getByRole("option", { name: /Tag on a string/ });
+    await expect(tag).toHaveAttribute("aria-selected", "true");
+    await repaints(page, () => page.getByRole("button", { name: "Mirror left to right" }).last().click());
+    await openSection(page, /^Shadow/);
+    await repaints(page, () => page.getByText("Under it", { exact: true }).click());
+    await expect(page.getByText("Inside it", { exact: true })).toHaveCount(0);
+    await page.getByRole("button", { name: "Ink 1", exact: true }).click();
+    const hex = page.getByRole("textbox", { name: /^Ink 1/ });
+    await hex.fill("#336655");
+    await repaints(page, () => hex.press("Enter"));
+    await page.keyboard.press("Escape");
+    await expectUndo(page, "Changed an ornament");
+    await repaints(page, () => page.getByRole("button", { name: "Colours of the palette again" }).click());
+    await undoButton(page).click();
+
+    await page.getByRole("combobox", { name: "Kind of ornament" }).selectOption("Stars and hearts");
+    const [from, to] = [await box(page.getByRole("button", { name: "Heart", exact: true })), await box(tile(page, 4))];
+    await page.mouse.move(from.x + 30, from.y + 30);
+    await page.mouse.down();
+    await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 6 });
+    await page.mouse.up();
+    await expect(page.getByRole("option", { name: /: Heart$/ })).toHaveAttribute("aria-selected", "true");
+    await page.getByRole("textbox", { name: "Width" }).fill("9");
+    await page.getByRole("textbox", { name: "Width" }).press("Enter");
+    await openSection(page, /^Copies/);
+    await page.getByRole("button", { name: /round the edge of the page/ }).click();
+    await expectUndo(page, /^Undo: Made \d+ copies/);
+    expect(await page.getByRole("option", { name: /: Heart$/ }).count()).toBeGreaterThan(8);
+    await nobodyChosen(page);
   });
 
   await test.step("each kind of file shows it as the screen does; it is there again after a reload", async () => {

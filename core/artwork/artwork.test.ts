@@ -7,12 +7,17 @@ import {
   inksOf,
   labOf,
   mixed,
+  newOrnament,
   newPaper,
+  ornamentDesign,
+  ornamentFills,
+  ornamentNames,
   paletteFrom,
   paperDesign,
   paperFills,
   paperNames,
   recoloured,
+  recolouredOrnament,
 } from "./index.ts";
 import { backwards, circle, leaf, polygon, ring } from "./shapes.ts";
 
@@ -149,6 +154,29 @@ test("a palette is taken out of pixels: a light ground, then the strongest colou
   expect(found.some((c) => apart(c, "#dc7828") < 0.03)).toBe(true);
   expect(labOf(paletteFrom(run(20, 20, 30, 90))[0]!)[0]).toBeGreaterThan(0.9);
   expect(paletteFrom([])).toEqual([]);
+});
+
+test("there are at least sixty ornaments, each within its box and in the inks that it asks for", () => {
+  expect(ornamentNames.length).toBeGreaterThanOrEqual(60);
+  for (const n of ornamentNames) {
+    const { size, inks, parts } = ornamentDesign(n)!;
+    expect(newOrnament(n, []).colours).toHaveLength(inks);
+    expect([n, Math.max(...parts().map((p) => p.ink))]).toEqual([n, inks]);
+    for (const { path } of parts()) {
+      const b = boundsOf(path);
+      expect([n, b.x0 > -1 && b.y0 > -1 && b.x1 < size.w + 1 && b.y1 < size.h + 1]).toEqual([n, true]);
+      expect([n, area(path) > 0]).toEqual([n, true]);
+    }
+  }
+  expect(ornamentFills({ design: "aurora", colours: ["#000000"] })).toEqual([]);
+});
+
+test("an ornament follows the palette unless a person chose its colours", () => {
+  const red = ["#fff0e0", "#aa2211", "#220a06"];
+  const tag = newOrnament("tag-ringed", []);
+  expect(recolouredOrnament(tag, red)).toEqual(newOrnament("tag-ringed", red));
+  const own = { ...tag, ownColours: true as const };
+  expect(recolouredOrnament(own, red)).toBe(own);
 });
 
 test("a paper that a later version made is its ground alone", () => {

@@ -1,4 +1,4 @@
-import { type PathData, type PathSegment, type Point, record, traceEllipse } from "#core/geometry";
+import { type PathData, type PathSegment, type Point, record, traceEllipse, traceRoundedRect } from "#core/geometry";
 
 /**
  * The closed shapes that papers and ornaments are drawn of. Lengths in mm, y down, angles in degrees clockwise from the right. All run
@@ -132,3 +132,18 @@ export const pebble = (
   );
 
 const xy = (p: Point): readonly [number, number] => [p.x, p.y];
+
+/** A part of a ring, from one direction on to another, clockwise. */
+export function arc(x: number, y: number, r: number, width: number, from: number, to: number): PathData {
+  const n = Math.max(2, Math.ceil(Math.abs(to - from) / 6));
+  const along = (radius: number) =>
+    Array.from({ length: n + 1 }, (_, i) => xy(away(x, y, from + ((to - from) * i) / n, radius)));
+  return polygon(...along(r + width / 2), ...along(r - width / 2).reverse());
+}
+
+/** A rectangle with round corners. */
+export const roundBox = (x: number, y: number, w: number, h: number, r: number): PathData =>
+  record((to) => traceRoundedRect({ x, y, w, h }, r, to));
+
+/** What is cut out of a shape that lies around it. */
+export const without = (path: PathData, hole: PathData): PathData => [...path, ...backwards(hole)];

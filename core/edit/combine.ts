@@ -63,6 +63,13 @@ export function shapeGrown(on: PlacedPage, tileId: string, byMm: number, join: "
 export function tilesMirrored(page: Page, tileIds: readonly string[], way: "side" | "stack"): Page {
   const mirrored = (tile: FreeTile): FreeTile => {
     const { frame, outline, filling } = tile;
+    if (filling.kind === "ornament") {
+      const { flip, ...rest } = filling.ornament;
+      const ornament = flip ? rest : { ...rest, flip: true as const };
+      // Upside down is mirrored sideways and turned by half.
+      const turn = way === "side" ? -frame.turn : 180 - frame.turn;
+      return { ...tile, frame: { ...frame, turn }, filling: { kind: "ornament", ornament } };
+    }
     const path = outline?.kind === "path" ? { ...outline, path: outline.path.map((s) => flipped(s, way)) } : outline;
     const view =
       filling.kind === "photo"
@@ -70,7 +77,6 @@ export function tilesMirrored(page: Page, tileIds: readonly string[], way: "side
             ...filling.view,
             byHand: true,
             flip: !filling.view.flip,
-            // Upside down is mirrored sideways and turned by half.
             turn: way === "side" ? -filling.view.turn : 180 - filling.view.turn,
           }
         : undefined;

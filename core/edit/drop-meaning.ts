@@ -1,5 +1,5 @@
 import type { Edge } from "#core/arrange";
-import type { PaperName } from "#core/artwork";
+import type { OrnamentName, PaperName } from "#core/artwork";
 import { arrangedOn, frameRect, groupAt, isArranged, liesOn, type PlacedPage } from "#core/document";
 import type { Point, Rect } from "#core/geometry";
 import type { OutlineName } from "#core/outlines";
@@ -9,7 +9,8 @@ export type Dragged =
   | { readonly from: "shelf"; readonly photoId: string; readonly section: Section }
   | { readonly from: "tile"; readonly tileId: string }
   | { readonly from: "shapes"; readonly outline: OutlineName }
-  | { readonly from: "drawn"; readonly paper: PaperName };
+  | { readonly from: "drawn"; readonly paper: PaperName }
+  | { readonly from: "ornaments"; readonly ornament: OrnamentName };
 
 export type DropMeaning =
   | { readonly does: "nothing" }
@@ -33,6 +34,8 @@ export type DropMeaning =
   | { readonly does: "shape"; readonly outline: OutlineName; readonly at: Point }
   /** It lies behind all of the page. */
   | { readonly does: "back"; readonly photoId: string }
+  /** It lies over the rest. */
+  | { readonly does: "ornament"; readonly ornament: OrnamentName; readonly at: Point }
   /** The tile is filled with it, or the page where there is none. */
   | { readonly does: "paper"; readonly paper: PaperName; readonly tileId: string | undefined };
 
@@ -50,6 +53,7 @@ export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | unde
     const tile = on.tiles.findLast((t) => t.filling.kind !== "words" && liesOn(t, at));
     return { does: "paper", paper: dragged.paper, tileId: tile?.id };
   }
+  if (dragged.from === "ornaments") return { does: "ornament", ornament: dragged.ornament, at };
   if (dragged.from === "shapes") return { does: "shape", outline: dragged.outline, at };
   if (dragged.from === "shelf" && dragged.section === "ornaments") return { does: "lay", photoId: dragged.photoId, at };
   // What lies freely lies over the others, and takes a photo where it holds one or nothing.
@@ -75,7 +79,7 @@ export function meaningOfDrop(dragged: Dragged, on: PlacedPage, at: Point | unde
 
 /** What letting go means where no tile lies. */
 function besideTiles(
-  dragged: Exclude<Dragged, { readonly from: "shapes" | "drawn" }>,
+  dragged: Exclude<Dragged, { readonly from: "shapes" | "drawn" | "ornaments" }>,
   on: PlacedPage,
   at: Point,
 ): DropMeaning {

@@ -8,7 +8,7 @@ export { drawingOnPage } from "./from-drawing.ts";
 export { type LayerPhoto, layersOnPage } from "./from-layers.ts";
 export { lookGiven } from "./give-look.ts";
 export { type Guide, guideAdded, guideMoved, guideRemoved, guidesCleared, guidesInTracks } from "./guides.ts";
-export { laidFreely, shapeLaid } from "./lay-freely.ts";
+export { laidFreely, ornamentLaid, shapeLaid } from "./lay-freely.ts";
 export { lettersInTiles, withWordOfTiles, wordOfTiles } from "./letters.ts";
 export { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } from "./looks.ts";
 export { furthestMove, letFree, madeExact } from "./made-exact.ts";

@@ -1,3 +1,4 @@
+import { type Ornament, ornamentSize } from "#core/artwork";
 import { autoFramed, type FreeTile, newFreeTile, type Page, type PlacedPage, withFree } from "#core/document";
 import type { Point } from "#core/geometry";
 import type { Outline } from "#core/outlines";
@@ -26,6 +27,19 @@ export function laidFreely(on: PlacedPage, { id, section, aspect }: Laid, at: Po
     turn: 0,
   };
   return withFree(on.page, newFreeTile(frame, { kind: "photo", view: autoFramed(id) }, newId));
+}
+
+/** An ornament on its own over the rest, as large as it is usually wanted, or as large as half the page lets it be. */
+export function ornamentLaid(
+  { format: { widthMm, heightMm } }: PlacedPage,
+  ornament: Ornament,
+  newId: () => string,
+  at: Point = { x: widthMm / 2, y: heightMm / 2 },
+): FreeTile {
+  const { w, h } = ornamentSize(ornament.design);
+  const k = Math.min(1, widthMm / 2 / w, heightMm / 2 / h);
+  const frame = { centre: at, width: w * k, height: h * k, turn: 0 };
+  return newFreeTile(frame, { kind: "ornament", ornament }, newId);
 }
 
 const shapeShare = 0.35;

@@ -16,6 +16,7 @@ import { bleedBox, type PageFormat } from "#core/lab";
 import { outlineOf } from "#core/outlines";
 import type { Tone } from "#core/tone";
 import { faceKey, type LaidWords } from "#core/words";
+import { ornamentSteps } from "./ornament.ts";
 import { pagePaper, tilePaper } from "./paper.ts";
 import { levelsOf, shadowInside, shadowUnder } from "./shadow.ts";
 import { softOf, softReach } from "./soft.ts";
@@ -134,6 +135,8 @@ function solidSteps(tile: PlacedTile, on: Standing, facts: SceneFacts): DrawStep
       return [];
     case "colour":
       return [plainFill(tile, tile.filling.colour, format), ...over(tile, on)];
+    case "ornament":
+      return [...ornamentSteps(tile, tile.filling.ornament)];
     case "paper":
       return [tilePaper(tile, tile.filling.paper, format), ...over(tile, on)];
     case "words":

@@ -20,6 +20,7 @@ import {
 import type { PageFormat } from "#core/lab";
 import { blurReachMm, type MaskPart, maskOf } from "#core/masks";
 import { faceKey } from "#core/words";
+import { ornamentShape } from "./ornament.ts";
 import { ownBox, ownToPage, softParts } from "./soft.ts";
 import type { DrawStep, SceneFacts } from "./steps.ts";
 import { borderBeyondMm, ownLine, seenFrame, tileOutline } from "./tile-lines.ts";
@@ -108,6 +109,10 @@ function shapeOf(tile: PlacedTile, format: PageFormat, facts: SceneFacts): reado
   switch (filling.kind) {
     case "empty":
       return undefined;
+    case "ornament": {
+      const path = ornamentShape(tile, filling.ornament);
+      return path.length > 0 ? [{ part: "cover", path }] : undefined;
+    }
     case "colour":
     case "paper":
       return [{ part: "cover", path: ownLine(tile, format, "bordered") }];

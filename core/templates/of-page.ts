@@ -84,7 +84,7 @@ function placeOf<T extends Tile>(tile: T, task: SaveTask): T {
 function waiting({ id, filling }: Tile, task: SaveTask): Filling {
   const bare: Filling = { kind: "empty", waits: { for: "nothing" } };
   if (task.skipped.has(id)) return bare;
-  if (filling.kind === "colour" || filling.kind === "paper") return filling;
+  if (["colour", "paper", "ornament"].includes(filling.kind)) return filling;
   if (filling.kind === "words") {
     const { text, role, style } = filling;
     return { kind: "empty", waits: { for: "words", sample: text.slice(0, 2000), role, style } };

@@ -15,6 +15,7 @@ export { keys } from "./now/keys.ts";
 export { cardTrouble, labs } from "./now/labs.ts";
 export { letters } from "./now/letters.ts";
 export { orderWords, reasonWords } from "./now/orders.ts";
+export { ornaments } from "./now/ornaments.ts";
 export { pace } from "./now/pace.ts";
 export {
   arranged,

@@ -1,1 +1,2 @@
+export { ornamentSchema } from "./ornament.ts";
 export { paperSchema } from "./paper.ts";

@@ -79,7 +79,7 @@ export function flowPhotos(on: PlacedPage, task: FlowTask): Flowed {
 }
 
 const takesPhoto = (filling: Filling): boolean =>
-  filling.kind === "empty" ? waitsForPhoto(filling) : filling.kind !== "colour" && filling.kind !== "paper";
+  filling.kind === "empty" ? waitsForPhoto(filling) : filling.kind === "photo" || filling.kind === "words";
 
 /** Those places that take photos, in their order. */
 function placesFor(order: readonly string[], { photos, rank }: FlowTask, area: (id: string) => number): string[] {

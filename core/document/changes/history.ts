@@ -93,6 +93,8 @@ export const stepCodes = [
   "changedBackdrop",
   "laidPaper",
   "changedPaper",
+  "laidOrnament",
+  "changedOrnament",
   "changedPalette",
   "tookStyle",
   "paced",

@@ -3,6 +3,7 @@ import type { Filling } from "../schema/page.ts";
 import { colour } from "./colour.ts";
 import { empty } from "./empty.ts";
 import type { FillingKind } from "./kind.ts";
+import { ornament } from "./ornament.ts";
 import { paper } from "./paper.ts";
 import { photo } from "./photo.ts";
 import { words } from "./words.ts";
@@ -15,6 +16,7 @@ const kinds: { readonly [K in Filling["kind"]]: FillingKind<Extract<Filling, { r
   photo,
   colour,
   paper,
+  ornament,
   words,
 };
 const kindOf = (f: Filling) => kinds[f.kind] as FillingKind<Filling>;

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { orderPreferences, type TreeNode, tilingPatterns } from "#core/arrange";
-import { paperSchema } from "#core/artwork/schema";
+import { ornamentSchema, paperSchema } from "#core/artwork/schema";
 import { colourSchema } from "#core/colour/schema";
 import { outlineSchema } from "#core/outlines/schema";
 import { patternSchema } from "#core/pockets/schema";
@@ -91,6 +91,7 @@ export const fillingSchema = z.discriminatedUnion("kind", [
   /** A plain field of colour, where a page needs a rest. */
   z.object({ kind: z.literal("colour"), colour: colourSchema }).readonly(),
   z.object({ kind: z.literal("paper"), paper: paperSchema }).readonly(),
+  z.object({ kind: z.literal("ornament"), ornament: ornamentSchema }).readonly(),
   wordsSchema,
 ]);
 export type Filling = z.infer<typeof fillingSchema>;

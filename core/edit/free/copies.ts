@@ -1,5 +1,5 @@
 import type { Frame } from "#core/document";
-import type { Point } from "#core/geometry";
+import type { Point, Rect } from "#core/geometry";
 import { movedBy, turnedAbout } from "./frames.ts";
 
 /** More at once than anybody means. */
@@ -26,4 +26,27 @@ export function roundAPoint(
   const n = Math.min(count, mostCopies + 1);
   const step = Math.abs(degrees) >= 360 ? degrees / n : degrees / Math.max(1, n - 1);
   return Array.from({ length: Math.max(0, n - 1) }, (_, i) => turnedAbout([frame], about, step * (i + 1))[0]!);
+}
+
+/**
+ * Copies around a rectangle, each turned with its side, so many on a side as stand at least `gapMm` apart, and all of a side equally far. The
+ * corners stay free, so that none lies on one of the next side.
+ */
+export function alongEdges(frame: Frame, around: Rect, gapMm: number): readonly Frame[] {
+  const { width, height } = frame;
+  const { x, y, w, h } = around;
+  const sides = [
+    { long: w, turn: 0, at: (t: number) => ({ x: x + t, y }) },
+    { long: h, turn: 90, at: (t: number) => ({ x: x + w, y: y + t }) },
+    { long: w, turn: 180, at: (t: number) => ({ x: x + w - t, y: y + h }) },
+    { long: h, turn: 270, at: (t: number) => ({ x, y: y + h - t }) },
+  ];
+  const all = sides.flatMap(({ long, turn, at }) => {
+    const free = long - height;
+    const n = Math.max(0, Math.floor(free / Math.max(1, width + gapMm)));
+    return Array.from({ length: n }, (_, i): Frame => {
+      return { ...frame, centre: at(height / 2 + (free * (i + 0.5)) / n), turn };
+    });
+  });
+  return all.slice(0, mostCopies);
 }

@@ -5,7 +5,7 @@ import type { Point, Rect } from "#core/geometry";
 import { bleedBox, safeBox } from "#core/lab";
 import { collage, firstPlaced } from "../../document/project.fixture.ts";
 import { aligned, alignments, madeAs, sharedOut } from "./align.ts";
-import { inRowsAndColumns, mostCopies, roundAPoint } from "./copies.ts";
+import { alongEdges, inRowsAndColumns, mostCopies, roundAPoint } from "./copies.ts";
 import {
   boundsOf,
   cornersOf,
@@ -309,4 +309,32 @@ test("copies stand a step apart in columns and rows, or turned round a point, an
   expect(roundAPoint(frame, { about, count: 3, degrees: 90 }).map((f) => f.turn)).toEqual([45, 90]);
   expect(inRowsAndColumns(frame, { columns: 40, rows: 40, step: { x: 1, y: 1 } })).toHaveLength(mostCopies);
   expect(roundAPoint(frame, { about, count: 4000 })).toHaveLength(mostCopies);
+});
+
+test("copies round an edge stand in a row on each side, evenly, and none lies on another", () => {
+  const size = fc.double({ min: 4, max: 60, noNaN: true });
+  const long = fc.double({ min: 50, max: 400, noNaN: true });
+  fc.assert(
+    fc.property(size, size, long, long, fc.double({ min: 0, max: 20, noNaN: true }), (width, height, w, h, gap) => {
+      const around = { x: 10, y: 20, w, h };
+      const all = alongEdges({ centre: { x: 0, y: 0 }, width, height, turn: 0 }, around, gap);
+      for (const [i, a] of all.entries()) {
+        const upright = a.turn % 180 === 0;
+        const [x, y] = [a.centre.x - around.x, a.centre.y - around.y];
+        expect(Math.min(x, y, w - x, h - y)).toBeCloseTo(0, 6);
+        for (const b of all.slice(i + 1)) {
+          const other = b.turn % 180 === 0;
+          const across = ((upright ? width : height) + (other ? width : height)) / 2;
+          const down = ((upright ? height : width) + (other ? height : width)) / 2;
+          const [dx, dy] = [Math.abs(a.centre.x - b.centre.x), Math.abs(a.centre.y - b.centre.y)];
+          // Opposite sides may be nearer than the tiles are high.
+          if (a.turn === b.turn || upright !== other) expect(dx > across - 1e-6 || dy > down - 1e-6).toBe(true);
+        }
+      }
+      const top = all.filter((f) => f.turn === 0).map((f) => f.centre.x);
+      const steps = top.slice(1).map((x, i) => x - top[i]!);
+      for (const s of steps) expect(s).toBeCloseTo(steps[0]!, 6);
+      expect(top.length).toBe(Math.min(Math.max(0, Math.floor((w - height) / Math.max(1, width + gap))), all.length));
+    }),
+  );
 });

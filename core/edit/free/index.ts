@@ -1,5 +1,5 @@
 export { type Alignment, aligned, alignments, madeAs, sharedOut } from "./align.ts";
-export { inRowsAndColumns, roundAPoint } from "./copies.ts";
+export { alongEdges, inRowsAndColumns, roundAPoint } from "./copies.ts";
 export { boundsOf, type Handle, leastFrameMm, movedBy, resized, straightened, turnedAbout } from "./frames.ts";
 export { type Grip, type Pulled, pulled } from "./gesture.ts";
 export {

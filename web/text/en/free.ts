@@ -60,6 +60,7 @@ export const free = {
   round: "Round the middle of the page",
   howMany: "How many",
   makeRing: "Make a ring",
+  makeEdge: (n: number) => `Make ${n} round the edge of the page`,
   remove: (n: number) => (n === 1 ? "Remove it" : `Remove these ${n}`),
   lock: "Lock in place",
   exact: "Arrange these exactly",

@@ -10,6 +10,7 @@ export * from "./keys.ts";
 export * from "./labs.ts";
 export * from "./letters.ts";
 export * from "./orders.ts";
+export * from "./ornaments.ts";
 export * from "./pace.ts";
 export * from "./pages.ts";
 export * from "./papers.ts";

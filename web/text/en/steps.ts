@@ -187,6 +187,10 @@ export function stepWords({ code, count }: StepName): string {
       return count === 1 ? "Laid a paper" : `Laid a paper in ${count} tiles`;
     case "changedPaper":
       return "Changed a paper";
+    case "laidOrnament":
+      return "Laid an ornament";
+    case "changedOrnament":
+      return count === 1 ? "Changed an ornament" : `Changed ${count} ornaments`;
     case "tookStyle":
       return "Used the look of another project";
     case "changedPalette":

@@ -17,7 +17,7 @@ import {
 import type { Dragged, DropMeaning } from "#core/edit";
 import { tileMoved } from "#core/edit";
 import { seenFrame } from "#core/scene";
-import { papers, pages as words } from "../../../text/index.ts";
+import { ornaments, papers, pages as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import type { Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
@@ -133,9 +133,11 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
               ? words.colourTile
               : tile.filling.kind === "paper"
                 ? papers.nameOf(tile.filling.paper.design)
-                : photo
-                  ? photo.caption || photo.name
-                  : words.photoGone;
+                : tile.filling.kind === "ornament"
+                  ? ornaments.nameOf(tile.filling.ornament.design)
+                  : photo
+                    ? photo.caption || photo.name
+                    : words.photoGone;
         return (
           <TileSpot
             key={tile.id}

@@ -13,6 +13,7 @@ import { type Services, useServices } from "../../services.ts";
 import { holdsMore } from "../../state/edit/arrange-page.ts";
 import { arrangePhotos } from "../../state/edit/arrange-photos.ts";
 import { layBehind, layFreely, showBehind, showLaid } from "../../state/edit/materials.ts";
+import { layOrnament, showOrnament } from "../../state/edit/ornaments.ts";
 import { movePhotosTo } from "../../state/edit/page-breaks.ts";
 import { putPhoto, swapPhotos } from "../../state/edit/page-gestures.ts";
 import { putPaper, showPaper } from "../../state/edit/papers.ts";
@@ -95,6 +96,7 @@ function showMeant(services: Services, session: ProjectSession, m: DropMeaning):
   if (next) show(session, next);
   else if (m.does === "lay") showLaid(services, session, m.photoId, m.at);
   else if (m.does === "back") showBehind(session, m.photoId);
+  else if (m.does === "ornament") showOrnament(services, session, m.ornament, m.at);
   else if (m.does === "paper") showPaper(session, m.paper, m.tileId);
   else if (m.does === "shape") showShape(services, session, m.outline, m.at);
   else session.dropPreview();
@@ -110,6 +112,7 @@ function keepMeant(services: Services, session: ProjectSession, m: DropMeaning):
   else if (m.does === "begin") arrangePhotos(services, session, photosOf(services, m.photoId));
   else if (m.does === "lay") layFreely(services, session, m.photoId, m.at);
   else if (m.does === "back") layBehind(session, m.photoId);
+  else if (m.does === "ornament") layOrnament(services, session, m.ornament, m.at);
   else if (m.does === "paper") putPaper(session, m.paper, m.tileId === undefined ? [] : [m.tileId]);
   else if (m.does === "shape") laidShape(services, session, m.outline, m.at);
   else if (m.does === "face") {

@@ -2,7 +2,7 @@ import { memo } from "react";
 import { frameRect, freeTiles, isArranged, isLocked, type PlacedPage, type PlacedTile } from "#core/document";
 import { chosenTied, movedBy, resized, straightened, turnedAbout } from "#core/edit";
 import { wordsOf } from "#core/scene";
-import { free as freeWords, words as say } from "../../../../text/index.ts";
+import { free as freeWords, ornaments, papers, words as say } from "../../../../text/index.ts";
 import { hears } from "../../../commands/hear.ts";
 import { arrow, type Pressed } from "../../../commands/keys.ts";
 import { useServices } from "../../../services.ts";
@@ -111,6 +111,13 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
   });
   const { left, top, width, height } = placeOf(view, frameRect(tile.frame));
   const locked = isLocked(tile.tile);
+  const { filling } = tile;
+  const drawn =
+    filling.kind === "ornament"
+      ? ornaments.nameOf(filling.ornament.design)
+      : filling.kind === "paper"
+        ? papers.nameOf(filling.paper.design)
+        : undefined;
   return (
     <div
       role="option"
@@ -120,7 +127,9 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
           ? say.free(at, of, sayWords(written, facts))
           : waits
             ? say.free(at, of, sayWaiting(waits))
-            : freeWords.tile(at, of)
+            : drawn === undefined
+              ? freeWords.tile(at, of)
+              : say.free(at, of, drawn)
       }
       tabIndex={0}
       data-tile={tile.id}

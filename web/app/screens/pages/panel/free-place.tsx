@@ -33,6 +33,7 @@ import {
   type Alignment,
   aligned,
   alignments,
+  alongEdges,
   boundsOf,
   inRowsAndColumns,
   leastFrameMm,
@@ -42,6 +43,7 @@ import {
   sharedOut,
   straightened,
 } from "#core/edit";
+import { inset } from "#core/geometry";
 import { trimBox } from "#core/lab";
 import { free as words } from "../../../../text/index.ts";
 import { CountField } from "../../../components/count-field.tsx";
@@ -260,6 +262,8 @@ export function Copies({ tile }: { readonly tile: PlacedTile }) {
   const bounds = boundsOf([tile.frame]);
   const grid = inRowsAndColumns(tile.frame, { columns, rows, step: { x: bounds.w + gap, y: bounds.h + gap } });
   const ring = roundAPoint(tile.frame, { about: { x: format.widthMm / 2, y: format.heightMm / 2 }, count });
+  const inward = boundsOf([{ ...tile.frame, turn: 0 }]).h / 2 + gap;
+  const edge = alongEdges(tile.frame, inset(trimBox(format), inward), gap);
   const make = (frames: readonly Frame[]) => {
     const own = freeTiles(openPage(session.state.getState())).find((t) => t.id === tile.id);
     if (own) copiesAt(services, session, own, frames);
@@ -295,6 +299,9 @@ export function Copies({ tile }: { readonly tile: PlacedTile }) {
             {words.makeRing}
           </Button>
         </HStack>
+        <Button size="sm" variant="outline" disabled={edge.length === 0} onClick={() => make(edge)}>
+          {words.makeEdge(edge.length)}
+        </Button>
       </VStack>
     </PanelSection>
   );

@@ -30,6 +30,8 @@ export function FreeShapes({ tiles }: { readonly tiles: readonly PlacedTile[] })
   const { unit, format } = usePanel((s) => s.project);
   const ids = tiles.map((t) => t.id);
   const [only] = tiles;
+  // An ornament has no outline that could grow or be cut.
+  const drawn = tiles.some((t) => t.filling.kind === "ornament");
   const mirror = (way: "side" | "stack") =>
     keep(session, "mirroredTiles", ids.length, (on) => tilesMirrored(on.page, ids, way));
   const grow = (by: number, join: "mitre" | "round") =>
@@ -41,6 +43,7 @@ export function FreeShapes({ tiles }: { readonly tiles: readonly PlacedTile[] })
         <Act grows icon={FlipHorizontal2} name={words.mirrorSides} onAct={() => mirror("side")} />
         <Act grows icon={FlipVertical2} name={words.mirrorUpside} onAct={() => mirror("stack")} />
         {tiles.length > 1 &&
+          !drawn &&
           ways.map(([how, icon]) => (
             <Act
               key={how}
@@ -51,7 +54,7 @@ export function FreeShapes({ tiles }: { readonly tiles: readonly PlacedTile[] })
             />
           ))}
       </HStack>
-      {tiles.length === 1 && (
+      {tiles.length === 1 && !drawn && (
         <HStack gap="1" align="end">
           <LengthField
             label={words.growBy}

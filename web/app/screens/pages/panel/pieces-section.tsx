@@ -3,7 +3,7 @@ import { ArrowDown, ArrowUp, Eye, EyeOff, LayoutDashboard, Lock, LockOpen } from
 import { useState } from "react";
 import { type Group, isLocked, photoIdOf, type StepCode, type Tile } from "#core/document";
 import { hiddenSet, type Listed, listedFrontToBack, locked, named, pieceMoved } from "#core/edit";
-import { papers, pieces as words } from "../../../../text/index.ts";
+import { ornaments, papers, pieces as words } from "../../../../text/index.ts";
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
 import { TextField } from "../../../components/text-field.tsx";
@@ -176,7 +176,13 @@ function Picture({ tile }: { readonly tile: Tile }) {
   const photoId = photoIdOf(tile);
   const { filling } = tile;
   const ground =
-    filling.kind === "colour" ? filling.colour : filling.kind === "paper" ? filling.paper.colours[0] : undefined;
+    filling.kind === "colour"
+      ? filling.colour
+      : filling.kind === "paper"
+        ? filling.paper.colours[0]
+        : filling.kind === "ornament"
+          ? filling.ornament.colours[0]
+          : undefined;
   return (
     <Box
       w="36px"
@@ -198,6 +204,7 @@ function useNameOf(tile: Tile): string {
   if (tile.name) return tile.name;
   if (tile.filling.kind === "words") return words.words(tile.filling.text);
   if (tile.filling.kind === "colour") return words.colour;
+  if (tile.filling.kind === "ornament") return ornaments.nameOf(tile.filling.ornament.design);
   if (tile.filling.kind === "paper") return papers.nameOf(tile.filling.paper.design);
   return photo ? photo.caption || photo.name : words.empty;
 }

@@ -15,6 +15,8 @@ import { SliderRow } from "./slider-row.tsx";
 
 interface ShadowSectionProps {
   readonly title: string;
+  /** Nothing can fall into it. */
+  readonly under?: boolean;
   /** What stands before it in the same section. */
   readonly children: ReactNode;
   readonly shadow: Shadow;
@@ -43,7 +45,7 @@ export function ShadowSection(props: ShadowSectionProps) {
         options={[
           ["none", words.falls.none],
           ["under", words.falls.under],
-          ["inside", words.falls.inside],
+          ...(props.under ? [] : [["inside", words.falls.inside] as const]),
         ]}
         onChoose={(next) => onKeep({ ...shadow, falls: next })}
       />

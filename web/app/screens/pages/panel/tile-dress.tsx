@@ -56,71 +56,74 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
   const half = Math.min(...tiles.map((t) => Math.min(t.frame.width, t.frame.height))) / 2;
   return (
     <>
-      <PanelSection title={words.tileEdges} folds="tile-edges">
-        {tiles.some((t) => dressOf(t) !== dressOf(tile)) && (
-          <Text fontSize="13.5px" color="fg.muted" mb="2">
-            {words.theyDiffer}
-          </Text>
-        )}
-        <Beside label={words.outline}>
-          <Select<OutlineName>
-            label={words.outline}
-            value={tile.outline.kind}
-            options={outlineChoices(tiles).map((name) => [name, words.outlines[name]])}
-            onChoose={(name) => keep("changedOutline", ownOutline(name))}
+      {tiles.some((t) => t.filling.kind !== "ornament") && (
+        <PanelSection title={words.tileEdges} folds="tile-edges">
+          {tiles.some((t) => dressOf(t) !== dressOf(tile)) && (
+            <Text fontSize="13.5px" color="fg.muted" mb="2">
+              {words.theyDiffer}
+            </Text>
+          )}
+          <Beside label={words.outline}>
+            <Select<OutlineName>
+              label={words.outline}
+              value={tile.outline.kind}
+              options={outlineChoices(tiles).map((name) => [name, words.outlines[name]])}
+              onChoose={(name) => keep("changedOutline", ownOutline(name))}
+            />
+          </Beside>
+          <OutlineSettings
+            outline={tile.outline}
+            unit={unit}
+            ppi={format.ppi}
+            onSet={(outline) => {
+              keep("changedOutline", (t) => (t.outline.kind === outline.kind ? { set: { outline } } : {}));
+            }}
           />
-        </Beside>
-        <OutlineSettings
-          outline={tile.outline}
-          unit={unit}
-          ppi={format.ppi}
-          onSet={(outline) => {
-            keep("changedOutline", (t) => (t.outline.kind === outline.kind ? { set: { outline } } : {}));
-          }}
-        />
-        {tiles.some((t) => outlineOf(t.outline).hasCorners) && (
-          <LengthRow
-            label={words.corner}
-            mm={tile.cornerMm}
-            sliderMostMm={half}
+          {tiles.some((t) => outlineOf(t.outline).hasCorners) && (
+            <LengthRow
+              label={words.corner}
+              mm={tile.cornerMm}
+              sliderMostMm={half}
+              unit={unit}
+              format={format}
+              onMove={(mm) => show(corner(mm))}
+              onMm={(mm) => keep("changedCorner", corner(mm))}
+            />
+          )}
+          <BorderRows
+            border={tile.border}
+            mostMm={Math.min(10, half)}
             unit={unit}
             format={format}
-            onMove={(mm) => show(corner(mm))}
-            onMm={(mm) => keep("changedCorner", corner(mm))}
+            onShow={(own) => show(border(own))}
+            onKeep={(own) => keep("changedBorder", border(own))}
           />
-        )}
-        <BorderRows
-          border={tile.border}
-          mostMm={Math.min(10, half)}
-          unit={unit}
-          format={format}
-          onShow={(own) => show(border(own))}
-          onKeep={(own) => keep("changedBorder", border(own))}
-        />
-        {areCards && (
-          <LengthRow
-            label={words.cardBleed}
-            mm={cardBleed(project, tile.tile)}
-            sliderMostMm={10}
-            unit={unit}
-            format={format}
-            onMove={(mm) => show(() => ({ set: { cardBleedMm: mm } }))}
-            onMm={(mm) => keep("changedBleed", () => ({ set: { cardBleedMm: Math.min(mostBleedMm, mm) } }))}
-          />
-        )}
-        {areCards && tiles.some((t) => t.tile.cardBleedMm !== undefined) && (
-          <Button size="sm" variant="ghost" onClick={() => keep("changedBleed", () => ({ unset: ["cardBleedMm"] }))}>
-            {words.bleedOfAll}
-          </Button>
-        )}
-        {tiles.some(saysItself) && (
-          <Button size="sm" variant="ghost" onClick={() => keep("dressedAsPage", () => ({ unset: [...ownDress] }))}>
-            {dress.asPage}
-          </Button>
-        )}
-      </PanelSection>
+          {areCards && (
+            <LengthRow
+              label={words.cardBleed}
+              mm={cardBleed(project, tile.tile)}
+              sliderMostMm={10}
+              unit={unit}
+              format={format}
+              onMove={(mm) => show(() => ({ set: { cardBleedMm: mm } }))}
+              onMm={(mm) => keep("changedBleed", () => ({ set: { cardBleedMm: Math.min(mostBleedMm, mm) } }))}
+            />
+          )}
+          {areCards && tiles.some((t) => t.tile.cardBleedMm !== undefined) && (
+            <Button size="sm" variant="ghost" onClick={() => keep("changedBleed", () => ({ unset: ["cardBleedMm"] }))}>
+              {words.bleedOfAll}
+            </Button>
+          )}
+          {tiles.some(saysItself) && (
+            <Button size="sm" variant="ghost" onClick={() => keep("dressedAsPage", () => ({ unset: [...ownDress] }))}>
+              {dress.asPage}
+            </Button>
+          )}
+        </PanelSection>
+      )}
       <ShadowSection
         title={dress.shadowSoftOpacity}
+        under={tiles.every((t) => t.filling.kind === "ornament")}
         shadow={tile.shadow}
         light={look.light}
         unit={unit}

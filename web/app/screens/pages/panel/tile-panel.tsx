@@ -15,6 +15,7 @@ import { openPage } from "../../../state/session/project-session.ts";
 import { Copies, FreePlace } from "./free-place.tsx";
 import { TitleWithLook } from "./look-in-hand.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
+import { OrnamentRows } from "./ornament-rows.tsx";
 import { PhotoTone } from "./photo-tone.tsx";
 import { PlainColour } from "./plain-colour.tsx";
 import { Reframing } from "./reframing.tsx";
@@ -39,6 +40,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
   const view = tile.filling.kind === "photo" ? tile.filling.view : undefined;
   const photo = view && byId.get(view.photoId);
   const only = chosenPhotos.size === 1 ? [...chosenPhotos][0] : undefined;
+  const isOrnament = tile.filling.kind === "ornament";
   const rect = frameRect(tile.frame);
   const others = usePanel((s) => (view ? placesOf(s.project, view.photoId) : 0));
 
@@ -94,7 +96,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
               {words.putChosen}
             </Button>
           )}
-          {!view && only === undefined && (
+          {!view && only === undefined && !isOrnament && (
             <Text fontSize="14px" color="fg.subtle">
               {words.putChosenHelp}
             </Text>
@@ -110,8 +112,8 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
             </Button>
           )}
           {view && !reframing && <MoveToPage tileIds={[tile.id]} />}
-          {!view && tile.filling.kind !== "paper" && <PlainColour tiles={[tile]} />}
-          {!view && (
+          {!view && !isOrnament && tile.filling.kind !== "paper" && <PlainColour tiles={[tile]} />}
+          {!view && !isOrnament && (
             <Button size="sm" variant="ghost" w="full" onClick={() => writeIn(services, session, tile.id)}>
               <Type size={17} aria-hidden /> {wordWords.writeHere}
             </Button>
@@ -122,6 +124,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
       {!reframing && <ThroughPart tile={tile} />}
       {!reframing && <TilePlace tile={tile} />}
       <TilePaper tiles={[tile]} />
+      <OrnamentRows tiles={[tile]} />
       {!reframing && <TileDress tiles={[tile]} />}
       {!reframing && <PhotoTone tiles={[tile]} />}
       {!reframing && isFree(page, tile.id) && <Copies tile={tile} />}

@@ -31,6 +31,7 @@ import { ExactOffer } from "./exact-offer.tsx";
 import { FreePlace } from "./free-place.tsx";
 import { TitleWithLook } from "./look-in-hand.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
+import { OrnamentRows } from "./ornament-rows.tsx";
 import { PhotoTone } from "./photo-tone.tsx";
 import { PlainColour } from "./plain-colour.tsx";
 import { SettleOthers } from "./scatter-section.tsx";
@@ -123,11 +124,14 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
           )}
         </VStack>
         {full.length > 0 && <MoveToPage tileIds={ids} />}
-        {full.length === 0 && !tiles.some(areWords) && <PlainColour tiles={tiles} />}
+        {full.length === 0 && !tiles.some((t) => areWords(t) || t.filling.kind === "ornament") && (
+          <PlainColour tiles={tiles} />
+        )}
         <LockSwitch tiles={tiles} label={words.lockMany} />
       </PanelSection>
       {areFree && <FreePlace tiles={tiles} />}
       <TilePaper tiles={tiles} />
+      <OrnamentRows tiles={tiles} />
       <TileDress tiles={tiles} />
       <PhotoTone tiles={tiles} />
     </>
