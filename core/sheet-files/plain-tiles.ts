@@ -52,6 +52,7 @@ export const groundPage = (
     plain: true,
     background,
     backdrop: null,
+    ...(style.paper ? { paper: null } : {}),
   } as const;
   return { ...placePage(page, format, style), tiles };
 };

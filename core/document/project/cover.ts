@@ -19,7 +19,7 @@ export function firstCover(
   if (!parts) return undefined;
   const front = parts.panels.find((p) => p.part === "front")!;
   const { title } = project.words;
-  const bare = barePage(newId, 1, { margin: allSides(0), backdrop: null, background: coverColour });
+  const bare = barePage(newId, 1, { margin: allSides(0), backdrop: null, paper: null, background: coverColour });
   const pad = front.w * 0.11;
   const words = (text: string): Words => ({
     kind: "words",

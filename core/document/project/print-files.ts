@@ -152,8 +152,9 @@ export const photosDrawnOn = ({ look, tiles }: PlacedPage): readonly string[] =>
   ...new Set([...(look.backdrop ? [look.backdrop.view.photoId] : []), ...tiles.flatMap((t) => photoIdOf(t) ?? [])]),
 ];
 
-/** Whether a placed page has anything on it, a photo behind it included. */
-export const drawsAnything = ({ look, tiles }: PlacedPage): boolean => tiles.length > 0 || look.backdrop !== null;
+/** Whether a placed page has anything on it, a photo or a paper behind it included. */
+export const drawsAnything = ({ look, tiles, page }: PlacedPage): boolean =>
+  tiles.length > 0 || look.backdrop !== null || Boolean(page.paper);
 
 export const photosOfFile = (file: PrintFile): readonly string[] => [
   ...new Set(file.parts.flatMap((p) => photosDrawnOn(p.page))),
@@ -194,7 +195,7 @@ export const cardAlone = (on: PlacedPage, tile: PlacedTile, bleedMm: number): Pl
   ...on,
   tiles: [grown(tile, bleedMm)],
   groups: [],
-  look: { ...on.look, backdrop: null },
+  look: { ...on.look, backdrop: null, ...(on.look.paper ? { paper: null } : {}) },
 });
 
 /** A tile with its bleed; the photo in it prints as large as before where a hand has framed it. */

@@ -82,9 +82,11 @@ function partOf(
   return [newGroup(plainTree(natural), kept, newId)];
 }
 
-/** Whether anything lies on a page, a photo behind it included. */
+/** Whether anything lies on a page, a photo behind it and a paper of its own included. */
 export const holdsAnything = (page: Page, style: Pick<Look, "backdrop">): boolean =>
-  page.pieces.length > 0 || (page.backdrop === undefined ? style.backdrop : page.backdrop) !== null;
+  page.pieces.length > 0 ||
+  Boolean(page.paper) ||
+  (page.backdrop === undefined ? style.backdrop : page.backdrop) !== null;
 
 /** Whether anything lies on any page of a work, or a page is bare on purpose. */
 export const isBegun = ({ pages, style }: Pick<Project, "pages" | "style">): boolean =>

@@ -108,7 +108,13 @@ export async function bringOntoCover(
 
 /** One picture over all of the page, out over the bleed. */
 function wholePage(style: Look, format: PageFormat, photo: Photo, newId: () => string): Page {
-  const own = { margin: allSides(0), cornerMm: 0, border: { ...style.border, widthMm: 0 }, backdrop: null };
+  const own = {
+    margin: allSides(0),
+    cornerMm: 0,
+    border: { ...style.border, widthMm: 0 },
+    backdrop: null,
+    paper: null,
+  };
   const laid = layTree(placePage(barePage(newId, 1, own), format, style), {
     photos: [{ id: photo.id, aspect: aspectOf(photo) }],
     seed: 0,

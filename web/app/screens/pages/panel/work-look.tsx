@@ -1,5 +1,5 @@
 import { Button, Text } from "@chakra-ui/react";
-import { everyPage, type Look, lookKeys, type StepCode, saidBy } from "#core/document";
+import { type Look, lookKeys, type StepCode, saidBy } from "#core/document";
 import { formatLength } from "#core/units";
 import { changeTrouble, style as words } from "../../../../text/index.ts";
 import { PanelSection } from "../../../components/panel-parts.tsx";
@@ -13,7 +13,7 @@ export function WorkLook() {
   const session = useSession();
   const project = usePanel((s) => s.project);
   const { style, unit, format } = project;
-  const differ = everyPage(project).filter((p) => Object.keys(saidBy(p)).length > 0);
+  const differ = project.pages.filter((p) => Object.keys(saidBy(p)).length > 0);
   const keep = (code: StepCode, next: Look): string | undefined => {
     const done = session.commit({ code, count: 1 }, [{ type: "setProject", style: next }]);
     return done.ok ? undefined : changeTrouble(done, (mm) => formatLength(mm, unit, format.ppi));
