@@ -34,6 +34,7 @@ import { example } from "../../../text/index.ts";
 import type { Services } from "../../services.ts";
 import { scatteredPhotos } from "../edit/scatter.ts";
 import { shapesIn } from "../library/aspects.ts";
+import { dressedPage, heldByCorners, papersBetween } from "./example-dressed.ts";
 
 type Deps = Pick<Services, "library" | "arranging" | "newId" | "now" | "fonts">;
 
@@ -58,7 +59,7 @@ function ofPhotos(
 
 const groupId = (on: PlacedPage): string => on.groups[0]!.group.id;
 
-/** A collage with a page of each kind: a wall of hexagons, prints on a table, one photo through nine squares, a ring, a word, an old album. */
+/** A collage with a page of each kind: a wall of hexagons, prints on a table, one photo through nine squares, a ring, a word, an old album, a dressed page, papers between photos. */
 export async function exampleCollage(services: Deps): Promise<Project> {
   const { newId } = services;
   const { photos, piles } = services.library.state.getState();
@@ -80,7 +81,9 @@ export async function exampleCollage(services: Deps): Promise<Project> {
     await windowPage(services, project, good),
     pattern(26, 36, "ring"),
     await wordPage(services, project, good.slice(36, 44)),
-    albumPage(services, good.slice(44, 50)),
+    albumPage(services, project, good.slice(44, 50)),
+    dressedPage(project, good.slice(50, 54), newId),
+    papersBetween(project, good.slice(54, 59), newId),
   ];
   return { ...project, pages, palette: example.palette };
 }
@@ -112,8 +115,8 @@ async function windowPage(services: Deps, project: Project, photos: readonly Pho
   return face ? lettersInTiles(through, corners, example.collageLetters, style, face) : through.page;
 }
 
-/** Photos as in an old album: on dark card, in its tones, each with a pale edge. */
-function albumPage({ newId }: Deps, photos: readonly Photo[]): Page {
+/** Photos as in an old album: on dark card, in its tones, each with a pale edge, held by corners. */
+function albumPage({ newId }: Deps, project: Project, photos: readonly Photo[]): Page {
   const tiles = photos.map((p, i) => {
     const tile = newTile(p.id, newId);
     const tone = albumTones[i % albumTones.length]!;
@@ -130,10 +133,11 @@ function albumPage({ newId }: Deps, photos: readonly Photo[]): Page {
     margin: allSides(16),
     shadow: { ...shadow, strength: 0.7, colour: "#000000" },
   };
-  return withGroup(
+  const page = withGroup(
     { ...barePage(newId), ...own },
     newGroup({ kind: "rows", rows: [row(0), row(2), row(4)] }, tiles, newId),
   );
+  return heldByCorners(placePage(page, project.format, project.style), newId);
 }
 
 const albumTones = [
