@@ -1,4 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
+import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import {
   arrangeFirst,
@@ -31,6 +32,16 @@ async function repaints(page: Page, act: () => Promise<unknown>): Promise<Buffer
   await act();
   await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(false);
   return paintedPage(page);
+}
+
+/** The mean colour of the page's own pixels around a point of the screen. */
+async function meanAt(page: Page, x: number, y: number): Promise<readonly number[]> {
+  const canvas = await box(page.getByTestId("page").locator("canvas").first());
+  const painted = sharp(await paintedPage(page)).removeAlpha();
+  const k = (await painted.metadata()).width! / canvas.width;
+  const [left, top] = [Math.floor((x - canvas.x) * k) - 2, Math.floor((y - canvas.y) * k) - 2];
+  const { channels } = await sharp(await painted.extract({ left, top, width: 5, height: 5 }).png().toBuffer()).stats();
+  return channels.map((c) => c.mean);
 }
 
 test("papers in tiles and on pages, ornaments over them, in the work's palette; one look for all pages; in each kind of file as on screen", async ({
@@ -107,6 +118,25 @@ test("papers in tiles and on pages, ornaments over them, in the work's palette; 
     const palette = page.getByRole("group", { name: "Palette of the work" }).getByRole("button", { name: /^Colour/ });
     expect(await palette.count()).toBeGreaterThanOrEqual(3);
     await page.getByRole("button", { name: "Add a colour" }).click();
+    const last = (await palette.count()) - 1;
+    await palette.nth(last).click();
+    await page.getByRole("button", { name: "Take it from the page" }).click();
+    const glass = page.getByRole("application");
+    await expect(glass).toBeFocused();
+    const at = await box(tile(page, 4));
+    await page.mouse.move(Math.round(at.x + at.width / 2), Math.round(at.y + at.height / 2));
+    const seen = await glass.getByRole("status").textContent();
+    const painted = await meanAt(page, Math.round(at.x + at.width / 2), Math.round(at.y + at.height / 2));
+    for (const c of [0, 1, 2])
+      expect(Math.abs(Number.parseInt(seen!.slice(1 + 2 * c, 3 + 2 * c), 16) - painted[c]!)).toBeLessThan(6);
+    await page.keyboard.press("Shift+ArrowLeft");
+    await page.keyboard.press("ArrowDown");
+    const taken = await glass.getByRole("status").textContent();
+    await page.keyboard.press("Enter");
+    await expect(glass).toHaveCount(0);
+    await expectUndo(page, "Changed the palette");
+    await expect(page.getByRole("button", { name: `Page colour: ${taken}`, exact: true })).toBeVisible();
+    await undoButton(page).click();
     await undoButton(page).click();
     await undoButton(page).click();
     await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(true);

@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { dominantColours } from "./index.ts";
+import { dominantColours, meanColour } from "./index.ts";
 
 const pixels = (...runs: readonly (readonly [count: number, r: number, g: number, b: number, a?: number])[]) =>
   runs.flatMap(([count, r, g, b, a = 255]) => Array.from({ length: count }, () => [r, g, b, a]).flat());
@@ -50,4 +50,22 @@ test("which colours are told apart, and in which order, is as it was", () => {
   "#bd460e",
 ]
 `);
+});
+
+test("a mean is taken in light, and lies between what it is the mean of", () => {
+  const byte = fc.integer({ min: 0, max: 255 });
+  fc.assert(
+    fc.property(fc.array(fc.tuple(byte, byte, byte), { minLength: 1, maxLength: 30 }), (all) => {
+      const mean = meanColour(all.flatMap((p) => [...p, 255]))!;
+      for (const c of [0, 1, 2]) {
+        const value = Number.parseInt(mean.slice(1 + 2 * c, 3 + 2 * c), 16);
+        expect(value).toBeGreaterThanOrEqual(Math.min(...all.map((p) => p[c]!)));
+        expect(value).toBeLessThanOrEqual(Math.max(...all.map((p) => p[c]!)));
+      }
+    }),
+  );
+  // Black and white in turn are as light as a grey of 188, not of 128.
+  expect(meanColour([0, 0, 0, 255, 255, 255, 255, 255])).toBe("#bcbcbc");
+  expect(meanColour([200, 10, 10, 255, 0, 255, 0, 0])).toBe("#c80a0a");
+  expect(meanColour([9, 9, 9, 0])).toBeUndefined();
 });

@@ -100,6 +100,7 @@ export const scopes = {
   },
   run: { toPage: ["Arrows"], movePage: ["Alt+Arrows"], removePage: ["Delete"] },
   drawers: { toNext: ["Sideways"] },
+  spot: { move: ["Arrows"], moveFar: ["Shift+Arrows"], take: ["Enter", "Space"], letGo: ["Escape"] },
   cards: { toNext: ["Arrows"], letGo: ["Escape"] },
   wall: {
     toNext: ["Arrows"],

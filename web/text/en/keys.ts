@@ -38,6 +38,7 @@ export const keys = {
     shelf: "On the shelf",
     run: "On a page of the run",
     drawers: "On the name of a drawer",
+    spot: "While a colour is taken from the page",
     cards: "On a small picture of the shelf",
     wall: "On a photo",
     face: "On a face that was found",
@@ -148,6 +149,7 @@ export const keys = {
     },
     run: { toPage: "Open the page there", movePage: "Move it forward or back", removePage: "Remove it" },
     drawers: { toNext: "Open the drawer beside it" },
+    spot: { move: "Move it", moveFar: "Move it far", take: "Take this colour", letGo: "Leave the colour as it was" },
     cards: { toNext: "Look at the next one", letGo: "Back to the page as it is" },
     wall: {
       toNext: "Go along the photos",

@@ -5,5 +5,7 @@ export const openSheet = {
   ref(element: HTMLElement | null): void {
     sheet = element;
   },
+  /** What the page is painted on. */
+  canvas: (): HTMLCanvasElement | undefined => sheet?.querySelector("canvas") ?? undefined,
   rect: (): DOMRect | undefined => sheet?.getBoundingClientRect(),
 };

@@ -1,11 +1,12 @@
 import { Box, ColorPicker, chakra, HStack, Portal, parseColor, Text } from "@chakra-ui/react";
-import { Bookmark, BookmarkX, Pipette } from "lucide-react";
+import { Bookmark, BookmarkX, Crosshair, Pipette } from "lucide-react";
 import { useState } from "react";
 import { type Colour, luminance, parseColour } from "#core/colour";
 import { words as say, panel as words } from "../../../../text/index.ts";
 import { Tooltip } from "../../../components/tooltip.tsx";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { usePhotoColours } from "../../../state/session/photo-colours.ts";
+import { SpotPicker } from "./spot-picker.tsx";
 
 const ready: readonly Colour[] = ["#ffffff", "#f6f1e7", "#d9d2c4", "#22302b", "#1b1b1b", "#b2472a"];
 
@@ -82,6 +83,7 @@ interface ColourPickProps extends ColourRowProps {
 export function ColourPick({ label, colour, onMove, onEnd, filled = false }: ColourPickProps) {
   const palette = usePanel((s) => s.project.palette);
   const [open, setOpen] = useState(false);
+  const [picking, setPicking] = useState(false);
   const known = !filled && (colour === null || ready.includes(colour) || palette.includes(colour));
   const shown = colour ?? "#ffffff";
   return (
@@ -120,11 +122,28 @@ export function ColourPick({ label, colour, onMove, onEnd, filled = false }: Col
             <ColorPicker.Area />
             <ColorPicker.ChannelSlider channel="hue" />
             <ColorPicker.Input aria-label={`${label}: ${words.ownColour}`} bg="oat.25" borderColor="oat.400" />
+            <chakra.button
+              type="button"
+              mt="2"
+              fontSize="13.5px"
+              display="inline-flex"
+              alignItems="center"
+              gap="2"
+              minH="26px"
+              _hover={{ textDecoration: "underline" }}
+              onClick={() => {
+                setOpen(false);
+                setPicking(true);
+              }}
+            >
+              <Crosshair size={15} aria-hidden /> {say.fromSpot}
+            </chakra.button>
             <FromPhotos asked={open} label={label} onTake={onEnd} />
             {colour !== null && <KeepColour colour={colour} />}
           </ColorPicker.Content>
         </ColorPicker.Positioner>
       </Portal>
+      {picking && <SpotPicker onTake={onEnd} onClose={() => setPicking(false)} />}
     </ColorPicker.Root>
   );
 }
