@@ -35,9 +35,10 @@ export function sharedLines(a: PlacedPage, b: PlacedPage): number {
  * any come near them. The one that shares the most lines of some arrangements of its own photos.
  */
 export function matchedTo(model: PlacedPage, on: PlacedPage, aspectOf: (tileId: string) => number | undefined): Page {
-  const { gapMm, margin, cornerMm, border, background } = model.look;
+  const { gapMm, margin, cornerMm, border, shadow, soft, background, paper } = model.look;
   const mirrored = { ...margin, left: margin.right, right: margin.left };
-  const look = { ...lookOf(on.page, on.style), gapMm, margin: mirrored, cornerMm, border, background };
+  const dress = { cornerMm, border, shadow, soft, background, paper };
+  const look = { ...lookOf(on.page, on.style), gapMm, margin: mirrored, ...dress };
   const dressed = placeAgain(on, mapTiles(withLook(on.page, look, on.style), undressed));
   const at = groupAt(dressed);
   const tree = treeIn(at?.group);

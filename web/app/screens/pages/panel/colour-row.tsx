@@ -1,6 +1,6 @@
 import { Box, ColorPicker, chakra, HStack, Portal, parseColor, Text } from "@chakra-ui/react";
 import { Bookmark, BookmarkX, Crosshair, Pipette } from "lucide-react";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { type Colour, luminance, parseColour } from "#core/colour";
 import { words as say, panel as words } from "../../../../text/index.ts";
 import { Tooltip } from "../../../components/tooltip.tsx";
@@ -16,16 +16,21 @@ interface ColourRowProps {
   readonly colour: Colour | null;
   readonly onMove: (colour: Colour) => void;
   readonly onEnd: (colour: Colour) => void;
+  /** What else may be taken in its place, beside the label. */
+  readonly children?: ReactNode;
 }
 
 /** A few colours that suit photos, those of this work's palette, and any other. */
-export function ColourRow({ label, colour, onMove, onEnd }: ColourRowProps) {
+export function ColourRow({ label, colour, onMove, onEnd, children }: ColourRowProps) {
   const palette = usePanel((s) => s.project.palette);
   return (
     <Box role="group" aria-label={label} mb="3">
-      <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1.5">
-        {label}
-      </Text>
+      <HStack justify="space-between" mb="1.5">
+        <Text fontSize="14px" fontWeight="500" color="fg.muted">
+          {label}
+        </Text>
+        {children}
+      </HStack>
       <HStack gap="1.5" wrap="wrap">
         {ready.map((c) => (
           <Swatch
@@ -74,7 +79,7 @@ export function Swatch({ colour, name, label, chosen, onTake }: SwatchProps) {
   );
 }
 
-interface ColourPickProps extends ColourRowProps {
+interface ColourPickProps extends Omit<ColourRowProps, "children"> {
   /** It shows its colour, whether that is among those that are ready or not. */
   readonly filled?: boolean;
 }

@@ -30,6 +30,7 @@ import { ArrangementSection } from "./arrangement-section.tsx";
 import { Backdrop } from "./backdrop.tsx";
 import { ColourRow, Swatch } from "./colour-row.tsx";
 import { PagePaper } from "./page-paper.tsx";
+import { GivePaper } from "./paper-rows.tsx";
 
 /** The cover: its measures as they follow from the book, its spine, and what lies on it. */
 export function CoverPanel() {
@@ -65,7 +66,9 @@ export function CoverPanel() {
           colour={page.look.background}
           onMove={(background) => show({ ...page.look, background })}
           onEnd={(background) => keep("changedColour", { ...page.look, background })}
-        />
+        >
+          {!page.look.paper && <GivePaper />}
+        </ColourRow>
         <PagePaper look={page.look} unit={unit} format={page.format} onShow={show} onKeep={keep} />
         <Backdrop look={page.look} onShow={show} onKeep={keep} />
       </PanelSection>

@@ -11,6 +11,7 @@ import { ColourRow } from "./colour-row.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { Margins } from "./margins.tsx";
 import { PagePaper } from "./page-paper.tsx";
+import { GivePaper } from "./paper-rows.tsx";
 import { ShadowSection } from "./shadow-section.tsx";
 import { SoftRows } from "./soft-rows.tsx";
 
@@ -105,7 +106,9 @@ export function LookSections(props: LookSectionsProps) {
           colour={look.background}
           onMove={(background) => onShow({ ...kept(), background })}
           onEnd={(background) => void onKeep("changedColour", { ...kept(), background })}
-        />
+        >
+          {!look.paper && <GivePaper />}
+        </ColourRow>
         <PagePaper
           look={look}
           unit={unit}

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, HStack, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, HStack, Text, VisuallyHidden } from "@chakra-ui/react";
 import { memo } from "react";
 import { arrangementOf, holdsPockets, type Look, lookChange, type StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
@@ -44,15 +44,14 @@ export const PagePanel = memo(function PagePanel() {
   if (ofWork && kind !== "prints")
     return (
       <>
-        <PanelTitle>{style.title}</PanelTitle>
-        <WhoseLook />
+        <WhoseLook title={style.title} />
         <WorkLook />
       </>
     );
   return (
     <>
       <Flex justify="space-between" align="start">
-        <PanelTitle>{kind === "prints" ? words.print : words.page}</PanelTitle>
+        {kind === "prints" ? <PanelTitle>{words.print}</PanelTitle> : <WhoseLook title={words.page} />}
         {kind !== "pockets" && kind !== "prints" && <PageActs />}
       </Flex>
       <HStack fontSize="14px" color="fg.muted" mt="-2" mb="2" justify="space-between" gap="3">
@@ -69,7 +68,6 @@ export const PagePanel = memo(function PagePanel() {
           />
         </Box>
       </HStack>
-      {kind !== "prints" && <WhoseLook />}
       {inPockets && <PocketsSection />}
       {kind === "pockets" && !inPockets && <KeepAsPockets />}
       {arrangement && <ArrangementSection page={page.page} arrangement={arrangement} />}
@@ -93,12 +91,13 @@ export const PagePanel = memo(function PagePanel() {
   );
 });
 
-/** Between the look of the open page and that of all of them. */
-function WhoseLook() {
+/** The panel's title, and the way between the look of the open page and that of all of them. */
+function WhoseLook({ title }: { readonly title: string }) {
   const { viewState } = useServices();
   const of = useViewState((s) => s.lookOf);
   return (
-    <Box mb="2">
+    <Box mb="3">
+      <VisuallyHidden as="h2">{title}</VisuallyHidden>
       <Segmented
         label={style.of}
         value={of}
@@ -106,6 +105,7 @@ function WhoseLook() {
           ["page", style.ofs.page],
           ["work", style.ofs.work],
         ]}
+        tight
         onChoose={(lookOf) => viewState.setState({ lookOf })}
       />
     </Box>

@@ -1,7 +1,7 @@
 import type { Look, StepCode } from "#core/document";
 import { bleedBox, type PageFormat } from "#core/lab";
 import type { Unit } from "#core/units";
-import { GivePaper, PaperRows } from "./paper-rows.tsx";
+import { PaperRows } from "./paper-rows.tsx";
 
 interface PagePaperProps {
   readonly look: Look;
@@ -13,7 +13,7 @@ interface PagePaperProps {
 
 /** The paper over all of a page, under what lies on it. */
 export function PagePaper({ look, unit, format, onShow, onKeep }: PagePaperProps) {
-  if (!look.paper) return <GivePaper />;
+  if (!look.paper) return null;
   return (
     <PaperRows
       paper={look.paper}

@@ -1,4 +1,4 @@
-import { Box, Button, HStack, Text } from "@chakra-ui/react";
+import { Box, Button, HStack, IconButton, Text } from "@chakra-ui/react";
 import { Wallpaper } from "lucide-react";
 import { diagonalTurn, inDesign, type Paper, type PaperName, paperDesign } from "#core/artwork";
 import type { Size } from "#core/geometry";
@@ -7,6 +7,7 @@ import { formatLength, type Unit } from "#core/units";
 import { papers as words } from "../../../../text/index.ts";
 import { PaperSwatch } from "../../../components/paper-swatch.tsx";
 import { Toggle } from "../../../components/toggle.tsx";
+import { Tooltip } from "../../../components/tooltip.tsx";
 import { useServices } from "../../../services.ts";
 import { usePanel } from "../../../state/session/hooks.ts";
 import { openDrawer } from "../shelf/shelf-size.ts";
@@ -145,12 +146,24 @@ export function PaperRows({ paper, fills, inTiles, unit, format, onShow, onKeep 
   );
 }
 
-/** Where there is no paper yet: the way to them. */
+/** Where there is no paper yet: the way to them, no higher than the label that it stands beside. */
 export function GivePaper() {
   const { viewState } = useServices();
   return (
-    <Button size="sm" variant="ghost" w="full" onClick={() => openDrawer(viewState, "papers")}>
-      <Wallpaper size={17} aria-hidden /> {words.onlyColour}
-    </Button>
+    <Tooltip words={words.onlyColour}>
+      <IconButton
+        size="xs"
+        w="30px"
+        h="30px"
+        minW="30px"
+        my="-5px"
+        variant="outline"
+        borderRadius="full"
+        aria-label={words.onlyColour}
+        onClick={() => openDrawer(viewState, "papers")}
+      >
+        <Wallpaper size={16} aria-hidden />
+      </IconButton>
+    </Tooltip>
   );
 }
