@@ -13,6 +13,7 @@ import {
   chooseFiles,
   expectKept,
   expectUndo,
+  longMs,
   openDrawer,
   shelfPhotos,
   startCollage,
@@ -33,7 +34,7 @@ test("120 photos, a hair-thin panorama and a single pixel go on one small print"
   const chooser = page.waitForEvent("filechooser");
   await page.getByRole("button", { name: "Add a folder" }).click();
   await (await chooser).setFiles(many);
-  await expect(page.getByRole("link", { name: /Photos/ })).toContainText("118");
+  await expect(page.getByRole("link", { name: /Photos/ })).toContainText("118", { timeout: longMs });
   await allIn(page);
   await page.getByRole("link", { name: /Photos/ }).click();
   await chooseFiles(page, [bad.onePixel, bad.panorama]);
