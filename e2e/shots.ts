@@ -3,7 +3,7 @@ import { mkdir } from "node:fs/promises";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
 import { launchOptions, viewport } from "./support/browser.ts";
-import { openDrawer, shelfPhotos, startCollage, takeSample, tile } from "./support/tessip.ts";
+import { openDrawer, shelfPhotos, startCollage, takeSample } from "./support/tessip.ts";
 
 /** One picture of each main view, made from the sample. `npm run shots -- NAME …` takes only those. */
 
@@ -54,13 +54,6 @@ try {
   await page.locator("[data-card]").first().waitFor();
   await shot(page, "templates");
   await openDrawer(page, "Photos");
-  await tile(page, 2).dblclick();
-  await page.keyboard.press("+");
-  await page.keyboard.press("+");
-  await page.keyboard.press("+");
-  await shot(page, "reframe");
-  await page.keyboard.press("Enter");
-  await page.keyboard.press("Escape");
   await shelfPhotos(page).first().click();
   for (let i = 0; i < 23; i += 1) await page.keyboard.press("Shift+ArrowRight");
   await page.getByRole("button", { name: "A page for each" }).click();
@@ -82,7 +75,6 @@ try {
   for (const [n, kind, name] of [
     [1, "Patterns", "hexagons"],
     [2, "Scattered", "scattered"],
-    [3, "Patterns", "through"],
   ] as const) {
     await page
       .getByRole("option", { name: new RegExp(`^Page ${n} `) })
@@ -91,11 +83,27 @@ try {
     await openDrawer(page, "Other ways");
     await page.getByText(kind, { exact: true }).click();
     await page.locator("[data-card]").nth(5).waitFor();
-    if (name === "through") await tile(page, 5).click();
     await page.mouse.move(480, 30);
     await shot(page, name);
     await page.keyboard.press("Escape");
   }
+  await page
+    .getByRole("option", { name: /^Page 7 / })
+    .first()
+    .click();
+  await openDrawer(page, "Ornaments");
+  await page.locator("[data-card]").nth(5).waitFor();
+  await shot(page, "dressed");
+  await page
+    .getByRole("option", { name: /^Page 8 / })
+    .first()
+    .click();
+  await openDrawer(page, "Papers");
+  await page.getByText("All pages", { exact: true }).click();
+  await page.getByRole("group", { name: "Palette of the work" }).waitFor();
+  await page.mouse.move(480, 30);
+  await shot(page, "papers");
+  await page.getByText("This page", { exact: true }).click();
   await page.getByRole("link", { name: "To all your projects" }).click();
   await page.getByRole("link", { name: "Open The kitchen drawer" }).click();
   await page.keyboard.press("PageDown");

@@ -3,7 +3,7 @@ export const style = {
   of: "Whose look",
   ofs: { page: "This page", work: "All pages" },
   title: "All pages",
-  lead: "Every page and tile looks so that does not say otherwise itself.",
+  lead: "This is how every page looks, unless it has a look of its own.",
   differ: (n: number) => (n === 1 ? "One page has a look of its own." : `${n} pages have looks of their own.`),
   asStyle: "Make them look like the others",
   palette: "Palette of the work",
