@@ -169,6 +169,7 @@ export const places = {
     "run",
     "drawers",
     "cards",
+    "spot",
     "project",
     "history",
   ],
