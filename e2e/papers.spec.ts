@@ -149,7 +149,7 @@ test("papers in tiles and on pages, ornaments over them, in the work's palette; 
     await typeInto(page, "Border", "2");
     await expectUndo(page, "Changed the border");
     await repaints(page, () => page.getByRole("button", { name: "Make them look like the others" }).click());
-    await expect(page.getByText("a look of its own")).toHaveCount(0);
+    await expect(page.getByText("One page has a look of its own.")).toHaveCount(0);
     await repaints(page, () => paper(page, "Waves").click());
     await page.getByText("This page", { exact: true }).click();
     await page.getByRole("button", { name: "Another page" }).first().click();
