@@ -2,6 +2,7 @@ import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import { onTop } from "./support/free-tiles.ts";
+import { openSection, repaints, slider } from "./support/panel.ts";
 import {
   arrangeFirst,
   box,
@@ -18,18 +19,6 @@ import {
   typeInto,
   undoButton,
 } from "./support/tessip.ts";
-
-const slider = (page: Page, name: string) => page.getByRole("slider", { name, exact: true });
-const openSection = async (page: Page, name: RegExp) => {
-  const fold = page.getByRole("button", { name });
-  if ((await fold.getAttribute("aria-expanded")) === "false") await fold.click();
-};
-/** Does something, and waits until the page is painted otherwise. */
-async function repaints(page: Page, act: () => Promise<unknown>): Promise<void> {
-  const before = await paintedPage(page);
-  await act();
-  await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(false);
-}
 
 /** How light the page is just beside the middle of a tile's side, 0 to 255; so many mm outside. */
 async function lightBeside(page: Page, n: number, side: "left" | "right" | "bottom", mm: number): Promise<number> {

@@ -1,6 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
+import { openSection, repaints, slider } from "./support/panel.ts";
 import {
   arrangeFirst,
   box,
@@ -19,20 +20,6 @@ import {
 } from "./support/tessip.ts";
 
 const paper = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
-const slider = (page: Page, name: string) => page.getByRole("slider", { name, exact: true });
-
-const openSection = async (page: Page, name: RegExp) => {
-  const fold = page.getByRole("button", { name });
-  if ((await fold.getAttribute("aria-expanded")) === "false") await fold.click();
-};
-
-/** Does something, and waits until the page is painted otherwise. */
-async function repaints(page: Page, act: () => Promise<unknown>): Promise<Buffer> {
-  const before = await paintedPage(page);
-  await act();
-  await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(false);
-  return paintedPage(page);
-}
 
 /** The mean colour of the page's own pixels around a point of the screen. */
 async function meanAt(page: Page, x: number, y: number): Promise<readonly number[]> {

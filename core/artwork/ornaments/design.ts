@@ -1,4 +1,5 @@
 import type { PathData, Size } from "#core/geometry";
+import { once } from "../once.ts";
 
 /** One colour of an ornament, in mm from the top left of its box; `light` from −1 (dark) over its ink to 1 (white). */
 export interface OrnamentPart {
@@ -41,10 +42,5 @@ export function ornament(
   inks: number,
   make: () => readonly OrnamentPart[],
 ): OrnamentDesign {
-  let made: readonly OrnamentPart[] | undefined;
-  const parts = () => {
-    made ??= make();
-    return made;
-  };
-  return { family, size: { w, h }, inks, parts };
+  return { family, size: { w, h }, inks, parts: once(make) };
 }

@@ -1,4 +1,5 @@
 import type { PathData, Size } from "#core/geometry";
+import { once } from "../once.ts";
 
 /**
  * What repeats of a paper, in one ink. Shapes may reach beyond their repeat: they are drawn beside each other, never cut at its edge, so
@@ -48,10 +49,5 @@ export function design(
   inks: number,
   make: () => readonly PaperPart[],
 ): PaperDesign {
-  let made: readonly PaperPart[] | undefined;
-  const parts = () => {
-    made ??= make();
-    return made;
-  };
-  return { family, repeat: { w, h }, inks, parts };
+  return { family, repeat: { w, h }, inks, parts: once(make) };
 }

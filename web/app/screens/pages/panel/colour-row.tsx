@@ -1,5 +1,5 @@
 import { Box, ColorPicker, chakra, HStack, Portal, parseColor, Text } from "@chakra-ui/react";
-import { Bookmark, BookmarkX, Crosshair, Pipette } from "lucide-react";
+import { Bookmark, BookmarkX, Crosshair, type LucideIcon, Pipette } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { type Colour, luminance, parseColour } from "#core/colour";
 import { words as say, panel as words } from "../../../../text/index.ts";
@@ -127,22 +127,14 @@ export function ColourPick({ label, colour, onMove, onEnd, filled = false }: Col
             <ColorPicker.Area />
             <ColorPicker.ChannelSlider channel="hue" />
             <ColorPicker.Input aria-label={`${label}: ${words.ownColour}`} bg="oat.25" borderColor="oat.400" />
-            <chakra.button
-              type="button"
-              mt="2"
-              fontSize="13.5px"
-              display="inline-flex"
-              alignItems="center"
-              gap="2"
-              minH="26px"
-              _hover={{ textDecoration: "underline" }}
-              onClick={() => {
+            <TextAct
+              icon={Crosshair}
+              words={say.fromSpot}
+              onAct={() => {
                 setOpen(false);
                 setPicking(true);
               }}
-            >
-              <Crosshair size={15} aria-hidden /> {say.fromSpot}
-            </chakra.button>
+            />
             <FromPhotos asked={open} label={label} onTake={onEnd} />
             {colour !== null && <KeepColour colour={colour} />}
           </ColorPicker.Content>
@@ -178,20 +170,34 @@ function KeepColour({ colour }: { readonly colour: Colour }) {
   const kept = palette.includes(colour);
   if (ready.includes(colour)) return null;
   const next = kept ? palette.filter((c) => c !== colour) : [...palette, colour].slice(-24);
-  const Icon = kept ? BookmarkX : Bookmark;
   return (
-    <chakra.button
-      type="button"
-      mt="2"
-      fontSize="13.5px"
-      display="inline-flex"
-      alignItems="center"
-      gap="2"
-      minH="26px"
-      _hover={{ textDecoration: "underline" }}
-      onClick={() => session.commit({ code: "changedPalette", count: 1 }, [{ type: "setProject", palette: next }])}
-    >
-      <Icon size={15} aria-hidden /> {kept ? say.paletteDrop(colour) : say.paletteKeep(colour)}
-    </chakra.button>
+    <TextAct
+      icon={kept ? BookmarkX : Bookmark}
+      words={kept ? say.paletteDrop(colour) : say.paletteKeep(colour)}
+      onAct={() => session.commit({ code: "changedPalette", count: 1 }, [{ type: "setProject", palette: next }])}
+    />
   );
 }
+
+interface TextActProps {
+  readonly icon: LucideIcon;
+  readonly words: string;
+  readonly onAct: () => void;
+}
+
+/** A deed as a line of words under the colours. */
+const TextAct = ({ icon: Icon, words, onAct }: TextActProps) => (
+  <chakra.button
+    type="button"
+    mt="2"
+    fontSize="13.5px"
+    display="flex"
+    alignItems="center"
+    gap="2"
+    minH="26px"
+    _hover={{ textDecoration: "underline" }}
+    onClick={onAct}
+  >
+    <Icon size={15} aria-hidden /> {words}
+  </chakra.button>
+);
