@@ -32,6 +32,7 @@ export const tileInMarks = ({
   edge: tile.cardBleedMm === undefined ? { border } : { border, bleedMm: tile.cardBleedMm },
   locked: isLocked(tile),
   ...(tile.opacity === undefined ? {} : { opacity: tile.opacity }),
+  ...(tile.ring === undefined ? {} : { ring: tile.ring }),
   ...softnessInMarks({ shadow, soft }),
 });
 

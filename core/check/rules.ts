@@ -11,6 +11,7 @@ import { sharpness } from "./page-rules/sharpness.ts";
 import { smallestType } from "./page-rules/smallest-type.ts";
 import { softThings } from "./page-rules/soft-things.ts";
 import { uncovered } from "./page-rules/uncovered.ts";
+import { whiteBorder } from "./page-rules/white-border.ts";
 import { wordsContrast } from "./page-rules/words-contrast.ts";
 import { wordsPlace } from "./page-rules/words-place.ts";
 import { wordsShown } from "./page-rules/words-shown.ts";
@@ -42,6 +43,7 @@ const rules = [
   wordsContrast,
   nearTheCut,
   softThings,
+  whiteBorder,
   photosWhole,
   blankPage,
   bound,

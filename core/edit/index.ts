@@ -1,6 +1,8 @@
 export { type Clip, clipOf, freelyPasted, photosIn } from "./clip.ts";
 export { type Combining, shapeGrown, shapesCombined, tilesMirrored } from "./combine.ts";
 export { type Dragged, type DropMeaning, meaningOfDrop } from "./drop-meaning.ts";
+export { type CalmMap, calmOf, fadeAround } from "./fade-around.ts";
+export { type Brush, brushedStroke, fadeChange, mostFadeStrokes, strokeToPage } from "./fades.ts";
 export { type PocketsFilled, pocketsFilled } from "./fill-pockets.ts";
 export { type FinishedFlow, finishedFlow } from "./finished-flow.ts";
 export * from "./free/index.ts";
@@ -45,6 +47,7 @@ export {
   printsRemoved,
   printsSet,
 } from "./prints.ts";
+export { ringChange, ringedWith } from "./ring.ts";
 export {
   aroundGroup,
   bareRegions,
@@ -69,7 +72,7 @@ export {
 } from "./scatter.ts";
 export { givenBack, runThrough, throughApart, throughReframed, throughTiles } from "./through.ts";
 export { tiled } from "./tilings.ts";
-export { inTone, photosBeside, tonesChange } from "./tone.ts";
+export { inTone, photosBeside, tonesChange, viewsChange } from "./tone.ts";
 export {
   type AspectOf,
   allSlippedIn,

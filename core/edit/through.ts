@@ -33,8 +33,8 @@ export function runThrough(
     return these.some((t) => liesOn(t, at));
   };
   const shown = these.flatMap((t) => (t.filling.kind === "photo" ? [t.filling.view] : []));
-  const tone = shown.find((v) => v.photoId === photo.id)?.tone;
-  const view: View = { ...autoFramed(photo.id, tone), ...framedThrough(photo, box, holds), byHand: true };
+  const before = shown.find((v) => v.photoId === photo.id);
+  const view: View = { ...autoFramed(photo.id, before), ...framedThrough(photo, box, holds), byHand: true };
   const through = { id: newId(), view };
   const ids = new Set(these.map((t) => t.id));
   return mapTiles(on.page, (t) => (ids.has(t.id) ? { ...t, filling: { kind: "photo", view }, through } : t));

@@ -15,11 +15,18 @@ export function inTone({ tone: _, ...view }: View, tone: Tone | undefined): View
   return tidy ? { ...view, tone: tidy } : view;
 }
 
-/** The photos in these tiles in the tone that `toneOf` gives each; other tiles stay. A photo that runs through several tiles has one tone in all of them. */
-export function tonesChange(
+/** The photos in these tiles in the tone that `toneOf` gives each. */
+export const tonesChange = (
   page: Page,
   tileIds: readonly string[],
   toneOf: (view: View, tileId: string) => Tone | undefined,
+): Change => viewsChange(page, tileIds, (view, id) => inTone(view, toneOf(view, id)));
+
+/** What is done to the photos in these tiles; other tiles stay. A photo that runs through several tiles is the same in all of them. */
+export function viewsChange(
+  page: Page,
+  tileIds: readonly string[],
+  viewOf: (view: View, tileId: string) => View,
 ): Change {
   const chosen = new Set(tileIds);
   const runs = new Map(
@@ -35,12 +42,12 @@ export function tonesChange(
     items: allTiles(page).flatMap((tile): Items => {
       const { id, filling, through } = tile;
       const run = through && runs.get(through.id);
-      const part = run && { ...through, view: inTone(through.view, toneOf(run.view, run.id)) };
+      const part = run && { ...through, view: viewOf(through.view, run.id) };
       // Of a tile that holds something else meanwhile, what it gives back has the tone.
       if (part && !chosen.has(id) && !showsPart(tile)) return [{ id, set: { through: part } }];
       if (part && showsPart(tile)) return [{ id, set: { filling: { kind: "photo", view: part.view }, through: part } }];
       if (!chosen.has(id) || filling.kind !== "photo") return [];
-      const view = inTone(filling.view, toneOf(filling.view, id));
+      const view = viewOf(filling.view, id);
       return [{ id, set: { filling: { ...filling, view }, ...(part ? { through: part } : {}) } }];
     }),
   };

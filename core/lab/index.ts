@@ -12,6 +12,7 @@ export {
 } from "./packet.ts";
 export {
   bleedBox,
+  cutWander,
   type Fold,
   type FormatTrouble,
   formatFromCard,
@@ -23,6 +24,7 @@ export {
   safeBox,
   seenBox,
   trimBox,
+  unknownWanderMm,
 } from "./page-format.ts";
 export { type ForEachLabRule, type LabRuleName, labRuleNames, labRules } from "./rules.ts";
 export type { Order, Packet, PacketFile, Reason } from "./schema/packet.ts";

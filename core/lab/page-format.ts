@@ -36,6 +36,7 @@ export function formatFromCard(card: LabCard, size: PrintSize, sideways: boolean
     safeMm: card.safeMm,
     ppi: card.ppi.wanted,
     leastPpi: card.ppi.least,
+    ...(card.cutWanderMm === undefined ? {} : { cutWanderMm: card.cutWanderMm }),
   };
 }
 
@@ -78,6 +79,10 @@ export function ownFormat(size: {
   }
   return ok(format);
 }
+
+/** What a cut may be off by where nobody says: half an inch. */
+export const unknownWanderMm = 12.7;
+export const cutWander = ({ cutWanderMm = unknownWanderMm }: PageFormat): number => cutWanderMm;
 
 export const trimBox = (f: PageFormat): Rect => ({ x: 0, y: 0, w: f.widthMm, h: f.heightMm });
 export const bleedBox = (f: PageFormat): Rect => inset(trimBox(f), -f.bleedMm);

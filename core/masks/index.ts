@@ -1,1 +1,2 @@
 export { blurReachMm, type Mask, type MaskPart, type MaskPixels, maskOf, maskPixels, smootherstep } from "./mask.ts";
+export { type Stroke, strokesLeaveAt, strokeUnits } from "./strokes.ts";

@@ -1,8 +1,9 @@
-import { flattened, type PathData, type Rect, type Ring } from "#core/geometry";
+import { flattened, type Matrix, type PathData, type Rect, type Ring } from "#core/geometry";
 import { blur, blurReach } from "./blur.ts";
 import { coverage } from "./coverage.ts";
 import type { Grid } from "./grid.ts";
 import { nearness } from "./nearness.ts";
+import { type Stroke, strokesLeave } from "./strokes.ts";
 
 /** How much of something is seen at each place. Outlines are in the mask's own mm. */
 export type MaskPart =
@@ -12,6 +13,8 @@ export type MaskPart =
   | { readonly part: "ramp"; readonly path: PathData; readonly widthMm: number }
   /** From nothing at the sides of a rectangle to all of it so far inside: top, right, bottom, left. */
   | { readonly part: "sides"; readonly rect: Rect; readonly mm: readonly [number, number, number, number] }
+  /** What strokes of a brush leave of a photo; `toMm` takes their units to the mask's mm. */
+  | { readonly part: "strokes"; readonly strokes: readonly Stroke[]; readonly toMm: Matrix }
   /** What other parts together do not show. */
   | { readonly part: "not"; readonly of: readonly MaskPart[] }
   /** Other parts together, blurred and moved. */
@@ -51,6 +54,14 @@ function densityFor(part: MaskPart): number {
       return Math.max(100, 760 / Math.max(0.1, part.widthMm));
     case "sides":
       return Math.max(100, ...part.mm.map((mm) => (mm > 0 ? 760 / mm : 0)));
+    case "strokes": {
+      const scale = Math.hypot(part.toMm.a, part.toMm.b);
+      const steepest = part.strokes.map(({ points, hardness }) => {
+        const r = scale * points.reduce((least, p) => Math.min(least, p[2]), Number.POSITIVE_INFINITY);
+        return 610 / Math.max(0.1, r * (1 - hardness));
+      });
+      return Math.max(100, ...steepest);
+    }
     case "not":
       return Math.max(...part.of.map(densityFor));
     case "blur":
@@ -96,6 +107,8 @@ function valuesOf(part: MaskPart, grid: Grid): Float32Array {
       return rampValues(ringsOf(part.path), part.widthMm, grid);
     case "sides":
       return sideValues(part.rect, part.mm, grid);
+    case "strokes":
+      return strokesLeave(part.strokes, part.toMm, grid);
     case "not": {
       const seen = product(part.of, grid);
       for (let i = 0; i < seen.length; i += 1) seen[i] = 1 - seen[i]!;

@@ -65,17 +65,20 @@ export function pdfContent(sheet: PdfSheet, names: PdfNames): string {
 
 function partLines(steps: readonly DrawStep[], names: PdfNames, blackAlone: boolean): string[] {
   const out: string[] = [];
-  let group: { readonly begin: BeginStep; readonly lines: string[] } | undefined;
+  const open: { readonly begin: BeginStep; readonly lines: string[] }[] = [];
   for (const step of steps) {
-    if (step.draw === "begin") group = { begin: step, lines: [] };
-    else if (step.draw === "end") {
-      if (group) {
-        const { soft, opacity } = group.begin;
-        const seen = soft ? names.soft(soft, opacity) : names.alpha(opacity);
-        out.push(`q /${seen} gs /${names.group(group.lines.join("\n"))} Do Q`);
-      }
-      group = undefined;
-    } else (group?.lines ?? out).push(...stepLines(step, names, blackAlone));
+    if (step.draw === "begin") {
+      open.push({ begin: step, lines: [] });
+      continue;
+    }
+    const group = step.draw === "end" ? open.pop() : undefined;
+    const lines = open.at(-1)?.lines ?? out;
+    if (step.draw !== "end") lines.push(...stepLines(step, names, blackAlone));
+    else if (group) {
+      const { soft, opacity } = group.begin;
+      const seen = soft ? names.soft(soft, opacity) : names.alpha(opacity);
+      lines.push(`q /${seen} gs /${names.group(group.lines.join("\n"))} Do Q`);
+    }
   }
   return out;
 }

@@ -1,6 +1,7 @@
+export { strokeToOwn } from "./fade.ts";
 export { type SceneLayer, scene, sceneLayers, tileSteps, wordsMatrix } from "./scene.ts";
 export { levelsOf, type Thrown, thrownBy } from "./shadow.ts";
-export { softOf } from "./soft.ts";
+export { ownToPage, softOf } from "./soft.ts";
 export {
   type BeginStep,
   type DrawStep,
@@ -14,5 +15,6 @@ export {
   type SeenPhoto,
   type ShadeStep,
 } from "./steps.ts";
-export { seenFrame } from "./tile-lines.ts";
+export { ownLine, seenFrame } from "./tile-lines.ts";
+export { type Bordered, borderedOf, type WhiteBorder, whiteBorderMm, withoutBorder } from "./white-border.ts";
 export { laidWords, wordsOf } from "./words.ts";

@@ -16,16 +16,19 @@ import { bleedBox, type PageFormat } from "#core/lab";
 import { outlineOf } from "#core/outlines";
 import type { Tone } from "#core/tone";
 import { faceKey, type LaidWords } from "#core/words";
+import { fadeOf } from "./fade.ts";
 import { ornamentSteps } from "./ornament.ts";
 import { pagePaper, tilePaper } from "./paper.ts";
+import { ringsAfter } from "./ring.ts";
 import { levelsOf, shadowInside, shadowUnder } from "./shadow.ts";
 import { softOf, softReach } from "./soft.ts";
 import type { DrawStep, Scene, SceneFacts } from "./steps.ts";
 import { borderRings, photoEdge, photoRect, seenFrame, tileOutline, turnOf } from "./tile-lines.ts";
 import { reachingUnder, stretchesUnder } from "./touching.ts";
+import { borderedOf, borderStep, stepPlaced } from "./white-border.ts";
 import { cardSteps, laidWords, wordsOf } from "./words.ts";
 
-/** What is drawn for one tile; for none of them the ground, or shadows on what lies beneath the tiles that follow. */
+/** What is drawn for one tile; for none of them the ground, shadows on what lies beneath the tiles that follow, or a border. */
 export interface SceneLayer {
   readonly tile: PlacedTile | undefined;
   readonly steps: readonly DrawStep[];
@@ -39,6 +42,15 @@ export const scene = (page: PlacedPage, facts: SceneFacts): Scene => ({
 
 /** The same from back to front, the ground and then each tile by itself. */
 export function sceneLayers(page: PlacedPage, facts: SceneFacts): readonly SceneLayer[] {
+  const layers = pageLayers(page, facts);
+  const bordered = borderedOf(page);
+  if (!bordered) return layers;
+  const { place } = bordered;
+  const set = layers.map(({ tile, steps }) => ({ tile, steps: steps.map((s) => stepPlaced(s, place)) }));
+  return [...set, { tile: undefined, steps: [borderStep(page, bordered)] }];
+}
+
+function pageLayers(page: PlacedPage, facts: SceneFacts): readonly SceneLayer[] {
   const { format } = page;
   const under = stretchesUnder(page.tiles.filter(isArranged));
   const steps = (tile: PlacedTile): readonly DrawStep[] => {
@@ -47,11 +59,17 @@ export function sceneLayers(page: PlacedPage, facts: SceneFacts): readonly Scene
     return stretches ? reachingUnder(own, stretches) : own;
   };
   const shadows = shadowsOf(page, facts);
+  const rings = ringsAfter(page);
   return [
     { tile: undefined, steps: groundSteps(page, facts) },
     ...page.tiles.flatMap((tile): SceneLayer[] => {
       const under = shadows.get(tile);
-      return [...(under ? [{ tile: undefined, steps: under }] : []), { tile, steps: steps(tile) }];
+      const ring = rings.get(tile);
+      return [
+        ...(under ? [{ tile: undefined, steps: under }] : []),
+        { tile, steps: steps(tile) },
+        ...(ring ? [{ tile: undefined, steps: [ring] }] : []),
+      ];
     }),
   ];
 }
@@ -158,7 +176,11 @@ function solidSteps(tile: PlacedTile, on: Standing, facts: SceneFacts): DrawStep
         ...toned(view.tone),
       };
       const behind = view.whole && view.behind ? [plainFill(tile, view.behind, format)] : [];
-      return [...behind, picture, ...over(tile, on)];
+      const soft = fadeOf(tile, photo, format);
+      const seen: DrawStep[] = soft
+        ? [{ draw: "begin", opacity: 1, reach: softReach(tile), soft }, picture, { draw: "end" }]
+        : [picture];
+      return [...behind, ...seen, ...over(tile, on)];
     }
   }
 }

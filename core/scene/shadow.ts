@@ -20,6 +20,7 @@ import {
 import type { PageFormat } from "#core/lab";
 import { blurReachMm, type MaskPart, maskOf } from "#core/masks";
 import { faceKey } from "#core/words";
+import { fadeParts } from "./fade.ts";
 import { ornamentShape } from "./ornament.ts";
 import { ownBox, ownToPage, softParts } from "./soft.ts";
 import type { DrawStep, SceneFacts } from "./steps.ts";
@@ -104,8 +105,9 @@ export function shadowUnder(tile: PlacedTile, { light, level, format, facts }: F
 /** What throws the shadow, around the tile's middle; nothing where nothing is drawn. */
 function shapeOf(tile: PlacedTile, format: PageFormat, facts: SceneFacts): readonly MaskPart[] | undefined {
   const { filling } = tile;
+  const faded = fadedBy(tile, facts, format);
   const soft = softParts(tile, format);
-  if (soft) return soft;
+  if (soft) return [...soft, ...faded];
   switch (filling.kind) {
     case "empty":
       return undefined;
@@ -120,12 +122,12 @@ function shapeOf(tile: PlacedTile, format: PageFormat, facts: SceneFacts): reado
       const photo = facts.photo(filling.view.photoId);
       if (!photo) return undefined;
       const bare = filling.view.whole && !filling.view.behind && tile.border.widthMm === 0;
-      if (!bare) return [{ part: "cover", path: ownLine(tile, format, "bordered") }];
+      if (!bare) return [{ part: "cover", path: ownLine(tile, format, "bordered") }, ...faded];
       const { x, y } = tile.frame.centre;
       const matrix = photoMatrix(photo.aspect, pictureRect(tile), framingOf(filling.view, photo, tile, format));
       const seen = transformed(unitSquare, chain(translation(-x, -y), matrix));
       const both = combinedRings(flattened(seen), flattened(ownLine(tile, format, "printed")), "intersection");
-      return [{ part: "cover", path: pathOfRings(both) }];
+      return [{ part: "cover", path: pathOfRings(both) }, ...faded];
     }
     case "words": {
       if (filling.card) return [{ part: "cover", path: ownLine(tile, format, "bordered") }];
@@ -134,6 +136,12 @@ function shapeOf(tile: PlacedTile, format: PageFormat, facts: SceneFacts): reado
     }
   }
 }
+
+/** What a brush left of a photo throws the shadow; a border goes on throwing its own. */
+const fadedBy = (tile: PlacedTile, facts: SceneFacts, format: PageFormat): readonly MaskPart[] =>
+  tile.filling.kind === "photo" && tile.border.widthMm === 0
+    ? fadeParts(tile, facts.photo(tile.filling.view.photoId), format)
+    : [];
 
 const unitSquare = record((to) => traceRect({ x: 0, y: 0, w: 1, h: 1 }, to));
 

@@ -26,8 +26,8 @@ export type DrawStep =
       readonly tone?: Tone | undefined;
     }
   /**
-   * What lies between a `begin` and its `end` is drawn as one thing, within `reach`, and then as strongly as `opacity` and a mask say. They do not
-   * nest.
+   * What lies between a `begin` and its `end` is drawn as one thing, within `reach`, and then as strongly as `opacity` and a mask say. One may
+   * stand within another.
    */
   | { readonly draw: "begin"; readonly opacity: number; readonly reach: Rect; readonly soft?: PlacedMask | undefined }
   | { readonly draw: "end" }

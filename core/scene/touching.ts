@@ -21,7 +21,9 @@ const isPlain = ({ outline, cornerMm, soft, frame, filling, tile }: PlacedTile):
   frame.turn === 0 &&
   (tile.opacity ?? 1) === 1 &&
   Object.values(soft).every((mm) => mm === 0) &&
-  (filling.kind === "colour" || filling.kind === "paper" || (filling.kind === "photo" && !filling.view.whole));
+  (filling.kind === "colour" ||
+    filling.kind === "paper" ||
+    (filling.kind === "photo" && !filling.view.whole && !filling.view.fade));
 
 /** By tile: stretches under the tiles that touch it and are drawn after it. */
 export function stretchesUnder(tiles: readonly PlacedTile[]): ReadonlyMap<PlacedTile, readonly Rect[]> {

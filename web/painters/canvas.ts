@@ -23,9 +23,11 @@ export interface PaintSupply {
   readonly face?: Face | undefined;
 }
 
-interface Layer {
+interface Layer<C> {
   readonly step: BeginStep;
-  /** Where its own pixels lie on what it is painted on later. */
+  /** What it is painted on later. */
+  readonly under: C;
+  /** Where its own pixels lie among the canvas's. */
   readonly x: number;
   readonly y: number;
 }
@@ -34,13 +36,14 @@ interface Layer {
 export class StepPainter<C extends Canvas2d> {
   /** What is painted on now: the canvas itself, or the layer of what is drawn as one. */
   ctx: C | OffscreenCanvasRenderingContext2D;
-  readonly #under: C;
+  readonly #canvas: C;
   readonly #colorSpace: PredefinedColorSpace;
-  #layer: Layer | undefined;
+  /** What is drawn as one at this moment, the innermost last; undefined for one that there was no room for. */
+  readonly #layers: (Layer<C | OffscreenCanvasRenderingContext2D> | undefined)[] = [];
 
   constructor(ctx: C, colorSpace: PredefinedColorSpace = "srgb") {
     this.ctx = ctx;
-    this.#under = ctx;
+    this.#canvas = ctx;
     this.#colorSpace = colorSpace;
   }
 
@@ -52,41 +55,47 @@ export class StepPainter<C extends Canvas2d> {
 
   /** Pixels of the canvas as pixels of what is painted on now. */
   here(toPixels: Matrix): Matrix {
-    return this.#layer ? chain(translation(-this.#layer.x, -this.#layer.y), toPixels) : toPixels;
+    const { x, y } = this.#origin();
+    return x === 0 && y === 0 ? toPixels : chain(translation(-x, -y), toPixels);
+  }
+
+  #origin(): { readonly x: number; readonly y: number } {
+    return this.#layers.findLast((l) => l !== undefined) ?? { x: 0, y: 0 };
   }
 
   /** A layer as large as what it can show. */
   #begin(step: BeginStep): void {
-    const { width, height } = this.#under.canvas;
-    const toPixels = this.#under.getTransform();
+    const { width, height } = this.#canvas.canvas;
+    const toPixels = this.#canvas.getTransform();
     const box = pixelsAround(step.reach, toPixels);
     const [x, y] = [Math.max(0, Math.floor(box.x)), Math.max(0, Math.floor(box.y))];
     const w = Math.max(1, Math.min(width, Math.ceil(box.x + box.w)) - x);
     const h = Math.max(1, Math.min(height, Math.ceil(box.y + box.h)) - y);
     const layer = new OffscreenCanvas(w, h).getContext("2d", { colorSpace: this.#colorSpace });
     // Without room for a layer it is drawn at full strength, and what is read back tells of it.
+    this.#layers.push(layer ? { step, under: this.ctx, x, y } : undefined);
     if (!layer) return;
-    this.#layer = { step, x, y };
     setMatrix(layer, this.here(toPixels));
-    layer.imageSmoothingEnabled = this.#under.imageSmoothingEnabled;
-    layer.imageSmoothingQuality = this.#under.imageSmoothingQuality;
+    layer.imageSmoothingEnabled = this.#canvas.imageSmoothingEnabled;
+    layer.imageSmoothingQuality = this.#canvas.imageSmoothingQuality;
     this.ctx = layer;
   }
 
   #end(): void {
-    const [layer, of] = [this.ctx, this.#layer];
-    if (layer === this.#under || !of) return;
-    const { soft, opacity } = of.step;
+    const done = this.#layers.pop();
+    if (!done) return;
+    const layer = this.ctx;
+    const { soft, opacity } = done.step;
     if (soft) {
       layer.globalCompositeOperation = "destination-in";
       paintMask(layer, soft, "#000000");
     }
-    this.ctx = this.#under;
-    this.#layer = undefined;
+    const { x, y } = this.#origin();
+    this.ctx = done.under;
     this.ctx.save();
     this.ctx.setTransform(1, 0, 0, 1, 0, 0);
     this.ctx.globalAlpha = opacity;
-    this.ctx.drawImage(layer.canvas, of.x, of.y);
+    this.ctx.drawImage(layer.canvas, done.x - x, done.y - y);
     this.ctx.restore();
     // Its pixels are let go at once, not when somebody tidies up.
     layer.canvas.width = 0;

@@ -2,7 +2,7 @@ import type { Ground, PageAt } from "#core/check";
 import { linearOfByte } from "#core/colour";
 import { photosDrawnOn } from "#core/document";
 import { chain, type Rect, scaling, translation } from "#core/geometry";
-import { type SceneFacts, scene } from "#core/scene";
+import { type SceneFacts, scene, withoutBorder } from "#core/scene";
 import { type PictureOf, paintScene } from "../painters/canvas.ts";
 import { tonedCanvas } from "./toned.ts";
 
@@ -26,7 +26,7 @@ export async function groundFrom(at: PageAt, facts: SceneFacts, previewOf: (phot
 
 /** How light it is behind words: the page is painted small, without any words, and looked at where they stand. */
 function groundOf(at: PageAt, facts: SceneFacts, picture: PictureOf): (tileId: string, at: Rect) => Ground | undefined {
-  const drawing = scene(at.page, facts);
+  const drawing = scene(withoutBorder(at.page), facts);
   const { box } = drawing;
   const k = longPx / Math.max(box.w, box.h);
   const canvas = new OffscreenCanvas(Math.ceil(box.w * k), Math.ceil(box.h * k));

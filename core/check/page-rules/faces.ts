@@ -1,6 +1,7 @@
 import { isFree, liesOn, type PlacedPage, type PlacedTile, type View } from "#core/document";
 import { applyTo, type Point, type Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
+import { strokesLeaveAt, strokeUnits } from "#core/masks";
 import type { SeenPhoto } from "#core/scene";
 import type { Found, Risk } from "../finding.ts";
 import { tellingTile } from "../fix-tile.ts";
@@ -47,9 +48,15 @@ function fatesOf(tile: PlacedTile, view: View, photo: SeenPhoto, page: PlacedPag
     if (seen < leastSeen) return [];
     const risk = riskOf(shrunk(at, mostLost / 2), format)?.risk;
     const shaped =
-      tile.frame.turn !== 0 || tile.outline.kind !== "rectangle" || above.some((t) => overlap(tileBox(t), at));
+      tile.frame.turn !== 0 ||
+      tile.outline.kind !== "rectangle" ||
+      view.fade !== undefined ||
+      above.some((t) => overlap(tileBox(t), at));
     const { inShape, open } = shaped
-      ? sampled(tile, above, (x, y) => applyTo(matrix, { x: face.x + face.w * x, y: face.y + face.h * y }))
+      ? sampled(tile, above, (x, y) => {
+          const inPhoto = { x: face.x + face.w * x, y: face.y + face.h * y };
+          return { onPage: applyTo(matrix, inPhoto), faded: isFaded(view, photo.aspect, inPhoto) };
+        })
       : { inShape: seen, open: seen };
     const lost: FaceFate | undefined =
       Math.min(seen, inShape) < 1 - mostLost ? "cropped" : open < 1 - mostLost ? "covered" : undefined;
@@ -61,18 +68,31 @@ function fatesOf(tile: PlacedTile, view: View, photo: SeenPhoto, page: PlacedPag
 const covers = ({ filling, tile }: PlacedTile): boolean =>
   (filling.kind === "photo" || filling.kind === "colour" || filling.kind === "paper") && (tile.opacity ?? 1) > 0.5;
 
+/** Less than this of a face is not seen on paper. */
+const leastLeft = 0.5;
+
+function isFaded({ fade }: View, aspect: number, { x, y }: Point): boolean {
+  if (!fade) return false;
+  const at = { x: x * strokeUnits * Math.min(1, aspect), y: y * strokeUnits * Math.min(1, 1 / aspect) };
+  return strokesLeaveAt(fade, at) < leastLeft;
+}
+
 /** Points looked at across and down a face. */
 const perFace = 8;
 
 /** The share of a face that lies within its tile's shape, and that which nothing lies over besides. */
-function sampled(tile: PlacedTile, above: readonly PlacedTile[], onPage: (x: number, y: number) => Point) {
+function sampled(
+  tile: PlacedTile,
+  above: readonly PlacedTile[],
+  look: (x: number, y: number) => { readonly onPage: Point; readonly faded: boolean },
+) {
   let [inShape, open] = [0, 0];
   for (let i = 0; i < perFace; i += 1)
     for (let k = 0; k < perFace; k += 1) {
-      const p = onPage((i + 0.5) / perFace, (k + 0.5) / perFace);
-      if (!liesOn(tile, p)) continue;
+      const { onPage, faded } = look((i + 0.5) / perFace, (k + 0.5) / perFace);
+      if (!liesOn(tile, onPage)) continue;
       inShape += 1;
-      if (!above.some((t) => liesOn(t, p))) open += 1;
+      if (!faded && !above.some((t) => liesOn(t, onPage))) open += 1;
     }
   return { inShape: inShape / perFace ** 2, open: open / perFace ** 2 };
 }
@@ -147,8 +167,11 @@ function inGaps(page: PlacedPage, photoOf: (id: string) => SeenPhoto | undefined
     const lost = (photo?.focus?.faces ?? []).filter((face) => {
       const whole = mapped(face, matrix!);
       if (Math.min(whole.w, whole.h) < leastFaceMm) return false;
-      const onPage = (x: number, y: number) => applyTo(matrix!, { x: face.x + face.w * x, y: face.y + face.h * y });
-      const seen = tiles.reduce((sum, t) => sum + sampled(t, [], onPage).inShape, 0);
+      const look = (x: number, y: number) => ({
+        onPage: applyTo(matrix!, { x: face.x + face.w * x, y: face.y + face.h * y }),
+        faded: false,
+      });
+      const seen = tiles.reduce((sum, t) => sum + sampled(t, [], look).inShape, 0);
       return seen >= leastSeen && seen < 1 - mostLost;
     });
     if (lost.length === 0) return [];

@@ -46,6 +46,7 @@ const tileKeys = keysOf<TileFields>({
   lock: true,
   cardBleedMm: true,
   through: true,
+  ring: true,
   name: true,
   hidden: true,
   byTemplate: true,

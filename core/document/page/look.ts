@@ -16,6 +16,7 @@ export const lookFields = {
   soft: true,
   background: true,
   paper: true,
+  whiteBorder: true,
   backdrop: true,
 } as const satisfies { readonly [K in keyof OwnLook]-?: true };
 export const lookKeys = Object.keys(lookFields) as readonly (keyof OwnLook)[];

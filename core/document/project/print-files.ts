@@ -195,7 +195,12 @@ export const cardAlone = (on: PlacedPage, tile: PlacedTile, bleedMm: number): Pl
   ...on,
   tiles: [grown(tile, bleedMm)],
   groups: [],
-  look: { ...on.look, backdrop: null, ...(on.look.paper ? { paper: null } : {}) },
+  look: {
+    ...on.look,
+    backdrop: null,
+    ...(on.look.paper ? { paper: null } : {}),
+    ...(on.look.whiteBorder ? { whiteBorder: null } : {}),
+  },
 });
 
 /** A tile with its bleed; the photo in it prints as large as before where a hand has framed it. */

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { orderPreferences, type TreeNode, tilingPatterns } from "#core/arrange";
 import { ornamentSchema, paperSchema } from "#core/artwork/schema";
 import { colourSchema } from "#core/colour/schema";
+import { mostStrokes, strokeSchema } from "#core/masks/schema";
 import { outlineSchema } from "#core/outlines/schema";
 import { patternSchema } from "#core/pockets/schema";
 import { toneSchema } from "#core/tone/schema";
@@ -36,6 +37,8 @@ const viewSchema = z
     behind: colourSchema.nullable().default(null),
     /** How its light and colours are changed; not at all where it is missing. */
     tone: toneSchema.optional(),
+    /** Parts of it brushed away, and back again, in the order in which that was done. */
+    fade: z.array(strokeSchema).min(1).max(mostStrokes).readonly().optional(),
   })
   .readonly();
 export type View = z.infer<typeof viewSchema>;
@@ -156,10 +159,25 @@ const later = {
   light: lightSchema.default(firstLight),
 };
 
+const whiteBorderSchema = z
+  .object({
+    by: z.discriminatedUnion("unit", [
+      z.object({ unit: z.literal("mm"), mm: length.max(500) }).readonly(),
+      /** Of the page's shorter side. */
+      z.object({ unit: z.literal("share"), share: z.number().min(0).max(0.4) }).readonly(),
+    ]),
+    colour: colourSchema,
+    /** All of the page is kept, and the border is wider on two sides; even on all sides, with a little of the page under it, where it is missing. */
+    whole: z.literal(true).optional(),
+  })
+  .readonly();
+
 const lookFields = {
   ...{ gapMm: length, margin: sidesSchema, ...dress, background: colourSchema },
   /** On the page itself, over its colour and under a photo that lies behind everything. */
   paper: paperSchema.nullable().optional(),
+  /** Paper left bare around the finished page, once it is printed: the page is set inside it. */
+  whiteBorder: whiteBorderSchema.nullable().optional(),
 };
 const drawnLook = z.object({ ...lookFields, ...later });
 /** A look without any photo: what a template carries. */
@@ -205,6 +223,8 @@ const tileFields = {
    * While something else is in it, it keeps its part to be given back.
    */
   through: z.object({ id, view: viewSchema }).readonly().optional(),
+  /** A border around all tiles with the same `id`, as if they were one shape: so far away from them, and so wide. */
+  ring: z.object({ id, widthMm: length, colour: colourSchema, awayMm: length }).readonly().optional(),
   /** Kept, and not drawn. */
   hidden: z.literal(true).optional(),
 };

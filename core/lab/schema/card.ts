@@ -46,6 +46,8 @@ export const labCardSchema = z
       .optional(),
     /** Inside the trim, on every side: what must not be lost stays within. */
     safeMm: mm(0, 50),
+    /** How far the cut may lie from where it is meant to. */
+    cutWanderMm: mm(0, 25).optional(),
     /** What most of its paper is like, which decides how crisp photos have to be. */
     paper: z.enum(paperKinds).optional(),
     ppi: z.object({ wanted: z.number().min(72).max(1200), least: z.number().min(36).max(1200) }).readonly(),

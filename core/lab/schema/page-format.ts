@@ -8,6 +8,8 @@ export const pageFormatSchema = z
     heightMm: z.number().positive().max(3000),
     bleedMm: z.number().nonnegative().max(25),
     safeMm: z.number().nonnegative().max(50),
+    /** How far the cut may lie from where it is meant to, where the lab says so. */
+    cutWanderMm: z.number().nonnegative().max(25).optional(),
     ppi: z.number().min(36).max(1200),
     leastPpi: z.number().min(36).max(1200),
   })

@@ -56,6 +56,8 @@ export const fixWords: Record<FixCode, string> = {
   noShadow: "No shadow here",
   lowerShadow: "A lower shadow",
   evenSoft: "Soft alike on all sides",
+  widerWhiteBorder: "A wider border",
+  wholeInBorder: "Show all of the page",
   shrinkWords: "Make the words smaller",
   enlargeWords: "Make the words larger",
   readableInk: "Make the words readable",
@@ -112,6 +114,14 @@ export function findingTitle(f: Finding, n: number): string {
       return many("A border that may be cut unevenly", "borders that may be cut unevenly");
     case "shadowCut":
       return many("A shadow that the cut goes through", "shadows that the cut goes through");
+    case "thinWhiteBorder":
+      return n === 1
+        ? "A border around the page that may be cut crooked"
+        : `Borders that may be cut crooked, on ${n} pages`;
+    case "whiteBorderCuts":
+      return n === 1
+        ? "Words under the border around the page"
+        : `Words under the border around the page, in ${n} places`;
     case "softEnds":
       return many("A soft edge that ends too early", "soft edges that end too early");
     case "wordsHidden":
@@ -201,6 +211,12 @@ export function findingWhy(f: Finding): string {
       return "What the cut leaves of this border comes out wider on one side than on the other.";
     case "shadowCut":
       return "The tile lies inside the cut and its shadow goes on beyond it. On paper the shadow ends in a hard line.";
+    case "thinWhiteBorder":
+      return f.told
+        ? "The lab says that its cut may be further off than this border is wide. It comes out uneven, or is gone on one side."
+        : "The lab does not say how exactly it cuts, and half an inch off is not unheard of. So thin a border comes out uneven, or is gone on one side.";
+    case "whiteBorderCuts":
+      return "An even border takes a little off two sides of a page that is not square.";
     case "softEnds":
       return "Sides that fade by themselves do not follow a round outline, which stays visible as a hard line.";
     case "wordsHidden":
@@ -273,6 +289,10 @@ export function findingDetail(f: Finding, unit: Unit, format: PageFormat): strin
       return f.leftMm === 0 ? "All of it is cut away." : `${length(f.leftMm)} of it are left.`;
     case "shadowCut":
       return `${length(f.beyondMm)} of it are cut away.`;
+    case "thinWhiteBorder":
+      return `${length(f.widthMm)} wide; the cut may be ${length(f.wanderMm)} off.`;
+    case "whiteBorderCuts":
+      return `${length(f.beyondMm)} are covered.`;
     case "softEnds":
       return `${formats.percent(f.share, 0)} of the outline are still visible.`;
     case "wordsHidden":

@@ -11,6 +11,12 @@ export function stepWords({ code, count }: StepName): string {
       return "Changed the gap";
     case "changedMargin":
       return "Changed the margin";
+    case "changedRing":
+      return `Changed the border around ${count === 1 ? "a tile" : `${count} tiles`}`;
+    case "changedWhiteBorder":
+      return "Changed the border around the page";
+    case "changedFade":
+      return count === 1 ? "Faded a photo" : `Faded ${count} photos`;
     case "changedTone":
       return count === 1 ? "Changed the tone of a photo" : `Changed the tone of ${count} photos`;
     case "changedShadow":

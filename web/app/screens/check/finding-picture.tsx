@@ -4,6 +4,7 @@ import type { Severity, Spot } from "#core/check";
 import { drawnPage, findPage } from "#core/document";
 import type { Rect } from "#core/geometry";
 import { bleedBox, type PageFormat, trimBox } from "#core/lab";
+import { withoutBorder } from "#core/scene";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject } from "../../state/session/hooks.ts";
@@ -40,7 +41,7 @@ export function FindingPicture({ spot, weight }: { readonly spot: Spot; readonly
   const facts = useFacts();
   const page = findPage(project, spot.pageId);
   const drawn = useMemo(
-    () => page && drawnPage(project, page, (id) => facts.photo(id)?.takenAt),
+    () => page && withoutBorder(drawnPage(project, page, (id) => facts.photo(id)?.takenAt)),
     [project, page, facts],
   );
   if (!page || !drawn) return null;

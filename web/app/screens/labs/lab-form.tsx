@@ -1,5 +1,5 @@
 import { Box, Grid } from "@chakra-ui/react";
-import type { LabCard } from "#core/lab";
+import { type LabCard, unknownWanderMm } from "#core/lab";
 import { labs as words } from "../../../text/index.ts";
 import { FieldLabel } from "../../components/field-label.tsx";
 import { Select } from "../../components/select.tsx";
@@ -16,11 +16,11 @@ const units = ["mm", "cm", "in"] as const;
 /** Every number of a lab card, each with what it means on paper. */
 export function LabForm({ card, onCard }: LabFormProps) {
   const set = (change: Partial<LabCard>) => onCard({ ...card, ...change });
-  const length = (label: string, help: string, key: "bleedMm" | "lossMm" | "safeMm", most: number) => (
+  const length = (label: string, help: string, key: "bleedMm" | "lossMm" | "safeMm" | "cutWanderMm", most: number) => (
     <CardLength
       label={label}
       help={help}
-      mm={card[key]}
+      mm={card[key] ?? unknownWanderMm}
       unit={card.unit}
       least={0}
       most={most}
@@ -75,10 +75,11 @@ export function LabForm({ card, onCard }: LabFormProps) {
         />
       </Grid>
       <Part title={words.sections.paper}>
-        <Grid templateColumns="1fr 1fr 1fr" gap="4">
+        <Grid templateColumns="repeat(4, 1fr)" gap="4">
           {length(words.bleed, words.bleedHelp, "bleedMm", 25)}
           {length(words.loss, words.lossHelp, "lossMm", 10)}
           {length(words.safe, words.safeHelp, "safeMm", 50)}
+          {length(words.wander, words.wanderHelp, "cutWanderMm", 25)}
         </Grid>
       </Part>
       <LabFiles card={card} onCard={onCard} />

@@ -3,6 +3,7 @@ import { type MouseEvent, useMemo, useRef, useState } from "react";
 import { drawnPage } from "#core/document";
 import { tilesUnder, withTied } from "#core/edit";
 import { seenBox } from "#core/lab";
+import { withoutBorder } from "#core/scene";
 import { pages as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { LassoBox } from "../../components/lasso-box.tsx";
@@ -15,6 +16,7 @@ import { useFacts } from "../../state/session/facts.ts";
 import { shown, shownPage, shownPlaced, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPlaced } from "../../state/session/project-session.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
+import { BrushLayer } from "./brush-layer.tsx";
 import { CutLines } from "./cut-lines.tsx";
 import { EmptyPage } from "./empty-page.tsx";
 import { FacingPage, useFacing } from "./facing-page.tsx";
@@ -155,12 +157,13 @@ function HeldPage({ view }: { readonly view: PageView }) {
   const settledPage = useProject(openPlaced);
   const moving = useProject((s) => s.draft !== undefined);
   const reframing = useViewState((s) => s.reframing);
+  const brushing = useViewState((s) => s.brushing);
   const isOpen = page.tiles.some((t) => t.id === reframing && t.filling.kind === "photo");
   const project = useProject((s) => shown(s));
   const facts = useFacts();
-  const under = isOpen ? settledPage : page;
+  const under = isOpen && !brushing ? settledPage : page;
   const drawn = useMemo(
-    () => drawnPage(project, under.page, (id) => facts.photo(id)?.takenAt),
+    () => withoutBorder(drawnPage(project, under.page, (id) => facts.photo(id)?.takenAt)),
     [project, under, facts],
   );
   const open = isOpen ? reframing : undefined;
@@ -175,15 +178,16 @@ function HeldPage({ view }: { readonly view: PageView }) {
         scale={view.scale}
         box={view.box}
         seen={view.seen}
-        moving={moving && !open}
-        without={open}
+        moving={moving && (!open || brushing)}
+        without={brushing ? undefined : open}
       />
       <TileLayer view={view} page={page} />
       <FreeLayer view={view} page={page} />
       <Traces view={view} />
       {!open && !writing && !carries && <SeamLayer view={view} page={page} />}
       {writing && <WriteLayer key={writing} view={view} tileId={writing} />}
-      {open && <ReframeLayer key={open} view={view} tileId={open} />}
+      {open && !brushing && <ReframeLayer key={open} view={view} tileId={open} />}
+      {open && brushing && <BrushLayer key={open} view={view} tileId={open} />}
     </>
   );
 }

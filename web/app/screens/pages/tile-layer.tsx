@@ -69,7 +69,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
       open: (id, kind) => {
         if (kind === "empty") return writeIn(services, session, id);
         chooseOnly(viewState, id);
-        viewState.setState(kind === "words" ? { writing: id } : { reframing: id });
+        viewState.setState(kind === "words" ? { writing: id } : { reframing: id, brushing: false });
       },
     };
   }, [services, viewState, session]);

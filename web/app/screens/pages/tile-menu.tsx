@@ -96,7 +96,7 @@ function useDeeds(): readonly Deed[] {
   return all.filter((d): d is Deed => Boolean(d));
 
   function reframeDeed(tileId: string): Deed {
-    const open = () => services.viewState.setState({ reframing: tileId });
+    const open = () => services.viewState.setState({ reframing: tileId, brushing: false });
     return ["reframe", words.reframe, open, firstKeyOf("tiles", "open")];
   }
 

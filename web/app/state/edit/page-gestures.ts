@@ -121,7 +121,7 @@ export function resetFraming(session: ProjectSession, tileId: string, photo?: Ph
     session.commit({ code: "resetFraming", count: 1 }, [{ type: "replacePage", page: next }]);
     return;
   }
-  const filling: Filling = { kind: "photo", view: autoFramed(tile.filling.view.photoId, tile.filling.view.tone) };
+  const filling: Filling = { kind: "photo", view: autoFramed(tile.filling.view.photoId, tile.filling.view) };
   session.commit({ code: "resetFraming", count: 1 }, [fill(page, [{ tileId, filling }])]);
 }
 

@@ -1,6 +1,6 @@
 import { createStore } from "zustand/vanilla";
 import type { Frame } from "#core/document";
-import type { Aid, Dragged, DropMeaning } from "#core/edit";
+import type { Aid, Brush, Dragged, DropMeaning } from "#core/edit";
 import { noFilter, type PhotoFilter, type Section } from "#core/photo";
 import { type Choice, nothingChosen } from "./choose.ts";
 
@@ -32,8 +32,11 @@ export interface ViewState {
   readonly lookFrom: string | undefined;
   /** Whether the panel shows the look of the open page or that of all of them. */
   readonly lookOf: "page" | "work";
-  /** The tile that is being reframed. */
+  /** The tile that is open: its photo is being reframed or brushed. */
   readonly reframing: string | undefined;
+  /** What is drawn over the open tile is a brush. */
+  readonly brushing: boolean;
+  readonly brush: Brush;
   /** Where tiles lie whose new places are only shown: drawn as a trace over those. */
   readonly traces: readonly Frame[];
   /** The tile whose words are being written. */
@@ -74,6 +77,8 @@ export const createViewState = () =>
     lookFrom: undefined,
     lookOf: "page",
     reframing: undefined,
+    brushing: false,
+    brush: { does: "hide", radiusMm: 12, hardness: 0, strength: 1 },
     traces: [],
     writing: undefined,
     straightening: false,

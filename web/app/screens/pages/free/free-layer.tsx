@@ -79,7 +79,7 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
   const open = () => {
     if (written) return openToWrite({ viewState }, tile.id);
     if (waits?.for === "words") return writeIn(services, session, tile.id);
-    if (tile.filling.kind === "photo") viewState.setState({ tiles: only, reframing: tile.id });
+    if (tile.filling.kind === "photo") viewState.setState({ tiles: only, reframing: tile.id, brushing: false });
   };
   const only = { ids: new Set([tile.id]), anchor: tile.id };
   /** What a key does to all that are chosen, or to this one where it is not among them. */

@@ -14,6 +14,7 @@ import { PagePaper } from "./page-paper.tsx";
 import { GivePaper } from "./paper-rows.tsx";
 import { ShadowSection } from "./shadow-section.tsx";
 import { SoftRows } from "./soft-rows.tsx";
+import { WhiteBorderSection } from "./white-border.tsx";
 
 interface LookSectionsProps {
   readonly look: Look;
@@ -100,6 +101,13 @@ export function LookSections(props: LookSectionsProps) {
           onKeep={(soft) => onKeep("changedSoft", { ...kept(), soft })}
         />
       </ShadowSection>
+      <WhiteBorderSection
+        look={look}
+        unit={unit}
+        format={format}
+        onShow={(whiteBorder) => onShow({ ...kept(), whiteBorder })}
+        onKeep={(whiteBorder) => void onKeep("changedWhiteBorder", { ...kept(), whiteBorder })}
+      />
       <PanelSection>
         <ColourRow
           label={words.pageColour}

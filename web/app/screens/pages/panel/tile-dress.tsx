@@ -19,8 +19,10 @@ import { lightChange, setLight } from "../../../state/edit/light.ts";
 import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { BorderRows } from "./border-rows.tsx";
+import { FadeRows } from "./fade-rows.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { OutlineSettings } from "./outline-settings.tsx";
+import { RingRows } from "./ring-rows.tsx";
 import { ShadowSection } from "./shadow-section.tsx";
 import { SoftRows } from "./soft-rows.tsx";
 
@@ -98,6 +100,7 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
             onShow={(own) => show(border(own))}
             onKeep={(own) => keep("changedBorder", border(own))}
           />
+          <RingRows tiles={tiles} unit={unit} />
           {areCards && (
             <LengthRow
               label={words.cardBleed}
@@ -144,6 +147,7 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
           onShow={(soft) => show(() => ({ set: { soft } }))}
           onKeep={(soft) => keep("changedSoft", () => ({ set: { soft } }))}
         />
+        <FadeRows tiles={tiles} />
         <Beside label={words.opacity}>
           <NumberField
             hideLabel

@@ -12,6 +12,7 @@ import { captionUnder, writeIn } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
+import { Brushing } from "./brushing.tsx";
 import { Copies, FreePlace } from "./free-place.tsx";
 import { TitleWithLook } from "./look-in-hand.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
@@ -34,6 +35,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
   const facts = useFacts();
   const byId = useLibrary((s) => s.byId);
   const reframing = useViewState((s) => s.reframing === tile.id);
+  const brushing = useViewState((s) => s.reframing === tile.id && s.brushing);
   const chosenPhotos = useViewState((s) => s.photos.ids);
   const { format } = usePanel(openPlaced);
   const unit = usePanel((s) => s.project.unit);
@@ -66,14 +68,15 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
           <SharpnessFigure tile={tile} photo={photo} format={format} unit={unit} />
         </PanelSection>
       )}
-      {view && photo && (reframing ? <Reframing tile={tile} photo={photo} view={view} /> : null)}
+      {view && photo && reframing && !brushing && <Reframing tile={tile} photo={photo} view={view} />}
+      {view && photo && brushing && <Brushing tile={tile} view={view} />}
       <PanelSection>
         <HStack wrap="wrap" gap="1">
           {view && photo && !reframing && (
             <Button
               size="sm"
               px="2.5"
-              onClick={() => viewState.setState({ reframing: tile.id })}
+              onClick={() => viewState.setState({ reframing: tile.id, brushing: false })}
               variant="outline"
               flexGrow="1"
             >

@@ -1,0 +1,1 @@
+export { mostStrokes, strokeSchema } from "./stroke.ts";
