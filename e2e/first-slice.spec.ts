@@ -5,6 +5,7 @@ import { expect, test } from "@playwright/test";
 import sharp from "sharp";
 import { killBrowser, openProfile } from "./support/browser.ts";
 import { samplePhotos, troubleFiles } from "./support/files.ts";
+import { openSection } from "./support/panel.ts";
 import {
   arrangeFirst,
   box,
@@ -133,6 +134,7 @@ test("from files on disk to a collage that a lab can print, with the browser kil
     await typeInto(page, "Gap", "1/8");
     await typeInto(page, "Margin", "0.5");
     await expectUndo(page, "Changed the margin");
+    await openSection(page, /^Corners and border/);
     await page.getByRole("slider", { name: "Corners" }).press("ArrowRight");
     await expectUndo(page, "Changed the corners");
     await typeInto(page, "Border", "2 mm");

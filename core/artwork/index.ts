@@ -1,3 +1,15 @@
+export {
+  busynessOf,
+  type Ground,
+  type GroundReason,
+  groundsBeside,
+  type HeardPaper,
+  leadingColours,
+  loudnessOf,
+  paletteAround,
+  papersBeside,
+  type SeenColour,
+} from "./going-with.ts";
 export { apart, colourOfLab, firstPalette, inksOf, labOf, mixed } from "./inks.ts";
 export { type OrnamentFamily, ornamentFamilies } from "./ornaments/design.ts";
 export { newOrnament, type OrnamentFill, ornamentFills, ornamentSize } from "./ornaments/draw.ts";

@@ -10,6 +10,7 @@ export { dress } from "./now/dress.ts";
 export { example } from "./now/example.ts";
 export { formats, language } from "./now/formats.ts";
 export { free } from "./now/free.ts";
+export { goingWith } from "./now/going-with.ts";
 export { ago, cannotOpen, keeping, lostAll, removedWords, safeFolder, workFault } from "./now/keeping.ts";
 export { keys } from "./now/keys.ts";
 export { cardTrouble, labs } from "./now/labs.ts";

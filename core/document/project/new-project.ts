@@ -51,6 +51,7 @@ export function newProject(
     pockets: null,
     palette: [],
     tones: [],
+    styles: [],
     notes: [],
     accepted: [],
     sheets: null,

@@ -70,6 +70,10 @@ export type Note = z.infer<typeof noteSchema>;
 export type Spine = z.infer<typeof spineSchema>;
 
 /** A tag of BCP 47 that can be used. */
+const wordStylesSchema = z
+  .object({ title: wordStyleSchema, caption: wordStyleSchema, journal: wordStyleSchema })
+  .readonly();
+
 const languageSchema = z.string().min(2).max(35).refine(isLanguage, "noLanguage");
 
 export const projectSchema = z
@@ -104,6 +108,21 @@ export const projectSchema = z
       .max(60)
       .readonly()
       .default([]),
+    /** How all pages of a work look, kept under a name to come back to, or to take to another work. */
+    styles: z
+      .array(
+        z
+          .object({
+            name: z.string().min(1).max(60),
+            style: lookSchema,
+            palette: z.array(colourSchema).max(24).readonly(),
+            words: wordStylesSchema,
+          })
+          .readonly(),
+      )
+      .max(40)
+      .readonly()
+      .default([]),
     /** What a person pinned to a place, to come back to. */
     notes: z.array(noteSchema).max(2000).readonly().default([]),
     /** Findings of the print check that a person said are meant so, each until its place changes. */
@@ -111,10 +130,7 @@ export const projectSchema = z
     /** What is printed on sheets to be cut apart, and how it lies there. */
     sheets: printSheetsSchema.nullable().default(null),
     /** What new words look like. */
-    words: z
-      .object({ title: wordStyleSchema, caption: wordStyleSchema, journal: wordStyleSchema })
-      .readonly()
-      .default(firstWordStyles),
+    words: wordStylesSchema.default(firstWordStyles),
     createdAt: z.string(),
   })
   .readonly();

@@ -5,6 +5,7 @@ export * from "./dress.ts";
 export * from "./example.ts";
 export { formats, language } from "./formats.ts";
 export * from "./free.ts";
+export * from "./going-with.ts";
 export * from "./keeping.ts";
 export * from "./keys.ts";
 export * from "./labs.ts";

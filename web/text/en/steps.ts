@@ -197,6 +197,12 @@ export function stepWords({ code, count }: StepName): string {
       return "Laid an ornament";
     case "changedOrnament":
       return count === 1 ? "Changed an ornament" : `Changed ${count} ornaments`;
+    case "keptStyle":
+      return "Kept a style";
+    case "droppedStyle":
+      return "Removed a style";
+    case "changedFonts":
+      return "Changed a font of the work";
     case "tookStyle":
       return "Used the look of another project";
     case "changedPalette":

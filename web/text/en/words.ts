@@ -82,6 +82,10 @@ export const words = {
   likeNone: "None of these is another page of this project.",
   palette: "Palette",
   paletteKeep: (colour: string) => `Keep ${colour} in the palette`,
+  faint: (contrast: number) =>
+    `Hard to read: these words hardly stand off from what lies behind them (${contrast.toFixed(1)} to 1; 2.5 is the least).`,
+  lately: "Used lately",
+  usedLately: (colour: string) => `${colour}, used lately`,
   fromSpot: "Take it from the page",
   spotHelp: "A colour from the page: move with the pointer or the arrow keys, click or press Enter to take it",
   noSpot: "not on the page",

@@ -20,6 +20,7 @@ const settableParts = {
   pockets: true,
   palette: true,
   tones: true,
+  styles: true,
   notes: true,
   accepted: true,
   sheets: true,

@@ -18,6 +18,7 @@ export function fromFirstForm({ cover, pockets, pages, style: was, ...rest }: Fi
     schema: 2,
     language: firstLanguage,
     tones: [],
+    styles: [],
     style,
     pages: pages.map((p) => pageFromFirstForm(p, style)),
     cover: cover && pageFromFirstForm(cover.page, style),

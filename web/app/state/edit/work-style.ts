@@ -1,8 +1,17 @@
-import type { Change, Project } from "#core/document";
+import { allTiles, type Change, type Project } from "#core/document";
 import type { ProjectSession } from "../session/project-session.ts";
 
-/** The look, the palette and the words' looks of another work; what lies behind its pages stays there. */
-export const styleOf = ({ style, palette, words }: Project, here: Project): Change => ({
+export type SavedStyle = Project["styles"][number];
+export type FontRole = keyof Project["words"];
+
+/** As many as a work is read back with. */
+export const mostStyles = 40;
+
+/** How all pages of a work look, its palette and the looks of its words, for another work or for later. */
+export const styleOf = ({ style, palette, words }: Project): Omit<SavedStyle, "name"> => ({ style, palette, words });
+
+/** What lies behind the pages here stays. */
+const styleTaken = ({ style, palette, words }: Omit<SavedStyle, "name">, here: Project): Change => ({
   type: "setProject",
   style: { ...style, backdrop: here.style.backdrop },
   palette,
@@ -10,5 +19,40 @@ export const styleOf = ({ style, palette, words }: Project, here: Project): Chan
 });
 
 /** Whether there was room for it on every page. */
-export const takeStyle = (session: ProjectSession, from: Project): boolean =>
-  session.commit({ code: "tookStyle", count: 1 }, [styleOf(from, session.state.getState().project)]).ok;
+export const takeStyle = (session: ProjectSession, from: Omit<SavedStyle, "name">): boolean =>
+  session.commit({ code: "tookStyle", count: 1 }, [styleTaken(from, session.state.getState().project)]).ok;
+
+/** Keeps how all pages look under a name, in place of a style of the same name; whether there was room for it. */
+export function keepStyle(session: ProjectSession, name: string): boolean {
+  const { project } = session.state.getState();
+  const others = project.styles.filter((s) => s.name !== name);
+  if (others.length >= mostStyles) return false;
+  const { style, palette, words } = styleOf(project);
+  const kept: SavedStyle = { name, style: { ...style, backdrop: null }, palette, words };
+  session.commit({ code: "keptStyle", count: 1 }, [{ type: "setProject", styles: [...others, kept] }]);
+  return true;
+}
+
+export function dropStyle(session: ProjectSession, name: string): void {
+  const { styles } = session.state.getState().project;
+  session.commit({ code: "droppedStyle", count: 1 }, [
+    { type: "setProject", styles: styles.filter((s) => s.name !== name) },
+  ]);
+}
+
+/** The font of new words of one kind, and of all that have the font that these had. */
+export function setFont(session: ProjectSession, role: FontRole, font: string): void {
+  const { project } = session.state.getState();
+  const was = project.words[role].font;
+  const words = { ...project.words, [role]: { ...project.words[role], font } };
+  const pages = [...project.pages, ...(project.cover ? [project.cover] : [])];
+  const follow = pages.flatMap((page): Change[] => {
+    const items = allTiles(page).flatMap(({ id, filling }) =>
+      filling.kind === "words" && filling.role === role && filling.style.font === was
+        ? [{ id, set: { filling: { ...filling, style: { ...filling.style, font } } } }]
+        : [],
+    );
+    return items.length > 0 ? [{ type: "setTiles", pageId: page.id, items }] : [];
+  });
+  session.commit({ code: "changedFonts", count: 1 }, [{ type: "setProject", words }, ...follow]);
+}

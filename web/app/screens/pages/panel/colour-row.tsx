@@ -1,11 +1,13 @@
 import { Box, ColorPicker, chakra, HStack, Portal, parseColor, Text } from "@chakra-ui/react";
 import { Bookmark, BookmarkX, Crosshair, type LucideIcon, Pipette } from "lucide-react";
 import { type ReactNode, useState } from "react";
+import { useStore } from "zustand";
 import { type Colour, luminance, parseColour } from "#core/colour";
 import { words as say, panel as words } from "../../../../text/index.ts";
 import { Tooltip } from "../../../components/tooltip.tsx";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { usePhotoColours } from "../../../state/session/photo-colours.ts";
+import { recentColours, rememberColour } from "../../../state/view-state/recent-colours.ts";
 import { SpotPicker } from "./spot-picker.tsx";
 
 const ready: readonly Colour[] = ["#ffffff", "#f6f1e7", "#d9d2c4", "#22302b", "#1b1b1b", "#b2472a"];
@@ -85,12 +87,16 @@ interface ColourPickProps extends Omit<ColourRowProps, "children"> {
 }
 
 /** Any colour, by a picker. */
-export function ColourPick({ label, colour, onMove, onEnd, filled = false }: ColourPickProps) {
+export function ColourPick({ label, colour, onMove, onEnd: keep, filled = false }: ColourPickProps) {
   const palette = usePanel((s) => s.project.palette);
   const [open, setOpen] = useState(false);
   const [picking, setPicking] = useState(false);
   const known = !filled && (colour === null || ready.includes(colour) || palette.includes(colour));
   const shown = colour ?? "#ffffff";
+  const onEnd = (taken: Colour) => {
+    keep(taken);
+    rememberColour(taken);
+  };
   return (
     <ColorPicker.Root
       value={parseColor(shown)}
@@ -135,6 +141,7 @@ export function ColourPick({ label, colour, onMove, onEnd, filled = false }: Col
                 setPicking(true);
               }}
             />
+            <Lately label={label} onTake={onEnd} />
             <FromPhotos asked={open} label={label} onTake={onEnd} />
             {colour !== null && <KeepColour colour={colour} />}
           </ColorPicker.Content>
@@ -142,6 +149,24 @@ export function ColourPick({ label, colour, onMove, onEnd, filled = false }: Col
       </Portal>
       {picking && <SpotPicker onTake={onEnd} onClose={() => setPicking(false)} />}
     </ColorPicker.Root>
+  );
+}
+
+/** Colours of one's own that were used lately. */
+function Lately({ label, onTake }: { readonly label: string; readonly onTake: (colour: Colour) => void }) {
+  const colours = useStore(recentColours);
+  if (colours.length === 0) return null;
+  return (
+    <Box role="group" aria-label={say.lately} mt="2" maxW="220px">
+      <Text fontSize="13px" color="fg.muted" mb="1">
+        {say.lately}
+      </Text>
+      <HStack gap="1" wrap="wrap">
+        {colours.map((c) => (
+          <Swatch key={c} colour={c} name={say.usedLately(c)} label={label} chosen={false} onTake={onTake} />
+        ))}
+      </HStack>
+    </Box>
   );
 }
 

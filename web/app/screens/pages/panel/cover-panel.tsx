@@ -29,6 +29,7 @@ import { openPlaced } from "../../../state/session/project-session.ts";
 import { ArrangementSection } from "./arrangement-section.tsx";
 import { Backdrop } from "./backdrop.tsx";
 import { ColourRow, Swatch } from "./colour-row.tsx";
+import { GoesWith } from "./going-with.tsx";
 import { PagePaper } from "./page-paper.tsx";
 import { GivePaper } from "./paper-rows.tsx";
 
@@ -67,7 +68,13 @@ export function CoverPanel() {
           onMove={(background) => show({ ...page.look, background })}
           onEnd={(background) => keep("changedColour", { ...page.look, background })}
         >
-          {!page.look.paper && <GivePaper />}
+          <HStack gap="1">
+            <GoesWith
+              onColour={(background) => keep("changedColour", { ...page.look, background })}
+              onPaper={(paper) => keep("laidPaper", { ...page.look, paper })}
+            />
+            {!page.look.paper && <GivePaper />}
+          </HStack>
         </ColourRow>
         <PagePaper look={page.look} unit={unit} format={page.format} onShow={show} onKeep={keep} />
         <Backdrop look={page.look} onShow={show} onKeep={keep} />

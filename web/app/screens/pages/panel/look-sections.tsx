@@ -1,3 +1,4 @@
+import { HStack } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Look, StepCode } from "#core/document";
 import type { PageFormat } from "#core/lab";
@@ -8,6 +9,7 @@ import { lightChange, setLight } from "../../../state/edit/light.ts";
 import { useSession } from "../../../state/session/hooks.ts";
 import { BorderRows } from "./border-rows.tsx";
 import { ColourRow } from "./colour-row.tsx";
+import { GoesWith } from "./going-with.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { Margins } from "./margins.tsx";
 import { PagePaper } from "./page-paper.tsx";
@@ -66,7 +68,7 @@ export function LookSections(props: LookSectionsProps) {
           />
         </PanelSection>
       )}
-      <PanelSection title={words.edges} folds="edges" folded={folded}>
+      <PanelSection title={words.edges} folds="edges" folded={props.of !== "work"}>
         {row(words.corner, "changedCorner", look.cornerMm, Math.max(10, shortMm / 8), (cornerMm) => ({
           ...kept(),
           cornerMm,
@@ -115,7 +117,13 @@ export function LookSections(props: LookSectionsProps) {
           onMove={(background) => onShow({ ...kept(), background })}
           onEnd={(background) => void onKeep("changedColour", { ...kept(), background })}
         >
-          {!look.paper && <GivePaper />}
+          <HStack gap="1">
+            <GoesWith
+              onColour={(background) => void onKeep("changedColour", { ...kept(), background })}
+              onPaper={(paper) => void onKeep("laidPaper", { ...kept(), paper })}
+            />
+            {!look.paper && <GivePaper />}
+          </HStack>
         </ColourRow>
         <PagePaper
           look={look}

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { style as words } from "../../../../text/index.ts";
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
-import { takeStyle } from "../../../state/edit/work-style.ts";
+import { styleOf, takeStyle } from "../../../state/edit/work-style.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { useProjects } from "../../../state/session/use-projects.ts";
 
@@ -14,14 +14,23 @@ export function OtherWorksStyle() {
   const others = (useProjects().data?.cards ?? []).filter((c) => c.project.id !== own);
   const [chosen, setChosen] = useState<string>();
   const [noRoom, setNoRoom] = useState(false);
-  const other = others.find((c) => c.project.id === chosen) ?? others[0];
+  // Each of them as it looks now, and the styles that are kept in it.
+  const styles = others.flatMap(({ project }) => [
+    { key: project.id, name: project.name, style: styleOf(project) },
+    ...project.styles.map((s) => ({
+      key: `${project.id} ${s.name}`,
+      name: words.savedIn(project.name, s.name),
+      style: s,
+    })),
+  ]);
+  const other = styles.find((s) => s.key === chosen) ?? styles[0];
   if (!other) return null;
   return (
     <PanelSection title={words.ofAnother} folds="other-style" folded>
       <Select
         label={words.which}
-        value={other.project.id}
-        options={others.map((c) => [c.project.id, c.project.name])}
+        value={other.key}
+        options={styles.map((s) => [s.key, s.name])}
         onChoose={(id) => {
           setChosen(id);
           setNoRoom(false);
@@ -30,7 +39,7 @@ export function OtherWorksStyle() {
       <Text fontSize="13.5px" color="fg.muted" my="2">
         {words.ofAnotherLead}
       </Text>
-      <Button size="sm" variant="outline" onClick={() => setNoRoom(!takeStyle(session, other.project))}>
+      <Button size="sm" variant="outline" onClick={() => setNoRoom(!takeStyle(session, other.style))}>
         {words.take}
       </Button>
       {noRoom && (

@@ -31,6 +31,7 @@ import { FreePlace } from "./free-place.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { TitleWithLook } from "./look-in-hand.tsx";
 import { TilePlace } from "./tile-place.tsx";
+import { WordsFaint } from "./words-faint.tsx";
 import { WordsFollow } from "./words-follow.tsx";
 
 /** Words: what they say and how they look, the card under them, and where they lie. */
@@ -61,6 +62,7 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
             {say.missing(laid.missing.slice(0, 8).join(" "))}
           </Text>
         )}
+        <WordsFaint tileId={tile.id} />
         <Button variant="outline" w="full" onClick={() => openToWrite(services, tile.id)}>
           <PenLine size={17} aria-hidden /> {say.write}
         </Button>

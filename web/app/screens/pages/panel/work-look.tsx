@@ -7,6 +7,8 @@ import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { LookSections } from "./look-sections.tsx";
 import { OtherWorksStyle } from "./other-works-style.tsx";
 import { PaletteSection } from "./palette-section.tsx";
+import { SavedStyles } from "./saved-styles.tsx";
+import { WorkFonts } from "./work-fonts.tsx";
 
 /** How all pages of the work look that do not say otherwise themselves. */
 export function WorkLook() {
@@ -48,6 +50,8 @@ export function WorkLook() {
         unit={unit}
         format={format}
       />
+      <WorkFonts />
+      <SavedStyles />
       <OtherWorksStyle />
     </>
   );
