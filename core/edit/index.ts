@@ -1,3 +1,13 @@
+export {
+  accentColour,
+  accentPlaces,
+  type Balance,
+  centreOfWeight,
+  type Lean,
+  leanOf,
+  type WeightMap,
+  weightsOf,
+} from "./balance.ts";
 export { type Clip, clipOf, freelyPasted, photosIn } from "./clip.ts";
 export { type Combining, shapeGrown, shapesCombined, tilesMirrored } from "./combine.ts";
 export { type Dragged, type DropMeaning, meaningOfDrop } from "./drop-meaning.ts";
@@ -10,6 +20,7 @@ export { drawingOnPage } from "./from-drawing.ts";
 export { type LayerPhoto, layersOnPage } from "./from-layers.ts";
 export { lookGiven } from "./give-look.ts";
 export { type Guide, guideAdded, guideMoved, guideRemoved, guidesCleared, guidesInTracks } from "./guides.ts";
+export { keepOff } from "./keep-off.ts";
 export { laidFreely, ornamentLaid, shapeLaid } from "./lay-freely.ts";
 export { lettersInTiles, withWordOfTiles, wordOfTiles } from "./letters.ts";
 export { type Dressed, lookOnEvery, lookOnThese, mirroredLook, numbersShown } from "./looks.ts";

@@ -3,6 +3,7 @@
  * words are fetched with the screens that show them.
  */
 
+export { balance } from "./now/balance.ts";
 export { book } from "./now/book.ts";
 export { check, findingDetail, findingTitle, findingWhy, fixWords } from "./now/check.ts";
 export { drawings } from "./now/drawings.ts";

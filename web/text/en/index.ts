@@ -1,3 +1,4 @@
+export * from "./balance.ts";
 export * from "./book.ts";
 export * from "./check.ts";
 export * from "./drawings.ts";

@@ -16,6 +16,7 @@ import { useFacts } from "../../state/session/facts.ts";
 import { shown, shownPage, shownPlaced, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPlaced } from "../../state/session/project-session.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
+import { BalanceLayer } from "./balance-layer.tsx";
 import { BrushLayer } from "./brush-layer.tsx";
 import { CutLines } from "./cut-lines.tsx";
 import { EmptyPage } from "./empty-page.tsx";
@@ -187,6 +188,7 @@ function HeldPage({ view }: { readonly view: PageView }) {
       {!open && !writing && !carries && <SeamLayer view={view} page={page} />}
       {writing && <WriteLayer key={writing} view={view} tileId={writing} />}
       {open && !brushing && <ReframeLayer key={open} view={view} tileId={open} />}
+      <BalanceLayer view={view} size={{ w: page.format.widthMm, h: page.format.heightMm }} />
       {open && brushing && <BrushLayer key={open} view={view} tileId={open} />}
     </>
   );

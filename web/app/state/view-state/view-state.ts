@@ -1,6 +1,6 @@
 import { createStore } from "zustand/vanilla";
 import type { Frame } from "#core/document";
-import type { Aid, Brush, Dragged, DropMeaning } from "#core/edit";
+import type { Aid, Balance, Brush, Dragged, DropMeaning } from "#core/edit";
 import { noFilter, type PhotoFilter, type Section } from "#core/photo";
 import { type Choice, nothingChosen } from "./choose.ts";
 
@@ -54,6 +54,8 @@ export interface ViewState {
   readonly cutLines: boolean;
   /** What is drawn over the page to compose it by. */
   readonly aid: Aid;
+  /** What of the page weighs, and places for accents, while that is looked at. */
+  readonly balance: Balance | undefined;
   /** Boxes that lie freely are moved and sized over their photos, which stay where they are. */
   readonly photoStays: boolean;
   /** What the library is narrowed to. */
@@ -89,6 +91,7 @@ export const createViewState = () =>
     mat: "light",
     cutLines: true,
     aid: "none",
+    balance: undefined,
     photoStays: false,
     filter: noFilter,
     openPiles: new Set(),

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, HStack, Text, VisuallyHidden } from "@chakra-ui/react";
 import { memo } from "react";
-import { arrangementOf, holdsPockets, type Look, lookChange, type StepCode } from "#core/document";
+import { arrangementOf, holdsAnything, holdsPockets, type Look, lookChange, type StepCode } from "#core/document";
 import { formatLength, formatSize, type Unit, units } from "#core/units";
 import { changeTrouble, style, panel as words } from "../../../../text/index.ts";
 import { PanelTitle } from "../../../components/panel-parts.tsx";
@@ -10,6 +10,7 @@ import { useServices } from "../../../services.ts";
 import { openPlaced, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { ArrangementSection } from "./arrangement-section.tsx";
 import { Backdrop } from "./backdrop.tsx";
+import { BalanceSection } from "./balance-section.tsx";
 import { BookSection } from "./book-section.tsx";
 import { GuidesSection } from "./guides-section.tsx";
 import { LookSections } from "./look-sections.tsx";
@@ -85,6 +86,7 @@ export const PagePanel = memo(function PagePanel() {
       >
         <Backdrop look={look} onShow={show} onKeep={keep} />
       </LookSections>
+      {holdsAnything(page.page, workStyle) && <BalanceSection />}
       <BookSection />
       <GuidesSection />
     </>
