@@ -1,5 +1,6 @@
 import { framingOf, type PlacedPage, pictureRect } from "#core/document";
 import { effectivePpi } from "#core/fit";
+import { mmPerInch } from "#core/units";
 import type { PageFacts } from "./rule.ts";
 
 export interface PlacedSharpness {
@@ -17,7 +18,8 @@ export const sharpnessOn = (page: PlacedPage, facts: Pick<PageFacts, "known" | "
     const { view } = tile.filling;
     const [photo, seen] = [facts.known(view.photoId), facts.photo(view.photoId)];
     if (!photo || !seen) return [];
-    const framing = framingOf(view, seen, tile, page.format);
-    const ppi = effectivePpi(photo, pictureRect(tile), framing);
+    const ppi = view.repeats
+      ? (mmPerInch * photo.widthPx) / view.repeats.wideMm
+      : effectivePpi(photo, pictureRect(tile), framingOf(view, seen, tile, page.format));
     return [{ pageId: page.id, tileId: tile.id, photoId: photo.id, ppi }];
   });

@@ -36,6 +36,7 @@ export interface SvgSupply {
  */
 export function svgOf({ box, title, parts, note }: SvgSheet, supply: SvgSupply): string {
   const defs: string[] = [];
+  const pictures = new Map<string, string>();
   const named: Named = {
     clip: (path, rule) => {
       const how = rule === "evenodd" ? ' clip-rule="evenodd"' : "";
@@ -46,6 +47,15 @@ export function svgOf({ box, title, parts, note }: SvgSheet, supply: SvgSupply):
       defs.push(`<path id="c${defs.length + 1}" d="${path}"/>`);
       return `#c${defs.length}`;
     },
+    picture: (slot) => {
+      const known = pictures.get(slot);
+      if (known) return known;
+      defs.push(
+        `<image id="c${defs.length + 1}" width="1" height="1" preserveAspectRatio="none" xlink:href="${slot}"/>`,
+      );
+      pictures.set(slot, `#c${defs.length}`);
+      return `#c${defs.length}`;
+    },
     mask: ({ x, y, w, h }, image) => {
       const area = `x="${num(x)}" y="${num(y)}" width="${num(w)}" height="${num(h)}"`;
       defs.push(`<mask id="c${defs.length + 1}" maskUnits="userSpaceOnUse" ${area}>${image}</mask>`);
@@ -53,7 +63,7 @@ export function svgOf({ box, title, parts, note }: SvgSheet, supply: SvgSupply):
     },
   };
   const layerSvg = ({ tile, steps }: SvgLayer): string => {
-    const drawn = steps.map((s) => stepSvg(s, supply, named)).join("\n");
+    const drawn = steps.map((s) => stepSvg(s, supply, named, isOneOfMany(s, steps))).join("\n");
     if (!tile) return `<g ${tileAttribute}="${groundTile}">${drawn}</g>`;
     const line = `<path ${lineAttribute}="" fill="none" d="${pathOf(tile.line)}"/>`;
     return `<g id="${escaped(tile.id)}" ${tileAttribute}="${escaped(tile.id)}"><title>${escaped(tile.name)}</title>${line}${drawn}</g>`;
@@ -89,12 +99,17 @@ interface Named {
   clip(path: string, rule?: "evenodd"): string;
   mask(area: Rect, image: string): string;
   shape(path: string): string;
+  picture(slot: string): string;
 }
 
 const placedImage = (soft: PlacedMask, href: string): string =>
   `<image width="1" height="1" preserveAspectRatio="none" transform="${matrixOf(maskMatrix(soft))}" xlink:href="${href}"/>`;
 
-function stepSvg(step: DrawStep, supply: SvgSupply, { clip, mask, shape }: Named): string {
+/** A picture that is drawn again and again stands once in the file. */
+const isOneOfMany = (step: DrawStep, steps: readonly DrawStep[]): boolean =>
+  step.draw === "photo" && steps.some((s) => s !== step && s.draw === "photo" && s.photoId === step.photoId);
+
+function stepSvg(step: DrawStep, supply: SvgSupply, { clip, mask, shape, picture }: Named, again: boolean): string {
   switch (step.draw) {
     case "begin": {
       const { soft, reach, opacity } = step;
@@ -130,9 +145,11 @@ function stepSvg(step: DrawStep, supply: SvgSupply, { clip, mask, shape }: Named
       const photo = supply.photo(step);
       if (!photo) return "";
       const stands = matrixOf(multiply(step.matrix, photo.toUnit));
+      const inside = clip(pathOf(step.clip));
+      if (again) return `<g clip-path="${inside}"><use transform="${stands}" xlink:href="${picture(photo.slot)}"/></g>`;
       // One in another tone is not the photo as it was taken.
       const known = step.tone ? "" : ` ${photoAttribute}="${escaped(step.photoId)}"`;
-      return `<g clip-path="${clip(pathOf(step.clip))}"><image${known} width="1" height="1" preserveAspectRatio="none" transform="${stands}" xlink:href="${photo.slot}"/></g>`;
+      return `<g clip-path="${inside}"><image${known} width="1" height="1" preserveAspectRatio="none" transform="${stands}" xlink:href="${photo.slot}"/></g>`;
     }
     case "words": {
       const face = supply.face(step.face);

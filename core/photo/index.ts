@@ -6,6 +6,7 @@ export { interestOf, type Planes } from "./interest.ts";
 export { detailOf, type Grey, lookOf } from "./likeness.ts";
 export { type Orientation, orientationMatrix, orientationOf, orientedSize, turnsSideways } from "./orientation.ts";
 export { findPiles, type Pile, type PileFacts } from "./piles.ts";
+export { type Repeat, repeatOf } from "./repeat.ts";
 export { mediaType, type PictureKind, sniffPicture } from "./sniff.ts";
 export { type Section, sections, type TimeSource } from "./sources.ts";
 export { offsetFromTag, shifted, takenAtFromName, takenAtFromTag, wallClock, wallMs } from "./taken-at.ts";

@@ -1,5 +1,6 @@
 import type { Colour } from "#core/colour";
 import {
+  boxAround,
   type Frame,
   firstLight,
   framingOf,
@@ -18,11 +19,12 @@ import type { Tone } from "#core/tone";
 import { faceKey, type LaidWords } from "#core/words";
 import { fadeOf } from "./fade.ts";
 import { ornamentSteps } from "./ornament.ts";
-import { pagePaper, tilePaper } from "./paper.ts";
+import { pagePaper, paperAnchor, tilePaper } from "./paper.ts";
+import { repeatSteps } from "./repeats.ts";
 import { ringsAfter } from "./ring.ts";
 import { levelsOf, shadowInside, shadowUnder } from "./shadow.ts";
 import { softOf, softReach } from "./soft.ts";
-import type { DrawStep, Scene, SceneFacts } from "./steps.ts";
+import type { DrawStep, Scene, SceneFacts, SeenPhoto } from "./steps.ts";
 import { borderRings, photoEdge, photoRect, seenFrame, tileOutline, turnOf } from "./tile-lines.ts";
 import { reachingUnder, stretchesUnder } from "./touching.ts";
 import { borderedOf, borderStep, stepPlaced } from "./white-border.ts";
@@ -106,11 +108,18 @@ function groundSteps({ look, format }: PlacedPage, facts: SceneFacts): DrawStep[
   const rect = backdrop.across === "spread" ? openingBox(format) : box;
   const centre = { x: rect.x + rect.w / 2, y: rect.y + rect.h / 2 };
   const frame: Frame = { centre, width: rect.w, height: rect.h, turn: 0 };
-  const matrix = photoMatrix(photo.aspect, rect, framingOf(backdrop.view, photo, { frame }, format));
-  const { photoId, tone } = backdrop.view;
-  const picture: DrawStep = { draw: "photo", photoId, matrix, clip: path, ...toned(tone) };
-  if (backdrop.veil <= 0) return [...ground, picture];
-  return [...ground, picture, { ...colour, colour: backdrop.veilColour ?? background, alpha: backdrop.veil }];
+  const { photoId, tone, repeats } = backdrop.view;
+  const anchor = translation(rect.x, rect.y);
+  const pictures: readonly DrawStep[] = repeats
+    ? repeatSteps(backdrop.view, photo.aspect, { anchor, clip: path, reach: box })
+    : [
+        {
+          ...{ draw: "photo", photoId, clip: path, ...toned(tone) },
+          matrix: photoMatrix(photo.aspect, rect, framingOf(backdrop.view, photo, { frame }, format)),
+        },
+      ];
+  if (backdrop.veil <= 0) return [...ground, ...pictures];
+  return [...ground, ...pictures, { ...colour, colour: backdrop.veilColour ?? background, alpha: backdrop.veil }];
 }
 
 /** A step that says nothing of a tone stays as it was. */
@@ -163,6 +172,11 @@ function solidSteps(tile: PlacedTile, on: Standing, facts: SceneFacts): DrawStep
       const { view } = tile.filling;
       const photo = facts.photo(view.photoId);
       if (!photo) return [];
+      if (view.repeats) {
+        const anchor = paperAnchor(tile, view.repeats);
+        const laid = { anchor, clip: photoEdge(tile, format), reach: boxAround(tile.frame) };
+        return [...faded(repeatSteps(view, photo.aspect, laid), tile, photo, format), ...over(tile, on)];
+      }
       const upright = photoMatrix(photo.aspect, pictureRect(tile), framingOf(view, photo, tile, format));
       const matrix = tile.frame.turn === 0 ? upright : chain(turnOf(tile.frame), upright);
       const fills = outlineOf(tile.outline).fillsFrame(tile.cornerMm) && tile.frame.turn === 0;
@@ -176,13 +190,20 @@ function solidSteps(tile: PlacedTile, on: Standing, facts: SceneFacts): DrawStep
         ...toned(view.tone),
       };
       const behind = view.whole && view.behind ? [plainFill(tile, view.behind, format)] : [];
-      const soft = fadeOf(tile, photo, format);
-      const seen: DrawStep[] = soft
-        ? [{ draw: "begin", opacity: 1, reach: softReach(tile), soft }, picture, { draw: "end" }]
-        : [picture];
-      return [...behind, ...seen, ...over(tile, on)];
+      return [...behind, ...faded([picture], tile, photo, format), ...over(tile, on)];
     }
   }
+}
+
+/** What is drawn of a photo, without what a brush took of it. */
+function faded(
+  drawn: readonly DrawStep[],
+  tile: PlacedTile,
+  photo: SeenPhoto,
+  format: PageFormat,
+): readonly DrawStep[] {
+  const soft = fadeOf(tile, photo, format);
+  return soft ? [{ draw: "begin", opacity: 1, reach: softReach(tile), soft }, ...drawn, { draw: "end" }] : drawn;
 }
 
 /** Words stand over the border: its line may be as wide as a person likes. */

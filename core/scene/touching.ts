@@ -23,7 +23,7 @@ const isPlain = ({ outline, cornerMm, soft, frame, filling, tile }: PlacedTile):
   Object.values(soft).every((mm) => mm === 0) &&
   (filling.kind === "colour" ||
     filling.kind === "paper" ||
-    (filling.kind === "photo" && !filling.view.whole && !filling.view.fade));
+    (filling.kind === "photo" && !filling.view.whole && !filling.view.fade && !filling.view.repeats));
 
 /** By tile: stretches under the tiles that touch it and are drawn after it. */
 export function stretchesUnder(tiles: readonly PlacedTile[]): ReadonlyMap<PlacedTile, readonly Rect[]> {

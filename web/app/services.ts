@@ -36,6 +36,8 @@ export interface Services {
   readonly templates: TemplateShelf;
   readonly fonts: FontShelf;
   readonly viewState: ViewStateStore;
+  /** Looks at small pictures: for faces, and for how a pattern comes again. */
+  readonly finder: WorkerClient<FocusJobs>;
   readonly newId: () => string;
   readonly now: () => string;
 }
@@ -116,6 +118,7 @@ export async function openServices(): Promise<Services> {
     keeping,
     lost,
     library,
+    finder,
     arranging: new WorkerClient<ArrangeJobs>(() =>
       portOf(new Worker(new URL("../worker-programs/arrange.worker.ts", import.meta.url), { type: "module" })),
     ),

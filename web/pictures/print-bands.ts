@@ -102,20 +102,28 @@ export async function paintBands(
       ctx.clip();
       ctx.transform(place.a, place.b, place.c, place.d, place.e, place.f);
       const here = chain(toPixels, place);
+      const shown = steps.filter((s): s is PhotoStep => s.draw === "photo" && reaches(s.clip, here, rows));
+      // A picture that is laid again and again is decoded once.
+      const isAnother = (step: PhotoStep, i: number) => !isSamePicture(step, shown[i - 1]);
       const pictures = aheadOf(
-        steps.flatMap((step) =>
-          step.draw === "photo" && reaches(step.clip, here, rows)
-            ? [() => pixelsFor(byId.get(step.photoId)!, longSidePx(step.matrix, toPixels), colorSpace)]
-            : [],
-        ),
+        shown
+          .filter(isAnother)
+          .map((step) => () => pixelsFor(byId.get(step.photoId)!, longSidePx(step.matrix, toPixels), colorSpace)),
       );
+      let held: SourcePixels | undefined;
+      let at = 0;
       const painter: StepPainter<OffscreenCanvasRenderingContext2D> = new StepPainter(ctx, colorSpace);
       try {
         for (const step of steps) {
           doing.signal.throwIfAborted();
           if (step.draw === "photo") {
             if (reaches(step.clip, here, rows)) {
-              const source = await pictures.next();
+              if (isAnother(step, at)) {
+                held?.close();
+                held = await pictures.next();
+              }
+              at += 1;
+              const source = held!;
               const { tone } = step;
               paintPhoto(painter.ctx, step, painter.here(here), {
                 source,
@@ -124,7 +132,6 @@ export async function paintBands(
                 colourSpace: colorSpace,
                 tone,
               });
-              source.close();
               // In another tone it has no more than eight bits.
               if (!tone) drawn.push({ step, here });
             }
@@ -133,6 +140,7 @@ export async function paintBands(
           doing.progress((from + (rows * done) / stepsOf(drawings)) / heightPx);
         }
       } finally {
+        held?.close();
         pictures.drop();
       }
       ctx.restore();
@@ -157,6 +165,12 @@ export async function paintBands(
     await take(deep, from);
   }
 }
+
+/** Whether a step draws the same picture as the one before it, as large. */
+const isSamePicture = (step: PhotoStep, before: PhotoStep | undefined): boolean =>
+  before !== undefined &&
+  step.photoId === before.photoId &&
+  Math.abs(Math.hypot(step.matrix.a, step.matrix.b) - Math.hypot(before.matrix.a, before.matrix.b)) < 1e-6;
 
 /** Browsers decode beside each other; more than this would hold more photos in memory for little. */
 const decodedAhead = 2;

@@ -7,7 +7,7 @@ import { type DrawStep, type SceneFacts, sceneLayers } from "#core/scene";
 import { StepPainter, setMatrix } from "../painters/canvas.ts";
 import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
-import { paintPhoto } from "./paint-photo.ts";
+import { paintPhoto, type SourcePixels } from "./paint-photo.ts";
 import { longSidePx, pixelsFor, printFacts, printFonts } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
 import { openResampler } from "./resampler.ts";
@@ -107,6 +107,8 @@ async function paint(
   const resampler = await openResampler();
   setMatrix(ctx, toPixels);
   const painter = new StepPainter(ctx);
+  // A picture that is laid again and again is decoded once.
+  let held: { readonly photoId: string; readonly longPx: number; readonly source: SourcePixels } | undefined;
   for (const step of steps) {
     if (step.draw !== "photo") {
       painter.paint(step, { face: step.draw === "words" ? printFonts.face(step.face) : undefined });
@@ -114,8 +116,13 @@ async function paint(
     }
     const from = order.photos.find((p) => p.photo.id === step.photoId);
     if (!from) continue;
-    const source = await pixelsFor(from, longSidePx(step.matrix, toPixels), "srgb");
+    const longPx = longSidePx(step.matrix, toPixels);
+    if (held?.photoId !== step.photoId || held.longPx !== longPx) {
+      held?.source.close();
+      held = { photoId: step.photoId, longPx, source: await pixelsFor(from, longPx, "srgb") };
+    }
+    const { source } = held;
     paintPhoto(painter.ctx, step, painter.here(toPixels), { source, resampler, colourSpace: "srgb", tone: step.tone });
-    source.close();
   }
+  held?.source.close();
 }

@@ -5,7 +5,7 @@ import type { ChannelBits, JpegOptions, PrintColour, TiffPacking } from "#core/f
 import type { PhotoShape } from "#core/fit";
 import type { PageFormat } from "#core/lab";
 import type { PacePhoto, PaceRow } from "#core/pace";
-import type { Focus, Photo, PhotoInput, Pile, PileFacts } from "#core/photo";
+import type { Focus, Photo, PhotoInput, Pile, PileFacts, Repeat } from "#core/photo";
 import type { PaperKind, Pixels } from "#core/pixels";
 import type { PrintSheets, SheetPlan } from "#core/sheets";
 import type { Tone } from "#core/tone";
@@ -48,6 +48,8 @@ export interface FileJobs {
 export interface FocusJobs {
   /** Looks at a small preview. Failure code: `finderMissing` when the face model cannot be loaded. */
   readonly findFocus: Job<Blob, Focus>;
+  /** How the pattern of a paper comes again, out of a small preview; nothing where it does not. */
+  readonly findRepeat: Job<Blob, Repeat | undefined>;
 }
 
 export interface ArrangeJobs {

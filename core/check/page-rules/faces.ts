@@ -112,7 +112,7 @@ export const faces: PageRule<Detail, Fix> = {
   find: ({ page, format }, facts) => [
     ...inGaps(page, (id) => facts.photo(id)),
     ...page.tiles.flatMap((tile): Found<Detail, Fix>[] => {
-      if (tile.filling.kind !== "photo" || tile.through) return [];
+      if (tile.filling.kind !== "photo" || tile.through || tile.filling.view.repeats) return [];
       const { view } = tile.filling;
       const photo = facts.photo(view.photoId);
       if (!photo?.focus) return [];

@@ -12,7 +12,7 @@ export const uncovered: PageRule<{ readonly code: "uncovered"; readonly sliverMm
   looksAt: "page",
   find: ({ page, format }, facts) =>
     page.tiles.flatMap((tile) => {
-      if (tile.filling.kind !== "photo") return [];
+      if (tile.filling.kind !== "photo" || tile.filling.view.repeats) return [];
       const { view } = tile.filling;
       const photo = facts.photo(view.photoId);
       if (!photo) return [];

@@ -3,7 +3,10 @@ import type { Filling, View } from "../schema/page.ts";
 import type { FillingKind } from "./kind.ts";
 
 /** A photo in a tile as it was put there, before anybody framed it; what was done to the photo itself goes along. */
-export const autoFramed = (photoId: string, { tone, fade }: Pick<View, "tone" | "fade"> = {}): View => ({
+export const autoFramed = (
+  photoId: string,
+  { tone, fade, repeats }: Pick<View, "tone" | "fade" | "repeats"> = {},
+): View => ({
   photoId,
   ...firstFraming,
   byHand: false,
@@ -11,6 +14,7 @@ export const autoFramed = (photoId: string, { tone, fade }: Pick<View, "tone" | 
   behind: null,
   ...(tone ? { tone } : {}),
   ...(fade ? { fade } : {}),
+  ...(repeats ? { repeats } : {}),
 });
 
 export const photo: FillingKind<Extract<Filling, { readonly kind: "photo" }>> = {

@@ -17,6 +17,39 @@ const point = z.object({ x: z.number(), y: z.number() }).readonly();
 /** What scattered prints have around them: nothing, a white edge, or one with a deep foot for a caption. */
 export const printFrames = ["none", "white", "foot"] as const;
 
+/** Written out, since what zod infers of so many parts is more than the compiler takes. */
+export interface Repeats {
+  readonly wideMm: number;
+  readonly turn: number;
+  readonly shift: Readonly<{ x: number; y: number }>;
+  readonly runsOn?: true | undefined;
+  readonly upright?: true | undefined;
+  readonly pattern?:
+    | { readonly a: Readonly<{ x: number; y: number }>; readonly b?: Readonly<{ x: number; y: number }> | undefined }
+    | undefined;
+}
+
+/** A picture laid as a paper: as large as it is and again and again, in place of covering what it fills. */
+const repeatsSchema: z.ZodType<Repeats> = z
+  .object({
+    /** How wide all of the picture is on paper. */
+    wideMm: z.number().min(1).max(3000),
+    /** Degrees, clockwise. */
+    turn: z.number().min(-360).max(360),
+    /** How far it is moved from where it would begin, in mm. */
+    shift: point,
+    /** One sheet over all of the page, out of which every such tile is cut. */
+    runsOn: z.literal(true).optional(),
+    /** It stays upright in a tile that is turned. */
+    upright: z.literal(true).optional(),
+    /**
+     * Two ways from any place of its pattern to the same place again, in shares of its width; one for stripes. Where it is missing nothing comes again,
+     * and every other piece is mirrored, so that edges meet what they were.
+     */
+    pattern: z.object({ a: point, b: point.optional() }).readonly().optional(),
+  })
+  .readonly();
+
 /** How a tile looks at its photo; the photo itself is never touched. */
 const viewSchema = z
   .object({
@@ -37,6 +70,7 @@ const viewSchema = z
     behind: colourSchema.nullable().default(null),
     /** How its light and colours are changed; not at all where it is missing. */
     tone: toneSchema.optional(),
+    repeats: repeatsSchema.optional(),
     /** Parts of it brushed away, and back again, in the order in which that was done. */
     fade: z.array(strokeSchema).min(1).max(mostStrokes).readonly().optional(),
   })

@@ -8,10 +8,11 @@ import { PhotoThumb } from "../../../components/photo-thumb.tsx";
 import { Segmented } from "../../../components/segmented.tsx";
 import { layBehind } from "../../../state/edit/materials.ts";
 import { lookOnAll, lookOnFacing } from "../../../state/edit/page-list.ts";
-import { usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
+import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { LookOnSome } from "./look-on-some.tsx";
+import { PaperPicture } from "./paper-picture.tsx";
 import { SliderRow } from "./slider-row.tsx";
 import { ToneSection } from "./tone-section.tsx";
 
@@ -29,6 +30,9 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
   const facing = usePanel((s) => hasFacingPages(s.project) && openPage(s).span === 1);
   const [asking, setAsking] = useState(false);
   const { backdrop } = look;
+  const { format } = usePanel(openPlaced);
+  const unit = usePanel((s) => s.project.unit);
+  const isPaper = useLibrary((s) => backdrop !== null && s.byId.get(backdrop.view.photoId)?.section === "papers");
   return (
     <VStack align="stretch" gap="2">
       {backdrop && (
@@ -57,7 +61,17 @@ export function Backdrop({ look, onShow, onKeep }: BackdropProps) {
           onEnd={(veilColour) => onKeep("changedBackdrop", { ...look, backdrop: { ...backdrop, veilColour } })}
         />
       )}
-      {backdrop && (
+      {backdrop && (backdrop.view.repeats || isPaper) && (
+        <PaperPicture
+          view={backdrop.view}
+          tileIds={[]}
+          fills={{ w: format.widthMm, h: format.heightMm }}
+          turned={false}
+          unit={unit}
+          format={format}
+        />
+      )}
+      {backdrop && !backdrop.view.repeats && (
         <BackdropFraming
           view={backdrop.view}
           onShow={(view) => onShow({ ...look, backdrop: { ...backdrop, view } })}

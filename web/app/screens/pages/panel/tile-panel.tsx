@@ -17,6 +17,7 @@ import { Copies, FreePlace } from "./free-place.tsx";
 import { TitleWithLook } from "./look-in-hand.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
 import { OrnamentRows } from "./ornament-rows.tsx";
+import { TilePaperPicture } from "./paper-picture.tsx";
 import { PhotoTone } from "./photo-tone.tsx";
 import { PlainColour } from "./plain-colour.tsx";
 import { Reframing } from "./reframing.tsx";
@@ -72,7 +73,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
       {view && photo && brushing && <Brushing tile={tile} view={view} />}
       <PanelSection>
         <HStack wrap="wrap" gap="1">
-          {view && photo && !reframing && (
+          {view && photo && !reframing && !view.repeats && (
             <Button
               size="sm"
               px="2.5"
@@ -127,6 +128,7 @@ export const TilePanel = memo(function TilePanel({ tile }: { readonly tile: Plac
       {!reframing && <ThroughPart tile={tile} />}
       {!reframing && <TilePlace tile={tile} />}
       <TilePaper tiles={[tile]} />
+      {!reframing && <TilePaperPicture tiles={[tile]} />}
       <OrnamentRows tiles={[tile]} />
       {!reframing && <TileDress tiles={[tile]} />}
       {!reframing && <PhotoTone tiles={[tile]} />}

@@ -32,6 +32,7 @@ import { FreePlace } from "./free-place.tsx";
 import { TitleWithLook } from "./look-in-hand.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
 import { OrnamentRows } from "./ornament-rows.tsx";
+import { TilePaperPicture } from "./paper-picture.tsx";
 import { PhotoTone } from "./photo-tone.tsx";
 import { PlainColour } from "./plain-colour.tsx";
 import { SettleOthers } from "./scatter-section.tsx";
@@ -131,6 +132,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
       </PanelSection>
       {areFree && <FreePlace tiles={tiles} />}
       <TilePaper tiles={tiles} />
+      <TilePaperPicture tiles={tiles} />
       <OrnamentRows tiles={tiles} />
       <TileDress tiles={tiles} />
       <PhotoTone tiles={tiles} />
