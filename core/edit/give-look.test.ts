@@ -1,8 +1,37 @@
 import { expect, test } from "@jest/globals";
+import { newOrnament, newPaper } from "#core/artwork";
 import { type PlacedTile, placed } from "#core/document";
 import { namedTones } from "#core/tone";
 import { applied, collage, firstPlaced, mixedProject } from "../document/project.fixture.ts";
 import { lookGiven, tonesChange } from "./index.ts";
+
+test("papers lie as another does and in its inks, ornaments take its inks; each stays the design that it is", () => {
+  const plain = collage([1.5, 1, 0.7, 1.2]);
+  const [a, b, c, d] = firstPlaced(plain).tiles as [PlacedTile, PlacedTile, PlacedTile, PlacedTile];
+  const paper = { ...newPaper("stripes", ["#ffffff", "#aa3322"]), scale: 2, turn: 30, ownColours: true as const };
+  const ornament = { ...newOrnament("star-five", []), colours: ["#123456"], ownColours: true as const };
+  const filled = applied(plain, [
+    {
+      type: "setTiles",
+      pageId: plain.pages[0]!.id,
+      items: [
+        { id: a.id, set: { filling: { kind: "paper", paper } } },
+        { id: b.id, set: { filling: { kind: "paper", paper: newPaper("tartan", []) } } },
+        { id: c.id, set: { filling: { kind: "ornament", ornament } } },
+        { id: d.id, set: { filling: { kind: "ornament", ornament: newOrnament("sun", []) } } },
+      ],
+    },
+  ]);
+  const on = firstPlaced(filled);
+  const given = (from: string, to: string) =>
+    firstPlaced(applied(filled, [lookGiven(on, from, [to])])).tiles.find((t) => t.id === to)!.filling;
+  const papered = given(a.id, b.id);
+  expect(papered).toMatchObject({ paper: { design: "tartan", scale: 2, turn: 30, ownColours: true } });
+  const colours = papered.kind === "paper" ? papered.paper.colours : [];
+  expect(colours).toHaveLength(newPaper("tartan", []).colours.length);
+  expect(colours.slice(0, 2)).toEqual(paper.colours.slice(0, 2));
+  expect(given(c.id, d.id)).toMatchObject({ ornament: { design: "sun", colours: ["#123456"], ownColours: true } });
+});
 
 test("a tile's outline, corners, border, strength and tone go to others; what is in them and the rest of the page stay", () => {
   const plain = collage([1.5, 1, 0.7, 1.2]);

@@ -194,7 +194,7 @@ export function stepWords({ code, count }: StepName): string {
     case "changedPaper":
       return "Changed a paper";
     case "laidOrnament":
-      return "Laid an ornament";
+      return count === 1 ? "Laid an ornament" : `Laid ${count} ornaments`;
     case "changedOrnament":
       return count === 1 ? "Changed an ornament" : `Changed ${count} ornaments`;
     case "keptStyle":
