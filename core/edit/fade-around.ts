@@ -46,7 +46,7 @@ const around = 96;
 /** By the shorter side of what is seen: how far it fades at least, and at most. */
 const [least, most] = [0.06, 0.36];
 /** So much of what there is to see may be faded, added up on the way in from the edge. */
-const mostDetail = 2.2;
+const mostDetail = 3.2;
 const steps = 24;
 /** A head is larger than the box that is found around its face, and not to be faded at all. */
 const headGrows = 0.45;
@@ -54,14 +54,15 @@ const headGrows = 0.45;
 const mostSlope = 0.55;
 
 /**
- * One stroke around the edge of what a tile shows of its photo, as wide at each place as the photo is calm there and no wider than leaves every head
- * whole. Units of the stroke; undefined where there is no photo.
+ * Strokes around the edge of what a tile shows of its photo, as wide at each place as the photo is calm there and no wider than leaves every head
+ * whole: one for each side between corners, so that two of them take from each other's rest in a corner and no crease is seen there. None where there
+ * is no photo.
  */
-export function fadeAround(tile: PlacedTile, photo: PhotoShape, calm: CalmMap, format: PageFormat): Stroke | undefined {
-  if (tile.filling.kind !== "photo") return undefined;
+export function fadeAround(tile: PlacedTile, photo: PhotoShape, calm: CalmMap, format: PageFormat): readonly Stroke[] {
+  if (tile.filling.kind !== "photo") return [];
   const back = inverse(strokeToOwn(tile, tile.filling.view, photo, format));
   const ring = flattened(ownLine(tile, format, "seen"))[0];
-  if (!ring) return undefined;
+  if (!ring) return [];
   const line = dense(
     ring.map((p) => applyTo(back, p)),
     around,
@@ -84,7 +85,33 @@ export function fadeAround(tile: PlacedTile, photo: PhotoShape, calm: CalmMap, f
   const points = line.map(
     ({ x, y }, i): StrokePoint => [inRange(x), inRange(y), clamp(Math.round(even[i]!), 1, 20_000)],
   );
-  return { does: "hide", strength: 1, hardness: 0, points: [...points, points[0]!], found: true };
+  return sidesOf(line).map((side) => ({
+    ...{ does: "hide", strength: 1, hardness: 0, found: true },
+    points: side.map((i) => points[i]!),
+  }));
+}
+
+/** A line turns by more than this at a corner. */
+const cornerDeg = 30;
+
+/** A closed line by the places of its points: from corner to corner, each corner in both, or all round where there are none. */
+function sidesOf(line: readonly Point[]): readonly (readonly number[])[] {
+  const n = line.length;
+  const way = (i: number) => {
+    const [a, b] = [line[i % n]!, line[(i + 1) % n]!];
+    return Math.atan2(b.y - a.y, b.x - a.x);
+  };
+  const turns = (i: number) => {
+    const by = ((way(i) - way(i + n - 1)) * 180) / Math.PI;
+    return Math.abs(by - 360 * Math.round(by / 360)) > cornerDeg;
+  };
+  const corners = line.flatMap((_, i) => (turns(i) ? [i] : []));
+  const [first] = corners;
+  if (first === undefined) return [[...line.keys(), 0]];
+  return corners.map((from, k) => {
+    const to = corners[k + 1] ?? first + n;
+    return Array.from({ length: to - from + 1 }, (_, i) => (from + i) % n);
+  });
 }
 
 const unitsOf = (aspect: number) => ({

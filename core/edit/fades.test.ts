@@ -113,10 +113,11 @@ test("what fades by itself is clear along the whole edge, deep where the photo i
       (faces, outline, turn) => {
         const tile = photoTile(turn, { zoom: 1, centre: { x: 0.5, y: 0.5 }, byHand: true }, outline);
         const focus = { faces, point: { x: 0.5, y: 0.5 }, from: "faces" as const };
-        const found = fadeAround(tile, { aspect: 1.5, focus }, calm, format)!;
-        expect(found.found).toBe(true);
+        const found = fadeAround(tile, { aspect: 1.5, focus }, calm, format);
+        expect(found.every((s) => s.found)).toBe(true);
+        expect(found).toHaveLength(outline.kind === "ellipse" ? 1 : 4);
         const unit = 8192 / 120;
-        const left = (x: number, y: number) => strokesLeaveAt([found], { x: (60 + x) * unit, y: (40 + y) * unit });
+        const left = (x: number, y: number) => strokesLeaveAt(found, { x: (60 + x) * unit, y: (40 + y) * unit });
         const inside = (k: number): readonly (readonly [number, number])[] =>
           Array.from({ length: 40 }, (_, i) => {
             const a = (2 * Math.PI * i) / 40;

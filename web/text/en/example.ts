@@ -10,6 +10,7 @@ export const example = {
   collageSize: "30 cm square",
   collageLetters: "BOAT",
   collageWord: "Afloat",
+  fadedTitle: "Up with the mist, down with the sun",
   pocketsName: "The kitchen drawer",
   card: "We moved aboard on a Saturday, with two suitcases, a kettle and the dog. Biscuit found the warm place by the stove before we had found the light switch.",
   palette: ["#17606a", "#c8a15a", "#8a3f2b", "#5b7553"],

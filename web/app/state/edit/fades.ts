@@ -43,7 +43,7 @@ export function fadeIntoPage(
 ): void {
   const on = openPlaced(session.state.getState());
   const { byId } = library.state.getState();
-  const found = new Map<string, Stroke>();
+  const found = new Map<string, readonly Stroke[]>();
   for (const id of tileIds) {
     const tile = findPlaced(on, id);
     const photo = tile?.filling.kind === "photo" ? byId.get(tile.filling.view.photoId) : undefined;
@@ -54,12 +54,11 @@ export function fadeIntoPage(
     );
     const small = smallPixels(bitmaps, photo.id, w, h);
     if (!small) return void notices.create({ title: words.fadeNotReady, type: "info" });
-    const stroke = fadeAround(tile, shape, calmOf(small.data, w!, h!), on.format);
-    if (stroke) found.set(id, stroke);
+    found.set(id, fadeAround(tile, shape, calmOf(small.data, w!, h!), on.format));
   }
   const page = openPage(session.state.getState());
-  const changes = [...found].map(([id, stroke]) =>
-    fadeChange(page, [id], (before) => [stroke, ...before.filter((s) => !s.found)].slice(0, mostFadeStrokes)),
+  const changes = [...found].map(([id, strokes]) =>
+    fadeChange(page, [id], (before) => [...strokes, ...before.filter((s) => !s.found)].slice(0, mostFadeStrokes)),
   );
   if (changes.length > 0) session.commit({ code: "changedFade", count: changes.length }, changes);
 }

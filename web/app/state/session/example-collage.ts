@@ -34,7 +34,7 @@ import { example } from "../../../text/index.ts";
 import type { Services } from "../../services.ts";
 import { scatteredPhotos } from "../edit/scatter.ts";
 import { shapesIn } from "../library/aspects.ts";
-import { dressedPage, heldByCorners, papersBetween } from "./example-dressed.ts";
+import { dressedPage, fadedPage, heldByCorners, papersBetween } from "./example-dressed.ts";
 
 type Deps = Pick<Services, "library" | "arranging" | "newId" | "now" | "fonts">;
 
@@ -59,7 +59,7 @@ function ofPhotos(
 
 const groupId = (on: PlacedPage): string => on.groups[0]!.group.id;
 
-/** A collage with a page of each kind: a wall of hexagons, prints on a table, one photo through nine squares, a ring, a word, an old album, a dressed page, papers between photos. */
+/** A collage with a page of each kind: a wall of hexagons, prints on a table, one photo through nine squares, a ring, a word, an old album, a dressed page, papers between photos, photos that fade. */
 export async function exampleCollage(services: Deps): Promise<Project> {
   const { newId } = services;
   const { photos, piles } = services.library.state.getState();
@@ -84,6 +84,7 @@ export async function exampleCollage(services: Deps): Promise<Project> {
     albumPage(services, project, good.slice(44, 50)),
     dressedPage(project, good.slice(50, 54), newId),
     papersBetween(project, good.slice(54, 59), newId),
+    fadedPage(project, good.slice(59, 62), newId),
   ];
   return { ...project, pages, palette: example.palette };
 }

@@ -1,7 +1,9 @@
 import { newOrnament, newPaper, type OrnamentName } from "#core/artwork";
 import {
+  autoFramed,
   type Border,
   barePage,
+  drawnTile,
   type FreeTile,
   frameRect,
   newFreeTile,
@@ -13,11 +15,13 @@ import {
   type Project,
   placePage,
   type Shadow,
+  type Words,
   withFree,
   withGroup,
 } from "#core/document";
+import { type CalmMap, fadeAround, newWords } from "#core/edit";
 import { allSides } from "#core/geometry";
-import { aspectOf, type Photo } from "#core/photo";
+import { aspectOf, type Photo, photoShape } from "#core/photo";
 import { example } from "../../../text/index.ts";
 
 type NewId = () => string;
@@ -70,6 +74,38 @@ export function dressedPage(project: Project, photos: readonly Photo[], newId: N
     ornament("stamp-cancel", { x: widthMm - 66, y: 266, w: 70, h: 37, turn: -9 }, noShadow, newId),
   ];
   return over.reduce(withFree, page);
+}
+
+/** As calm all over: nothing is known of the pixels here, and faces are kept off in any case. */
+const evenlyCalm: CalmMap = { w: 1, h: 1, detail: Float32Array.of(0.16) };
+
+/** Three photos that fade into a page of their own colour and into each other, and a print with a border of its own over them. */
+export function fadedPage(project: Project, photos: readonly Photo[], newId: NewId): Page {
+  const { format } = project;
+  const places: readonly Lies[] = [
+    { x: 150, y: 88, w: 276, h: 156 },
+    { x: 98, y: 203, w: 172, h: 136 },
+    { x: 208, y: 206, w: 160, h: 132 },
+  ];
+  const tiles = places.flatMap(({ x, y, w, h }, i): FreeTile[] => {
+    const photo = photos[i];
+    if (!photo) return [];
+    const frame = { centre: { x, y }, width: w, height: h, turn: 0 };
+    const view = autoFramed(photo.id);
+    const bare = drawnTile("bare", frame, { kind: "photo", view });
+    const fade = fadeAround(bare, photoShape(photo), evenlyCalm, format);
+    const faded = fade.length > 0 ? { ...view, fade } : view;
+    return [newFreeTile(frame, { kind: "photo", view: faded }, newId)];
+  });
+  const own = { background: "#e9e4d8", margin: allSides(14) };
+  const page = tiles.reduce(withFree, { ...barePage(newId), ...own });
+  const words = newWords(format, "title", { ...project.words.title, sizePt: 26, colour: "#2f4a4a" }, newId);
+  const title: FreeTile = {
+    ...words,
+    frame: { centre: { x: 150, y: 281 }, width: 250, height: 16, turn: 0 },
+    filling: { ...(words.filling as Words), text: example.fadedTitle },
+  };
+  return withFree(page, title);
 }
 
 /** Each print of a page held by corners of card. */
