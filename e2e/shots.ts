@@ -72,21 +72,12 @@ try {
   await page.getByRole("button", { name: "Make an example book and pocket pages" }).click();
   await page.getByText(/are among your projects/).waitFor();
   await page.getByRole("link", { name: "Open Walls, tables and windows" }).click();
-  for (const [n, kind, name] of [
-    [1, "Patterns", "hexagons"],
-    [2, "Scattered", "scattered"],
-  ] as const) {
-    await page
-      .getByRole("option", { name: new RegExp(`^Page ${n} `) })
-      .first()
-      .click();
-    await openDrawer(page, "Other ways");
-    await page.getByText(kind, { exact: true }).click();
-    await page.locator("[data-card]").nth(5).waitFor();
-    await page.mouse.move(480, 30);
-    await shot(page, name);
-    await page.keyboard.press("Escape");
-  }
+  await openDrawer(page, "Other ways");
+  await page.getByText("Patterns", { exact: true }).click();
+  await page.locator("[data-card]").nth(5).waitFor();
+  await page.mouse.move(480, 30);
+  await shot(page, "hexagons");
+  await page.keyboard.press("Escape");
   await page
     .getByRole("option", { name: /^Page 7 / })
     .first()
@@ -104,6 +95,14 @@ try {
   await page.mouse.move(480, 30);
   await shot(page, "papers");
   await page.getByText("This page", { exact: true }).click();
+  await page.keyboard.press("PageDown");
+  await page.getByRole("option", { name: /^On top 2 of/ }).click();
+  await page.getByRole("button", { name: /^Shadow, soft/ }).click();
+  await page.getByRole("button", { name: "Brush further" }).click();
+  const brushed = await page.getByTestId("brush").boundingBox();
+  if (brushed) await page.mouse.move(brushed.x + 0.16 * brushed.width, brushed.y + 0.8 * brushed.height);
+  await shot(page, "faded");
+  await page.keyboard.press("Escape");
   await page.getByRole("link", { name: "To all your projects" }).click();
   await page.getByRole("link", { name: "Open The kitchen drawer" }).click();
   await page.keyboard.press("PageDown");
