@@ -78,6 +78,17 @@ test("what goes with a page is offered in words, faint words are told at once, a
     await expect(page.getByText(/^Hard to read/)).toHaveCount(0);
   });
 
+  await test.step("words are dressed as anything else: a shadow of their letters, see-through, repeated", async () => {
+    await openSection(page, /^Shadow, soft/);
+    await repaints(page, () => page.getByText("Under it", { exact: true }).click());
+    await expectUndo(page, "Changed the shadow");
+    await repaints(page, () => typeInto(page, "Opacity, %", "60"));
+    await openSection(page, /^Copies/);
+    await page.getByRole("button", { name: /^Make \d+ copies$/ }).click();
+    await expectUndo(page, /^Undo: Made \d+ copies/);
+    await undoButton(page).click();
+  });
+
   await test.step("three like accents, off the words, in a colour that is on the page; one step", async () => {
     await nobodyChosen(page);
     await openSection(page, /^Balance/);

@@ -11,6 +11,7 @@ import { sharpness } from "./page-rules/sharpness.ts";
 import { smallestType } from "./page-rules/smallest-type.ts";
 import { softThings } from "./page-rules/soft-things.ts";
 import { uncovered } from "./page-rules/uncovered.ts";
+import { unknownDesign } from "./page-rules/unknown-design.ts";
 import { whiteBorder } from "./page-rules/white-border.ts";
 import { wordsContrast } from "./page-rules/words-contrast.ts";
 import { wordsPlace } from "./page-rules/words-place.ts";
@@ -44,6 +45,7 @@ const rules = [
   nearTheCut,
   softThings,
   whiteBorder,
+  unknownDesign,
   photosWhole,
   blankPage,
   bound,

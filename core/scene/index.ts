@@ -1,4 +1,5 @@
 export { strokeToOwn } from "./fade.ts";
+export { ornamentShape } from "./ornament.ts";
 export { type SceneLayer, scene, sceneLayers, tileSteps, wordsMatrix } from "./scene.ts";
 export { levelsOf, type Thrown, thrownBy } from "./shadow.ts";
 export { ownToPage, softOf } from "./soft.ts";

@@ -1,8 +1,8 @@
 import { isFree, liesOn, type PlacedPage, type PlacedTile, type View } from "#core/document";
-import { applyTo, type Point, type Rect } from "#core/geometry";
+import { applyTo, flattened, inverse, type Point, type Rect, type Ring, ringsHold } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { strokesLeaveAt, strokeUnits } from "#core/masks";
-import type { SeenPhoto } from "#core/scene";
+import { ornamentShape, ownToPage, type SeenPhoto } from "#core/scene";
 import type { Found, Risk } from "../finding.ts";
 import { tellingTile } from "../fix-tile.ts";
 import { moveInside } from "../move-inside.ts";
@@ -66,7 +66,17 @@ function fatesOf(tile: PlacedTile, view: View, photo: SeenPhoto, page: PlacedPag
 
 /** What hides that which lies under it. */
 const covers = ({ filling, tile }: PlacedTile): boolean =>
-  (filling.kind === "photo" || filling.kind === "colour" || filling.kind === "paper") && (tile.opacity ?? 1) > 0.5;
+  filling.kind !== "empty" && filling.kind !== "words" && (tile.opacity ?? 1) > 0.5;
+
+const shapes = new WeakMap<PlacedTile, readonly Ring[]>();
+
+/** Whether something hides a point of the page: an ornament only where it has ink. */
+function hides(tile: PlacedTile, p: Point): boolean {
+  if (tile.filling.kind !== "ornament") return liesOn(tile, p);
+  const rings = shapes.get(tile) ?? flattened(ornamentShape(tile, tile.filling.ornament));
+  shapes.set(tile, rings);
+  return ringsHold(rings, applyTo(inverse(ownToPage(tile)), p));
+}
 
 /** Less than this of a face is not seen on paper. */
 const leastLeft = 0.5;
@@ -92,7 +102,7 @@ function sampled(
       const { onPage, faded } = look((i + 0.5) / perFace, (k + 0.5) / perFace);
       if (!liesOn(tile, onPage)) continue;
       inShape += 1;
-      if (!faded && !above.some((t) => liesOn(t, onPage))) open += 1;
+      if (!faded && !above.some((t) => hides(t, onPage))) open += 1;
     }
   return { inShape: inShape / perFace ** 2, open: open / perFace ** 2 };
 }

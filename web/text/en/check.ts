@@ -114,6 +114,10 @@ export function findingTitle(f: Finding, n: number): string {
       return many("A border that may be cut unevenly", "borders that may be cut unevenly");
     case "shadowCut":
       return many("A shadow that the cut goes through", "shadows that the cut goes through");
+    case "unknownDesign":
+      return n === 1
+        ? "A paper or an ornament of a newer version"
+        : `Papers or ornaments of a newer version, in ${n} places`;
     case "thinWhiteBorder":
       return n === 1
         ? "A border around the page that may be cut crooked"
@@ -202,7 +206,7 @@ export function findingWhy(f: Finding): string {
     case "faceInGap":
       return "One photo runs through these tiles, and part of a head lies between them. Reframe it to move the whole photo.";
     case "faceCovered":
-      return "Another photo or a colour on the page lies over part of it.";
+      return "Another photo, a colour or an ornament on the page lies over part of it, or it was brushed away.";
     case "focusCut":
       return "The point that you set as what matters in this photo lies outside of what is printed.";
     case "thinMargin":
@@ -211,6 +215,8 @@ export function findingWhy(f: Finding): string {
       return "What the cut leaves of this border comes out wider on one side than on the other.";
     case "shadowCut":
       return "The tile lies inside the cut and its shadow goes on beyond it. On paper the shadow ends in a hard line.";
+    case "unknownDesign":
+      return "This version does not know how it is drawn, and leaves it out: of a paper only its ground is printed.";
     case "thinWhiteBorder":
       return f.told
         ? "The lab says that its cut may be further off than this border is wide. It comes out uneven, or is gone on one side."
@@ -289,6 +295,8 @@ export function findingDetail(f: Finding, unit: Unit, format: PageFormat): strin
       return f.leftMm === 0 ? "All of it is cut away." : `${length(f.leftMm)} of it are left.`;
     case "shadowCut":
       return `${length(f.beyondMm)} of it are cut away.`;
+    case "unknownDesign":
+      return `“${f.design}”`;
     case "thinWhiteBorder":
       return `${length(f.widthMm)} wide; the cut may be ${length(f.wanderMm)} off.`;
     case "whiteBorderCuts":

@@ -27,9 +27,10 @@ import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
-import { FreePlace } from "./free-place.tsx";
+import { Copies, FreePlace } from "./free-place.tsx";
 import { LengthRow } from "./length-row.tsx";
 import { TitleWithLook } from "./look-in-hand.tsx";
+import { TileDress } from "./tile-dress.tsx";
 import { TilePlace } from "./tile-place.tsx";
 import { WordsFaint } from "./words-faint.tsx";
 import { WordsFollow } from "./words-follow.tsx";
@@ -71,6 +72,8 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
       <WordLook ids={[tile.id]} words={words} />
       <Card tile={tile} words={words} />
       {free ? <FreePlace tiles={[tile]} /> : <TilePlace tile={tile} />}
+      <TileDress tiles={[tile]} />
+      {free && <Copies tile={tile} />}
       <PanelSection>
         {free ? (
           <Button variant="ghost" w="full" onClick={() => takeOff(services, session, [tile.id])}>
@@ -97,6 +100,7 @@ export function SeveralWords({ tiles }: { readonly tiles: readonly PlacedTile[] 
       <PanelTitle>{say.several(tiles.length)}</PanelTitle>
       <WordLook ids={ids} words={tiles[0]!.filling as Words} />
       {ids.every((id) => isFree(page, id)) && <FreePlace tiles={tiles} />}
+      <TileDress tiles={tiles} />
       <PanelSection>
         <Button
           variant="ghost"
