@@ -24,16 +24,14 @@ export {
   changeTrouble,
   pageMenu,
   pages,
-  panel,
   photoMenu,
-  pieces,
   run,
-  sharpnessWords,
   shelf,
   templates,
   tileMenu,
   zoom,
 } from "./now/pages.ts";
+export { panel, pieces, sharpnessWords } from "./now/panel.ts";
 export { papers } from "./now/papers.ts";
 export {
   chosenWords,

@@ -15,6 +15,7 @@ export * from "./orders.ts";
 export * from "./ornaments.ts";
 export * from "./pace.ts";
 export * from "./pages.ts";
+export * from "./panel.ts";
 export * from "./papers.ts";
 export * from "./photos.ts";
 export * from "./pockets.ts";

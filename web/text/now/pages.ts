@@ -7,29 +7,12 @@ export let changeTrouble: Words["changeTrouble"] = english.changeTrouble;
 export let pages: Words["pages"] = english.pages;
 export let pageMenu: Words["pageMenu"] = english.pageMenu;
 export let photoMenu: Words["photoMenu"] = english.photoMenu;
-export let panel: Words["panel"] = english.panel;
-export let pieces: Words["pieces"] = english.pieces;
 export let run: Words["run"] = english.run;
-export let sharpnessWords: Words["sharpnessWords"] = english.sharpnessWords;
 export let shelf: Words["shelf"] = english.shelf;
 export let templates: Words["templates"] = english.templates;
 export let tileMenu: Words["tileMenu"] = english.tileMenu;
 export let zoom: Words["zoom"] = english.zoom;
 
 spoken((next) => {
-  ({
-    arranged,
-    changeTrouble,
-    pageMenu,
-    pages,
-    photoMenu,
-    panel,
-    pieces,
-    run,
-    sharpnessWords,
-    shelf,
-    templates,
-    tileMenu,
-    zoom,
-  } = next);
+  ({ arranged, changeTrouble, pageMenu, pages, photoMenu, run, shelf, templates, tileMenu, zoom } = next);
 });
