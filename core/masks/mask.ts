@@ -3,7 +3,7 @@ import { blur, blurReach } from "./blur.ts";
 import { coverage } from "./coverage.ts";
 import type { Grid } from "./grid.ts";
 import { nearness } from "./nearness.ts";
-import { type Stroke, strokesLeave } from "./strokes.ts";
+import { type Stroke, strokeName, strokesLeave } from "./strokes.ts";
 
 /** How much of something is seen at each place. Outlines are in the mask's own mm. */
 export type MaskPart =
@@ -74,7 +74,13 @@ const micrometre = (_: string, v: unknown): unknown => (typeof v === "number" ? 
 export function maskOf(parts: readonly MaskPart[], box: Rect): Mask {
   const wanted = Math.min(mostPpi, Math.max(leastPpi, ...parts.map(densityFor)));
   const held = 25.4 * Math.sqrt(mostPixels / Math.max(1, box.w * box.h));
-  return { parts, box, ppi: Math.min(wanted, held), key: JSON.stringify([parts, box], micrometre) };
+  return { parts, box, ppi: Math.min(wanted, held), key: JSON.stringify([parts.map(named), box], micrometre) };
+}
+
+/** A part with its strokes by their names: hundreds of them would make a key of a hundred thousand letters, at each movement of a brush. */
+function named(part: MaskPart): unknown {
+  if (part.part === "strokes") return { ...part, strokes: part.strokes.map(strokeName) };
+  return part.part === "not" || part.part === "blur" ? { ...part, of: part.of.map(named) } : part;
 }
 
 /** A mask's pixels at its own density, or at a lower one for a screen. */

@@ -94,3 +94,25 @@ test("masks of a harder or a smaller brush are denser", () => {
     maskOf([part([{ does: "hide", strength: 1, hardness, points: [[0, 0, r]] }])], box).ppi;
   expect([ppi(1500, 0), ppi(500, 0), ppi(500, 0.5), ppi(100, 0.8)].map(Math.round)).toEqual([100, 122, 244, 300]);
 });
+
+test("a mask is known by its strokes, whichever object says them", () => {
+  const key = (strokes: readonly Stroke[]) => maskOf([part(strokes)], box).key;
+  fc.assert(
+    fc.property(
+      fc.uniqueArray(stroke, { minLength: 2, maxLength: 4, selector: (s) => JSON.stringify(s) }),
+      (strokes) => {
+        const [first, second] = strokes as [Stroke, Stroke];
+        expect(key(structuredClone(strokes))).toBe(key(strokes));
+        expect(key(strokes.toReversed())).not.toBe(key(strokes));
+        expect(key([first])).not.toBe(key([second]));
+        expect(key([{ ...first, strength: first.strength * 0.9 }])).not.toBe(key([first]));
+      },
+    ),
+  );
+  expect(key(Array.from({ length: 400 }, (_, i) => ({ ...dabAt(i), strength: 1 }))).length).toBeLessThan(12_000);
+});
+
+const dabAt = (i: number): Stroke => ({
+  ...{ does: "hide", hardness: 0, strength: 1 },
+  points: Array.from({ length: 40 }, (_, k) => [i * 10, k * 10, 500] as const),
+});

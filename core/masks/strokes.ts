@@ -118,6 +118,23 @@ function nearest(line: readonly LinePoint[], grid: Grid, box: PixelBox): Float32
   return near;
 }
 
+const names = new WeakMap<Stroke, string>();
+
+/** The same for strokes that look the same: 64 bits of two hashes (FNV-1a, and the same from another start). */
+export function strokeName(stroke: Stroke): string {
+  const known = names.get(stroke);
+  if (known !== undefined) return known;
+  const text = JSON.stringify(stroke);
+  let [a, b] = [0x811c9dc5, 0x9dc5811c];
+  for (let i = 0; i < text.length; i += 1) {
+    a = Math.imul(a ^ text.charCodeAt(i), 0x01000193);
+    b = Math.imul(b ^ text.charCodeAt(i), 0x01000193) ^ (b >>> 13);
+  }
+  const name = `${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}`;
+  names.set(stroke, name);
+  return name;
+}
+
 interface Known {
   readonly strokes: readonly Stroke[];
   readonly place: string;

@@ -110,14 +110,11 @@ function groundSteps({ look, format }: PlacedPage, facts: SceneFacts): DrawStep[
   const frame: Frame = { centre, width: rect.w, height: rect.h, turn: 0 };
   const { photoId, tone, repeats } = backdrop.view;
   const anchor = translation(rect.x, rect.y);
-  const pictures: readonly DrawStep[] = repeats
-    ? repeatSteps(backdrop.view, photo.aspect, { anchor, clip: path, reach: box })
-    : [
-        {
-          ...{ draw: "photo", photoId, clip: path, ...toned(tone) },
-          matrix: photoMatrix(photo.aspect, rect, framingOf(backdrop.view, photo, { frame }, format)),
-        },
-      ];
+  const whole = (): DrawStep => {
+    const matrix = photoMatrix(photo.aspect, rect, framingOf(backdrop.view, photo, { frame }, format));
+    return { draw: "photo", photoId, matrix, clip: path, ...toned(tone) };
+  };
+  const pictures = repeats ? repeatSteps(backdrop.view, photo.aspect, { anchor, clip: path, reach: box }) : [whole()];
   if (backdrop.veil <= 0) return [...ground, ...pictures];
   return [...ground, ...pictures, { ...colour, colour: backdrop.veilColour ?? background, alpha: backdrop.veil }];
 }
