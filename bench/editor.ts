@@ -4,14 +4,17 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Locator, type Page } from "@playwright/test";
 import { zipSync } from "fflate";
-import { type FreeTile, newFreeTile, newProject } from "#core/document";
+import { newPaper } from "#core/artwork";
+import { type FreeTile, newFreeTile, newProject, type Page as WorkPage } from "#core/document";
+import { allSides } from "#core/geometry";
 import { projectFileOf } from "#core/project-file";
 import { launchOptions, viewport } from "../e2e/support/browser.ts";
 import { shelfPhotos, startCollage, takeSample, tile, tiles } from "../e2e/support/tessip.ts";
 import { type FrameWork, frameWork } from "./frame-work.ts";
 
 /**
- * Real drags on a page of 60 photos in headless Chromium: a seam, a photo being reframed, and one being slipped in; and on a page of 300 pieces. The
+ * Real drags on a page of 60 photos in headless Chromium: a seam, a photo being reframed, and one being slipped in; on a page of 300 pieces, and on one of 60 that
+ * are dressed. The
  * work of the main thread in each task, in ms of processor time; a frame has 16.
  */
 
@@ -59,11 +62,6 @@ const pieces = 300;
 
 /** A page of 300 pieces that lie freely, some of them turned and oval: chosen one after the other, and one of them dragged. */
 async function manyPieces(page: Page): Promise<[string, FrameWork][]> {
-  const format = { name: "Many", widthMm: 300, heightMm: 300, bleedMm: 3, safeMm: 5, ppi: 300, leastPpi: 150 };
-  const project = newProject(
-    { name: "Many pieces", unit: "mm", lab: null, format },
-    { newId: () => "many", at: "2026-01-01T00:00:00.000Z" },
-  );
   const free = Array.from({ length: pieces }, (_, i): FreeTile => {
     const centre = { x: 12 + 14 * (i % 20), y: 20 + 18 * Math.floor(i / 20) };
     const frame = { centre, width: 12, height: 10, turn: (i % 5) * 9 };
@@ -71,18 +69,8 @@ async function manyPieces(page: Page): Promise<[string, FrameWork][]> {
     const tile = newFreeTile(frame, { kind: "colour", colour }, () => `t${i}`);
     return i % 4 === 0 ? { ...tile, outline: { kind: "ellipse" } } : tile;
   });
-  const whole = { ...project, pages: [{ ...project.pages[0]!, pieces: free }] };
-  const json = new TextEncoder().encode(JSON.stringify(projectFileOf(whole, [], [])));
-  const path = join(await mkdtemp(join(tmpdir(), "tessip-bench-")), "many.zip");
-  await writeFile(path, zipSync({ "project.json": json }));
-  await page.goto("/");
-  const chooser = page.waitForEvent("filechooser");
-  await page.getByRole("button", { name: "Open a project file" }).click();
-  await (await chooser).setFiles(path);
-  await page.getByRole("link", { name: "Open Many pieces" }).click();
+  await openMade(page, "Many pieces", free);
   const all = page.locator("[data-tile]");
-  await all.nth(pieces - 1).waitFor();
-  await page.waitForTimeout(3000);
   const choosing = await frameWork(page, async () => {
     // A hand holds the button down for a moment; pressed and let go at once, both would count as one task.
     for (let i = 0; i < 60; i += 1) await all.nth((i * 37) % pieces).click({ delay: 40 });
@@ -92,6 +80,60 @@ async function manyPieces(page: Page): Promise<[string, FrameWork][]> {
     ["choose 1 of 300", choosing],
     ["drag 1 of 300", await frameWork(page, () => shaken(page, held, { dx: 40, dy: 20 }))],
   ];
+}
+
+const dressed = 60;
+
+/** A page of 60 pieces on a paper, all with a shadow and every third with soft edges, one of them dragged; and the same page bare. */
+async function dressedPieces(page: Page): Promise<[string, FrameWork][]> {
+  const figures: [string, FrameWork][] = [];
+  for (const [name, dress] of [
+    ["bare", false],
+    ["dressed", true],
+  ] as const) {
+    const free = Array.from({ length: dressed }, (_, i): FreeTile => {
+      const centre = { x: 20 + 28 * (i % 10), y: 30 + 46 * Math.floor(i / 10) };
+      const colour = ["#b2472a", "#2a6fb2", "#c79a1e"][i % 3]!;
+      const frame = { centre, width: 34, height: 26, turn: (i % 5) * 7 };
+      const tile = newFreeTile(frame, { kind: "colour", colour }, () => `${name}${i}`);
+      if (!dress) return tile;
+      const shadow = { falls: "under", strength: 0.4, colour: "#101820" } as const;
+      return i % 3 === 0 ? { ...tile, shadow, soft: allSides(4) } : { ...tile, shadow };
+    });
+    const paper = dress ? { paper: newPaper("dots", []) } : {};
+    await openMade(page, `Sixty ${name}`, free, paper);
+    const held = await middleOf(page.locator(`[data-tile=${name}33]`));
+    figures.push([`drag 1 of 60 ${name}`, await frameWork(page, () => shaken(page, held, { dx: 60, dy: 30 }))]);
+  }
+  return figures;
+}
+
+/** A work of one page with these tiles, brought in from a file and opened. */
+async function openMade(
+  page: Page,
+  name: string,
+  free: readonly FreeTile[],
+  look: Partial<WorkPage> = {},
+): Promise<void> {
+  const format = { name: "Many", widthMm: 300, heightMm: 300, bleedMm: 3, safeMm: 5, ppi: 300, leastPpi: 150 };
+  const project = newProject(
+    { name, unit: "mm", lab: null, format },
+    { newId: () => name, at: "2026-01-01T00:00:00.000Z" },
+  );
+  const whole = { ...project, pages: [{ ...project.pages[0]!, ...look, pieces: free }] };
+  const json = new TextEncoder().encode(JSON.stringify(projectFileOf(whole, [], [])));
+  const path = join(await mkdtemp(join(tmpdir(), "tessip-bench-")), "made.zip");
+  await writeFile(path, zipSync({ "project.json": json }));
+  await page.goto("/");
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Open a project file" }).click();
+  await (await chooser).setFiles(path);
+  await page.getByRole("link", { name: `Open ${name}` }).click();
+  await page
+    .locator("[data-tile]")
+    .nth(free.length - 1)
+    .waitFor();
+  await page.waitForTimeout(3000);
 }
 
 const server = spawn(process.execPath, ["dist/server/main.js", "--port", String(port)], {
@@ -159,7 +201,7 @@ try {
       await frameWork(page, () => shaken(page, at, across ? { dx: 24, dy: 0 } : { dx: 0, dy: 24 })),
     ]);
   }
-  figures.push(...(await manyPieces(page)));
+  figures.push(...(await manyPieces(page)), ...(await dressedPieces(page)));
   for (const [name, { tasksMs }] of figures) {
     const [p50, p95] = [quantile(tasksMs, 0.5), quantile(tasksMs, 0.95)];
     const held = p95 < wantedMs ? "holds" : "too much";

@@ -1,5 +1,15 @@
 import type { PaperFill } from "#core/artwork";
-import { chain, type Matrix, type PathData, type Rect, replay, type Size, translation } from "#core/geometry";
+import {
+  aroundPoints,
+  chain,
+  type Matrix,
+  type PathData,
+  type Point,
+  type Rect,
+  replay,
+  type Size,
+  translation,
+} from "#core/geometry";
 import {
   type BeginStep,
   type DrawStep,
@@ -11,6 +21,7 @@ import {
 } from "#core/scene";
 import type { Face } from "#core/words";
 import { masks } from "./mask-shelf.ts";
+import { PaperShelf } from "./paper-shelf.ts";
 
 export type Canvas2d = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
@@ -40,9 +51,12 @@ export class StepPainter<C extends Canvas2d> {
   readonly #colorSpace: PredefinedColorSpace;
   /** What is drawn as one at this moment, the innermost last; undefined for one that there was no room for. */
   readonly #layers: (Layer<C | OffscreenCanvasRenderingContext2D> | undefined)[] = [];
+  /** Where papers are kept that are painted again and again; nowhere for what is painted once. */
+  readonly #papers: PaperShelf | undefined;
 
-  constructor(ctx: C, colorSpace: PredefinedColorSpace = "srgb") {
+  constructor(ctx: C, colorSpace: PredefinedColorSpace = "srgb", papers?: PaperShelf) {
     this.ctx = ctx;
+    this.#papers = papers;
     this.#canvas = ctx;
     this.#colorSpace = colorSpace;
   }
@@ -50,6 +64,7 @@ export class StepPainter<C extends Canvas2d> {
   paint(step: DrawStep, supply: PaintSupply): void {
     if (step.draw === "begin") this.#begin(step);
     else if (step.draw === "end") this.#end();
+    else if (step.draw === "paper" && this.#papers) paintKeptPaper(this.ctx, step, this.#papers);
     else paintStep(this.ctx, step, supply);
   }
 
@@ -177,20 +192,52 @@ export function paintStep(ctx: Canvas2d, step: PlainStep, { picture, face }: Pai
 
 /** Its ground, and each colour of it as one shape. */
 function paintPaper(ctx: Canvas2d, { clip, ground, place, fills }: PaperStep): void {
-  const { a, b, c, d, e, f } = place;
   ctx.save();
   ctx.beginPath();
   replay(clip, ctx);
   ctx.fillStyle = ground;
   ctx.fill();
   ctx.clip();
+  paintFills(ctx, place, fills);
+  ctx.restore();
+}
+
+function paintFills(ctx: Canvas2d, { a, b, c, d, e, f }: Matrix, fills: PaperStep["fills"]): void {
   ctx.transform(a, b, c, d, e, f);
   for (const fill of fills) {
     ctx.fillStyle = fill.colour;
     ctx.fill(wholeOf(fill));
   }
+}
+
+const papers = new PaperShelf();
+
+/** The same out of a picture that is drawn only when something about it is another. */
+function paintKeptPaper(ctx: Canvas2d, step: PaperStep, shelf: PaperShelf): void {
+  const toPixels = ctx.getTransform();
+  const box = pixelsAround(aroundPoints(pointsOf(step.clip)), toPixels);
+  const { width, height } = ctx.canvas;
+  const [x, y] = [Math.max(0, box.x), Math.max(0, box.y)];
+  const seen = { x, y, w: Math.min(width, box.x + box.w) - x, h: Math.min(height, box.y + box.h) - y };
+  const kept = shelf.get(step, toPixels, seen, (on) => paintFills(on, step.place, step.fills));
+  if (!kept) {
+    paintPaper(ctx, step);
+    return;
+  }
+  ctx.save();
+  ctx.beginPath();
+  replay(step.clip, ctx);
+  ctx.clip();
+  ctx.setTransform(1, 0, 0, 1, 0, 0);
+  ctx.drawImage(kept.picture, kept.x, kept.y);
   ctx.restore();
 }
+
+/** All points that a path is drawn by; curves lie between theirs. */
+const pointsOf = (path: PathData): readonly Point[] =>
+  path.flatMap(([, ...numbers]) =>
+    Array.from({ length: numbers.length / 2 }, (_, i) => ({ x: numbers[2 * i]!, y: numbers[2 * i + 1]! })),
+  );
 
 /** Core hands out the same shape and the same places for the same part of a paper. */
 const wholes = new WeakMap<PathData, WeakMap<PaperFill["at"], Path2D>>();
@@ -276,7 +323,7 @@ export function paintScene(
   ctx.imageSmoothingEnabled = true;
   ctx.imageSmoothingQuality = quality;
   setMatrix(ctx, toPixels);
-  const painter = new StepPainter(ctx);
+  const painter = new StepPainter(ctx, "srgb", papers);
   for (const step of scene.steps)
     painter.paint(step, {
       picture: step.draw === "photo" ? from.picture(step) : undefined,
