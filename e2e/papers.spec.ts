@@ -100,7 +100,7 @@ test("papers in tiles and on pages, ornaments over them, in the work's palette; 
     await page.getByText("All pages", { exact: true }).click();
     await expect(page.getByText("No colours yet.")).toBeVisible();
     const before = await paintedPage(page);
-    await repaints(page, () => page.getByRole("button", { name: "this page" }).click());
+    await repaints(page, () => page.getByRole("button", { name: "this page", exact: true }).click());
     await expectUndo(page, "Changed the palette");
     const palette = page.getByRole("group", { name: "Palette of the work" }).getByRole("button", { name: /^Colour/ });
     expect(await palette.count()).toBeGreaterThanOrEqual(3);
