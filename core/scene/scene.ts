@@ -56,7 +56,7 @@ function pageLayers(page: PlacedPage, facts: SceneFacts): readonly SceneLayer[] 
   const { format } = page;
   const under = stretchesUnder(page.tiles.filter(isArranged));
   const steps = (tile: PlacedTile): readonly DrawStep[] => {
-    const own = tileSteps(tile, format, facts, page.look.light);
+    const own = keptSteps(tile, format, facts, page.look.light);
     const stretches = under.get(tile);
     return stretches ? reachingUnder(own, stretches) : own;
   };
@@ -85,7 +85,7 @@ function shadowsOf(page: PlacedPage, facts: SceneFacts): ReadonlyMap<PlacedTile,
   const first = new Map<string, PlacedTile>();
   for (const tile of page.tiles) if (tile.groupId && !first.has(tile.groupId)) first.set(tile.groupId, tile);
   for (const tile of thrown) {
-    const step = shadowUnder(tile, {
+    const step = keptShadow(tile, {
       light: page.look.light,
       level: levels.get(tile) ?? 1,
       format: page.format,
@@ -136,6 +136,29 @@ interface Standing {
   readonly format: PageFormat;
   readonly light: Light;
 }
+
+/** What was last made of a tile, for as long as everything that it rests on is the same object. */
+class Kept<T> {
+  readonly #made = new WeakMap<PlacedTile, { readonly restsOn: readonly unknown[]; readonly made: T }>();
+
+  get(tile: PlacedTile, restsOn: readonly unknown[], make: () => T): T {
+    const known = this.#made.get(tile);
+    if (known && known.restsOn.every((v, i) => v === restsOn[i])) return known.made;
+    const made = make();
+    this.#made.set(tile, { restsOn, made });
+    return made;
+  }
+}
+
+const stepsKept = new Kept<readonly DrawStep[]>();
+const shadowsKept = new Kept<DrawStep | undefined>();
+
+/** While one tile moves all others are drawn by the same steps, so that painters can know them again. */
+const keptSteps = (tile: PlacedTile, format: PageFormat, facts: SceneFacts, light: Light): readonly DrawStep[] =>
+  stepsKept.get(tile, [format, facts, light], () => tileSteps(tile, format, facts, light));
+
+const keptShadow = (tile: PlacedTile, on: Parameters<typeof shadowUnder>[1]): DrawStep | undefined =>
+  shadowsKept.get(tile, [on.format, on.facts, on.light, on.level], () => shadowUnder(tile, on));
 
 export function tileSteps(
   tile: PlacedTile,

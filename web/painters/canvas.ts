@@ -18,8 +18,10 @@ import {
   type PhotoStep,
   type PlacedMask,
   type Scene,
+  type ShadeStep,
 } from "#core/scene";
 import type { Face } from "#core/words";
+import { type KeptLayer, LayerShelf } from "./layer-shelf.ts";
 import { masks } from "./mask-shelf.ts";
 import { PaperShelf } from "./paper-shelf.ts";
 
@@ -63,7 +65,7 @@ export class StepPainter<C extends Canvas2d> {
 
   paint(step: DrawStep, supply: PaintSupply): void {
     if (step.draw === "begin") this.#begin(step);
-    else if (step.draw === "end") this.#end();
+    else if (step.draw === "end") this.end(false);
     else if (step.draw === "paper" && this.#papers) paintKeptPaper(this.ctx, step, this.#papers);
     else paintStep(this.ctx, step, supply);
   }
@@ -96,24 +98,33 @@ export class StepPainter<C extends Canvas2d> {
     this.ctx = layer;
   }
 
-  #end(): void {
+  /** Something that was drawn as one before, as it was then. */
+  put({ picture, x, y }: KeptLayer, opacity: number): void {
+    const from = this.#origin();
+    this.ctx.save();
+    this.ctx.setTransform(1, 0, 0, 1, 0, 0);
+    this.ctx.globalAlpha = opacity;
+    this.ctx.drawImage(picture, x - from.x, y - from.y);
+    this.ctx.restore();
+  }
+
+  /** Ends what is drawn as one, and gives back its picture to whoever keeps it; it is let go of otherwise. */
+  end(keeps: boolean): KeptLayer | undefined {
     const done = this.#layers.pop();
-    if (!done) return;
-    const layer = this.ctx;
+    if (!done) return undefined;
+    const layer = this.ctx as OffscreenCanvasRenderingContext2D;
     const { soft, opacity } = done.step;
     if (soft) {
       layer.globalCompositeOperation = "destination-in";
       paintMask(layer, soft, "#000000");
     }
-    const { x, y } = this.#origin();
+    const made = { picture: layer.canvas, x: done.x, y: done.y };
     this.ctx = done.under;
-    this.ctx.save();
-    this.ctx.setTransform(1, 0, 0, 1, 0, 0);
-    this.ctx.globalAlpha = opacity;
-    this.ctx.drawImage(layer.canvas, done.x - x, done.y - y);
-    this.ctx.restore();
+    this.put(made, opacity);
+    if (keeps) return made;
     // Its pixels are let go at once, not when somebody tidies up.
     layer.canvas.width = 0;
+    return undefined;
   }
 }
 
@@ -324,9 +335,74 @@ export function paintScene(
   ctx.imageSmoothingQuality = quality;
   setMatrix(ctx, toPixels);
   const painter = new StepPainter(ctx, "srgb", papers);
-  for (const step of scene.steps)
+  const on = JSON.stringify([toPixels, ctx.canvas.width, ctx.canvas.height, quality]);
+  const { steps } = scene;
+  /** Begun, and to be kept once it is whole. */
+  const open: { readonly step: BeginStep; readonly pictures: readonly unknown[] }[] = [];
+  for (let i = 0; i < steps.length; i += 1) {
+    const step = steps[i]!;
+    if (step.draw === "begin") {
+      const last = endOf(steps, i);
+      const inside = steps.slice(i + 1, last);
+      const pictures = inside.map((s) =>
+        s.draw === "photo" ? from.picture(s) : s.draw === "words" ? from.face(s.face) : undefined,
+      );
+      const kept = layers.get(step, on, pictures);
+      if (kept) {
+        painter.put(kept, step.opacity);
+        i = last;
+        continue;
+      }
+      open.push({ step, pictures });
+    }
+    if (step.draw === "shade") {
+      const kept = layers.get(step, on, []) ?? shadePicture(step, toPixels, ctx.canvas);
+      if (kept) {
+        layers.keep(step, on, [], kept);
+        painter.put(kept, 1);
+        continue;
+      }
+    }
+    if (step.draw === "end") {
+      const whole = open.pop();
+      const made = painter.end(whole !== undefined);
+      if (whole && made) layers.keep(whole.step, on, whole.pictures, made);
+      continue;
+    }
     painter.paint(step, {
       picture: step.draw === "photo" ? from.picture(step) : undefined,
       face: step.draw === "words" ? from.face(step.face) : undefined,
     });
+  }
+}
+
+const layers = new LayerShelf();
+
+/** A shadow in pixels of the canvas, as far as it lies on it. */
+function shadePicture(step: ShadeStep, toPixels: Matrix, { width, height }: Canvas2d["canvas"]): KeptLayer | undefined {
+  const box = pixelsAround({ x: 0, y: 0, w: 1, h: 1 }, chain(toPixels, maskMatrix(step.soft)));
+  const [x, y] = [Math.max(0, Math.floor(box.x)), Math.max(0, Math.floor(box.y))];
+  const w = Math.min(width, Math.ceil(box.x + box.w)) - x;
+  const h = Math.min(height, Math.ceil(box.y + box.h)) - y;
+  // What lies beside the canvas takes one clear pixel.
+  const picture = new OffscreenCanvas(Math.max(1, w), Math.max(1, h));
+  const ctx = picture.getContext("2d");
+  if (!ctx) return undefined;
+  if (w > 0 && h > 0) {
+    setMatrix(ctx, chain(translation(-x, -y), toPixels));
+    ctx.imageSmoothingQuality = "high";
+    paintStep(ctx, step, {});
+  }
+  return { picture, x, y };
+}
+
+/** Where that ends which begins at a step, whatever stands within it. */
+function endOf(steps: readonly DrawStep[], from: number): number {
+  let depth = 0;
+  for (let i = from; i < steps.length; i += 1) {
+    if (steps[i]!.draw === "begin") depth += 1;
+    if (steps[i]!.draw === "end") depth -= 1;
+    if (depth === 0) return i;
+  }
+  return steps.length;
 }
