@@ -143,7 +143,7 @@ class Kept<T> {
 
   get(tile: PlacedTile, restsOn: readonly unknown[], make: () => T): T {
     const known = this.#made.get(tile);
-    if (known && known.restsOn.every((v, i) => v === restsOn[i])) return known.made;
+    if (known?.restsOn.every((v, i) => v === restsOn[i])) return known.made;
     const made = make();
     this.#made.set(tile, { restsOn, made });
     return made;
