@@ -152,36 +152,37 @@ export function ColourPick({ label, colour, onMove, onEnd: keep, filled = false 
   );
 }
 
+interface OfferedProps {
+  readonly label: string;
+  readonly onTake: (colour: Colour) => void;
+}
+
 /** Colours of one's own that were used lately. */
-function Lately({ label, onTake }: { readonly label: string; readonly onTake: (colour: Colour) => void }) {
-  const colours = useStore(recentColours);
-  if (colours.length === 0) return null;
-  return (
-    <Box role="group" aria-label={say.lately} mt="2" maxW="220px">
-      <Text fontSize="13px" color="fg.muted" mb="1">
-        {say.lately}
-      </Text>
-      <HStack gap="1" wrap="wrap">
-        {colours.map((c) => (
-          <Swatch key={c} colour={c} name={say.usedLately(c)} label={label} chosen={false} onTake={onTake} />
-        ))}
-      </HStack>
-    </Box>
-  );
+function Lately(props: OfferedProps) {
+  return <Offered {...props} title={say.lately} colours={useStore(recentColours)} nameOf={say.usedLately} />;
 }
 
 /** Colours read from the photos on the page. */
-function FromPhotos({ asked, label, onTake }: { asked: boolean; label: string; onTake: (colour: Colour) => void }) {
-  const colours = usePhotoColours(asked);
+function FromPhotos({ asked, ...props }: OfferedProps & { readonly asked: boolean }) {
+  return <Offered {...props} title={say.fromPhotos} colours={usePhotoColours(asked)} nameOf={say.fromPhoto} />;
+}
+
+interface Offer extends OfferedProps {
+  readonly title: string;
+  readonly colours: readonly Colour[];
+  readonly nameOf: (colour: Colour) => string;
+}
+
+function Offered({ title, colours, nameOf, label, onTake }: Offer) {
   if (colours.length === 0) return null;
   return (
-    <Box role="group" aria-label={say.fromPhotos} mt="2" maxW="220px">
+    <Box role="group" aria-label={title} mt="2" maxW="220px">
       <Text fontSize="13px" color="fg.muted" mb="1">
-        {say.fromPhotos}
+        {title}
       </Text>
       <HStack gap="1" wrap="wrap">
         {colours.map((c) => (
-          <Swatch key={c} colour={c} name={say.fromPhoto(c)} label={label} chosen={false} onTake={onTake} />
+          <Swatch key={c} colour={c} name={nameOf(c)} label={label} chosen={false} onTake={onTake} />
         ))}
       </HStack>
     </Box>
