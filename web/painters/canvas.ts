@@ -356,10 +356,11 @@ export function paintScene(
       open.push({ step, pictures });
     }
     if (step.draw === "shade") {
-      const kept = layers.get(step, on, []) ?? shadePicture(step, toPixels, ctx.canvas);
-      if (kept) {
-        layers.keep(step, on, [], kept);
-        painter.put(kept, 1);
+      const known = layers.get(step, on, []);
+      const picture = known ?? shadePicture(step, toPixels, ctx.canvas);
+      if (picture) {
+        if (!known) layers.keep(step, on, [], picture);
+        painter.put(picture, 1);
         continue;
       }
     }

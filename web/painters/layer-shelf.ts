@@ -1,4 +1,5 @@
 import type { BeginStep, ShadeStep } from "#core/scene";
+import { PixelShelf } from "./pixel-shelf.ts";
 
 /** About 64 MB of pictures. */
 const mostPixels = 16_000_000;
@@ -20,44 +21,24 @@ interface Kept extends KeptLayer {
  * Each costs a canvas of its own, and a mask that is turned and scaled, which a page would pay in every frame while only one of its tiles moves.
  */
 export class LayerShelf {
-  readonly #kept = new Map<string, Kept>();
+  readonly #kept = new PixelShelf<Kept>(mostPixels);
   readonly #names = new WeakMap<BeginStep | ShadeStep, number>();
   #named = 0;
-  #pixels = 0;
 
   /** `on`: what it is painted on, and how large. */
   get(step: BeginStep | ShadeStep, on: string, pictures: readonly unknown[]): KeptLayer | undefined {
-    const key = this.#keyOf(step, on);
-    const known = this.#kept.get(key);
-    if (known?.pictures.length !== pictures.length || !known.pictures.every((p, i) => p === pictures[i]))
-      return undefined;
-    // What was not asked for the longest goes first.
-    this.#kept.delete(key);
-    this.#kept.set(key, known);
-    return known;
+    const known = this.#kept.get(this.#keyOf(step, on));
+    const same = known?.pictures.length === pictures.length && known.pictures.every((p, i) => p === pictures[i]);
+    return same ? known : undefined;
   }
 
   keep(step: BeginStep | ShadeStep, on: string, pictures: readonly unknown[], layer: KeptLayer): void {
-    const key = this.#keyOf(step, on);
-    this.#drop(key);
-    this.#kept.set(key, { ...layer, pictures });
-    this.#pixels += layer.picture.width * layer.picture.height;
-    for (const oldest of this.#kept.keys()) {
-      if (this.#pixels <= mostPixels) break;
-      this.#drop(oldest);
-    }
+    this.#kept.keep(this.#keyOf(step, on), { ...layer, pictures });
   }
 
   #keyOf(step: BeginStep | ShadeStep, on: string): string {
     const name = this.#names.get(step) ?? this.#named++;
     this.#names.set(step, name);
     return `${name} ${on}`;
-  }
-
-  #drop(key: string): void {
-    const known = this.#kept.get(key);
-    if (!known) return;
-    this.#pixels -= known.picture.width * known.picture.height;
-    this.#kept.delete(key);
   }
 }

@@ -1,4 +1,5 @@
 import { type Mask, maskPixels } from "#core/masks";
+import { PixelShelf } from "./pixel-shelf.ts";
 
 /** Densities at which a screen has masks made: another zoom is another mask only now and then. */
 const steps = 2;
@@ -12,19 +13,15 @@ function densityFor(mask: Mask, shownPpi: number): number {
   return Math.min(mask.ppi, rounded);
 }
 
-/** Masks as pictures of one colour, as clear as the mask says. What was not asked for the longest goes first. */
+/** Masks as pictures of one colour, as clear as the mask says. */
 export class MaskShelf {
-  readonly #kept = new Map<string, OffscreenCanvas>();
-  #pixels = 0;
+  readonly #kept = new PixelShelf<{ readonly picture: OffscreenCanvas }>(mostPixels);
 
   /** `shownPpi`: pixels of an inch as it is painted; the mask's own density where it is left out. */
   get(mask: Mask, colour: string, shownPpi = Number.POSITIVE_INFINITY): OffscreenCanvas {
     const ppi = densityFor(mask, shownPpi);
     const key = `${colour} ${ppi} ${mask.key}`;
-    const known = this.#kept.get(key);
-    this.#kept.delete(key);
-    const picture = known ?? this.#made(mask, colour, ppi);
-    this.#kept.set(key, picture);
+    const { picture } = this.#kept.get(key) ?? this.#kept.keep(key, { picture: this.#made(mask, colour, ppi) });
     return picture;
   }
 
@@ -37,12 +34,6 @@ export class MaskShelf {
     const tint = (b! << 16) | (g! << 8) | r!;
     for (let i = 0; i < rgba.length; i += 1) rgba[i] = ((bytes[i]! << 24) | tint) >>> 0;
     ctx.putImageData(new ImageData(new Uint8ClampedArray(rgba.buffer), w, h), 0, 0);
-    this.#pixels += w * h;
-    for (const [key, old] of this.#kept) {
-      if (this.#pixels <= mostPixels) break;
-      this.#pixels -= old.width * old.height;
-      this.#kept.delete(key);
-    }
     return picture;
   }
 }

@@ -1,5 +1,6 @@
 import type { PathData, Rect } from "#core/geometry";
 import type { PaperStep } from "#core/scene";
+import { PixelShelf } from "./pixel-shelf.ts";
 
 /** About 48 MB of pictures. */
 const mostPixels = 12_000_000;
@@ -13,10 +14,9 @@ export interface KeptPaper {
 
 /** Papers as a screen shows them: while something else moves they are the same in each frame, and need not be drawn again. */
 export class PaperShelf {
-  readonly #kept = new Map<string, KeptPaper>();
+  readonly #kept = new PixelShelf<KeptPaper>(mostPixels);
   readonly #names = new WeakMap<object, number>();
   #named = 0;
-  #pixels = 0;
 
   /** What of a paper lies in a box of pixels; `draw` draws it where nothing is kept. Undefined where it is too large to be kept. */
   get(
@@ -32,27 +32,14 @@ export class PaperShelf {
     const shapes = fills.map((fill) => [fill.colour, this.#nameOf(fill.path), this.#nameOf(fill.at)]);
     const key = JSON.stringify([ground, place, shapes, a, b, c, d, e, f, x, y, w, h]);
     const known = this.#kept.get(key);
-    if (known) {
-      // What was not asked for the longest goes first.
-      this.#kept.delete(key);
-      this.#kept.set(key, known);
-      return known;
-    }
+    if (known) return known;
     const ctx = new OffscreenCanvas(w, h).getContext("2d", { alpha: false });
     if (!ctx) return undefined;
     ctx.fillStyle = ground;
     ctx.fillRect(0, 0, w, h);
     ctx.setTransform(a, b, c, d, e - x, f - y);
     draw(ctx);
-    const made = { picture: ctx.canvas, x, y };
-    this.#kept.set(key, made);
-    this.#pixels += w * h;
-    for (const [old, { picture }] of this.#kept) {
-      if (this.#pixels <= mostPixels) break;
-      this.#pixels -= picture.width * picture.height;
-      this.#kept.delete(old);
-    }
-    return made;
+    return this.#kept.keep(key, { picture: ctx.canvas, x, y });
   }
 
   /** Core hands out the same objects for the same part of a paper. */
