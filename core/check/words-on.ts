@@ -38,7 +38,7 @@ const laidOn = ({ page, format }: Pick<PageAt, "page" | "format">, facts: PageFa
 
 /** The letters' own height, not the lines': leading may hang over an edge without a letter there. */
 function lettersBox(frame: Frame, words: Words, laid: LaidWords): Rect {
-  const m = wordsMatrix(frame, laid, words.style.turn);
+  const m = wordsMatrix(frame, laid, words);
   const corners = laid.lines.flatMap((l) => {
     // Of words that are centred by their ink the line is as high as that.
     const r = words.style.ink

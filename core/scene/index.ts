@@ -1,6 +1,6 @@
 export { strokeToOwn } from "./fade.ts";
 export { ornamentShape } from "./ornament.ts";
-export { type SceneLayer, scene, sceneLayers, tileSteps, wordsMatrix } from "./scene.ts";
+export { type SceneLayer, scene, sceneLayers, tileSteps } from "./scene.ts";
 export { levelsOf, type Thrown, thrownBy } from "./shadow.ts";
 export { ownToPage, softOf } from "./soft.ts";
 export {
@@ -18,4 +18,4 @@ export {
 } from "./steps.ts";
 export { ownLine, seenFrame } from "./tile-lines.ts";
 export { type Bordered, borderedOf, type WhiteBorder, whiteBorderMm, withoutBorder } from "./white-border.ts";
-export { laidWords, wordsOf } from "./words.ts";
+export { laidWords, wordsMatrix, wordsOf } from "./words.ts";

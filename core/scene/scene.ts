@@ -12,11 +12,11 @@ import {
   type Words,
 } from "#core/document";
 import { photoMatrix } from "#core/fit";
-import { chain, type Matrix, type Rect, record, rotation, traceRect, translation } from "#core/geometry";
+import { chain, type Rect, record, traceRect, translation } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
 import { outlineOf } from "#core/outlines";
 import type { Tone } from "#core/tone";
-import { faceKey, type LaidWords } from "#core/words";
+import { faceKey } from "#core/words";
 import { fadeOf } from "./fade.ts";
 import { ornamentSteps } from "./ornament.ts";
 import { pagePaper, paperAnchor, tilePaper } from "./paper.ts";
@@ -28,7 +28,7 @@ import type { DrawStep, Scene, SceneFacts, SeenPhoto } from "./steps.ts";
 import { borderRings, photoEdge, photoRect, seenFrame, tileOutline, turnOf } from "./tile-lines.ts";
 import { reachingUnder, stretchesUnder } from "./touching.ts";
 import { borderedOf, borderStep, stepPlaced } from "./white-border.ts";
-import { cardSteps, laidWords, wordsOf } from "./words.ts";
+import { cardSteps, laidWords, wordsMatrix, wordsOf } from "./words.ts";
 
 /** What is drawn for one tile; for none of them the ground, shadows on what lies beneath the tiles that follow, or a border. */
 export interface SceneLayer {
@@ -244,19 +244,10 @@ function wordSteps(tile: PlacedTile, words: Words, on: Standing, facts: SceneFac
       sizeMm: laid.sizeMm,
       colour: words.style.colour,
       glyphs,
-      matrix: wordsMatrix(frame, laid, words.style.turn),
+      matrix: wordsMatrix(frame, laid, words),
       text,
     },
   ];
-}
-
-/** From the words' own top left to the page. */
-export function wordsMatrix(frame: Frame, laid: Pick<LaidWords, "size">, turn: number): Matrix {
-  return chain(
-    translation(frame.centre.x, frame.centre.y),
-    rotation(((frame.turn + turn) * Math.PI) / 180),
-    translation(-laid.size.w / 2, -laid.size.h / 2),
-  );
 }
 
 const plainFill = (tile: PlacedTile, colour: Colour, format: PageFormat): DrawStep => ({

@@ -11,7 +11,6 @@ import {
   pathOfRings,
   type Rect,
   record,
-  rotation,
   scaling,
   traceRect,
   transformed,
@@ -25,7 +24,7 @@ import { ornamentShape } from "./ornament.ts";
 import { ownBox, ownToPage, softParts } from "./soft.ts";
 import type { DrawStep, SceneFacts } from "./steps.ts";
 import { borderBeyondMm, ownLine, seenFrame, tileOutline } from "./tile-lines.ts";
-import { laidWords, wordsOf } from "./words.ts";
+import { laidWords, wordsMatrix, wordsOf } from "./words.ts";
 
 /** What lies on the page itself is so high over it, and what lies on that so much higher, as prints that have lain a while are. */
 const firstLiftMm = 1.4;
@@ -148,12 +147,13 @@ const unitSquare = record((to) => traceRect({ x: 0, y: 0, w: 1, h: 1 }, to));
 /** The letters of words around their tile's middle. */
 function letters(tile: PlacedTile, format: PageFormat, facts: SceneFacts): PathData {
   if (tile.filling.kind !== "words" || !facts.setter) return [];
-  const { style } = tile.filling;
+  const { filling } = tile;
+  const { style } = filling;
   const frame = seenFrame(tile.frame, format);
   const face = facts.setter.face(faceKey(style));
-  const laid = laidWords(wordsOf(tile.filling, facts), style, frame, facts.setter);
+  const laid = laidWords(wordsOf(filling, facts), style, frame, facts.setter);
   if (!laid || !face) return [];
-  const stands = chain(rotation((style.turn * Math.PI) / 180), translation(-laid.size.w / 2, -laid.size.h / 2));
+  const stands = wordsMatrix({ ...frame, centre: { x: 0, y: 0 }, turn: 0 }, laid, filling);
   return laid.lines
     .flatMap((l) => l.glyphs)
     .flatMap((g) =>

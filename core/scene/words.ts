@@ -1,5 +1,15 @@
 import type { Frame, PlacedTile, Words } from "#core/document";
-import { chain, type PathData, record, rotation, traceRect, transformed, translation } from "#core/geometry";
+import {
+  chain,
+  type Matrix,
+  type PathData,
+  record,
+  rotation,
+  scaling,
+  traceRect,
+  transformed,
+  translation,
+} from "#core/geometry";
 import {
   dayWords,
   faceKey,
@@ -53,6 +63,21 @@ export function laidWords(
   known.push({ text, style, w, h, laid });
   if (known.length > kept) known.shift();
   return laid;
+}
+
+/** From the words' own top left to the page. */
+export function wordsMatrix(
+  frame: Frame,
+  laid: Pick<LaidWords, "size">,
+  { style, mirrored }: Pick<Words, "style" | "mirrored">,
+): Matrix {
+  return chain(
+    translation(frame.centre.x, frame.centre.y),
+    rotation((frame.turn * Math.PI) / 180),
+    scaling(mirrored ? -1 : 1, 1),
+    rotation((style.turn * Math.PI) / 180),
+    translation(-laid.size.w / 2, -laid.size.h / 2),
+  );
 }
 
 const rulingMm = 0.18;

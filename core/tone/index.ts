@@ -1,4 +1,5 @@
 export { type Tone, tidyTone, toneKey } from "./key.ts";
 export { meanFigures, type ToneFigures, toneFigures, toneLike } from "./match.ts";
 export { namedTones, type ToneName } from "./named.ts";
-export { type ToneTables, toneInto, toneTables } from "./tone.ts";
+export { quickToner, type ToneLoop } from "./quick-toner.ts";
+export { type Toner, type ToneTables, toneInto, toneTables } from "./tone.ts";

@@ -1,7 +1,20 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { toEncoded, toLinear } from "#core/colour";
-import { namedTones, type Tone, tidyTone, toneFigures, toneInto, toneKey, toneLike, toneTables } from "./index.ts";
+import { type LoopMemory, loopsWasm } from "#core/pixels";
+import {
+  namedTones,
+  quickToner,
+  type Tone,
+  type ToneLoop,
+  type Toner,
+  tidyTone,
+  toneFigures,
+  toneInto,
+  toneKey,
+  toneLike,
+  toneTables,
+} from "./index.ts";
 import { toneSchema } from "./schema/index.ts";
 
 const either = fc.double({ min: -1, max: 1, noNaN: true });
@@ -59,6 +72,28 @@ test("the tables are within one step of the definition", () => {
     });
     for (const [c, v] of toned(tone, rgb).slice(0, 3).entries()) expect(Math.abs(v - expected[c]!)).toBeLessThan(1.01);
   }
+});
+
+test("the quick toner gives the same pixels, many or none, one tone after another", async () => {
+  const memory = new WebAssembly.Memory({ initial: 2 });
+  const program = await WebAssembly.compile(Buffer.from(loopsWasm, "base64"));
+  const { exports } = await WebAssembly.instantiate(program, { env: { memory } });
+  const quick = quickToner(exports as unknown as ToneLoop, memory as unknown as LoopMemory);
+  const by = (toner: Toner, tone: Tone, from: Uint8Array) => {
+    const px = from.slice();
+    toner(px, toneTables(tone));
+    return Buffer.from(px);
+  };
+  const many = new Uint8Array(4 * 40_000).map((_, i) => (i * 7919) >> 5);
+  expect(
+    by(quick, { saturation: 0.7, exposure: 2 }, many).equals(by(toneInto, { saturation: 0.7, exposure: 2 }, many)),
+  ).toBe(true);
+  fc.assert(
+    fc.property(anyTone, fc.uint8Array({ maxLength: 80 }), (tone, bytes) => {
+      const px = bytes.slice(0, bytes.length & ~3);
+      expect(by(quick, tone, px)).toEqual(by(toneInto, tone, px));
+    }),
+  );
 });
 
 test("a lighter grey never comes out darker, whatever the tone; black and white has no colour", () => {

@@ -10,13 +10,20 @@ type Three = readonly [number, number, number];
 
 /** What a tone does, ready to be used on pixels. */
 export interface ToneTables {
-  /** Row by row, on linear light. */
-  readonly matrix: readonly number[];
+  /**
+   * What each byte of red, then of green, then of blue gives to the red, green and blue that come out (and a fourth that is nothing), in steps
+   * of 1/1,048,576 of linear light. Whole numbers, so that every way of adding them up comes to the same.
+   */
+  readonly columns: Int32Array;
   /** For red, green and blue: the byte that comes out, by linear light in steps of 1/65,536. */
   readonly out: readonly [Uint8Array, Uint8Array, Uint8Array];
 }
 
 const steps = 65_536;
+/** A step is divided into so many, so that three rounded numbers add up to within a step. */
+const fine = 16;
+/** Three of them still add up within 32 bits; far beyond white. */
+const most = 2 ** 29;
 /** Of linear light, by ITU-R BT.709. */
 const lightOf: Three = [0.2126, 0.7152, 0.0722];
 /** Full warmth changes red and blue by so many stops. */
@@ -79,6 +86,19 @@ function tintGamma(colour: string, channel: number): number {
   return Math.log(within(rgb[channel]!)) / Math.log(within(level));
 }
 
+/** `matrix`: row by row, on linear light. */
+function columnsOf(matrix: readonly number[]): Int32Array {
+  const columns = new Int32Array(3 * 256 * 4);
+  for (let from = 0; from < 3; from += 1)
+    for (let v = 0; v < 256; v += 1)
+      for (let to = 0; to < 3; to += 1) {
+        const half = from === 0 ? fine / 2 : 0;
+        const light = matrix[to * 3 + from]! * linearOfByte[v]! * steps * fine;
+        columns[(from * 256 + v) * 4 + to] = half + Math.round(Math.max(-most, Math.min(most, light)));
+      }
+  return columns;
+}
+
 const known = new WeakMap<Tone, ToneTables>();
 
 export function toneTables(tone: Tone): ToneTables {
@@ -97,30 +117,28 @@ export function toneTables(tone: Tone): ToneTables {
     }
     return new Uint8Array(bytes.buffer);
   });
-  const made = { matrix: matrixOf(tone), out: out as unknown as ToneTables["out"] };
+  const made = { columns: columnsOf(matrixOf(tone)), out: out as unknown as ToneTables["out"] };
   known.set(tone, made);
   return made;
 }
 
 /** Changes pixels in place: RGBA, a byte each, not premultiplied, at an offset of whole pixels. What they let through stays. */
-export function toneInto(px: Uint8ClampedArray | Uint8Array, { matrix, out }: ToneTables): void {
-  const light = new Float64Array(256);
-  for (let v = 0; v < 256; v += 1) light[v] = linearOfByte[v]! * steps;
+export type Toner = (px: Uint8ClampedArray | Uint8Array, tables: ToneTables) => void;
+
+/** A `Toner` that runs anywhere. */
+export const toneInto: Toner = (px, { columns, out }) => {
   const { max, min } = Math;
-  const [a, b, c, d, e, f, g, h, k] = matrix as unknown as Nine;
   const [red, green, blue] = out;
   // A pixel at a time as one number, red in its lowest byte: twice as fast as byte by byte.
   const pixels = new Uint32Array(px.buffer, px.byteOffset, px.length >> 2);
   for (let i = 0; i < pixels.length; i += 1) {
     const p = pixels[i]!;
-    const r = light[p & 255]!;
-    const gr = light[(p >> 8) & 255]!;
-    const bl = light[(p >> 16) & 255]!;
-    const x = max(0, min(steps, (a * r + b * gr + c * bl + 0.5) | 0));
-    const y = max(0, min(steps, (d * r + e * gr + f * bl + 0.5) | 0));
-    const z = max(0, min(steps, (g * r + h * gr + k * bl + 0.5) | 0));
+    const r = (p & 255) << 2;
+    const g = 1024 + ((p >> 6) & 0x3fc);
+    const b = 2048 + ((p >> 14) & 0x3fc);
+    const x = max(0, min(steps, (columns[r]! + columns[g]! + columns[b]!) >> 4));
+    const y = max(0, min(steps, (columns[r + 1]! + columns[g + 1]! + columns[b + 1]!) >> 4));
+    const z = max(0, min(steps, (columns[r + 2]! + columns[g + 2]! + columns[b + 2]!) >> 4));
     pixels[i] = (p & 0xff000000) | red[x]! | (green[y]! << 8) | (blue[z]! << 16);
   }
-}
-
-type Nine = readonly [number, number, number, number, number, number, number, number, number];
+};

@@ -13,9 +13,10 @@ import {
   sourceRows,
 } from "#core/pixels";
 import type { PhotoStep } from "#core/scene";
-import { type Tone, toneInto, toneTables } from "#core/tone";
+import { type Tone, toneTables } from "#core/tone";
 import { setMatrix } from "../painters/canvas.ts";
 import type { Decoded } from "./decode.ts";
+import { openToner } from "./loops.ts";
 
 type Context = OffscreenCanvasRenderingContext2D;
 export type ColourSpace = "srgb" | "display-p3";
@@ -169,7 +170,7 @@ function drawnPart(supply: PhotoSupply, m: Matrix, part: Area): OffscreenCanvas 
   if (sharpening) sharpen(drawn, sharpening);
   if (source.clear || !isStraight(m)) divideAlpha(drawn);
   // At the size that is printed: the fewest pixels, and each by itself.
-  if (tone) toneInto(drawn.data, toneTables(tone));
+  if (tone) openToner()(drawn.data, toneTables(tone));
   const canvas = new OffscreenCanvas(part.w, part.h);
   const ctx = canvas.getContext("2d", { colorSpace, willReadFrequently: true })!;
   ctx.putImageData(new ImageData(drawn.data, area.w, area.h, { colorSpace }), -reach, -reach);

@@ -18,9 +18,9 @@ import { type PhotoStep, pictureKey } from "#core/scene";
 import type { Tone } from "#core/tone";
 import type { PdfOrder, PrintOrder } from "../workers/jobs.ts";
 import { readExif } from "./exif.ts";
+import { openResampler } from "./loops.ts";
 import { scaledTo } from "./paint-photo.ts";
 import { pixelsFor } from "./print-bands.ts";
-import { openResampler } from "./resampler.ts";
 
 type Original = PrintOrder["photos"][number];
 /** One picture for all steps that draw the same photo in the same tone. */
@@ -137,7 +137,7 @@ export class PdfPhotos {
       widthPx: Math.max(1, Math.round(source.width * share)),
       heightPx: Math.max(1, Math.round(source.height * share)),
     };
-    const how = { source, resampler: await openResampler(), colourSpace: "srgb", tone } as const;
+    const how = { source, resampler: openResampler(), colourSpace: "srgb", tone } as const;
     const canvas = scaledTo(how, size.widthPx, size.heightPx);
     source.close();
     return { size, data: canvas.getContext("2d")!.getImageData(0, 0, size.widthPx, size.heightPx).data };

@@ -16,9 +16,9 @@ import { decodeOriginal } from "./decode-original.ts";
 import { deepPixels, mayBeDeep, refinePhoto } from "./deep-photo.ts";
 import type { PaintedRows } from "./formats/format.ts";
 import { helper } from "./helper.ts";
+import { openResampler } from "./loops.ts";
 import { type ColourSpace, paintPhoto, SourcePixels } from "./paint-photo.ts";
 import { PrintError } from "./print-error.ts";
-import { openResampler } from "./resampler.ts";
 
 export const printFonts = new FontShelf(fontUrls);
 
@@ -77,7 +77,7 @@ export async function paintBands(
   }));
   const bandRows = Math.max(rowsTogether, Math.floor((8 * bandPixels) / bits / widthPx / rowsTogether) * rowsTogether);
   const colorSpace = order.options.colour === "displayP3" ? "display-p3" : "srgb";
-  const resampler = await openResampler();
+  const resampler = openResampler();
   const sharpening = order.options.sharpenFor && sharpeningFor(order.options.sharpenFor, format.ppi);
   for (let from = 0; from < heightPx; from += bandRows) {
     const rows = Math.min(bandRows, heightPx - from);

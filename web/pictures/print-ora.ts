@@ -7,10 +7,10 @@ import { type DrawStep, type SceneFacts, sceneLayers } from "#core/scene";
 import { StepPainter, setMatrix } from "../painters/canvas.ts";
 import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
+import { openResampler } from "./loops.ts";
 import { paintPhoto, type SourcePixels } from "./paint-photo.ts";
 import { longSidePx, pixelsFor, printFacts, printFonts } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
-import { openResampler } from "./resampler.ts";
 import { openSink } from "./saved-file.ts";
 
 interface Sheet {
@@ -104,7 +104,7 @@ async function paint(
   { steps, toPixels }: Sheet,
   order: PagePrint,
 ): Promise<void> {
-  const resampler = await openResampler();
+  const resampler = openResampler();
   setMatrix(ctx, toPixels);
   const painter = new StepPainter(ctx);
   // A picture that is laid again and again is decoded once.

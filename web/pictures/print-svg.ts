@@ -10,10 +10,10 @@ import { masks } from "../painters/mask-shelf.ts";
 import type { PagePrint, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
 import { readExif } from "./exif.ts";
+import { openResampler } from "./loops.ts";
 import { scaledTo } from "./paint-photo.ts";
 import { longSidePx, pixelsFor, printFacts, printFonts } from "./print-bands.ts";
 import { PrintError } from "./print-error.ts";
-import { openResampler } from "./resampler.ts";
 import { openSink } from "./saved-file.ts";
 
 type Original = PagePrint["photos"][number];
@@ -117,7 +117,7 @@ async function photoInside(from: Original, longPx: number, tone: Tone | undefine
   const source = await pixelsFor(from, longPx, "srgb");
   const share = Math.min(1, longPx / Math.max(source.width, source.height));
   const [w, h] = [source.width, source.height].map((px) => Math.max(1, Math.round(px * share)));
-  const canvas = scaledTo({ source, resampler: await openResampler(), colourSpace: "srgb", tone }, w!, h!);
+  const canvas = scaledTo({ source, resampler: openResampler(), colourSpace: "srgb", tone }, w!, h!);
   source.close();
   return { href: await dataUrl(await canvas.convertToBlob({ type: "image/png" })), toUnit: identity };
 }

@@ -1,4 +1,5 @@
-import { type Tone, toneInto, toneTables } from "#core/tone";
+import { type Tone, toneTables } from "#core/tone";
+import { openToner } from "./loops.ts";
 
 /** A picture in another tone, as large as it is. */
 export function tonedCanvas(picture: ImageBitmap, tone: Tone): OffscreenCanvas {
@@ -6,7 +7,7 @@ export function tonedCanvas(picture: ImageBitmap, tone: Tone): OffscreenCanvas {
   const ctx = canvas.getContext("2d", { willReadFrequently: true })!;
   ctx.drawImage(picture, 0, 0);
   const pixels = ctx.getImageData(0, 0, canvas.width, canvas.height);
-  toneInto(pixels.data, toneTables(tone));
+  openToner()(pixels.data, toneTables(tone));
   ctx.putImageData(pixels, 0, 0);
   return canvas;
 }

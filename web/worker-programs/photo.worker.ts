@@ -1,9 +1,9 @@
 import { findPiles } from "#core/photo";
 import { decodeOriginal } from "../pictures/decode-original.ts";
+import { openResampler } from "../pictures/loops.ts";
 import { SourcePixels, scaledTo } from "../pictures/paint-photo.ts";
 import { previewLongPx } from "../pictures/preview-sizes.ts";
 import { encodePreview, previewSize, readPhoto } from "../pictures/read-photo.ts";
-import { openResampler } from "../pictures/resampler.ts";
 import { tonedCanvas } from "../pictures/toned.ts";
 import type { PhotoJobs } from "../workers/jobs.ts";
 import { type Handlers, serveJobs } from "../workers/serve.ts";
@@ -13,7 +13,7 @@ async function makePreview({ photo, original, size }: PhotoJobs["makePreview"]["
   const fit = previewSize(picture, previewLongPx[size]);
   const source = await SourcePixels.of(picture, "srgb");
   try {
-    const small = scaledTo({ source, resampler: await openResampler(), colourSpace: "srgb" }, fit.w, fit.h);
+    const small = scaledTo({ source, resampler: openResampler(), colourSpace: "srgb" }, fit.w, fit.h);
     return await encodePreview(small, photo.type);
   } finally {
     source.close();

@@ -93,6 +93,7 @@ export const stepCodes = [
   "addedCaptions",
   "movedWords",
   "laidCard",
+  "mirroredWords",
   "changedBackdrop",
   "laidPaper",
   "changedPaper",

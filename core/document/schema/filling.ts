@@ -83,6 +83,8 @@ const wordsSchema = z
       .object({ ground: colourSchema, lines: z.enum(["none", "ruled", "squared"]), ink: colourSchema })
       .readonly()
       .nullable(),
+    /** Left to right, as in a mirror. */
+    mirrored: z.literal(true).optional(),
   })
   .readonly();
 export type Words = z.infer<typeof wordsSchema>;

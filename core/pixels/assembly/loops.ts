@@ -85,3 +85,21 @@ export function gather(
     v128.store32_lane(out, i8x16.narrow_i16x8_u(h, h), 0);
   }
 }
+
+/** `count` pixels of RGBA in place. `columns`: 3 × 256 × 4 whole numbers to be added up; `tables`: `stride` bytes each for red, green and blue. */
+export function tone(px: usize, count: i32, columns: usize, tables: usize, stride: i32): void {
+  const least = i32x4.splat(0);
+  const most = i32x4.splat(stride - 1);
+  const green = tables + stride;
+  const blue = green + stride;
+  for (const end = px + ((<usize>count) << 2); px < end; px += 4) {
+    const p = load<u32>(px);
+    let s = v128.load(columns + ((p & 255) << 4));
+    s = i32x4.add(s, v128.load(columns + ((p >> 4) & 0xff0), 4096));
+    s = i32x4.add(s, v128.load(columns + ((p >> 12) & 0xff0), 8192));
+    s = i32x4.min_s(i32x4.max_s(i32x4.shr_s(s, 4), least), most);
+    store<u8>(px, load<u8>(tables + i32x4.extract_lane(s, 0)));
+    store<u8>(px, load<u8>(green + i32x4.extract_lane(s, 1)), 1);
+    store<u8>(px, load<u8>(blue + i32x4.extract_lane(s, 2)), 2);
+  }
+}

@@ -48,6 +48,7 @@ export const words = {
   verticals: { top: "At the top", middle: "In the middle", bottom: "At the foot" },
   inset: "Space inside",
   quarter: "Turn a quarter",
+  mirror: "Mirror left to right",
   turn: "Turn, degrees",
   card: "Card",
   cards: { off: "no card", none: "plain", ruled: "lined", squared: "squared" },

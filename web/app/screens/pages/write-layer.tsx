@@ -56,7 +56,7 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     if (!laid || !layer.current) return 0;
     const box = layer.current.getBoundingClientRect();
     const at = toPage(view, { x: e.clientX - box.left, y: e.clientY - box.top });
-    return offsetAt(laid, applyTo(inverse(wordsMatrix(frame, laid, words.style.turn)), at));
+    return offsetAt(laid, applyTo(inverse(wordsMatrix(frame, laid, words)), at));
   };
   const caretTo = (where: (laid: LaidWords, head: number) => number) => (e: Pressed) => {
     if (!laid || !field.current) return false;
@@ -82,7 +82,7 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     e.stopPropagation();
   };
   const caret = laid && marked[0] === marked[1] ? caretAt(laid, marked[0]) : undefined;
-  const m = laid && wordsMatrix(frame, laid, words.style.turn);
+  const m = laid && wordsMatrix(frame, laid, words);
   const { scale, box } = view;
   return (
     <div

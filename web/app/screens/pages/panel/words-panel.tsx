@@ -8,6 +8,7 @@ import {
   AlignVerticalJustifyEnd,
   AlignVerticalJustifyStart,
   Bold,
+  FlipHorizontal2,
   Italic,
   PenLine,
   RotateCw,
@@ -204,6 +205,15 @@ function WordLook({ ids, words }: { readonly ids: readonly string[]; readonly wo
             icon={RotateCw}
             name={say.quarter}
             onAct={() => set({ turn: ((style.turn + 90) % 360) as WordStyle["turn"] })}
+          />
+          <Act
+            grows
+            icon={FlipHorizontal2}
+            name={say.mirror}
+            pressed={words.mirrored === true}
+            onAct={() =>
+              changeWords(session, ids, ({ mirrored }) => ({ mirrored: mirrored ? undefined : true }), "mirroredWords")
+            }
           />
         </HStack>
         <ColourRow
