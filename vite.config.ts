@@ -4,16 +4,13 @@ import react from "@vitejs/plugin-react";
 import { defineConfig, type Plugin } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
 import { pastBarrels } from "./scripts/past-barrels.ts";
-import { faceKeys, fontFile, fontParts } from "./web/words/font-urls.ts";
+import { faceKeys, fontFiles } from "./web/words/font-urls.ts";
 
 /** Files of packages that are fetched when they are needed, by the name under which they are: the face model and its program, fonts. */
 const served: Record<string, string> = {
   ...Object.fromEntries(
     faceKeys.flatMap((key) =>
-      fontParts.map((part) => {
-        const { family, file } = fontFile(key, part);
-        return [`fonts/${file}`, `node_modules/@fontsource/${family}/files/${file}`];
-      }),
+      fontFiles(key).map(({ family, file }) => [`fonts/${file}`, `node_modules/@fontsource/${family}/files/${file}`]),
     ),
   ),
   "models/blazeface.json": "node_modules/@vladmandic/human/models/blazeface.json",

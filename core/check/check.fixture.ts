@@ -28,7 +28,8 @@ const face: Face = {
   descent: 0.25,
   shape: (text) => [...text].map((_, i) => ({ file: 0, id: 1, cluster: i, advance: 0.5, dx: 0, dy: 0 })),
   covers: (code) => code < 128,
-  outline: () => [],
+  // As high as the font leaves room for.
+  outline: () => [["M", 0, -0.75], ["L", 0.5, 0.25], ["Z"]],
 };
 
 export const setter: Typesetter = {

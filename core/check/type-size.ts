@@ -1,6 +1,6 @@
 import type { PlacedTile } from "#core/document";
 import type { PageFormat } from "#core/lab";
-import { laidWords, seenFrame, wordsOf } from "#core/scene";
+import { laidWords, seenFrame } from "#core/scene";
 import type { PageFacts } from "./rule.ts";
 
 /** Smaller letters run together on photo paper. */
@@ -16,6 +16,7 @@ export function sizedTo(
   const { filling } = tile;
   if (filling.kind !== "words" || !facts.setter) return undefined;
   const style = { ...filling.style, sizePt };
-  const laid = laidWords(wordsOf(filling, facts), style, seenFrame(tile.frame, format), facts.setter);
-  return laid?.hidden === 0 ? { ...tile, filling: { ...filling, style } } : undefined;
+  const sized = { ...filling, style };
+  const laid = laidWords(sized, seenFrame(tile.frame, format), facts);
+  return laid?.hidden === 0 ? { ...tile, filling: sized } : undefined;
 }

@@ -32,7 +32,7 @@ const laidOn = ({ page, format }: Pick<PageAt, "page" | "format">, facts: PageFa
     const text = wordsOf(words, facts);
     if (text.trim() === "") return [];
     const frame = seenFrame(tile.frame, format);
-    const laid = facts.setter && laidWords(text, words.style, frame, facts.setter);
+    const laid = laidWords(words, frame, facts);
     return [{ tile, words, text, laid, at: laid ? lettersBox(frame, words, laid) : spot(page, tile).at! }];
   });
 

@@ -21,8 +21,8 @@ import {
   withTileBeside,
 } from "#core/document";
 import { type PageFormat, safeBox } from "#core/lab";
-import { laidWords, type SceneFacts, wordsOf } from "#core/scene";
-import { faceKey, layWords, mmOfPt, type WordRole, type WordStyle } from "#core/words";
+import { laidWords, type SceneFacts } from "#core/scene";
+import { mmOfPt, type WordRole, type WordStyle } from "#core/words";
 
 /** What is done with words on a page. */
 
@@ -81,7 +81,7 @@ export function roomier(
   facts: SceneFacts,
 ): Frame | undefined {
   const k = after.style.sizePt / before.style.sizePt;
-  const hidden = facts.setter && (laidWords(wordsOf(after, facts), after.style, frame, facts.setter)?.hidden ?? 0);
+  const hidden = laidWords(after, frame, facts)?.hidden ?? 0;
   if (k <= 1 || !hidden) return undefined;
   const room = safeBox(format);
   return {
@@ -95,11 +95,7 @@ export function roomier(
 function heightFor(words: Words, widthMm: number, mostMm: number, facts: SceneFacts): number {
   const { style } = words;
   const pitch = mmOfPt(style.sizePt) * style.leading;
-  const face = facts.setter?.face(faceKey(style));
-  const lines =
-    face && facts.setter
-      ? layWords(wordsOf(words, facts), style, { w: widthMm, h: 1e4 }, face, facts.setter).lines.length
-      : 1;
+  const lines = laidWords(words, { width: widthMm, height: 1e4 }, facts)?.lines.length ?? 1;
   return Math.min(Math.max(mostMm, pitch), Math.max(1, lines) * pitch + 2 * style.insetMm + 0.5);
 }
 

@@ -40,7 +40,7 @@ test("captions stand under their photos, as high as their words, and are asked f
     expect(caption.frame.width).toBeCloseTo(photo.frame.width, 4);
     expect(frameRect(caption.frame).y).toBeGreaterThan(frameRect(photo.frame).y);
     if (caption.filling.kind !== "words") throw new Error("no words");
-    expect(laidWords(facts.photo(caption.filling.from!.photoId).caption, style, caption.frame, setter)?.hidden).toBe(0);
+    expect(laidWords(caption.filling, caption.frame, facts)?.hidden).toBe(0);
   }
   expect(uncaptioned(page.page, facts)).toEqual([]);
   for (const [captionId, photoTileId] of tiles) {

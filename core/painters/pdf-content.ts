@@ -179,18 +179,29 @@ function isBlack(colour: string): boolean {
 
 function wordLines(step: Extract<DrawStep, { draw: "words" }>, names: PdfNames, blackAlone: boolean): string[] {
   const ink = blackAlone && isBlack(step.colour) ? "0 g" : `${rgb(step.colour)} rg`;
-  const out = [`q ${matrix(step.matrix)} cm ${ink} BT`];
+  const { outline } = step;
+  const letters: string[] = [];
   let font = "";
   for (const g of step.glyphs) {
     const use = names.glyph(step.face, g.file, g.id);
     if (!use) continue;
     if (use.font !== font) {
       font = use.font;
-      out.push(`/${font} ${nums(step.sizeMm)} Tf`);
+      letters.push(`/${font} ${nums(step.sizeMm)} Tf`);
     }
-    out.push(`1 0 0 -1 ${fine(g.x, g.y)} Tm <${g.id.toString(16).padStart(4, "0")}> Tj`);
+    const [cos, sin] = [Math.cos(g.turn ?? 0), Math.sin(g.turn ?? 0)];
+    const place = g.turn ? `${fine(cos, sin, sin, -cos)}` : "1 0 0 -1";
+    letters.push(`${place} ${fine(g.x, g.y)} Tm <${g.id.toString(16).padStart(4, "0")}> Tj`);
   }
-  out.push("ET Q");
+  const out = [`q ${matrix(step.matrix)} cm`];
+  // The lines beneath are no text of their own: whoever copies it gets it once.
+  if (outline)
+    out.push(
+      `/Artifact BMC q ${rgb(outline.colour)} RG ${nums(outline.widthMm)} w 1 j BT 1 Tr`,
+      ...letters,
+      "ET Q EMC",
+    );
+  out.push(`${ink} BT`, ...letters, "ET Q");
   return out;
 }
 

@@ -1,9 +1,9 @@
 import type { FilePart } from "#core/document";
 import { escaped, groundTile, lineAttribute, pathText, photoAttribute, tileAttribute } from "#core/drawings";
 import { num } from "#core/files";
-import { type Matrix, multiply, type PathData, type Rect, scaling, translation } from "#core/geometry";
+import { type Matrix, multiply, type PathData, type Rect } from "#core/geometry";
 import { type DrawStep, maskMatrix, type PhotoStep, type PlacedMask, type ShadeStep } from "#core/scene";
-import type { Face } from "#core/words";
+import { type Face, glyphMatrix } from "#core/words";
 
 export interface SvgSheet {
   /** All that is printed, in mm. */
@@ -155,11 +155,17 @@ function stepSvg(step: DrawStep, supply: SvgSupply, { clip, mask, shape, picture
       const face = supply.face(step.face);
       if (!face) return "";
       const letters = step.glyphs.map((g) => {
-        const at = multiply(translation(g.x, g.y), scaling(step.sizeMm, step.sizeMm));
         const path = face.outline(g.file, g.id);
-        return path.length === 0 ? "" : `<path transform="${matrixOf(at)}" d="${pathOf(path, fine)}"/>`;
+        return path.length === 0
+          ? ""
+          : `<path transform="${matrixOf(glyphMatrix(g, step.sizeMm))}" d="${pathOf(path, fine)}"/>`;
       });
-      return `<g role="img" aria-label="${escaped(step.text)}" fill="${step.colour}" transform="${matrixOf(step.matrix)}">${letters.join("")}</g>`;
+      const { outline } = step;
+      // All lines lie beneath all letters, as on screen; a line is as wide in em as its letters are set.
+      const line = outline
+        ? `<g fill="none" stroke="${outline.colour}" stroke-width="${fine(outline.widthMm / step.sizeMm)}" stroke-linejoin="round">${letters.join("")}</g>`
+        : "";
+      return `<g role="img" aria-label="${escaped(step.text)}" fill="${step.colour}" transform="${matrixOf(step.matrix)}">${line}${letters.join("")}</g>`;
     }
   }
 }

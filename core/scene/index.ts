@@ -18,4 +18,4 @@ export {
 } from "./steps.ts";
 export { ownLine, seenFrame } from "./tile-lines.ts";
 export { type Bordered, borderedOf, type WhiteBorder, whiteBorderMm, withoutBorder } from "./white-border.ts";
-export { laidWords, wordsMatrix, wordsOf } from "./words.ts";
+export { laidWords, wordsMatrix, wordsNeeded, wordsOf } from "./words.ts";

@@ -16,7 +16,6 @@ import { chain, type Rect, record, traceRect, translation } from "#core/geometry
 import { bleedBox, type PageFormat } from "#core/lab";
 import { outlineOf } from "#core/outlines";
 import type { Tone } from "#core/tone";
-import { faceKey } from "#core/words";
 import { fadeOf } from "./fade.ts";
 import { ornamentSteps } from "./ornament.ts";
 import { pagePaper, paperAnchor, tilePaper } from "./paper.ts";
@@ -28,7 +27,7 @@ import type { DrawStep, Scene, SceneFacts, SeenPhoto } from "./steps.ts";
 import { borderRings, photoEdge, photoRect, seenFrame, tileOutline, turnOf } from "./tile-lines.ts";
 import { reachingUnder, stretchesUnder } from "./touching.ts";
 import { borderedOf, borderStep, stepPlaced } from "./white-border.ts";
-import { cardSteps, laidWords, wordsMatrix, wordsOf } from "./words.ts";
+import { cardSteps, laidWords, letterSteps, wordsMatrix, wordsOf } from "./words.ts";
 
 /** What is drawn for one tile; for none of them the ground, shadows on what lies beneath the tiles that follow, or a border. */
 export interface SceneLayer {
@@ -230,24 +229,11 @@ function faded(
 function wordSteps(tile: PlacedTile, words: Words, on: Standing, facts: SceneFacts): DrawStep[] {
   const { format } = on;
   const frame = seenFrame(tile.frame, format);
-  const text = wordsOf(words, facts);
-  const laid = facts.setter && laidWords(text, words.style, frame, facts.setter);
+  const laid = laidWords(words, frame, facts);
   const card = words.card ? [plainFill(tile, words.card.ground, format), ...cardSteps({ frame }, words, laid)] : [];
   const under = [...card, ...over(tile, on)];
-  const glyphs = laid?.lines.flatMap((l) => l.glyphs) ?? [];
-  if (!laid || glyphs.length === 0) return under;
-  return [
-    ...under,
-    {
-      draw: "words",
-      face: faceKey(words.style),
-      sizeMm: laid.sizeMm,
-      colour: words.style.colour,
-      glyphs,
-      matrix: wordsMatrix(frame, laid, words),
-      text,
-    },
-  ];
+  if (!laid?.lines.some((l) => l.glyphs.length > 0)) return under;
+  return [...under, ...letterSteps(words, laid, wordsOf(words, facts), wordsMatrix(frame, laid, words))];
 }
 
 const plainFill = (tile: PlacedTile, colour: Colour, format: PageFormat): DrawStep => ({

@@ -11,20 +11,19 @@ import {
   pathOfRings,
   type Rect,
   record,
-  scaling,
   traceRect,
   transformed,
   translation,
 } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import { blurReachMm, type MaskPart, maskOf } from "#core/masks";
-import { faceKey } from "#core/words";
+import { glyphMatrix } from "#core/words";
 import { fadeParts } from "./fade.ts";
 import { ornamentShape } from "./ornament.ts";
 import { ownBox, ownToPage, softParts } from "./soft.ts";
 import type { DrawStep, SceneFacts } from "./steps.ts";
 import { borderBeyondMm, ownLine, seenFrame, tileOutline } from "./tile-lines.ts";
-import { laidWords, wordsMatrix, wordsOf } from "./words.ts";
+import { laidWords, wordsMatrix } from "./words.ts";
 
 /** What lies on the page itself is so high over it, and what lies on that so much higher, as prints that have lain a while are. */
 const firstLiftMm = 1.4;
@@ -146,19 +145,19 @@ const unitSquare = record((to) => traceRect({ x: 0, y: 0, w: 1, h: 1 }, to));
 
 /** The letters of words around their tile's middle. */
 function letters(tile: PlacedTile, format: PageFormat, facts: SceneFacts): PathData {
-  if (tile.filling.kind !== "words" || !facts.setter) return [];
+  if (tile.filling.kind !== "words") return [];
   const { filling } = tile;
-  const { style } = filling;
   const frame = seenFrame(tile.frame, format);
-  const face = facts.setter.face(faceKey(style));
-  const laid = laidWords(wordsOf(filling, facts), style, frame, facts.setter);
-  if (!laid || !face) return [];
+  const laid = laidWords(filling, frame, facts);
+  if (!laid) return [];
   const stands = wordsMatrix({ ...frame, centre: { x: 0, y: 0 }, turn: 0 }, laid, filling);
   return laid.lines
     .flatMap((l) => l.glyphs)
-    .flatMap((g) =>
-      transformed(face.outline(g.file, g.id), chain(stands, translation(g.x, g.y), scaling(laid.sizeMm, laid.sizeMm))),
-    );
+    .flatMap((g) => {
+      const { face, sizeMm } = laid.looks[g.look ?? 0]!;
+      const outline = facts.setter?.face(face)?.outline(g.file, g.id) ?? [];
+      return transformed(outline, chain(stands, glyphMatrix(g, sizeMm)));
+    });
 }
 
 /** What falls into a tile as if the sheet above were cut out there, over what is in it. */

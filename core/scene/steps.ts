@@ -57,6 +57,8 @@ export type DrawStep =
       readonly matrix: Matrix;
       /** What they say, for files that keep text as text. */
       readonly text: string;
+      /** A line around each letter, beneath it. */
+      readonly outline?: { readonly colour: Colour; readonly widthMm: number } | undefined;
     };
 
 /** A mask, and how its own mm lie on the page. */

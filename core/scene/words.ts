@@ -1,4 +1,4 @@
-import type { Frame, PlacedTile, Words } from "#core/document";
+import type { Frame, PlacedPage, PlacedTile, Words } from "#core/document";
 import {
   chain,
   type Matrix,
@@ -11,14 +11,15 @@ import {
   translation,
 } from "#core/geometry";
 import {
+  bentBar,
   dayWords,
+  type FaceNeeds,
   faceKey,
   firstLanguage,
   type LaidWords,
   layWords,
   mmOfPt,
-  type Typesetter,
-  type WordStyle,
+  type SetGlyph,
 } from "#core/words";
 import type { DrawStep, SceneFacts } from "./steps.ts";
 
@@ -34,9 +35,19 @@ export function wordsOf(words: Pick<Words, "text" | "from">, facts: Pick<SceneFa
   return from.what === "caption" ? caption : [caption, day].filter(Boolean).join("\n");
 }
 
+/** All words on a page, by what they are set with. */
+export const wordsNeeded = (
+  page: Pick<PlacedPage, "tiles">,
+  facts: Pick<SceneFacts, "photo" | "language">,
+): readonly FaceNeeds[] =>
+  page.tiles.flatMap(({ filling }): FaceNeeds[] =>
+    filling.kind === "words" ? [{ text: wordsOf(filling, facts), style: filling.style, spans: filling.spans }] : [],
+  );
+
 interface Laying {
   readonly text: string;
-  readonly style: WordStyle;
+  readonly words: Pick<Words, "style" | "spans">;
+  readonly language: string | undefined;
   readonly w: number;
   readonly h: number;
   readonly laid: LaidWords;
@@ -48,21 +59,73 @@ const kept = 64;
 
 /** Words set in a tile; undefined while their font is not there. */
 export function laidWords(
-  text: string,
-  style: WordStyle,
+  words: Words,
   { width: w, height: h }: Pick<Frame, "width" | "height">,
-  setter: Typesetter,
+  facts: SceneFacts,
 ): LaidWords | undefined {
-  const face = setter.face(faceKey(style));
-  if (!face) return undefined;
+  const { setter, language } = facts;
+  const face = setter?.face(faceKey(words.style));
+  if (!setter || !face) return undefined;
+  const text = wordsOf(words, facts);
+  const { style, spans } = words;
   const known = remembered.get(face) ?? [];
   remembered.set(face, known);
-  const same = known.find((k) => k.text === text && k.style === style && k.w === w && k.h === h);
+  const same = known.find(
+    (k) =>
+      k.text === text &&
+      k.words.style === style &&
+      k.words.spans === spans &&
+      k.w === w &&
+      k.h === h &&
+      k.language === language,
+  );
   if (same) return same.laid;
-  const laid = layWords(text, style, { w, h }, face, setter);
-  known.push({ text, style, w, h, laid });
+  const laid = layWords({ text, style, spans: words.from ? undefined : spans, language }, { w, h }, setter);
+  if (!laid) return undefined;
+  // It is set anew when the font has come.
+  if (!laid.waiting) known.push({ text, words, language, w, h, laid });
   if (known.length > kept) known.shift();
   return laid;
+}
+
+/** Laid words as steps, one for each stretch of letters that look alike, with what is behind them and under them. */
+export function letterSteps(words: Words, laid: LaidWords, text: string, matrix: Matrix): readonly DrawStep[] {
+  const bars = (behind: boolean) =>
+    laid.lines
+      .flatMap((l) => (l.bars ?? []).filter((b) => b.behind === behind))
+      .map((bar): DrawStep => {
+        const path = transformed(laid.bend ? bentBar(laid.bend, bar) : record((to) => traceRect(bar, to)), matrix);
+        return { draw: "fill", path, rule: "nonzero", colour: bar.colour };
+      });
+  const { outline } = words.style;
+  const stretches: { readonly look: number; readonly glyphs: SetGlyph[]; from: number; to: number }[] = [];
+  for (const line of laid.lines)
+    for (const g of line.glyphs) {
+      const last = stretches.at(-1);
+      const look = g.look ?? 0;
+      if (last?.look !== look) stretches.push({ look, glyphs: [g], from: line.from, to: line.to });
+      else {
+        last.glyphs.push(g);
+        last.to = line.to;
+      }
+    }
+  return [
+    ...bars(true),
+    ...stretches.map(({ look, glyphs, from, to }): DrawStep => {
+      const { face, sizeMm, colour } = laid.looks[look]!;
+      return {
+        draw: "words",
+        face,
+        sizeMm,
+        colour,
+        glyphs,
+        matrix,
+        text: stretches.length === 1 ? text : text.slice(from, to),
+        ...(outline ? { outline } : {}),
+      };
+    }),
+    ...bars(false),
+  ];
 }
 
 /** From the words' own top left to the page. */

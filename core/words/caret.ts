@@ -1,11 +1,14 @@
-import type { Point } from "#core/geometry";
-import type { LaidWords, Line, Stop } from "./lay-words.ts";
+import type { Point, Rect } from "#core/geometry";
+import { bent, unbent } from "./bend.ts";
+import type { LaidWords } from "./lay-words.ts";
+import type { Line, Stop } from "./set-line.ts";
 
-/** A caret as it stands among laid words, in mm from their top left. */
+/** A caret as it stands among laid words, in mm from their top left; turned about its top left, in radians. */
 export interface Caret {
   readonly x: number;
   readonly top: number;
   readonly height: number;
+  readonly turn?: number;
 }
 
 const lineAt = (laid: LaidWords, at: number): Line | undefined =>
@@ -16,7 +19,10 @@ export function caretAt(laid: LaidWords, at: number): Caret | undefined {
   const line = lineAt(laid, at);
   if (!line) return undefined;
   const stop = line.stops.findLast((s) => s.at <= at) ?? line.stops[0];
-  return { x: stop?.x ?? line.x, top: line.top, height: line.height };
+  const [x, { top, height }] = [stop?.x ?? line.x, line];
+  if (!laid.bend) return { x, top, height };
+  const on = bent(laid.bend, { x, y: top });
+  return { x: on.x, top: on.y, height, turn: on.turn };
 }
 
 const nearest = (stops: readonly Stop[], x: number): Stop | undefined =>
@@ -25,19 +31,35 @@ const nearest = (stops: readonly Stop[], x: number): Stop | undefined =>
     undefined,
   );
 
-/** The place in the text that lies nearest to a point. */
-export function offsetAt(laid: LaidWords, p: Point): number {
-  const line = laid.lines.find((l) => p.y < l.top + l.height) ?? laid.lines.at(-1);
+/** The place in the text that lies nearest to a point. In columns, that of the nearest one. */
+export function offsetAt(laid: LaidWords, point: Point): number {
+  const p = laid.bend ? unbent(laid.bend, point) : point;
+  const beside = columnsOf(laid).reduce((best, c) => (outside(c, p.x) < outside(best, p.x) ? c : best));
+  const line = beside.find((l) => p.y < l.top + l.height) ?? beside.at(-1);
   return line ? (nearest(line.stops, p.x)?.at ?? line.from) : 0;
 }
 
+/** Lines that stand under one another. */
+function columnsOf({ lines }: LaidWords): readonly (readonly Line[])[] {
+  const columns: Line[][] = [[]];
+  for (const line of lines) {
+    const before = columns.at(-1)!.at(-1);
+    if (before && line.top < before.top) columns.push([]);
+    columns.at(-1)!.push(line);
+  }
+  return columns;
+}
+
+const outside = (column: readonly Line[], x: number): number =>
+  Math.max(0, Math.min(...column.map((l) => l.x)) - x, x - Math.max(...column.map((l) => l.x + l.width)));
+
 /** One line up or down at about the same height of the line; the ends of the text where there is none. */
 export function offsetBeyond(laid: LaidWords, at: number, by: -1 | 1, textLength: number): number {
-  const caret = caretAt(laid, at);
-  const i = laid.lines.indexOf(lineAt(laid, at)!);
-  const next = laid.lines[i + by];
-  if (!caret || !next) return by < 0 ? 0 : textLength;
-  return nearest(next.stops, caret.x)?.at ?? next.from;
+  const line = lineAt(laid, at);
+  const stop = line?.stops.findLast((s) => s.at <= at) ?? line?.stops[0];
+  const next = line && laid.lines[laid.lines.indexOf(line) + by];
+  if (!stop || !next) return by < 0 ? 0 : textLength;
+  return nearest(next.stops, stop.x)?.at ?? next.from;
 }
 
 /** Where the line of a caret begins and ends in the text. */
@@ -45,16 +67,35 @@ export function lineEnds(laid: LaidWords, at: number): { readonly from: number; 
   return lineAt(laid, at) ?? { from: 0, to: 0 };
 }
 
-/** The rectangles that a selection covers, one a line. */
-export function selectionRects(
-  laid: LaidWords,
-  from: number,
-  to: number,
-): { readonly x: number; readonly y: number; readonly w: number; readonly h: number }[] {
+/** A field of a selection; turned about its top left, in radians. */
+export interface Marked extends Rect {
+  readonly turn?: number;
+}
+
+/** The fields that a selection covers: one for each stretch of a line that is read one way, or for each letter on an arc. */
+export function selectionRects(laid: LaidWords, from: number, to: number): readonly Marked[] {
   return laid.lines.flatMap((line) => {
     if (to <= line.from || from > line.to) return [];
-    const x0 = line.stops.findLast((s) => s.at <= Math.max(from, line.from))?.x ?? line.x;
-    const x1 = line.stops.findLast((s) => s.at <= Math.min(to, line.to))?.x ?? line.x;
-    return x1 > x0 ? [{ x: x0, y: line.top, w: x1 - x0, h: line.height }] : [];
+    const fields: { x0: number; x1: number }[] = [];
+    for (const [i, stop] of line.stops.entries()) {
+      const next = line.stops[i + 1];
+      if (!next || stop.at < from || stop.at >= to) continue;
+      const end = stop.end ?? (next.end === undefined && next.x > stop.x ? next.x : undefined);
+      if (end === undefined) continue;
+      const [x0, x1] = [Math.min(stop.x, end), Math.max(stop.x, end)];
+      const last = fields.at(-1);
+      if (last && !laid.bend && Math.abs(last.x1 - x0) < near) last.x1 = x1;
+      else if (last && !laid.bend && Math.abs(x1 - last.x0) < near) last.x0 = x0;
+      else fields.push({ x0, x1 });
+    }
+    return fields.flatMap(({ x0, x1 }): Marked[] => {
+      if (x1 <= x0) return [];
+      const flat = { x: x0, y: line.top, w: x1 - x0, h: line.height };
+      if (!laid.bend) return [flat];
+      const on = bent(laid.bend, flat);
+      return [{ ...flat, x: on.x, y: on.y, turn: bent(laid.bend, { x: (x0 + x1) / 2, y: line.top }).turn }];
+    });
   });
 }
+
+const near = 1e-6;

@@ -12,17 +12,30 @@ export interface Glyph {
   readonly dy: number;
 }
 
+export interface Shaping {
+  /** Read from right to left; glyphs still come from left to right. By the letters themselves where nothing is said. */
+  readonly rtl?: boolean;
+  /** No letters are joined for looks, since room is put between them. */
+  readonly apart?: boolean;
+}
+
 /** A font in one weight and slope. Shaping is the font's own business: kerning, ligatures, marks. */
 export interface Face {
   readonly key: string;
   /** Above the baseline, and below it; both positive, in em. */
   readonly ascent: number;
   readonly descent: number;
-  shape(text: string): readonly Glyph[];
+  shape(text: string, how?: Shaping): readonly Glyph[];
   /** Whether it has a letter of its own for this code point. */
   covers(codePoint: number): boolean;
   /** In em, y down, from the baseline's start. */
   outline(file: number, glyph: number): PathData;
+}
+
+/** Embedding levels by the Unicode bidirectional algorithm (UAX #9): odd ones are read from right to left. One for each UTF-16 unit. */
+export interface Levels {
+  readonly levels: Uint8Array;
+  readonly base: number;
 }
 
 /** What setting words needs from outside: faces that are loaded, and where lines may break (UAX #14). */
@@ -31,4 +44,8 @@ export interface Typesetter {
   face(key: string): Face | undefined;
   /** Offsets after which a line may end; `must` where it has to. The end of the text is one of them. */
   breaks(text: string): readonly { readonly at: number; readonly must: boolean }[];
+  /** Of one paragraph; nothing where all of it is read from left to right. */
+  levels?(paragraph: string): Levels | undefined;
+  /** Where a word of this language (BCP 47) may be divided: nowhere where nothing is known of it, undefined while its rules are being fetched. */
+  hyphens?(word: string, language: string): readonly number[] | undefined;
 }

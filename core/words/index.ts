@@ -1,15 +1,46 @@
-export { type Caret, caretAt, lineEnds, offsetAt, offsetBeyond, selectionRects } from "./caret.ts";
+export { bentBar } from "./bend.ts";
+export { type Caret, caretAt, lineEnds, type Marked, offsetAt, offsetBeyond, selectionRects } from "./caret.ts";
 export { dayWords, firstLanguage, isLanguage, spanWords } from "./date-words.ts";
-export type { Face, Glyph, Typesetter } from "./face.ts";
-export { type FontFamily, faceKey, familyOf, firstWordStyles, fontFamilies, type WordStyle } from "./fonts.ts";
-export { countWords, type LaidWords, type Line, layWords, mmOfPt, type SetGlyph } from "./lay-words.ts";
+export type { Face, Glyph, Levels, Shaping, Typesetter } from "./face.ts";
+export { type FaceNeeds, faceKeysFor } from "./face-keys.ts";
+export {
+  type FontFamily,
+  type FontKind,
+  faceKey,
+  familyOf,
+  firstWordStyles,
+  fontFamilies,
+  fontKinds,
+  offeredFonts,
+  partsOf,
+  type WordStyle,
+} from "./fonts.ts";
+export { countWords, type LaidWords, layWords, type WordsToLay } from "./lay-words.ts";
 export { capHeight, inkBox, type LetterShape, letterShapes, sharedLetterSize } from "./letters.ts";
+export type { LetterLook } from "./paragraph.ts";
+export { type Bar, glyphMatrix, type Line, type SetGlyph, type Stop } from "./set-line.ts";
 export {
   alignments,
   type InkCentring,
+  type ListKind,
   largestPt,
+  listKinds,
+  mostColumns,
+  mostLetters,
+  raisings,
   smallestPt,
   verticals,
   type WordRole,
   wordRoles,
 } from "./settings.ts";
+export {
+  difference,
+  type Span,
+  type SpanLook,
+  spanAt,
+  spansAfter,
+  spansWithin,
+  withSpan,
+  wordAround,
+} from "./spans.ts";
+export { mmOfPt } from "./units.ts";

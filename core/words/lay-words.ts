@@ -1,40 +1,26 @@
 import type { Size } from "#core/geometry";
-import { mmPerInch } from "#core/units";
-import type { Face, Glyph, Typesetter } from "./face.ts";
-import type { WordStyle } from "./fonts.ts";
+import { arcIn, type Bend, bendOf, bentGlyph } from "./bend.ts";
+import { brokenAsWhole, brokenOneByOne, type LineRun, slack } from "./break-lines.ts";
+import type { Face, Typesetter } from "./face.ts";
+import { faceKey } from "./fonts.ts";
 import { capHeight, inkBox } from "./letters.ts";
+import { type LetterLook, lookOf, type Paragraph, shapedParagraph } from "./paragraph.ts";
+import type { WordStyle } from "./schema/fonts.ts";
+import { hangOf, type Line, type SetGlyph, type Stop, setLine } from "./set-line.ts";
 import type { InkCentring } from "./settings.ts";
+import { type Span, spansWithin } from "./spans.ts";
+import { mmOfPt } from "./units.ts";
 
-export const mmOfPt = (pt: number): number => (pt * mmPerInch) / 72;
-
-/** A glyph where it is set, in mm from the words' top left, on its baseline. */
-export interface SetGlyph {
-  readonly file: number;
-  readonly id: number;
-  readonly x: number;
-  readonly y: number;
-  /** The letters that it stands for, where it stands for several. */
-  readonly letters?: string;
-}
-
-/** A place between two letters: `at` in the text, `x` in mm. */
-export interface Stop {
-  readonly at: number;
-  readonly x: number;
-}
-
-export interface Line {
-  /** Which part of the text stands on it, without the spaces that hang over its end. */
-  readonly from: number;
-  readonly to: number;
-  readonly x: number;
-  readonly width: number;
-  readonly baseline: number;
-  readonly top: number;
-  readonly height: number;
-  readonly glyphs: readonly SetGlyph[];
-  /** Where a caret can stand, in reading order. */
-  readonly stops: readonly Stop[];
+/** What is set: a text, how it looks, and where it begins when another box shows what comes before. */
+export interface WordsToLay {
+  readonly text: string;
+  readonly style: WordStyle;
+  readonly spans?: readonly Span[] | undefined;
+  /** In which words are divided (BCP 47). */
+  readonly language?: string | undefined;
+  readonly from?: number | undefined;
+  /** What finds no room goes on in another box. */
+  readonly goesOn?: boolean | undefined;
 }
 
 /** Words set in a box of `size`, which is as the words are read: before they are turned. Mm throughout. */
@@ -44,69 +30,348 @@ export interface LaidWords {
   readonly lines: readonly Line[];
   /** Words on lines that found no room. */
   readonly hidden: number;
-  /** Letters that the font does not have. */
+  /** Where in the text that begins which found no room. */
+  readonly shownTo: number;
+  /** Letters that no font has. */
   readonly missing: readonly string[];
+  /** Letters that another font lends. */
+  readonly borrowed: readonly string[];
+  /** How its letters look; the first is that of the words, others are those of stretches and of fonts that lend. */
+  readonly looks: readonly LetterLook[];
+  /** Read from right to left, by its first letters. */
+  readonly rtl: boolean;
+  /** A font that it needs is still being fetched; until then another stands in. */
+  readonly waiting: boolean;
+  /** Lines are those before they were bent; their glyphs stand on the arc. */
+  readonly bend?: Bend;
 }
 
-/** Rounding must not push a line out that was measured to fit. */
-const slack = 1e-6;
+/** Around each line of a paragraph, in mm. */
+interface Heights {
+  readonly pitch: number;
+  readonly ascent: number;
+  readonly descent: number;
+}
 
-interface Run {
-  readonly from: number;
-  readonly to: number;
-  readonly end: number;
+/** A line before it is known where it stands. */
+interface Waiting extends Heights {
+  readonly paragraph: Paragraph;
+  readonly offset: number;
+  readonly run: LineRun;
+  readonly first: boolean;
+  readonly last: boolean;
+  readonly indent: number;
+  /** Room over it, beyond its own height. */
+  readonly before: number;
+  /** The number of its item in a list. */
+  readonly item: number;
 }
 
 /**
  * Shapes words and breaks them into lines, once for all painters. A word longer than a line is broken where it must be;
- * spaces at a line's end hang over. Lines that do not fit below the last are left out and counted.
+ * spaces at a line's end hang over. Lines that do not fit below the last are left out and counted. Undefined while the words' font is not there.
  */
-export function layWords(
-  text: string,
-  style: WordStyle,
-  box: Size,
-  face: Face,
-  setter: Pick<Typesetter, "breaks">,
-): LaidWords {
+export function layWords(words: WordsToLay, box: Size, setter: Typesetter): LaidWords | undefined {
+  const { text, style, from = 0 } = words;
+  const face = setter.face(faceKey(style));
+  if (!face) return undefined;
   if (style.ink && text.trim() !== "") return laidByInk(text, style, box, face, style.ink);
   const upright = style.turn === 0 || style.turn === 180;
   const size = upright ? box : { w: box.h, h: box.w };
   const sizeMm = mmOfPt(style.sizePt);
   const inset = Math.min(style.insetMm, size.w / 2, size.h / 2);
-  const width = size.w - 2 * inset;
-  const pitch = sizeMm * style.leading;
-  const glyphs = shaped(text, face);
-  const advances = advancesBy(text, glyphs, sizeMm);
-  const runs = linesOf(text, advances, width, setter);
+  const letters = { above: face.ascent * sizeMm, below: face.descent * sizeMm };
+  const arc = style.bend ? arcIn(style.bend, { w: size.w - 2 * inset, h: size.h - 2 * inset }, letters) : undefined;
+  const columns = arc ? 1 : (style.columns ?? 1);
+  const inner = arc ? arc.length : size.w - 2 * inset;
+  const gap = columns === 1 ? 0 : Math.min(style.columnGapMm ?? 5, inner / columns);
+  const width = (inner - (columns - 1) * gap) / columns;
   const room = size.h - 2 * inset;
-  // What counts is the letters' own height: a tight leading may overlap lines, but the last one has to show whole.
-  const letters = (face.ascent + face.descent) * sizeMm;
-  const holds = letters > room + slack ? 0 : 1 + Math.floor((room - Math.max(letters, pitch) + slack) / pitch);
-  // A font's height leaves room for marks above and tails below that one line may not have.
-  const ink = holds === 0 && runs.length === 1 ? inkOf(glyphs, face) : undefined;
-  const inkFits = ink !== undefined && (ink.above + ink.below) * sizeMm <= room + slack;
-  const least = room >= letters || inkFits ? 1 : 0;
-  const shown = runs.slice(0, Math.max(0, Math.min(runs.length, Math.max(holds, least))));
-  const tall = Math.max(pitch, letters) + (shown.length - 1) * pitch;
-  const spare = Math.max(0, room - tall);
-  const top = inset + (style.vertical === "top" ? 0 : style.vertical === "middle" ? spare / 2 : spare);
-  const lean = style.vertical === "top" ? 0 : style.vertical === "middle" ? 0.5 : 1;
-  const first = inkFits
-    ? inset + ink.above * sizeMm + lean * (room - (ink.above + ink.below) * sizeMm)
-    : top + (Math.max(pitch, letters) - letters) / 2 + face.ascent * sizeMm;
-  const lines = shown.map((run, i) =>
-    setLine(
-      run,
-      { glyphs, advances, text, sizeMm, style, inset, width, last: i === runs.length - 1 || endsParagraph(text, run) },
+  const left = arc ? size.w / 2 - arc.length / 2 : inset;
+  const lines = waitingLines(words, width, face, setter, arc ? Infinity : columns * room);
+  const looks = [lookOf(style, {}, faceKey(style))];
+  const shown: Line[] = [];
+  let next = 0;
+  for (let column = 0; column < columns && next < lines.length; column += 1) {
+    const more = column < columns - 1 || words.goesOn === true;
+    // An arc holds one line after the other, whatever its box.
+    const count = arc ? lines.length : fitting(lines, next, room, more && style.whole === true);
+    const set = stacked(lines.slice(next, next + count), words, looks, {
+      x: left + column * (width + gap),
+      width,
+      top: inset,
+      room,
+      lean: style.vertical === "top" ? 0 : style.vertical === "middle" ? 0.5 : 1,
+    });
+    shown.push(...set);
+    next += count;
+  }
+  const rest = lines[next];
+  const paragraphs = [...new Set(lines.map((l) => l.paragraph))];
+  const laid: LaidWords = {
+    size,
+    sizeMm,
+    lines: shown,
+    hidden: rest ? countWords(text.slice(rest.offset + rest.run.from)) : 0,
+    shownTo: rest ? rest.offset + rest.run.from : text.length,
+    missing: [...new Set(paragraphs.flatMap((p) => p.missing))],
+    borrowed: [...new Set(paragraphs.flatMap((p) => p.borrowed))],
+    looks,
+    rtl: paragraphs.find((p) => p.text.length > 0)?.rtl ?? false,
+    waiting: paragraphs.some((p) => p.waiting),
+  };
+  const first = shown[0];
+  if (!arc || !first || !style.bend || from > 0) return laid;
+  const bend = bendOf(style.bend, size, arc.radius, first, letters);
+  return { ...laid, lines: shown.map((l) => ({ ...l, glyphs: bentGlyphs(l, bend) })), bend };
+}
+
+/** Glyphs of a letter stand together: each is turned by the letter's own middle. */
+function bentGlyphs(line: Line, bend: Bend): readonly SetGlyph[] {
+  const edges = line.stops.map((s) => s.x).sort((a, b) => a - b);
+  return line.glyphs.map((g) => {
+    const after = edges.find((x) => x > g.x + slack);
+    return bentGlyph(bend, g, after === undefined ? 0 : after - g.x);
+  });
+}
+
+/** The lines of a text in order, at least as many as go into `roomMm` and one more. */
+function waitingLines(
+  { text, style, spans, language, from = 0 }: WordsToLay,
+  width: number,
+  face: Face,
+  setter: Typesetter,
+  roomMm: number,
+): readonly Waiting[] {
+  const lines: Waiting[] = [];
+  let tall = 0;
+  let item = 0;
+  let start = from;
+  // Columns may leave a few lines free each.
+  while (start <= text.length && tall <= roomMm * 1.5 + slackLines * mmOfPt(style.sizePt)) {
+    const newline = text.indexOf("\n", start);
+    const end = newline < 0 ? text.length : newline;
+    const own = text.slice(start, end).replace(/\r$/, "");
+    const continued = start === from && from > 0 && text[from - 1] !== "\n";
+    const set = setParagraph(own, spansWithin(spans, start, end), style, width, { face, setter, language, continued });
+    if (!set) return lines;
+    const { paragraph, runs, indent } = set;
+    item = paragraph.list === "numbers" ? item + 1 : 0;
+    for (const [i, run] of runs.entries()) {
+      const first = i === 0;
+      const heights = heightsOf(paragraph, run, style, face);
+      const before = first && lines.length > 0 && !continued ? (style.paragraphLines ?? 0) * heights.pitch : 0;
+      tall += before + heights.pitch;
+      lines.push({
+        ...heights,
+        paragraph,
+        offset: start,
+        run,
+        first: first && !continued,
+        last: i === runs.length - 1 || /[\n\r\u2028]/.test(own.slice(run.to, run.end)),
+        indent: indent(i),
+        before,
+        item,
+      });
+    }
+    start = end + 1;
+  }
+  return lines;
+}
+
+const slackLines = 20;
+/** What is longer is no paragraph that anybody wrote, and would take seconds. */
+const mostWhole = 20_000;
+
+interface SetParagraph {
+  readonly paragraph: Paragraph;
+  readonly runs: readonly LineRun[];
+  /** How far a line is moved in from where it would begin, by its number. */
+  readonly indent: (line: number) => number;
+}
+
+interface Setting {
+  readonly face: Face;
+  readonly setter: Typesetter;
+  readonly language: string | undefined;
+  readonly continued: boolean;
+}
+
+const keptParagraphs = 500;
+const known = new WeakMap<Face, WeakMap<WordStyle, Map<string, SetParagraph>>>();
+
+function memoryOf(face: Face, style: WordStyle): Map<string, SetParagraph> {
+  const styles = known.get(face) ?? new WeakMap<WordStyle, Map<string, SetParagraph>>();
+  known.set(face, styles);
+  const memory = styles.get(style) ?? new Map<string, SetParagraph>();
+  styles.set(style, memory);
+  return memory;
+}
+
+/** While somebody writes, all paragraphs but one are what they were. */
+function setParagraph(
+  text: string,
+  spans: readonly Span[] | undefined,
+  style: WordStyle,
+  width: number,
+  setting: Setting,
+): SetParagraph | undefined {
+  const memory = memoryOf(setting.face, style);
+  const key = `${width} ${setting.language} ${setting.continued} ${spans ? JSON.stringify(spans) : ""} ${text}`;
+  const before = memory.get(key);
+  if (before) return before;
+  const paragraph = shapedParagraph({ text, spans }, style, setting.setter, setting.language);
+  if (!paragraph) return undefined;
+  const em = mmOfPt(style.sizePt);
+  const hang = paragraph.list ? em * (paragraph.list === "dots" ? 1.1 : 1.7) : 0;
+  const firstLine = paragraph.list || setting.continued ? 0 : (style.firstLineMm ?? 0);
+  const indent = (line: number) => Math.min(width * 0.8, hang + (line === 0 ? firstLine : 0));
+  const widthOf = (line: number) => width - indent(line);
+  const spaceMm = (setting.face.shape(" ")[0]?.advance ?? 0.25) * em;
+  const runs =
+    text === ""
+      ? [{ from: 0, to: 0, end: 0 }]
+      : style.whole && text.length <= mostWhole
+        ? brokenAsWhole(paragraph, widthOf, {
+            justified: style.align === "justified",
+            hangs: (run) => {
+              const { left, right } = hangOf(paragraph, run, style);
+              return left + right;
+            },
+            spaceMm,
+          })
+        : brokenOneByOne(paragraph, widthOf);
+  const made = { paragraph, runs, indent };
+  if (!paragraph.waiting) memory.set(key, made);
+  if (memory.size > keptParagraphs) memory.delete(memory.keys().next().value!);
+  return made;
+}
+
+/** The largest letters of a line say how high it is; a line without any is as high as the words' own. */
+function heightsOf(p: Paragraph, run: LineRun, style: WordStyle, face: Face): Heights {
+  const sizeMm = mmOfPt(style.sizePt);
+  const on = p.runs.filter((r) => r.from < run.to && r.to > run.from);
+  if (on.length === 0)
+    return { pitch: sizeMm * style.leading, ascent: face.ascent * sizeMm, descent: face.descent * sizeMm };
+  const plain = on.filter((r) => r.look.riseMm === 0);
+  const largest = Math.max(...(plain.length > 0 ? plain.map((r) => r.look.sizeMm) : [sizeMm]));
+  return {
+    pitch: largest * style.leading,
+    ascent: Math.max(...on.map((r) => r.face.ascent * r.look.sizeMm + r.look.riseMm)),
+    descent: Math.max(...on.map((r) => r.face.descent * r.look.sizeMm - r.look.riseMm)),
+  };
+}
+
+const lettersOf = (l: Heights): number => l.ascent + l.descent;
+
+/**
+ * How many lines from `from` on go into a room. What counts is letters: a tight leading may overlap lines, and the last one only has to show its ink, since a
+ * font leaves room for marks above and tails below that a line may not have.
+ */
+function fitting(lines: readonly Waiting[], from: number, room: number, goesOn: boolean): number {
+  const first = lines[from]!;
+  const lead = Math.max(first.pitch, lettersOf(first));
+  let count = 0;
+  let tall = 0;
+  for (let i = from; i < lines.length; i += 1) {
+    const line = lines[i]!;
+    const bottom = i === from ? lead : tall + line.before + line.pitch;
+    const fits =
+      i === from
+        ? lettersOf(first) <= room + slack || (lines.length === 1 && inkHeight(first) <= room + slack)
+        : bottom <= room + slack || bottom - lastSpare(line) <= room + slack;
+    if (!fits) break;
+    tall = bottom;
+    count += 1;
+  }
+  return goesOn && from + count < lines.length ? withoutLonely(lines, from, count) : count;
+}
+
+/** How much of a last line's height is not needed: what lies under its ink. */
+function lastSpare(line: Waiting): number {
+  const half = (line.pitch - lettersOf(line)) / 2;
+  return half + line.descent - Math.max(0, inkOf(line).below);
+}
+
+/** No paragraph leaves its first line alone at the foot of a box, or takes only its last one into the next. */
+function withoutLonely(lines: readonly Waiting[], from: number, count: number): number {
+  let kept = count;
+  const next = lines[from + kept]!;
+  if (next.last && !next.first && kept > 2) kept -= 1;
+  const end = lines[from + kept - 1]!;
+  if (end.first && !end.last && kept > 1) kept -= 1;
+  return kept;
+}
+
+interface Column {
+  readonly x: number;
+  readonly width: number;
+  readonly top: number;
+  readonly room: number;
+  /** 0 at the top, 1 at the foot. */
+  readonly lean: number;
+}
+
+function stacked(lines: readonly Waiting[], words: WordsToLay, looks: LetterLook[], column: Column): Line[] {
+  const first = lines[0];
+  if (!first) return [];
+  const letters = lettersOf(first);
+  const lead = Math.max(first.pitch, letters);
+  const tall = lines.slice(1).reduce((sum, l) => sum + l.before + l.pitch, lead);
+  const spare = Math.max(0, column.room - tall);
+  const byInk = lines.length === 1 && letters > column.room + slack;
+  const ink = byInk ? inkOf(first) : undefined;
+  let baseline = ink
+    ? column.top + ink.above + column.lean * (column.room - ink.above - ink.below)
+    : column.top + column.lean * spare + (lead - letters) / 2 + first.ascent;
+  const lookAt = (look: LetterLook) => numberOf(looks, look);
+  return lines.map((line, i) => {
+    if (i > 0) baseline += line.before + line.pitch;
+    const inset = line.paragraph.rtl ? 0 : line.indent;
+    const set = setLine(
+      { paragraph: line.paragraph, offset: line.offset, run: line.run, last: line.last, style: words.style, lookAt },
       {
-        baseline: first + i * pitch,
-        top: first + i * pitch - face.ascent * sizeMm - (pitch - letters) / 2,
-        height: pitch,
+        x: column.x + inset,
+        width: column.width - line.indent,
+        baseline,
+        top: baseline - line.ascent - (line.pitch - lettersOf(line)) / 2,
+        height: line.pitch,
       },
-    ),
+    );
+    return line.first && line.paragraph.list ? withMarker(set, line, words.style, lookAt) : set;
+  });
+}
+
+function numberOf(looks: LetterLook[], look: LetterLook): number {
+  const known = looks.findIndex(
+    (l) => l.face === look.face && l.sizeMm === look.sizeMm && l.colour === look.colour && l.riseMm === look.riseMm,
   );
-  const rest = shown.length < runs.length ? text.slice(runs[shown.length]!.from) : "";
-  return { size, sizeMm, lines, hidden: countWords(rest), missing: missingIn(text, face) };
+  if (known >= 0) return known;
+  looks.push(look);
+  return looks.length - 1;
+}
+
+/** The dot or the number before an item of a list. */
+function withMarker(
+  line: Line,
+  { paragraph, item }: Waiting,
+  style: WordStyle,
+  lookAt: (look: LetterLook) => number,
+): Line {
+  const run = paragraph.runs[0];
+  if (!run) return line;
+  const { sizeMm } = run.look;
+  const shaped = run.face.shape(paragraph.list === "numbers" ? `${item}.` : run.face.covers(0x2022) ? "\u2022" : "-");
+  const wide = shaped.reduce((sum, g) => sum + g.advance, 0) * sizeMm;
+  const gap = mmOfPt(style.sizePt) * 0.4;
+  const n = lookAt(run.look);
+  let x = paragraph.rtl ? line.x + line.width + gap : line.x - gap - wide;
+  const marker = shaped.map((g): SetGlyph => {
+    const set = { file: g.file, id: g.id, x: x + g.dx * sizeMm, y: line.baseline, ...(n > 0 ? { look: n } : {}) };
+    x += g.advance * sizeMm;
+    return set;
+  });
+  return { ...line, glyphs: [...marker, ...line.glyphs] };
 }
 
 /** One line whose ink is centred, whatever room its letters are set with. */
@@ -133,165 +398,43 @@ function laidByInk(text: string, style: WordStyle, box: Size, face: Face, ink: I
   ];
   const [left, width] = [x0 + at.x * sizeMm, at.w * sizeMm];
   const line: Line = { from: 0, to: text.length, x: left, width, baseline, top, height, glyphs: set, stops };
-  return { size, sizeMm, lines: [line], hidden: 0, missing: missingIn(text, face) };
+  return {
+    size,
+    sizeMm,
+    lines: [line],
+    hidden: 0,
+    shownTo: text.length,
+    missing: [...new Set(text)].filter((c) => !/\s/u.test(c) && !face.covers(c.codePointAt(0)!)),
+    borrowed: [],
+    looks: [lookOf(style, {}, faceKey(style))],
+    rtl: false,
+    waiting: false,
+  };
 }
 
-/** How far the letters themselves reach above the baseline and below it, in em. */
-function inkOf(glyphs: readonly Glyph[], face: Face): { readonly above: number; readonly below: number } {
+interface InkReach {
+  readonly above: number;
+  readonly below: number;
+}
+
+/** How far the letters themselves reach above the baseline and below it, in mm. */
+function inkOf({ paragraph: { glyphs, runs }, run }: Waiting): InkReach {
   let [above, below] = [0, 0];
-  for (const g of glyphs)
+  for (const g of glyphs) {
+    if (g.cluster < run.from || g.cluster >= run.to) continue;
+    const { face, look } = runs[g.run]!;
     for (const s of face.outline(g.file, g.id))
       for (let i = 2; i < s.length; i += 2) {
-        above = Math.max(above, -(s[i] as number));
-        below = Math.max(below, s[i] as number);
+        above = Math.max(above, -(s[i] as number) * look.sizeMm + look.riseMm);
+        below = Math.max(below, (s[i] as number) * look.sizeMm - look.riseMm);
       }
+  }
   return { above, below };
 }
 
+const inkHeight = (line: Waiting): number => {
+  const { above, below } = inkOf(line);
+  return above + below;
+};
+
 export const countWords = (text: string): number => text.split(/\s+/u).filter(Boolean).length;
-
-const isControl = (c: string) => c === "\n" || c === "\r" || c === "\t";
-
-/** Line ends have no glyph, and a tab is as wide as a space. */
-function shaped(text: string, face: Face): readonly Glyph[] {
-  return face.shape(text.replace(/[\n\r\t]/g, " "));
-}
-
-/** Width of the text before each offset's letter, in mm: entry i is the sum of all clusters that begin before i. */
-function advancesBy(text: string, glyphs: readonly Glyph[], sizeMm: number): Float64Array {
-  const own = new Float64Array(text.length + 1);
-  for (const g of glyphs)
-    if (!isControl(text[g.cluster] ?? "") || text[g.cluster] === "\t") own[g.cluster]! += g.advance * sizeMm;
-  const sums = new Float64Array(text.length + 1);
-  for (let i = 0; i < text.length; i += 1) sums[i + 1] = sums[i]! + own[i]!;
-  return sums;
-}
-
-const widthOf = (sums: Float64Array, from: number, to: number): number => sums[to]! - sums[from]!;
-
-function linesOf(text: string, sums: Float64Array, width: number, setter: Pick<Typesetter, "breaks">): Run[] {
-  const runs: Run[] = [];
-  let from = 0;
-  let good = 0;
-  const close = (end: number) => {
-    runs.push({ from, to: withoutSpaces(text, from, end), end });
-    from = end;
-    good = end;
-  };
-  for (const { at, must } of setter.breaks(text)) {
-    while (widthOf(sums, from, withoutSpaces(text, from, at)) > width + slack) {
-      if (good > from) close(good);
-      else {
-        const end = longestFitting(text, sums, from, at, width);
-        if (end >= at) break;
-        close(end);
-      }
-    }
-    good = at;
-    if (must && at < text.length) close(at);
-  }
-  if (from < text.length) close(text.length);
-  // A line end as the last thing opens a line that is still bare; so does no text at all.
-  if (text === "" || text.endsWith("\n")) runs.push({ from: text.length, to: text.length, end: text.length });
-  return runs;
-}
-
-function withoutSpaces(text: string, from: number, end: number): number {
-  let to = end;
-  while (to > from && /\s/u.test(text[to - 1]!)) to -= 1;
-  return to;
-}
-
-/** At least one letter, however narrow the line; never between the halves of one. */
-function longestFitting(text: string, sums: Float64Array, from: number, most: number, width: number): number {
-  let at = from + 1;
-  for (; at < most; at += 1) if (widthOf(sums, from, at + 1) > width + slack) break;
-  const [high, low] = [text.charCodeAt(at - 1), text.charCodeAt(at)];
-  const halves = high >= 0xd800 && high <= 0xdbff && low >= 0xdc00 && low <= 0xdfff;
-  return halves ? (at - 1 > from ? at - 1 : at + 1) : at;
-}
-
-const endsParagraph = (text: string, run: Run): boolean => /[\n\r]/.test(text.slice(run.to, run.end));
-
-interface LineFacts {
-  readonly glyphs: readonly Glyph[];
-  readonly advances: Float64Array;
-  readonly text: string;
-  readonly sizeMm: number;
-  readonly style: WordStyle;
-  readonly inset: number;
-  readonly width: number;
-  /** It ends a paragraph, so that it is not stretched. */
-  readonly last: boolean;
-}
-
-/** What a glyph stands for; nothing where several stand for the same letters. They are in the order of the text or against it. */
-function lettersOf({ glyphs, text }: LineFacts, i: number, end: number): string {
-  const { cluster } = glyphs[i]!;
-  const beside = [glyphs[i - 1]?.cluster, glyphs[i + 1]?.cluster];
-  if (beside.includes(cluster)) return "";
-  const after = beside.filter((c) => c !== undefined && c > cluster) as number[];
-  return text.slice(cluster, Math.min(end, ...after));
-}
-
-function setLine(run: Run, f: LineFacts, at: Pick<Line, "baseline" | "top" | "height">): Line {
-  const natural = widthOf(f.advances, run.from, run.to);
-  const spaces = countSpaces(f.text, run);
-  const stretch = f.style.align === "justified" && !f.last && spaces > 0 ? Math.max(0, f.width - natural) / spaces : 0;
-  const width = natural + stretch * spaces;
-  const spare = f.width - width;
-  const x0 = f.inset + (f.style.align === "centre" ? spare / 2 : f.style.align === "right" ? spare : 0);
-  // Where the letter at each offset begins, spaces stretched; those of a ligature share its width evenly.
-  const begins = new Map<number, number>();
-  let x = x0;
-  for (let i = run.from; i < run.to; i += 1) {
-    begins.set(i, x);
-    x += f.advances[i + 1]! - f.advances[i]! + (f.text[i] === " " ? stretch : 0);
-  }
-  begins.set(run.to, x);
-  const glyphs: SetGlyph[] = [];
-  let pen: { readonly cluster: number; x: number } = { cluster: -1, x: x0 };
-  for (const [i, g] of f.glyphs.entries()) {
-    if (g.cluster < run.from || g.cluster >= run.to) continue;
-    // Several glyphs of one letter follow each other; a new letter starts where it begins.
-    if (g.cluster !== pen.cluster) pen = { cluster: g.cluster, x: begins.get(g.cluster)! };
-    if (!/\s/u.test(f.text[g.cluster]!)) {
-      const set = { file: g.file, id: g.id, x: pen.x + g.dx * f.sizeMm, y: at.baseline - g.dy * f.sizeMm };
-      const letters = lettersOf(f, i, run.to);
-      glyphs.push(letters.length > 1 ? { ...set, letters } : set);
-    }
-    pen.x += g.advance * f.sizeMm;
-  }
-  return { from: run.from, to: run.to, x: x0, width, ...at, glyphs, stops: stopsOf(run, f, begins) };
-}
-
-function countSpaces(text: string, run: Run): number {
-  let n = 0;
-  for (let i = run.from; i < run.to; i += 1) if (text[i] === " ") n += 1;
-  return n;
-}
-
-/** A caret stands before each letter and after the last; inside a ligature at even parts of it. */
-function stopsOf(run: Run, f: LineFacts, begins: ReadonlyMap<number, number>): Stop[] {
-  const heads = f.glyphs.map((g) => g.cluster).filter((c) => c >= run.from && c < run.to);
-  const clusters = [...new Set(heads)].sort((a, b) => a - b);
-  const stops: Stop[] = [];
-  for (const [i, start] of clusters.entries()) {
-    const end = clusters[i + 1] ?? run.to;
-    const [x0, x1] = [begins.get(start)!, begins.get(end)!];
-    const letters = [...f.text.slice(start, end)];
-    let at = start;
-    for (const [k, letter] of letters.entries()) {
-      if (!/\p{M}/u.test(letter)) stops.push({ at, x: x0 + ((x1 - x0) * k) / letters.length });
-      at += letter.length;
-    }
-  }
-  stops.push({ at: run.to, x: begins.get(run.to)! });
-  return stops;
-}
-
-function missingIn(text: string, face: Face): string[] {
-  const found = new Set<string>();
-  for (const letter of text) if (!/\s/u.test(letter) && !face.covers(letter.codePointAt(0)!)) found.add(letter);
-  return [...found];
-}

@@ -31,6 +31,7 @@ const face: Face = {
     })),
 };
 const setter = {
+  face: () => face,
   breaks(text: string) {
     const found = [...text.matchAll(/[ \n]+/g)].map((m) => ({ at: m.index + m[0].length, must: m[0].includes("\n") }));
     return found.at(-1)?.at === text.length ? found : [...found, { at: text.length, must: false }];
@@ -51,7 +52,7 @@ test("words are set the same in any box, and caret and selection stand where the
       verticals.flatMap((vertical) =>
         ([0, 90] as const).map((turn) => {
           const style = { ...firstWordStyles.journal, align, vertical, turn, sizePt: 11, leading: 1.3, insetMm: 1.5 };
-          return [text, layWords(text, style, { w: 42, h: 26 }, face, setter)] as const;
+          return [text, layWords({ text, style }, { w: 42, h: 26 }, setter)!] as const;
         }),
       ),
     ),

@@ -26,6 +26,7 @@ const face: Face = {
 
 /** After each space, and after each line end. */
 const setter = {
+  face: () => face,
   breaks(text: string) {
     const found = [...text.matchAll(/[ \n]+/g)].map((m) => ({ at: m.index + m[0].length, must: m[0].includes("\n") }));
     return found.at(-1)?.at === text.length ? found : [...found, { at: text.length, must: false }];
@@ -35,7 +36,7 @@ const setter = {
 /** Letters of 1 mm, lines of 2 mm. */
 const style: WordStyle = { ...firstWordStyles.journal, sizePt: (2 * 72) / 25.4, leading: 1, insetMm: 0 };
 const lay = (text: string, w: number, h: number, change: Partial<WordStyle> = {}) =>
-  layWords(text, { ...style, ...change }, { w, h }, face, setter);
+  layWords({ text, style: { ...style, ...change } }, { w, h }, setter)!;
 const linesOf = (text: string, laid: ReturnType<typeof lay>) => laid.lines.map((l) => text.slice(l.from, l.to));
 
 test("words fill a line up to its end; spaces hang over, and a long word is broken", () => {
@@ -56,12 +57,12 @@ test("a single line counts by its letters, not by all that its font leaves room 
   // Each letter reaches 0.7 em above the line and none below: 1.4 mm of the font's 2.
   const inked: Face = { ...face, outline: () => [["M", 0, 0], ["L", 0.4, -0.7], ["Z"]] };
   const of = (h: number, vertical: WordStyle["vertical"]) =>
-    layWords("A", { ...style, vertical }, { w: 9, h }, inked, setter);
+    layWords({ text: "A", style: { ...style, vertical } }, { w: 9, h }, { ...setter, face: () => inked })!;
   expect([of(1.5, "middle").hidden, of(1.3, "middle").hidden]).toEqual([0, 1]);
   expect(of(1.8, "top").lines[0]!.baseline).toBeCloseTo(1.4);
   expect(of(1.8, "middle").lines[0]!.baseline).toBeCloseTo(1.6);
   expect(of(1.8, "bottom").lines[0]!.baseline).toBeCloseTo(1.8);
-  expect(layWords("A\nB", style, { w: 9, h: 1.8 }, inked, setter).hidden).toBe(2);
+  expect(layWords({ text: "A\nB", style }, { w: 9, h: 1.8 }, { ...setter, face: () => inked })!.hidden).toBe(2);
 });
 
 test("alignment and vertical place put the lines where they belong", () => {

@@ -273,20 +273,31 @@ function paintWords(ctx: Canvas2d, step: Extract<DrawStep, { draw: "words" }>, f
   ctx.save();
   ctx.transform(a, b, c, d, e, f);
   ctx.fillStyle = step.colour;
-  for (const g of step.glyphs) {
-    const key = `${g.file}-${g.id}`;
-    let path = paths.get(key);
-    if (!path) {
-      path = new Path2D();
-      replay(face.outline(g.file, g.id), path);
-      paths.set(key, path);
+  const each = (draw: (path: Path2D) => void) => {
+    for (const g of step.glyphs) {
+      const key = `${g.file}-${g.id}`;
+      let path = paths.get(key);
+      if (!path) {
+        path = new Path2D();
+        replay(face.outline(g.file, g.id), path);
+        paths.set(key, path);
+      }
+      ctx.save();
+      ctx.translate(g.x, g.y);
+      if (g.turn) ctx.rotate(g.turn);
+      ctx.scale(step.sizeMm, step.sizeMm);
+      draw(path);
+      ctx.restore();
     }
-    ctx.save();
-    ctx.translate(g.x, g.y);
-    ctx.scale(step.sizeMm, step.sizeMm);
-    ctx.fill(path);
-    ctx.restore();
+  };
+  const { outline } = step;
+  if (outline) {
+    ctx.strokeStyle = outline.colour;
+    ctx.lineWidth = outline.widthMm / step.sizeMm;
+    ctx.lineJoin = "round";
+    each((path) => ctx.stroke(path));
   }
+  each((path) => ctx.fill(path));
   ctx.restore();
 }
 

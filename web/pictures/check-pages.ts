@@ -1,6 +1,6 @@
 import { checkPage, type PageFacts, sharpnessOn } from "#core/check";
 import { photoShape } from "#core/photo";
-import { faceKey } from "#core/words";
+import { wordsNeeded } from "#core/scene";
 import { FontShelf } from "../words/font-shelf.ts";
 import { fontUrls } from "../words/font-urls.ts";
 import type { CheckedPage, PagesToCheck } from "../workers/jobs.ts";
@@ -30,9 +30,9 @@ export async function checkPages(order: PagesToCheck, doing: Doing): Promise<rea
   const checked: CheckedPage[] = [];
   for (const at of order.pages) {
     doing.signal.throwIfAborted();
-    const words = at.page.tiles.flatMap((t) => (t.filling.kind === "words" ? [faceKey(t.filling.style)] : []));
-    await Promise.all([...new Set(words)].map((key) => fonts.load(key)));
     const here = { ...facts, language: at.language };
+    const words = wordsNeeded(at.page, here);
+    await fonts.loadFor(words, at.language);
     const behind = words.length > 0 ? await groundFrom(at, here, (id) => pictures.get(id)) : undefined;
     checked.push({
       pageId: at.page.id,

@@ -1,11 +1,9 @@
-import type { PlacedPage } from "#core/document";
 import type { ChannelBits } from "#core/files";
 import { chain, type Matrix, type PathData, scaling, translation } from "#core/geometry";
 import { bleedBox, printPixels } from "#core/lab";
 import { photoShape } from "#core/photo";
 import { sharpeningFor, widened } from "#core/pixels";
-import { type DrawStep, type PhotoStep, type SceneFacts, scene } from "#core/scene";
-import { faceKey } from "#core/words";
+import { type DrawStep, type PhotoStep, type SceneFacts, scene, wordsNeeded } from "#core/scene";
 import { StepPainter, setMatrix } from "../painters/canvas.ts";
 import { FontShelf } from "../words/font-shelf.ts";
 import { fontUrls } from "../words/font-urls.ts";
@@ -27,25 +25,18 @@ const bandPixels = 32_000_000;
 /** A JPEG can be coded from every such row on by itself, whatever its kind. */
 const rowsTogether = 256;
 
-/** The fonts of all words on a page; without one of them the file would lack its words. */
-const facesOn = (page: PlacedPage): string[] => [
-  ...new Set(page.tiles.flatMap((t) => (t.filling.kind === "words" ? [faceKey(t.filling.style)] : []))),
-];
-
-/** What the scenes of a file need: facts of its photos, and its fonts, which are fetched first. */
+/** What the scenes of a file need: facts of its photos, and its fonts, which are fetched first: without one of them the file would lack its words. */
 export async function printFacts(order: Pick<PrintOrder, "file" | "photos">): Promise<SceneFacts> {
   const byId = new Map(order.photos.map((p) => [p.photo.id, p.photo]));
-  const keys = [...new Set(order.file.parts.flatMap((p) => facesOn(p.page)))];
-  const faces = await Promise.all(keys.map((key) => printFonts.load(key)));
-  if (faces.includes(undefined)) throw new PrintError("fontMissing", keys.join(", "));
-  return {
-    photo: (id) => {
-      const known = byId.get(id);
-      return known && photoShape(known);
-    },
-    language: order.file.language,
-    setter: printFonts,
+  const { language } = order.file;
+  const photo: SceneFacts["photo"] = (id) => {
+    const known = byId.get(id);
+    return known && photoShape(known);
   };
+  const needs = order.file.parts.flatMap((p) => wordsNeeded(p.page, { photo, language }));
+  const lacking = await printFonts.loadFor(needs, language);
+  if (lacking.length > 0) throw new PrintError("fontMissing", lacking.join(", "));
+  return { photo, language, setter: printFonts };
 }
 
 /** How many bits a file's channels have: sixteen where that is asked for and a photo on it may have them. */

@@ -1,4 +1,5 @@
-import type { Face, Typesetter } from "#core/words";
+import { type Face, type FaceNeeds, faceKey, faceKeysFor, type Typesetter } from "#core/words";
+import { type Divider, loadDivider, patternsFor } from "./hyphens.ts";
 import { sfntOf } from "./woff.ts";
 
 /** By face key, where its files are to be had: the plain letters first, then those with rarer marks. */
@@ -12,6 +13,8 @@ export class FontShelf implements Typesetter {
   readonly #watchers = new Set<() => void>();
   #come = 0;
   #breaks: Typesetter["breaks"] | undefined;
+  #levels: NonNullable<Typesetter["levels"]> | undefined;
+  readonly #dividers = new Map<string, Divider | Promise<void>>();
 
   constructor(urls: FontUrls) {
     this.#urls = urls;
@@ -20,6 +23,49 @@ export class FontShelf implements Typesetter {
   /** The rules of line breaking come with the first face: without one there is nothing to break. */
   breaks(text: string): ReturnType<Typesetter["breaks"]> {
     return this.#breaks?.(text) ?? [{ at: text.length, must: false }];
+  }
+
+  levels(paragraph: string): ReturnType<NonNullable<Typesetter["levels"]>> {
+    return this.#levels?.(paragraph);
+  }
+
+  hyphens(word: string, language: string): readonly number[] | undefined {
+    const name = patternsFor(language);
+    if (name === undefined) return [];
+    const divider = this.#dividers.get(name);
+    if (typeof divider === "function") return divider(word);
+    if (!divider) void this.#loadDivider(name);
+    return undefined;
+  }
+
+  /** All that some words are set with. Gives back the faces of their own that could not be had. */
+  async loadFor(needs: readonly FaceNeeds[], language: string | undefined): Promise<readonly string[]> {
+    const name = language === undefined ? undefined : patternsFor(language);
+    const [faces] = await Promise.all([
+      Promise.all([...new Set(needs.flatMap(faceKeysFor))].map((key) => this.load(key))),
+      name !== undefined && needs.some((n) => n.style.hyphens) ? this.#loadDivider(name) : undefined,
+    ]);
+    const come = new Set(faces.map((f) => f?.key));
+    return [...new Set(needs.map((n) => faceKey(n.style)))].filter((key) => !come.has(key));
+  }
+
+  async #loadDivider(name: string): Promise<void> {
+    const known = this.#dividers.get(name);
+    if (known) return typeof known === "function" ? undefined : known;
+    const coming = loadDivider(name)
+      // Without its patterns no word of the language is divided.
+      .catch((): Divider => () => [])
+      .then((divider) => {
+        this.#dividers.set(name, divider);
+        this.#tell();
+      });
+    this.#dividers.set(name, coming);
+    return coming;
+  }
+
+  #tell(): void {
+    this.#come += 1;
+    for (const hear of this.#watchers) hear();
   }
 
   /** Begins to fetch a face that is not there yet; whoever watches hears when it came. */
@@ -54,16 +100,17 @@ export class FontShelf implements Typesetter {
   async #fetch(key: string): Promise<Face | undefined> {
     const urls = this.#urls.get(key);
     if (!urls) return undefined;
-    const [{ harfbuzzFace }, { breaksOf }, ...files] = await Promise.all([
+    const [{ harfbuzzFace }, { breaksOf }, { levelsOf }, ...files] = await Promise.all([
       import("./harfbuzz-face.ts"),
       import("./breaks.ts"),
+      import("./levels.ts"),
       ...urls.map(async (url) => sfntOf(new Uint8Array(await (await fetch(url)).arrayBuffer()))),
     ]);
     const face = harfbuzzFace(key, files);
     this.#breaks = breaksOf;
+    this.#levels = levelsOf;
     this.#faces.set(key, face);
-    this.#come += 1;
-    for (const hear of this.#watchers) hear();
+    this.#tell();
     return face;
   }
 }

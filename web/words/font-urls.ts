@@ -1,8 +1,5 @@
-import { faceKey, fontFamilies } from "#core/words";
+import { faceKey, familyOf, fontFamilies, partsOf } from "#core/words";
 import type { FontUrls } from "./font-shelf.ts";
-
-/** Western letters first, then those with rarer marks. */
-export const fontParts = ["latin", "latin-ext"] as const;
 
 /** Every face of every font that comes along, by face key. */
 export const faceKeys: readonly string[] = fontFamilies.flatMap((family) =>
@@ -11,15 +8,15 @@ export const faceKeys: readonly string[] = fontFamilies.flatMap((family) =>
   ),
 );
 
-/** The file of a face as its package names it, and as it is served. */
-export function fontFile(
-  key: string,
-  part: (typeof fontParts)[number],
-): { readonly family: string; readonly file: string } {
+/** The files of a face as its package names them, and as they are served. */
+export function fontFiles(key: string): readonly { readonly family: string; readonly file: string }[] {
   const [, family, weight, italic] = /^(.*)-(400|700)(-italic)?$/.exec(key)!;
-  return { family: family!, file: `${family}-${part}-${weight}-${italic ? "italic" : "normal"}.woff` };
+  return partsOf(familyOf(family!)!).map((part) => ({
+    family: family!,
+    file: `${family}-${part}-${weight}-${italic ? "italic" : "normal"}.woff`,
+  }));
 }
 
 export const fontUrls: FontUrls = new Map(
-  faceKeys.map((key) => [key, fontParts.map((part) => `/fonts/${fontFile(key, part).file}`)]),
+  faceKeys.map((key) => [key, fontFiles(key).map(({ file }) => `/fonts/${file}`)]),
 );

@@ -1,6 +1,14 @@
-import { Blob as HbBlob, Buffer as HbBuffer, Face as HbFace, Font as HbFont, shape } from "harfbuzzjs";
+import {
+  Direction,
+  Feature,
+  Blob as HbBlob,
+  Buffer as HbBuffer,
+  Face as HbFace,
+  Font as HbFont,
+  shape,
+} from "harfbuzzjs";
 import { type PathData, record } from "#core/geometry";
-import type { Face, Glyph } from "#core/words";
+import type { Face, Glyph, Shaping } from "#core/words";
 
 interface FontFile {
   readonly font: HbFont;
@@ -23,7 +31,11 @@ export function harfbuzzFace(key: string, sfnts: readonly Uint8Array<ArrayBuffer
     ascent: ascender / first.upem,
     descent: -descender / first.upem,
     covers: (codePoint) => files.some((f) => f.covered.has(codePoint)),
-    shape: (text) => runsOf(text, fileFor).flatMap((run) => shapeRun(files[run.file]!, run, text)),
+    shape: (text, how = {}) => {
+      const runs = runsOf(text, fileFor).map((run) => shapeRun(files[run.file]!, run, text, how));
+      // From left to right also where the first letters stand on the right.
+      return (how.rtl ? runs.reverse() : runs).flat();
+    },
     outline(file, glyph) {
       const known = outlines.get(`${file}-${glyph}`);
       if (known) return known;
@@ -34,6 +46,8 @@ export function harfbuzzFace(key: string, sfnts: readonly Uint8Array<ArrayBuffer
     },
   };
 }
+
+const noLigatures = ["liga", "clig", "dlig"].map((tag) => new Feature(tag, 0));
 
 const ligatures = ["ffi", "ffl", "ff", "fi", "fl", "fj", "Th", "tt", "ti", "st", "ct", "Qu"];
 
@@ -81,11 +95,12 @@ function runsOf(text: string, fileFor: (codePoint: number) => number): Run[] {
   return runs;
 }
 
-function shapeRun({ font, upem }: FontFile, run: Run, text: string): Glyph[] {
+function shapeRun({ font, upem }: FontFile, run: Run, text: string, { rtl, apart }: Shaping): Glyph[] {
   const buffer = new HbBuffer();
   buffer.addText(text.slice(run.from, run.to));
   buffer.guessSegmentProperties();
-  shape(font, buffer);
+  if (rtl !== undefined) buffer.setDirection(rtl ? Direction.RTL : Direction.LTR);
+  shape(font, buffer, apart ? noLigatures : undefined);
   const infos = buffer.getGlyphInfos();
   const places = buffer.getGlyphPositions();
   return infos.map((info, i) => {

@@ -3,8 +3,8 @@ import { ornamentSchema, paperSchema } from "#core/artwork/schema";
 import { colourSchema } from "#core/colour/schema";
 import { mostStrokes, strokeSchema } from "#core/masks/schema";
 import { toneSchema } from "#core/tone/schema";
-import { wordRoles } from "#core/words";
-import { wordStyleSchema } from "#core/words/schema";
+import { mostLetters, wordRoles } from "#core/words";
+import { spansSchema, wordStyleSchema } from "#core/words/schema";
 import { id, point } from "./parts.ts";
 
 /** Written out, since what zod infers of so many parts is more than the compiler takes. */
@@ -71,7 +71,7 @@ export type View = z.infer<typeof viewSchema>;
 const wordsSchema = z
   .object({
     kind: z.literal("words"),
-    text: z.string().max(20_000),
+    text: z.string().max(mostLetters),
     style: wordStyleSchema,
     role: z.enum(wordRoles),
     from: z
@@ -83,6 +83,8 @@ const wordsSchema = z
       .object({ ground: colourSchema, lines: z.enum(["none", "ruled", "squared"]), ink: colourSchema })
       .readonly()
       .nullable(),
+    /** Stretches that look otherwise. They are those of the text, and go when it follows a photo. */
+    spans: spansSchema.optional(),
     /** Left to right, as in a mirror. */
     mirrored: z.literal(true).optional(),
   })

@@ -1,1 +1,1 @@
-export { wordStyleSchema } from "./fonts.ts";
+export { mostSpans, spansSchema, wordStyleSchema } from "./fonts.ts";

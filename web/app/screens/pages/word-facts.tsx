@@ -13,7 +13,7 @@ export function sayWords(words: Words, facts: SceneFacts): string {
 /** How many words find no room in their tile. */
 export function hiddenWords(words: Words, frame: Frame, facts: SceneFacts): number {
   if (!facts.setter) return 0;
-  return laidWords(wordsOf(words, facts), words.style, frame, facts.setter)?.hidden ?? 0;
+  return laidWords(words, frame, facts)?.hidden ?? 0;
 }
 
 /** The mark on a tile that shows too little of what is written in it. */

@@ -2,16 +2,29 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useLayoutEffect, useM
 import { findPlaced } from "#core/document";
 import { applyTo, inverse } from "#core/geometry";
 import { laidWords, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
-import { caretAt, type LaidWords, lineEnds, offsetAt, offsetBeyond, selectionRects } from "#core/words";
+import {
+  caretAt,
+  type LaidWords,
+  lineEnds,
+  mostLetters,
+  offsetAt,
+  offsetBeyond,
+  selectionRects,
+  spanAt,
+  wordAround,
+} from "#core/words";
 import { words as say } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import type { Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
-import { typed } from "../../state/edit/word-gestures.ts";
+import { changeLetters, typed } from "../../state/edit/word-gestures.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { shownPlaced, useProject, useSession } from "../../state/session/hooks.ts";
 import { type PageView, toPage } from "./page-view.ts";
 import css from "./write-layer.module.css";
+
+/** About the top left of what is turned. */
+const turned = (radians: number | undefined): string | undefined => (radians ? `${radians}rad` : undefined);
 
 /**
  * Words written in their place. A field that is not seen takes what is typed; the letters are the page's own, and the
@@ -31,16 +44,18 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
   const [marked, setMarked] = useState<readonly [number, number]>([text.length, text.length]);
   const { format } = page;
   const frame = useMemo(() => tile && seenFrame(tile.frame, format), [tile, format]);
-  const laid = useMemo(
-    () => (words && frame && facts.setter ? laidWords(text, words.style, frame, facts.setter) : undefined),
-    [words, frame, text, facts],
-  );
+  const laid = useMemo(() => (words && frame ? laidWords(words, frame, facts) : undefined), [words, frame, facts]);
 
   useEffect(() => {
     field.current?.focus();
     field.current?.setSelectionRange(0, field.current.value.length);
   }, []);
-  const readMarks = () => field.current && setMarked([field.current.selectionStart, field.current.selectionEnd]);
+  const readMarks = () => {
+    if (!field.current) return;
+    const { selectionStart: from, selectionEnd: to } = field.current;
+    setMarked([from, to]);
+    viewState.setState({ marked: { from, to } });
+  };
   useLayoutEffect(() => {
     const hear = () => document.activeElement === field.current && readMarks();
     document.addEventListener("selectionchange", hear);
@@ -67,12 +82,22 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     mark(e.shiftKey ? anchor : to, to);
     return true;
   };
+  /** Of what is marked, or of the word that the caret stands in. */
+  const toggle = (what: "bold" | "italic" | "underline") => {
+    const stretch = marked[0] < marked[1] ? { from: marked[0], to: marked[1] } : wordAround(text, marked[0]);
+    const on = (spanAt(words.spans, stretch.from)[what] ?? words.style[what]) === true;
+    changeLetters(session, tile.id, { [what]: !on }, stretch, facts);
+    return true;
+  };
   const obeyKeys = hears("writing", {
     endWriting: () => viewState.setState({ writing: undefined }),
     lineUp: caretTo((laid, head) => offsetBeyond(laid, head, -1, text.length)),
     lineDown: caretTo((laid, head) => offsetBeyond(laid, head, 1, text.length)),
     lineStart: caretTo((laid, head) => lineEnds(laid, head).from),
     lineEnd: caretTo((laid, head) => lineEnds(laid, head).to),
+    bold: () => toggle("bold"),
+    italic: () => toggle("italic"),
+    underline: () => toggle("underline"),
     undo: () => session.undo(),
     redo: () => session.redo(),
   });
@@ -114,13 +139,24 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
             <div
               key={`${r.y} ${r.x}`}
               className={css.marked}
-              style={{ left: r.x * scale, top: r.y * scale, width: r.w * scale, height: r.h * scale }}
+              style={{
+                left: r.x * scale,
+                top: r.y * scale,
+                width: r.w * scale,
+                height: r.h * scale,
+                rotate: turned(r.turn),
+              }}
             />
           ))}
           {caret && (
             <div
               className={css.caret}
-              style={{ left: caret.x * scale, top: caret.top * scale, height: caret.height * scale }}
+              style={{
+                left: caret.x * scale,
+                top: caret.top * scale,
+                height: caret.height * scale,
+                rotate: turned(caret.turn),
+              }}
             />
           )}
         </div>
@@ -130,7 +166,7 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
         className={css.field}
         aria-label={`${say.writing}. ${say.writingHelp}`}
         value={text}
-        maxLength={20_000}
+        maxLength={mostLetters}
         // Until its font is there, the field's own lines are moved along.
         wrap="off"
         spellCheck={false}

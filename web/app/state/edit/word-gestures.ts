@@ -11,11 +11,12 @@ import {
   withoutFree,
 } from "#core/document";
 import { captionOf, newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "#core/edit";
-import type { SceneFacts } from "#core/scene";
-import { faceKey, type WordRole, type WordStyle } from "#core/words";
+import { type SceneFacts, wordsOf } from "#core/scene";
+import { faceKey, type SpanLook, spansAfter, type WordRole, type WordStyle, withSpan } from "#core/words";
 import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
+import type { Marked } from "../view-state/view-state.ts";
 
 /** What is done with words on a page, each as one step. */
 
@@ -82,7 +83,13 @@ const wordsChange = (page: Page, items: readonly Told[]): Change => ({ type: "se
 
 /** What was typed; from then on the words follow no photo. */
 export const typed = (session: ProjectSession, tileId: string, text: string): void =>
-  changeWords(session, tileId, () => ({ text, from: null }), "wrote", `write-${tileId}`);
+  changeWords(
+    session,
+    tileId,
+    (now) => ({ text, from: null, spans: now.from ? undefined : spansAfter(now.spans, now.text, text) }),
+    "wrote",
+    `write-${tileId}`,
+  );
 
 type Edit = (now: Words) => Partial<Words>;
 
@@ -98,6 +105,47 @@ export function changeWords(
   const page = openPage(session.state.getState());
   const tiles = edited(session, tileIds, edit, facts);
   if (tiles.length > 0) session.commit({ code, count: tiles.length }, [wordsChange(page, tiles)], { mergeKey });
+}
+
+/** What letters can have of their own, set for those that are marked, or for all of them. */
+const dressed = (look: SpanLook, marked: Marked | undefined, facts: SceneFacts): Edit => {
+  const { list, raised, ...whole } = look;
+  const onlyOfStretches = "list" in look || "raised" in look;
+  return (now) => {
+    const text = wordsOf(now, facts);
+    const spans = now.from ? undefined : now.spans;
+    if (marked || onlyOfStretches) {
+      const where = marked ?? { from: 0, to: text.length };
+      return { text, from: null, spans: withSpan(spans, where, look, now.style) };
+    }
+    // What is said of all letters is said of none by itself.
+    const cleared = Object.fromEntries(Object.keys(whole).map((k) => [k, undefined]));
+    const style = { ...now.style, ...whole } as WordStyle;
+    return { style, spans: withSpan(spans, { from: 0, to: text.length }, cleared, style) };
+  };
+};
+
+export const changeLetters = (
+  session: ProjectSession,
+  tileIds: Ids,
+  look: SpanLook,
+  marked: Marked | undefined,
+  facts: SceneFacts,
+): void => changeWords(session, tileIds, dressed(look, marked, facts), undefined, undefined, facts);
+
+export const showLetters = (
+  session: ProjectSession,
+  tileIds: Ids,
+  look: SpanLook,
+  marked: Marked | undefined,
+  facts: SceneFacts,
+): void => showWords(session, tileIds, dressed(look, marked, facts));
+
+/** All of the paragraphs that a stretch touches, each with the end of its line, so that an empty one is among them. */
+export function paragraphsAround(text: string, { from, to }: Marked): Marked {
+  const start = text.lastIndexOf("\n", from - 1) + 1;
+  const newline = text.indexOf("\n", Math.max(from, to - 1));
+  return { from: start, to: newline < 0 ? text.length : newline + 1 };
 }
 
 /** Shows it while a hand is still on it. */

@@ -13,6 +13,12 @@ export type Drawer = (typeof drawers)[number];
 export const shelfSizes = ["folded", "one", "two", "half"] as const;
 export type ShelfSize = (typeof shelfSizes)[number];
 
+/** A stretch of a text, in UTF-16. */
+export interface Marked {
+  readonly from: number;
+  readonly to: number;
+}
+
 export interface SideChange {
   /** As it was asked for; missing where it would tear a spread apart. */
   readonly doIt: (() => void) | undefined;
@@ -41,6 +47,8 @@ export interface ViewState {
   readonly traces: readonly Frame[];
   /** The tile whose words are being written. */
   readonly writing: string | undefined;
+  /** The letters of them that are marked, or where the caret stands. */
+  readonly marked: Marked | undefined;
   /** A line is to be drawn on it, by which it is straightened. */
   readonly straightening: boolean;
   /** What the shelf shows, and how much of the window it takes. */
@@ -83,6 +91,7 @@ export const createViewState = () =>
     brush: { does: "hide", radiusMm: 12, hardness: 0, strength: 1 },
     traces: [],
     writing: undefined,
+    marked: undefined,
     straightening: false,
     drawer: "photos",
     shelf: "one",
