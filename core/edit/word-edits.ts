@@ -33,6 +33,7 @@ export const plainWords = (style: WordStyle, role: WordRole, text = ""): Words =
   role,
   from: null,
   card: null,
+  grows: true,
 });
 
 /** How large words of each kind begin: share of the safe width, and lines high. */

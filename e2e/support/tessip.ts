@@ -102,6 +102,7 @@ export async function openDrawer(page: Page, name: DrawerName): Promise<void> {
 export async function addWords(page: Page, kind: "A title" | "A caption" | "A story"): Promise<void> {
   await openDrawer(page, "Words");
   await page.getByRole("button", { name: kind, exact: true }).click();
+  await page.getByTestId("writing").waitFor();
 }
 
 /** Chooses the first photos on the shelf and arranges them. */

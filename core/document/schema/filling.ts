@@ -87,6 +87,8 @@ const wordsSchema = z
     spans: spansSchema.optional(),
     /** Left to right, as in a mirror. */
     mirrored: z.literal(true).optional(),
+    /** Their tile grows with them, until a person gives it a size. */
+    grows: z.literal(true).optional(),
   })
   .readonly();
 export type Words = z.infer<typeof wordsSchema>;

@@ -171,14 +171,14 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
         wrap="off"
         spellCheck={false}
         onChange={(e) => {
-          typed(session, tile.id, e.currentTarget.value);
+          typed(session, tile.id, e.currentTarget.value, facts);
           readMarks();
         }}
         onKeyDown={onKeyDown}
         onBlur={(e) => {
           // Into the panel and back is still writing; a click on the mat ends it.
           if (!(e.relatedTarget instanceof HTMLElement)) return;
-          if (!e.relatedTarget.closest("aside")) viewState.setState({ writing: undefined });
+          if (!e.relatedTarget.closest("aside, [role=menu]")) viewState.setState({ writing: undefined });
         }}
       />
     </div>

@@ -43,6 +43,9 @@ function change({ viewState, library }: Deps, session: ProjectSession, frames: F
     const tile = photoStays ? before.get(id) : undefined;
     // A part of a photo, and a picture above a print's foot, have another box than the tile.
     const alone = tile && !tile.through && tile.border.footMm === undefined;
+    const words = before.get(id)?.filling;
+    const sized = words?.kind === "words" && words.grows && !sameSize(frame, before.get(id)!.frame);
+    if (sized) return { id, set: { frame, filling: { ...words, grows: undefined } } };
     const photo = alone ? byId.get(photoIdOf(tile) ?? "") : undefined;
     if (!photo || tile?.filling.kind !== "photo") return { id, set: { frame } };
     const { view } = tile.filling;
@@ -58,6 +61,8 @@ function change({ viewState, library }: Deps, session: ProjectSession, frames: F
   });
   return { type: "setTiles", pageId: page.id, items };
 }
+
+const sameSize = (a: Frame, b: Frame): boolean => a.width === b.width && a.height === b.height;
 
 /** Shown while a hand is still on them. */
 export function showFrames(services: Deps, session: ProjectSession, frames: Frames): void {

@@ -1,8 +1,10 @@
 import {
   type Change,
   type Frame,
+  type FreeTile,
   findTile,
   freeTiles,
+  mapTiles,
   type Page,
   pageChanges,
   type StepCode,
@@ -10,27 +12,64 @@ import {
   withFree,
   withoutFree,
 } from "#core/document";
-import { captionOf, newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "#core/edit";
+import {
+  captionOf,
+  newWords,
+  restyled,
+  roomier,
+  uncaptioned,
+  withCaptions,
+  withRoomGrown,
+  wordsInstead,
+} from "#core/edit";
 import { type SceneFacts, wordsOf } from "#core/scene";
 import { faceKey, type SpanLook, spansAfter, type WordRole, type WordStyle, withSpan } from "#core/words";
 import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
 import type { Marked } from "../view-state/view-state.ts";
+import { wordRooms } from "./word-rooms.ts";
 
 /** What is done with words on a page, each as one step. */
 
-type Deps = Pick<Services, "viewState" | "newId" | "fonts">;
+type Deps = Pick<Services, "viewState" | "newId" | "fonts" | "bitmaps">;
 
 const put = (page: Page): Change => ({ type: "replacePage", page });
 
-/** Words lying on the page, open to be written. */
-export function addWords(services: Deps, session: ProjectSession, role: WordRole): void {
+/** Words on the page, in the best place that a full page has for them, open to be written. */
+export async function addWords(
+  services: Deps,
+  session: ProjectSession,
+  role: WordRole,
+  facts: SceneFacts,
+): Promise<void> {
+  // How much room words need can only be told from their letters.
+  const key = faceKey(session.state.getState().project.words[role]);
+  if (!services.fonts.face(key)) await services.fonts.load(key);
   const now = session.state.getState();
   const tile = newWords(openPlaced(now).format, role, now.project.words[role], services.newId);
-  const done = session.commit({ code: "addedWords", count: 1 }, [put(withFree(openPage(now), tile))]);
+  const [best] = wordRooms(services, session, sampled(tile), facts);
+  const page = best ? withText(best.page, tile.id, "") : withFree(openPage(now), tile);
+  const done = session.commit({ code: "addedWords", count: 1 }, [put(page)]);
   if (done.ok) openToWrite(services, tile.id);
 }
+
+/** As long as words of a kind mostly are. */
+const samples: Record<WordRole, string> = {
+  title: "Nothing is written yet",
+  caption: "What is to be seen here, and when it was",
+  journal: "What happened on that day and who was there. ".repeat(8),
+};
+
+function sampled(tile: FreeTile): FreeTile {
+  const words = tile.filling as Words;
+  return { ...tile, filling: { ...words, text: samples[words.role] } };
+}
+
+const withText = (page: Page, tileId: string, text: string): Page =>
+  mapTiles(page, (t) =>
+    t.id === tileId && t.filling.kind === "words" ? { ...t, filling: { ...t.filling, text } } : t,
+  );
 
 export function openToWrite(services: Pick<Services, "viewState">, tileId: string): void {
   services.viewState.setState({
@@ -82,14 +121,22 @@ interface Told {
 const wordsChange = (page: Page, items: readonly Told[]): Change => ({ type: "setTiles", pageId: page.id, items });
 
 /** What was typed; from then on the words follow no photo. */
-export const typed = (session: ProjectSession, tileId: string, text: string): void =>
-  changeWords(
-    session,
-    tileId,
-    (now) => ({ text, from: null, spans: now.from ? undefined : spansAfter(now.spans, now.text, text) }),
-    "wrote",
-    `write-${tileId}`,
-  );
+export function typed(session: ProjectSession, tileId: string, text: string, facts: SceneFacts): void {
+  const edit: Edit = (now) => ({
+    text,
+    from: null,
+    spans: now.from ? undefined : spansAfter(now.spans, now.text, text),
+  });
+  changeWords(session, tileId, edit, "wrote", `write-${tileId}`);
+  growRoom(session, tileId, facts);
+}
+
+/** Words that outgrew their room get a larger one, and photos around it are solved again. */
+function growRoom(session: ProjectSession, tileId: string, facts: SceneFacts): void {
+  const on = openPlaced(session.state.getState());
+  const grown = withRoomGrown(on, tileId, facts);
+  if (grown) session.commit({ code: "wrote", count: 1 }, pageChanges(on.page, grown), { mergeKey: `write-${tileId}` });
+}
 
 type Edit = (now: Words) => Partial<Words>;
 

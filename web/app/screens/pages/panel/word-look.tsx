@@ -72,40 +72,43 @@ export function WordLook({ ids, words }: { readonly ids: readonly string[]; read
             step={0.05}
             onNumber={(leading) => set({ leading })}
           />
-          <HStack gap="1">
-            <Act
-              icon={Bold}
-              name={say.bold}
-              pressed={style.bold}
-              disabled={!family?.bold}
-              onAct={() => letters({ bold: !style.bold })}
-            />
-            <Act
-              icon={Italic}
-              name={say.italic}
-              pressed={style.italic}
-              disabled={!family?.italic}
-              onAct={() => letters({ italic: !style.italic })}
-            />
-            <Act
-              icon={Underline}
-              name={say.underline}
-              pressed={style.underline === true}
-              onAct={() => letters({ underline: !style.underline })}
-            />
-          </HStack>
         </HStack>
-        <HStack gap="1" role="group" aria-label={say.align}>
-          {(["left", "centre", "right", "justified"] as const).map((align) => (
-            <Act
-              key={align}
-              grows
-              icon={aligns[align]}
-              name={say.aligns[align]}
-              pressed={style.align === align}
-              onAct={() => set({ align })}
-            />
-          ))}
+        <HStack gap="1">
+          <Act
+            grows
+            icon={Bold}
+            name={say.bold}
+            pressed={style.bold}
+            disabled={!family?.bold}
+            onAct={() => letters({ bold: !style.bold })}
+          />
+          <Act
+            grows
+            icon={Italic}
+            name={say.italic}
+            pressed={style.italic}
+            disabled={!family?.italic}
+            onAct={() => letters({ italic: !style.italic })}
+          />
+          <Act
+            grows
+            icon={Underline}
+            name={say.underline}
+            pressed={style.underline === true}
+            onAct={() => letters({ underline: !style.underline })}
+          />
+          <HStack gap="1" ms="2" role="group" aria-label={say.align}>
+            {(["left", "centre", "right", "justified"] as const).map((align) => (
+              <Act
+                key={align}
+                grows
+                icon={aligns[align]}
+                name={say.aligns[align]}
+                pressed={style.align === align}
+                onAct={() => set({ align })}
+              />
+            ))}
+          </HStack>
         </HStack>
         <HStack gap="1" role="group" aria-label={say.vertical}>
           {(["top", "middle", "bottom"] as const).map((vertical) => (

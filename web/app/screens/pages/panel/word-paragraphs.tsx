@@ -1,13 +1,12 @@
 import { Box, HStack, Text, VStack } from "@chakra-ui/react";
 import { Subscript, Superscript } from "lucide-react";
 import type { Words } from "#core/document";
-import { listKinds, mostColumns, type SpanLook, spanAt, type WordStyle } from "#core/words";
+import { type ListKind, listKinds, mostColumns, type SpanLook, spanAt, type WordStyle } from "#core/words";
 import { words as say } from "../../../../text/index.ts";
 import { Checkbox } from "../../../components/checkbox.tsx";
 import { Beside } from "../../../components/field-label.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
 import { Act, PanelSection } from "../../../components/panel-parts.tsx";
-import { Segmented } from "../../../components/segmented.tsx";
 import { Select } from "../../../components/select.tsx";
 import { changeLetters, changeWords, paragraphsAround, showLetters } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
@@ -62,7 +61,7 @@ function Lines({ ids, words, text }: Part) {
           onToggle={() => set({ hanging: on(style.hanging) })}
         />
         <Beside label={say.list}>
-          <Segmented
+          <Select<ListKind | "none">
             label={say.list}
             value={spanAt(words.spans, among?.from ?? 0).list ?? "none"}
             options={(["none", ...listKinds] as const).map((k) => [k, say.lists[k]])}

@@ -18,6 +18,7 @@ import { TileDress } from "./tile-dress.tsx";
 import { TilePlace } from "./tile-place.tsx";
 import { WordLook } from "./word-look.tsx";
 import { WordParagraphs } from "./word-paragraphs.tsx";
+import { WordPlaces } from "./word-places.tsx";
 import { WordsFaint } from "./words-faint.tsx";
 import { WordsFollow } from "./words-follow.tsx";
 
@@ -60,6 +61,7 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
         </Button>
         {words.from && <WordsFollow tileId={tile.id} from={words.from} />}
       </PanelSection>
+      <WordPlaces tile={tile} />
       <WordLook ids={[tile.id]} words={words} />
       <WordParagraphs ids={[tile.id]} words={words} text={text} />
       <Card tile={tile} words={words} />

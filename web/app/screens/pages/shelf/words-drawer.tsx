@@ -56,7 +56,7 @@ export function WordsDrawer() {
             minW="132px"
             flexDirection="column"
             gap="2"
-            onClick={() => addWords(services, session, role)}
+            onClick={() => void addWords(services, session, role, facts)}
           >
             <Icon size={24} aria-hidden /> {say.roles[role]}
           </Button>
