@@ -5,7 +5,7 @@ import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import {
-  addWords,
+  addFreeWords,
   arrangeFirst,
   box,
   chooseFiles,
@@ -75,9 +75,7 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
   await test.step("a title grows with its letters; two words have a panel of their own", async () => {
     await nobodyChosen(page);
     for (const words of ["Home", "Water"]) {
-      await addWords(page, "A title");
-      await page.keyboard.type(words);
-      await page.keyboard.press("Escape");
+      await addFreeWords(page, "A title", words);
       await nobodyChosen(page);
       // Away from where the next one comes to lie.
       if (words === "Home") {

@@ -4,7 +4,7 @@ import { expect, type Locator, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import {
-  addWords,
+  addFreeWords,
   arrangeFirst,
   chooseFiles,
   expectKept,
@@ -95,9 +95,7 @@ test("the pages answer as other programs do: right click, copy and paste, duplic
     await page.keyboard.press("Escape");
     await page.keyboard.press("Control+v");
     await expect(tiles(page)).toHaveCount(before + 2);
-    await addWords(page, "A caption");
-    await page.keyboard.type("At the lock");
-    await page.keyboard.press("Escape");
+    await addFreeWords(page, "A caption", "At the lock");
     await page.keyboard.press("Control+c");
     await page.keyboard.press("Control+v");
     await expect(free(page)).toHaveCount(2);

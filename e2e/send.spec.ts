@@ -8,13 +8,14 @@ import sharp from "sharp";
 import { killBrowser, openProfile } from "./support/browser.ts";
 import { samplePhotos } from "./support/files.ts";
 import {
-  addWords,
+  addFreeWords,
   arrangeFirst,
   chooseFiles,
   differing,
   expectKept,
   expectUndo,
   longMs,
+  nobodyChosen,
   openDrawer,
   pace,
   paintedPage,
@@ -52,10 +53,8 @@ async function titledCollage(page: Page, photos: number, title: string): Promise
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, photos);
   await page.keyboard.press("Escape");
-  await addWords(page, "A title");
-  await page.keyboard.type(title);
-  await page.keyboard.press("Escape");
-  await page.keyboard.press("Escape");
+  await addFreeWords(page, "A title", title);
+  await nobodyChosen(page);
   // What lets through what lies behind it has to come out the same in each kind of file.
   await tile(page, photos).click();
   await page.getByRole("button", { name: /^Shadow, soft edge/ }).click();

@@ -31,39 +31,87 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
   await arrangeFirst(page, 4);
   await page.keyboard.press("Escape");
 
-  await test.step("a title is typed where it stands, with caret, selection and lines of its own", async () => {
+  const places = page.getByRole("group", { name: "Where they stand" });
+
+  await test.step("a title gets a strip of its own on a full page, is typed there, and its strip grows with it", async () => {
     await addWords(page, "A title");
-    await expect(page.getByTestId("writing")).toBeVisible();
     await page.keyboard.type("A year aboad\nfrom lock to lock");
-    // Said by the panel once the font is there.
-    await expect(page.getByText(/words? hidden/).first()).toBeVisible();
+    const title = tiles(page)
+      .filter({ hasText: "" })
+      .and(page.getByRole("option", { name: /words: A year/ }));
+    const before = await box(title);
     await page.keyboard.press("ArrowUp");
     await page.keyboard.press("End");
     await page.keyboard.press("ArrowLeft");
     await page.keyboard.type("r");
-    await expect(free(page).first()).toHaveAccessibleName(/words: A year aboard\s+from lock to lock/);
+    await expect(title).toHaveAccessibleName(/words: A year aboard\s+from lock to lock/);
     await expectUndo(page, "Wrote words");
+    await page.keyboard.press("End");
+    await page.keyboard.type("\nand back again");
+    await expect.poll(async () => (await box(title)).height).toBeGreaterThan(before.height + 10);
+    await expect(page.getByText(/words? hidden/)).toHaveCount(0);
     await page.keyboard.press("Escape");
     await expect(page.getByTestId("writing")).toHaveCount(0);
   });
 
-  await test.step("too many words show a mark that says how many are hidden; smaller, they all fit", async () => {
-    await expect(
-      free(page)
-        .first()
-        .getByText(/words? hidden/),
-    ).toBeVisible();
-    await expect(page.getByRole("status").filter({ hasText: "4 words hidden" })).toBeVisible();
-    const size = page.getByRole("textbox", { name: "Size, pt" });
-    await size.fill("14");
-    await size.press("Enter");
-    await expect(page.getByText(/words? hidden/)).toHaveCount(0);
-    await expectUndo(page, "Changed how words look");
+  await test.step("other places are offered as live pictures; over a calm part of a photo the words can be read", async () => {
+    await expect(places.getByRole("button")).toHaveCount(3);
+    await places.getByRole("button", { name: "Among the photos" }).click();
+    await expectUndo(page, "Moved words");
+    await expect(tiles(page)).toHaveCount(5);
+    await places.getByRole("button", { name: "Over what is calm" }).click();
+    await expect(free(page)).toHaveCount(1);
+    await expect(tiles(page)).toHaveCount(4);
+    await expect(page.getByText(/Hard to read/)).toHaveCount(0);
+  });
+
+  await test.step("a box that is too small says how many words are hidden, and is mended by its size or theirs", async () => {
+    await page.getByRole("textbox", { name: "Size, pt" }).fill("14");
+    await page.getByRole("textbox", { name: "Size, pt" }).press("Enter");
+    await drag(page, page.locator('[data-grip="s"]'), { dx: 0, dy: -60 });
+    const mark = free(page)
+      .first()
+      .getByText(/words? hidden/);
+    await expect(mark).toBeVisible();
+    await expect(page.getByRole("status").filter({ hasText: /words? hidden/ })).toBeVisible();
+    await page.getByRole("button", { name: "Smaller words" }).click();
+    await expectUndo(page, "Fitted words and their box");
+    await expect(mark).toHaveCount(0);
+    await undoButton(page).click();
+    await expect(mark).toBeVisible();
+    await page.getByRole("button", { name: "Larger place" }).click();
+    await expect(mark).toHaveCount(0);
+  });
+
+  await test.step("marked letters look otherwise, by key and in the panel; what is typed beside them follows", async () => {
+    const plain = await paintedPage(page);
+    await page.getByRole("button", { name: "Write", exact: true }).click();
+    await page.keyboard.press("Control+Home");
+    await page.keyboard.press("Shift+End");
+    await page.keyboard.press("Control+b");
+    await expect(page.getByRole("button", { name: "Bold" })).toHaveAttribute("aria-pressed", "true");
+    await expect(page.getByText(/for the marked letters/)).toBeVisible();
+    await page.getByRole("button", { name: /^Font:/ }).click();
+    await page.getByRole("menuitemradio", { name: /^Pacifico/ }).click();
+    await page.getByRole("button", { name: "Colour: Clay" }).click();
+    await expect.poll(async () => (await paintedPage(page)).equals(plain)).toBe(false);
+    await page.getByTestId("writing").click({ position: { x: 5, y: 5 } });
+    await page.keyboard.press("Control+End");
+    await page.keyboard.press("Shift+Home");
+    await expect(page.getByRole("button", { name: /^Font: EB Garamond/ })).toBeVisible();
+    await page.keyboard.press("Escape");
+    await undoButton(page).click();
+    await undoButton(page).click();
+    await undoButton(page).click();
+    await expect.poll(async () => differing(await paintedPage(page), plain)).toBeLessThan(0.001);
   });
 
   await test.step("font, slope, alignment, turn and colour; what a font does not have cannot be pressed", async () => {
     const before = await paintedPage(page);
-    await page.getByLabel("Font", { exact: true }).selectOption({ label: "Caveat, by hand" });
+    await page.getByRole("combobox", { name: "Kind of font" }).selectOption("by hand");
+    await page.getByRole("button", { name: /^Font:/ }).click();
+    await expect(page.getByRole("menuitemradio")).toHaveCount(4);
+    await page.getByRole("menuitemradio", { name: /^Caveat/ }).click();
     await expect(page.getByRole("button", { name: "Italic" })).toBeDisabled();
     await page.getByRole("button", { name: "Bold" }).click();
     await page.getByRole("button", { name: "To the right", exact: true }).click();
@@ -106,7 +154,8 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
     expect(count).toBeGreaterThan(1);
     await expect(tiles(page)).toHaveCount(4 + count);
     await expect(page.getByText(/words? hidden/)).toHaveCount(0);
-    await captions.last().click();
+    await captions.last().focus();
+    await page.keyboard.press("Space");
     await expect(page.getByText("Follows the photo")).toBeVisible();
     await page.getByLabel("Follows the photo").selectOption("day");
     await expect(captions.last()).toHaveAccessibleName(/words: \d+ \w+ 2025/);

@@ -111,11 +111,9 @@ export {
 export { tilesUnder } from "./under-point.ts";
 export { captionOf, newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "./word-edits.ts";
 export {
-  neededHeight,
   type PageLight,
   roomsForWords,
   type WordPlace,
   type WordsRoom,
-  withRoomGrown,
   wordPlaces,
 } from "./words-room.ts";

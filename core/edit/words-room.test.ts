@@ -13,12 +13,12 @@ import {
   type Words,
 } from "#core/document";
 import type { Rect } from "#core/geometry";
-import { laidWords } from "#core/scene";
+import { laidWords, neededHeight, sizeFitting, withRoomFitted, withRoomGrown } from "#core/scene";
 import { firstWordStyles, wordRoles } from "#core/words";
 import { setter } from "../check/check.fixture.ts";
 import { counter } from "../document/project.fixture.ts";
 import { bookOf } from "./books.fixture.ts";
-import { neededHeight, newWords, type PageLight, photoIdsOn, roomsForWords, withRoomGrown } from "./index.ts";
+import { newWords, type PageLight, photoIdsOn, roomsForWords } from "./index.ts";
 
 const facts = { photo: () => ({ aspect: 1.5, focus: null }), setter };
 const [w, h] = [40, 40];
@@ -119,5 +119,28 @@ test("the least height shows all words, and a millimetre less does not", () => {
     const height = neededHeight(words, 90, facts);
     const at = (mm: number) => laidWords(words, { width: 90, height: mm }, facts)!.hidden;
     expect([at(height), at(height - 1.5 * 5) > 0]).toEqual([0, true]);
+  }
+});
+
+test("words are made to fit their box, and a box to fit its words", () => {
+  const on = pageOf(4);
+  const tile = wordsFor(on, "journal");
+  for (const room of roomsForWords({ on, tile, facts, light, keepOff: [] })) {
+    const there = placeAgain(on, room.page);
+    const placedTile = findPlaced(there, tile.id)!;
+    const sized = sizeFitting(placedTile, facts, 4)!;
+    const at = (sizePt: number) =>
+      laidWords({ ...sized, style: { ...sized.style, sizePt } }, placedTile.frame, facts)!.hidden;
+    expect([at(sized.style.sizePt), at(sized.style.sizePt + 0.25) > 0]).toEqual([0, true]);
+    expect(sizeFitting(placedTile, facts, 60)).toBeUndefined();
+    const shorter = placeAgain(
+      on,
+      mapTiles(room.page, (t) =>
+        t.id === tile.id ? { ...t, filling: { ...(t.filling as Words), text: "Short." } } : t,
+      ),
+    );
+    const fitted = placeAgain(on, withRoomFitted(shorter, tile.id, facts)!);
+    expect(findPlaced(fitted, tile.id)!.frame.height).toBeLessThan(placedTile.frame.height * 0.8);
+    expect(hidden(fitted, tile.id)).toBe(0);
   }
 });

@@ -11,7 +11,6 @@ import {
   type PlacedTile,
   placeAgain,
   removeTiles,
-  setTileAspect,
   type Tile,
   type Words,
   withFree,
@@ -20,7 +19,7 @@ import {
 } from "#core/document";
 import type { Rect } from "#core/geometry";
 import { safeBox } from "#core/lab";
-import { laidWords, type SceneFacts } from "#core/scene";
+import { allSeen, neededHeight, roomFitted, type SceneFacts } from "#core/scene";
 import type { WordRole } from "#core/words";
 
 /** Where words could stand on a page that is full of photos. */
@@ -51,29 +50,6 @@ export interface RoomAsk {
   readonly keepOff: readonly Rect[];
 }
 
-const tallest = 2000;
-
-/** The least height at which all of the words are seen in a tile so wide, in mm. */
-export function neededHeight(words: Words, widthMm: number, facts: SceneFacts): number {
-  const upright = words.style.turn % 180 === 0;
-  const hidden = (h: number) => laidWords(words, { width: widthMm, height: h }, facts)?.hidden ?? 0;
-  const whole = laidWords(words, { width: widthMm, height: tallest }, facts);
-  const last = whole?.lines.at(-1);
-  const { insetMm } = words.style;
-  if (!whole || !last) return 2 * insetMm + 5;
-  if (upright && !words.style.columns && !words.style.bend) {
-    const top = whole.lines[0]!.top;
-    return last.top + last.height - top + 2 * insetMm + 0.3;
-  }
-  let [low, high] = [2 * insetMm, tallest];
-  for (let i = 0; i < 14; i += 1) {
-    const middle = (low + high) / 2;
-    if (hidden(middle) > 0) low = middle;
-    else high = middle;
-  }
-  return high + 0.3;
-}
-
 /** The page without the tile that holds these words. */
 const without = (on: PlacedPage, tileId: string): PlacedPage =>
   placeAgain(on, isFree(on.page, tileId) ? withoutFree(on.page, [tileId]) : removeTiles(on, [tileId]));
@@ -95,25 +71,6 @@ function costOf(on: PlacedPage, facts: SceneFacts): number {
   return (photos > 0 ? cut / photos : 0) + Math.max(0, 1 - all / Math.max(1, room));
 }
 
-/** A few rounds: the others make room, so that the width is not what it was. */
-function fitted(on: PlacedPage, page: Page, tileId: string, facts: SceneFacts): PlacedPage {
-  let now = placeAgain(on, page);
-  for (let round = 0; round < 8; round += 1) {
-    const tile = findPlaced(now, tileId);
-    if (tile?.filling.kind !== "words") break;
-    const { width, height } = tile.frame;
-    const wanted = neededHeight(tile.filling, width, facts);
-    if (Math.abs(wanted - height) < 0.1) break;
-    now = placeAgain(now, setTileAspect(now, tileId, width / wanted));
-  }
-  return now;
-}
-
-const readable = (on: PlacedPage, tileId: string, facts: SceneFacts): boolean => {
-  const tile = findPlaced(on, tileId);
-  return tile?.filling.kind === "words" && (laidWords(tile.filling, tile.frame, facts)?.hidden ?? 0) === 0;
-};
-
 /** Beside which tile, at which edge, and whether along all of the group. */
 interface Beside {
   readonly tileId: string;
@@ -132,8 +89,8 @@ function bestOf(ask: RoomAsk, place: WordPlace, bare: PlacedPage, ways: readonly
   for (const to of ways) {
     const first = withTileBeside(bare, own, { aspect: firstAspect(filling, to, bare), shaped: true }, to);
     if (first === bare.page) continue;
-    const now = fitted(bare, first, own.id, ask.facts);
-    if (!readable(now, own.id, ask.facts)) continue;
+    const now = roomFitted(bare, first, own.id, ask.facts);
+    if (!allSeen(now, own.id, ask.facts)) continue;
     const { width, height } = findPlaced(now, own.id)!.frame;
     const { widthMm, heightMm } = now.format;
     // A strip that takes half of the page, or one that is hardly wider than a word, is no good place.
@@ -276,24 +233,4 @@ export function roomsForWords(ask: RoomAsk): readonly WordsRoom[] {
   return [ownRoom(ask, bare), amongTiles(ask, bare), overCalm(ask, bare)]
     .flatMap((room) => room ?? [])
     .sort((a, b) => b.worth - a.worth);
-}
-
-/** The page with the room of words grown so that all of them are seen; nothing where they are, or where they have a box of their own. */
-export function withRoomGrown(on: PlacedPage, tileId: string, facts: SceneFacts): Page | undefined {
-  const tile = findPlaced(on, tileId);
-  if (tile?.filling.kind !== "words" || !tile.filling.grows || tile.filling.style.ink) return undefined;
-  const { filling, frame } = tile;
-  if ((laidWords(filling, frame, facts)?.hidden ?? 0) === 0) return undefined;
-  if (!isFree(on.page, tileId)) {
-    const now = fitted(on, on.page, tileId, facts);
-    return now.page !== on.page && readable(now, tileId, facts) ? now.page : undefined;
-  }
-  const safe = safeBox(on.format);
-  const height = Math.min(safe.h, neededHeight(filling, frame.width, facts));
-  if (height <= frame.height) return undefined;
-  // The top stays where it is; what would leave the page moves up.
-  const top = Math.max(safe.y, Math.min(frame.centre.y - frame.height / 2, safe.y + safe.h - height));
-  const centre = frame.turn === 0 ? { ...frame.centre, y: top + height / 2 } : frame.centre;
-  const grown = { ...frame, height, centre };
-  return { ...on.page, pieces: on.page.pieces.map((p) => (p.id === tileId ? { ...p, frame: grown } : p)) };
 }

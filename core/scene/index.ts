@@ -18,4 +18,5 @@ export {
 } from "./steps.ts";
 export { ownLine, seenFrame } from "./tile-lines.ts";
 export { type Bordered, borderedOf, type WhiteBorder, whiteBorderMm, withoutBorder } from "./white-border.ts";
+export { allSeen, neededHeight, roomFitted, sizeFitting, withRoomFitted, withRoomGrown } from "./word-room.ts";
 export { laidWords, wordsMatrix, wordsNeeded, wordsOf } from "./words.ts";

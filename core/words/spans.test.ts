@@ -46,9 +46,10 @@ test("a stretch is dressed letter by letter, whatever was there; what the words 
 });
 
 test("letters keep their look while others are typed, taken away and replaced", () => {
-  const text = fc.string({ minLength: long, maxLength: long, unit: fc.constantFrom(..."abcdefghijklmnopqrstuvwxyz") });
+  // No letter twice, so that it is plain which of them were typed.
+  const before = "abcdefghijklmnopqrstuvwx";
   fc.assert(
-    fc.property(anySpans, text, stretch, fc.constantFrom("", "1", "123"), (spans, before, { from, to }, typed) => {
+    fc.property(anySpans, stretch, fc.constantFrom("", "1", "123"), (spans, { from, to }, typed) => {
       const after = before.slice(0, from) + typed + before.slice(to);
       const looks = looksOf(spans, long);
       const now = looksOf(spansAfter(spans, before, after), after.length);

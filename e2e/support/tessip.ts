@@ -105,6 +105,15 @@ export async function addWords(page: Page, kind: "A title" | "A caption" | "A st
   await page.getByTestId("writing").waitFor();
 }
 
+/** Words that lie over a photo, where it is calm. */
+export async function addFreeWords(page: Page, kind: Parameters<typeof addWords>[1], text: string): Promise<void> {
+  await addWords(page, kind);
+  await page.keyboard.type(text);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Over what is calm" }).click();
+  await expect(page.getByRole("button", { name: "Over what is calm", pressed: true })).toBeVisible();
+}
+
 /** Chooses the first photos on the shelf and arranges them. */
 export async function arrangeFirst(page: Page, count: number): Promise<void> {
   await shelfPhotos(page).first().click();

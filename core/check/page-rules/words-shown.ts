@@ -1,9 +1,11 @@
+import { pageChanges } from "#core/document";
+import { seenFrame, sizeFitting, withRoomFitted } from "#core/scene";
 import { countWords, faceKey, familyOf } from "#core/words";
 import type { Found } from "../finding.ts";
-import { fillingOf, tellingTile } from "../fix-tile.ts";
+import { tellingTile } from "../fix-tile.ts";
 import { spot } from "../places.ts";
 import type { PageRule } from "../rule.ts";
-import { leastReadablePt, sizedTo } from "../type-size.ts";
+import { leastReadablePt } from "../type-size.ts";
 import { wordsOn } from "../words-on.ts";
 
 type Detail =
@@ -11,15 +13,17 @@ type Detail =
   | { readonly code: "lettersMissing"; readonly letters: readonly string[] }
   | { readonly code: "fontMissing"; readonly face: string };
 
+type Fix = "growWords" | "shrinkWords";
+
 /** Words that are not printed, or not in their own letters. */
-export const wordsShown: PageRule<Detail, "shrinkWords"> = {
+export const wordsShown: PageRule<Detail, Fix> = {
   looksAt: "page",
   find: ({ page, format }, facts) =>
-    wordsOn({ page, format }, facts).flatMap(({ tile, words, text, laid, at }): Found<Detail, "shrinkWords">[] => {
+    wordsOn({ page, format }, facts).flatMap(({ tile, words, text, laid, at }): Found<Detail, Fix>[] => {
       const spots = [spot(page, tile, at)];
       const gone = (face: string) => ({ code: "fontMissing", severity: "wrong", face, spots, fixes: [] }) as const;
       if (!laid) return facts.setter ? [gone(faceKey(words.style))] : [];
-      const found: Found<Detail, "shrinkWords">[] = [];
+      const found: Found<Detail, Fix>[] = [];
       // Another font would stand in for it, without a word.
       if (!familyOf(words.style.font)) found.push(gone(words.style.font));
       if (laid.hidden > 0)
@@ -28,21 +32,25 @@ export const wordsShown: PageRule<Detail, "shrinkWords"> = {
           severity: "wrong",
           words: Math.min(laid.hidden, countWords(text)),
           spots: [spot(page, tile)],
-          fixes: words.style.sizePt > leastReadablePt ? ["shrinkWords"] : [],
+          fixes: [
+            ...(withRoomFitted(page, tile.id, facts) ? (["growWords"] as const) : []),
+            ...(words.style.sizePt > leastReadablePt ? (["shrinkWords"] as const) : []),
+          ],
         });
       if (laid.missing.length > 0)
         found.push({ code: "lettersMissing", severity: "wrong", letters: laid.missing, spots, fixes: [] });
       return found;
     }),
   fixes: {
-    /** The largest size, in quarters of a point, at which all words show. */
-    shrinkWords: tellingTile((tile, { on, facts }) => {
-      if (tile.filling.kind !== "words") return undefined;
-      for (let pt = Math.floor(tile.filling.style.sizePt * 4 - 1) / 4; pt >= leastReadablePt; pt -= 0.25) {
-        const next = sizedTo(pt, tile, on.format, facts);
-        if (next) return fillingOf(next);
-      }
-      return undefined;
+    growWords: ({ on, tile, facts }) => {
+      const page = tile && withRoomFitted(on, tile.id, facts);
+      return page ? pageChanges(on.page, page) : [];
+    },
+    shrinkWords: tellingTile(({ filling, frame }, { on, facts }) => {
+      if (filling.kind !== "words") return undefined;
+      const at = { filling, frame: seenFrame(frame, on.format) };
+      const fitting = sizeFitting(at, facts, leastReadablePt, filling.style.sizePt);
+      return fitting && { filling: fitting };
     }),
   },
 };

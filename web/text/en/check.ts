@@ -58,6 +58,7 @@ export const fixWords: Record<FixCode, string> = {
   evenSoft: "Soft alike on all sides",
   widerWhiteBorder: "A wider border",
   wholeInBorder: "Show all of the page",
+  growWords: "Make their place larger",
   shrinkWords: "Make the words smaller",
   enlargeWords: "Make the words larger",
   readableInk: "Make the words readable",

@@ -187,6 +187,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Moved words";
     case "laidCard":
       return "Laid a card under words";
+    case "fittedWords":
+      return "Fitted words and their box";
     case "mirroredWords":
       return "Mirrored words";
     case "changedBackdrop":

@@ -2,6 +2,7 @@ import {
   type Change,
   type Frame,
   type FreeTile,
+  findPlaced,
   findTile,
   freeTiles,
   mapTiles,
@@ -12,18 +13,9 @@ import {
   withFree,
   withoutFree,
 } from "#core/document";
-import {
-  captionOf,
-  newWords,
-  restyled,
-  roomier,
-  uncaptioned,
-  withCaptions,
-  withRoomGrown,
-  wordsInstead,
-} from "#core/edit";
-import { type SceneFacts, wordsOf } from "#core/scene";
-import { faceKey, type SpanLook, spansAfter, type WordRole, type WordStyle, withSpan } from "#core/words";
+import { captionOf, newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "#core/edit";
+import { type SceneFacts, seenFrame, sizeFitting, withRoomFitted, withRoomGrown, wordsOf } from "#core/scene";
+import { faceKey, type SpanLook, smallestPt, spansAfter, type WordRole, type WordStyle, withSpan } from "#core/words";
 import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
@@ -152,6 +144,20 @@ export function changeWords(
   const page = openPage(session.state.getState());
   const tiles = edited(session, tileIds, edit, facts);
   if (tiles.length > 0) session.commit({ code, count: tiles.length }, [wordsChange(page, tiles)], { mergeKey });
+}
+
+/** The box as high as its words, or the words as large as their box lets them be; whether that could be. */
+export function fitWords(session: ProjectSession, tileId: string, what: "box" | "words", facts: SceneFacts): boolean {
+  const on = openPlaced(session.state.getState());
+  if (what === "box") {
+    const page = withRoomFitted(on, tileId, facts);
+    return page !== undefined && session.commit({ code: "fittedWords", count: 1 }, pageChanges(on.page, page)).ok;
+  }
+  const tile = findPlaced(on, tileId);
+  const words = tile && sizeFitting({ ...tile, frame: seenFrame(tile.frame, on.format) }, facts, smallestPt);
+  if (!words) return false;
+  changeWords(session, tileId, () => ({ style: words.style }), "fittedWords");
+  return true;
 }
 
 /** What letters can have of their own, set for those that are marked, or for all of them. */

@@ -1,4 +1,4 @@
-import { Box, HStack, Text, VStack } from "@chakra-ui/react";
+import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
 import { Subscript, Superscript } from "lucide-react";
 import type { Words } from "#core/document";
 import { type ListKind, listKinds, mostColumns, type SpanLook, spanAt, type WordStyle } from "#core/words";
@@ -8,7 +8,14 @@ import { Beside } from "../../../components/field-label.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
 import { Act, PanelSection } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
-import { changeLetters, changeWords, paragraphsAround, showLetters } from "../../../state/edit/word-gestures.ts";
+import { notices } from "../../../notices/notices.ts";
+import {
+  changeLetters,
+  changeWords,
+  fitWords,
+  paragraphsAround,
+  showLetters,
+} from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { ColourRow } from "./colour-row.tsx";
@@ -49,6 +56,24 @@ function Lines({ ids, words, text }: Part) {
   return (
     <PanelSection title={say.paragraphs} folds="word-paragraphs" folded>
       <VStack align="stretch" gap="2">
+        {ids.length === 1 && (
+          <HStack gap="2">
+            {(["words", "box"] as const).map((what) => (
+              <Button
+                key={what}
+                size="sm"
+                flex="1"
+                variant="outline"
+                onClick={() => {
+                  if (!fitWords(session, ids[0]!, what, facts))
+                    notices.create({ title: say.cannotFit[what], type: "info" });
+                }}
+              >
+                {what === "box" ? say.fitBox : say.fitWords}
+              </Button>
+            ))}
+          </HStack>
+        )}
         <Checkbox label={say.whole} on={style.whole === true} onToggle={() => set({ whole: on(style.whole) })} />
         <Checkbox
           label={say.hyphens}

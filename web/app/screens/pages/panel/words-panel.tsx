@@ -5,9 +5,10 @@ import { laidWords, seenFrame, wordsOf } from "#core/scene";
 import { panel as panelWords, words as say } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
+import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 import { emptyThem } from "../../../state/edit/page-gestures.ts";
-import { changeWords, openToWrite, showWords, takeOff } from "../../../state/edit/word-gestures.ts";
+import { changeWords, fitWords, openToWrite, showWords, takeOff } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
@@ -33,6 +34,9 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
   const free = isFree(page, tile.id);
   const text = wordsOf(words, facts);
   const laid = laidWords(words, seenFrame(tile.frame, format), facts);
+  const fit = (what: "box" | "words") => {
+    if (!fitWords(session, tile.id, what, facts)) notices.create({ title: say.cannotFit[what], type: "info" });
+  };
   return (
     <>
       <TitleWithLook title={say.title} tileId={tile.id} />
@@ -41,9 +45,17 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
           {text || say.nothingYet}
         </Text>
         {laid && laid.hidden > 0 && (
-          <Text role="status" fontSize="14px" color="saffron.700" mb="2">
-            {say.hidden(laid.hidden)}. {say.hiddenWhy}
-          </Text>
+          <Box mb="2">
+            <Text role="status" fontSize="14px" color="saffron.700" mb="1">
+              {say.hidden(laid.hidden)}. {say.hiddenWhy}
+            </Text>
+            <Button size="sm" variant="outline" me="2" onClick={() => fit("box")}>
+              {say.growBox}
+            </Button>
+            <Button size="sm" variant="outline" onClick={() => fit("words")}>
+              {say.shrinkWords}
+            </Button>
+          </Box>
         )}
         {laid && laid.missing.length > 0 && (
           <Text role="status" fontSize="14px" color="clay.600" mb="2">
