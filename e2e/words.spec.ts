@@ -163,7 +163,7 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
     await expect(captions.last()).toHaveAccessibleName(/words: \d+\. \p{L}+ 2025/u);
     await undoButton(page).click();
     await expect(captions.last()).toHaveAccessibleName(/words: \d+ \w+ 2025/);
-    await captions.last().dblclick();
+    await page.getByRole("button", { name: "Write", exact: true }).click();
     await page.keyboard.type("By hand");
     await page.keyboard.press("Escape");
     await expect(captions.last()).toHaveAccessibleName(/words: By hand/);

@@ -7,7 +7,7 @@ import { unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
 import {
-  addWords,
+  addFreeWords,
   arrangeFirst,
   chooseFiles,
   expectKept,
@@ -42,9 +42,7 @@ test("a work as one file: saved, opened in another browser with nothing missing,
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 3);
   await page.keyboard.press("Escape");
-  await addWords(page, "A title");
-  await page.keyboard.type("On the water");
-  await page.keyboard.press("Escape");
+  await addFreeWords(page, "A title", "On the water");
   await expectKept(page);
   const path = join(info.outputDir, "work.zip");
   expect(await saveWorkAsFile(page, path)).toBe("My-collage.tessip");

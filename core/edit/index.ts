@@ -109,7 +109,17 @@ export {
   tileMoved,
 } from "./tree-edits.ts";
 export { tilesUnder } from "./under-point.ts";
-export { captionOf, newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "./word-edits.ts";
+export {
+  type CaptionPlace,
+  captionOf,
+  captionPlaces,
+  newWords,
+  restyled,
+  roomier,
+  uncaptioned,
+  withCaptions,
+  wordsInstead,
+} from "./word-edits.ts";
 export {
   type PageLight,
   roomsForWords,
@@ -117,3 +127,4 @@ export {
   type WordsRoom,
   wordPlaces,
 } from "./words-room.ts";
+export { type Replaced, replacedIn, type Written, type WrittenAt, writtenIn } from "./written.ts";

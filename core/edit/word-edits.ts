@@ -18,10 +18,11 @@ import {
   setTileAspect,
   type Tile,
   type Words,
+  withFree,
   withTileBeside,
 } from "#core/document";
 import { type PageFormat, safeBox } from "#core/lab";
-import { laidWords, type SceneFacts } from "#core/scene";
+import { laidWords, neededHeight, type SceneFacts } from "#core/scene";
 import { mmOfPt, type WordRole, type WordStyle } from "#core/words";
 
 /** What is done with words on a page. */
@@ -106,7 +107,15 @@ interface Captioned {
   readonly tiles: readonly (readonly [captionId: string, photoTileId: string])[];
 }
 
-/** The page with words under these photos that say their captions, or the day where there is none. */
+export const captionPlaces = ["under", "beside", "over"] as const;
+/** Where a caption stands by its photo: `over` it on a card of its own, near its foot. */
+export type CaptionPlace = (typeof captionPlaces)[number];
+
+/** Of a photo's width; a caption beside it takes so much. */
+const besideShare = 0.45;
+const labelInsetMm = 2.5;
+
+/** The page with words by these photos that say their captions, or the day where there is none. */
 export function withCaptions(
   page: PlacedPage,
   tileIds: readonly string[],
@@ -114,9 +123,10 @@ export function withCaptions(
     readonly style: WordStyle;
     readonly facts: SceneFacts;
     readonly newId: () => string;
+    readonly place?: CaptionPlace;
   },
 ): Captioned {
-  const { style, facts, newId } = given;
+  const { style, facts, newId, place = "under" } = given;
   let now = page;
   const tiles: (readonly [string, string])[] = [];
   for (const tileId of tileIds) {
@@ -125,14 +135,44 @@ export function withCaptions(
     if (!tile || photoId === undefined) continue;
     const what = facts.photo(photoId)?.caption ? "caption" : "day";
     const filling: Words = { ...plainWords(style, "caption"), from: { photoId, what } };
+    if (place === "over") {
+      const label = labelOver(tile, filling, facts, newId);
+      now = placeAgain(now, withFree(now.page, label));
+      tiles.push([label.id, tileId]);
+      continue;
+    }
     const own: Tile = { ...newTile(undefined, newId), filling };
+    if (place === "beside") {
+      const shape = { aspect: (besideShare * tile.frame.width) / tile.frame.height, shaped: true } as const;
+      const next = withTileBeside(now, own, shape, { tileId, edge: "right" });
+      if (next !== now.page) tiles.push([own.id, tileId]);
+      now = placeAgain(now, next);
+      continue;
+    }
     const height = heightFor(filling, tile.frame.width, tile.frame.height, facts);
     const shape = { aspect: tile.frame.width / height, shaped: true } as const;
     const next = withTileBeside(now, own, shape, { tileId, edge: "bottom" });
     if (next !== now.page) tiles.push([own.id, tileId]);
     now = placeAgain(now, next);
   }
-  return { page: fittedCaptions({ page: now, tiles }, facts), tiles };
+  return { page: place === "under" ? fittedCaptions({ page: now, tiles }, facts) : now, tiles };
+}
+
+/** A card near the foot of a photo, as wide as the words on it and no wider than the photo. */
+function labelOver(photo: PlacedTile, words: Words, facts: SceneFacts, newId: () => string): FreeTile {
+  const { centre, width, height } = photo.frame;
+  const card = { ground: "#ffffff", lines: "none", ink: "#c9c0ae" } as const;
+  const filling: Words = { ...words, card, style: { ...words.style, insetMm: Math.max(1, words.style.insetMm) } };
+  const most = Math.max(5, width - 2 * labelInsetMm);
+  const lines = laidWords(filling, { width: most, height: 1e4 }, facts)?.lines ?? [];
+  const longest = Math.max(0, ...lines.map((l) => l.width));
+  const wide = lines.length > 0 ? Math.min(most, longest + 2 * filling.style.insetMm + 0.5) : most;
+  const high = Math.min(height, neededHeight(filling, wide, facts));
+  const at = {
+    x: centre.x - width / 2 + labelInsetMm + wide / 2,
+    y: centre.y + height / 2 - labelInsetMm - high / 2,
+  };
+  return newFreeTile({ centre: at, width: wide, height: high, turn: 0 }, filling, newId);
 }
 
 /** Nearer than this two edges lie on one line, in mm. */

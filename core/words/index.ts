@@ -17,6 +17,17 @@ export {
 } from "./fonts.ts";
 export { countWords, type LaidWords, layWords, type WordsToLay } from "./lay-words.ts";
 export { capHeight, inkBox, type LetterShape, letterShapes, sharedLetterSize } from "./letters.ts";
+export {
+  type Alike,
+  alikeNames,
+  datesIn,
+  editDistance,
+  type FindHow,
+  type Mention,
+  mentionsOf,
+  type Named,
+  namesIn,
+} from "./names.ts";
 export type { LetterLook } from "./paragraph.ts";
 export { type Bar, glyphMatrix, type Line, type SetGlyph, type Stop } from "./set-line.ts";
 export {

@@ -43,6 +43,10 @@ export const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import("./screens/reading/reading-screen.tsx")).ReadingScreen }),
           },
           {
+            path: "words",
+            lazy: async () => ({ Component: (await import("./screens/words/words-screen.tsx")).WordsScreen }),
+          },
+          {
             path: "check",
             lazy: async () => ({ Component: (await import("./screens/check/check-screen.tsx")).CheckScreen }),
           },

@@ -60,4 +60,5 @@ export { style } from "./now/style.ts";
 export { tilings } from "./now/tilings.ts";
 export { tone } from "./now/tone.ts";
 export { words } from "./now/words.ts";
+export { writing } from "./now/writing.ts";
 export { speak } from "./spoken.ts";

@@ -30,3 +30,4 @@ export * from "./style.ts";
 export * from "./tilings.ts";
 export * from "./tone.ts";
 export * from "./words.ts";
+export * from "./writing.ts";

@@ -27,6 +27,7 @@ export const work = {
   anotherSize: "Another lab or size …",
   finished: "Bring in finished pages …",
   read: "Read through",
+  words: "All words and captions",
   match: "Match facing page",
   moveTo: "Move to page …",
   moveToPage: (n: number) => `Page ${n}`,

@@ -26,6 +26,7 @@ const placeNames: Readonly<Record<string, string>> = {
   orders: "Orders",
   sheets: "Print sheets",
   send: "Send",
+  words: "Words",
 };
 
 export const walk = {

@@ -189,6 +189,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Laid a card under words";
     case "fittedWords":
       return "Fitted words and their box";
+    case "replacedWords":
+      return count === 1 ? "Wrote a word otherwise" : `Wrote words otherwise in ${count} places`;
     case "mirroredWords":
       return "Mirrored words";
     case "changedBackdrop":

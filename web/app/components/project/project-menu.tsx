@@ -48,7 +48,7 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
     await navigate(`/work/${id}`);
   };
   const choose = (value: string) => {
-    if (value === "read") void navigate(`/work/${projectId}/read`);
+    if (value === "read" || value === "words") void navigate(`/work/${projectId}/${value}`);
     else if (value === "duplicate") void asNew(saveAsNew, words.copyName);
     else if (value === "beginLike") void asNew(keepAsBeginning, words.likeName);
     else setOpen(value as Open);
@@ -59,6 +59,7 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
   const readOnly = useStore(session.state, (s) => s.readOnly);
   const items = [
     "read",
+    "words",
     "saveFile",
     "allSteps",
     "snapshot",

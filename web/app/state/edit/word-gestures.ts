@@ -13,7 +13,7 @@ import {
   withFree,
   withoutFree,
 } from "#core/document";
-import { captionOf, newWords, restyled, roomier, uncaptioned, withCaptions, wordsInstead } from "#core/edit";
+import { newWords, restyled, roomier, wordsInstead } from "#core/edit";
 import { type SceneFacts, seenFrame, sizeFitting, withRoomFitted, withRoomGrown, wordsOf } from "#core/scene";
 import { faceKey, type SpanLook, smallestPt, spansAfter, type WordRole, type WordStyle, withSpan } from "#core/words";
 import type { Services } from "../../services.ts";
@@ -215,39 +215,6 @@ export function styleAll(session: ProjectSession, role: WordRole, style: WordSty
     { type: "setProject", words: { ...project.words, [role]: style } },
     ...project.pages.flatMap((page) => pageChanges(page, restyled(page, role, style))),
   ]);
-}
-
-async function keepCaptions(
-  services: Deps,
-  session: ProjectSession,
-  tileIds: readonly string[],
-  facts: SceneFacts,
-): Promise<readonly string[]> {
-  // How high a caption is can only be told from its letters.
-  await services.fonts.load(faceKey(session.state.getState().project.words.caption));
-  const now = session.state.getState();
-  const given = { style: now.project.words.caption, facts, newId: services.newId };
-  const { page, tiles } = withCaptions(openPlaced(now), tileIds, given);
-  if (tiles.length > 0) session.commit({ code: "addedCaptions", count: tiles.length }, [put(page.page)]);
-  return tiles.map(([captionId]) => captionId);
-}
-
-/** Words under a photo, open to be written; where they are there already, those. */
-export async function captionUnder(
-  services: Deps,
-  session: ProjectSession,
-  tileId: string,
-  facts: SceneFacts,
-): Promise<void> {
-  const there = captionOf(openPlaced(session.state.getState()), tileId);
-  const captionId = there?.id ?? (await keepCaptions(services, session, [tileId], facts))[0];
-  if (captionId !== undefined) openToWrite(services, captionId);
-}
-
-/** Under every photo on the page that has a caption and none on the page yet. Says how many. */
-export async function captionsForAll(services: Deps, session: ProjectSession, facts: SceneFacts): Promise<number> {
-  const wanted = uncaptioned(openPage(session.state.getState()), facts);
-  return (await keepCaptions(services, session, wanted, facts)).length;
 }
 
 /** Takes free tiles off the page; whether there were any among these. */

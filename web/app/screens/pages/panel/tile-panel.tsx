@@ -7,8 +7,9 @@ import { formats, panel as words, words as wordWords } from "../../../../text/in
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { PhotoThumb } from "../../../components/photo-thumb.tsx";
 import { useServices } from "../../../services.ts";
+import { captionUnder } from "../../../state/edit/captions.ts";
 import { emptyThem, placesOf, putPhoto, replaceEverywhere } from "../../../state/edit/page-gestures.ts";
-import { captionUnder, writeIn } from "../../../state/edit/word-gestures.ts";
+import { writeIn } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, useLibrary, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";

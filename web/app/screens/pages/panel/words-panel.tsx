@@ -34,7 +34,7 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
   const free = isFree(page, tile.id);
   const text = wordsOf(words, facts);
   const laid = laidWords(words, seenFrame(tile.frame, format), facts);
-  const fit = (what: "box" | "words") => {
+  const fitTo = (what: "box" | "words") => {
     if (!fitWords(session, tile.id, what, facts)) notices.create({ title: say.cannotFit[what], type: "info" });
   };
   return (
@@ -49,10 +49,10 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
             <Text role="status" fontSize="14px" color="saffron.700" mb="1">
               {say.hidden(laid.hidden)}. {say.hiddenWhy}
             </Text>
-            <Button size="sm" variant="outline" me="2" onClick={() => fit("box")}>
+            <Button size="sm" variant="outline" me="2" onClick={() => fitTo("box")}>
               {say.growBox}
             </Button>
-            <Button size="sm" variant="outline" onClick={() => fit("words")}>
+            <Button size="sm" variant="outline" onClick={() => fitTo("words")}>
               {say.shrinkWords}
             </Button>
           </Box>

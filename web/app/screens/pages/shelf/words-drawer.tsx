@@ -1,11 +1,13 @@
 import { Button, HStack } from "@chakra-ui/react";
-import { Captions, Heading1, LetterText, NotebookPen, Type, WholeWord } from "lucide-react";
+import { Captions, Heading1, LetterText, List, NotebookPen, Type, WholeWord } from "lucide-react";
 import { useState } from "react";
+import { Link, useParams } from "react-router";
 import { arrangedTiles } from "#core/document";
-import { letters, words as say } from "../../../../text/index.ts";
+import { letters, words as say, work } from "../../../../text/index.ts";
 import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
-import { addWords, captionsForAll } from "../../../state/edit/word-gestures.ts";
+import { captionsForAll } from "../../../state/edit/captions.ts";
+import { addWords } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
@@ -18,6 +20,7 @@ export function WordsDrawer() {
   const services = useServices();
   const session = useSession();
   const facts = useFacts();
+  const { projectId } = useParams();
   const photos = usePanel((s) => arrangedTiles(openPage(s)).filter((t) => t.filling.kind === "photo").length);
   const kinds = [
     ["title", Heading1],
@@ -33,18 +36,25 @@ export function WordsDrawer() {
   return (
     <DrawerFrame
       tools={
-        photos > 0 && (
-          <Button
-            size="sm"
-            variant="ghost"
-            onClick={async () => {
-              const n = await captionsForAll(services, session, facts);
-              notices.create({ title: n > 0 ? say.captionsAdded(n) : say.noCaptions, type: "info" });
-            }}
-          >
-            <Captions size={16} aria-hidden /> {say.captionsAll}
+        <HStack gap="1">
+          {photos > 0 && (
+            <Button
+              size="sm"
+              variant="ghost"
+              onClick={async () => {
+                const n = await captionsForAll(services, session, facts);
+                notices.create({ title: n > 0 ? say.captionsAdded(n) : say.noCaptions, type: "info" });
+              }}
+            >
+              <Captions size={16} aria-hidden /> {say.captionsAll}
+            </Button>
+          )}
+          <Button size="sm" variant="ghost" asChild>
+            <Link to={`/work/${projectId}/words`}>
+              <List size={16} aria-hidden /> {work.words}
+            </Link>
           </Button>
-        )
+        </HStack>
       }
     >
       <HStack px="4" pt="1" gap="3" align="start" style={{ height }}>

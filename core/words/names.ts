@@ -1,0 +1,119 @@
+/** Names and dates in what was written, so that two spellings of one name are seen before they are printed. */
+
+export interface Mention {
+  /** Which of the texts, and where in it (UTF-16). */
+  readonly text: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface Named {
+  readonly name: string;
+  readonly mentions: readonly Mention[];
+}
+
+/** Two spellings that may be meant for one. */
+export interface Alike {
+  readonly a: Named;
+  readonly b: Named;
+  readonly distance: number;
+}
+
+const capitalised = /\p{Lu}[\p{L}\p{M}]+(?:[’'-]\p{L}[\p{L}\p{M}]*)*/gu;
+/** After one of these, or at the beginning, any word has a capital. */
+const begins = /(?:^|[.!?…:]|\n)["“„«‘'(\s]*$/u;
+
+/** Every capitalised word that stands within a sentence somewhere, with all its mentions; by name. */
+export function namesIn(texts: readonly string[], language: string): readonly Named[] {
+  const found = new Map<string, { mentions: Mention[]; within: boolean }>();
+  for (const [text, words] of texts.entries())
+    for (const { 0: name, index } of words.matchAll(capitalised)) {
+      const known = found.get(name) ?? { mentions: [], within: false };
+      known.mentions.push({ text, from: index, to: index + name.length });
+      known.within ||= !begins.test(words.slice(Math.max(0, index - 12), index)) || words.trim() === name;
+      found.set(name, known);
+    }
+  const order = new Intl.Collator(language);
+  return [...found]
+    .filter(([, { within }]) => within)
+    .map(([name, { mentions }]) => ({ name, mentions }))
+    .sort((a, b) => order.compare(a.name, b.name));
+}
+
+/** Letters that were left out, put in, changed or swapped with their neighbour (optimal string alignment), as long as they are no more than `most`. */
+export function editDistance(a: string, b: string, most: number): number {
+  if (Math.abs(a.length - b.length) > most) return most + 1;
+  let [before, last]: [number[], number[]] = [[], Array.from({ length: b.length + 1 }, (_, j) => j)];
+  for (let i = 1; i <= a.length; i += 1) {
+    const row = [i];
+    for (let j = 1; j <= b.length; j += 1) {
+      const same = a[i - 1] === b[j - 1];
+      let cost = Math.min(last[j]! + 1, row[j - 1]! + 1, last[j - 1]! + (same ? 0 : 1));
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) cost = Math.min(cost, before[j - 2]! + 1);
+      row.push(cost);
+    }
+    if (Math.min(...row) > most) return most + 1;
+    [before, last] = [last, row];
+  }
+  return last[b.length]!;
+}
+
+/** Names that differ by a letter or, where they are long, by two; the nearest first. A name and its plural or possessive are one. */
+export function alikeNames(names: readonly Named[]): readonly Alike[] {
+  const pairs: Alike[] = [];
+  for (const [i, a] of names.entries())
+    for (const b of names.slice(i + 1)) {
+      const [x, y] = [a.name.toLowerCase(), b.name.toLowerCase()];
+      const shorter = Math.min(x.length, y.length);
+      const most = shorter < 4 ? 0 : shorter < 7 ? 1 : 2;
+      const distance = editDistance(x, y, most);
+      if (distance > most || isPlural(x, y) || isPlural(y, x)) continue;
+      pairs.push({ a, b, distance });
+    }
+  const weight = ({ a, b }: Alike) => Math.max(a.mentions.length, b.mentions.length);
+  return pairs.sort((p, q) => p.distance - q.distance || weight(q) - weight(p));
+}
+
+const isPlural = (one: string, many: string): boolean =>
+  ["s", "’s", "'s", "es", "n", "en"].some((end) => many === one + end);
+
+/** Days and years as they are written, in the order of the texts. */
+export function datesIn(texts: readonly string[], language: string): readonly Named[] {
+  const months = Array.from({ length: 12 }, (_, i) => {
+    const day = new Date(Date.UTC(2026, i, 1));
+    return ["long", "short"].map((month) =>
+      new Intl.DateTimeFormat(language, { month: month as "long", timeZone: "UTC" }).format(day).replace(/\.$/, ""),
+    );
+  }).flat();
+  const month = `(?:${[...new Set(months)].sort((a, b) => b.length - a.length).join("|")})\\.?`;
+  const written = `\\d{1,2}(?:st|nd|rd|th|\\.)? (?:de |of )?${month}(?:,? (?:de )?\\d{4})?|${month} \\d{1,2}(?:st|nd|rd|th)?(?:,? \\d{4})?|${month} \\d{4}`;
+  const all = new RegExp(
+    `(?<![\\p{L}\\d])(?:${written}|\\d{1,2}[./]\\d{1,2}[./]\\d{2,4}|\\d{4}-\\d\\d-\\d\\d|1[5-9]\\d\\d|20\\d\\d)(?![\\p{L}\\d])`,
+    "giu",
+  );
+  const found = new Map<string, Mention[]>();
+  for (const [text, words] of texts.entries())
+    for (const { 0: name, index } of words.matchAll(all))
+      found.set(name, [...(found.get(name) ?? []), { text, from: index, to: index + name.length }]);
+  return [...found].map(([name, mentions]) => ({ name, mentions }));
+}
+
+export interface FindHow {
+  readonly matchCase?: boolean;
+  readonly wholeWords?: boolean;
+}
+
+/** Every place where something is written, in order; none for nothing. */
+export function mentionsOf(
+  texts: readonly string[],
+  wanted: string,
+  { matchCase, wholeWords }: FindHow,
+): readonly Mention[] {
+  if (wanted === "") return [];
+  const plain = wanted.replace(/[.*+?^${}()|[\]\\]/g, "\\$&");
+  const edges = wholeWords ? [`(?<![\\p{L}\\p{M}\\p{N}])`, `(?![\\p{L}\\p{M}\\p{N}])`] : ["", ""];
+  const pattern = new RegExp(`${edges[0]}${plain}${edges[1]}`, matchCase ? "gu" : "giu");
+  return texts.flatMap((words, text) =>
+    [...words.matchAll(pattern)].map(({ 0: hit, index }) => ({ text, from: index, to: index + hit.length })),
+  );
+}
