@@ -8,9 +8,11 @@ test("names are found within sentences, and two spellings of one are told", () =
     "Aunt Hilda laughed. Then Hilde left.",
     "Marigold",
     "The boat of the Petersens and a Petersen",
+    "Nan painted it",
+    "Over the valley",
   ];
   const names = namesIn(texts, "en-GB");
-  expect(names.map((n) => n.name)).toEqual(["Hilda", "Hilde", "Marigold", "Petersen", "Petersens"]);
+  expect(names.map((n) => n.name)).toEqual(["Aunt", "Hilda", "Hilde", "Marigold", "Nan", "Petersen", "Petersens"]);
   expect(names.find((n) => n.name === "Hilde")!.mentions).toEqual([
     { text: 0, from: 7, to: 12 },
     { text: 1, from: 25, to: 30 },

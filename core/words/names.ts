@@ -23,14 +23,32 @@ const capitalised = /\p{Lu}[\p{L}\p{M}]+(?:[’'-]\p{L}[\p{L}\p{M}]*)*/gu;
 /** After one of these, or at the beginning, any word has a capital. */
 const begins = /(?:^|[.!?…:]|\n)["“„«‘'(\s]*$/u;
 
-/** Every capitalised word that stands within a sentence somewhere, with all its mentions; by name. */
+/** Words that sentences begin with, in the languages that words are divided in; no name is among them. */
+const beginners = new Set(
+  (
+    "a an the this that these those there here it its he she we you they i my our his her their your and but or so if as at by for from in into of off on over " +
+    "to up with without before after when while where who what why how then now all both each every some many more most one two three not no yes very only " +
+    "first last next once again still just even about around under behind beside between " +
+    "der die das ein eine einer ich du er sie wir ihr es und aber oder wenn als dann da hier dort nach vor mit ohne von zu im am beim zum zur auf aus bei " +
+    "le la les un une des il elle nous vous ils elles et mais ou si quand avec sans dans sur sous pour par de du au aux " +
+    "el los las una unos yo tú él ella nosotros ellos y pero o cuando con sin en por para del al"
+  ).split(" "),
+);
+
+/** Every capitalised word that stands within a sentence somewhere or that is no word sentences begin with, with all its mentions; by name. */
 export function namesIn(texts: readonly string[], language: string): readonly Named[] {
   const found = new Map<string, { mentions: Mention[]; within: boolean }>();
+  // What is written small elsewhere is no name either.
+  const common = new Set([
+    ...beginners,
+    ...texts.flatMap((words) => words.match(/(?<!\p{L})\p{Ll}[\p{L}\p{M}]+/gu) ?? []),
+  ]);
   for (const [text, words] of texts.entries())
     for (const { 0: name, index } of words.matchAll(capitalised)) {
       const known = found.get(name) ?? { mentions: [], within: false };
       known.mentions.push({ text, from: index, to: index + name.length });
-      known.within ||= !begins.test(words.slice(Math.max(0, index - 12), index)) || words.trim() === name;
+      const first = begins.test(words.slice(Math.max(0, index - 12), index));
+      known.within ||= !first || (name.length > 2 && !common.has(name.toLowerCase()));
       found.set(name, known);
     }
   const order = new Intl.Collator(language);

@@ -43,7 +43,7 @@ export const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import("./screens/reading/reading-screen.tsx")).ReadingScreen }),
           },
           {
-            path: "words",
+            path: "words/:part?",
             lazy: async () => ({ Component: (await import("./screens/words/words-screen.tsx")).WordsScreen }),
           },
           {

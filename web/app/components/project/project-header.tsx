@@ -129,7 +129,8 @@ function ProjectName({ session }: { readonly session: ProjectSession }) {
 
 /** Among the photos it is the library's own steps that are undone; elsewhere the project's. */
 function UndoButtons({ session }: { readonly session: ProjectSession | undefined }) {
-  const amongPhotos = useLocation().pathname.endsWith("/photos");
+  // Captions belong to the photos.
+  const amongPhotos = /\/(photos|words)$/.test(useLocation().pathname);
   return amongPhotos || !session ? <LibraryUndo /> : <ProjectUndo session={session} />;
 }
 

@@ -25,7 +25,13 @@ export function PutCaptions() {
     const photoIds = new Set(photos.filter((p) => !starred || p.stars > 0).map((p) => p.id));
     const n = await captionsForWork(services, session, facts, { place, photoIds });
     setBusy(false);
-    notices.create({ title: n > 0 ? say.putDone(n) : say.putNone, type: n > 0 ? "success" : "info" });
+    if (n === 0) notices.create({ title: say.putNone, type: "info" });
+    else
+      notices.create({
+        title: say.putDone(n),
+        type: "success",
+        action: { label: say.takeBack, onClick: () => session.undo() },
+      });
   };
   return (
     <section>
