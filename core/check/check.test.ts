@@ -292,6 +292,30 @@ test("words that are hidden, too small, faint, without a letter or without their
   expect(again(fixedBy(faint.project, faint.findings[0]!, "readableInk", pale), pale)).toEqual([]);
   const busy = factsOf([], { behind: () => ({ dark: 0.05, light: 0.8 }) });
   expect(says("Lock", { colour: "#808080" }, busy).findings[0]).toMatchObject({ code: "wordsFaint", fixes: [] });
+
+  // An o whose sides are 0.03 em thick, and bold 0.1 em.
+  const ring = (thick: number) => (_file: number, _glyph: number) =>
+    [0, thick].flatMap((by) => [
+      ["M", by, -0.5 + by] as const,
+      ["L", 0.5 - by, -0.5 + by] as const,
+      ["L", 0.5 - by, -by] as const,
+      ["L", by, -by] as const,
+      ["Z"] as const,
+    ]);
+  const plainFace = setter.face("any")!;
+  const thinFaces = {
+    ...setter,
+    face: (key: string) => ({ ...plainFace, key, outline: ring(key.includes("700") ? 0.1 : 0.03) }),
+  };
+  const night = factsOf([], { behind: () => ({ dark: 0.01, light: 0.03 }), setter: thinFaces });
+  const thin = says("Lock", { colour: "#ffffff", sizePt: 9 }, night);
+  expect(thin.findings).toMatchObject([
+    { code: "wordsThin", fixes: ["boldWords"], strokeMm: expect.closeTo(0.095, 3) },
+  ]);
+  expect(again(fixedBy(thin.project, thin.findings[0]!, "boldWords", night), night)).toEqual([]);
+  expect(says("Lock", { colour: "#ffffff", sizePt: 14 }, night).findings).toEqual([]);
+  const day = factsOf([], { behind: () => ({ dark: 0.9, light: 0.95 }), setter: thinFaces });
+  expect(says("Lock", { colour: "#000000", sizePt: 9 }, day).findings).toEqual([]);
 });
 
 test("an original that is gone, a photo nobody knows, and colours beyond sRGB are found", () => {

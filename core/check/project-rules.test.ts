@@ -46,6 +46,18 @@ test("words on a spine that is too narrow for them are found and taken off", () 
   expect(formatOf(titled, titled.cover!).widthMm).toBeGreaterThan(titled.format.widthMm);
 });
 
+test("a joined script on a spine is found, and a font that can be read from afar taken", () => {
+  const bare = book();
+  const project = fixedBy(bare, checkProject(bare, noWork)[0]!, "makeCover");
+  const style = { ...project.spine!.style, font: "great-vibes" };
+  const titled: Project = { ...project, spine: { ...project.spine!, text: "Aboard", style } };
+  const finding = checkProject(titled, noWork).find((f) => f.code === "spineScript")!;
+  expect(finding).toMatchObject({ font: "Great Vibes", severity: "doubt" });
+  const mended = fixedBy(titled, finding, "plainSpine");
+  expect(mended.spine!.style.font).toBe(mended.words.title.font);
+  expect(codes(checkProject(mended, noWork))).not.toContain("spineScript");
+});
+
 test("a cover that was made elsewhere for another spine is found; one of the right width is not", () => {
   const bare = book();
   const project = fixedBy(bare, checkProject(bare, noWork)[0]!, "makeCover");

@@ -16,6 +16,7 @@ import { whiteBorder } from "./page-rules/white-border.ts";
 import { wordsContrast } from "./page-rules/words-contrast.ts";
 import { wordsPlace } from "./page-rules/words-place.ts";
 import { wordsShown } from "./page-rules/words-shown.ts";
+import { wordsThin } from "./page-rules/words-thin.ts";
 import { bound, coverMadeElsewhere } from "./project-rules/bound.ts";
 import { labChanged } from "./project-rules/lab-changed.ts";
 import { largestFile } from "./project-rules/largest-file.ts";
@@ -42,6 +43,7 @@ const rules = [
   ofLabRules.leastTypePt,
   wordsPlace,
   wordsContrast,
+  wordsThin,
   nearTheCut,
   softThings,
   whiteBorder,

@@ -40,6 +40,8 @@ export const plainWords = (style: WordStyle, role: WordRole, text = ""): Words =
 /** How large words of each kind begin: share of the safe width, and lines high. */
 const firstSizes: Record<WordRole, { readonly w: number; readonly lines: number; readonly at: number }> = {
   title: { w: 0.75, lines: 1.3, at: 0.18 },
+  heading: { w: 0.6, lines: 1.3, at: 0.24 },
+  small: { w: 0.4, lines: 2, at: 0.92 },
   caption: { w: 0.4, lines: 2, at: 0.85 },
   journal: { w: 0.5, lines: 7, at: 0.5 },
 };

@@ -30,6 +30,8 @@ const light: PageLight = {
 };
 const texts = {
   title: "A year on the water",
+  heading: "Spring",
+  small: "Photos by Nan",
   caption: "At the lock",
   journal: "What happened on that day. ".repeat(10),
 };

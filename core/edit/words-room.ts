@@ -112,14 +112,16 @@ function dressOf(tile: FreeTile | Tile): Partial<Tile> {
 
 function firstAspect(words: Words, { edge, whole }: Beside, on: PlacedPage): number {
   const { widthMm, heightMm } = on.format;
-  if (words.role === "title") return whole ? 8 : 3;
-  if (words.role === "caption") return 6;
+  if (isHead(words.role)) return whole ? 8 : 3;
+  if (words.role !== "journal") return 6;
   if (!whole) return 1;
   return edge === "left" || edge === "right" ? (0.34 * widthMm) / heightMm : 3;
 }
 
 const ownWays: Record<WordRole, readonly Edge[]> = {
   title: ["top", "bottom"],
+  heading: ["top", "bottom"],
+  small: ["bottom", "top"],
   caption: ["bottom", "top"],
   journal: ["right", "left", "bottom"],
 };
@@ -137,13 +139,16 @@ function ownRoom(ask: RoomAsk, bare: PlacedPage): WordsRoom | undefined {
   );
 }
 
+/** What stands over others. */
+const isHead = (role: WordRole): boolean => role === "title" || role === "heading";
+
 const mostNeighbours = 8;
 
 /** A place among the tiles, beside one of them. */
 function amongTiles(ask: RoomAsk, bare: PlacedPage): WordsRoom | undefined {
   const { role } = ask.tile.filling as Words;
   const edges: readonly Edge[] =
-    role === "title" ? ["top", "bottom"] : role === "caption" ? ["bottom"] : ["right", "bottom"];
+    role === "journal" ? ["right", "bottom"] : isHead(role) ? ["top", "bottom"] : ["bottom"];
   const near = arrangedIn(bare).slice(0, mostNeighbours);
   if (near.length < 2) return undefined;
   return bestOf(
@@ -168,7 +173,7 @@ function overCalm(ask: RoomAsk, bare: PlacedPage): WordsRoom | undefined {
   if (!light) return undefined;
   const { widthMm, heightMm } = bare.format;
   const safe = safeBox(bare.format);
-  const wide = words.role === "title" ? 0.7 : words.role === "caption" ? 0.4 : 0.42;
+  const wide = isHead(words.role) ? 0.7 : 0.42;
   const photos = arrangedIn(bare).filter((t) => t.filling.kind === "photo");
   const widest = Math.max(0, ...photos.map((t) => t.frame.width)) * 0.96;
   const w = Math.min(safe.w, widthMm * wide, widest);

@@ -99,6 +99,13 @@ export const fontFamilies: readonly FontFamily[] = [
   },
 ];
 
+/** Fonts that stand well together: one for what stands over others, and one for what is read. */
+export const fontPairs: readonly { readonly title: string; readonly text: string }[] = [
+  { title: "playfair-display", text: "source-sans-3" },
+  { title: "cormorant-garamond", text: "karla" },
+  { title: "oswald", text: "lora" },
+];
+
 export const partsOf = ({ parts = western }: FontFamily): readonly string[] => parts;
 
 /** Those that are offered to write with. */
@@ -118,8 +125,10 @@ const plain: Omit<WordStyle, "font" | "sizePt" | "leading"> = {
 
 export const firstWordStyles: Readonly<Record<WordRole, WordStyle>> = {
   title: { ...plain, font: "eb-garamond", sizePt: 32, leading: 1.1, align: "centre", vertical: "middle", insetMm: 2 },
+  heading: { ...plain, font: "eb-garamond", sizePt: 18, leading: 1.15, insetMm: 1 },
   caption: { ...plain, font: "source-sans-3", sizePt: 9, leading: 1.3, vertical: "top", insetMm: 0.5 },
   journal: { ...plain, font: "source-sans-3", sizePt: 11, leading: 1.45, insetMm: 4 },
+  small: { ...plain, font: "source-sans-3", sizePt: 7.5, leading: 1.3, insetMm: 0.5 },
 };
 
 const keyOf = (family: FontFamily, bold: boolean, italic: boolean): string =>

@@ -11,6 +11,7 @@ export {
   firstWordStyles,
   fontFamilies,
   fontKinds,
+  fontPairs,
   offeredFonts,
   partsOf,
   type WordStyle,
@@ -38,6 +39,7 @@ export {
   listKinds,
   mostColumns,
   mostLetters,
+  mostSpans,
   raisings,
   smallestPt,
   verticals,
@@ -54,4 +56,5 @@ export {
   withSpan,
   wordAround,
 } from "./spans.ts";
+export { thinnestStroke } from "./strokes.ts";
 export { mmOfPt } from "./units.ts";

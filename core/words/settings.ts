@@ -11,7 +11,7 @@ export const smallestPt = 3;
 export const largestPt = 500;
 
 /** What words are for; a project has a style for each. */
-export const wordRoles = ["title", "caption", "journal"] as const;
+export const wordRoles = ["title", "heading", "caption", "journal", "small"] as const;
 export type WordRole = (typeof wordRoles)[number];
 
 /** `alone`: the ink's own middle is in the middle; `set`: across by its ink, down with the middle of the capitals there, as its neighbours have it. */
@@ -23,3 +23,4 @@ export const raisings = ["up", "down"] as const;
 export const listKinds = ["dots", "numbers"] as const;
 export type ListKind = (typeof listKinds)[number];
 export const mostColumns = 4;
+export const mostSpans = 2000;

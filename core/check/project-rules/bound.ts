@@ -1,5 +1,6 @@
 import { barePage, coverChanges, coverParts, firstCover, isBegun, pageCount, placed, rulesOf } from "#core/document";
 import { bindsSo, boundPages } from "#core/lab";
+import { familyOf } from "#core/words";
 import type { Found } from "../finding.ts";
 import type { ProjectRule } from "../rule.ts";
 import { placedIn } from "./left-out.ts";
@@ -15,8 +16,13 @@ type Detail =
       readonly next?: number;
     }
   | { readonly code: "coverMissing" }
-  | { readonly code: "spineTooNarrow"; readonly spineMm: number; readonly leastMm: number };
-type Fix = "addPages" | "makeCover" | "clearSpine";
+  | { readonly code: "spineTooNarrow"; readonly spineMm: number; readonly leastMm: number }
+  | { readonly code: "spineScript"; readonly font: string };
+type Fix = "addPages" | "makeCover" | "clearSpine" | "plainSpine";
+
+const plainFont = "source-sans-3";
+/** Joined letters cannot be read from two metres, on a shelf. */
+const isScript = (font: string): boolean => familyOf(font)?.kind === "script";
 
 /** What binding asks: a number of pages that the lab binds, and a cover that goes around them. */
 export const bound: ProjectRule<Detail, Fix> = {
@@ -55,9 +61,22 @@ export const bound: ProjectRule<Detail, Fix> = {
         spots: [{ pageId: cover.id, tileIds: [] }],
         fixes: ["clearSpine"],
       });
+    if (spine.text.trim() !== "" && isScript(spine.style.font))
+      found.push({
+        code: "spineScript",
+        severity: "doubt",
+        font: familyOf(spine.style.font)!.name,
+        spots: [{ pageId: cover.id, tileIds: [] }],
+        fixes: ["plainSpine"],
+      });
     return found;
   },
   fixes: {
+    plainSpine: ({ spine, words }) => {
+      if (!spine) return [];
+      const font = [words.title.font, words.caption.font].find((f) => !isScript(f)) ?? plainFont;
+      return [{ type: "setProject", spine: { ...spine, style: { ...spine.style, font } } }];
+    },
     addPages: (project, { newId }) => {
       const rules = rulesOf(project);
       const count = pageCount(project.pages);

@@ -94,6 +94,7 @@ export const stepCodes = [
   "movedWords",
   "laidCard",
   "mirroredWords",
+  "pastedWords",
   "replacedWords",
   "fittedWords",
   "changedBackdrop",

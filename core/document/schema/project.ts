@@ -71,7 +71,13 @@ export type Spine = z.infer<typeof spineSchema>;
 
 /** A tag of BCP 47 that can be used. */
 const wordStylesSchema = z
-  .object({ title: wordStyleSchema, caption: wordStyleSchema, journal: wordStyleSchema })
+  .object({
+    title: wordStyleSchema,
+    heading: wordStyleSchema.default(firstWordStyles.heading),
+    caption: wordStyleSchema,
+    journal: wordStyleSchema,
+    small: wordStyleSchema.default(firstWordStyles.small),
+  })
   .readonly();
 
 const languageSchema = z.string().min(2).max(35).refine(isLanguage, "noLanguage");

@@ -6,6 +6,7 @@ import {
   largestPt,
   listKinds,
   mostColumns,
+  mostSpans,
   quarterTurns,
   raisings,
   smallestPt,
@@ -58,8 +59,6 @@ export const wordStyleSchema = z
   })
   .readonly();
 export type WordStyle = z.infer<typeof wordStyleSchema>;
-
-export const mostSpans = 2000;
 
 /** From one place in a text (UTF-16) to another: what differs there from the style of the words. */
 const spanSchema = z

@@ -1,1 +1,1 @@
-export { mostSpans, spansSchema, wordStyleSchema } from "./fonts.ts";
+export { spansSchema, wordStyleSchema } from "./fonts.ts";

@@ -60,6 +60,8 @@ export const fixWords: Record<FixCode, string> = {
   wholeInBorder: "Show all of the page",
   growWords: "Make their place larger",
   shrinkWords: "Make the words smaller",
+  boldWords: "Make the letters bold",
+  plainSpine: "Take a plain font for the spine",
   enlargeWords: "Make the words larger",
   readableInk: "Make the words readable",
   keepBlank: "Leave empty",
@@ -131,6 +133,10 @@ export function findingTitle(f: Finding, n: number): string {
       return many("A soft edge that ends too early", "soft edges that end too early");
     case "wordsHidden":
       return n === 1 ? "Words that do not fit" : `Words that do not fit, in ${n} places`;
+    case "wordsThin":
+      return n === 1 ? "Thin letters on something dark" : `Thin letters on something dark, in ${n} places`;
+    case "spineScript":
+      return "A joined script on the spine";
     case "wordsSmall":
       return f.byLab
         ? n === 1
@@ -228,6 +234,10 @@ export function findingWhy(f: Finding): string {
       return "Sides that fade by themselves do not follow a round outline, which stays visible as a hard line.";
     case "wordsHidden":
       return "They are not printed.";
+    case "wordsThin":
+      return "Ink spreads a little: light strokes this thin close up on paper.";
+    case "spineScript":
+      return "On a shelf nobody reads joined letters from two metres away.";
     case "wordsSmall":
       return f.byLab
         ? "The lab refuses files with letters below its limit."
@@ -306,6 +316,10 @@ export function findingDetail(f: Finding, unit: Unit, format: PageFormat): strin
       return `${formats.percent(f.share, 0)} of the outline are still visible.`;
     case "wordsHidden":
       return f.words === 1 ? "1 word" : `${f.words} words`;
+    case "wordsThin":
+      return `Strokes of ${formats.number(f.strokeMm, 2)} mm; ${formats.number(f.leastMm, 2)} mm print well.`;
+    case "spineScript":
+      return f.font;
     case "wordsSmall":
       return f.byLab
         ? `${f.sizePt} pt; the lab prints none below ${f.leastPt} pt.`

@@ -191,6 +191,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Fitted words and their box";
     case "replacedWords":
       return count === 1 ? "Wrote a word otherwise" : `Wrote words otherwise in ${count} places`;
+    case "pastedWords":
+      return "Pasted words";
     case "mirroredWords":
       return "Mirrored words";
     case "changedBackdrop":

@@ -17,7 +17,9 @@ export const style = {
   noPhotos: "There are no photos to take colours from.",
   fonts: "Fonts",
   fontsLead: "Of words to come, and of those that have the font there is now.",
-  fontOf: { title: "Titles", caption: "Captions", journal: "Stories" },
+  fontOf: { title: "Titles", heading: "Headings", caption: "Captions", journal: "Stories", small: "Small print" },
+  pairs: "Pairs that go well",
+  pair: (title: string, text: string) => `${title} with ${text}`,
   saved: "Styles kept under a name",
   savedLead:
     "Everything on this panel, to come back to, or for other projects. They stay in this project and in its file.",

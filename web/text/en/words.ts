@@ -3,7 +3,14 @@ import type { FontFamily, WordRole } from "#core/words";
 /** Everything about words on a page. */
 export const words = {
   add: "Words",
-  roles: { title: "A title", caption: "A caption", journal: "A story" } as Record<WordRole, string>,
+  roles: {
+    title: "A title",
+    heading: "A heading",
+    caption: "A caption",
+    journal: "A story",
+    small: "Small print",
+  } as Record<WordRole, string>,
+  kindOfWords: "Kind of words",
   captionsAll: "Captions for all photos",
   captionsAdded: (n: number) =>
     n === 1 ? "1 photo has a caption, and it is on the page now." : `${n} captions are on the page now.`,
@@ -97,6 +104,8 @@ export const words = {
     title: "All titles like this",
     caption: "All captions like this",
     journal: "All stories like this",
+    heading: "All headings like this",
+    small: "All small print like this",
   } as Record<WordRole, string>,
   several: (n: number) => `Words in ${n} tiles`,
   remove: "Take it off the page",

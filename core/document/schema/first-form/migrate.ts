@@ -1,4 +1,4 @@
-import { firstLanguage } from "#core/words";
+import { firstLanguage, firstWordStyles } from "#core/words";
 import { tileIdsOf } from "../../arrangements/index.ts";
 import { dressOf, ownLookFor } from "../../page/look.ts";
 import { newGroup, wholeRoom } from "../../page/new-tile.ts";
@@ -16,6 +16,7 @@ export function fromFirstForm({ cover, pockets, pages, style: was, ...rest }: Fi
   return {
     ...rest,
     schema: 2,
+    words: { ...firstWordStyles, ...rest.words },
     language: firstLanguage,
     tones: [],
     styles: [],

@@ -14,10 +14,11 @@ import {
   wordAround,
 } from "#core/words";
 import { words as say } from "../../../text/index.ts";
+import { pastedHtml, pastedText } from "../../../words/pasted.ts";
 import { hears } from "../../commands/hear.ts";
 import type { Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
-import { changeLetters, typed } from "../../state/edit/word-gestures.ts";
+import { changeLetters, pasteWords, typed } from "../../state/edit/word-gestures.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { shownPlaced, useProject, useSession } from "../../state/session/hooks.ts";
 import { type PageView, toPage } from "./page-view.ts";
@@ -50,6 +51,13 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     field.current?.focus();
     field.current?.setSelectionRange(0, field.current.value.length);
   }, []);
+  // The caret goes behind what was pasted, once the field shows it.
+  const [place, setPlace] = useState<number>();
+  useLayoutEffect(() => {
+    if (place === undefined) return;
+    field.current?.setSelectionRange(place, place);
+    setPlace(undefined);
+  }, [place]);
   const readMarks = () => {
     if (!field.current) return;
     const { selectionStart: from, selectionEnd: to } = field.current;
@@ -170,6 +178,21 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
         // Until its font is there, the field's own lines are moved along.
         wrap="off"
         spellCheck={false}
+        onPaste={(e) => {
+          e.preventDefault();
+          const html = e.clipboardData.getData("text/html");
+          const plain = pastedText(e.clipboardData.getData("text/plain"));
+          const pasted = html === "" ? { text: plain, spans: [] } : pastedHtml(html);
+          const { selectionStart: from, selectionEnd: to } = e.currentTarget;
+          const taken = pasteWords(
+            session,
+            tile.id,
+            { from, to },
+            pasted.text === "" ? { text: plain, spans: [] } : pasted,
+            facts,
+          );
+          setPlace(from + taken);
+        }}
         onChange={(e) => {
           typed(session, tile.id, e.currentTarget.value, facts);
           readMarks();

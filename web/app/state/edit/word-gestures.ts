@@ -15,7 +15,18 @@ import {
 } from "#core/document";
 import { newWords, restyled, roomier, wordsInstead } from "#core/edit";
 import { type SceneFacts, seenFrame, sizeFitting, withRoomFitted, withRoomGrown, wordsOf } from "#core/scene";
-import { faceKey, type SpanLook, smallestPt, spansAfter, type WordRole, type WordStyle, withSpan } from "#core/words";
+import {
+  faceKey,
+  mostLetters,
+  mostSpans,
+  type Span,
+  type SpanLook,
+  smallestPt,
+  spansAfter,
+  type WordRole,
+  type WordStyle,
+  withSpan,
+} from "#core/words";
 import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 import { nothingChosen } from "../view-state/choose.ts";
@@ -49,6 +60,8 @@ export async function addWords(
 /** As long as words of a kind mostly are. */
 const samples: Record<WordRole, string> = {
   title: "Nothing is written yet",
+  heading: "Nothing is written yet",
+  small: "Where and when it was",
   caption: "What is to be seen here, and when it was",
   journal: "What happened on that day and who was there. ".repeat(8),
 };
@@ -121,6 +134,50 @@ export function typed(session: ProjectSession, tileId: string, text: string, fac
   });
   changeWords(session, tileId, edit, "wrote", `write-${tileId}`);
   growRoom(session, tileId, facts);
+}
+
+export interface PastedWords {
+  readonly text: string;
+  readonly spans: readonly Span[];
+}
+
+/** Text put in place of a stretch, with its own looks, as one step. Says how many letters of it found room. */
+export function pasteWords(
+  session: ProjectSession,
+  tileId: string,
+  { from, to }: Marked,
+  pasted: PastedWords,
+  facts: SceneFacts,
+): number {
+  let taken = 0;
+  const edit: Edit = (now) => {
+    const before = wordsOf(now, facts);
+    const put = pasted.text.slice(0, Math.max(0, mostLetters - before.length + to - from));
+    taken = put.length;
+    const text = before.slice(0, from) + put + before.slice(to);
+    const left = spansAfter(now.from ? undefined : now.spans, before, before.slice(0, from) + before.slice(to));
+    // In place of a stretch as long, so that what stood around it keeps its own.
+    const moved = (left ?? []).flatMap((s): Span[] =>
+      s.to <= from
+        ? [s]
+        : s.from >= from
+          ? [{ ...s, from: s.from + put.length, to: s.to + put.length }]
+          : [{ ...s, to: s.to + put.length }],
+    );
+    const spans = pasted.spans
+      .flatMap((s) => (s.from < put.length ? [{ ...s, to: Math.min(s.to, put.length) }] : []))
+      .slice(0, mostSpans)
+      .reduce<readonly Span[] | undefined>(
+        (all, { from: a, to: b, ...look }) => {
+          return withSpan(all, { from: from + a, to: from + b }, look, now.style);
+        },
+        moved.length > 0 ? moved : undefined,
+      );
+    return { text, from: null, spans: spans?.slice(0, mostSpans) };
+  };
+  changeWords(session, tileId, edit, "pastedWords");
+  growRoom(session, tileId, facts);
+  return taken;
 }
 
 /** Words that outgrew their room get a larger one, and photos around it are solved again. */
@@ -206,6 +263,19 @@ export function showWords(session: ProjectSession, tileIds: Ids, edit: Edit): vo
   const page = openPage(session.state.getState());
   const tiles = edited(session, tileIds, edit);
   if (tiles.length > 0) session.preview([wordsChange(page, tiles)]);
+}
+
+/** Words of another kind, that look as those do in this work; each keeps how it is turned. */
+export function becomeKind(session: ProjectSession, tileIds: Ids, role: WordRole, facts: SceneFacts): void {
+  const style = session.state.getState().project.words[role];
+  changeWords(
+    session,
+    tileIds,
+    (now) => ({ role, style: { ...style, turn: now.style.turn } }),
+    undefined,
+    undefined,
+    facts,
+  );
 }
 
 /** Every words of this kind in the work looks so, and so do new ones. */

@@ -41,17 +41,31 @@ export function dropStyle(session: ProjectSession, name: string): void {
 }
 
 /** The font of new words of one kind, and of all that have the font that these had. */
-export function setFont(session: ProjectSession, role: FontRole, font: string): void {
+export const setFont = (session: ProjectSession, role: FontRole, font: string): void =>
+  setFonts(session, { [role]: font });
+
+/** One font for what stands over others, and one for what is read. */
+export const setFontPair = (session: ProjectSession, title: string, text: string): void =>
+  setFonts(session, { title, heading: title, caption: text, journal: text, small: text });
+
+function setFonts(session: ProjectSession, fonts: Partial<Record<FontRole, string>>): void {
   const { project } = session.state.getState();
-  const was = project.words[role].font;
-  const words = { ...project.words, [role]: { ...project.words[role], font } };
+  const words = Object.fromEntries(
+    Object.entries(project.words).map(([role, style]) => [
+      role,
+      { ...style, font: fonts[role as FontRole] ?? style.font },
+    ]),
+  ) as Project["words"];
   const pages = [...project.pages, ...(project.cover ? [project.cover] : [])];
   const follow = pages.flatMap((page): Change[] => {
-    const items = allTiles(page).flatMap(({ id, filling }) =>
-      filling.kind === "words" && filling.role === role && filling.style.font === was
-        ? [{ id, set: { filling: { ...filling, style: { ...filling.style, font } } } }]
-        : [],
-    );
+    const items = allTiles(page).flatMap(({ id, filling }) => {
+      if (filling.kind !== "words") return [];
+      const { role, style } = filling;
+      const { font } = words[role];
+      return style.font === project.words[role].font && style.font !== font
+        ? [{ id, set: { filling: { ...filling, style: { ...style, font } } } }]
+        : [];
+    });
     return items.length > 0 ? [{ type: "setTiles", pageId: page.id, items }] : [];
   });
   session.commit({ code: "changedFonts", count: 1 }, [{ type: "setProject", words }, ...follow]);

@@ -1,4 +1,4 @@
-import { Button, HStack, Text, VStack } from "@chakra-ui/react";
+import { Box, Button, HStack, Text, VStack } from "@chakra-ui/react";
 import {
   AlignCenter,
   AlignJustify,
@@ -14,11 +14,19 @@ import {
   Underline,
 } from "lucide-react";
 import type { Words } from "#core/document";
-import { familyOf, largestPt, smallestPt, spanAt, type WordStyle } from "#core/words";
+import { familyOf, largestPt, smallestPt, spanAt, type WordRole, type WordStyle, wordRoles } from "#core/words";
 import { words as say } from "../../../../text/index.ts";
 import { NumberField } from "../../../components/number-field.tsx";
 import { Act, PanelSection } from "../../../components/panel-parts.tsx";
-import { changeLetters, changeWords, showLetters, showWords, styleAll } from "../../../state/edit/word-gestures.ts";
+import { Select } from "../../../components/select.tsx";
+import {
+  becomeKind,
+  changeLetters,
+  changeWords,
+  showLetters,
+  showWords,
+  styleAll,
+} from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
 import { ColourRow } from "./colour-row.tsx";
@@ -155,9 +163,19 @@ export function WordLook({ ids, words }: { readonly ids: readonly string[]; read
             return undefined;
           }}
         />
-        <Button size="sm" variant="ghost" onClick={() => styleAll(session, role, words.style)}>
-          {say.roleAll[role]}
-        </Button>
+        <HStack gap="2">
+          <Box flex="1">
+            <Select<WordRole>
+              label={say.kindOfWords}
+              value={role}
+              options={wordRoles.map((r) => [r, say.roles[r]])}
+              onChoose={(r) => becomeKind(session, ids, r, facts)}
+            />
+          </Box>
+          <Button size="sm" variant="ghost" px="2" onClick={() => styleAll(session, role, words.style)}>
+            {say.roleAll[role]}
+          </Button>
+        </HStack>
       </VStack>
     </PanelSection>
   );

@@ -1,13 +1,12 @@
-import { Text } from "@chakra-ui/react";
-import { fontFamilies } from "#core/words";
-import { style as say, words } from "../../../../text/index.ts";
-import { Beside } from "../../../components/field-label.tsx";
+import { Box, HStack, Text } from "@chakra-ui/react";
+import { familyOf, fontPairs, wordRoles } from "#core/words";
+import { style as say } from "../../../../text/index.ts";
+import { sampleFamily } from "../../../../words/sample-fonts.ts";
 import { PanelSection } from "../../../components/panel-parts.tsx";
-import { Select } from "../../../components/select.tsx";
-import { type FontRole, setFont } from "../../../state/edit/work-style.ts";
+import { setFont, setFontPair } from "../../../state/edit/work-style.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
-
-const roles: readonly FontRole[] = ["title", "caption", "journal"];
+import css from "./font-menu.module.css";
+import { FontMenu } from "./font-menu.tsx";
 
 /** What the words of the work are set in. */
 export function WorkFonts() {
@@ -15,17 +14,44 @@ export function WorkFonts() {
   const styles = usePanel((s) => s.project.words);
   return (
     <PanelSection title={say.fonts} folds="work-fonts" folded>
-      {roles.map((role) => (
-        <Beside key={role} label={say.fontOf[role]}>
-          <Select
+      {wordRoles.map((role) => (
+        <Box key={role} mb="2">
+          <Text fontSize="14px" fontWeight="500" color="fg.muted" mb="1" aria-hidden>
+            {say.fontOf[role]}
+          </Text>
+          <FontMenu
             label={say.fontOf[role]}
-            value={styles[role].font}
-            options={fontFamilies.map((f) => [f.id, `${f.name}, ${words.kinds[f.kind]}`])}
+            font={styles[role].font}
             onChoose={(font) => setFont(session, role, font)}
           />
-        </Beside>
+        </Box>
       ))}
-      <Text fontSize="13.5px" color="fg.muted" mt="1">
+      <Text fontSize="14px" fontWeight="500" color="fg.muted" mt="3" mb="1">
+        {say.pairs}
+      </Text>
+      <HStack gap="2" role="group" aria-label={say.pairs}>
+        {fontPairs.map(({ title, text }) => {
+          const names = [title, text].map((id) => familyOf(id)!.name) as [string, string];
+          return (
+            <button
+              key={title}
+              type="button"
+              className={css.pair}
+              aria-label={say.pair(...names)}
+              aria-pressed={styles.title.font === title && styles.journal.font === text}
+              onClick={() => setFontPair(session, title, text)}
+            >
+              <span className={css.pairTitle} style={{ fontFamily: sampleFamily(title) }}>
+                {names[0]}
+              </span>
+              <span className={css.pairText} style={{ fontFamily: sampleFamily(text) }}>
+                {names[1]}
+              </span>
+            </button>
+          );
+        })}
+      </HStack>
+      <Text fontSize="13.5px" color="fg.muted" mt="2">
         {say.fontsLead}
       </Text>
     </PanelSection>
