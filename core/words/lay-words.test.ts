@@ -127,10 +127,15 @@ test("columns fill one after the other; a paragraph leaves no line alone at the 
   const text = words.join(" ");
   const laid = lay(text, 11, 8, { columns: 2, columnGapMm: 1 });
   expect(linesOf(text, laid)).toEqual(["w0 w1", "w2 w3", "w4 w5", "w6 w7", "w8 w9"]);
-  expect(laid.lines.map((l) => l.x)).toEqual([0, 0, 0, 0, 6]);
-  expect(laid.lines[4]!.baseline).toBeCloseTo(laid.lines[0]!.baseline);
+  // They end as level as they can, and fill up where there is more.
+  expect(laid.lines.map((l) => l.x)).toEqual([0, 0, 0, 6, 6]);
+  expect(laid.lines[3]!.baseline).toBeCloseTo(laid.lines[0]!.baseline);
+  expect(lay(`${text} ${text}`, 11, 8, { columns: 2, columnGapMm: 1 }).lines.map((l) => l.x)).toEqual([
+    0, 0, 0, 0, 6, 6, 6, 6,
+  ]);
   const whole = lay(text, 11, 8, { columns: 2, columnGapMm: 1, whole: true });
   expect(whole.lines.map((l) => l.x)).toEqual([0, 0, 0, 6, 6]);
+  expect(lay(text, 11, 1, { columns: 2, whole: true }).lines).toEqual([]);
   const later = "w0 w1\nw2 w3 w4 w5";
   expect(lay(later, 5, 4, { whole: true }, undefined, true).lines).toHaveLength(1);
   expect(lay(later, 5, 4, { whole: true }).lines).toHaveLength(2);
@@ -168,12 +173,14 @@ test("right-to-left words stand from the right, others among them go the other w
   const [line] = laid.lines;
   expect(laid.rtl).toBe(true);
   expect(line!.glyphs.map((g) => [g.id, Math.round(g.x)])).toEqual([
-    [0x5d1, 18],
-    [0x5d0, 19],
+    [0x5d2, 13],
     [0x61, 15],
     [0x62, 16],
-    [0x5d2, 13],
+    [0x5d1, 18],
+    [0x5d0, 19],
   ]);
+  // Files say of each such letter which it is, and no more than that.
+  expect(line!.glyphs.map((g) => g.letters)).toEqual(["\u05d2", undefined, undefined, "\u05d1", "\u05d0"]);
   expect(line!.stops.map((s) => Math.round(s.x))).toEqual([20, 19, 18, 15, 16, 15, 14, 13]);
   expect(Math.round(caretAt(laid, 0)!.x)).toBe(20);
   expect(offsetAt(laid, { x: 18.1, y: 1 })).toBe(2);

@@ -92,10 +92,12 @@ export function layWords(words: WordsToLay, box: Size, setter: Typesetter): Laid
   const looks = [lookOf(style, {}, faceKey(style))];
   const shown: Line[] = [];
   let next = 0;
+  const whole = style.whole === true;
+  const level = columns > 1 ? levelRoom(lines, columns, room, whole) : room;
   for (let column = 0; column < columns && next < lines.length; column += 1) {
     const more = column < columns - 1 || words.goesOn === true;
     // An arc holds one line after the other, whatever its box.
-    const count = arc ? lines.length : fitting(lines, next, room, more && style.whole === true);
+    const count = arc ? lines.length : fitting(lines, next, level, more && whole);
     const set = stacked(lines.slice(next, next + count), words, looks, {
       x: left + column * (width + gap),
       width,
@@ -284,7 +286,25 @@ function fitting(lines: readonly Waiting[], from: number, room: number, goesOn: 
     tall = bottom;
     count += 1;
   }
-  return goesOn && from + count < lines.length ? withoutLonely(lines, from, count) : count;
+  return goesOn && count > 0 && from + count < lines.length ? withoutLonely(lines, from, count) : count;
+}
+
+/** The least height at which columns hold all lines, so that they end level; the room itself where it is too small for them. */
+function levelRoom(lines: readonly Waiting[], columns: number, room: number, whole: boolean): number {
+  const holds = (height: number) => {
+    let next = 0;
+    for (let column = 0; column < columns && next < lines.length; column += 1)
+      next += fitting(lines, next, height, column < columns - 1 && whole);
+    return next >= lines.length;
+  };
+  if (!holds(room)) return room;
+  let [low, high] = [0, room];
+  for (let i = 0; i < 12; i += 1) {
+    const middle = (low + high) / 2;
+    if (holds(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
 }
 
 /** How much of a last line's height is not needed: what lies under its ink. */
@@ -293,11 +313,12 @@ function lastSpare(line: Waiting): number {
   return half + line.descent - Math.max(0, inkOf(line).below);
 }
 
-/** No paragraph leaves its first line alone at the foot of a box, or takes only its last one into the next. */
+/** No paragraph leaves its first line alone at the foot of a box, or takes only its last one into the next, and no word is divided between them. */
 function withoutLonely(lines: readonly Waiting[], from: number, count: number): number {
   let kept = count;
   const next = lines[from + kept]!;
   if (next.last && !next.first && kept > 2) kept -= 1;
+  if (lines[from + kept - 1]!.run.hyphen && kept > 2) kept -= 1;
   const end = lines[from + kept - 1]!;
   if (end.first && !end.last && kept > 1) kept -= 1;
   return kept;

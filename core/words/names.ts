@@ -73,7 +73,7 @@ export function editDistance(a: string, b: string, most: number): number {
     if (Math.min(...row) > most) return most + 1;
     [before, last] = [last, row];
   }
-  return last[b.length]!;
+  return Math.min(last[b.length]!, most + 1);
 }
 
 /** Names that differ by a letter or, where they are long, by two; the nearest first. A name and its plural or possessive are one. */

@@ -139,7 +139,8 @@ export function setLine(f: LineText, at: LinePlace): Line {
   const lefts = new Map<number, number>();
   const bars: Bar[] = [];
   let x = x0;
-  for (const piece of seenPieces(p, run)) {
+  const pieces = seenPieces(p, run);
+  for (const piece of pieces) {
     const left = x;
     const rtl = piece.run.level % 2 === 1;
     let right = left;
@@ -156,17 +157,23 @@ export function setLine(f: LineText, at: LinePlace): Line {
   }
   const glyphs: SetGlyph[] = [];
   let pen: { readonly cluster: number; x: number } = { cluster: -1, x: x0 };
-  for (const [i, g] of p.glyphs.entries()) {
-    if (g.cluster < run.from || g.cluster >= run.to) continue;
+  // From left to right, as whoever reads a file takes letters to stand.
+  const places = new Map(pieces.map((piece, i) => [piece.index, i]));
+  const seen = [...p.glyphs.keys()].filter((i) => p.glyphs[i]!.cluster >= run.from && p.glyphs[i]!.cluster < run.to);
+  if (pieces.length > 1) seen.sort((i, j) => places.get(p.glyphs[i]!.run)! - places.get(p.glyphs[j]!.run)! || i - j);
+  for (const i of seen) {
+    const g = p.glyphs[i]!;
     const { look } = p.runs[g.run]!;
     // Several glyphs of one letter follow each other; a new letter starts where it begins.
     if (g.cluster !== pen.cluster) pen = { cluster: g.cluster, x: lefts.get(g.cluster)! };
     if (!/\s/u.test(p.text[g.cluster]!)) {
       const baseline = look.riseMm === 0 ? at.baseline : at.baseline - look.riseMm;
       const set = { file: g.file, id: g.id, x: pen.x + g.dx * look.sizeMm, y: baseline - g.dy * look.sizeMm };
-      const letters = lettersOf(p, i, run.to);
+      const letters = lettersOf(p, i, Math.min(run.to, p.runs[g.run]!.to));
+      // A joined letter has a shape of its own, by which nobody could tell what it stands for.
+      const told = letters.length > 1 || (p.runs[g.run]!.level % 2 === 1 && letters !== "");
       const n = f.lookAt(look);
-      glyphs.push({ ...set, ...(letters.length > 1 ? { letters } : {}), ...(n > 0 ? { look: n } : {}) });
+      glyphs.push({ ...set, ...(told ? { letters } : {}), ...(n > 0 ? { look: n } : {}) });
     }
     pen.x += g.advance * look.sizeMm;
   }

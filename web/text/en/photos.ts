@@ -274,7 +274,7 @@ export function deedWords(deed: string, n: number, section: "photos" | "papers" 
     case "showed":
       return `Showed ${some} again`;
     case "captioned":
-      return "Changed a caption";
+      return n === 1 ? "Changed a caption" : `Changed ${formats.number(n)} captions`;
     case "focused":
       return "Changed what must be seen";
     case "piled":

@@ -29,8 +29,8 @@ export const words = {
   hiddenWhy: "There is not enough room for them.",
   growBox: "Larger place",
   shrinkWords: "Smaller words",
-  fitBox: "Place to fit the words",
-  fitWords: "Words to fit the place",
+  fitBox: "Fit the place",
+  fitWords: "Fit the words",
   cannotFit: {
     box: "The page has no room for a place that large. Make the words smaller.",
     words: "They do not fit at any size that can be read. Make the place larger.",

@@ -8,6 +8,7 @@ import {
   mapTiles,
   type Page,
   pageChanges,
+  placeAgain,
   type StepCode,
   type Words,
   withFree,
@@ -132,8 +133,7 @@ export function typed(session: ProjectSession, tileId: string, text: string, fac
     from: null,
     spans: now.from ? undefined : spansAfter(now.spans, now.text, text),
   });
-  changeWords(session, tileId, edit, "wrote", `write-${tileId}`);
-  growRoom(session, tileId, facts);
+  write(session, tileId, edit, "wrote", facts, `write-${tileId}`);
 }
 
 export interface PastedWords {
@@ -175,16 +175,26 @@ export function pasteWords(
       );
     return { text, from: null, spans: spans?.slice(0, mostSpans) };
   };
-  changeWords(session, tileId, edit, "pastedWords");
-  growRoom(session, tileId, facts);
+  write(session, tileId, edit, "pastedWords", facts);
   return taken;
 }
 
-/** Words that outgrew their room get a larger one, and photos around it are solved again. */
-function growRoom(session: ProjectSession, tileId: string, facts: SceneFacts): void {
+/** Words written otherwise, as one step: those that outgrow their room get a larger one, and photos around it are solved again. */
+function write(
+  session: ProjectSession,
+  tileId: string,
+  edit: Edit,
+  code: StepCode,
+  facts: SceneFacts,
+  mergeKey?: string,
+): void {
   const on = openPlaced(session.state.getState());
-  const grown = withRoomGrown(on, tileId, facts);
-  if (grown) session.commit({ code: "wrote", count: 1 }, pageChanges(on.page, grown), { mergeKey: `write-${tileId}` });
+  const items = edited(session, tileId, edit);
+  const [item] = items;
+  if (!item) return;
+  const written = mapTiles(on.page, (t) => (t.id === tileId ? { ...t, filling: item.set.filling } : t));
+  const grown = withRoomGrown(placeAgain(on, written), tileId, facts);
+  session.commit({ code, count: 1 }, grown ? pageChanges(on.page, grown) : [wordsChange(on.page, items)], { mergeKey });
 }
 
 type Edit = (now: Words) => Partial<Words>;
