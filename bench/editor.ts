@@ -8,13 +8,14 @@ import { newPaper } from "#core/artwork";
 import { type FreeTile, newFreeTile, newProject, type Page as WorkPage } from "#core/document";
 import { allSides } from "#core/geometry";
 import { projectFileOf } from "#core/project-file";
+import { firstWordStyles } from "#core/words";
 import { launchOptions, viewport } from "../e2e/support/browser.ts";
 import { shelfPhotos, startCollage, takeSample, tile, tiles } from "../e2e/support/tessip.ts";
 import { type FrameWork, frameWork } from "./frame-work.ts";
 
 /**
  * Real drags on a page of 60 photos in headless Chromium: a seam, a photo being reframed, and one being slipped in; on a page of 300 pieces, and on one of 60 that
- * are dressed. The
+ * are dressed; and typing in a story of 2,000 words. The
  * work of the main thread in each task, in ms of processor time; a frame has 16.
  */
 
@@ -110,6 +111,22 @@ async function dressedPieces(page: Page): Promise<[string, FrameWork][]> {
   return figures;
 }
 
+const sentence = "The lock keeper waved us through at five in the morning before the others were awake. ";
+
+/** Typing in the middle of a story of 2,000 words, in two columns of lines that are set by the whole paragraph. */
+async function longStory(page: Page): Promise<[string, FrameWork][]> {
+  const paragraphs = Array.from({ length: 16 }, (_, i) => `${i}. ${sentence.repeat(8).trim()}`);
+  const style = { ...firstWordStyles.journal, sizePt: 8, columns: 2, whole: true, hyphens: true } as const;
+  const words = { kind: "words", text: paragraphs.join("\n"), style, role: "journal", from: null, card: null } as const;
+  const frame = { centre: { x: 150, y: 150 }, width: 260, height: 270, turn: 0 };
+  await openMade(page, "A story", [newFreeTile(frame, words, () => "story")]);
+  await page.locator("[data-tile=story]").dblclick();
+  await page.keyboard.press("Control+Home");
+  for (let i = 0; i < 40; i += 1) await page.keyboard.press("ArrowDown");
+  await page.waitForTimeout(1500);
+  return [["type in 2,000 words", await frameWork(page, () => page.keyboard.type(sentence.repeat(2), { delay: 30 }))]];
+}
+
 /** A work of one page with these tiles, brought in from a file and opened. */
 async function openMade(
   page: Page,
@@ -203,7 +220,7 @@ try {
       await frameWork(page, () => shaken(page, at, across ? { dx: 24, dy: 0 } : { dx: 0, dy: 24 })),
     ]);
   }
-  figures.push(...(await manyPieces(page)), ...(await dressedPieces(page)));
+  figures.push(...(await manyPieces(page)), ...(await dressedPieces(page)), ...(await longStory(page)));
   for (const [name, { tasksMs }] of figures) {
     const [p50, p95] = [quantile(tasksMs, 0.5), quantile(tasksMs, 0.95)];
     const held = p95 < wantedMs ? "holds" : "too much";

@@ -14,11 +14,14 @@ export interface Caret {
 const lineAt = (laid: LaidWords, at: number): Line | undefined =>
   laid.lines.findLast((l) => l.from <= at) ?? laid.lines[0];
 
+const stopAt = (line: Line, at: number): Stop | undefined =>
+  line.stops.findLast((s) => line.from + s.at <= at) ?? line.stops[0];
+
 /** Past the end of a line the caret stays at that end, where the next one has not begun. */
 export function caretAt(laid: LaidWords, at: number): Caret | undefined {
   const line = lineAt(laid, at);
   if (!line) return undefined;
-  const stop = line.stops.findLast((s) => s.at <= at) ?? line.stops[0];
+  const stop = stopAt(line, at);
   const [x, { top, height }] = [stop?.x ?? line.x, line];
   if (!laid.bend) return { x, top, height };
   const on = bent(laid.bend, { x, y: top });
@@ -36,7 +39,7 @@ export function offsetAt(laid: LaidWords, point: Point): number {
   const p = laid.bend ? unbent(laid.bend, point) : point;
   const beside = columnsOf(laid).reduce((best, c) => (outside(c, p.x) < outside(best, p.x) ? c : best));
   const line = beside.find((l) => p.y < l.top + l.height) ?? beside.at(-1);
-  return line ? (nearest(line.stops, p.x)?.at ?? line.from) : 0;
+  return line ? line.from + (nearest(line.stops, p.x)?.at ?? 0) : 0;
 }
 
 /** Lines that stand under one another. */
@@ -56,10 +59,10 @@ const outside = (column: readonly Line[], x: number): number =>
 /** One line up or down at about the same height of the line; the ends of the text where there is none. */
 export function offsetBeyond(laid: LaidWords, at: number, by: -1 | 1, textLength: number): number {
   const line = lineAt(laid, at);
-  const stop = line?.stops.findLast((s) => s.at <= at) ?? line?.stops[0];
+  const stop = line && stopAt(line, at);
   const next = line && laid.lines[laid.lines.indexOf(line) + by];
   if (!stop || !next) return by < 0 ? 0 : textLength;
-  return nearest(next.stops, stop.x)?.at ?? next.from;
+  return next.from + (nearest(next.stops, stop.x)?.at ?? 0);
 }
 
 /** Where the line of a caret begins and ends in the text. */
@@ -79,7 +82,8 @@ export function selectionRects(laid: LaidWords, from: number, to: number): reado
     const fields: { x0: number; x1: number }[] = [];
     for (const [i, stop] of line.stops.entries()) {
       const next = line.stops[i + 1];
-      if (!next || stop.at < from || stop.at >= to) continue;
+      const at = line.from + stop.at;
+      if (!next || at < from || at >= to) continue;
       const end = stop.end ?? (next.end === undefined && next.x > stop.x ? next.x : undefined);
       if (end === undefined) continue;
       const [x0, x1] = [Math.min(stop.x, end), Math.max(stop.x, end)];

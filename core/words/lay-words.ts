@@ -6,7 +6,7 @@ import { faceKey } from "./fonts.ts";
 import { capHeight, inkBox } from "./letters.ts";
 import { type LetterLook, lookOf, type Paragraph, shapedParagraph } from "./paragraph.ts";
 import type { WordStyle } from "./schema/fonts.ts";
-import { hangOf, type Line, type SetGlyph, type Stop, setLine } from "./set-line.ts";
+import { hangOf, type Line, type LinePlace, type SetGlyph, type Stop, setLine } from "./set-line.ts";
 import type { InkCentring } from "./settings.ts";
 import { type Span, spansWithin } from "./spans.ts";
 import { mmOfPt } from "./units.ts";
@@ -349,19 +349,39 @@ function stacked(lines: readonly Waiting[], words: WordsToLay, looks: LetterLook
   return lines.map((line, i) => {
     if (i > 0) baseline += line.before + line.pitch;
     const inset = line.paragraph.rtl ? 0 : line.indent;
-    const set = setLine(
-      { paragraph: line.paragraph, offset: line.offset, run: line.run, last: line.last, style: words.style, lookAt },
-      {
-        x: column.x + inset,
-        width: column.width - line.indent,
-        baseline,
-        top: baseline - line.ascent - (line.pitch - lettersOf(line)) / 2,
-        height: line.pitch,
-      },
-    );
+    const set = lineSet(line, words.style, lookAt, {
+      x: column.x + inset,
+      width: column.width - line.indent,
+      baseline,
+      top: baseline - line.ascent - (line.pitch - lettersOf(line)) / 2,
+      height: line.pitch,
+    });
     return line.first && line.paragraph.list ? withMarker(set, line, words.style, lookAt) : set;
   });
 }
+
+const setBefore = new WeakMap<LineRun, { readonly place: LinePlace; readonly line: Line }>();
+
+/** A line that stands where it stood has the same glyphs, and painters know them again. */
+function lineSet(
+  { paragraph, offset, run, last }: Waiting,
+  style: WordStyle,
+  lookAt: (look: LetterLook) => number,
+  place: LinePlace,
+): Line {
+  const before = setBefore.get(run);
+  if (before && samePlace(before.place, place))
+    return before.line.from === run.from + offset
+      ? before.line
+      : { ...before.line, from: run.from + offset, to: run.to + offset };
+  const line = setLine({ paragraph, offset, run, last, style, lookAt }, place);
+  // Numbers of looks are those of one text.
+  if (line.glyphs.every((g) => g.look === undefined)) setBefore.set(run, { place, line });
+  return line;
+}
+
+const samePlace = (a: LinePlace, b: LinePlace): boolean =>
+  a.x === b.x && a.width === b.width && a.baseline === b.baseline && a.top === b.top && a.height === b.height;
 
 function numberOf(looks: LetterLook[], look: LetterLook): number {
   const known = looks.findIndex(

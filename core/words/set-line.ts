@@ -24,7 +24,7 @@ export const glyphMatrix = (g: SetGlyph, sizeMm: number): Matrix =>
     ? chain(translation(g.x, g.y), rotation(g.turn), scaling(sizeMm, sizeMm))
     : chain(translation(g.x, g.y), scaling(sizeMm, sizeMm));
 
-/** A place between two letters: `at` in the text, `x` in mm. The letter after it reaches to `end`, which lies to the left where it is read that way. */
+/** A place between two letters: `at` from the beginning of its line in the text, `x` in mm. The letter after it reaches to `end`, which lies to the left where it is read that way. */
 export interface Stop {
   readonly at: number;
   readonly x: number;
@@ -179,7 +179,7 @@ export function setLine(f: LineText, at: LinePlace): Line {
   }
   // What is divided is read from left to right; its hyphen stands where the line ends.
   for (const g of hyphen?.glyphs ?? []) glyphs.push({ ...g, x: x + g.x, y: at.baseline });
-  const stops = stopsOf(run, p, begins, ends, p.rtl ? x0 : x).map((s) => ({ ...s, at: s.at + offset }));
+  const stops = stopsOf(run, p, begins, ends, p.rtl ? x0 : x);
   return {
     from: run.from + offset,
     to: run.to + offset,
@@ -260,12 +260,12 @@ function stopsOf(
     let at = start;
     for (const [k, letter] of letters.entries()) {
       const [x, to] = [x0 + ((x1 - x0) * k) / letters.length, x0 + ((x1 - x0) * (k + 1)) / letters.length];
-      if (!/\p{M}/u.test(letter)) stops.push({ at, x, ...(to < x ? { end: to } : {}) });
+      if (!/\p{M}/u.test(letter)) stops.push({ at: at - run.from, x, ...(to < x ? { end: to } : {}) });
       at += letter.length;
     }
   }
   const last = clusters.at(-1);
   // Past the last letter that is read: at the end of the line, or to the left of it.
-  stops.push({ at: run.to, x: last === undefined ? end : ends.get(run.to - 1)! });
+  stops.push({ at: run.to - run.from, x: last === undefined ? end : ends.get(run.to - 1)! });
   return stops;
 }

@@ -20,7 +20,7 @@ import {
   type Scene,
   type ShadeStep,
 } from "#core/scene";
-import type { Face } from "#core/words";
+import type { Face, SetGlyph } from "#core/words";
 import { type KeptLayer, LayerShelf } from "./layer-shelf.ts";
 import { masks } from "./mask-shelf.ts";
 import { PaperShelf } from "./paper-shelf.ts";
@@ -269,19 +269,12 @@ function wholeOf({ path, at }: PaperFill): Path2D {
 /** Outlines, not a browser's text: no letter may stand elsewhere on screen than in print. */
 function paintWords(ctx: Canvas2d, step: Extract<DrawStep, { draw: "words" }>, face: Face): void {
   const { a, b, c, d, e, f } = step.matrix;
-  const paths = pathsOf(face);
   ctx.save();
   ctx.transform(a, b, c, d, e, f);
   ctx.fillStyle = step.colour;
   const each = (draw: (path: Path2D) => void) => {
     for (const g of step.glyphs) {
-      const key = `${g.file}-${g.id}`;
-      let path = paths.get(key);
-      if (!path) {
-        path = new Path2D();
-        replay(face.outline(g.file, g.id), path);
-        paths.set(key, path);
-      }
+      const path = glyphPath(face, g);
       ctx.save();
       ctx.translate(g.x, g.y);
       if (g.turn) ctx.rotate(g.turn);
@@ -297,8 +290,54 @@ function paintWords(ctx: Canvas2d, step: Extract<DrawStep, { draw: "words" }>, f
     ctx.lineJoin = "round";
     each((path) => ctx.stroke(path));
   }
-  each((path) => ctx.fill(path));
+  if (step.glyphs.some((g) => g.turn)) each((path) => ctx.fill(path));
+  else for (const path of linePaths(step, face)) ctx.fill(path);
   ctx.restore();
+}
+
+interface LinePath {
+  readonly last: SetGlyph;
+  readonly count: number;
+  readonly sizeMm: number;
+  readonly path: Path2D;
+}
+
+/** By their first glyph: lines that were set as they are now have the same glyphs. */
+const lines = new WeakMap<Face, WeakMap<SetGlyph, LinePath>>();
+
+/** The letters of each line as one path: a page of text would be thousands otherwise. */
+function linePaths({ glyphs, sizeMm }: Extract<DrawStep, { draw: "words" }>, face: Face): readonly Path2D[] {
+  const known = lines.get(face) ?? new WeakMap<SetGlyph, LinePath>();
+  lines.set(face, known);
+  const found: Path2D[] = [];
+  for (let from = 0; from < glyphs.length; ) {
+    const first = glyphs[from]!;
+    let to = from + 1;
+    while (to < glyphs.length && glyphs[to]!.y === first.y) to += 1;
+    const [last, count] = [glyphs[to - 1]!, to - from];
+    let line = known.get(first);
+    if (!line || line.last !== last || line.count !== count || line.sizeMm !== sizeMm) {
+      const path = new Path2D();
+      for (const g of glyphs.slice(from, to))
+        path.addPath(glyphPath(face, g), new DOMMatrix([sizeMm, 0, 0, sizeMm, g.x, g.y]));
+      line = { last, count, sizeMm, path };
+      known.set(first, line);
+    }
+    found.push(line.path);
+    from = to;
+  }
+  return found;
+}
+
+function glyphPath(face: Face, { file, id }: SetGlyph): Path2D {
+  const paths = pathsOf(face);
+  const key = `${file}-${id}`;
+  const known = paths.get(key);
+  if (known) return known;
+  const path = new Path2D();
+  replay(face.outline(file, id), path);
+  paths.set(key, path);
+  return path;
 }
 
 const drawn = new WeakMap<Face, Map<string, Path2D>>();

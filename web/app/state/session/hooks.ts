@@ -1,4 +1,4 @@
-import { createContext, useContext, useDeferredValue, useRef } from "react";
+import { createContext, useContext, useDeferredValue, useEffect, useReducer, useRef } from "react";
 import { createStore, type StoreApi, useStore } from "zustand";
 import { type Page, type PlacedPage, type Project, placed } from "#core/document";
 import { useServices } from "../../services.ts";
@@ -54,6 +54,24 @@ export function usePanelState(): ProjectState {
   });
   const later = useDeferredValue(kept);
   return later.pageId === kept.pageId ? kept : later;
+}
+
+const pauseMs = 250;
+
+/** The value as it was when `hold` began, until nothing changed it for a moment; the latest otherwise. What is typed comes before what tells about it. */
+export function useHeld<T>(value: T, hold: boolean): T {
+  const held = useRef(value);
+  const [, show] = useReducer((n: number) => n + 1, 0);
+  if (!hold) held.current = value;
+  useEffect(() => {
+    if (held.current === value) return;
+    const later = setTimeout(() => {
+      held.current = value;
+      show();
+    }, pauseMs);
+    return () => clearTimeout(later);
+  }, [value]);
+  return held.current;
 }
 
 export { openPlaced } from "./project-session.ts";

@@ -2,7 +2,14 @@ import { Box } from "@chakra-ui/react";
 import { useDeferredValue } from "react";
 import { areWords, findPlaced } from "#core/document";
 import { Changeable } from "../../../components/changeable.tsx";
-import { PanelContext, shownPlaced, usePanelState, useProject, useViewState } from "../../../state/session/hooks.ts";
+import {
+  PanelContext,
+  shownPlaced,
+  useHeld,
+  usePanelState,
+  useProject,
+  useViewState,
+} from "../../../state/session/hooks.ts";
 import { CoverPanel } from "./cover-panel.tsx";
 import { PagePanel } from "./page-panel.tsx";
 import { PiecesSection } from "./pieces-section.tsx";
@@ -13,8 +20,9 @@ import { SeveralWords, WordsPanel } from "./words-panel.tsx";
 /** Speaks only of what is chosen: the page, a tile, or several. */
 export function Panel() {
   // What follows a hand comes first; the panel catches up as soon as there is time.
-  const page = useDeferredValue(useProject(shownPlaced));
-  const state = usePanelState();
+  const writing = useViewState((s) => s.writing !== undefined);
+  const page = useHeld(useDeferredValue(useProject(shownPlaced)), writing);
+  const state = useHeld(usePanelState(), writing);
   const chosen = useDeferredValue(useViewState((s) => s.tiles.ids));
   const isCover = state.project.cover?.id === state.pageId;
   const tiles = [...chosen].flatMap((id) => findPlaced(page, id) ?? []);

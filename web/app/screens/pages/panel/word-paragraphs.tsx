@@ -9,6 +9,7 @@ import { NumberField } from "../../../components/number-field.tsx";
 import { Act, PanelSection } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { notices } from "../../../notices/notices.ts";
+import { useServices } from "../../../services.ts";
 import {
   changeLetters,
   changeWords,
@@ -46,13 +47,19 @@ function Lines({ ids, words, text }: Part) {
   const facts = useFacts();
   const { format } = usePanel(openPlaced);
   const unit = usePanel((s) => s.project.unit);
-  const writing = useViewState((s) => s.writing);
-  const caret = useViewState((s) => s.marked);
+  const { viewState } = useServices();
+  const begins = useViewState(({ writing, marked }) =>
+    ids.length === 1 && writing === ids[0] && marked ? paragraphsAround(text, marked).from : 0,
+  );
   const { style } = words;
   const set = (change: Partial<WordStyle>) =>
     changeWords(session, ids, (now) => ({ style: { ...now.style, ...change } }), undefined, undefined, facts);
   const on = (now: true | undefined) => (now ? undefined : true);
-  const among = ids.length === 1 && writing === ids[0] && caret ? paragraphsAround(text, caret) : undefined;
+  /** Where somebody writes, only the paragraphs there. */
+  const among = () => {
+    const { writing, marked } = viewState.getState();
+    return ids.length === 1 && writing === ids[0] && marked ? paragraphsAround(text, marked) : undefined;
+  };
   return (
     <PanelSection title={say.paragraphs} folds="word-paragraphs" folded>
       <VStack align="stretch" gap="2">
@@ -88,9 +95,11 @@ function Lines({ ids, words, text }: Part) {
         <Beside label={say.list}>
           <Select<ListKind | "none">
             label={say.list}
-            value={spanAt(words.spans, among?.from ?? 0).list ?? "none"}
+            value={spanAt(words.spans, begins).list ?? "none"}
             options={(["none", ...listKinds] as const).map((k) => [k, say.lists[k]])}
-            onChoose={(kind) => changeLetters(session, ids, { list: kind === "none" ? undefined : kind }, among, facts)}
+            onChoose={(kind) =>
+              changeLetters(session, ids, { list: kind === "none" ? undefined : kind }, among(), facts)
+            }
           />
         </Beside>
         <Beside label={say.columns}>

@@ -1,5 +1,6 @@
 import { Box, Button, Text } from "@chakra-ui/react";
 import { PenLine, X } from "lucide-react";
+import { memo } from "react";
 import { isFree, type PlacedTile, type Words } from "#core/document";
 import { laidWords, seenFrame, wordsOf } from "#core/scene";
 import { panel as panelWords, words as say } from "../../../../text/index.ts";
@@ -24,7 +25,7 @@ import { WordsFaint } from "./words-faint.tsx";
 import { WordsFollow } from "./words-follow.tsx";
 
 /** Words: what they say and how they look, the card under them, and where they lie. */
-export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
+export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
   const services = useServices();
   const session = useSession();
   const facts = useFacts();
@@ -93,7 +94,7 @@ export function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
       </PanelSection>
     </>
   );
-}
+});
 
 /** Words in several tiles: what they have in common is how they look. */
 export function SeveralWords({ tiles }: { readonly tiles: readonly PlacedTile[] }) {
