@@ -142,6 +142,10 @@ try {
   await page.locator("[data-testid=findings][aria-busy=false]").waitFor();
   await shot(page, "check");
   await page.getByRole("button", { name: "More about this project" }).click();
+  await page.getByRole("menuitem", { name: "All words and captions" }).click();
+  await page.getByTestId("captions").getByRole("textbox").nth(2).click();
+  await shot(page, "words");
+  await page.getByRole("button", { name: "More about this project" }).click();
   await page.getByRole("menuitem", { name: "Read through" }).click();
   for (let i = 0; i < 4; i += 1) {
     await page.keyboard.press("ArrowRight");
@@ -173,10 +177,6 @@ try {
   await page.locator("[data-print]").nth(1).click();
   await page.keyboard.press("+");
   await shot(page, "prints");
-  await page.getByRole("link", { name: "To all your projects" }).click();
-  await page.getByRole("link", { name: "Add another lab …" }).click();
-  await page.getByRole("button", { name: "Begin from Marrow & Lisle" }).click();
-  await shot(page, "labs");
 } finally {
   await browser.close();
   server.kill();
