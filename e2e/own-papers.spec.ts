@@ -30,6 +30,11 @@ async function paperOf(side: number, at: (x: number, y: number) => number): Prom
     .png()
     .toBuffer();
 }
+/** A paper as long as nobody would scan one. */
+const bandOf = (width: number, height: number): Promise<Buffer> =>
+  sharp({ create: { width, height, channels: 3, background: "#a8875a" } })
+    .png()
+    .toBuffer();
 const dots = (x: number, y: number): number => {
   const [dx, dy] = [((x + 20) % 40) - 20, ((y + 20) % 40) - 20];
   return Math.hypot(dx, dy) < 11 ? 0.2 : 0.9;
@@ -85,6 +90,7 @@ test("papers of one's own: their repeat is found, they lie at their true size wi
     { name: "stripes.png", mimeType: "image/png", buffer: await paperOf(500, stripes) },
     { name: "slope.png", mimeType: "image/png", buffer: await paperOf(300, (x, y) => (x + 2 * y) / 900) },
     { name: "tiny.png", mimeType: "image/png", buffer: await paperOf(1, () => 0.5) },
+    { name: "band.png", mimeType: "image/png", buffer: await bandOf(20_000, 40) },
   ]);
   await allIn(page);
   await page.goto("/");
@@ -158,6 +164,12 @@ test("papers of one's own: their repeat is found, they lie at their true size wi
     await typeInto(page, "Width of it", "0.2");
     await expect(page.getByText("Between 1 mm and 3 m.")).toBeVisible();
     await page.keyboard.press("Escape");
+    await own("band").click();
+    await repaints(page, () => page.getByRole("button", { name: "Lay it as a paper, at its true size" }).click());
+    const band = await lightAlong(page, 4, "across");
+    expect(Math.max(...band) - Math.min(...band)).toBeLessThan(4);
+    await undoButton(page).click();
+    await undoButton(page).click();
   });
 
   await test.step("behind the page as well; in each kind of file as on screen", async () => {

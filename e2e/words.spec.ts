@@ -168,6 +168,18 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
     await page.keyboard.press("Escape");
     await expect(captions.last()).toHaveAccessibleName(/words: By hand/);
     await expect(page.getByText("Follows the photo")).toHaveCount(0);
+    // A caption that was written over on the page goes back to its photo.
+    await captions.first().focus();
+    await page.keyboard.press("Space");
+    await page.getByRole("button", { name: "Write", exact: true }).click();
+    await page.keyboard.type("Down by the quay");
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "Make this the photo’s caption" }).click();
+    await expect(page.getByText("Follows the photo")).toBeVisible();
+    await expect(captions.first()).toHaveAccessibleName(/words: Down by the quay/);
+    await undoButton(page).click();
+    await expect(page.getByText("Follows the photo")).toHaveCount(0);
+    await page.keyboard.press("Control+Shift+z");
   });
 
   await test.step("a tile becomes a lined journaling card, in a colour that is kept with the work", async () => {

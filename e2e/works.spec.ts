@@ -129,6 +129,15 @@ test("a work as one file: saved, opened in another browser with nothing missing,
       await put("damaged.zip", { "project.json": text({ ...head, project: { ...head.project, pages: 5 } }) }),
     );
     await expect(page.getByText(/cannot be read as a project/)).toBeVisible();
+    const stroke = { does: "hide", hardness: 0, strength: 1, points: [[0, 0, 500]] };
+    const brushed = structuredClone(head);
+    const faded = brushed.project.pages[0].pieces[0].tiles.find(
+      (t: { filling: { kind: string } }) => t.filling.kind === "photo",
+    );
+    faded.filling.view.fade = Array.from({ length: 10_000 }, () => stroke);
+    await openFile(page, await put("brushed.zip", { ...inside, "project.json": text(brushed) }));
+    await expect(page.getByText(/cannot be read as a project/).last()).toBeVisible();
+    await expect(page.getByText(/is among your projects now/)).toHaveCount(0);
     const evil = { ...head.photos[0], id: "evil", hash: "f".repeat(64), name: "../../evil.jpg" };
     const { "preview.jpg": _, ...whole } = inside;
     await openFile(

@@ -25,7 +25,7 @@ test("all that is written: captions one after the other and onto the pages, foun
   await page.keyboard.press("Escape");
   await addFreeWords(page, "A title", "Hilda and the boat");
   await openDrawer(page, "Words");
-  await page.getByRole("link", { name: "All words and captions" }).click();
+  await page.getByRole("link", { name: "All words", exact: true }).click();
 
   await test.step("captions are written photo by photo with the keys, and one for all of an event", async () => {
     await expect(captions(page)).toHaveCount(4);

@@ -87,6 +87,8 @@ const wordsSchema = z
     spans: spansSchema.optional(),
     /** Left to right, as in a mirror. */
     mirrored: z.literal(true).optional(),
+    /** The photo whose caption they said before somebody wrote over it. */
+    about: id.optional(),
     /** Their tile grows with them, until a person gives it a size. */
     grows: z.literal(true).optional(),
   })

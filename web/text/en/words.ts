@@ -10,6 +10,7 @@ export const words = {
     journal: "A story",
     small: "Small print",
   } as Record<WordRole, string>,
+  all: "All words",
   kindOfWords: "Kind of words",
   captionsAll: "Captions for all photos",
   captionsAdded: (n: number) =>
@@ -35,8 +36,11 @@ export const words = {
     box: "The page has no room for a place that large. Make the words smaller.",
     words: "They do not fit at any size that can be read. Make the place larger.",
   },
+  noFont: (font: string, standIn: string) =>
+    `The font “${font}” is not here. ${standIn} stands in for it; choose the one that it should be.`,
   missing: (letters: string) => `No font here has ${letters}. Take other letters.`,
   title: "These words",
+  becomeCaption: "Make this the photo’s caption",
   follows: "Follows the photo",
   followsWhat: { caption: "Caption", day: "Day", both: "Caption and day" },
   datesIn: "Days in all of this project are written in",

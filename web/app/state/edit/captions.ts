@@ -4,7 +4,7 @@ import type { SceneFacts } from "#core/scene";
 import { faceKey } from "#core/words";
 import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
-import { openToWrite } from "./word-gestures.ts";
+import { changeWords, openToWrite } from "./word-gestures.ts";
 
 /** Captions by their photos, on the open page or on all of them. */
 
@@ -43,6 +43,21 @@ export async function captionsForAll(services: Deps, session: ProjectSession, fa
   const wanted = uncaptioned(openPage(session.state.getState()), facts);
   return (await keepCaptions(services, session, wanted, facts)).length;
 }
+
+/** What was written on a page becomes the photo's own caption, which the words follow from then on. */
+export async function becomeCaption(
+  { library }: Pick<Services, "library">,
+  session: ProjectSession,
+  tileId: string,
+  photoId: string,
+  text: string,
+): Promise<void> {
+  const caption = text.trim().slice(0, mostCaption);
+  await library.edit("captioned", [photoId], (p) => (p.caption === caption ? p : { ...p, caption }));
+  changeWords(session, tileId, () => ({ from: { photoId, what: "caption" }, about: undefined, spans: undefined }));
+}
+
+const mostCaption = 2000;
 
 export interface CaptionsAsked {
   readonly place: CaptionPlace;

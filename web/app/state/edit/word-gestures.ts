@@ -132,6 +132,7 @@ export function typed(session: ProjectSession, tileId: string, text: string, fac
     text,
     from: null,
     spans: now.from ? undefined : spansAfter(now.spans, now.text, text),
+    ...(now.from && now.from.what !== "day" ? { about: now.from.photoId } : {}),
   });
   write(session, tileId, edit, "wrote", facts, `write-${tileId}`);
 }

@@ -3,11 +3,13 @@ import { PenLine, X } from "lucide-react";
 import { memo } from "react";
 import { isFree, type PlacedTile, type Words } from "#core/document";
 import { laidWords, seenFrame, wordsOf } from "#core/scene";
+import { familyOf, fontFamilies } from "#core/words";
 import { panel as panelWords, words as say } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
+import { becomeCaption } from "../../../state/edit/captions.ts";
 import { emptyThem } from "../../../state/edit/page-gestures.ts";
 import { changeWords, fitWords, openToWrite, showWords, takeOff } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
@@ -23,6 +25,8 @@ import { WordParagraphs } from "./word-paragraphs.tsx";
 import { WordPlaces } from "./word-places.tsx";
 import { WordsFaint } from "./words-faint.tsx";
 import { WordsFollow } from "./words-follow.tsx";
+
+const standIn = fontFamilies[0]!.name;
 
 /** Words: what they say and how they look, the card under them, and where they lie. */
 export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
@@ -63,6 +67,11 @@ export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: Pl
             {say.missing(laid.missing.slice(0, 8).join(" "))}
           </Text>
         )}
+        {!familyOf(words.style.font) && (
+          <Text role="status" fontSize="14px" color="clay.600" mb="2">
+            {say.noFont(words.style.font, standIn)}
+          </Text>
+        )}
         {laid && laid.borrowed.length > 0 && (
           <Text fontSize="14px" color="fg.muted" mb="2">
             {say.borrowed(laid.borrowed.slice(0, 8).join(" "))}
@@ -73,6 +82,17 @@ export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: Pl
           <PenLine size={17} aria-hidden /> {say.write}
         </Button>
         {words.from && <WordsFollow tileId={tile.id} from={words.from} />}
+        {!words.from && words.about !== undefined && text.trim() !== "" && facts.photo(words.about) && (
+          <Button
+            mt="2"
+            w="full"
+            size="sm"
+            variant="ghost"
+            onClick={() => void becomeCaption(services, session, tile.id, words.about!, text)}
+          >
+            {say.becomeCaption}
+          </Button>
+        )}
       </PanelSection>
       <WordPlaces tile={tile} />
       <WordLook ids={[tile.id]} words={words} />

@@ -3,7 +3,7 @@ import { Captions, Heading1, LetterText, List, NotebookPen, Type, WholeWord } fr
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { arrangedTiles } from "#core/document";
-import { letters, words as say, work } from "../../../../text/index.ts";
+import { letters, words as say } from "../../../../text/index.ts";
 import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 import { captionsForAll } from "../../../state/edit/captions.ts";
@@ -51,7 +51,7 @@ export function WordsDrawer() {
           )}
           <Button size="sm" variant="ghost" asChild>
             <Link to={`/work/${projectId}/words`}>
-              <List size={16} aria-hidden /> {work.words}
+              <List size={16} aria-hidden /> {say.all}
             </Link>
           </Button>
         </HStack>
