@@ -136,6 +136,38 @@ test("words set like a book: pasted with their looks, in columns, divided, on an
     await nobodyChosen(page);
   });
 
+  await test.step("a story that does not fit goes on in another box, and comes back when that is taken away", async () => {
+    const before = await paintedPage(page);
+    await addWords(page, "A story");
+    await paste(page, "", `${story.repeat(3)}The end.`);
+    await page.keyboard.press("Escape");
+    await drag(page, page.locator('[data-grip="s"]'), { dx: 0, dy: -90 });
+    await expect(free(page, 4).getByText(/words? hidden/)).toBeVisible();
+    await page.getByRole("button", { name: "On into another box" }).click();
+    await expectUndo(page, "Let a story run on");
+    await expect(free(page, 4).getByText(/words? hidden/)).toHaveCount(0);
+    await expect(page.getByText("Part 1 of 2 of a story.", { exact: false })).toBeVisible();
+    await expect(free(page, 5)).toHaveAccessibleName(/The end\./);
+    await expect(free(page, 4)).not.toHaveAccessibleName(/The end\./);
+    // What is written in the first part pushes words into the next.
+    const second = (await free(page, 5).getAttribute("aria-label"))!;
+    await page.getByRole("button", { name: "Write", exact: true }).click();
+    await page.keyboard.press("Control+Home");
+    await page.keyboard.type("Once, long ago and far away, on a wide and quiet river, ");
+    await page.keyboard.press("Escape");
+    await expect(free(page, 5)).not.toHaveAccessibleName(second.replace(/^On top \d of \d: /, ""));
+    await expect(free(page, 5)).toHaveAccessibleName(/The end\./);
+    await page.getByRole("button", { name: "The next part" }).click();
+    await expect(page.getByText("Part 2 of 2 of a story.", { exact: false })).toBeVisible();
+    await page.getByRole("button", { name: "Take it off the page" }).click();
+    await expect(free(page, 4)).toHaveAccessibleName(/Once, long ago .*The end\./s);
+    await expect(free(page, 4).getByText(/words? hidden/)).toBeVisible();
+    await free(page, 4).focus();
+    await page.keyboard.press("Space");
+    await page.keyboard.press("Delete");
+    await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(true);
+  });
+
   await test.step("what is no size, and fifty thousand words at once, do no harm", async () => {
     const before = await paintedPage(page);
     await addWords(page, "A story");

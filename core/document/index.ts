@@ -41,6 +41,7 @@ export { applyChange, type Change, compacted, invertChange } from "./changes/cha
 export {
   commit,
   type Editing,
+  type Follower,
   type Gesture,
   type History,
   noHistory,
@@ -60,6 +61,7 @@ export type { TileFields } from "./changes/kinds/set-tiles.ts";
 export type { ChangeTrouble } from "./changes/kinds/trouble.ts";
 export { nextRedo, nextUndo } from "./changes/next-steps.ts";
 export { lookChange, pageChanges } from "./changes/page-changes.ts";
+export { type Box, storiesOf } from "./changes/story-follows.ts";
 export { autoFramed, emptiedFilling, movedElsewhere, withOtherPhotoIds } from "./fillings/index.ts";
 export { type DrawnTile, piecesAsDrawn } from "./page/as-drawn.ts";
 export { checkLook, withGapThatFits } from "./page/check-look.ts";

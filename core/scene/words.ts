@@ -46,7 +46,7 @@ export const wordsNeeded = (
 
 interface Laying {
   readonly text: string;
-  readonly words: Pick<Words, "style" | "spans">;
+  readonly words: Pick<Words, "style" | "spans" | "cut">;
   readonly language: string | undefined;
   readonly w: number;
   readonly h: number;
@@ -67,7 +67,7 @@ export function laidWords(
   const face = setter?.face(faceKey(words.style));
   if (!setter || !face) return undefined;
   const text = wordsOf(words, facts);
-  const { style, spans } = words;
+  const { style, spans, cut } = words;
   const known = remembered.get(face) ?? [];
   remembered.set(face, known);
   const same = known.find(
@@ -75,12 +75,13 @@ export function laidWords(
       k.text === text &&
       k.words.style === style &&
       k.words.spans === spans &&
+      k.words.cut === cut &&
       k.w === w &&
       k.h === h &&
       k.language === language,
   );
   if (same) return same.laid;
-  const laid = layWords({ text, style, spans: words.from ? undefined : spans, language }, { w, h }, setter);
+  const laid = layWords({ text, style, spans: words.from ? undefined : spans, language, cut }, { w, h }, setter);
   if (!laid) return undefined;
   // It is set anew when the font has come.
   if (!laid.waiting) known.push({ text, words, language, w, h, laid });

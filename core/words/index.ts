@@ -52,6 +52,7 @@ export {
   type SpanLook,
   spanAt,
   spansAfter,
+  spansJoined,
   spansWithin,
   withSpan,
   wordAround,

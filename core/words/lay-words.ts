@@ -21,6 +21,8 @@ export interface WordsToLay {
   readonly from?: number | undefined;
   /** What finds no room goes on in another box. */
   readonly goesOn?: boolean | undefined;
+  /** The text is a part of a longer one, that begins or ends within a paragraph. */
+  readonly cut?: { readonly start?: true | undefined; readonly end?: true | undefined } | undefined;
 }
 
 /** Words set in a box of `size`, which is as the words are read: before they are turned. Mm throughout. */
@@ -139,7 +141,7 @@ function bentGlyphs(line: Line, bend: Bend): readonly SetGlyph[] {
 
 /** The lines of a text in order, at least as many as go into `roomMm` and one more. */
 function waitingLines(
-  { text, style, spans, language, from = 0 }: WordsToLay,
+  { text, style, spans, language, from = 0, cut }: WordsToLay,
   width: number,
   face: Face,
   setter: Typesetter,
@@ -154,7 +156,8 @@ function waitingLines(
     const newline = text.indexOf("\n", start);
     const end = newline < 0 ? text.length : newline;
     const own = text.slice(start, end).replace(/\r$/, "");
-    const continued = start === from && from > 0 && text[from - 1] !== "\n";
+    const continued = start === from && (from > 0 ? text[from - 1] !== "\n" : cut?.start === true);
+    const goesOn = newline < 0 && cut?.end === true;
     const set = setParagraph(own, spansWithin(spans, start, end), style, width, { face, setter, language, continued });
     if (!set) return lines;
     const { paragraph, runs, indent } = set;
@@ -170,7 +173,7 @@ function waitingLines(
         offset: start,
         run,
         first: first && !continued,
-        last: i === runs.length - 1 || /[\n\r\u2028]/.test(own.slice(run.to, run.end)),
+        last: (i === runs.length - 1 && !goesOn) || /[\n\r\u2028]/.test(own.slice(run.to, run.end)),
         indent: indent(i),
         before,
         item,

@@ -102,6 +102,14 @@ export const spansWithin = (
     ),
   );
 
+/** The stretches of two texts, one after the other. */
+export const spansJoined = (
+  first: readonly Span[] | undefined,
+  length: number,
+  second: readonly Span[] | undefined,
+): readonly Span[] | undefined =>
+  joined([...(first ?? []), ...(second ?? []).map((s) => ({ ...s, from: s.from + length, to: s.to + length }))]);
+
 /** The word that a caret stands in or beside; the place itself where there is none. */
 export function wordAround(text: string, at: number): { readonly from: number; readonly to: number } {
   const inWord = (i: number) => i >= 0 && i < text.length && /[\p{L}\p{M}\p{N}’']/u.test(text[i]!);

@@ -4,6 +4,7 @@ import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { Navigate, Outlet, useParams } from "react-router";
 import { useStore } from "zustand";
 import { coverParts } from "#core/document";
+import { storyFlows } from "#core/edit";
 import { formatLength } from "#core/units";
 import { type StoreTrouble, storeErrorFrom } from "../storage/store.ts";
 import { book, common, keeping as words } from "../text/index.ts";
@@ -30,7 +31,7 @@ type Opening =
 /** Opens the project that the address names, and keeps other tabs from changing it meanwhile. */
 export function OpenProject() {
   const { projectId = "" } = useParams();
-  const { store, now, viewState } = useServices();
+  const { store, now, viewState, fonts } = useServices();
   const queries = useQueryClient();
   const [opening, setOpening] = useState<Opening>({ is: "opening" });
 
@@ -60,7 +61,7 @@ export function OpenProject() {
       const onCut = () => notices.create({ title: words.historyCut, type: "info" });
       if (opened.migrated && !session) notices.create({ title: words.historyRenewed, type: "info", duration: 20_000 });
       else if (opened.historyCut) onCut();
-      session = new ProjectSession(opened, { store, now, onRefused, onCut });
+      session = new ProjectSession(opened, { store, now, onRefused, onCut, follow: storyFlows(fonts) });
       session.setReadOnly(!hold.mine);
       setOpening({ is: "open", session });
     }
@@ -73,7 +74,7 @@ export function OpenProject() {
       });
       if (!session) hold.letGo();
     };
-  }, [projectId, store, now, viewState, queries]);
+  }, [fonts, projectId, store, now, viewState, queries]);
 
   if (opening.is === "opening") return null;
   if (opening.is === "shut") return <WorkFault projectId={projectId} why={opening.why} />;

@@ -6,6 +6,7 @@ import { applyChange, type Change, compacted, invertChange } from "./change.ts";
 import { stillHolds } from "./holds.ts";
 import type { ChangeTrouble } from "./kinds/trouble.ts";
 import { pageChanges } from "./page-changes.ts";
+import { storyKept } from "./story-follows.ts";
 
 export const stepCodes = [
   "arranged",
@@ -94,6 +95,8 @@ export const stepCodes = [
   "movedWords",
   "laidCard",
   "mirroredWords",
+  "storyRunsOn",
+  "storyEnds",
   "pastedWords",
   "replacedWords",
   "fittedWords",
@@ -176,10 +179,12 @@ export interface Gesture {
   readonly mergeKey?: string;
   /** Made by pacing or by what concerns all pages alike: a page that was paced may still be paced again. */
   readonly byProgram?: boolean;
+  /** What follows from it that can only be told with fonts at hand. */
+  readonly follow?: Follower | undefined;
 }
 
 /** What follows from a change besides itself: each sees what those before it did. */
-type Follower = (before: Project, after: Project, gesture: Gesture) => readonly Change[];
+export type Follower = (before: Project, after: Project, gesture: Gesture) => readonly Change[];
 
 /** A page that a hand has changed is that person's own from then on, and no longer pacing's to make again. */
 const pacedNoMore: Follower = (before, after, { byProgram }) => {
@@ -203,7 +208,7 @@ const coverFollows: Follower = (before, after) => {
 /** Papers are drawn in the work's palette. */
 const paletteFollows: Follower = (before, after) => (after.palette === before.palette ? [] : inPalette(after));
 
-const followers: readonly Follower[] = [pacedNoMore, coverFollows, paletteFollows];
+const followers: readonly Follower[] = [storyKept, pacedNoMore, coverFollows, paletteFollows];
 
 /** All changes or none. The same object back when they come to nothing, so that no empty step is kept. */
 export function commit(now: Editing, gesture: Gesture): Result<Editing, ChangeTrouble> {
@@ -211,7 +216,7 @@ export function commit(now: Editing, gesture: Gesture): Result<Editing, ChangeTr
   if (!applied.ok) return applied;
   const holds = stillHolds(now.project, applied.value.project);
   if (!holds.ok) return holds;
-  for (const follower of followers) {
+  for (const follower of [...followers, ...(gesture.follow ? [gesture.follow] : [])]) {
     const more = follower(now.project, applied.value.project, gesture);
     if (more.length === 0) continue;
     const then = applyAll(applied.value.project, more);

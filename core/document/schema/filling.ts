@@ -87,6 +87,13 @@ const wordsSchema = z
     spans: spansSchema.optional(),
     /** Left to right, as in a mirror. */
     mirrored: z.literal(true).optional(),
+    /** The tile of words, anywhere in the work, in which their story goes on. */
+    next: id.optional(),
+    /** They are a part of a story that begins, or ends, within a paragraph. */
+    cut: z
+      .object({ start: z.literal(true).optional(), end: z.literal(true).optional() })
+      .readonly()
+      .optional(),
     /** The photo whose caption they said before somebody wrote over it. */
     about: id.optional(),
     /** Their tile grows with them, until a person gives it a size. */

@@ -193,6 +193,10 @@ export function stepWords({ code, count }: StepName): string {
       return count === 1 ? "Wrote a word otherwise" : `Wrote words otherwise in ${count} places`;
     case "pastedWords":
       return "Pasted words";
+    case "storyRunsOn":
+      return "Let a story run on";
+    case "storyEnds":
+      return "Let a story end";
     case "mirroredWords":
       return "Mirrored words";
     case "changedBackdrop":

@@ -51,11 +51,11 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     field.current?.focus();
     field.current?.setSelectionRange(0, field.current.value.length);
   }, []);
-  // The caret goes behind what was pasted, once the field shows it.
-  const [place, setPlace] = useState<number>();
+  // Where the field shows something else than was typed, since it was pasted or since a part of it went on into another box, the caret would go to its end.
+  const [place, setPlace] = useState<{ readonly at: number; readonly after: string | undefined }>();
   useLayoutEffect(() => {
-    if (place === undefined) return;
-    field.current?.setSelectionRange(place, place);
+    if (!place || !field.current) return;
+    if (field.current.value !== place.after) field.current.setSelectionRange(place.at, place.at);
     setPlace(undefined);
   }, [place]);
   const readMarks = () => {
@@ -191,10 +191,12 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
             pasted.text === "" ? { text: plain, spans: [] } : pasted,
             facts,
           );
-          setPlace(from + taken);
+          setPlace({ at: from + taken, after: undefined });
         }}
         onChange={(e) => {
-          typed(session, tile.id, e.currentTarget.value, facts);
+          const { value, selectionStart } = e.currentTarget;
+          typed(session, tile.id, value, facts);
+          setPlace({ at: selectionStart, after: value });
           readMarks();
         }}
         onKeyDown={onKeyDown}

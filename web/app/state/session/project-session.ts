@@ -5,6 +5,7 @@ import {
   type ChangeTrouble,
   commit,
   type Editing,
+  type Follower,
   findPage,
   type Gesture,
   type History,
@@ -93,6 +94,7 @@ export class ProjectSession {
   readonly #now: () => string;
   readonly #onRefused: (() => void) | undefined;
   readonly #onCut: (() => void) | undefined;
+  readonly #follow: Follower | undefined;
   /** Steps out of storage of which nobody has looked yet whether they make sense. */
   readonly #unread: Set<Step>;
   #saving: Promise<void> | undefined;
@@ -107,12 +109,15 @@ export class ProjectSession {
       readonly onRefused?: () => void;
       /** A step out of storage made no sense, and the history ends there. */
       readonly onCut?: () => void;
+      /** What follows from every change with fonts at hand. */
+      readonly follow?: Follower;
     },
   ) {
     this.#store = given.store;
     this.#now = given.now;
     this.#onRefused = given.onRefused;
     this.#onCut = given.onCut;
+    this.#follow = given.follow;
     this.#unread = new Set(opened.steps);
     this.state = createStore<ProjectState>(() => ({
       project: opened.project,
@@ -153,7 +158,7 @@ export class ProjectSession {
     how: Pick<Gesture, "mergeKey" | "byProgram"> = {},
   ): Result<Editing, ChangeTrouble> {
     const at = this.#now();
-    return this.#move((now) => commit(now, { name, changes, at, ...how }));
+    return this.#move((now) => commit(now, { name, changes, at, follow: this.#follow, ...how }));
   }
 
   undo(): Result<Editing, ChangeTrouble> {

@@ -11,6 +11,7 @@ import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 import { becomeCaption } from "../../../state/edit/captions.ts";
 import { emptyThem } from "../../../state/edit/page-gestures.ts";
+import { runOn } from "../../../state/edit/stories.ts";
 import { changeWords, fitWords, openToWrite, showWords, takeOff } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, usePanel, useSession } from "../../../state/session/hooks.ts";
@@ -18,6 +19,7 @@ import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { Copies, FreePlace } from "./free-place.tsx";
 import { TitleWithLook } from "./look-in-hand.tsx";
+import { StoryPart } from "./story-part.tsx";
 import { TileDress } from "./tile-dress.tsx";
 import { TilePlace } from "./tile-place.tsx";
 import { WordLook } from "./word-look.tsx";
@@ -42,6 +44,10 @@ export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: Pl
   const fitTo = (what: "box" | "words") => {
     if (!fitWords(session, tile.id, what, facts)) notices.create({ title: say.cannotFit[what], type: "info" });
   };
+  const runStoryOn = () => {
+    const there = runOn(services, session, tile.id);
+    if (there) notices.create({ title: there.pageId === page.id ? say.ranOnHere : say.ranOnNext, type: "success" });
+  };
   return (
     <>
       <TitleWithLook title={say.title} tileId={tile.id} />
@@ -60,6 +66,11 @@ export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: Pl
             <Button size="sm" variant="outline" onClick={() => fitTo("words")}>
               {say.shrinkWords}
             </Button>
+            {!words.style.ink && !words.from && (
+              <Button size="sm" variant="outline" mt="2" onClick={runStoryOn}>
+                {say.runOn}
+              </Button>
+            )}
           </Box>
         )}
         {laid && laid.missing.length > 0 && (
@@ -77,6 +88,7 @@ export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: Pl
             {say.borrowed(laid.borrowed.slice(0, 8).join(" "))}
           </Text>
         )}
+        <StoryPart tileId={tile.id} />
         <WordsFaint tileId={tile.id} />
         <Button variant="outline" w="full" onClick={() => openToWrite(services, tile.id)}>
           <PenLine size={17} aria-hidden /> {say.write}
