@@ -165,7 +165,8 @@ function stepSvg(step: DrawStep, supply: SvgSupply, { clip, mask, shape, picture
       const line = outline
         ? `<g fill="none" stroke="${outline.colour}" stroke-width="${fine(outline.widthMm / step.sizeMm)}" stroke-linejoin="round">${letters.join("")}</g>`
         : "";
-      return `<g role="img" aria-label="${escaped(step.text)}" fill="${step.colour}" transform="${matrixOf(step.matrix)}">${line}${letters.join("")}</g>`;
+      const said = step.text === "" ? 'aria-hidden="true"' : `role="img" aria-label="${escaped(step.text)}"`;
+      return `<g ${said} fill="${step.colour}" transform="${matrixOf(step.matrix)}">${line}${letters.join("")}</g>`;
     }
   }
 }

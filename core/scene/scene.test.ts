@@ -159,6 +159,40 @@ test("words stand over the border of their tile, and a border lies under them", 
   const said = holding({ ...first, filling, border: { widthMm: 3, colour: "#102030" } });
   const { steps } = scene(said, { photo: () => undefined, setter: setter as never });
   expect(steps.map((s) => s.draw)).toEqual(["fill", "fill", "words"]);
+
+  // Each look is a step of its own; what a line says is said once.
+  const spans = [{ from: 1, to: 2, colour: "#aa0000", highlight: "#ffee00", underline: true }];
+  const outline = { colour: "#ffffff", widthMm: 0.5 };
+  const dressed = { ...filling, spans, style: { ...filling.style, outline } } as const;
+  const drawn = scene(holding({ ...first, filling: dressed }), {
+    photo: () => undefined,
+    setter: setter as never,
+  }).steps;
+  const words = drawn.flatMap((s) => (s.draw === "words" ? [s] : []));
+  expect(words.map((s) => [s.text, s.colour, s.glyphs.length])).toEqual([
+    ["Ada", filling.style.colour, 1],
+    ["", "#aa0000", 1],
+    ["", filling.style.colour, 1],
+  ]);
+  expect(words.every((s) => s.outline === outline)).toBe(true);
+  // Behind the letters lies their field of colour, and over them the line under them.
+  expect(drawn.map((s) => (s.draw === "fill" ? s.colour : s.draw)).slice(1)).toEqual([
+    "#ffee00",
+    "words",
+    "words",
+    "words",
+    "#aa0000",
+  ]);
+  const mirrored = scene(holding({ ...first, filling: { ...filling, mirrored: true } }), {
+    photo: () => undefined,
+    setter: setter as never,
+  }).steps.find((s) => s.draw === "words");
+  const plain = steps.find((s) => s.draw === "words");
+  if (mirrored?.draw !== "words" || plain?.draw !== "words") throw new Error("no words");
+  expect([mirrored.matrix.a, mirrored.matrix.d]).toEqual([-plain.matrix.a, plain.matrix.d]);
+  // About the tile's middle: what stood so far to its left stands as far to its right.
+  const { x } = first.frame.centre;
+  expect(mirrored.matrix.e - x).toBeCloseTo(x - plain.matrix.e, 6);
 });
 
 test("a turned tile is drawn as the upright one, turned about its middle: outline, photo, border and corners", () => {

@@ -104,7 +104,9 @@ export function letterSteps(words: Words, laid: LaidWords, text: string, matrix:
     for (const g of line.glyphs) {
       const last = stretches.at(-1);
       const look = g.look ?? 0;
-      if (last?.look !== look) stretches.push({ look, glyphs: [g], from: line.from, to: line.to });
+      // What a line says is said once, however many looks it has.
+      if (last?.look !== look)
+        stretches.push({ look, glyphs: [g], from: Math.max(line.from, last?.to ?? 0), to: line.to });
       else {
         last.glyphs.push(g);
         last.to = line.to;
