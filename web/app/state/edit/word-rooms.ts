@@ -2,6 +2,7 @@ import { linearOfByte } from "#core/colour";
 import {
   drawnPage,
   type FreeTile,
+  findTile,
   isFree,
   type Page,
   type PlacedPage,
@@ -10,14 +11,25 @@ import {
   type Tile,
   withoutFree,
 } from "#core/document";
-import { keepOff, type PageLight, roomsForWords, type WordsRoom } from "#core/edit";
+import { keepOff, type PageLight, roomsForWords, type WordPlace, type WordsRoom } from "#core/edit";
 import { scaling } from "#core/geometry";
 import { type PhotoStep, type SceneFacts, scene, withoutBorder } from "#core/scene";
 import { paintScene } from "../../../painters/canvas.ts";
 import type { Services } from "../../services.ts";
-import { openPlaced, type ProjectSession } from "../session/project-session.ts";
+import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
 
 const longPx = 120;
+
+/** The same for words that are on the page, as they are at this moment. */
+export function roomsOf(
+  deps: Pick<Services, "bitmaps" | "fonts">,
+  session: ProjectSession,
+  tileId: string,
+  facts: SceneFacts,
+): readonly WordsRoom[] {
+  const tile = findTile(openPage(session.state.getState()), tileId);
+  return tile ? wordRooms(deps, session, tile, facts) : [];
+}
 
 /** Where words could stand on the open page, the best first; their tile need not be on it. */
 export function wordRooms(
@@ -69,6 +81,14 @@ function lightOf(
   return { w, h, light };
 }
 
-export const takeRoom = (session: ProjectSession, { page }: WordsRoom): void => {
-  session.commit({ code: "movedWords", count: 1 }, [{ type: "replacePage", page }]);
-};
+/** Puts words there. The place is looked for anew: what was shown may be older than what is written by now. */
+export function takeRoom(
+  deps: Pick<Services, "bitmaps" | "fonts">,
+  session: ProjectSession,
+  tileId: string,
+  place: WordPlace,
+  facts: SceneFacts,
+): void {
+  const room = roomsOf(deps, session, tileId, facts).find((r) => r.place === place);
+  if (room) session.commit({ code: "movedWords", count: 1 }, [{ type: "replacePage", page: room.page }]);
+}

@@ -7,7 +7,7 @@ import { words as say } from "../../../../text/index.ts";
 import { PageThumb } from "../../../components/page-thumb.tsx";
 import { PanelSection } from "../../../components/panel-parts.tsx";
 import { useServices } from "../../../services.ts";
-import { takeRoom, wordRooms } from "../../../state/edit/word-rooms.ts";
+import { roomsOf, takeRoom } from "../../../state/edit/word-rooms.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 import css from "./word-places.module.css";
@@ -25,11 +25,12 @@ export function WordPlaces({ tile }: { readonly tile: PlacedTile }) {
   const [rooms, setRooms] = useState<readonly WordsRoom[]>();
   // Other places are solved when nobody types.
   const looked = rooms !== undefined;
+  const { tile: stored } = tile;
   useEffect(() => {
     if (writing && looked) return;
-    const later = setTimeout(() => setRooms(wordRooms(services, session, tile.tile, facts)), settledMs);
+    const later = setTimeout(() => setRooms(roomsOf(services, session, stored.id, facts)), settledMs);
     return () => clearTimeout(later);
-  }, [services, session, facts, tile.tile, writing, looked]);
+  }, [services, session, facts, stored, writing, looked]);
   if (rooms && rooms.length === 0) return null;
   const box = bleedBox(page.format);
   const now = isFree(page.page, tile.id) ? "over" : undefined;
@@ -47,7 +48,7 @@ export function WordPlaces({ tile }: { readonly tile: PlacedTile }) {
               type="button"
               className={css.place}
               aria-pressed={room.place === now}
-              onClick={() => takeRoom(session, room)}
+              onClick={() => takeRoom(services, session, tile.id, room.place, facts)}
             >
               <Box className={css.page} data-page>
                 <PageThumb page={placeAgain(page, room.page)} scale={wide / box.w} />
