@@ -7,6 +7,7 @@ import sharp from "sharp";
 import { measurePlate, placing } from "../core/pixels/zone-plate.fixture.ts";
 import { samplePhotos } from "./support/files.ts";
 import {
+  addFreeWords,
   addWords,
   arrangeFirst,
   chooseFiles,
@@ -238,9 +239,7 @@ test("what a lab's card says of PDFs is held to: nothing shows through, and blac
   await startCollage(page, "Sallow Press", "8 × 8 in");
   await arrangeFirst(page, 3);
   await page.keyboard.press("Escape");
-  await addWords(page, "A title");
-  await page.keyboard.type("Ink");
-  await page.keyboard.press("Escape");
+  await addFreeWords(page, "A title", "Ink");
   await page.getByRole("button", { name: "Colour: Black", exact: true }).click();
   const onScreen = await paintedPage(page);
   const { pdf } = await everyKind(page, ["pdf"]);

@@ -193,16 +193,17 @@ function wordLines(step: Extract<DrawStep, { draw: "words" }>, names: PdfNames, 
     const place = g.turn ? `${fine(cos, sin, sin, -cos)}` : "1 0 0 -1";
     letters.push(`${place} ${fine(g.x, g.y)} Tm <${g.id.toString(16).padStart(4, "0")}> Tj`);
   }
-  const out = [`q ${matrix(step.matrix)} cm`];
+  const stands = `q ${matrix(step.matrix)} cm`;
+  if (!outline) return [`${stands} ${ink} BT`, ...letters, "ET Q"];
   // The lines beneath are no text of their own: whoever copies it gets it once.
-  if (outline)
-    out.push(
-      `/Artifact BMC q ${rgb(outline.colour)} RG ${nums(outline.widthMm)} w 1 j BT 1 Tr`,
-      ...letters,
-      "ET Q EMC",
-    );
-  out.push(`${ink} BT`, ...letters, "ET Q");
-  return out;
+  return [
+    `${stands} /Artifact BMC q ${rgb(outline.colour)} RG ${nums(outline.widthMm)} w 1 j BT 1 Tr`,
+    ...letters,
+    "ET Q EMC",
+    `${ink} BT`,
+    ...letters,
+    "ET Q",
+  ];
 }
 
 const markMm = 5;
