@@ -106,6 +106,9 @@ test("room between letters, between paragraphs and before first lines; a centred
       [0, expect.closeTo(6.6)],
     ].map(([x, y]) => [typeof x === "number" ? expect.closeTo(x) : x, y]),
   );
+  // At the foot of a box the last line ends there, room between paragraphs included.
+  const low = lay("ab\ncd", 5, 20, { paragraphLines: 0.5, vertical: "bottom" });
+  expect(low.lines.map((l) => l.baseline)).toEqual([expect.closeTo(16.6), expect.closeTo(19.6)]);
 });
 
 test("items of a list are numbered anew in each list and stand beside their marker", () => {
