@@ -16,7 +16,7 @@ export {
   partsOf,
   type WordStyle,
 } from "./fonts.ts";
-export { countWords, type LaidWords, layWords, type WordsToLay } from "./lay-words.ts";
+export { countWords, type LaidWords, layWords } from "./lay-words.ts";
 export { capHeight, inkBox, type LetterShape, letterShapes, sharedLetterSize } from "./letters.ts";
 export {
   type Alike,
@@ -59,3 +59,4 @@ export {
 } from "./spans.ts";
 export { thinnestStroke } from "./strokes.ts";
 export { mmOfPt } from "./units.ts";
+export type { WordsToLay } from "./waiting-lines.ts";

@@ -1,6 +1,6 @@
 import { newOrnament, type OrnamentName } from "#core/artwork";
 import { dominantColours } from "#core/colour";
-import { drawnPage, photosOf, withFree } from "#core/document";
+import { photosOf, withFree } from "#core/document";
 import {
   accentColour,
   accentPlaces,
@@ -11,13 +11,12 @@ import {
   ornamentLaid,
   weightsOf,
 } from "#core/edit";
-import { type Point, scaling } from "#core/geometry";
-import { type PhotoStep, type SceneFacts, scene, withoutBorder } from "#core/scene";
-import { paintScene } from "../../../painters/canvas.ts";
+import type { Point } from "#core/geometry";
+import type { SceneFacts } from "#core/scene";
 import type { Services } from "../../services.ts";
 import { openPlaced, type ProjectSession } from "../session/project-session.ts";
+import { paintedSmall } from "./painted-small.ts";
 
-const longPx = 120;
 const smallPx = 40;
 /** An accent's radius by the page's shorter side. */
 const radius = 0.06;
@@ -25,31 +24,24 @@ const mostPhotos = 16;
 
 /** The open page painted small, and looked at. */
 export function balanceOf(
-  { bitmaps, fonts }: Pick<Services, "bitmaps" | "fonts">,
+  deps: Pick<Services, "bitmaps" | "fonts">,
   session: ProjectSession,
   facts: SceneFacts,
 ): Balance | undefined {
   const { project } = session.state.getState();
   const { page } = openPlaced(session.state.getState());
-  const on = withoutBorder(drawnPage(project, page, (id) => facts.photo(id)?.takenAt));
+  const painted = paintedSmall(deps, project, page, facts);
+  if (!painted) return undefined;
+  const { on, w, h, rgba } = painted;
   const { widthMm, heightMm } = on.format;
-  const k = longPx / Math.max(widthMm, heightMm);
-  const [w, h] = [Math.max(2, Math.round(widthMm * k)), Math.max(2, Math.round(heightMm * k))];
-  const ctx = new OffscreenCanvas(w, h).getContext("2d", { alpha: false, willReadFrequently: true });
-  if (!ctx) return undefined;
-  const from = {
-    picture: ({ photoId, tone }: Pick<PhotoStep, "photoId" | "tone">) => bitmaps.get(photoId, longPx, tone),
-    face: (key: string) => fonts.face(key),
-  };
-  paintScene(ctx, scene(on, facts), scaling(w / widthMm, h / heightMm), from, "medium");
   const ground = on.look.background;
-  const map = weightsOf(ctx.getImageData(0, 0, w, h).data, w, h, ground);
+  const map = weightsOf(rgba, w, h, ground);
   const centre = centreOfWeight(map);
   const asked = { aspect: widthMm / heightMm, radius, keepOff: keepOff(on, (id) => facts.photo(id)) };
   return {
     ...{ map, centre, lean: leanOf(centre) },
     places: accentPlaces(map, asked),
-    accent: accentColour(liveColours(bitmaps, photosOf(page, project.style)), ground),
+    accent: accentColour(liveColours(deps.bitmaps, photosOf(page, project.style)), ground),
   };
 }
 

@@ -1,6 +1,5 @@
 import { linearOfByte } from "#core/colour";
 import {
-  drawnPage,
   type FreeTile,
   findTile,
   isFree,
@@ -12,13 +11,10 @@ import {
   withoutFree,
 } from "#core/document";
 import { keepOff, type PageLight, roomsForWords, type WordPlace, type WordsRoom } from "#core/edit";
-import { scaling } from "#core/geometry";
-import { type PhotoStep, type SceneFacts, scene, withoutBorder } from "#core/scene";
-import { paintScene } from "../../../painters/canvas.ts";
+import type { SceneFacts } from "#core/scene";
 import type { Services } from "../../services.ts";
 import { openPage, openPlaced, type ProjectSession } from "../session/project-session.ts";
-
-const longPx = 120;
+import { type PaintedSmall, paintedSmall } from "./painted-small.ts";
 
 /** The same for words that are on the page, as they are at this moment. */
 export function roomsOf(
@@ -41,12 +37,12 @@ export function wordRooms(
   const on = openPlaced(session.state.getState());
   const { project } = session.state.getState();
   const bare = placeAgain(on, withoutTile(on, tile.id));
-  const drawn = withoutBorder(drawnPage(project, bare.page, (id) => facts.photo(id)?.takenAt));
+  const painted = paintedSmall(deps, project, bare.page, facts);
   return roomsForWords({
     on,
     tile,
     facts,
-    light: lightOf(deps, drawn, facts),
+    light: painted && lightOf(painted),
     keepOff: keepOff(bare, (id) => facts.photo(id)),
   });
 }
@@ -54,29 +50,14 @@ export function wordRooms(
 const withoutTile = (on: PlacedPage, id: string): Page =>
   isFree(on.page, id) ? withoutFree(on.page, [id]) : removeTiles(on, [id]);
 
-/** A page painted small. */
-function lightOf(
-  { bitmaps, fonts }: Pick<Services, "bitmaps" | "fonts">,
-  on: PlacedPage,
-  facts: SceneFacts,
-): PageLight | undefined {
-  const { widthMm, heightMm } = on.format;
-  const k = longPx / Math.max(widthMm, heightMm);
-  const [w, h] = [Math.max(2, Math.round(widthMm * k)), Math.max(2, Math.round(heightMm * k))];
-  const ctx = new OffscreenCanvas(w, h).getContext("2d", { alpha: false, willReadFrequently: true });
-  if (!ctx) return undefined;
-  const from = {
-    picture: ({ photoId, tone }: Pick<PhotoStep, "photoId" | "tone">) => bitmaps.get(photoId, longPx, tone),
-    face: (key: string) => fonts.face(key),
-  };
-  paintScene(ctx, scene(on, facts), scaling(w / widthMm, h / heightMm), from, "medium");
-  const { data } = ctx.getImageData(0, 0, w, h);
+/** How light each place of it is. */
+function lightOf({ w, h, rgba }: PaintedSmall): PageLight {
   const light = Float32Array.from(
     { length: w * h },
     (_, i) =>
-      0.2126 * linearOfByte[data[4 * i]!]! +
-      0.7152 * linearOfByte[data[4 * i + 1]!]! +
-      0.0722 * linearOfByte[data[4 * i + 2]!]!,
+      0.2126 * linearOfByte[rgba[4 * i]!]! +
+      0.7152 * linearOfByte[rgba[4 * i + 1]!]! +
+      0.0722 * linearOfByte[rgba[4 * i + 2]!]!,
   );
   return { w, h, light };
 }
