@@ -171,6 +171,8 @@ test("words on a page: typed in place, dressed, following photos, on cards, over
     // A caption that was written over on the page goes back to its photo.
     await captions.first().focus();
     await page.keyboard.press("Space");
+    // The panel is a moment behind.
+    await expect(page.getByText("Follows the photo")).toBeVisible();
     await page.getByRole("button", { name: "Write", exact: true }).click();
     await page.keyboard.type("Down by the quay");
     await page.keyboard.press("Escape");
