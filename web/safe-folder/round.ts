@@ -18,6 +18,8 @@ export class Round {
   #folders: readonly string[] = [];
   /** Items that came from elsewhere in this round; what is composed of them counts as unchanged. */
   readonly #brought = new Set<string>();
+  /** Whether the library here is, ids apart, the state that its item names. */
+  #libraryAsTold = false;
   readonly #works: string[] = [];
   readonly #copies: string[] = [];
   readonly #waiting: string[] = [];
@@ -100,10 +102,13 @@ export class Round {
       const mine = this.#known.items[id];
       const settled = settle(mine, theirs);
       if (id === "library") {
-        if (theirs.state !== null && mine?.state !== theirs.state && settled.item.seen !== mine?.seen)
+        if (settled.item === mine) continue;
+        const other = theirs.state !== null && mine?.state !== theirs.state;
+        if (other) {
           await this.#bring.library(theirs.state, settled.from === "theirs" && !settled.copy);
-        else if (settled.item === mine) continue;
-        this.#adopt(id, settled.item);
+          this.#libraryAsTold = settled.from === "theirs" && this.#bring.libraryAlike;
+        }
+        this.#adopt(id, settled.item, other);
       } else await this.#meetWork(id.slice("work:".length), settled, { mine, theirs }, own);
       onProgress((i + 1) / entries.length);
     }
@@ -156,7 +161,7 @@ export class Round {
     const marks = { ...this.#known.marks };
     for (const w of own.works) if (this.#brought.has(`work:${w.id}`)) marks[`work:${w.id}`] = w.state.path;
     // Put together from both, it is a state of its own, and has to be told.
-    if (this.#brought.has("library")) marks.library = this.#bring.libraryAlike ? own.library.state.path : "";
+    if (this.#brought.has("library")) marks.library = this.#libraryAsTold ? own.library.state.path : "";
     this.#known = { ...this.#known, marks };
   }
 

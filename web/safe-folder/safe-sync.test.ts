@@ -253,10 +253,25 @@ test("two computers, any edits, rounds in any order that stop anywhere: no edit 
       const names = (await both[0].names()).join("\n");
       for (const edit of last.values()) expect(names).toContain(edit);
     }),
-    // Stopped after a copy was made, and then the work was changed again.
     {
       numRuns: 150,
       examples: [
+        // Stopped when the library was here, but not yet where it had come from; then its only caption grew over there.
+        [
+          [
+            { who: 0, what: "star", at: 0 },
+            { who: 0, what: "sync", at: 0 },
+            { who: 0, what: "edit", at: 0 },
+            { who: 1, what: "new", at: 0 },
+            { who: 0, what: "edit", at: 0 },
+            { who: 1, what: "killed", at: 0 },
+            { who: 0, what: "edit", at: 0 },
+            { who: 0, what: "edit", at: 0 },
+            { who: 0, what: "edit", at: 0 },
+            { who: 0, what: "star", at: 0 },
+          ],
+        ],
+        // Stopped after a copy was made, and then the work was changed again.
         [
           [
             { who: 0, what: "new", at: 0 },
