@@ -115,6 +115,7 @@ export {
   captionOf,
   captionPlaces,
   newWords,
+  offOthers,
   restyled,
   roomier,
   uncaptioned,

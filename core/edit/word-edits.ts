@@ -1,6 +1,7 @@
 import {
   allTiles,
   arrangedTiles,
+  boxAround,
   type Filling,
   type Frame,
   type FreeTile,
@@ -59,6 +60,30 @@ export function newWords(format: PageFormat, role: WordRole, style: WordStyle, n
   };
   return newFreeTile(frame, plainWords(style, role), newId);
 }
+
+/** Between words and what lies over or under them, in lines. */
+const apartLines = 0.3;
+
+/** New words as near as they can be to where they would begin without lying on what is there; there where no room is left. */
+export function offOthers(tile: FreeTile, on: PlacedPage): FreeTile {
+  const { frame } = tile;
+  const safe = safeBox(on.format);
+  const style = (tile.filling as Words).style;
+  const gap = apartLines * mmOfPt(style.sizePt);
+  const taken = on.tiles.map((t) => boxAround(t.frame));
+  const [left, right] = [frame.centre.x - frame.width / 2, frame.centre.x + frame.width / 2];
+  const half = frame.height / 2;
+  const free = (y: number) =>
+    y - half >= safe.y - nearly &&
+    y + half <= safe.y + safe.h + nearly &&
+    taken.every((b) => b.x >= right || b.x + b.w <= left || b.y >= y + half || b.y + b.h <= y - half);
+  const first = frame.centre.y;
+  const beside = taken.flatMap((b) => [b.y + b.h + gap + half, b.y - gap - half]);
+  const [nearest = first] = [first, ...beside].filter(free).sort((a, b) => Math.abs(a - first) - Math.abs(b - first));
+  return { ...tile, frame: { ...frame, centre: { x: frame.centre.x, y: nearest } } };
+}
+
+const nearly = 1e-6;
 
 /** Words in the place of what a tile held, as it waited for them; a colour goes on as the card under them. */
 export function wordsInstead(filling: Filling, style: WordStyle): Words {

@@ -9,12 +9,13 @@ import {
   placeAgain,
   placed,
   withFree,
+  withoutPieces,
 } from "#core/document";
 import { laidWords } from "#core/scene";
 import { setter } from "../check/check.fixture.ts";
 import { collage, counter, firstPlaced } from "../document/project.fixture.ts";
 import { bareBook, bookOf } from "./books.fixture.ts";
-import { captionOf, newWords, photoIdsOn, restyled, roomier, uncaptioned, withCaptions } from "./index.ts";
+import { captionOf, newWords, offOthers, photoIdsOn, restyled, roomier, uncaptioned, withCaptions } from "./index.ts";
 
 const facts = {
   photo: (id: string) => ({
@@ -56,6 +57,36 @@ test("captions stand under their photos, as high as their words, and are asked f
   }
   expect(captionOf(on, wanted[0]!)).toBeUndefined();
   expect(arrangedTiles(page.page).flatMap((t) => photoIdOf(t) ?? [])).toEqual(photoIdsOn(on.page));
+});
+
+test("new words lie off what is there, as near as they can be to where they would begin", () => {
+  const bare = firstPlaced(collage([1]));
+  const on = placeAgain(
+    bare,
+    withoutPieces(
+      bare.page,
+      bare.page.pieces.map((p) => p.id),
+    ),
+  );
+  const style = { ...bareBook.words.title, sizePt: 20 };
+  const rects: ReturnType<typeof frameRect>[] = [];
+  let now = on;
+  for (let i = 0; i < 12; i += 1) {
+    const tile = offOthers(
+      newWords(on.format, "title", style, () => `w${i}`),
+      now,
+    );
+    const r = frameRect(tile.frame);
+    expect(rects.every((o) => r.y + r.h <= o.y || o.y + o.h <= r.y)).toBe(true);
+    expect([r.y >= on.format.safeMm - 1e-6, r.y + r.h <= on.format.heightMm - on.format.safeMm + 1e-6]).toEqual([
+      true,
+      true,
+    ]);
+    rects.push(r);
+    now = placeAgain(now, withFree(now.page, tile));
+  }
+  expect(rects[0]).toEqual(frameRect(newWords(on.format, "title", style, () => "w").frame));
+  expect(Math.abs(rects[1]!.y - rects[0]!.y)).toBeLessThan(rects[0]!.h * 1.5);
 });
 
 test("new words lie inside of what is safe; made larger they take more room; restyled, each keeps its turn", () => {

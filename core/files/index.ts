@@ -1,5 +1,7 @@
 export { crc32 } from "./crc32.ts";
-export { FontError, fontMetrics, subsetFont } from "./font/subset.ts";
+export { type FontSource, fontSources, type NamedFont, readFontFacts } from "./font/font-facts.ts";
+export { FontError, fontTable, fontTables, writtenFont } from "./font/sfnt.ts";
+export { fontMetrics, subsetFont } from "./font/subset.ts";
 export { heifExif } from "./heif.ts";
 export { colourConversion } from "./icc/convert-colours.ts";
 export { isSrgb, jpegProfile, profileSpace } from "./icc/read-profile.ts";

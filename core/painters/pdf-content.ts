@@ -9,12 +9,15 @@ import {
   type PlacedMask,
   type ShadeStep,
 } from "#core/scene";
+import { glyphMatrix } from "#core/words";
 
 /** Names under which a page's content finds what stands elsewhere in the file. */
 export interface PdfNames {
   /** Undefined leaves the photo out. */
   photo(step: PhotoStep): { readonly name: string; readonly toUnit: Matrix } | undefined;
   glyph(face: string, file: number, id: number): { readonly font: string } | undefined;
+  /** Its outline (in em), where its font must not go into files. */
+  letter?(face: string, file: number, id: number): PathData | undefined;
   alpha(value: number): string;
   /** One colour seen through a mask, over a unit square whose rows count from its foot. */
   shade(step: ShadeStep): string;
@@ -179,6 +182,8 @@ function isBlack(colour: string): boolean {
 
 function wordLines(step: Extract<DrawStep, { draw: "words" }>, names: PdfNames, blackAlone: boolean): string[] {
   const ink = blackAlone && isBlack(step.colour) ? "0 g" : `${rgb(step.colour)} rg`;
+  const drawn = letterShapes(step, names, ink);
+  if (drawn) return drawn;
   const { outline } = step;
   const letters: string[] = [];
   let font = "";
@@ -204,6 +209,23 @@ function wordLines(step: Extract<DrawStep, { draw: "words" }>, names: PdfNames, 
     ...letters,
     "ET Q",
   ];
+}
+
+/** Letters of a font that must not go into files, as shapes that are no text any more. */
+function letterShapes(
+  { face, glyphs, sizeMm, matrix: stands, outline: line }: Extract<DrawStep, { draw: "words" }>,
+  { letter }: PdfNames,
+  ink: string,
+): string[] | undefined {
+  const shapes = glyphs.flatMap((g) => {
+    const path = letter?.(face, g.file, g.id);
+    return path ? [{ place: glyphMatrix(g, sizeMm), path: path.length > 0 ? outline(path) : "" }] : [];
+  });
+  if (shapes.length === 0) return undefined;
+  const all = (paint: string) =>
+    shapes.flatMap(({ place, path }) => (path ? [`q ${matrix(place)} cm ${path} ${paint} Q`] : []));
+  const beneath = line ? [`q ${rgb(line.colour)} RG ${nums(line.widthMm / sizeMm)} w 1 j`, ...all("S"), "Q"] : [];
+  return [`q ${matrix(stands)} cm`, ...beneath, ink, ...all("f"), "Q"];
 }
 
 const markMm = 5;

@@ -1,6 +1,8 @@
 export {
   emptied,
+  fontsUsedBy,
   originalPath,
+  ownFontPath,
   type ProjectFile,
   type ProjectFileTrouble,
   photoIdsOf,

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import {
+  allTiles,
   backdropWithPhotoIds,
   captionedOn,
   emptiedFilling,
@@ -17,6 +18,8 @@ import type { Photo } from "#core/photo";
 import { namedSpanSchema, photoSchema } from "#core/photo/schema";
 import { ok, type Result, refused } from "#core/result";
 import type { Want } from "#core/sheets";
+import type { OwnFont } from "#core/words";
+import { ownFontSchema } from "#core/words/schema";
 
 /** The version that is written. A number is added with a step in `migrations` that leads to it. */
 const projectFileVersion = 2;
@@ -29,6 +32,8 @@ const shape = z
     /** Of every photo on a page: what is known of it. The original is the file of that name under `originals/`. */
     photos: z.array(photoSchema).max(20_000).readonly(),
     events: z.array(namedSpanSchema).max(2000).readonly(),
+    /** A person's own fonts that its words are set in; their files lie under `fonts/own`, where their makers allow it. */
+    fonts: z.array(ownFontSchema).max(200).readonly().optional(),
   })
   .readonly();
 export type ProjectFile = z.infer<typeof shape>;
@@ -80,16 +85,36 @@ export const projectFileOf = (
   project: Project,
   photos: readonly Photo[],
   events: ProjectFile["events"],
+  fonts: readonly OwnFont[] = [],
 ): ProjectFile => ({
   format: "tessip-project",
   version: projectFileVersion,
   project,
   photos,
   events,
+  ...(fonts.length > 0 ? { fonts } : {}),
 });
 
 /** A photo's original in the archive; the hash names it, so that no path of anybody's is carried along. */
 export const originalPath = (photo: Pick<Photo, "hash">): string => `originals/${photo.hash}`;
+
+/** An own font's file in the archive. */
+export const ownFontPath = (hash: string): string => `fonts/own/${hash}.ttf`;
+
+/** Every font that words of a project are set in, or would be. */
+export const fontsUsedBy = (project: Project): readonly string[] => [
+  ...new Set([
+    ...everyPage(project).flatMap((p) =>
+      allTiles(p).flatMap(({ filling }) =>
+        filling.kind === "words" ? [filling.style.font, ...(filling.spans ?? []).flatMap((s) => s.font ?? [])] : [],
+      ),
+    ),
+    ...Object.values(project.words).map((w) => w.font),
+    ...project.styles.flatMap((s) => Object.values(s.words).map((w) => w.font)),
+    ...(project.spine ? [project.spine.style.font] : []),
+    ...(project.book ? [project.book.numbers.style.font] : []),
+  ]),
+];
 
 /** Every mention of a photo under the id that it has in this library. */
 export function withPhotoIds(project: Project, idOf: (id: string) => string): Project {

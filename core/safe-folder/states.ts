@@ -52,10 +52,15 @@ export type LibraryState = z.infer<typeof libraryStateSchema>;
 
 export const photoPartSchema = z.array(photoSchema).max(100_000);
 /** Records of each table by their keys. */
-export const restPartSchema = z.record(
-  z.enum(["spans", "templates", "favourites", "labs", "orders"]),
-  z.record(z.string(), z.unknown()),
-);
+const records = z.record(z.string(), z.unknown());
+export const restPartSchema = z.object({
+  spans: records,
+  templates: records,
+  favourites: records,
+  labs: records,
+  orders: records,
+  fonts: records.optional(),
+});
 
 const endings: Record<string, string> = {
   "image/jpeg": "jpg",
@@ -67,6 +72,7 @@ const endings: Record<string, string> = {
   "image/tiff": "tif",
   "image/heic": "heic",
   "image/svg+xml": "svg",
+  "font/sfnt": "ttf",
 };
 
 /** An original under the hash of its bytes, with an ending that other programs know. */

@@ -28,6 +28,8 @@ export interface Face {
   shape(text: string, how?: Shaping): readonly Glyph[];
   /** Whether it has a letter of its own for this code point. */
   covers(codePoint: number): boolean;
+  /** The glyph that one of its files has for a letter by itself; shaping may take another form of it. */
+  plain?(file: number, codePoint: number): number | undefined;
   /** In em, y down, from the baseline's start. */
   outline(file: number, glyph: number): PathData;
 }
@@ -44,6 +46,8 @@ export interface Typesetter {
   face(key: string): Face | undefined;
   /** Offsets after which a line may end; `must` where it has to. The end of the text is one of them. */
   breaks(text: string): readonly { readonly at: number; readonly must: boolean }[];
+  /** What a font is called, and whether it is here: else another stands in for it. */
+  font?(id: string): { readonly name: string; readonly here: boolean };
   /** Of one paragraph; nothing where all of it is read from left to right. */
   levels?(paragraph: string): Levels | undefined;
   /** Where a word of this language (BCP 47) may be divided: nowhere where nothing is known of it, undefined while its rules are being fetched. */

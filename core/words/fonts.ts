@@ -1,3 +1,4 @@
+import { isOwnFont, ownFaceKey } from "./own-fonts.ts";
 import type { WordStyle } from "./schema/fonts.ts";
 import type { WordRole } from "./settings.ts";
 
@@ -134,13 +135,21 @@ export const firstWordStyles: Readonly<Record<WordRole, WordStyle>> = {
 const keyOf = (family: FontFamily, bold: boolean, italic: boolean): string =>
   `${family.id}-${bold && family.bold ? 700 : 400}${italic && family.italic ? "-italic" : ""}`;
 
+/** What stands in for a font that is not here. */
+export const standInFont: FontFamily = fontFamilies[0]!;
+
 /** Bold and italic only as far as the family has them. */
-export const faceKey = ({ font, bold, italic }: Pick<WordStyle, "font" | "bold" | "italic">): string =>
-  keyOf(familyOf(font) ?? fontFamilies[0]!, bold, italic);
+export const faceKey = (style: Pick<WordStyle, "font" | "bold" | "italic">): string =>
+  isOwnFont(style.font) ? ownFaceKey(style) : keyOf(familyOf(style.font) ?? standInFont, style.bold, style.italic);
+
+/** The face that stands in for one of an own font, as bold and as slanted. */
+export const standInKey = (wanted: string): string => keyOf(standInFont, isBoldKey(wanted), wanted.endsWith("-italic"));
+
+const isBoldKey = (key: string): boolean => /-700(-italic)?$/.test(key);
 
 /** The faces that may lend this letter where a font lacks it, as bold and as slanted as it is, the likeliest first. */
 export function fallbackKeys(letter: string, wantedKey: string): readonly string[] {
-  const [bold, italic] = [wantedKey.includes("-700"), wantedKey.endsWith("-italic")];
+  const [bold, italic] = [isBoldKey(wantedKey), wantedKey.endsWith("-italic")];
   const lenders = fontFamilies.filter((f) => f.lends?.test(letter) || f.id === "noto-sans");
   const ordered = [...lenders.filter((f) => f.lends), ...lenders.filter((f) => !f.lends)];
   return ordered.map((f) => keyOf(f, bold, italic)).filter((key) => key !== wantedKey);

@@ -14,6 +14,8 @@ export {
   fontPairs,
   offeredFonts,
   partsOf,
+  standInFont,
+  standInKey,
   type WordStyle,
 } from "./fonts.ts";
 export { countWords, type LaidWords, layWords } from "./lay-words.ts";
@@ -29,6 +31,16 @@ export {
   type Named,
   namesIn,
 } from "./names.ts";
+export {
+  type Embedding,
+  type FontFacts,
+  fontType,
+  isOwnFont,
+  type OwnFace,
+  type OwnFont,
+  ownFaceOf,
+  withFontFile,
+} from "./own-fonts.ts";
 export type { LetterLook } from "./paragraph.ts";
 export { type Bar, glyphMatrix, type Line, type SetGlyph, type Stop } from "./set-line.ts";
 export {

@@ -10,7 +10,7 @@ export interface SetGlyph {
   readonly id: number;
   readonly x: number;
   readonly y: number;
-  /** The letters that it stands for, where it stands for several. */
+  /** The letters that it stands for, where it stands for several, or is not the usual form of its letter. */
   readonly letters?: string;
   /** Which of the words' looks it has, where that is not the first. */
   readonly look?: number;
@@ -169,9 +169,11 @@ export function setLine(f: LineText, at: LinePlace): Line {
     if (!/\s/u.test(p.text[g.cluster]!)) {
       const baseline = look.riseMm === 0 ? at.baseline : at.baseline - look.riseMm;
       const set = { file: g.file, id: g.id, x: pen.x + g.dx * look.sizeMm, y: baseline - g.dy * look.sizeMm };
-      const letters = lettersOf(p, i, Math.min(run.to, p.runs[g.run]!.to));
-      // A joined letter has a shape of its own, by which nobody could tell what it stands for.
-      const told = letters.length > 1 || (p.runs[g.run]!.level % 2 === 1 && letters !== "");
+      const { face, level, to } = p.runs[g.run]!;
+      const letters = lettersOf(p, i, Math.min(run.to, to));
+      // Another form of a letter is one by which nobody could tell what it stands for.
+      const other = face.plain?.(g.file, letters.codePointAt(0) ?? 0) !== g.id && face.plain !== undefined;
+      const told = letters.length > 1 || (letters !== "" && (level % 2 === 1 || other));
       const n = f.lookAt(look);
       glyphs.push({ ...set, ...(told ? { letters } : {}), ...(n > 0 ? { look: n } : {}) });
     }

@@ -18,6 +18,7 @@ import { portOf, WorkerClient } from "../workers/worker-client.ts";
 import { TemplateShelf } from "./state/edit/template-shelf.ts";
 import { Library } from "./state/library/library.ts";
 import { deadlineFor } from "./state/library/library-rules.ts";
+import { OwnFontShelf } from "./state/own-fonts/own-fonts.ts";
 import { createViewState, type ViewStateStore } from "./state/view-state/view-state.ts";
 
 /** Everything that the screens share and that is not theirs, handed in from one spot. */
@@ -35,6 +36,7 @@ export interface Services {
   readonly bitmaps: Bitmaps;
   readonly templates: TemplateShelf;
   readonly fonts: FontShelf;
+  readonly ownFonts: OwnFontShelf;
   readonly viewState: ViewStateStore;
   /** Looks at small pictures: for faces, and for how a pattern comes again. */
   readonly finder: WorkerClient<FocusJobs>;
@@ -111,8 +113,10 @@ export async function openServices(): Promise<Services> {
     (await store.preview(photoId, size)) ?? (await made(photoId, size));
   const full = () => keeping?.state.getState().full ?? false;
   const library = new Library({ store, pool, finder, readSvg, previewOf, full, newId, now });
-  await library.load();
-  if (keeping) void afterOpening(keeping, library);
+  const fonts = new FontShelf(fontUrls);
+  const ownFonts = new OwnFontShelf(store, fonts);
+  await Promise.all([library.load(), ownFonts.load().catch(() => {})]);
+  if (keeping) void afterOpening(keeping, library, ownFonts);
   return {
     store,
     keeping,
@@ -137,7 +141,8 @@ export async function openServices(): Promise<Services> {
       (picture, tone) => pool.run("tonePicture", { picture, tone }),
     ),
     templates: new TemplateShelf(store, newId),
-    fonts: new FontShelf(fontUrls),
+    fonts,
+    ownFonts,
     viewState: createViewState(),
     newId,
     now,
@@ -145,7 +150,7 @@ export async function openServices(): Promise<Services> {
 }
 
 /** What can wait until the first screen is there. */
-async function afterOpening(keeping: Keeping, library: Library): Promise<void> {
+async function afterOpening(keeping: Keeping, library: Library, ownFonts: OwnFontShelf): Promise<void> {
   const { byId, removed } = library.state.getState();
   const all = [...byId.values(), ...removed];
   const changed = await keeping.moveOriginals(all).catch(() => []);
@@ -157,7 +162,8 @@ async function afterOpening(keeping: Keeping, library: Library): Promise<void> {
     if (coming && !incoming) void keeping.askToStay();
     coming = incoming !== undefined;
   });
-  await sweepOriginals(new Set(all.map((p) => p.hash)), Date.now()).catch(() => {});
+  if (!ownFonts.loaded) return;
+  await sweepOriginals(new Set([...all.map((p) => p.hash), ...ownFonts.hashes()]), Date.now()).catch(() => {});
 }
 
 /** The person has seen that what was here is gone, and begins anew. */

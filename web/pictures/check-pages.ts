@@ -11,6 +11,7 @@ const fonts = new FontShelf(fontUrls);
 
 /** Pages checked one by one, each with its fonts, and with what lies behind its words. */
 export async function checkPages(order: PagesToCheck, doing: Doing): Promise<readonly CheckedPage[]> {
+  fonts.takeOwn(order.ownFonts);
   const byId = new Map(order.photos.map((p) => [p.id, p]));
   const gone = new Set(order.gone);
   const twins = new Map(order.twins);

@@ -26,7 +26,8 @@ const bandPixels = 32_000_000;
 const rowsTogether = 256;
 
 /** What the scenes of a file need: facts of its photos, and its fonts, which are fetched first: without one of them the file would lack its words. */
-export async function printFacts(order: Pick<PrintOrder, "file" | "photos">): Promise<SceneFacts> {
+export async function printFacts(order: Pick<PrintOrder, "file" | "photos" | "ownFonts">): Promise<SceneFacts> {
+  printFonts.takeOwn(order.ownFonts);
   const byId = new Map(order.photos.map((p) => [p.photo.id, p.photo]));
   const { language } = order.file;
   const photo: SceneFacts["photo"] = (id) => {

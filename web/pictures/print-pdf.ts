@@ -1,12 +1,24 @@
 import { zlibSync } from "fflate";
 import { type PrintFile, photosOfFile } from "#core/document";
-import { num, outputProfile, PdfWriter, pdfDate, type Ref, refTo, textString, writeFont, xmpPacket } from "#core/files";
+import {
+  fontTables,
+  num,
+  outputProfile,
+  PdfWriter,
+  pdfDate,
+  type Ref,
+  refTo,
+  textString,
+  writeFont,
+  xmpPacket,
+} from "#core/files";
 import { chain, identity, scaling } from "#core/geometry";
 import { bleedBox, printPixels, trimBox } from "#core/lab";
 import { marksMm, type PdfNames, pdfContent, printersMarks, slugBox } from "#core/painters";
 import { type DrawStep, scene, tileSteps } from "#core/scene";
 import { wordsTile } from "#core/sheet-files";
 import { faceKey } from "#core/words";
+import { cffPart } from "../words/cff-part.ts";
 import { type FontFile, fontFilesOf } from "../words/font-files.ts";
 import type { PdfOrder, PrintedFile } from "../workers/jobs.ts";
 import type { Doing } from "../workers/serve.ts";
@@ -25,7 +37,7 @@ interface UsedFont {
   readonly face: string;
   readonly file: FontFile;
   readonly glyphs: Set<number>;
-  /** Of glyphs that stand for several letters. */
+  /** Of glyphs that stand for several letters, or for another form of one. */
   readonly letters: Map<number, string>;
 }
 
@@ -85,7 +97,7 @@ class PdfPages {
     const pages: Ref[] = [];
     const drawn: Part[][] = [];
     for (const file of files) {
-      const facts = await printFacts({ file, photos: this.#order.photos });
+      const facts = await printFacts({ file, photos: this.#order.photos, ownFonts: this.#order.ownFonts });
       const parts = file.parts.map((part) => ({ ...part, steps: scene(part.page, facts).steps }));
       this.#noteSizes(file, parts);
       drawn.push(parts);
@@ -95,8 +107,12 @@ class PdfPages {
       this.#doing.progress((i + 1) / (files.length + 1));
     }
     for (const { ref, face, file, glyphs, letters } of this.#fonts.values()) {
+      const { sfnt } = file;
       const textOf = (g: number) => letters.get(g) ?? file.texts.get(g);
-      writeFont(this.#pdf, { name: face, sfnt: file.sfnt, glyphs, textOf }, ref);
+      const whole = file.embedding === "whole";
+      const outlines = fontTables(sfnt).get("CFF ");
+      const cff = outlines && (whole ? Uint8Array.from(outlines) : await cffPart(sfnt, glyphs));
+      writeFont(this.#pdf, { name: face, sfnt, cff, whole, glyphs, textOf }, ref);
     }
     this.#finish(pages);
   }
@@ -195,7 +211,7 @@ class PdfPages {
     const size = printPixels(file.format);
     const encoder = pictureForPdf(size, this.#order.lossless);
     const options = { kind: "png", colour: "srgb", quality: 1, chroma: "444", progressive: false } as const;
-    const order = { file, options, photos: this.#order.photos };
+    const order = { file, options, photos: this.#order.photos, ownFonts: this.#order.ownFonts };
     const quiet: Doing = { signal: this.#doing.signal, progress: () => {} };
     await paintBands(order, quiet, async (rows) => encoder.add(rows as Uint8ClampedArray), { upTo: until });
     const picture = encoder.put(this.#pdf, this.#photos.srgb());
@@ -235,12 +251,14 @@ class PdfPages {
 
 /** The fonts of some words, and which of their letters. */
 async function noteLetters(pdf: PdfWriter, step: Extract<DrawStep, { draw: "words" }>, fonts: Map<string, UsedFont>) {
-  const files = await fontFilesOf(step.face);
+  const files = await fontFilesOf(printFonts, step.face);
   for (const g of step.glyphs) {
     const key = `${step.face} ${g.file}`;
     let use = fonts.get(key);
     if (!use) {
       const file = files[g.file];
+      // Its letters are drawn as shapes.
+      if (file?.embedding === "never") continue;
       if (!file) throw new PrintError("fontMissing", step.face);
       use = {
         name: `F${fonts.size + 1}`,
@@ -285,6 +303,7 @@ function namesFor(
       used.Font.set(font.name, font.ref);
       return { font: font.name };
     },
+    letter: (face, file, id) => (fonts.has(`${face} ${file}`) ? undefined : printFonts.face(face)?.outline(file, id)),
     alpha: (value) => {
       const ref = alphas.get(value) ?? pdf.object(`<< /Type /ExtGState /ca ${num(value)} >>`);
       alphas.set(value, ref);

@@ -11,9 +11,10 @@ import {
   withIds,
   workStateSchema,
 } from "#core/safe-folder";
+import { ownFontSchema } from "#core/words/schema";
 import { type Change, keyLine } from "../storage/journal/record.ts";
 import { sha256 } from "../storage/sha256.ts";
-import { shaOf } from "./own-states.ts";
+import { type Original, originalsOf, shaOf } from "./own-states.ts";
 import type { SafeFiles } from "./safe-files.ts";
 import { canonical, parsedJson, type SafeSyncGiven } from "./sync-given.ts";
 
@@ -21,6 +22,12 @@ interface LibraryFacts {
   readonly photos: Readonly<Record<string, unknown>>;
   readonly rest: Readonly<Record<string, Readonly<Record<string, unknown>>>>;
 }
+
+/** The files that a font's record names; none where it is no such record. */
+const fontFilesOf = (record: unknown): readonly Original[] => {
+  const font = ownFontSchema.safeParse(record);
+  return font.success ? originalsOf(font.data) : [];
+};
 
 /** Takes states of a folder over into this browser: whole and checked against their names, or not at all. */
 export class Bringer {
@@ -85,7 +92,10 @@ export class Bringer {
     all.rest = rest ?? {};
     const changes: Change[] = [];
     for (const [table, records] of Object.entries(all.rest))
-      for (const [key, value] of Object.entries(records)) {
+      for (const [key, value] of Object.entries(records ?? {})) {
+        // Its name is known even where its files are not here.
+        if (table === "fonts")
+          for (const f of fontFilesOf(value)) if (!(await this.#original(f))) this.missing.add(f.name);
         const mine = this.#deps.lines().get(keyLine(table, key));
         if (mine === undefined || (covers && canonical(JSON.parse(mine)) !== canonical(value)))
           changes.push({ store: table, key, value });
@@ -108,7 +118,7 @@ export class Bringer {
     return { ...theirs, photos, rest: own };
   }
 
-  async #original({ hash, type }: Photo): Promise<boolean> {
+  async #original({ hash, type }: Original): Promise<boolean> {
     if (await this.#deps.original(hash, type)) return true;
     const file = await this.#files.read(`originals/${originalName(hash, type)}`);
     if (!file || (await sha256(await file.arrayBuffer())) !== hash) return false;

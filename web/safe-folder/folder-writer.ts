@@ -1,6 +1,5 @@
-import type { Photo } from "#core/photo";
 import { originalName } from "#core/safe-folder";
-import type { OwnItem, Part } from "./own-states.ts";
+import type { Original, OwnItem, Part } from "./own-states.ts";
 import type { SafeFiles } from "./safe-files.ts";
 import type { SafeSyncGiven } from "./sync-given.ts";
 
@@ -36,24 +35,24 @@ export class FolderWriter {
     await put(state);
   }
 
-  async originals(photos: readonly Photo[], onProgress: (share: number) => void): Promise<void> {
-    const paths = photos.map((p) => `originals/${originalName(p.hash, p.type)}`);
+  async originals(originals: readonly Original[], onProgress: (share: number) => void): Promise<void> {
+    const paths = originals.map((p) => `originals/${originalName(p.hash, p.type)}`);
     if (paths.every((p) => this.#sure.has(p))) return;
     const there = await this.#files.list("originals");
-    for (const [i, photo] of photos.entries()) {
+    for (const [i, wanted] of originals.entries()) {
       const path = paths[i]!;
       if (this.#sure.has(path)) continue;
       const size = there.get(path.slice("originals/".length));
-      const original = await this.#deps.original(photo.hash, photo.type);
-      if (original && size !== original.size) {
-        await this.#files.write(path, original);
+      const file = await this.#deps.original(wanted.hash, wanted.type);
+      if (file && size !== file.size) {
+        await this.#files.write(path, file);
         this.written += 1;
-      } else if (!original && !size) {
-        this.missing.add(photo.name);
+      } else if (!file && !size) {
+        this.missing.add(wanted.name);
         continue;
       }
       this.#sure.add(path);
-      onProgress((i + 1) / photos.length);
+      onProgress((i + 1) / originals.length);
     }
   }
 }

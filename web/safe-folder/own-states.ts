@@ -1,5 +1,6 @@
 import type { Photo } from "#core/photo";
 import { type LibraryState, originalName, safeFolderVersion, type WorkState } from "#core/safe-folder";
+import { fontType, type OwnFont } from "#core/words";
 import type { Key } from "../storage/journal/record.ts";
 import { sha256 } from "../storage/sha256.ts";
 
@@ -29,11 +30,17 @@ export interface Own {
   readonly works: readonly OwnWork[];
   readonly library: OwnItem;
   readonly photos: readonly Photo[];
+  /** Files that are kept as they came: of photos and of fonts. */
+  readonly originals: readonly Original[];
+}
+
+export interface Original extends Pick<Photo, "hash" | "type"> {
+  readonly name: string;
 }
 
 /** In a step or a page, every photo is named by its id. */
 const idPattern = /"([A-Za-z0-9_-]{1,64})"/g;
-const restTables = ["spans", "templates", "favourites", "labs", "orders"];
+const restTables = ["spans", "templates", "favourites", "labs", "orders", "fonts"];
 
 interface Read {
   readonly value: string;
@@ -124,7 +131,8 @@ export class OwnStates {
         readable: { path: `${folder}/work.json`, text: readable(state, about) },
       });
     }
-    return { works, library: await this.#library(photos, of), photos };
+    const fonts = of("fonts").flatMap(([, , value]) => originalsOf(JSON.parse(value) as OwnFont));
+    return { works, library: await this.#library(photos, of), photos, originals: [...photos, ...fonts] };
   }
 
   async #library(photos: readonly Photo[], of: (table: string) => readonly [Key, string, string][]): Promise<OwnItem> {
@@ -146,6 +154,8 @@ export class OwnStates {
     const rest: Record<string, Record<string, unknown>> = {};
     for (const table of restTables) {
       const records = [...of(table)].sort((a, b) => (String(a[0]) < String(b[0]) ? -1 : 1));
+      // Programs that do not know of fonts read what has none.
+      if (table === "fonts" && records.length === 0) continue;
       rest[table] = Object.fromEntries(records.map(([key, , value]) => [String(key), JSON.parse(value)]));
     }
     const state: LibraryState = {
@@ -167,6 +177,10 @@ export class OwnStates {
     return read;
   }
 }
+
+/** A font's files, as originals. */
+export const originalsOf = ({ name, faces }: Pick<OwnFont, "name" | "faces">): readonly Original[] =>
+  faces.map(({ hash }) => ({ hash, type: fontType, name }));
 
 const byText = <T extends readonly [string | number, ...unknown[]]>(list: readonly T[]): T[] =>
   [...list].sort((a, b) => (String(a[0]) < String(b[0]) ? -1 : 1));

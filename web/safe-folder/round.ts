@@ -179,7 +179,7 @@ export class Round {
 
   /** Originals, then parts, then states, and last of all the head that names them: whatever it names is there. */
   async writeAll(own: Own, headStands: boolean, onProgress: (share: number) => void): Promise<void> {
-    await this.#write.originals(own.photos, onProgress);
+    await this.#write.originals(own.originals, onProgress);
     for (const work of own.works) {
       const before = this.#write.written;
       await this.#write.item(work, work.folder);

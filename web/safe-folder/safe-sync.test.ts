@@ -135,6 +135,25 @@ test("everything in a folder opens on another computer, under the ids that the p
   });
 });
 
+test("own fonts come along with their files; one whose file is gone is still known by its name", async () => {
+  const [a, b, folder] = [computer("a"), computer("b"), new MemoryFolder()];
+  const keep = async (id: string, name: string, file: string | undefined) => {
+    const hash = await sha256(new TextEncoder().encode(file ?? "gone"));
+    if (file) a.originals.set(hash, new Blob([file]));
+    const face = { bold: false, italic: false, hash, sizeBytes: 5, embedding: "free" };
+    a.tables.put([{ store: "fonts", key: id, value: { id, name, faces: [face] } }]);
+    return hash;
+  };
+  const here = await keep(`own-${"a".repeat(16)}`, "Hand", "letters");
+  await keep(`own-${"b".repeat(16)}`, "Lost", undefined);
+  await a.photo("pa", "heron");
+  expect((await a.run(folder)).missing).toEqual(["Lost"]);
+  expect(folder.files.has(`originals/${here}.ttf`)).toBe(true);
+  expect((await b.run(folder)).missing).toEqual(["Lost"]);
+  expect(await b.originals.get(here)?.text()).toBe("letters");
+  expect(((await b.tables.all("fonts")) as { name: string }[]).map((f) => f.name).sort()).toEqual(["Hand", "Lost"]);
+});
+
 test("when nothing changes, nothing is written, on either computer, however often they look", async () => {
   const [a, b, folder] = [computer("a"), computer("b"), new MemoryFolder()];
   await a.photo("pa", "heron");

@@ -68,7 +68,7 @@ export async function saveAll(keeper: Keeper, onlyNew: boolean, now: () => strin
     { store: "about", key: aboutKey, value: { at: now(), paths: [...new Set([...before, ...fresh])] } },
   ]);
   const works = [...keeper.lines().keys()].filter((l) => l.startsWith('["projects",')).length;
-  return { file, missing, works, photos: fresh.length };
+  return { file, missing, works, photos: fresh.filter((p) => !p.endsWith(".ttf")).length };
 }
 
 /** When everything was last saved as a file, and how many photos came since. */

@@ -11,7 +11,7 @@ export interface DatabaseNotices {
 }
 
 /** Tables whose records stand under a field of theirs. */
-const keyed = new Set<string>(["photos", "projects", "spans", "templates", "snapshots", "labs", "orders"]);
+const keyed = new Set<string>(["photos", "projects", "spans", "templates", "snapshots", "labs", "orders", "fonts"]);
 
 /** The browser's database behind the tables. Every failure is a StoreError. */
 export class Database implements Tables {

@@ -6,6 +6,8 @@ import { isWholePhoto, type NamedSpan, type Photo } from "#core/photo";
 import { namedSpanSchema, photoSchema } from "#core/photo/schema";
 import type { Template } from "#core/templates";
 import { templateSchema } from "#core/templates/schema";
+import { fontType, type OwnFont } from "#core/words";
+import { ownFontSchema } from "#core/words/schema";
 import type { Change } from "./journal/record.ts";
 import type { Loose } from "./keeper-report.ts";
 import type { Need } from "./needs.ts";
@@ -191,6 +193,19 @@ export class KeptStore implements Store {
 
   async removeLab(labId: string) {
     await this.#deps.writer.commit([drop("labs", labId)]);
+  }
+
+  async fonts() {
+    return (await (await this.#deps.tables()).all("fonts")).flatMap((f) => ownFontSchema.safeParse(f).data ?? []);
+  }
+
+  async putFont(font: OwnFont, file?: { readonly hash: string; readonly file: Blob }) {
+    if (file) await this.#deps.originals.keep({ id: file.hash, hash: file.hash }, file.file);
+    await this.#deps.writer.commit([put("fonts", font)]);
+  }
+
+  fontFile(hash: string) {
+    return this.#deps.originals.get({ id: hash, hash, type: fontType });
   }
 
   async orders(projectId: string) {

@@ -3,6 +3,7 @@ import type { Page, Project, Step } from "#core/document";
 import type { LabCard } from "#core/lab";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
+import type { OwnFont } from "#core/words";
 import type { SentMark, SentOrder, Snapshot } from "./store.ts";
 
 export interface StoredProject {
@@ -45,6 +46,8 @@ export interface Kept extends DBSchema {
   steps: { key: [string, number]; value: Step };
   labs: { key: string; value: LabCard };
   orders: { key: string; value: SentOrder; indexes: { byProject: string } };
+  /** Their files lie among the originals. */
+  fonts: { key: string; value: OwnFont };
   /** `applied`; `safeFolder`, a handle. */
   meta: { key: string; value: unknown };
 }
@@ -84,6 +87,9 @@ export const upgrades: readonly Upgrade[] = [
     // A photo whose file was replaced by one that lies among the removed may meet it by hash.
     tx.objectStore("photos").deleteIndex("byHash");
     tx.objectStore("photos").createIndex("byHash", "hash");
+  },
+  (db) => {
+    db.createObjectStore("fonts", { keyPath: "id" });
   },
 ];
 

@@ -2,6 +2,7 @@ import type { Project, Step } from "#core/document";
 import type { LabCard, OrderedSizes } from "#core/lab";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
+import type { OwnFont } from "#core/words";
 
 /** `small` for shelves and lists, made at once; `large` for a tile that fills the screen, made when first needed. */
 export type PreviewSize = "small" | "large";
@@ -119,6 +120,11 @@ export interface Store {
   labs(): Promise<readonly LabCard[]>;
   putLab(card: LabCard): Promise<void>;
   removeLab(labId: string): Promise<void>;
+  /** Fonts of one's own. */
+  fonts(): Promise<readonly OwnFont[]>;
+  /** With a file that is new to it, or only what is known of it. */
+  putFont(font: OwnFont, file?: { readonly hash: string; readonly file: Blob }): Promise<void>;
+  fontFile(hash: string): Promise<Blob | undefined>;
   /** What went to labs of one project, the newest first. */
   orders(projectId: string): Promise<readonly SentOrder[]>;
   /** The same of all projects. */

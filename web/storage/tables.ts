@@ -14,6 +14,7 @@ export const keptTables = [
   "steps",
   "labs",
   "orders",
+  "fonts",
 ] as const;
 export type KeptTable = (typeof keptTables)[number];
 /** Of which no more than convenience is lost. */

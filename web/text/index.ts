@@ -9,6 +9,7 @@ export { check, findingDetail, findingTitle, findingWhy, fixWords } from "./now/
 export { drawings } from "./now/drawings.ts";
 export { dress } from "./now/dress.ts";
 export { example } from "./now/example.ts";
+export { fonts } from "./now/fonts.ts";
 export { formats, language } from "./now/formats.ts";
 export { free } from "./now/free.ts";
 export { goingWith } from "./now/going-with.ts";

@@ -20,6 +20,8 @@ interface FontFile {
 export function harfbuzzFace(key: string, sfnts: readonly Uint8Array<ArrayBuffer>[]): Face {
   const files = sfnts.map(openFile);
   const first = files[0]!;
+  // HarfBuzz makes a font of anything.
+  if (files.every((f) => f.covered.size === 0)) throw new Error(`no letters in ${key}`);
   const { ascender, descender } = first.font.hExtents();
   const outlines = new Map<string, PathData>();
   const fileFor = (codePoint: number) => {
@@ -36,6 +38,7 @@ export function harfbuzzFace(key: string, sfnts: readonly Uint8Array<ArrayBuffer
       // From left to right also where the first letters stand on the right.
       return (how.rtl ? runs.reverse() : runs).flat();
     },
+    plain: (file, codePoint) => files[file]?.font.nominalGlyph(codePoint) ?? undefined,
     outline(file, glyph) {
       const known = outlines.get(`${file}-${glyph}`);
       if (known) return known;

@@ -9,6 +9,7 @@ import type { Focus, Photo, PhotoInput, Pile, PileFacts, Repeat } from "#core/ph
 import type { PaperKind, Pixels } from "#core/pixels";
 import type { PrintSheets, SheetPlan } from "#core/sheets";
 import type { Tone } from "#core/tone";
+import type { OwnFonts } from "../words/font-shelf.ts";
 import type { PictureFormat } from "./picture-formats.ts";
 import type { Job } from "./protocol.ts";
 
@@ -94,6 +95,7 @@ export interface PagesToCheck {
   readonly beyondSrgb: readonly (readonly [photoId: string, share: number])[];
   /** Small previews of what may lie behind words. */
   readonly pictures: readonly { readonly photoId: string; readonly preview: Blob }[];
+  readonly ownFonts: OwnFonts;
 }
 
 export interface CheckedPage {
@@ -160,6 +162,8 @@ export interface PrintOrder {
   readonly options: PictureOptions;
   /** Facts and originals of every photo on it. */
   readonly photos: readonly { readonly photo: Photo; readonly original: Blob }[];
+  /** Fonts that did not come along with the program. */
+  readonly ownFonts: OwnFonts;
   /** So that it is there after a crash; in memory where it is missing. */
   readonly keepAs?: KeepAs | undefined;
 }
@@ -176,6 +180,7 @@ export interface PdfOrder {
   /** A page each. */
   readonly files: readonly PrintFile[];
   readonly photos: PrintOrder["photos"];
+  readonly ownFonts: OwnFonts;
   /** Lines that show where to cut. */
   readonly marks: boolean;
   /** What stands beside each page, where there are marks. */
@@ -192,7 +197,7 @@ export interface PdfOrder {
 }
 
 /** A page in a form to go on with. */
-export interface PagePrint extends Pick<PrintOrder, "file" | "photos" | "keepAs"> {
+export interface PagePrint extends Pick<PrintOrder, "file" | "photos" | "ownFonts" | "keepAs"> {
   readonly title: string;
   /** Layers are named after their photos' captions. */
   readonly named: boolean;

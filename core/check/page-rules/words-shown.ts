@@ -25,7 +25,11 @@ export const wordsShown: PageRule<Detail, Fix> = {
       if (!laid) return facts.setter ? [gone(faceKey(words.style))] : [];
       const found: Found<Detail, Fix>[] = [];
       // Another font would stand in for it, without a word.
-      if (!familyOf(words.style.font)) found.push(gone(words.style.font));
+      const used = new Set([words.style.font, ...(words.spans ?? []).flatMap((s) => s.font ?? [])]);
+      for (const id of used) {
+        const font = facts.setter?.font?.(id) ?? { name: familyOf(id)?.name ?? id, here: familyOf(id) !== undefined };
+        if (!font.here) found.push(gone(font.name));
+      }
       if (laid.hidden > 0)
         found.push({
           code: "wordsHidden",

@@ -1,15 +1,6 @@
 import { joined } from "../joined.ts";
 import { viewOf } from "../view-of.ts";
-
-/** A font that cannot be taken apart. */
-export class FontError extends Error {
-  override readonly name = "FontError";
-}
-
-interface Table {
-  readonly tag: string;
-  readonly bytes: Uint8Array;
-}
+import { FontError, fontTable, fontTables, writtenFont } from "./sfnt.ts";
 
 /** What a PDF needs of a TrueType font (ISO 32000-1, 9.9); names, layout and character maps stay out. */
 const kept = ["cvt ", "fpgm", "glyf", "head", "hhea", "hmtx", "loca", "maxp", "prep"];
@@ -30,30 +21,9 @@ export interface FontMetrics {
   advance(glyph: number): number;
 }
 
-function tablesOf(sfnt: Uint8Array): Map<string, Uint8Array> {
-  const view = viewOf(sfnt);
-  if (sfnt.length < 12) throw new FontError("no font");
-  const found = new Map<string, Uint8Array>();
-  for (let i = 0; i < view.getUint16(4); i += 1) {
-    const at = 12 + 16 * i;
-    if (at + 16 > sfnt.length) throw new FontError("its directory is cut off");
-    const tag = String.fromCharCode(...sfnt.subarray(at, at + 4));
-    const [from, length] = [view.getUint32(at + 8), view.getUint32(at + 12)];
-    if (from + length > sfnt.length) throw new FontError(`${tag} is cut off`);
-    found.set(tag, sfnt.subarray(from, from + length));
-  }
-  return found;
-}
-
-function tableOf(tables: ReadonlyMap<string, Uint8Array>, tag: string): Uint8Array {
-  const table = tables.get(tag);
-  if (!table) throw new FontError(`no table ${tag}`);
-  return table;
-}
-
 export function fontMetrics(sfnt: Uint8Array): FontMetrics {
-  const tables = tablesOf(sfnt);
-  const [head, hhea, hmtx] = [tableOf(tables, "head"), tableOf(tables, "hhea"), tableOf(tables, "hmtx")].map(
+  const tables = fontTables(sfnt);
+  const [head, hhea, hmtx] = [fontTable(tables, "head"), fontTable(tables, "hhea"), fontTable(tables, "hmtx")].map(
     viewOf,
   ) as [DataView, DataView, DataView];
   const long = hhea.getUint16(34);
@@ -77,11 +47,11 @@ export function fontMetrics(sfnt: Uint8Array): FontMetrics {
  * together from comes along.
  */
 export function subsetFont(sfnt: Uint8Array, glyphs: Iterable<number>): Uint8Array<ArrayBuffer> {
-  const tables = tablesOf(sfnt);
-  const head = Uint8Array.from(tableOf(tables, "head"));
-  const glyf = tableOf(tables, "glyf");
-  const count = Math.min(mostGlyphs, viewOf(tableOf(tables, "maxp")).getUint16(4));
-  const offsets = offsetsOf(viewOf(tableOf(tables, "loca")), viewOf(head).getInt16(50) === 1, count);
+  const tables = fontTables(sfnt);
+  const head = Uint8Array.from(fontTable(tables, "head"));
+  const glyf = fontTable(tables, "glyf");
+  const count = Math.min(mostGlyphs, viewOf(fontTable(tables, "maxp")).getUint16(4));
+  const offsets = offsetsOf(viewOf(fontTable(tables, "loca")), viewOf(head).getInt16(50) === 1, count);
   const wanted = withParts(new Set([0, ...glyphs]), glyf, offsets, count);
   const loca = new Uint8Array(4 * (count + 1));
   const locaView = viewOf(loca);
@@ -98,14 +68,13 @@ export function subsetFont(sfnt: Uint8Array, glyphs: Iterable<number>): Uint8Arr
   }
   locaView.setUint32(4 * count, at);
   viewOf(head).setInt16(50, 1);
-  viewOf(head).setUint32(8, 0);
   const outlines = joined(pieces);
   const changed = new Map<string, Uint8Array>([
     ["head", head],
     ["loca", loca],
     ["glyf", outlines],
   ]);
-  return written(
+  return writtenFont(
     kept.flatMap((tag) => {
       const bytes = changed.get(tag) ?? tables.get(tag);
       return bytes ? [{ tag, bytes }] : [];
@@ -154,38 +123,4 @@ function withParts(
     }
   }
   return wanted;
-}
-
-function written(tables: readonly Table[]): Uint8Array<ArrayBuffer> {
-  const start = 12 + 16 * tables.length;
-  const padded = (n: number) => (n + 3) & ~3;
-  const out = new Uint8Array(start + tables.reduce((sum, t) => sum + padded(t.bytes.length), 0));
-  const view = viewOf(out);
-  const log = Math.floor(Math.log2(tables.length));
-  view.setUint32(0, 0x00010000);
-  view.setUint16(4, tables.length);
-  view.setUint16(6, 16 << log);
-  view.setUint16(8, log);
-  view.setUint16(10, 16 * tables.length - (16 << log));
-  let at = start;
-  let headAt = 0;
-  for (const [i, { tag, bytes }] of tables.entries()) {
-    out.set(bytes, at);
-    const entry = 12 + 16 * i;
-    for (let k = 0; k < 4; k += 1) out[entry + k] = tag.charCodeAt(k);
-    view.setUint32(entry + 4, sumOf(out, at, at + padded(bytes.length)));
-    view.setUint32(entry + 8, at);
-    view.setUint32(entry + 12, bytes.length);
-    if (tag === "head") headAt = at;
-    at += padded(bytes.length);
-  }
-  view.setUint32(headAt + 8, (0xb1b0afba - sumOf(out, 0, out.length)) >>> 0);
-  return out;
-}
-
-function sumOf(bytes: Uint8Array, from: number, to: number): number {
-  const view = viewOf(bytes);
-  let sum = 0;
-  for (let at = from; at < to; at += 4) sum = (sum + view.getUint32(at)) >>> 0;
-  return sum;
 }

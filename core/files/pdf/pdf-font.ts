@@ -5,6 +5,10 @@ import { asciiBytes, num, type PdfWriter, type Ref, refTo } from "./pdf-writer.t
 export interface PdfFontUse {
   readonly name: string;
   readonly sfnt: Uint8Array;
+  /** Its PostScript outlines, already cut down; TrueType ones are cut down here where nothing is said. */
+  readonly cff?: Uint8Array<ArrayBuffer> | undefined;
+  /** All of the file goes along, as its maker wants it. */
+  readonly whole?: boolean | undefined;
   readonly glyphs: ReadonlySet<number>;
   textOf(glyph: number): string | undefined;
 }
@@ -26,24 +30,24 @@ export function writeFont(to: PdfWriter, use: PdfFontUse, ref: Ref): void {
   const glyphs = [...use.glyphs].sort((a, b) => a - b);
   const metrics = fontMetrics(use.sfnt);
   const k = 1000 / metrics.upem;
-  const name = `${tagOf(glyphs)}+${use.name.replace(/[^A-Za-z0-9-]/g, "")}`;
-  const subset = subsetFont(use.sfnt, glyphs);
-  const file = to.packed(`/Length1 ${subset.length}`, subset);
+  const tag = use.whole ? "" : `${tagOf(glyphs)}+`;
+  const name = `${tag}${use.name.replace(/[^A-Za-z0-9-]/g, "")}`;
+  const { entry, kind } = fontProgram(to, use, glyphs);
   const [x0, y0, x1, y1] = metrics.box;
   const descriptor = to.object(
     [
       `<< /Type /FontDescriptor /FontName /${name} /Flags 4`,
       `/FontBBox [${[x0, y0, x1, y1].map((v) => num(v * k)).join(" ")}]`,
       `/ItalicAngle ${num(metrics.slant)} /Ascent ${num(metrics.ascent * k)} /Descent ${num(metrics.descent * k)}`,
-      `/CapHeight ${num(metrics.capHeight * k)} /StemV ${num(stemOf(metrics.weight))} /FontFile2 ${refTo(file)} >>`,
+      `/CapHeight ${num(metrics.capHeight * k)} /StemV ${num(stemOf(metrics.weight))} ${entry} >>`,
     ].join(" "),
   );
   const widths = glyphs.map((g) => `${g} [${num(metrics.advance(g) * k)}]`).join(" ");
   const descendant = to.object(
     [
-      `<< /Type /Font /Subtype /CIDFontType2 /BaseFont /${name}`,
+      `<< /Type /Font /Subtype /${kind} /BaseFont /${name}`,
       "/CIDSystemInfo << /Registry (Adobe) /Ordering (Identity) /Supplement 0 >>",
-      `/FontDescriptor ${refTo(descriptor)} /CIDToGIDMap /Identity /W [${widths}] >>`,
+      `/FontDescriptor ${refTo(descriptor)} ${kind === "CIDFontType2" ? "/CIDToGIDMap /Identity " : ""}/W [${widths}] >>`,
     ].join(" "),
   );
   const known = glyphs.flatMap((g) => {
@@ -72,6 +76,18 @@ export function writeFont(to: PdfWriter, use: PdfFontUse, ref: Ref): void {
     `<< /Type /Font /Subtype /Type0 /BaseFont /${name} /Encoding /Identity-H /DescendantFonts [${refTo(descendant)}] /ToUnicode ${refTo(toUnicode)} >>`,
     ref,
   );
+}
+
+/** The font's own file in the PDF, and what kind of font it makes (ISO 32000-1, tables 126 and 117). */
+function fontProgram(
+  to: PdfWriter,
+  { sfnt, cff, whole }: PdfFontUse,
+  glyphs: readonly number[],
+): { readonly entry: string; readonly kind: "CIDFontType0" | "CIDFontType2" } {
+  // Numbers of glyphs are taken as they are of outlines that have no numbers of their own.
+  if (cff) return { entry: `/FontFile3 ${refTo(to.packed("/Subtype /CIDFontType0C", cff))}`, kind: "CIDFontType0" };
+  const program = whole ? Uint8Array.from(sfnt) : subsetFont(sfnt, glyphs);
+  return { entry: `/FontFile2 ${refTo(to.packed(`/Length1 ${program.length}`, program))}`, kind: "CIDFontType2" };
 }
 
 /** No table of a font tells how thick its stems are. Thin ones are near 40, black ones near 210 thousandths of the size. */

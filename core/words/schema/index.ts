@@ -1,1 +1,2 @@
 export { spansSchema, wordStyleSchema } from "./fonts.ts";
+export { ownFontSchema } from "./own-fonts.ts";

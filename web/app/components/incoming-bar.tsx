@@ -1,9 +1,10 @@
-import { Box, Button, HStack, List, Progress, Text } from "@chakra-ui/react";
+import { Box, Button, HStack, List, Text } from "@chakra-ui/react";
 import { TriangleAlert } from "lucide-react";
 import { leftOutReason, timeLeft, photos as words } from "../../text/index.ts";
 import { useServices } from "../services.ts";
 import type { Incoming } from "../state/library/library-state.ts";
 import { useLibrary } from "../state/session/hooks.ts";
+import { ProgressBar } from "./progress-bar.tsx";
 
 /** How far the bringing-in is, and what could not come in and why. Nothing when there is nothing to say. */
 export function IncomingBar() {
@@ -33,17 +34,13 @@ export function IncomingBar() {
           <Text fontSize="14px" color="fg.subtle" minW="120px">
             {leftWords(incoming)}
           </Text>
-          <Progress.Root
-            flex="1"
-            size="sm"
-            value={incoming.done}
-            max={incoming.total}
-            aria-label={words.bringing(incoming.done, incoming.total)}
-          >
-            <Progress.Track bg="oat.300" borderRadius="full" h="6px">
-              <Progress.Range bg="glaze.500" />
-            </Progress.Track>
-          </Progress.Root>
+          <Box flex="1">
+            <ProgressBar
+              label={words.bringing(incoming.done, incoming.total)}
+              value={incoming.done}
+              max={incoming.total}
+            />
+          </Box>
           <Button size="sm" variant="outline" onClick={() => library.cancel()}>
             {words.stop}
           </Button>

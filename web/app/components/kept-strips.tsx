@@ -19,7 +19,7 @@ export function KeptStrips() {
 function Strips({ keeping }: { readonly keeping: Keeping }) {
   const queries = useQueryClient();
   const { full, trouble, happened } = useStore(keeping.state);
-  const { library } = useServices();
+  const { library, ownFonts } = useServices();
   useEffect(() => {
     let told = "";
     return keeping.folderState.subscribe(({ report }) => {
@@ -30,11 +30,11 @@ function Strips({ keeping }: { readonly keeping: Keeping }) {
       if (what === told) return;
       told = what;
       if (works.length + photos + copies.length === 0) return;
-      void library.load().then(() => projectsChanged(queries));
+      void Promise.all([library.load(), ownFonts.load()]).then(() => projectsChanged(queries));
       if (works.length + photos > 0) notices.create({ title: folderWords.brought(works.length, photos), type: "info" });
       if (copies.length > 0) notices.create({ title: folderWords.copies(copies), type: "info", duration: 30_000 });
     });
-  }, [keeping, library, queries]);
+  }, [keeping, library, ownFonts, queries]);
   const again = () => void keeping.tryAgain().then(() => projectsChanged(queries));
   const retry = (
     <Button size="sm" variant="outline" onClick={again}>

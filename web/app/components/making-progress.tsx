@@ -1,8 +1,9 @@
-import { Box, Button, HStack, Progress, Text } from "@chakra-ui/react";
+import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { CircleCheck } from "lucide-react";
 import type { PrintColour } from "#core/files";
 import { common, formats, printTrouble, send as words } from "../../text/index.ts";
 import type { Sender, SendOrder, SendState } from "../state/sending/sender.ts";
+import { ProgressBar } from "./progress-bar.tsx";
 
 /** How far it is, file by file and over all of them. */
 export function Making({ sender, state }: { readonly sender: Sender; readonly state: SendState }) {
@@ -23,11 +24,7 @@ export function Making({ sender, state }: { readonly sender: Sender; readonly st
             ? words.paused(state.done, of)
             : `${words.making(of)}: ${words.makingShare(percent)}`}
       </Text>
-      <Progress.Root value={percent} max={100} aria-label={words.making(of)}>
-        <Progress.Track bg="oat.300" borderRadius="full" h="8px">
-          <Progress.Range bg="glaze.500" />
-        </Progress.Track>
-      </Progress.Root>
+      <ProgressBar label={words.making(of)} value={percent} />
       {of > 1 && state.is !== "handing" && (
         <Text mt="2" fontSize="14px" color="fg.muted" fontVariantNumeric="tabular-nums" wordBreak="break-word">
           {words.fileOf(Math.min(of, state.done + 1), of, state.names[state.done] ?? "", Math.round(100 * state.share))}

@@ -1,4 +1,4 @@
-import { Box, Button, Heading, HStack, Progress, Text } from "@chakra-ui/react";
+import { Box, Button, Heading, HStack, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Archive, FolderCheck, FolderHeart, MonitorCheck } from "lucide-react";
 import { type ReactNode, useRef, useState } from "react";
@@ -12,6 +12,7 @@ import { saveToDisk } from "../state/sending/save-to-disk.ts";
 import { useLibrary } from "../state/session/hooks.ts";
 import { projectsChanged, useProjects } from "../state/session/use-projects.ts";
 import { Dialog } from "./dialog.tsx";
+import { ProgressBar } from "./progress-bar.tsx";
 
 interface Picking {
   showDirectoryPicker?(o: {
@@ -149,11 +150,9 @@ function InFolder({ keeping }: { readonly keeping: Keeping }) {
         </Text>
       )}
       {state.is === "working" && (
-        <Progress.Root value={Math.round(state.share * 100)} max={100} aria-label={words.folder} size="sm" mt="2">
-          <Progress.Track bg="oat.300" borderRadius="full" h="6px">
-            <Progress.Range bg="glaze.500" />
-          </Progress.Track>
-        </Progress.Root>
+        <Box mt="2">
+          <ProgressBar label={words.folder} value={Math.round(state.share * 100)} />
+        </Box>
       )}
       {report && report.waiting.length > 0 && <Text color="saffron.700">{words.waiting(report.waiting)}</Text>}
       {report && report.missing.length > 0 && <Text color="clay.600">{words.missing(report.missing)}</Text>}
@@ -249,7 +248,7 @@ function BringBack({ keeping }: { readonly keeping: Keeping }) {
 
 /** Everything from a safe folder, or from a file that holds one. */
 export function BringBackButtons({ keeping, size = "md" }: { readonly keeping: Keeping; readonly size?: "sm" | "md" }) {
-  const { library } = useServices();
+  const { library, ownFonts } = useServices();
   const queries = useQueryClient();
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
@@ -257,7 +256,7 @@ export function BringBackButtons({ keeping, size = "md" }: { readonly keeping: K
     setBusy(true);
     try {
       const { works, photos, missing }: SyncReport = await keeping.folder.bringFrom(from);
-      await library.load();
+      await Promise.all([library.load(), ownFonts.load()]);
       await projectsChanged(queries);
       notices.create({ title: words.brought(works.length, photos), type: "success", duration: 20_000 });
       if (missing.length > 0) notices.create({ title: words.missing(missing), type: "error", duration: 30_000 });

@@ -4,6 +4,7 @@ export * from "./check.ts";
 export * from "./drawings.ts";
 export * from "./dress.ts";
 export * from "./example.ts";
+export * from "./fonts.ts";
 export { formats, language } from "./formats.ts";
 export * from "./free.ts";
 export * from "./going-with.ts";

@@ -1,4 +1,4 @@
-import { Box, HStack, Progress, Text, VStack } from "@chakra-ui/react";
+import { Box, HStack, Text, VStack } from "@chakra-ui/react";
 import { useMemo, useRef, useState } from "react";
 import { pageCount, pagesBefore, rulesOf } from "#core/document";
 import { pageCounts } from "#core/lab";
@@ -9,6 +9,7 @@ import { useServices } from "../../services.ts";
 import { type PaceOptions, paceBook, pagesFor, photosToPace } from "../../state/edit/pace.ts";
 import { useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
+import { ProgressBar } from "../progress-bar.tsx";
 import { Segmented } from "../segmented.tsx";
 import { Select } from "../select.tsx";
 import { TextField } from "../text-field.tsx";
@@ -144,13 +145,7 @@ export function PaceDialog({ fromHere, onClose }: { readonly fromHere: boolean; 
         <Text role="status" fontWeight="500">
           {words.sums(photos.length, pages)}
         </Text>
-        {share !== undefined && (
-          <Progress.Root value={Math.round(share * 100)} max={100} aria-label={words.working}>
-            <Progress.Track bg="oat.300" borderRadius="full" h="8px">
-              <Progress.Range bg="glaze.500" />
-            </Progress.Track>
-          </Progress.Root>
-        )}
+        {share !== undefined && <ProgressBar label={words.working} value={Math.round(share * 100)} />}
       </VStack>
     </ConfirmDialog>
   );

@@ -1,6 +1,6 @@
 import { Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
-import { formats, work as words } from "../../../text/index.ts";
+import { fonts as fontWords, formats, work as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { saveToDisk } from "../../state/sending/save-to-disk.ts";
@@ -38,12 +38,14 @@ function Writing({ session, places, onClose }: SaveFileProps & { readonly places
     stop.current = abort;
     const { project } = session.state.getState();
     void writeProjectFile(services, project, { signal: abort.signal, onProgress: setShare }, { places })
-      .then(async ({ file, missing }) => {
+      .then(async ({ file, missing, fontsLeftOut }) => {
         const { fileTitle } = await import("../../../text/in-latin.ts");
         const name = `${fileTitle(project.name)}.tessip`;
         await saveToDisk(file, name);
         notices.create({ title: words.saved(name, formats.number(file.size / 1e6, 1)), type: "success" });
         if (missing.length > 0) notices.create({ title: words.savedWithout(missing), type: "error" });
+        if (fontsLeftOut.length > 0)
+          notices.create({ title: fontWords.savedWithout(fontsLeftOut), type: "info", duration: 20_000 });
       })
       .catch(() => {
         if (!abort.signal.aborted) notices.create({ title: words.failed, type: "error" });

@@ -1,6 +1,7 @@
-import { Button, Progress } from "@chakra-ui/react";
+import { Button } from "@chakra-ui/react";
 import { common } from "../../../text/index.ts";
 import { Dialog } from "../dialog.tsx";
+import { ProgressBar } from "../progress-bar.tsx";
 
 interface WorkingProps {
   readonly title: string;
@@ -22,11 +23,7 @@ export function Working({ title, share, onStop }: WorkingProps) {
         </Button>
       }
     >
-      <Progress.Root value={Math.round(share * 100)} max={100} aria-label={title}>
-        <Progress.Track bg="oat.300" borderRadius="full" h="8px">
-          <Progress.Range bg="glaze.500" />
-        </Progress.Track>
-      </Progress.Root>
+      <ProgressBar label={title} value={Math.round(share * 100)} />
     </Dialog>
   );
 }

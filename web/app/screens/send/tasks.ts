@@ -14,6 +14,7 @@ interface Deps {
   readonly store: Pick<Store, "original">;
   readonly printing: Services["printing"];
   readonly byId: ReadonlyMap<string, Photo>;
+  readonly fonts: Pick<Services["fonts"], "own">;
 }
 
 /** What is to be made: a picture file of each, or all of them in one PDF, the cover in one of its own. */
@@ -53,7 +54,7 @@ const pageTasks = (
   project: Project,
   kind: "svg" | "ora",
   named: boolean,
-  { store, printing, byId }: Deps,
+  { store, printing, byId, fonts }: Deps,
 ): readonly SendTask[] => {
   const names = sendFileNames(project, files, kind);
   return files.map((file, i) => ({
@@ -61,7 +62,7 @@ const pageTasks = (
     name: names[i]!,
     make: async ({ keepAs, signal, onProgress }) => {
       const photos = await gatherOriginals(file, byId, store);
-      const order = { title: project.name, file, photos, keepAs, named };
+      const order = { title: project.name, file, photos, ownFonts: fonts.own(), keepAs, named };
       const made = await printing.run(kind === "svg" ? "printSvg" : "printOra", order, { signal, onProgress });
       return made.file;
     },
@@ -73,7 +74,7 @@ const pdfTask = (
   files: readonly PrintFile[],
   project: Project,
   { marks, small, lossless }: FileOptions,
-  { store, printing, byId }: Deps,
+  { store, printing, byId, fonts }: Deps,
 ): SendTask => ({
   key: name,
   name,
@@ -86,6 +87,7 @@ const pdfTask = (
         title: project.name,
         files,
         photos,
+        ownFonts: fonts.own(),
         marks,
         slugs: marks ? files.map((file) => slugOf(project, file)) : [],
         small,
@@ -105,7 +107,7 @@ const pictureTasks = (
   project: Project,
   kind: PictureFormat,
   picture: FileOptions["picture"],
-  { store, printing, byId }: Deps,
+  { store, printing, byId, fonts }: Deps,
 ): readonly SendTask[] => {
   const names = sendFileNames(project, files, kind);
   return files.map((file, i) => ({
@@ -115,7 +117,7 @@ const pictureTasks = (
       const photos = await gatherOriginals(file, byId, store);
       const made = await printing.run(
         "printPicture",
-        { file, options: { kind, ...picture }, photos, keepAs },
+        { file, options: { kind, ...picture }, photos, ownFonts: fonts.own(), keepAs },
         { signal, onProgress },
       );
       return made.file;

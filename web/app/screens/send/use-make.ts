@@ -45,7 +45,12 @@ export function useMake({ wanted, fileOptions, to, copies, mark: orderMark }: Ma
       }
     }
     const { history } = session.state.getState();
-    const tasks = tasksFor(wanted, project, fileOptions, { store: services.store, printing: services.printing, byId });
+    const tasks = tasksFor(wanted, project, fileOptions, {
+      store: services.store,
+      printing: services.printing,
+      byId,
+      fonts: services.fonts,
+    });
     const where = tasks.length > 1 || to === "lab" ? to : "each";
     const about = aboutPages(project, wanted, { kind: fileOptions.kind, copies });
     const packet = about && {

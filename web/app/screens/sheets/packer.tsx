@@ -1,10 +1,11 @@
-import { Box, Button, HStack, Progress, Text } from "@chakra-ui/react";
+import { Box, Button, HStack, Text } from "@chakra-ui/react";
 import { CircleCheck, Scissors } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { type PrintSheets, placedItems, type SheetPlan } from "#core/sheets";
 import { formatSize } from "#core/units";
 import { common, formats, sheetTrouble, sheets as words } from "../../../text/index.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
+import { ProgressBar } from "../../components/progress-bar.tsx";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
@@ -62,11 +63,9 @@ export function Packer({ sheets }: { readonly sheets: PrintSheets }) {
             {words.soFar(soFar.plan.sheets.length, costOf(soFar.plan))}
           </Text>
         )}
-        <Progress.Root value={percent} max={100} aria-label={words.pack} my="3">
-          <Progress.Track bg="oat.300" borderRadius="full" h="8px">
-            <Progress.Range bg="glaze.500" />
-          </Progress.Track>
-        </Progress.Root>
+        <Box my="3">
+          <ProgressBar label={words.pack} value={percent} />
+        </Box>
         <Button variant="outline" onClick={() => stop.current?.abort()}>
           {common.stop}
         </Button>

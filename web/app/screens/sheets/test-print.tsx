@@ -42,7 +42,12 @@ export function TestPrint() {
     const colour = card?.file.colour ?? "srgb";
     const options = { kind, colour, quality: 0.95, chroma: "444", progressive: false } as const;
     try {
-      const made = await services.printing.run("printPicture", { file, options, photos: [] });
+      const made = await services.printing.run("printPicture", {
+        file,
+        options,
+        photos: [],
+        ownFonts: services.fonts.own(),
+      });
       saveToDisk(made.file, `${fileTitle(`${project.name} ${words.testName}`)}.${endingOf(kind)}`);
     } catch (e) {
       setTrouble(e instanceof WorkerError ? printTrouble(e.code, e.message) : printTrouble("", String(e)));

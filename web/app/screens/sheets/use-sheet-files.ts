@@ -71,7 +71,7 @@ export function useSheetFiles(sheets: PrintSheets, drawn: readonly DrawnSheet[],
       const photos = await gatherOriginals(file, byId, services.store);
       const made = await services.printing.run(
         "printPicture",
-        { file, options, photos, keepAs },
+        { file, options, photos, ownFonts: services.fonts.own(), keepAs },
         { signal, onProgress },
       );
       return made.file;
@@ -126,6 +126,7 @@ export function useSheetFiles(sheets: PrintSheets, drawn: readonly DrawnSheet[],
           title: words.listTitle(project.name),
           files,
           photos,
+          ownFonts: services.fonts.own(),
           marks: false,
           slugs: [],
           small: true,

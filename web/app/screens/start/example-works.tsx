@@ -1,8 +1,9 @@
-import { Button, Progress } from "@chakra-ui/react";
+import { Box, Button } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { Sparkles } from "lucide-react";
 import { useState } from "react";
 import { example as words, work } from "../../../text/index.ts";
+import { ProgressBar } from "../../components/progress-bar.tsx";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
 import { useLabs } from "../../state/sending/use-labs.ts";
@@ -42,11 +43,9 @@ export function ExampleWorks() {
 
   if (share !== undefined)
     return (
-      <Progress.Root value={Math.round(share * 100)} max={100} aria-label={words.making} w="200px">
-        <Progress.Track bg="oat.300" borderRadius="full" h="8px">
-          <Progress.Range bg="glaze.500" />
-        </Progress.Track>
-      </Progress.Root>
+      <Box w="200px">
+        <ProgressBar label={words.making} value={Math.round(share * 100)} />
+      </Box>
     );
   return (
     <Button variant="ghost" title={words.lead} onClick={() => void make()}>

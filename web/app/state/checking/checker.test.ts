@@ -6,6 +6,7 @@ import type { Photo } from "#core/photo";
 import { factsOf, photo } from "../../../../core/check/check.fixture.ts";
 import { collage, counter } from "../../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../../storage/memory-store.ts";
+import { noOwnFonts } from "../../../words/font-shelf.ts";
 import type { PagesToCheck, ProjectToCheck } from "../../../workers/jobs.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import type { Services } from "../../services.ts";
@@ -73,7 +74,7 @@ function opened(project: Project, photos: readonly Photo[] = [photo("p0"), photo
   const checker = new Checker(session, {
     library: { state: library } as unknown as Services["library"],
     store,
-    fonts: { watch: () => () => {} } as unknown as Services["fonts"],
+    fonts: { watch: () => () => {}, own: () => noOwnFonts } as unknown as Services["fonts"],
     newId: counter("n"),
     line,
     labCards: async () => [],

@@ -157,6 +157,7 @@ export class Checker {
         at.asks,
         running,
         piles,
+        hasWords(at.page) ? this.#deps.fonts.own() : undefined,
         ...photos.flatMap((id) => [byId.get(id), this.#gone.has(id), this.#beyond.get(id) ?? 0]),
       ];
       const known = this.#pages.get(page.id);
@@ -166,7 +167,7 @@ export class Checker {
   }
 
   async #order(pages: readonly PageAt[]): Promise<PagesToCheck> {
-    const { library, store } = this.#deps;
+    const { library, store, fonts } = this.#deps;
     const { byId, piles } = library.state.getState();
     const ids = [...new Set(pages.flatMap((p) => [...photosDrawnOn(p.page), ...captionedOn(p.page.page)]))];
     const behind = [...new Set(pages.filter((p) => hasWords(p.page)).flatMap((p) => photosDrawnOn(p.page)))];
@@ -181,6 +182,7 @@ export class Checker {
       }),
       beyondSrgb: ids.flatMap((id) => (this.#beyond.has(id) ? [[id, this.#beyond.get(id)!] as const] : [])),
       pictures: behind.flatMap((photoId, i) => (previews[i] ? [{ photoId, preview: previews[i] }] : [])),
+      ownFonts: fonts.own(),
     };
   }
 

@@ -14,7 +14,7 @@ import {
   withFree,
   withoutFree,
 } from "#core/document";
-import { newWords, restyled, roomier, wordsInstead } from "#core/edit";
+import { newWords, offOthers, restyled, roomier, wordsInstead } from "#core/edit";
 import { type SceneFacts, seenFrame, sizeFitting, withRoomFitted, withRoomGrown, wordsOf } from "#core/scene";
 import {
   faceKey,
@@ -53,7 +53,7 @@ export async function addWords(
   const now = session.state.getState();
   const tile = newWords(openPlaced(now).format, role, now.project.words[role], services.newId);
   const [best] = wordRooms(services, session, sampled(tile), facts);
-  const page = best ? withText(best.page, tile.id, "") : withFree(openPage(now), tile);
+  const page = best ? withText(best.page, tile.id, "") : withFree(openPage(now), offOthers(tile, openPlaced(now)));
   const done = session.commit({ code: "addedWords", count: 1 }, [put(page)]);
   if (done.ok) openToWrite(services, tile.id);
 }

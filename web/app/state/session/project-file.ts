@@ -2,14 +2,16 @@ import { allTiles, everyPage, type Project } from "#core/document";
 import { BrokenZip, crc32, listZip, type StoredEntry, storedZip, withoutPlaces, type ZipEntry } from "#core/files";
 import type { Photo } from "#core/photo";
 import {
+  fontsUsedBy,
   originalPath,
+  ownFontPath,
   type ProjectFile,
   photoIdsOf,
   projectFileOf,
   readProjectFile,
   withPhotoIds,
 } from "#core/project-file";
-import { faceKey } from "#core/words";
+import { faceKey, faceKeysFor } from "#core/words";
 import { sha256 } from "../../../storage/sha256.ts";
 import { bytesOf, contentOf, ZipEntryError } from "../../../storage/zip-entry.ts";
 import { fontUrls } from "../../../words/font-urls.ts";
@@ -33,7 +35,7 @@ interface Doing {
   readonly onProgress: (share: number) => void;
 }
 
-type Deps = Pick<Services, "library" | "store">;
+type Deps = Pick<Services, "library" | "store" | "ownFonts">;
 
 /** The checksum of content that may be larger than memory. */
 async function crcOf(content: Blob, signal: AbortSignal): Promise<number> {
@@ -47,6 +49,14 @@ async function crcOf(content: Blob, signal: AbortSignal): Promise<number> {
   }
 }
 
+export interface WrittenProject {
+  readonly file: Blob;
+  /** Names of photos whose originals are not here. */
+  readonly missing: readonly string[];
+  /** Own fonts whose makers keep them out of files, or that are not here themselves. */
+  readonly fontsLeftOut: readonly string[];
+}
+
 /**
  * The file, put together from parts that stay where they are: originals are read once, for their checksums, and never held.
  * An original that is gone is no reason to keep the rest from a person; its name is given back. `places`: whether originals
@@ -57,7 +67,7 @@ export async function writeProjectFile(
   project: Project,
   doing: Doing,
   { places = true }: { readonly places?: boolean } = {},
-): Promise<{ readonly file: Blob; readonly missing: readonly string[] }> {
+): Promise<WrittenProject> {
   const { byId, spans } = services.library.state.getState();
   const photos = photoIdsOf(project).flatMap((id) => byId.get(id) ?? []);
   const missing: string[] = [];
@@ -75,13 +85,23 @@ export async function writeProjectFile(
     contents.push({ path: originalPath(bare), content });
     written.push(bare);
   }
+  const own = services.ownFonts.state.getState().fonts;
+  const used = new Set(fontsUsedBy(project));
+  const ownUsed = own.filter((f) => used.has(f.id));
+  const keptBack: string[] = [];
+  for (const { name, faces } of ownUsed)
+    for (const { hash, embedding } of faces) {
+      const file = embedding === "never" ? undefined : services.ownFonts.fileOf(hash);
+      if (file) contents.push({ path: ownFontPath(hash), content: file });
+      else keptBack.push(name);
+    }
   for (const { path, url } of fontsOf(project)) {
     const answer = await fetch(url).catch(() => undefined);
     if (answer?.ok) contents.push({ path, content: await answer.blob() });
   }
   const preview = written[0] && (await services.store.preview(written[0].id, "small").catch(() => undefined));
   if (preview) contents.push({ path: "preview.jpg", content: preview });
-  const json = JSON.stringify(projectFileOf(project, written, spans));
+  const json = JSON.stringify(projectFileOf(project, written, spans, ownUsed));
   contents.unshift({ path: "project.json", content: new Blob([json], { type: "application/json" }) });
   const entries: StoredEntry[] = [];
   for (const [i, { path, content }] of contents.entries()) {
@@ -90,7 +110,11 @@ export async function writeProjectFile(
   }
   const { headers, directory } = storedZip(entries);
   const parts = contents.flatMap(({ content }, i) => [headers[i]!, content]);
-  return { file: new Blob([...parts, directory], { type: "application/zip" }), missing };
+  return {
+    file: new Blob([...parts, directory], { type: "application/zip" }),
+    missing,
+    fontsLeftOut: [...new Set(keptBack)],
+  };
 }
 
 /** The original without where it was taken; only what was written over is held in memory. */
@@ -104,11 +128,13 @@ async function placeless(original: Blob): Promise<Blob> {
   return new Blob([original.slice(0, from), after.slice(from, to), original.slice(to)], { type: original.type });
 }
 
-/** The font files that the words of a project are set in. */
+/** The files of fonts that came along with the program, of the faces that words are set in. */
 function fontsOf(project: Project): { readonly path: string; readonly url: string }[] {
   const keys = new Set(
     everyPage(project).flatMap((p) =>
-      allTiles(p).flatMap((t) => (t.filling.kind === "words" ? faceKey(t.filling.style) : [])),
+      allTiles(p).flatMap(({ filling }) =>
+        filling.kind === "words" ? faceKeysFor({ text: "", style: filling.style, spans: filling.spans }) : [],
+      ),
     ),
   );
   if (project.cover && project.spine) keys.add(faceKey(project.spine.style));
@@ -152,6 +178,8 @@ export interface BroughtProject {
   readonly project: Project;
   /** Names of photos whose originals were not in the file, or were not what it said. */
   readonly missing: readonly string[];
+  /** Names of fonts that the project is set in and that did not come along. */
+  readonly fontsMissing: readonly string[];
 }
 
 /** Reads a project file; its photos come into the library, unless their bytes are here already. */
@@ -173,5 +201,11 @@ export async function readProjectArchive(services: Deps, archive: File, doing: D
     doing.onProgress((i + 1) / head.photos.length);
   }
   services.library.showTaken();
-  return { project: withPhotoIds(head.project, (id) => ids.get(id) ?? id), missing };
+  for (const font of head.fonts ?? [])
+    await services.ownFonts.takeOver(font, async (hash) => {
+      const entry = byPath.get(ownFontPath(hash));
+      return entry && contentOf(archive, entry).catch(() => undefined);
+    });
+  const fontsMissing = (head.fonts ?? []).filter((f) => !services.ownFonts.isHere(f)).map((f) => f.name);
+  return { project: withPhotoIds(head.project, (id) => ids.get(id) ?? id), missing, fontsMissing };
 }

@@ -2,7 +2,6 @@ import { Box, Button, Flex, HStack, Text, VStack } from "@chakra-ui/react";
 import { Columns2, Gauge } from "lucide-react";
 import { useState } from "react";
 import { arrangedTiles, type Book, numberPlaces, openingOf, rulesOf } from "#core/document";
-import { fontFamilies } from "#core/words";
 import { pace, book as words, words as wordWords, work } from "../../../../text/index.ts";
 import { PaceDialog } from "../../../components/book/pace-dialog.tsx";
 import { NumberField } from "../../../components/number-field.tsx";
@@ -11,6 +10,7 @@ import { Select } from "../../../components/select.tsx";
 import { Toggle } from "../../../components/toggle.tsx";
 import { useServices } from "../../../services.ts";
 import { joinPages, markPage, matchFacing, showNumbers, splitSpread } from "../../../state/edit/page-list.ts";
+import { useFontOptions } from "../../../state/own-fonts/font-options.ts";
 import { usePageCountWords } from "../../../state/session/book-facts.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
@@ -26,6 +26,7 @@ export function BookSection() {
   const count = usePageCountWords();
   const [pacing, setPacing] = useState(false);
   const rules = rulesOf(project);
+  const fontOptions = useFontOptions(project.book?.numbers.style.font);
   if (!rules || !project.book) return null;
   const opening = openingOf(project, page.id);
   const begun = project.pages.some((p) => p.pieces.length > 0);
@@ -120,7 +121,7 @@ export function BookSection() {
                 <Select
                   label={words.numberFont}
                   value={numbers.style.font}
-                  options={fontFamilies.map((f) => [f.id, f.name])}
+                  options={fontOptions}
                   onChoose={(font) => number({ style: { ...numbers.style, font } })}
                 />
               </Box>

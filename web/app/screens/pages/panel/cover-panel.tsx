@@ -13,7 +13,6 @@ import {
 } from "#core/document";
 import { bareRegions, roomAdded } from "#core/edit";
 import { formatLength, formatSize } from "#core/units";
-import { fontFamilies } from "#core/words";
 import { panel as panelWords, book as words, words as wordWords } from "../../../../text/index.ts";
 import { NumberField } from "../../../components/number-field.tsx";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
@@ -23,6 +22,7 @@ import { useServices } from "../../../services.ts";
 import { changeSpine, removeCover } from "../../../state/edit/cover.ts";
 import { openThe } from "../../../state/edit/page-list.ts";
 import { keep as keepPage } from "../../../state/edit/tree-gestures.ts";
+import { useFontOptions } from "../../../state/own-fonts/font-options.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { usePhotoColours } from "../../../state/session/photo-colours.ts";
 import { openPlaced } from "../../../state/session/project-session.ts";
@@ -127,6 +127,7 @@ function SpineSection({ narrow }: { readonly narrow: boolean }) {
   const { unit, format } = project;
   const parts = coverParts(project)!;
   const spine = project.spine!;
+  const fontOptions = useFontOptions(spine.style.font);
   const colours = usePhotoColours(true);
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
   const set = (pt: number) => pt.toFixed(1).replace(/\.0$/, "");
@@ -156,7 +157,7 @@ function SpineSection({ narrow }: { readonly narrow: boolean }) {
                 <Select
                   label={wordWords.font}
                   value={spine.style.font}
-                  options={fontFamilies.map((f) => [f.id, f.name])}
+                  options={fontOptions}
                   onChoose={(font) => changeSpine(session, { style: { ...spine.style, font } })}
                 />
               </Box>

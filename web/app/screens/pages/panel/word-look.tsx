@@ -14,11 +14,12 @@ import {
   Underline,
 } from "lucide-react";
 import type { Words } from "#core/document";
-import { familyOf, largestPt, smallestPt, spanAt, type WordRole, type WordStyle, wordRoles } from "#core/words";
+import { largestPt, smallestPt, spanAt, type WordRole, type WordStyle, wordRoles } from "#core/words";
 import { words as say } from "../../../../text/index.ts";
 import { NumberField } from "../../../components/number-field.tsx";
 import { Act, PanelSection } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
+import { useServices } from "../../../services.ts";
 import {
   becomeKind,
   changeLetters,
@@ -43,6 +44,7 @@ const verticals = {
 
 /** How words look; what is set is set for all of these, or for the letters that are marked, and what is shown is that of the first. */
 export function WordLook({ ids, words }: { readonly ids: readonly string[]; readonly words: Words }) {
+  const { fonts } = useServices();
   const session = useSession();
   const { format } = usePanel(openPlaced);
   const unit = usePanel((s) => s.project.unit);
@@ -50,7 +52,7 @@ export function WordLook({ ids, words }: { readonly ids: readonly string[]; read
   const marked = useMarked(ids);
   const { role } = words;
   const style: WordStyle = { ...words.style, ...(marked ? spanAt(words.spans, marked.from) : {}) };
-  const family = familyOf(style.font);
+  const family = fonts.font(style.font);
   const styled = (change: Partial<WordStyle>) => (now: Words) => ({ style: { ...now.style, ...change } });
   const set = (change: Partial<WordStyle>) => changeWords(session, ids, styled(change), undefined, undefined, facts);
   const letters = (change: Parameters<typeof changeLetters>[2]) => changeLetters(session, ids, change, marked, facts);
@@ -87,7 +89,7 @@ export function WordLook({ ids, words }: { readonly ids: readonly string[]; read
             icon={Bold}
             name={say.bold}
             pressed={style.bold}
-            disabled={!family?.bold}
+            disabled={!family.bold}
             onAct={() => letters({ bold: !style.bold })}
           />
           <Act
@@ -95,7 +97,7 @@ export function WordLook({ ids, words }: { readonly ids: readonly string[]; read
             icon={Italic}
             name={say.italic}
             pressed={style.italic}
-            disabled={!family?.italic}
+            disabled={!family.italic}
             onAct={() => letters({ italic: !style.italic })}
           />
           <Act

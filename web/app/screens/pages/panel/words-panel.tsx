@@ -3,7 +3,7 @@ import { PenLine, X } from "lucide-react";
 import { memo } from "react";
 import { isFree, type PlacedTile, type Words } from "#core/document";
 import { laidWords, seenFrame, wordsOf } from "#core/scene";
-import { familyOf, fontFamilies } from "#core/words";
+import { standInFont } from "#core/words";
 import { panel as panelWords, words as say } from "../../../../text/index.ts";
 import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
@@ -28,8 +28,6 @@ import { WordPlaces } from "./word-places.tsx";
 import { WordsFaint } from "./words-faint.tsx";
 import { WordsFollow } from "./words-follow.tsx";
 
-const standIn = fontFamilies[0]!.name;
-
 /** Words: what they say and how they look, the card under them, and where they lie. */
 export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
   const services = useServices();
@@ -38,6 +36,7 @@ export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: Pl
   const page = usePanel(openPage);
   const { format } = usePanel(openPlaced);
   const words = tile.filling as Words;
+  const font = services.fonts.font(words.style.font);
   const free = isFree(page, tile.id);
   const text = wordsOf(words, facts);
   const laid = laidWords(words, seenFrame(tile.frame, format), facts);
@@ -78,9 +77,9 @@ export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: Pl
             {say.missing(laid.missing.slice(0, 8).join(" "))}
           </Text>
         )}
-        {!familyOf(words.style.font) && (
+        {!font.here && (
           <Text role="status" fontSize="14px" color="clay.600" mb="2">
-            {say.noFont(words.style.font, standIn)}
+            {say.noFont(font.name, standInFont.name)}
           </Text>
         )}
         {laid && laid.borrowed.length > 0 && (

@@ -3,6 +3,7 @@ import { familyOf, fontPairs, wordRoles } from "#core/words";
 import { style as say } from "../../../../text/index.ts";
 import { sampleFamily } from "../../../../words/sample-fonts.ts";
 import { PanelSection } from "../../../components/panel-parts.tsx";
+import { useServices } from "../../../services.ts";
 import { setFont, setFontPair } from "../../../state/edit/work-style.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import css from "./font-menu.module.css";
@@ -10,6 +11,7 @@ import { FontMenu } from "./font-menu.tsx";
 
 /** What the words of the work are set in. */
 export function WorkFonts() {
+  const { fonts } = useServices();
   const session = useSession();
   const styles = usePanel((s) => s.project.words);
   return (
@@ -41,10 +43,10 @@ export function WorkFonts() {
               aria-pressed={styles.title.font === title && styles.journal.font === text}
               onClick={() => setFontPair(session, title, text)}
             >
-              <span className={css.pairTitle} style={{ fontFamily: sampleFamily(title) }}>
+              <span className={css.pairTitle} style={{ fontFamily: sampleFamily(title, fonts) }}>
                 {names[0]}
               </span>
-              <span className={css.pairText} style={{ fontFamily: sampleFamily(text) }}>
+              <span className={css.pairText} style={{ fontFamily: sampleFamily(text, fonts) }}>
                 {names[1]}
               </span>
             </button>

@@ -4,7 +4,7 @@ import { autoFramed, type Filling, type PlacedPage, placeAgain } from "#core/doc
 import { lettersInTiles, runThrough, withWordOfTiles, wordOfTiles } from "#core/edit";
 import { bleedBox } from "#core/lab";
 import { photoShape } from "#core/photo";
-import { type Face, faceKey, fontFamilies } from "#core/words";
+import { type Face, faceKey } from "#core/words";
 import { letters as words } from "../../../../text/index.ts";
 import { ConfirmDialog } from "../../../components/confirm-dialog.tsx";
 import { CountField } from "../../../components/count-field.tsx";
@@ -15,6 +15,7 @@ import { Select } from "../../../components/select.tsx";
 import { TextField } from "../../../components/text-field.tsx";
 import { type Services, useServices } from "../../../services.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
+import { useFontOptions } from "../../../state/own-fonts/font-options.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { openPlaced, usePanel, useSession, useViewState } from "../../../state/session/hooks.ts";
 
@@ -45,6 +46,7 @@ export function LettersDialog({ mode, onClose }: LettersDialogProps) {
   const photoIds = [...useViewState((s) => s.photos.ids)];
   const [text, setText] = useState("");
   const [font, setFont] = useState(mode === "word" ? firstFont : title.font);
+  const fontOptions = useFontOptions(font);
   const [fill, setFill] = useState<Fill>(photoIds.length > 0 ? "photos" : "colour");
   const [each, setEach] = useState(3);
   const style = { ...title, font, bold: mode === "word" ? true : title.bold, italic: false };
@@ -84,12 +86,7 @@ export function LettersDialog({ mode, onClose }: LettersDialogProps) {
           onChange={(e) => setText(e.currentTarget.value)}
         />
         <FieldLabel label={words.font}>
-          <Select
-            label={words.font}
-            value={font}
-            options={fontFamilies.map((f) => [f.id, f.name])}
-            onChoose={setFont}
-          />
+          <Select label={words.font} value={font} options={fontOptions} onChoose={setFont} />
         </FieldLabel>
         {mode === "word" && (
           <FieldLabel label={words.filledBy}>
