@@ -2,12 +2,14 @@ import { expect, type Page, test } from "@playwright/test";
 import { samplePhotos } from "./support/files.ts";
 import { loose, number, onTop, pull } from "./support/free-tiles.ts";
 import {
+  addWords,
   box,
   chooseFiles,
   differing,
   expectKept,
   expectUndo,
   nobodyChosen,
+  openDrawer,
   paintedPage,
   shelfPhotos,
   startOwnSize,
@@ -299,6 +301,44 @@ test("tiles that lie freely: moved, sized and turned by hand and by number, snap
     await expect(steps).toHaveCount(0);
     await undoButton(page).click();
     await expect(loose(page)).toHaveCount(3);
+  });
+
+  await test.step("words stay with what they lie on: dragged, turned, and back", async () => {
+    await pick(page, 1);
+    for (const [name, mm] of Object.entries({ Width: 60, Height: 40, "From the left": 100, "From the top": 20 }))
+      await typeInto(page, name, String(mm));
+    await nobodyChosen(page);
+    await addWords(page, "A caption");
+    await page.keyboard.type("Rosa");
+    await page.keyboard.press("Escape");
+    for (const [name, mm] of Object.entries({ Width: 30, Height: 8, "From the left": 105, "From the top": 48 }))
+      await typeInto(page, name, String(mm));
+    await nobodyChosen(page);
+    const words = onTop(page, 4);
+    const before = await box(words);
+    const from = await middleOf(page, 1);
+    await page.mouse.move(from.x, from.y);
+    await page.keyboard.down("Alt");
+    await page.mouse.down();
+    await page.mouse.move(from.x + 120 * perMm, from.y + 20 * perMm, { steps: 8 });
+    // They are under the hand with it.
+    await expect.poll(async () => (await box(words)).x - before.x).toBeCloseTo(120 * perMm, -0.5);
+    await page.mouse.up();
+    await page.keyboard.up("Alt");
+    await expect.poll(async () => (await box(words)).y - before.y).toBeCloseTo(20 * perMm, -0.5);
+    await expect.poll(() => number(page, "Width")).toBe(60);
+    await typeInto(page, "Turn, degrees", "90");
+    await expectUndo(page, "Turned a tile");
+    await expect.poll(async () => (await box(words)).height).toBeGreaterThan(2 * before.height);
+    await undoButton(page).click();
+    await undoButton(page).click();
+    await expect.poll(async () => (await box(words)).x).toBeCloseTo(before.x, 0);
+    await nobodyChosen(page);
+    await words.focus();
+    await page.keyboard.press("Space");
+    await page.keyboard.press("Delete");
+    await expect(loose(page)).toHaveCount(3);
+    await openDrawer(page, "Photos");
   });
 
   await test.step("arranged and free ones are chosen and removed together, in one step", async () => {

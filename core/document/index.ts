@@ -62,6 +62,7 @@ export type { ChangeTrouble } from "./changes/kinds/trouble.ts";
 export { nextRedo, nextUndo } from "./changes/next-steps.ts";
 export { lookChange, pageChanges } from "./changes/page-changes.ts";
 export { type Box, storiesOf } from "./changes/story-follows.ts";
+export { wordsStay } from "./changes/words-stay.ts";
 export { autoFramed, emptiedFilling, movedElsewhere, withOtherPhotoIds } from "./fillings/index.ts";
 export { type DrawnTile, piecesAsDrawn } from "./page/as-drawn.ts";
 export { checkLook, withGapThatFits } from "./page/check-look.ts";

@@ -143,6 +143,6 @@ test("what fades by itself is clear along the whole edge, deep where the photo i
         }
       },
     ),
-    { numRuns: 40 },
+    { numRuns: 1500 },
   );
 });

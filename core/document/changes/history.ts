@@ -7,6 +7,7 @@ import { stillHolds } from "./holds.ts";
 import type { ChangeTrouble } from "./kinds/trouble.ts";
 import { pageChanges } from "./page-changes.ts";
 import { storyKept } from "./story-follows.ts";
+import { wordsStay } from "./words-stay.ts";
 
 export const stepCodes = [
   "arranged",
@@ -208,7 +209,7 @@ const coverFollows: Follower = (before, after) => {
 /** Papers are drawn in the work's palette. */
 const paletteFollows: Follower = (before, after) => (after.palette === before.palette ? [] : inPalette(after));
 
-const followers: readonly Follower[] = [storyKept, pacedNoMore, coverFollows, paletteFollows];
+const followers: readonly Follower[] = [storyKept, wordsStay, pacedNoMore, coverFollows, paletteFollows];
 
 /** All changes or none. The same object back when they come to nothing, so that no empty step is kept. */
 export function commit(now: Editing, gesture: Gesture): Result<Editing, ChangeTrouble> {

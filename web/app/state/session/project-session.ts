@@ -19,6 +19,7 @@ import {
   stillHolds,
   travelled,
   undo,
+  wordsStay,
 } from "#core/document";
 import { isSound } from "#core/document/schema";
 import { ok, type Result, refused } from "#core/result";
@@ -134,12 +135,21 @@ export class ProjectSession {
   preview(changes: readonly Change[]): Result<Project, ChangeTrouble> {
     let { project } = this.state.getState();
     if (this.state.getState().readOnly) return refused("lookedAtOnly");
-    for (const change of changes) {
-      const next = applyChange(project, change);
-      if (!next.ok) return next;
-      project = next.value;
-    }
-    const holds = stillHolds(this.state.getState().project, project);
+    const before = this.state.getState().project;
+    const apply = (some: readonly Change[]): Result<Project, ChangeTrouble> => {
+      for (const change of some) {
+        const next = applyChange(project, change);
+        if (!next.ok) return next;
+        project = next.value;
+      }
+      return ok(project);
+    };
+    const done = apply(changes);
+    if (!done.ok) return done;
+    // Words go along under the hand, as they will when it lets go.
+    const stayed = apply(wordsStay(before, project));
+    if (!stayed.ok) return stayed;
+    const holds = stillHolds(before, project);
     if (holds.ok) this.state.setState({ draft: project });
     return holds;
   }
