@@ -38,6 +38,7 @@ export {
   withTrackMoved,
 } from "./arranging/tree-page.ts";
 export { applyChange, type Change, compacted, invertChange } from "./changes/change.ts";
+export { contentsOf, contentsText, type Entry } from "./changes/contents-follow.ts";
 export {
   commit,
   type Editing,

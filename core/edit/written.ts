@@ -22,7 +22,7 @@ export function writtenIn(
   const said = new Set<string>();
   for (const page of everyPage(project)) {
     for (const { id, filling } of allTiles(page))
-      if (filling.kind === "words" && !filling.from && filling.text.trim() !== "")
+      if (filling.kind === "words" && !filling.from && !filling.contents && filling.text.trim() !== "")
         found.push({ at: { in: "tile", pageId: page.id, tileId: id }, text: filling.text });
     for (const photoId of photosIn(page.id)) {
       const text = captionOf(photoId);

@@ -117,23 +117,29 @@ function seenPieces(p: Paragraph, { from, to }: LineRun): readonly Piece[] {
   return pieces;
 }
 
+const unseen = /[\s\u2060]/u;
+
 export function setLine(f: LineText, at: LinePlace): Line {
   const { paragraph: p, run, style, offset } = f;
   const hyphen = run.hyphen ? hyphenGlyphs(f) : undefined;
   const hang = hangOf(p, run, style);
   const tracked = trackedAfter(f);
   const natural = p.sums[run.to]! - p.sums[run.from]! + (hyphen?.width ?? 0) - tracked;
-  const fills = style.align === "justified" && !f.last;
+  const tab = style.leaders ? p.text.lastIndexOf("\t", run.to - 1) : -1;
+  const leads = tab >= run.from;
+  const fills = style.align === "justified" && !f.last && !leads;
   const spaces = p.spaces[run.to]! - p.spaces[run.from]!;
   const lacking = at.width - natural + hang.left + hang.right;
   const stretch = fills && spaces > 0 ? (style.whole ? lacking : Math.max(0, lacking)) / spaces : 0;
-  const width = natural + stretch * spaces;
+  const led = leads ? Math.max(0, lacking) : 0;
+  const width = natural + stretch * spaces + led;
   const spare = at.width - width;
   // "Left" is where reading begins.
   const [start, end] = [-hang.left, spare + hang.right];
   const [atStart, atEnd] = p.rtl ? [end, start] : [start, end];
   const x0 = at.x + (style.align === "centre" ? spare / 2 : style.align === "right" ? atEnd : atStart);
-  const letter = (i: number) => p.sums[i + 1]! - p.sums[i]! + (p.text[i] === " " ? stretch : 0);
+  const letter = (i: number) =>
+    p.sums[i + 1]! - p.sums[i]! + (p.text[i] === " " ? stretch : 0) + (leads && i === tab ? led : 0);
   const begins = new Map<number, number>();
   const ends = new Map<number, number>();
   const lefts = new Map<number, number>();
@@ -166,7 +172,7 @@ export function setLine(f: LineText, at: LinePlace): Line {
     const { look } = p.runs[g.run]!;
     // Several glyphs of one letter follow each other; a new letter starts where it begins.
     if (g.cluster !== pen.cluster) pen = { cluster: g.cluster, x: lefts.get(g.cluster)! };
-    if (!/\s/u.test(p.text[g.cluster]!)) {
+    if (!unseen.test(p.text[g.cluster]!)) {
       const baseline = look.riseMm === 0 ? at.baseline : at.baseline - look.riseMm;
       const set = { file: g.file, id: g.id, x: pen.x + g.dx * look.sizeMm, y: baseline - g.dy * look.sizeMm };
       const { face, level, to } = p.runs[g.run]!;
@@ -178,6 +184,11 @@ export function setLine(f: LineText, at: LinePlace): Line {
       glyphs.push({ ...set, ...(told ? { letters } : {}), ...(n > 0 ? { look: n } : {}) });
     }
     pen.x += g.advance * look.sizeMm;
+  }
+  if (leads) {
+    const [from, to] = [begins.get(tab)!, ends.get(tab)!].sort((a, b) => a - b) as [number, number];
+    const after = glyphs.findIndex((g) => g.x >= to);
+    glyphs.splice(after < 0 ? glyphs.length : after, 0, ...leaderDots(f, from, to, at));
   }
   // What is divided is read from left to right; its hyphen stands where the line ends.
   for (const g of hyphen?.glyphs ?? []) glyphs.push({ ...g, x: x + g.x, y: at.baseline });
@@ -194,6 +205,31 @@ export function setLine(f: LineText, at: LinePlace): Line {
     stops,
     ...(bars.length > 0 ? { bars } : {}),
   };
+}
+
+/** From dot to dot, and from the words to the first and the last, as shares of the size. */
+const dotPitch = 0.5;
+const dotGap = 0.35;
+
+/** A row of dots from one place of a line to another. On every line they stand under each other. */
+function leaderDots({ paragraph: p, run, lookAt }: LineText, from: number, to: number, at: LinePlace): SetGlyph[] {
+  const own = p.runs.find((r) => r.from < run.to && run.to <= r.to) ?? p.runs[0]!;
+  const [dot] = own.face.shape(".");
+  if (!dot) return [];
+  const { sizeMm } = own.look;
+  const pitch = dotPitch * sizeMm;
+  const n = lookAt(own.look);
+  const dots: SetGlyph[] = [];
+  const end = at.x + at.width;
+  for (let k = Math.ceil((end - to) / pitch + dotGap / dotPitch); end - k * pitch >= from + dotGap * sizeMm; k += 1)
+    dots.unshift({
+      file: dot.file,
+      id: dot.id,
+      x: end - k * pitch - (dot.advance * sizeMm) / 2,
+      y: at.baseline,
+      ...(n > 0 ? { look: n } : {}),
+    });
+  return dots;
 }
 
 /** Room that was added after the last letter, where it separates nothing. */

@@ -183,3 +183,31 @@ test("words are divided by the rules of their language; brackets of right-to-lef
   const [left, right] = ["(", ")"].map((c) => hebrew.shape(c, { rtl: false })[0]!.id);
   expect(hebrew.shape("(א)", { rtl: true }).map((g) => g.id)).toEqual([left, expect.any(Number), right]);
 });
+
+test("a tab reaches to the line's end over dots that stand under each other, whatever stands before it", async () => {
+  const face = await open("source-sans-3-400");
+  const led = { ...style, leaders: true as const, align: "left" as const };
+  const dotOf = face.shape(".")[0]!.id;
+  fc.assert(
+    fc.property(
+      fc.constantFrom("On", "By water to the sea", "Étang", "A longer title that still fits"),
+      fc.integer({ min: 1, max: 240 }),
+      fc.integer({ min: 90, max: 160 }),
+      (title, page, w) => {
+        const text = `${title}\t\u2060${page}\nX\t\u20601`;
+        const laid = lay(text, led, { w, h: 60 }, face);
+        expect(laid.lines).toHaveLength(2);
+        const [first, second] = laid.lines as [(typeof laid.lines)[0], (typeof laid.lines)[0]];
+        expect(first.width).toBeCloseTo(w, 6);
+        expect(first.stops.at(-1)!.x).toBeCloseTo(w, 6);
+        const dots = (l: typeof first) => l.glyphs.filter((g) => g.id === dotOf).map((g) => g.x);
+        expect(dots(first).length).toBeGreaterThan(5);
+        for (const x of dots(first)) expect(dots(second).some((y) => Math.abs(x - y) < 1e-6)).toBe(true);
+        expect(dots(first)).toEqual([...dots(first)].sort((a, b) => a - b));
+        const plain = lay(text, style, { w, h: 60 }, face).lines[0]!;
+        expect(plain.width).toBeLessThan(w);
+      },
+    ),
+    { numRuns: 25 },
+  );
+});

@@ -3,6 +3,7 @@ import { coverMoves } from "../project/cover.ts";
 import { inPalette } from "../project/palette.ts";
 import { findPage, type Project } from "../project/project.ts";
 import { applyChange, type Change, compacted, invertChange } from "./change.ts";
+import { contentsFollow } from "./contents-follow.ts";
 import { stillHolds } from "./holds.ts";
 import type { ChangeTrouble } from "./kinds/trouble.ts";
 import { pageChanges } from "./page-changes.ts";
@@ -10,6 +11,7 @@ import { storyKept } from "./story-follows.ts";
 import { wordsStay } from "./words-stay.ts";
 
 export const stepCodes = [
+  "addedContents",
   "arranged",
   "changedGap",
   "changedMargin",
@@ -209,7 +211,14 @@ const coverFollows: Follower = (before, after) => {
 /** Papers are drawn in the work's palette. */
 const paletteFollows: Follower = (before, after) => (after.palette === before.palette ? [] : inPalette(after));
 
-const followers: readonly Follower[] = [storyKept, wordsStay, pacedNoMore, coverFollows, paletteFollows];
+const followers: readonly Follower[] = [
+  storyKept,
+  wordsStay,
+  contentsFollow,
+  pacedNoMore,
+  coverFollows,
+  paletteFollows,
+];
 
 /** All changes or none. The same object back when they come to nothing, so that no empty step is kept. */
 export function commit(now: Editing, gesture: Gesture): Result<Editing, ChangeTrouble> {

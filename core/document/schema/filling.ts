@@ -96,6 +96,8 @@ const wordsSchema = z
       .optional(),
     /** The photo whose caption they said before somebody wrote over it. */
     about: id.optional(),
+    /** They are a table of contents, of titles alone or with headings, until somebody writes over it. */
+    contents: z.enum(["titles", "headings"]).optional(),
     /** Their tile grows with them, until a person gives it a size. */
     grows: z.literal(true).optional(),
   })

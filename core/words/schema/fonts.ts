@@ -47,6 +47,8 @@ export const wordStyleSchema = z
     firstLineMm: z.number().positive().max(500).optional(),
     columns: z.number().int().min(2).max(mostColumns).optional(),
     columnGapMm: z.number().nonnegative().max(200).optional(),
+    /** A tab reaches to the line's end, over a row of dots. */
+    leaders: z.literal(true).optional(),
     /** A colour behind the letters. */
     highlight: colourSchema.optional(),
     /** A line around each letter, half of it beneath the letter itself. */

@@ -179,6 +179,8 @@ export function stepWords({ code, count }: StepName): string {
       return "Wrote words";
     case "changedWords":
       return "Changed how words look";
+    case "addedContents":
+      return "Added a table of contents";
     case "addedWords":
       return "Put words on the page";
     case "addedCaptions":

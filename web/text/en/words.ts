@@ -12,6 +12,11 @@ export const words = {
   } as Record<WordRole, string>,
   all: "All words",
   kindOfWords: "Kind of words",
+  contents: "Contents",
+  noTitles: "No page has a title yet. Give some pages a title, and they can be listed.",
+  contentsHelp: "These are the titles of the pages. They change with them, until you write here yourself.",
+  contentsEmpty: "No page has a title any more.",
+  withHeadings: "With headings",
   captionsAll: "Captions for all photos",
   captionsAdded: (n: number) =>
     n === 1 ? "1 photo has a caption, and it is on the page now." : `${n} captions are on the page now.`,

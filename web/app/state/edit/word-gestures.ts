@@ -1,5 +1,7 @@
 import {
   type Change,
+  contentsOf,
+  contentsText,
   type Frame,
   type FreeTile,
   findPlaced,
@@ -56,6 +58,24 @@ export async function addWords(
   const page = best ? withText(best.page, tile.id, "") : withFree(openPage(now), offOthers(tile, openPlaced(now)));
   const done = session.commit({ code: "addedWords", count: 1 }, [put(page)]);
   if (done.ok) openToWrite(services, tile.id);
+}
+
+/** A table of contents of all pages, where there is room for it; whether there was anything to list. */
+export async function addContents(services: Deps, session: ProjectSession, facts: SceneFacts): Promise<boolean> {
+  const { project } = session.state.getState();
+  const text = contentsText(contentsOf(project), "titles");
+  if (text === "") return false;
+  const style = { ...project.words.journal, leaders: true as const };
+  if (!services.fonts.face(faceKey(style))) await services.fonts.load(faceKey(style));
+  const on = openPlaced(session.state.getState());
+  const made = newWords(on.format, "journal", style, services.newId);
+  const tile = { ...made, filling: { ...(made.filling as Words), text, contents: "titles" as const } };
+  const [best] = wordRooms(services, session, tile, facts);
+  const page = best?.page ?? withFree(on.page, offOthers(tile, on));
+  const grown = withRoomGrown(placeAgain(on, page), tile.id, facts) ?? page;
+  const done = session.commit({ code: "addedContents", count: 1 }, [put(grown)]);
+  if (done.ok) services.viewState.setState({ tiles: { ids: new Set([tile.id]), anchor: tile.id }, writing: undefined });
+  return true;
 }
 
 /** As long as words of a kind mostly are. */
@@ -131,6 +151,7 @@ export function typed(session: ProjectSession, tileId: string, text: string, fac
   const edit: Edit = (now) => ({
     text,
     from: null,
+    contents: undefined,
     spans: now.from ? undefined : spansAfter(now.spans, now.text, text),
     ...(now.from && now.from.what !== "day" ? { about: now.from.photoId } : {}),
   });
@@ -174,7 +195,7 @@ export function pasteWords(
         },
         moved.length > 0 ? moved : undefined,
       );
-    return { text, from: null, spans: spans?.slice(0, mostSpans) };
+    return { text, from: null, contents: undefined, spans: spans?.slice(0, mostSpans) };
   };
   write(session, tileId, edit, "pastedWords", facts);
   return taken;

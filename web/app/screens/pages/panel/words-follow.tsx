@@ -1,7 +1,8 @@
 import { Box, Text } from "@chakra-ui/react";
-import type { Words } from "#core/document";
+import { contentsOf, contentsText, type Words } from "#core/document";
 import { words as say } from "../../../../text/index.ts";
 import { Select } from "../../../components/select.tsx";
+import { Toggle } from "../../../components/toggle.tsx";
 import { changeWords } from "../../../state/edit/word-gestures.ts";
 import { useSession } from "../../../state/session/hooks.ts";
 import { DateLanguage } from "./date-language.tsx";
@@ -24,6 +25,29 @@ export function WordsFollow({ tileId, from }: { readonly tileId: string; readonl
         {say.followsHelp}
       </Text>
       {from.what !== "caption" && <DateLanguage />}
+    </Box>
+  );
+}
+
+interface ContentsFollowProps {
+  readonly tileId: string;
+  readonly which: NonNullable<Words["contents"]>;
+  readonly empty: boolean;
+}
+
+/** What a table of contents lists. */
+export function ContentsFollow({ tileId, which, empty }: ContentsFollowProps) {
+  const session = useSession();
+  const list = (contents: ContentsFollowProps["which"]) => {
+    const text = contentsText(contentsOf(session.state.getState().project), contents);
+    changeWords(session, tileId, () => ({ contents, text, spans: undefined }));
+  };
+  return (
+    <Box mt="3">
+      <Toggle label={say.withHeadings} on={which === "headings"} onTurn={(on) => list(on ? "headings" : "titles")} />
+      <Text fontSize="13px" color="fg.subtle" mt="1">
+        {empty ? say.contentsEmpty : say.contentsHelp}
+      </Text>
     </Box>
   );
 }

@@ -26,7 +26,7 @@ import { WordLook } from "./word-look.tsx";
 import { WordParagraphs } from "./word-paragraphs.tsx";
 import { WordPlaces } from "./word-places.tsx";
 import { WordsFaint } from "./words-faint.tsx";
-import { WordsFollow } from "./words-follow.tsx";
+import { ContentsFollow, WordsFollow } from "./words-follow.tsx";
 
 /** Words: what they say and how they look, the card under them, and where they lie. */
 export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: PlacedTile }) {
@@ -92,6 +92,7 @@ export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: Pl
         <Button variant="outline" w="full" onClick={() => openToWrite(services, tile.id)}>
           <PenLine size={17} aria-hidden /> {say.write}
         </Button>
+        {words.contents && <ContentsFollow tileId={tile.id} which={words.contents} empty={text === ""} />}
         {words.from && <WordsFollow tileId={tile.id} from={words.from} />}
         {!words.from && words.about !== undefined && text.trim() !== "" && facts.photo(words.about) && (
           <Button

@@ -1,5 +1,5 @@
 import { Button, HStack } from "@chakra-ui/react";
-import { Captions, Heading1, LetterText, List, NotebookPen, Type, WholeWord } from "lucide-react";
+import { Captions, Heading1, LetterText, List, ListOrdered, NotebookPen, Type, WholeWord } from "lucide-react";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { arrangedTiles } from "#core/document";
@@ -7,7 +7,7 @@ import { letters, words as say } from "../../../../text/index.ts";
 import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
 import { captionsForAll } from "../../../state/edit/captions.ts";
-import { addWords } from "../../../state/edit/word-gestures.ts";
+import { addContents, addWords } from "../../../state/edit/word-gestures.ts";
 import { useFacts } from "../../../state/session/facts.ts";
 import { usePanel, useSession } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
@@ -71,6 +71,18 @@ export function WordsDrawer() {
             <Icon size={24} aria-hidden /> {say.roles[role]}
           </Button>
         ))}
+        <Button
+          variant="outline"
+          h="88px"
+          minW="132px"
+          flexDirection="column"
+          gap="2"
+          onClick={async () => {
+            if (!(await addContents(services, session, facts))) notices.create({ title: say.noTitles, type: "info" });
+          }}
+        >
+          <ListOrdered size={24} aria-hidden /> {say.contents}
+        </Button>
         {lettered.map(([mode, Icon]) => (
           <Button
             key={mode}
