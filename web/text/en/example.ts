@@ -13,5 +13,14 @@ export const example = {
   fadedTitle: "Up with the mist, down with the sun",
   pocketsName: "The kitchen drawer",
   card: "We moved aboard on a Saturday, with two suitcases, a kettle and the dog. Biscuit found the warm place by the stove before we had found the light switch.",
+  storyTitle: "The lock keeper’s kettle",
+  story:
+    "The keeper at Harrow Lock had one rule: nobody passes before tea. We learned it on our third morning, at ten to six, with mist on the water and Biscuit barking at a heron twice her size. He came out in slippers, looked at our name, looked at our ropes, and went in again. A minute later the kettle sang.\n" +
+    "Grandmother was first off the boat. She had a theory that you learn more about a river from one person who lives beside it than from any number of maps, and she carried biscuits in her coat for such occasions. By the second cup we knew where the eels lay, which bridge would take our chimney if we let it, and why one must never moor beneath a willow in May.\n" +
+    "When at last the gates swung open it was past eight. The sun had come through, and all nine boats that had queued behind us were tied up in a row, their people sitting on the grass with his mugs in their hands. “He does it on purpose,” said Grandmother, waving until he was as small as a thimble. “Nobody who has had tea together pushes at a lock.” We have kept the rule ever since.",
+  greetingTitle: "To all of you, from the river",
+  greetingFar: "إلى العمة سميرة: مكانك محفوظ على القارب",
+  greetingCard:
+    "Dear Samira, there is a bunk, a lamp and a blue blanket with your name on it. Come in May, when the swans are cross and the evenings are long. Bring the good coffee.",
   palette: ["#17606a", "#c8a15a", "#8a3f2b", "#5b7553"],
 };

@@ -35,6 +35,7 @@ import type { Services } from "../../services.ts";
 import { scatteredPhotos } from "../edit/scatter.ts";
 import { shapesIn } from "../library/aspects.ts";
 import { dressedPage, fadedPage, heldByCorners, papersBetween } from "./example-dressed.ts";
+import { greetingPage, storyPage } from "./example-words.ts";
 
 type Deps = Pick<Services, "library" | "arranging" | "newId" | "now" | "fonts">;
 
@@ -59,7 +60,7 @@ function ofPhotos(
 
 const groupId = (on: PlacedPage): string => on.groups[0]!.group.id;
 
-/** A collage with a page of each kind: a wall of hexagons, prints on a table, one photo through nine squares, a ring, a word, an old album, a dressed page, papers between photos, photos that fade. */
+/** A collage with a page of each kind: a wall of hexagons, prints on a table, one photo through nine squares, a ring, a word, an old album, a dressed page, papers between photos, photos that fade, and two to be read. */
 export async function exampleCollage(services: Deps): Promise<Project> {
   const { newId } = services;
   const { photos, piles } = services.library.state.getState();
@@ -85,6 +86,8 @@ export async function exampleCollage(services: Deps): Promise<Project> {
     dressedPage(project, good.slice(50, 54), newId),
     papersBetween(project, good.slice(54, 59), newId),
     fadedPage(project, good.slice(59, 62), newId),
+    storyPage(project, good.slice(62, 64), newId),
+    greetingPage(project, nightPhoto(good) ?? good[64]!, newId),
   ];
   return { ...project, pages, palette: example.palette };
 }
@@ -149,6 +152,9 @@ const albumTones = [
   namedTones.sepia,
   namedTones.sepia,
 ];
+
+/** Dark, and nobody in it. */
+const nightPhoto = (photos: readonly Photo[]): Photo | undefined => photos.find((p) => p.caption === "First night");
 
 /** It fills the page, so it needs many. */
 const pixels = (photo: Photo): number => Math.min(photo.widthPx, photo.heightPx);
