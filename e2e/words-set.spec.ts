@@ -9,6 +9,7 @@ import {
   expectFilesAsOnScreen,
   expectUndo,
   nobodyChosen,
+  openDrawer,
   paintedPage,
   savedFile,
   startOwnSize,
@@ -119,6 +120,36 @@ test("words set like a book: pasted with their looks, in columns, divided, on an
     await page.keyboard.type("!");
     await expect(free(page, 2)).toHaveAccessibleName(/words: Lock to lock!/);
     await page.keyboard.press("Escape");
+    await nobodyChosen(page);
+  });
+
+  await test.step("a table of contents follows the titles, until somebody writes in it", async () => {
+    const before = await paintedPage(page);
+    await openDrawer(page, "Words");
+    await page.getByRole("button", { name: "Contents", exact: true }).click();
+    await expectUndo(page, "Added a table of contents");
+    await expect(free(page, 3)).toHaveAccessibleName(/words: Lock to lock!\s\u2060?1$/);
+    await page.getByText("With headings").click();
+    await expectUndo(page, "Changed how words look");
+    await nobodyChosen(page);
+    await free(page, 2).focus();
+    await page.keyboard.press("Space");
+    await page.getByRole("button", { name: "Write", exact: true }).click();
+    await page.keyboard.press("End");
+    await page.keyboard.type(" again");
+    await page.keyboard.press("Escape");
+    await expect(free(page, 3)).toHaveAccessibleName(/words: Lock to lock! again\s\u2060?1$/);
+    await nobodyChosen(page);
+    await free(page, 3).focus();
+    await page.keyboard.press("Space");
+    await expect(page.getByText("These are the titles of the pages.", { exact: false })).toBeVisible();
+    await page.getByRole("button", { name: "Write", exact: true }).click();
+    await page.keyboard.press("Control+End");
+    await page.keyboard.type(" and back");
+    await page.keyboard.press("Escape");
+    await expect(page.getByText("These are the titles of the pages.", { exact: false })).toHaveCount(0);
+    for (let i = 0; i < 4; i += 1) await undoButton(page).click();
+    await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(true);
     await nobodyChosen(page);
   });
 
