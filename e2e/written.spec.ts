@@ -3,6 +3,7 @@ import { samplePhotos } from "./support/files.ts";
 import {
   addFreeWords,
   arrangeFirst,
+  box,
   chooseFiles,
   expectUndo,
   openDrawer,
@@ -71,6 +72,29 @@ test("all that is written: captions one after the other and onto the pages, foun
     await expect(page.getByRole("option", { name: /^On top .*Aunt Hilde/ })).toBeVisible();
     await expect(tiles(page)).toHaveCount(4);
     expect(under).toBeGreaterThan(4);
+    await undoButton(page).click();
+    await page.goBack();
+    await page.getByRole("combobox", { name: "Where they stand" }).selectOption("On the foot of its frame");
+    await page.getByRole("button", { name: "Put captions on the pages" }).click();
+    await expect(page.getByText(/captions are on their pages now/).last()).toBeVisible();
+    await page.getByRole("link", { name: /^Pages/ }).click();
+    const onFoot = page.getByRole("option", { name: /^On top .*Aunt Hilde/ });
+    const framed = page.getByRole("option", { name: /Aunt Hilde/ }).and(page.getByRole("option", { name: /^Tile/ }));
+    const [label, photo] = [await box(onFoot), await box(framed)];
+    expect(Math.abs(label.y + label.height - photo.y - photo.height)).toBeLessThan(4);
+    expect(label.y).toBeGreaterThan(photo.y + photo.height / 2);
+
+    // The same words in a field of the browser's, with its marks, in the language of the project.
+    await onFoot.focus();
+    await page.keyboard.press("Space");
+    await page.getByRole("button", { name: "Check the spelling" }).click();
+    const plain = page.getByRole("textbox", { name: "The words as plain text" });
+    await expect(plain).toHaveAttribute("spellcheck", "true");
+    await expect(plain).toHaveAttribute("lang", "en-GB");
+    await plain.pressSequentially(" at dawn");
+    await expect(page.getByRole("option", { name: /^On top .*Aunt Hilde .* at dawn$/ })).toBeVisible();
+    await undoButton(page).click();
+    await expect(plain).not.toHaveValue(/dawn/);
     await page.goBack();
   });
 

@@ -1,3 +1,4 @@
+import { type Colour, contrastOf, luminance } from "#core/colour";
 import {
   allTiles,
   arrangedTiles,
@@ -134,8 +135,8 @@ interface Captioned {
   readonly tiles: readonly (readonly [captionId: string, photoTileId: string])[];
 }
 
-export const captionPlaces = ["under", "beside", "over"] as const;
-/** Where a caption stands by its photo: `over` it on a card of its own, near its foot. */
+export const captionPlaces = ["under", "beside", "over", "foot"] as const;
+/** Where a caption stands by its photo: `over` it on a card of its own, near its foot; or on the `foot` of the frame around it. */
 export type CaptionPlace = (typeof captionPlaces)[number];
 
 /** Of a photo's width; a caption beside it takes so much. */
@@ -165,6 +166,12 @@ export function withCaptions(
     if (place === "over") {
       const label = labelOver(tile, filling, facts, newId);
       now = placeAgain(now, withFree(now.page, label));
+      tiles.push([label.id, tileId]);
+      continue;
+    }
+    if (place === "foot") {
+      const { page: next, label } = captionOnFoot(now, tile, filling, facts, newId);
+      now = placeAgain(now, next);
       tiles.push([label.id, tileId]);
       continue;
     }
@@ -200,6 +207,49 @@ function labelOver(photo: PlacedTile, words: Words, facts: SceneFacts, newId: ()
     y: centre.y + height / 2 - labelInsetMm - high / 2,
   };
   return newFreeTile({ centre: at, width: wide, height: high, turn: 0 }, filling, newId);
+}
+
+/** Around a photo that has no frame yet, in mm. */
+const frameMm = 3;
+const frameColour = "#ffffff";
+/** Of the photo's height; no foot is deeper. */
+const deepestFoot = 0.4;
+
+/** Words on the foot of the frame around a photo, which is made as deep as they need. */
+function captionOnFoot(
+  on: PlacedPage,
+  photo: PlacedTile,
+  words: Words,
+  facts: SceneFacts,
+  newId: () => string,
+): { readonly page: Page; readonly label: FreeTile } {
+  const { frame, border } = photo;
+  const bare = border.widthMm === 0 && border.footMm === undefined;
+  const { lies: _, ...edge } = bare ? { ...border, widthMm: frameMm, colour: frameColour } : border;
+  const inset = Math.max(1, words.style.insetMm);
+  const wide = Math.max(5, frame.width - 2 * edge.widthMm);
+  const style: WordStyle = { ...words.style, align: "centre", vertical: "middle", insetMm: inset };
+  const filling: Words = { ...words, style: { ...style, colour: legibleOn(edge.colour, style.colour) } };
+  const needed = Math.min(frame.height * deepestFoot, neededHeight(filling, wide, facts));
+  const footMm = Math.max(edge.footMm ?? 0, needed, edge.widthMm);
+  const turn = (frame.turn * Math.PI) / 180;
+  const down = frame.height / 2 - footMm / 2;
+  const centre = { x: frame.centre.x - down * Math.sin(turn), y: frame.centre.y + down * Math.cos(turn) };
+  const label = newFreeTile({ centre, width: wide, height: footMm, turn: frame.turn }, filling, newId);
+  const framed = mapTiles(on.page, (t) => (t.id === photo.id ? { ...t, border: { ...edge, footMm } } : t));
+  return { page: withFree(framed, label), label };
+}
+
+const leastContrast = 4.5;
+const darkInk = "#22302b";
+const paleInk = "#ffffff";
+
+/** The colour, or where it would be hard to read there one that is not. */
+function legibleOn(ground: Colour, colour: Colour): Colour {
+  const behind = luminance(ground);
+  const against = (ink: Colour) => contrastOf(luminance(ink), behind);
+  if (against(colour) >= leastContrast) return colour;
+  return against(darkInk) > against(paleInk) ? darkInk : paleInk;
 }
 
 /** Nearer than this two edges lie on one line, in mm. */

@@ -1,10 +1,13 @@
 import { expect, test } from "@jest/globals";
+import { contrastOf, luminance } from "#core/colour";
 import {
   arrangedTiles,
+  autoFramed,
   findPlaced,
   frameRect,
   freeTiles,
   mapTiles,
+  newFreeTile,
   photoIdOf,
   placeAgain,
   placed,
@@ -57,6 +60,37 @@ test("captions stand under their photos, as high as their words, and are asked f
   }
   expect(captionOf(on, wanted[0]!)).toBeUndefined();
   expect(arrangedTiles(page.page).flatMap((t) => photoIdOf(t) ?? [])).toEqual(photoIdsOn(on.page));
+});
+
+test("a caption on the foot of a frame lies in it, however the frame is turned, and can be read on it", () => {
+  const start = firstPlaced(collage([1.5, 1]));
+  const style = { ...bareBook.words.caption, colour: "#22302b" };
+  for (const colour of ["#ffffff", "#101418"])
+    for (const turn of [0, 30]) {
+      const free = newFreeTile(
+        { centre: { x: 80, y: 80 }, width: 60, height: 50, turn },
+        { kind: "photo", view: autoFramed("p2") },
+        () => "photo",
+      );
+      const border = { widthMm: 2, colour };
+      const on = placeAgain(start, withFree(start.page, { ...free, border }));
+      const { page, tiles } = withCaptions(on, ["photo"], { style, facts, newId: () => "label", place: "foot" });
+      expect(tiles).toEqual([["label", "photo"]]);
+      const [photo, label] = [findPlaced(page, "photo")!, findPlaced(page, "label")!];
+      if (label.filling.kind !== "words") throw new Error("no words");
+      expect(laidWords(label.filling, label.frame, facts)?.hidden).toBe(0);
+      expect(label.frame.turn).toBe(turn);
+      expect(label.frame.width).toBe(56);
+      expect(photo.border).toMatchObject({ widthMm: 2, colour, footMm: label.frame.height });
+      // From the frame's middle straight down to the foot's.
+      const [dx, dy] = [label.frame.centre.x - 80, label.frame.centre.y - 80];
+      expect(Math.hypot(dx, dy)).toBeCloseTo(25 - label.frame.height / 2, 6);
+      expect(Math.atan2(-dx, dy)).toBeCloseTo((turn * Math.PI) / 180, 6);
+      expect(contrastOf(luminance(label.filling.style.colour), luminance(colour))).toBeGreaterThan(4.5);
+    }
+  const [first] = arrangedTiles(start.page);
+  const bare = withCaptions(start, [first!.id], { style, facts, newId: () => "label", place: "foot" }).page;
+  expect(findPlaced(bare, first!.id)!.border).toMatchObject({ widthMm: 3, colour: "#ffffff" });
 });
 
 test("new words lie off what is there, as near as they can be to where they would begin", () => {

@@ -30,6 +30,8 @@ export const words = {
   tile: (text: string) => (text.trim() === "" ? "words, nothing written yet" : `words: ${text}`),
   blankCard: "a blank card for a story",
   free: (i: number, of: number, what: string) => `On top ${i} of ${of}: ${what}`,
+  spelling: "Check the spelling",
+  plain: "The words as plain text",
   nothingYet: "Write something",
   hidden: (n: number) => (n === 1 ? "1 word hidden" : `${n} words hidden`),
   hiddenWhy: "There is not enough room for them.",

@@ -23,10 +23,12 @@ export const writing = {
   putLead: "Captions stand by their photos, in the look of captions, and follow what you write here.",
   put: "Put captions on the pages",
   where: "Where they stand",
-  places: { under: "Under the photo", beside: "Beside the photo", over: "On the photo" } as Record<
-    CaptionPlace,
-    string
-  >,
+  places: {
+    under: "Under the photo",
+    beside: "Beside the photo",
+    over: "On the photo",
+    foot: "On the foot of its frame",
+  } as Record<CaptionPlace, string>,
   onlyStarred: "Only photos with stars",
   putDone: (n: number) => (n === 1 ? "1 caption is on its page now." : `${n} captions are on their pages now.`),
   takeBack: "Undo",

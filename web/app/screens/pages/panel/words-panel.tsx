@@ -1,11 +1,11 @@
-import { Box, Button, Text } from "@chakra-ui/react";
-import { PenLine, X } from "lucide-react";
-import { memo } from "react";
+import { Box, Button, HStack, Text } from "@chakra-ui/react";
+import { PenLine, SpellCheck, X } from "lucide-react";
+import { memo, useState } from "react";
 import { isFree, type PlacedTile, type Words } from "#core/document";
 import { laidWords, seenFrame, wordsOf } from "#core/scene";
 import { standInFont } from "#core/words";
 import { panel as panelWords, words as say } from "../../../../text/index.ts";
-import { PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
+import { Act, PanelSection, PanelTitle } from "../../../components/panel-parts.tsx";
 import { Select } from "../../../components/select.tsx";
 import { notices } from "../../../notices/notices.ts";
 import { useServices } from "../../../services.ts";
@@ -19,6 +19,7 @@ import { openPage } from "../../../state/session/project-session.ts";
 import { ColourRow } from "./colour-row.tsx";
 import { Copies, FreePlace } from "./free-place.tsx";
 import { TitleWithLook } from "./look-in-hand.tsx";
+import { PlainWords } from "./plain-words.tsx";
 import { StoryPart } from "./story-part.tsx";
 import { TileDress } from "./tile-dress.tsx";
 import { TilePlace } from "./tile-place.tsx";
@@ -38,6 +39,7 @@ export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: Pl
   const words = tile.filling as Words;
   const font = services.fonts.font(words.style.font);
   const free = isFree(page, tile.id);
+  const [spelling, setSpelling] = useState(false);
   const text = wordsOf(words, facts);
   const laid = laidWords(words, seenFrame(tile.frame, format), facts);
   const fitTo = (what: "box" | "words") => {
@@ -51,9 +53,13 @@ export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: Pl
     <>
       <TitleWithLook title={say.title} tileId={tile.id} />
       <PanelSection>
-        <Text fontSize="14.5px" lineClamp={3} color={text ? "fg" : "fg.subtle"} whiteSpace="pre-line" mb="3">
-          {text || say.nothingYet}
-        </Text>
+        {spelling ? (
+          <PlainWords tileId={tile.id} />
+        ) : (
+          <Text fontSize="14.5px" lineClamp={3} color={text ? "fg" : "fg.subtle"} whiteSpace="pre-line" mb="3">
+            {text || say.nothingYet}
+          </Text>
+        )}
         {laid && laid.hidden > 0 && (
           <Box mb="2">
             <Text role="status" fontSize="14px" color="saffron.700" mb="1">
@@ -89,9 +95,12 @@ export const WordsPanel = memo(function WordsPanel({ tile }: { readonly tile: Pl
         )}
         <StoryPart tileId={tile.id} />
         <WordsFaint tileId={tile.id} />
-        <Button variant="outline" w="full" onClick={() => openToWrite(services, tile.id)}>
-          <PenLine size={17} aria-hidden /> {say.write}
-        </Button>
+        <HStack gap="2">
+          <Button variant="outline" flex="1" onClick={() => openToWrite(services, tile.id)}>
+            <PenLine size={17} aria-hidden /> {say.write}
+          </Button>
+          <Act icon={SpellCheck} name={say.spelling} pressed={spelling} onAct={() => setSpelling(!spelling)} />
+        </HStack>
         {words.contents && <ContentsFollow tileId={tile.id} which={words.contents} empty={text === ""} />}
         {words.from && <WordsFollow tileId={tile.id} from={words.from} />}
         {!words.from && words.about !== undefined && text.trim() !== "" && facts.photo(words.about) && (
