@@ -37,6 +37,10 @@ export interface Paragraph extends Breakable {
   readonly glyphs: readonly RunGlyph[];
   /** What each letter takes, by where it begins. */
   readonly own: Float64Array;
+  /** 1 where the letters of a glyph begin. */
+  readonly heads: Uint8Array;
+  /** All of it is read from left to right, so that glyphs stand in the order of their letters. */
+  readonly ordered: boolean;
   readonly rtl: boolean;
   readonly list: Span["list"];
   readonly missing: readonly string[];
@@ -84,7 +88,8 @@ export function shapedParagraph(
       if (!heads[cluster] && apart) own[cluster]! += style.trackingEm! * run.look.sizeMm;
       heads[cluster] = 1;
       own[cluster]! += g.advance * run.look.sizeMm;
-      glyphs.push({ ...g, cluster, run: i });
+      const { file, id, advance, dx, dy } = g;
+      glyphs.push({ file, id, cluster, advance, dx, dy, run: i });
     }
   }
   const sums = new Float64Array(text.length + 1);
@@ -105,6 +110,8 @@ export function shapedParagraph(
     hyphenMm: runs[0] ? hyphenOf(runs[0]).reduce((sum, g) => sum + g.advance * runs[0]!.look.sizeMm, 0) : 0,
     runs,
     glyphs,
+    heads,
+    ordered: levels === undefined,
     rtl: levels !== undefined && levels.base % 2 === 1,
     list: spanAt(spans, 0).list,
     missing: found.missing,

@@ -140,9 +140,9 @@ export function setLine(f: LineText, at: LinePlace): Line {
   const x0 = at.x + (style.align === "centre" ? spare / 2 : style.align === "right" ? atEnd : atStart);
   const letter = (i: number) =>
     p.sums[i + 1]! - p.sums[i]! + (p.text[i] === " " ? stretch : 0) + (leads && i === tab ? led : 0);
-  const begins = new Map<number, number>();
-  const ends = new Map<number, number>();
-  const lefts = new Map<number, number>();
+  // Of each letter of the line, by its place in it.
+  const count = run.to - run.from;
+  const [begins, ends, lefts] = [new Float64Array(count), new Float64Array(count), new Float64Array(count)];
   const bars: Bar[] = [];
   let x = x0;
   const pieces = seenPieces(p, run);
@@ -153,10 +153,11 @@ export function setLine(f: LineText, at: LinePlace): Line {
     for (let i = piece.from; i < piece.to; i += 1) right += letter(i);
     let pen = rtl ? right : left;
     for (let i = piece.from; i < piece.to; i += 1) {
-      begins.set(i, pen);
+      const k = i - run.from;
+      begins[k] = pen;
       pen += rtl ? -letter(i) : letter(i);
-      ends.set(i, pen);
-      lefts.set(i, rtl ? pen : begins.get(i)!);
+      ends[k] = pen;
+      lefts[k] = rtl ? pen : begins[k]!;
     }
     x = right;
     bars.push(...barsOf(piece.run, at, left, right - left));
@@ -165,28 +166,36 @@ export function setLine(f: LineText, at: LinePlace): Line {
   let pen: { readonly cluster: number; x: number } = { cluster: -1, x: x0 };
   // From left to right, as whoever reads a file takes letters to stand.
   const places = new Map(pieces.map((piece, i) => [piece.index, i]));
-  const seen = [...p.glyphs.keys()].filter((i) => p.glyphs[i]!.cluster >= run.from && p.glyphs[i]!.cluster < run.to);
+  const seen = glyphsOn(p, run);
+  let [lastLook, lookNumber]: [LetterLook | undefined, number] = [undefined, 0];
   if (pieces.length > 1) seen.sort((i, j) => places.get(p.glyphs[i]!.run)! - places.get(p.glyphs[j]!.run)! || i - j);
   for (const i of seen) {
     const g = p.glyphs[i]!;
     const { look } = p.runs[g.run]!;
     // Several glyphs of one letter follow each other; a new letter starts where it begins.
-    if (g.cluster !== pen.cluster) pen = { cluster: g.cluster, x: lefts.get(g.cluster)! };
+    if (g.cluster !== pen.cluster) pen = { cluster: g.cluster, x: lefts[g.cluster - run.from]! };
     if (!unseen.test(p.text[g.cluster]!)) {
       const baseline = look.riseMm === 0 ? at.baseline : at.baseline - look.riseMm;
-      const set = { file: g.file, id: g.id, x: pen.x + g.dx * look.sizeMm, y: baseline - g.dy * look.sizeMm };
+      const set: { -readonly [K in keyof SetGlyph]: SetGlyph[K] } = {
+        file: g.file,
+        id: g.id,
+        x: pen.x + g.dx * look.sizeMm,
+        y: baseline - g.dy * look.sizeMm,
+      };
       const { face, level, to } = p.runs[g.run]!;
       const letters = lettersOf(p, i, Math.min(run.to, to));
       // Another form of a letter is one by which nobody could tell what it stands for.
       const other = face.plain?.(g.file, letters.codePointAt(0) ?? 0) !== g.id && face.plain !== undefined;
       const told = letters.length > 1 || (letters !== "" && (level % 2 === 1 || other));
-      const n = f.lookAt(look);
-      glyphs.push({ ...set, ...(told ? { letters } : {}), ...(n > 0 ? { look: n } : {}) });
+      if (told) set.letters = letters;
+      if (look !== lastLook) [lastLook, lookNumber] = [look, f.lookAt(look)];
+      if (lookNumber > 0) set.look = lookNumber;
+      glyphs.push(set);
     }
     pen.x += g.advance * look.sizeMm;
   }
   if (leads) {
-    const [from, to] = [begins.get(tab)!, ends.get(tab)!].sort((a, b) => a - b) as [number, number];
+    const [from, to] = [begins[tab - run.from]!, ends[tab - run.from]!].sort((a, b) => a - b) as [number, number];
     const after = glyphs.findIndex((g) => g.x >= to);
     glyphs.splice(after < 0 ? glyphs.length : after, 0, ...leaderDots(f, from, to, at));
   }
@@ -205,6 +214,28 @@ export function setLine(f: LineText, at: LinePlace): Line {
     stops,
     ...(bars.length > 0 ? { bars } : {}),
   };
+}
+
+/** Which glyphs of a paragraph stand on a line. */
+function glyphsOn({ glyphs, ordered }: Paragraph, { from, to }: LineRun): number[] {
+  const on: number[] = [];
+  let i = ordered ? firstFrom(glyphs, from) : 0;
+  for (; i < glyphs.length; i += 1) {
+    const { cluster } = glyphs[i]!;
+    if (cluster >= from && cluster < to) on.push(i);
+    else if (ordered && cluster >= to) break;
+  }
+  return on;
+}
+
+function firstFrom(glyphs: Paragraph["glyphs"], from: number): number {
+  let [low, high] = [0, glyphs.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (glyphs[middle]!.cluster < from) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
 
 /** From dot to dot, and from the words to the first and the last, as shares of the size. */
@@ -274,36 +305,36 @@ function barsOf({ look, face }: Run, at: LinePlace, x: number, w: number): Bar[]
 /** What a glyph stands for; nothing where several stand for the same letters. They are in the order of the text or against it. */
 function lettersOf({ glyphs, text }: Paragraph, i: number, end: number): string {
   const { cluster, run } = glyphs[i]!;
-  const beside = [glyphs[i - 1], glyphs[i + 1]].flatMap((g) => (g?.run === run ? [g.cluster] : []));
-  if (beside.includes(cluster)) return "";
-  const after = beside.filter((c) => c > cluster);
-  return text.slice(cluster, Math.min(end, ...after));
+  const [before, after] = [glyphs[i - 1], glyphs[i + 1]];
+  const a = before?.run === run ? before.cluster : -1;
+  const b = after?.run === run ? after.cluster : -1;
+  if (a === cluster || b === cluster) return "";
+  return text.slice(cluster, Math.min(end, a > cluster ? a : end, b > cluster ? b : end));
 }
 
 /** A caret stands before each letter and after the last; inside a ligature at even parts of it. */
-function stopsOf(
-  run: LineRun,
-  p: Paragraph,
-  begins: ReadonlyMap<number, number>,
-  ends: ReadonlyMap<number, number>,
-  end: number,
-): Stop[] {
-  const heads = p.glyphs.map((g) => g.cluster).filter((c) => c >= run.from && c < run.to);
-  const clusters = [...new Set(heads)].sort((a, b) => a - b);
+function stopsOf(run: LineRun, p: Paragraph, begins: Float64Array, ends: Float64Array, end: number): Stop[] {
   const stops: Stop[] = [];
-  for (const [i, start] of clusters.entries()) {
-    const next = clusters[i + 1] ?? run.to;
-    const [x0, x1] = [begins.get(start)!, ends.get(next - 1)!];
-    const letters = [...p.text.slice(start, next)];
+  let any = false;
+  for (let start = run.from; start < run.to; ) {
+    let next = start + 1;
+    while (next < run.to && !p.heads[next]) next += 1;
+    if (!p.heads[start]) {
+      start = next;
+      continue;
+    }
+    any = true;
+    const [x0, x1] = [begins[start - run.from]!, ends[next - 1 - run.from]!];
+    const letters = next - start === 1 ? [p.text[start]!] : [...p.text.slice(start, next)];
     let at = start;
     for (const [k, letter] of letters.entries()) {
       const [x, to] = [x0 + ((x1 - x0) * k) / letters.length, x0 + ((x1 - x0) * (k + 1)) / letters.length];
       if (!/\p{M}/u.test(letter)) stops.push({ at: at - run.from, x, ...(to < x ? { end: to } : {}) });
       at += letter.length;
     }
+    start = next;
   }
-  const last = clusters.at(-1);
   // Past the last letter that is read: at the end of the line, or to the left of it.
-  stops.push({ at: run.to - run.from, x: last === undefined ? end : ends.get(run.to - 1)! });
+  stops.push({ at: run.to - run.from, x: any ? ends[run.to - 1 - run.from]! : end });
   return stops;
 }

@@ -14,6 +14,8 @@ interface FontFile {
   readonly font: HbFont;
   readonly covered: ReadonlySet<number>;
   readonly upem: number;
+  /** The glyphs of letters that were asked for. */
+  readonly plain: Map<number, number>;
 }
 
 /** A face over font files that share its letters out among them; each letter is shaped by the first that has it. */
@@ -38,7 +40,12 @@ export function harfbuzzFace(key: string, sfnts: readonly Uint8Array<ArrayBuffer
       // From left to right also where the first letters stand on the right.
       return (how.rtl ? runs.reverse() : runs).flat();
     },
-    plain: (file, codePoint) => files[file]?.font.nominalGlyph(codePoint) ?? undefined,
+    plain(file, codePoint) {
+      const of = files[file]!;
+      const known = of.plain.get(codePoint) ?? of.font.nominalGlyph(codePoint);
+      if (known !== undefined) of.plain.set(codePoint, known);
+      return known;
+    },
     outline(file, glyph) {
       const known = outlines.get(`${file}-${glyph}`);
       if (known) return known;
@@ -75,7 +82,7 @@ export function glyphTexts(sfnt: Uint8Array<ArrayBuffer>): ReadonlyMap<number, s
 
 function openFile(sfnt: Uint8Array<ArrayBuffer>): FontFile {
   const face = new HbFace(new HbBlob(sfnt.buffer), 0);
-  return { font: new HbFont(face), covered: new Set(face.collectUnicodes()), upem: face.upem };
+  return { font: new HbFont(face), covered: new Set(face.collectUnicodes()), upem: face.upem, plain: new Map() };
 }
 
 interface Run {
