@@ -7,6 +7,7 @@ import {
   chooseFiles,
   drag,
   expectFilesAsOnScreen,
+  expectKept,
   expectUndo,
   nobodyChosen,
   openDrawer,
@@ -188,6 +189,13 @@ test("words set like a book: pasted with their looks, in columns, divided, on an
     await page.keyboard.press("Escape");
     await expect(free(page, 5)).not.toHaveAccessibleName(second.replace(/^On top \d of \d: /, ""));
     await expect(free(page, 5)).toHaveAccessibleName(/The end\./);
+    // Painted line by line while somebody wrote, it is what is painted at once.
+    const written = await paintedPage(page);
+    await expectKept(page);
+    await page.reload();
+    await expect.poll(async () => (await paintedPage(page)).equals(written)).toBe(true);
+    await free(page, 4).focus();
+    await page.keyboard.press("Space");
     await page.getByRole("button", { name: "The next part" }).click();
     await expect(page.getByText("Part 2 of 2 of a story.", { exact: false })).toBeVisible();
     await page.getByRole("button", { name: "Take it off the page" }).click();

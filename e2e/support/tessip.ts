@@ -172,8 +172,8 @@ export async function typeInto(page: Page, label: string, text: string): Promise
 
 /** The page as it is painted on screen, as a PNG. */
 export async function paintedPage(page: Page): Promise<Buffer> {
-  // The last, careful repaint comes a moment after the first; two equal pictures in a row mean that it is done.
-  const canvas = page.getByTestId("page").locator("canvas").first();
+  // The last, careful repaint comes a moment after the first; two equal pictures in a row of it mean that nothing more comes.
+  const canvas = page.getByTestId("page").locator("canvas[data-painted=high]").first();
   const read = () => canvas.evaluate((c) => (c as HTMLCanvasElement).toDataURL("image/png"));
   let last = await read();
   await expect(async () => {

@@ -3,7 +3,8 @@ import { type PlacedPage, photosDrawnOn } from "#core/document";
 import { chain, type Rect, scaling, translation } from "#core/geometry";
 import { type Scene, scene } from "#core/scene";
 import type { Face } from "#core/words";
-import { type PictureOf, paintScene } from "../../painters/canvas.ts";
+import type { PictureOf } from "../../painters/canvas.ts";
+import { repaintScene } from "../../painters/repaint.ts";
 import { useServices } from "../services.ts";
 import { useFacts } from "../state/session/facts.ts";
 import { inTurn } from "./in-turn.ts";
@@ -134,6 +135,8 @@ function painter(
       at.height = h;
     }
     const ctx = at.getContext("2d", { alpha: false });
-    if (ctx) paintScene(ctx, drawing, toPixels, { picture, face: from.face }, quality);
+    if (!ctx) return;
+    repaintScene(ctx, drawing, toPixels, { picture, face: from.face }, quality);
+    at.dataset.painted = quality;
   };
 }
