@@ -81,7 +81,7 @@ export {
   scatterTask,
   withScattered,
 } from "./scatter.ts";
-export { storyFlows } from "./story.ts";
+export { boxForMore, storyFlows } from "./story.ts";
 export { givenBack, runThrough, throughApart, throughReframed, throughTiles } from "./through.ts";
 export { tiled } from "./tilings.ts";
 export { inTone, photosBeside, tonesChange, viewsChange } from "./tone.ts";

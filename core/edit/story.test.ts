@@ -19,7 +19,7 @@ import { laidWords } from "#core/scene";
 import { firstWordStyles, spanAt } from "#core/words";
 import { setter } from "../check/check.fixture.ts";
 import { bookOf } from "./books.fixture.ts";
-import { storyFlows } from "./index.ts";
+import { boxForMore, storyFlows } from "./index.ts";
 import { plainWords } from "./word-edits.ts";
 
 const facts = { photo: () => undefined, setter };
@@ -57,6 +57,26 @@ const done = (now: Editing, changes: readonly Change[]): Editing => {
   if (!next.ok) throw new Error(next.code);
   return next.value;
 };
+test("a story goes on in a box that waits for words, on its page or the next, and in no other", () => {
+  const { project } = storyThrough([20]);
+  const box = (id: string, filling: Words) =>
+    newFreeTile({ centre: { x: 90, y: 150 }, width: 60, height: 20, turn: 0 }, filling, () => id);
+  const bare = plainWords(style, "journal");
+  const on = (i: number, id: string, filling: Words): Project => ({
+    ...project,
+    pages: project.pages.map((p, k) => (k === i ? withFree(p, box(id, filling)) : p)),
+  });
+  const found = (of: Project) => boxForMore(of, of.pages[0]!.id, "b0")?.tileId;
+  expect(found(project)).toBeUndefined();
+  expect(found(on(0, "here", bare))).toBe("here");
+  expect(found(on(1, "next", bare))).toBe("next");
+  expect(found(on(2, "far", bare))).toBeUndefined();
+  expect(found(on(0, "full", { ...bare, text: "mine" }))).toBeUndefined();
+  expect(found(on(0, "photo", { ...bare, from: { photoId: "p", what: "caption" } }))).toBeUndefined();
+  const { project: through } = storyThrough([20, 20]);
+  expect(boxForMore(through, through.pages[0]!.id, "b0")).toBeUndefined();
+});
+
 const page = (project: Project, i: number) => project.pages[i]!;
 const sized = (now: Editing, i: number, height: number): Editing =>
   done(now, [

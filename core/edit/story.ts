@@ -1,4 +1,5 @@
 import {
+  allTiles,
   type Box,
   type Change,
   everyPage,
@@ -57,6 +58,18 @@ function flowed(
     from = to;
   }
   return told;
+}
+
+/** A box of words with nothing in it where a story can go on: on its own page, else on the next one. */
+export function boxForMore(project: Project, pageId: string, tileId: string): Omit<Box, "words"> | undefined {
+  const at = project.pages.findIndex((p) => p.id === pageId);
+  const taken = new Set(storiesOf(project).flatMap((story) => story.map((b) => b.tileId)));
+  const bare = ({ text, from, contents }: Words) => text.trim() === "" && !from && !contents;
+  for (const page of at < 0 ? everyPage(project).filter((p) => p.id === pageId) : project.pages.slice(at, at + 2))
+    for (const { id, filling } of allTiles(page))
+      if (id !== tileId && filling.kind === "words" && !taken.has(id) && bare(filling))
+        return { pageId: page.id, tileId: id };
+  return undefined;
 }
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);

@@ -20,6 +20,23 @@ test("names are found within sentences, and two spellings of one are told", () =
   expect(alikeNames(names).map(({ a, b }) => [a.name, b.name])).toEqual([["Hilda", "Hilde"]]);
 });
 
+test("of German, nouns that stand after their articles are left out", () => {
+  const texts = [
+    "Wir trafen Hilde an der Schleuse, und Onkel Franz kochte im Boot einen Tee.",
+    "Dann fuhr Hilda durch die Schleusen von Kanalstadt. Ein Tag ohne Regen!",
+    "Die Schleuse und das Boot, ihr Tee.",
+  ];
+  expect(namesIn(texts, "de-DE").map((n) => n.name)).toEqual([
+    "Franz",
+    "Hilda",
+    "Hilde",
+    "Kanalstadt",
+    "Onkel",
+    "Regen",
+  ]);
+  expect(namesIn(texts, "en-GB").map((n) => n.name)).toContain("Schleuse");
+});
+
 test("the distance of two words is that of the letters between them, whichever way round", () => {
   const word = fc.string({ maxLength: 8, unit: fc.constantFrom(..."abc") });
   fc.assert(

@@ -35,9 +35,15 @@ const beginners = new Set(
   ).split(" "),
 );
 
+/** In German every noun has a capital; what stands right after one of these is hardly ever somebody's name. */
+const determiners =
+  /(?<!\p{L})(?:d(?:er|ie|as|en|em|es)|(?:ein|kein|mein|dein|sein|ihr|unser|euer|dies|jed|welch)(?:e|er|es|en|em)?|im|am|zum|zur|vom|beim|ins|ans|aufs|viele?r?|alle?r?|zwei|drei|vier)\s+$/iu;
+
+const isGerman = (language: string): boolean => /^de\b/i.test(language);
+
 /** Every capitalised word that stands within a sentence somewhere or that is no word sentences begin with, with all its mentions; by name. */
 export function namesIn(texts: readonly string[], language: string): readonly Named[] {
-  const found = new Map<string, { mentions: Mention[]; within: boolean }>();
+  const found = new Map<string, { mentions: Mention[]; within: boolean; noun?: boolean }>();
   // What is written small elsewhere is no name either.
   const common = new Set([
     ...beginners,
@@ -49,11 +55,12 @@ export function namesIn(texts: readonly string[], language: string): readonly Na
       known.mentions.push({ text, from: index, to: index + name.length });
       const first = begins.test(words.slice(Math.max(0, index - 12), index));
       known.within ||= !first || (name.length > 2 && !common.has(name.toLowerCase()));
+      if (isGerman(language) && determiners.test(words.slice(Math.max(0, index - 12), index))) known.noun = true;
       found.set(name, known);
     }
   const order = new Intl.Collator(language);
   return [...found]
-    .filter(([, { within }]) => within)
+    .filter(([, { within, noun }]) => within && !noun)
     .map(([name, { mentions }]) => ({ name, mentions }))
     .sort((a, b) => order.compare(a.name, b.name));
 }
