@@ -201,11 +201,14 @@ export async function readProjectArchive(services: Deps, archive: File, doing: D
     doing.onProgress((i + 1) / head.photos.length);
   }
   services.library.showTaken();
-  for (const font of head.fonts ?? [])
+  // What its words do not use has no business in a person's list.
+  const used = new Set(fontsUsedBy(head.project));
+  const fonts = (head.fonts ?? []).filter((f) => used.has(f.id));
+  for (const font of fonts)
     await services.ownFonts.takeOver(font, async (hash) => {
       const entry = byPath.get(ownFontPath(hash));
       return entry && contentOf(archive, entry).catch(() => undefined);
     });
-  const fontsMissing = (head.fonts ?? []).filter((f) => !services.ownFonts.isHere(f)).map((f) => f.name);
+  const fontsMissing = fonts.filter((f) => !services.ownFonts.isHere(f)).map((f) => f.name);
   return { project: withPhotoIds(head.project, (id) => ids.get(id) ?? id), missing, fontsMissing };
 }
