@@ -1,4 +1,5 @@
-import { SegmentGroup } from "@chakra-ui/react";
+import { useId } from "react";
+import css from "./segmented.module.css";
 
 interface SegmentedProps<T extends string> {
   readonly label: string;
@@ -11,20 +12,22 @@ interface SegmentedProps<T extends string> {
 
 /** A few choices side by side, one of which holds. */
 export function Segmented<T extends string>({ label, value, options, onChoose, tight = false }: SegmentedProps<T>) {
+  const name = useId();
   return (
-    <SegmentGroup.Root
-      size="sm"
-      bg="oat.200"
-      borderRadius="soft"
-      aria-label={label}
-      value={value}
-      onValueChange={(e) => e.value && onChoose(e.value as T)}
-    >
-      <SegmentGroup.Indicator bg="oat.25" borderRadius="soft" boxShadow="card" />
-      <SegmentGroup.Items
-        {...(tight ? { px: "2" } : {})}
-        items={options.map(([v, words]) => ({ value: v, label: words }))}
-      />
-    </SegmentGroup.Root>
+    <div role="radiogroup" aria-label={label} className={css.group} data-tight={tight || undefined}>
+      {options.map(([v, words]) => (
+        <label key={v} className={css.option}>
+          <input
+            type="radio"
+            className={css.input}
+            name={name}
+            value={v}
+            checked={v === value}
+            onChange={() => onChoose(v)}
+          />
+          {words}
+        </label>
+      ))}
+    </div>
   );
 }
