@@ -87,6 +87,8 @@ test("all that is written: captions one after the other and onto the pages, foun
     // The same words in a field of the browser's, with its marks, in the language of the project.
     await onFoot.focus();
     await page.keyboard.press("Space");
+    // The panel speaks of it a moment later.
+    await expect(page.getByText("Follows the photo", { exact: true }).first()).toBeVisible();
     await page.getByRole("button", { name: "Check the spelling" }).click();
     const plain = page.getByRole("textbox", { name: "The words as plain text" });
     await expect(plain).toHaveAttribute("spellcheck", "true");
