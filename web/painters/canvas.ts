@@ -129,7 +129,7 @@ export class StepPainter<C extends Canvas2d> {
 }
 
 /** The pixels that a rectangle of the page lies in. */
-function pixelsAround({ x, y, w, h }: Rect, m: Matrix): Rect {
+export function pixelsAround({ x, y, w, h }: Rect, m: Matrix): Rect {
   const [across, down] = [Math.abs(m.a * w) + Math.abs(m.c * h), Math.abs(m.b * w) + Math.abs(m.d * h)];
   const [cx, cy] = [x + w / 2, y + h / 2];
   return {

@@ -1,7 +1,7 @@
-import { applyTo, type Matrix, type Rect } from "#core/geometry";
+import type { Matrix, Rect } from "#core/geometry";
 import type { DrawStep, Scene } from "#core/scene";
 import type { Face, SetGlyph } from "#core/words";
-import { type Canvas2d, type PictureOf, paintScene } from "./canvas.ts";
+import { type Canvas2d, type PictureOf, paintScene, pixelsAround } from "./canvas.ts";
 
 /** What stands on a canvas: while somebody writes, only the lines that changed are painted again. */
 
@@ -80,7 +80,7 @@ function changedIn(before: readonly DrawStep[], now: readonly DrawStep[]): reado
       const y = line[0]!.y;
       const pad = reach * step.sizeMm;
       const [left, right] = [Math.min(...xs) - pad, Math.max(...xs) + pad];
-      changed.push(around({ x: left, y: y - pad, w: right - left, h: 2 * pad }, step.matrix));
+      changed.push(pixelsAround({ x: left, y: y - pad, w: right - left, h: 2 * pad }, step.matrix));
     }
   }
   return changed;
@@ -117,21 +117,9 @@ function linesOf(glyphs: Glyphs): ReadonlyMap<SetGlyph, Glyphs> {
   return lines;
 }
 
-function around({ x, y, w, h }: Rect, m: Matrix): Rect {
-  const corners = [
-    { x, y },
-    { x: x + w, y },
-    { x, y: y + h },
-    { x: x + w, y: y + h },
-  ].map((p) => applyTo(m, p));
-  const [xs, ys] = [corners.map((p) => p.x), corners.map((p) => p.y)];
-  const [left, top] = [Math.min(...xs), Math.min(...ys)];
-  return { x: left, y: top, w: Math.max(...xs) - left, h: Math.max(...ys) - top };
-}
-
 /** Whole pixels, so that nothing at the edge is painted by halves. */
 function pixelsOf(rects: readonly Rect[], toPixels: Matrix): Rect {
-  const all = rects.map((r) => around(r, toPixels));
+  const all = rects.map((r) => pixelsAround(r, toPixels));
   const [left, top] = [Math.min(...all.map((r) => r.x)), Math.min(...all.map((r) => r.y))];
   const [right, foot] = [Math.max(...all.map((r) => r.x + r.w)), Math.max(...all.map((r) => r.y + r.h))];
   const [x, y] = [Math.floor(left) - 1, Math.floor(top) - 1];

@@ -34,10 +34,13 @@ export class OwnFontShelf {
   /** From what is kept. Fonts whose files are not here are known by their names. */
   async load(): Promise<void> {
     const fonts = await this.#store.fonts();
-    for (const { hash } of fonts.flatMap((f) => f.faces)) {
-      const file = this.#files.has(hash) ? undefined : await this.#store.fontFile(hash).catch(() => undefined);
-      if (file) this.#files.set(hash, file);
-    }
+    const lacking = fonts.flatMap((f) => f.faces).filter(({ hash }) => !this.#files.has(hash));
+    await Promise.all(
+      lacking.map(async ({ hash }) => {
+        const file = await this.#store.fontFile(hash).catch(() => undefined);
+        if (file) this.#files.set(hash, file);
+      }),
+    );
     this.loaded = true;
     this.#show(fonts);
   }
