@@ -30,6 +30,7 @@ const order = [
   "safe-folder",
   "templates",
   "scene",
+  "notes",
   "check",
   "edit",
   "painters",

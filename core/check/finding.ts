@@ -1,5 +1,6 @@
 import type { PlacedPage } from "#core/document";
 import type { Rect } from "#core/geometry";
+import { fingerprint } from "#core/random";
 import { lookInMarks, pageInMarks, tileInMarks } from "./marks.ts";
 
 /** `wrong` goes wrong on paper for certain; `doubt` may be meant so; `hint` is only worth knowing. */
@@ -56,15 +57,4 @@ export function keyed<T extends Found>(found: T, restsOn: unknown): T & Keyed {
   const { spots, fixes, severity, ...detail } = found;
   const marked = Object.fromEntries(Object.entries(detail).map(([name, v]) => [namesInMarks[name] ?? name, v]));
   return { ...found, key: `${found.code} ${where}`, mark: fingerprint(JSON.stringify([marked, restsOn])) };
-}
-
-/** FNV-1a twice, from two starts: 64 bits are plenty to tell one state of a place from another. */
-function fingerprint(text: string): string {
-  let [a, b] = [0x811c9dc5, 0x01234567];
-  for (let i = 0; i < text.length; i += 1) {
-    const c = text.charCodeAt(i);
-    a = Math.imul(a ^ c, 0x01000193);
-    b = Math.imul(b ^ c, 0x01000193) + 0x9e37;
-  }
-  return (a >>> 0).toString(16).padStart(8, "0") + (b >>> 0).toString(16).padStart(8, "0");
 }

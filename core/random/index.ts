@@ -1,1 +1,2 @@
+export { fingerprint } from "./fingerprint.ts";
 export { seededRandom } from "./seeded.ts";

@@ -1,0 +1,24 @@
+export {
+  type Author,
+  type EventOf,
+  type NoteEvent,
+  type NoteKind,
+  type NotePlace,
+  type NotesFile,
+  newEvent,
+  pageOfPlace,
+} from "./event.ts";
+export { fromMail, inMail } from "./in-mail.ts";
+export { inOrder, merged, unknownOf } from "./merge.ts";
+export { markOfPlace, type NoteFacts, pointOn, shareOf, type Whereabouts, whereabouts, wordsIn } from "./places.ts";
+export { sceneMark } from "./scene-mark.ts";
+export {
+  type Judgement,
+  judgementsOf,
+  type NoteState,
+  noteStates,
+  type Reply,
+  type Thread,
+  threadsOf,
+  type Verdict,
+} from "./threads.ts";
