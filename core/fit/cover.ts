@@ -31,7 +31,7 @@ export const mostZoom = 12;
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
 /** The tile's box as the turned photo sees it: what the photo has to cover along its own sides. */
-function seenFrom(tile: Size, turn: number): Size {
+export function seenFrom(tile: Size, turn: number): Size {
   const cos = Math.abs(Math.cos(radians(turn)));
   const sin = Math.abs(Math.sin(radians(turn)));
   return { w: tile.w * cos + tile.h * sin, h: tile.w * sin + tile.h * cos };

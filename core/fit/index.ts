@@ -12,6 +12,7 @@ export {
   withinHalf,
   zoomed,
 } from "./cover.ts";
+export { framingShowing } from "./crop.ts";
 export { firstFramingFor, type PhotoShape } from "./first-framing.ts";
 export { framingUnder, type Hold, heldAt, heldBy, heldWithout, levelled } from "./hold.ts";
 export { leanOf, pinched } from "./pinch.ts";

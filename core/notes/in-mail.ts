@@ -5,8 +5,8 @@ import { crc32 } from "#core/files";
  * What stands before and after, line breaks, blanks, and marks of quoting between the letters do no harm.
  */
 
-const begin = "=== notes begin ===";
-const end = "=== notes end ===";
+const begin = "[notes begin]";
+const end = "[notes end]";
 const lineLetters = 64;
 const alphabet = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_";
 
@@ -17,13 +17,16 @@ export function inMail(bytes: Uint8Array): string {
   return [begin, ...lines, `sum ${sumOf(bytes)}`, end].join("\n");
 }
 
+/** Whether a text holds notes, whole or not. */
+export const saysNotes = (text: string): boolean => text.includes(begin);
+
 /** The bytes between the marks; `none` where there are no such marks, `cut` where something between them is missing or changed. */
 export function fromMail(text: string): Uint8Array<ArrayBuffer> | "none" | "cut" {
   const from = text.indexOf(begin);
   if (from < 0) return "none";
   const to = text.indexOf(end, from);
   if (to < 0) return "cut";
-  const inside = text.slice(from + begin.length, to).replace(/[\s>|]+/g, "");
+  const inside = text.slice(from + begin.length, to).replace(/[\s>|=]+/g, "");
   const parts = /^([A-Za-z0-9_-]*)sum([0-9a-f]{8})$/.exec(inside);
   const bytes = parts && fromLetters(parts[1]!);
   return bytes && sumOf(bytes) === parts[2] ? bytes : "cut";

@@ -8,9 +8,19 @@ export {
   newEvent,
   pageOfPlace,
 } from "./event.ts";
-export { fromMail, inMail } from "./in-mail.ts";
+export { fromMail, inMail, saysNotes } from "./in-mail.ts";
 export { inOrder, merged, unknownOf } from "./merge.ts";
-export { markOfPlace, type NoteFacts, pointOn, shareOf, type Whereabouts, whereabouts, wordsIn } from "./places.ts";
+export {
+  type Hashes,
+  markOfPlace,
+  type NoteFacts,
+  pointOn,
+  shareOf,
+  stretchIn,
+  type Whereabouts,
+  whereabouts,
+  wordsIn,
+} from "./places.ts";
 export { sceneMark } from "./scene-mark.ts";
 export {
   type Judgement,

@@ -19,13 +19,15 @@ interface Point {
   readonly y: number;
 }
 
-export interface NoteFacts extends Pick<SceneFacts, "photo" | "language"> {
+/** What has to be known of photos. */
+export interface Hashes {
   /** The hash of a photo's file. */
   hashOf(photoId: string): string | undefined;
 }
+export interface NoteFacts extends Hashes, Pick<SceneFacts, "photo" | "language"> {}
 
 /** Follows its tile wherever that goes, and a photo into whichever tile it lies in now. */
-export function whereabouts(project: Project, place: NotePlace, facts: NoteFacts): Whereabouts {
+export function whereabouts(project: Project, place: NotePlace, facts: Hashes): Whereabouts {
   if (place.on === "book") return { pageId: null, at: null, tileId: null, gone: false };
   const page = findPage(project, place.pageId);
   if (place.on === "page") return { pageId: page?.id ?? null, at: null, tileId: null, gone: !page };
@@ -41,7 +43,7 @@ interface TileThere {
   readonly tile: PlacedTile;
 }
 
-function tileOf(project: Project, place: OnTile, facts: NoteFacts): TileThere | undefined {
+function tileOf(project: Project, place: OnTile, facts: Hashes): TileThere | undefined {
   const own = findPage(project, place.pageId);
   const pages = [...(own ? [own] : []), ...everyPage(project).filter((p) => p !== own)];
   let moved: TileThere | undefined;
@@ -59,7 +61,7 @@ function tileOf(project: Project, place: OnTile, facts: NoteFacts): TileThere | 
   return moved ?? same;
 }
 
-const hashIn = ({ filling }: PlacedTile, facts: NoteFacts): string | undefined =>
+const hashIn = ({ filling }: PlacedTile, facts: Hashes): string | undefined =>
   filling.kind === "photo" ? facts.hashOf(filling.view.photoId) : undefined;
 
 /** Shares of a tile, from its middle, to mm on its page. */
@@ -109,3 +111,16 @@ const captionsOn = (tiles: readonly PlacedTile[], facts: NoteFacts): readonly st
 /** What stands in a tile of words. */
 export const wordsIn = ({ filling }: Pick<PlacedTile, "filling">, facts: NoteFacts): string =>
   filling.kind === "words" ? wordsOf(filling, facts) : "";
+
+/** Where the words that a note speaks of stand in a text now, in UTF-16: of several that say the same those nearest to where they stood. */
+export function stretchIn(
+  text: string,
+  { from, to, quote }: Pick<Extract<NotePlace, { on: "words" }>, "from" | "to" | "quote">,
+): { readonly from: number; readonly to: number } | undefined {
+  if (text.slice(from, to) === quote) return { from, to };
+  if (quote === "") return undefined;
+  let best: number | undefined;
+  for (let at = text.indexOf(quote); at >= 0; at = text.indexOf(quote, at + 1))
+    if (best === undefined || Math.abs(at - from) < Math.abs(best - from)) best = at;
+  return best === undefined ? undefined : { from: best, to: best + quote.length };
+}

@@ -41,15 +41,18 @@ export function threadsOf(events: readonly NoteEvent[]): readonly Thread[] {
     const thread = threads.get(e.to);
     if (!thread) continue;
     if (e.does !== "remove") threads.set(e.to, after(thread, e));
-    else if (e.by.key === thread.by.key) removed.add(e.to);
+    else if (isOwn(e, thread)) removed.add(e.to);
   }
   return [...threads.values()].filter((t) => !removed.has(t.id));
 }
 
+/** Pins from before notes had writers belong to whoever finds them. */
+const isOwn = (e: NoteEvent, { by }: Thread): boolean => by.key === "" || e.by.key === by.key;
+
 function after(thread: Thread, e: EventOf<"reply" | "settle" | "reword">): Thread {
   const next = { ...thread, eventIds: [...thread.eventIds, e.id] };
   // Only who wrote a note may write it anew.
-  const own = e.by.key === thread.by.key;
+  const own = isOwn(e, thread);
   switch (e.does) {
     case "reply": {
       const { id, by, at, text } = e;

@@ -1,13 +1,11 @@
+export { emptied } from "./emptied.ts";
 export {
-  emptied,
-  fontsUsedBy,
   originalPath,
   ownFontPath,
   type ProjectFile,
   type ProjectFileTrouble,
-  photoIdsOf,
   projectFileOf,
   projectJsonSchema,
   readProjectFile,
-  withPhotoIds,
 } from "./project-file.ts";
+export { fontsUsedBy, photoIdsOf, withPhotoIds } from "./used.ts";

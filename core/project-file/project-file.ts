@@ -1,24 +1,10 @@
 import { z } from "zod";
-import {
-  allTiles,
-  backdropWithPhotoIds,
-  captionedOn,
-  emptiedFilling,
-  everyPage,
-  freeTiles,
-  mapTiles,
-  type Page,
-  type Project,
-  pageWithPhotoIds,
-  photosOf,
-  withoutPieces,
-} from "#core/document";
+import type { Project } from "#core/document";
 import { firstProjectSchema, fromFirstForm, projectSchema } from "#core/document/schema";
+import { noteEventsSchema } from "#core/notes/schema";
 import type { Photo } from "#core/photo";
 import { namedSpanSchema, photoSchema } from "#core/photo/schema";
 import { ok, type Result, refused } from "#core/result";
-import type { Want } from "#core/sheets";
-import type { OwnFont } from "#core/words";
 import { ownFontSchema } from "#core/words/schema";
 
 /** The version that is written. A number is added with a step in `migrations` that leads to it. */
@@ -34,6 +20,11 @@ const shape = z
     events: z.array(namedSpanSchema).max(2000).readonly(),
     /** A person's own fonts that its words are set in; their files lie under `fonts/own`, where their makers allow it. */
     fonts: z.array(ownFontSchema).max(200).readonly().optional(),
+    /** What was said of it, and the id by which all copies of this work know each other. */
+    notes: z
+      .object({ workId: z.string().min(1).max(64), events: noteEventsSchema })
+      .readonly()
+      .optional(),
   })
   .readonly();
 export type ProjectFile = z.infer<typeof shape>;
@@ -71,21 +62,11 @@ export function readProjectFile(text: string): Result<ProjectFile, ProjectFileTr
   return refused("damagedProject", { where: issue?.path.join(".") ?? "" });
 }
 
-/** Every photo that a project shows or prints, cover and backgrounds included. */
-export const photoIdsOf = (project: Project): readonly string[] => [
-  ...new Set(
-    everyPage(project)
-      .flatMap((p) => photosOf(p, project.style))
-      .concat(project.pages.flatMap(captionedOn))
-      .concat((project.sheets?.wants ?? []).flatMap((w) => (w.source.from === "photo" ? [w.source.photoId] : []))),
-  ),
-];
-
 export const projectFileOf = (
   project: Project,
   photos: readonly Photo[],
   events: ProjectFile["events"],
-  fonts: readonly OwnFont[] = [],
+  { fonts = [], notes }: Pick<ProjectFile, "fonts" | "notes"> = {},
 ): ProjectFile => ({
   format: "tessip-project",
   version: projectFileVersion,
@@ -93,6 +74,7 @@ export const projectFileOf = (
   photos,
   events,
   ...(fonts.length > 0 ? { fonts } : {}),
+  ...(notes ? { notes } : {}),
 });
 
 /** A photo's original in the archive; the hash names it, so that no path of anybody's is carried along. */
@@ -100,56 +82,3 @@ export const originalPath = (photo: Pick<Photo, "hash">): string => `originals/$
 
 /** An own font's file in the archive. */
 export const ownFontPath = (hash: string): string => `fonts/own/${hash}.ttf`;
-
-/** Every font that words of a project are set in, or would be. */
-export const fontsUsedBy = (project: Project): readonly string[] => [
-  ...new Set([
-    ...everyPage(project).flatMap((p) =>
-      allTiles(p).flatMap(({ filling }) =>
-        filling.kind === "words" ? [filling.style.font, ...(filling.spans ?? []).flatMap((s) => s.font ?? [])] : [],
-      ),
-    ),
-    ...Object.values(project.words).map((w) => w.font),
-    ...project.styles.flatMap((s) => Object.values(s.words).map((w) => w.font)),
-    ...(project.spine ? [project.spine.style.font] : []),
-    ...(project.book ? [project.book.numbers.style.font] : []),
-  ]),
-];
-
-/** Every mention of a photo under the id that it has in this library. */
-export function withPhotoIds(project: Project, idOf: (id: string) => string): Project {
-  const want = (w: Want): Want =>
-    w.source.from === "photo" ? { ...w, source: { ...w.source, photoId: idOf(w.source.photoId) } } : w;
-  return {
-    ...project,
-    style: { ...project.style, ...backdropWithPhotoIds(project.style, idOf) },
-    pages: project.pages.map((p) => pageWithPhotoIds(p, idOf)),
-    cover: project.cover && pageWithPhotoIds(project.cover, idOf),
-    sheets: project.sheets && { ...project.sheets, wants: project.sheets.wants.map(want) },
-  };
-}
-
-/** Last year's work to begin this year's from: its pages with their places bare, and no words that spoke of its photos. */
-export function emptied(project: Project): Project {
-  const page = (p: Page): Page => {
-    const bare = mapTiles(p, (t) => {
-      const filling = emptiedFilling(t.filling);
-      if (filling === t.filling) return t;
-      const { lock: _, ...free } = t;
-      return { ...free, filling } as typeof t;
-    });
-    const gone = freeTiles(bare).filter((t) => t.filling.kind === "empty");
-    const { backdrop: _, ...rest } = withoutPieces(
-      bare,
-      gone.map((t) => t.id),
-    );
-    return { ...rest, paced: false };
-  };
-  return {
-    ...project,
-    style: { ...project.style, backdrop: null },
-    pages: project.pages.map(page),
-    cover: project.cover && page(project.cover),
-    sheets: null,
-  };
-}

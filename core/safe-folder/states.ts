@@ -60,6 +60,7 @@ export const restPartSchema = z.object({
   labs: records,
   orders: records,
   fonts: records.optional(),
+  notes: records.optional(),
 });
 
 const endings: Record<string, string> = {

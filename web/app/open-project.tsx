@@ -9,6 +9,7 @@ import { formatLength } from "#core/units";
 import { type StoreTrouble, storeErrorFrom } from "../storage/store.ts";
 import { book, common, keeping as words } from "../text/index.ts";
 import { Header } from "./components/header.tsx";
+import { NotesAside } from "./components/notes/notes-aside.tsx";
 import { WorkFault } from "./components/project/project-fault.tsx";
 import { Strip } from "./components/strip.tsx";
 import { TabTitle } from "./components/tab-title.tsx";
@@ -16,12 +17,14 @@ import { notices } from "./notices/notices.ts";
 import { useServices } from "./services.ts";
 import { CheckerContext } from "./state/checking/check-hooks.ts";
 import { Checker } from "./state/checking/checker.ts";
+import { notesOf } from "./state/notes/notes-shelf.ts";
 import { fetchLabs, labsKey } from "./state/sending/use-labs.ts";
 import { holdProject } from "./state/session/hold-project.ts";
 import { SessionContext, useSession } from "./state/session/hooks.ts";
 import { ProjectSession } from "./state/session/project-session.ts";
 import { projectsChanged } from "./state/session/use-projects.ts";
 import { nothingChosen } from "./state/view-state/choose.ts";
+import { noNotesShown } from "./state/view-state/view-state.ts";
 
 type Opening =
   | { readonly is: "opening" }
@@ -31,7 +34,7 @@ type Opening =
 /** Opens the project that the address names, and keeps other tabs from changing it meanwhile. */
 export function OpenProject() {
   const { projectId = "" } = useParams();
-  const { store, now, viewState, fonts } = useServices();
+  const { store, now, newId, viewState, fonts } = useServices();
   const queries = useQueryClient();
   const [opening, setOpening] = useState<Opening>({ is: "opening" });
 
@@ -44,6 +47,7 @@ export function OpenProject() {
       tiles: nothingChosen,
       reframing: undefined,
       drawer: "photos",
+      notes: { ...noNotesShown, open: s.notes.open },
     }));
     const hold = holdProject(projectId, (mine) => {
       // What another tab did meanwhile has to be read again before this one may go on.
@@ -64,6 +68,7 @@ export function OpenProject() {
       session = new ProjectSession(opened, { store, now, onRefused, onCut, follow: storyFlows(fonts) });
       session.setReadOnly(!hold.mine);
       setOpening({ is: "open", session });
+      await notesOf({ store, newId, now }).open(opened.project);
     }
     if (hold.mine) void reopen();
     return () => {
@@ -74,7 +79,7 @@ export function OpenProject() {
       });
       if (!session) hold.letGo();
     };
-  }, [fonts, projectId, store, now, viewState, queries]);
+  }, [fonts, projectId, store, now, newId, viewState, queries]);
 
   if (opening.is === "opening") return null;
   if (opening.is === "shut") return <WorkFault projectId={projectId} why={opening.why} />;
@@ -88,6 +93,7 @@ export function OpenProject() {
         <Flex direction="column" flex="1" minH="0">
           <Outlet />
         </Flex>
+        <NotesAside />
       </Checked>
     </SessionContext.Provider>
   );

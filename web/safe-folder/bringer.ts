@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { merged } from "#core/notes";
 import type { Photo } from "#core/photo";
 import { photoSchema } from "#core/photo/schema";
 import {
@@ -13,6 +14,7 @@ import {
 } from "#core/safe-folder";
 import { ownFontSchema } from "#core/words/schema";
 import { type Change, keyLine } from "../storage/journal/record.ts";
+import type { StoredNotes } from "../storage/schema.ts";
 import { sha256 } from "../storage/sha256.ts";
 import { type Original, originalsOf, shaOf } from "./own-states.ts";
 import type { SafeFiles } from "./safe-files.ts";
@@ -28,6 +30,19 @@ const fontFilesOf = (record: unknown): readonly Original[] => {
   const font = ownFontSchema.safeParse(record);
   return font.success ? originalsOf(font.data) : [];
 };
+
+/** Notes of both sides: whichever state builds on which, none of them is lost. */
+async function notesBoth(workId: string, mine: string | undefined, theirs: unknown): Promise<readonly Change[]> {
+  const { noteEventsSchema } = await import("#core/notes/schema");
+  const read = z.object({ events: noteEventsSchema, sameAs: z.string().max(64).optional() }).safeParse(theirs);
+  if (!read.success) return [];
+  const here: StoredNotes = mine === undefined ? { id: workId, events: [] } : JSON.parse(mine);
+  const events = merged(here.events, read.data.events);
+  // The same on either side, whichever of them comes to it first.
+  const [sameAs] = [here.sameAs, read.data.sameAs].filter((id) => id !== undefined).sort();
+  const next: StoredNotes = { id: workId, events, ...(sameAs === undefined ? {} : { sameAs }) };
+  return canonical(next) === canonical(here) ? [] : [{ store: "notes", key: workId, value: next }];
+}
 
 /** Takes states of a folder over into this browser: whole and checked against their names, or not at all. */
 export class Bringer {
@@ -97,6 +112,10 @@ export class Bringer {
         if (table === "fonts")
           for (const f of fontFilesOf(value)) if (!(await this.#original(f))) this.missing.add(f.name);
         const mine = this.#deps.lines().get(keyLine(table, key));
+        if (table === "notes") {
+          changes.push(...(await notesBoth(key, mine, value)));
+          continue;
+        }
         if (mine === undefined || (covers && canonical(JSON.parse(mine)) !== canonical(value)))
           changes.push({ store: table, key, value });
       }

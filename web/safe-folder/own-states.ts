@@ -40,7 +40,9 @@ export interface Original extends Pick<Photo, "hash" | "type"> {
 
 /** In a step or a page, every photo is named by its id. */
 const idPattern = /"([A-Za-z0-9_-]{1,64})"/g;
-const restTables = ["spans", "templates", "favourites", "labs", "orders", "fonts"];
+const restTables = ["spans", "templates", "favourites", "labs", "orders", "fonts", "notes"];
+
+const laterTables = new Set(["fonts", "notes"]);
 
 interface Read {
   readonly value: string;
@@ -154,8 +156,8 @@ export class OwnStates {
     const rest: Record<string, Record<string, unknown>> = {};
     for (const table of restTables) {
       const records = [...of(table)].sort((a, b) => (String(a[0]) < String(b[0]) ? -1 : 1));
-      // Programs that do not know of fonts read what has none.
-      if (table === "fonts" && records.length === 0) continue;
+      // Programs that do not know of these read what has none.
+      if (laterTables.has(table) && records.length === 0) continue;
       rest[table] = Object.fromEntries(records.map(([key, , value]) => [String(key), JSON.parse(value)]));
     }
     const state: LibraryState = {

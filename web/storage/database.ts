@@ -11,7 +11,17 @@ export interface DatabaseNotices {
 }
 
 /** Tables whose records stand under a field of theirs. */
-const keyed = new Set<string>(["photos", "projects", "spans", "templates", "snapshots", "labs", "orders", "fonts"]);
+const keyed = new Set<string>([
+  "photos",
+  "projects",
+  "spans",
+  "templates",
+  "snapshots",
+  "labs",
+  "orders",
+  "fonts",
+  "notes",
+]);
 
 /** The browser's database behind the tables. Every failure is a StoreError. */
 export class Database implements Tables {

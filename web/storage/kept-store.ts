@@ -2,6 +2,7 @@ import type { Page, Project, Step } from "#core/document";
 import { formOf, projectForm, readHistory, readPage, readProject } from "#core/document/schema";
 import type { LabCard } from "#core/lab";
 import { labCardSchema } from "#core/lab/schema";
+import { merged, type NoteEvent } from "#core/notes";
 import { isWholePhoto, type NamedSpan, type Photo } from "#core/photo";
 import { namedSpanSchema, photoSchema } from "#core/photo/schema";
 import type { Template } from "#core/templates";
@@ -12,7 +13,7 @@ import type { Change } from "./journal/record.ts";
 import type { Loose } from "./keeper-report.ts";
 import type { Need } from "./needs.ts";
 import { changesOfSave, drop, type KnownWork, put } from "./save-changes.ts";
-import type { StoredProject } from "./schema.ts";
+import type { StoredNotes, StoredProject } from "./schema.ts";
 import {
   type NewPhoto,
   type OpenedProject,
@@ -208,6 +209,31 @@ export class KeptStore implements Store {
     return this.#deps.originals.get({ id: hash, hash, type: fontType });
   }
 
+  async notes(projectId: string) {
+    const kept = (await (await this.#deps.tables()).get("notes", projectId)) as StoredNotes | undefined;
+    return { events: kept ? await soundNotes(kept.events) : [], sameAs: kept?.sameAs };
+  }
+
+  async keepNotes(notes: StoredNotes, without: readonly string[] = []) {
+    const gone = new Set(without);
+    const kept = await this.notes(notes.id);
+    const events = merged(kept.events, notes.events).filter((e) => !gone.has(e.id));
+    const sameAs = notes.sameAs ?? kept.sameAs;
+    await this.#deps.writer.commit([put("notes", { id: notes.id, events, ...(sameAs ? { sameAs } : {}) })]);
+  }
+
+  async sameWorks(workId: string) {
+    const tables = await this.#deps.tables();
+    const kept = (await tables.all("notes")) as readonly StoredNotes[];
+    const ids = new Set([workId, ...kept.filter((n) => n.sameAs === workId).map((n) => n.id)]);
+    const works = (await tables.all("projects")) as readonly StoredProject[];
+    const here = works.filter((w) => ids.has(w.id) && w.removedAt === undefined);
+    // Its own id before one under which it came.
+    return here
+      .sort((a, b) => Number(b.id === workId) - Number(a.id === workId))
+      .map(({ id, project }) => ({ id, name: String(project.name) }));
+  }
+
   async orders(projectId: string) {
     const found = (await (await this.#deps.tables()).by("orders", "byProject", projectId)) as SentOrder[];
     return newestFirst(found);
@@ -372,6 +398,7 @@ export class KeptStore implements Store {
     ]);
     await this.#deps.writer.commit([
       drop("projects", projectId),
+      drop("notes", projectId),
       ...pages.map((id) => drop("pages", [projectId, id])),
       ...steps.map((n) => drop("steps", [projectId, n])),
       ...snapshots.map((s) => drop("snapshots", s.id)),
@@ -439,3 +466,9 @@ async function pagesOf(tables: Tables, record: StoredProject): Promise<readonly 
 
 const newestFirst = <T extends { readonly at: string }>(list: readonly T[]): readonly T[] =>
   [...list].sort((a, b) => (a.at < b.at ? 1 : -1));
+
+/** One that is damaged keeps no other out. What checks them is fetched with the first work that has any. */
+async function soundNotes(events: readonly unknown[]): Promise<readonly NoteEvent[]> {
+  const { noteEventSchema } = await import("#core/notes/schema");
+  return events.flatMap((e) => noteEventSchema.safeParse(e).data ?? []);
+}

@@ -1,6 +1,7 @@
 import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from "idb";
 import type { Page, Project, Step } from "#core/document";
 import type { LabCard } from "#core/lab";
+import type { NoteEvent } from "#core/notes";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
 import type { OwnFont } from "#core/words";
@@ -18,6 +19,15 @@ export interface StoredProject {
   readonly pageIds?: readonly string[];
   /** When it was put among what is removed. */
   readonly removedAt?: string | undefined;
+}
+
+/** All notes on one work. */
+export interface StoredNotes {
+  /** The work's. */
+  readonly id: string;
+  readonly events: readonly NoteEvent[];
+  /** The id that the same work has where it came from, so that its notes find back there. */
+  readonly sameAs?: string | undefined;
 }
 
 /** How far the database has followed the journal. */
@@ -48,6 +58,8 @@ export interface Kept extends DBSchema {
   orders: { key: string; value: SentOrder; indexes: { byProject: string } };
   /** Their files lie among the originals. */
   fonts: { key: string; value: OwnFont };
+  /** By the work that they speak of. */
+  notes: { key: string; value: StoredNotes };
   /** `applied`; `safeFolder`, a handle. */
   meta: { key: string; value: unknown };
 }
@@ -90,6 +102,9 @@ export const upgrades: readonly Upgrade[] = [
   },
   (db) => {
     db.createObjectStore("fonts", { keyPath: "id" });
+  },
+  (db) => {
+    db.createObjectStore("notes", { keyPath: "id" });
   },
 ];
 

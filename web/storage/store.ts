@@ -3,6 +3,7 @@ import type { LabCard, OrderedSizes } from "#core/lab";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
 import type { OwnFont } from "#core/words";
+import type { StoredNotes } from "./schema.ts";
 
 /** `small` for shelves and lists, made at once; `large` for a tile that fills the screen, made when first needed. */
 export type PreviewSize = "small" | "large";
@@ -125,6 +126,12 @@ export interface Store {
   /** With a file that is new to it, or only what is known of it. */
   putFont(font: OwnFont, file?: { readonly hash: string; readonly file: Blob }): Promise<void>;
   fontFile(hash: string): Promise<Blob | undefined>;
+  /** What was said of a work. */
+  notes(projectId: string): Promise<Omit<StoredNotes, "id">>;
+  /** Works here that are the one of this id, by their own or by that under which they came. */
+  sameWorks(workId: string): Promise<readonly { readonly id: string; readonly name: string }[]>;
+  /** Beside those that are kept already: another tab may have kept some meanwhile. `without`: ids of those that go. */
+  keepNotes(notes: StoredNotes, without?: readonly string[]): Promise<void>;
   /** What went to labs of one project, the newest first. */
   orders(projectId: string): Promise<readonly SentOrder[]>;
   /** The same of all projects. */

@@ -15,6 +15,7 @@ export const keptTables = [
   "labs",
   "orders",
   "fonts",
+  "notes",
 ] as const;
 export type KeptTable = (typeof keptTables)[number];
 /** Of which no more than convenience is lost. */

@@ -17,6 +17,7 @@ export { ago, cannotOpen, keeping, lostAll, removedWords, safeFolder, workFault 
 export { keys } from "./now/keys.ts";
 export { cardTrouble, labs } from "./now/labs.ts";
 export { letters } from "./now/letters.ts";
+export { notes } from "./now/notes.ts";
 export { orderWords, reasonWords } from "./now/orders.ts";
 export { ornaments } from "./now/ornaments.ts";
 export { pace } from "./now/pace.ts";
@@ -55,6 +56,7 @@ export { lossWords, reading, work } from "./now/project.ts";
 export { common, fault, history, tabTitle, walk } from "./now/screens.ts";
 export { printTrouble, send, sendOptions } from "./now/send.ts";
 export { sheets, sheetTrouble } from "./now/sheets.ts";
+export { shortcuts } from "./now/shortcuts.ts";
 export { formatTrouble, lengthTrouble, start } from "./now/start.ts";
 export { stepWords } from "./now/steps.ts";
 export { style } from "./now/style.ts";

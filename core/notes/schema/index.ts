@@ -62,7 +62,7 @@ const base = {
     .object({ key: z.string().regex(/^[A-Za-z0-9_-]{0,64}$/), name: z.string().max(200).transform(plainLine) })
     .readonly(),
 };
-const rect = z.object({ x: mm, y: mm, w: mm.positive(), h: mm.positive() }).readonly();
+const part = z.number().min(0).max(1);
 
 export const noteEventSchema = z.discriminatedUnion("does", [
   z
@@ -74,8 +74,8 @@ export const noteEventSchema = z.discriminatedUnion("does", [
       mark,
       /** A photo that was offered to take the place of the one that is there. */
       swap: hash.optional(),
-      /** How its tile's photo should be cut, in mm of the page as it was. */
-      crop: rect.optional(),
+      /** The part of a photo that should be seen, in shares of its width and height. */
+      crop: z.object({ x: part, y: part, w: part.positive(), h: part.positive() }).readonly().optional(),
     })
     .readonly(),
   z.object({ ...base, does: z.literal("reply"), to: id, text }).readonly(),

@@ -1,10 +1,6 @@
 import { keys as words } from "../../text/index.ts";
 import { type Keys, parts } from "./keys.ts";
-import { type CommandOf, type ForEachCommand, type Scope, scopes } from "./table.ts";
-
-/** What each command does, in words; one without does not compile. */
-const allDo = (): ForEachCommand<string> => words.does;
-export const does = <S extends Scope>(scope: S, command: CommandOf<S>): string => allDo()[scope][command];
+import { type CommandOf, type Scope, scopes } from "./table.ts";
 
 const onMac = typeof navigator !== "undefined" && /mac/i.test(navigator.userAgent);
 

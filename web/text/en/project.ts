@@ -142,9 +142,4 @@ export const reading = {
   cover: "The cover",
   note: "Pin a note",
   noteHelp: "Click where the note belongs.",
-  noteText: "Note",
-  noteKeep: "Keep it",
-  noteDrop: "Remove and close the gap",
-  notes: (n: number) => (n === 0 ? "No notes" : n === 1 ? "1 note" : `${n} notes`),
-  noteAt: (i: number, text: string) => `Note ${i}: ${text}`,
 };

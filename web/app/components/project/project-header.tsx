@@ -10,6 +10,7 @@ import { isSent, type ProjectSession, type ProjectState } from "../../state/sess
 import { Changeable } from "../changeable.tsx";
 import { KeptButton } from "../kept-button.tsx";
 import { KeysSheet } from "../keys-sheet.tsx";
+import { NotesButton } from "../notes/notes-button.tsx";
 import { Station } from "../station.tsx";
 import { LibraryUndo, UndoPair } from "../undo-pair.tsx";
 import { WorkMenu } from "./project-menu.tsx";
@@ -58,6 +59,7 @@ export function ProjectHeader({ session }: { readonly session: ProjectSession })
         <Changeable quiet>
           <UndoButtons session={session} />
         </Changeable>
+        <NotesButton />
         <KeptButton session={session} />
         <WorkMenu session={session} />
         <KeysSheet />

@@ -27,12 +27,14 @@ import { seenBox } from "#core/lab";
 import { book as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { direction } from "../../commands/keys.ts";
+import { NoteBadge } from "../../components/notes/note-badge.tsx";
 import { PageMenu } from "../../components/page-menu.tsx";
 import { PageThumb } from "../../components/page-thumb.tsx";
 import { useRowsSeen } from "../../components/rows-seen.ts";
 import { useSizeOf } from "../../components/size-of.ts";
 import { useServices } from "../../services.ts";
 import { movePages, openThe, removeThePage } from "../../state/edit/page-list.ts";
+import { useNoteCounts } from "../../state/notes/shown-notes.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
@@ -50,6 +52,7 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
   const project = useProject((s) => s.project);
   const open = useProject(openPage);
   const facts = useFacts();
+  const notes = useNoteCounts();
   const [dragged, setDragged] = useState<readonly string[]>();
   const [sizeRef, room] = useSizeOf();
   const scroller = useRef<HTMLDivElement>(null);
@@ -156,6 +159,7 @@ export function OpeningsGrid({ onGo }: { readonly onGo: (page: Page) => void }) 
                     scale={scale}
                     widthPx={cardPx}
                     openId={row.pages.includes(open) ? open.id : undefined}
+                    notes={row.pages.map((p) => notes.get(p.id))}
                     onPick={(page) => openThe(services, session, page)}
                     onGo={onGo}
                   />
@@ -186,13 +190,15 @@ interface RowCardProps {
   readonly scale: number;
   readonly widthPx: number;
   readonly openId: string | undefined;
+  /** Of each page, how many notes wait. */
+  readonly notes: readonly (number | undefined)[];
   readonly onPick: (page: Page) => void;
   readonly onGo: (page: Page) => void;
 }
 
 /** An opening, held by its number to be moved as one; each of its pages can be taken by itself. */
 const RowCard = memo(
-  function RowCard({ row, drawn, of, scale, widthPx, openId, onPick, onGo }: RowCardProps) {
+  function RowCard({ row, drawn, of, scale, widthPx, openId, notes, onPick, onGo }: RowCardProps) {
     const whole = useDraggable({ id: `row-${row.key}`, data: { pageIds: row.pages.map((p) => p.id) } });
     const last = row.number + row.pages.reduce((sum, p) => sum + p.span, 0) - 1;
     return (
@@ -212,6 +218,7 @@ const RowCard = memo(
               onGo={() => onGo(page)}
             >
               <PageThumb page={drawn[i]!} scale={scale} />
+              <NoteBadge count={notes[i]} />
             </Leaf>
           ))}
         </Flex>
@@ -242,7 +249,7 @@ const RowCard = memo(
     a.row.number === b.row.number &&
     a.row.on === b.row.on &&
     a.drawn.length === b.drawn.length &&
-    a.row.pages.every((p, i) => p === b.row.pages[i]) &&
+    a.row.pages.every((p, i) => p === b.row.pages[i] && a.notes[i] === b.notes[i]) &&
     a.drawn.every((p, i) => p === b.drawn[i]),
 );
 

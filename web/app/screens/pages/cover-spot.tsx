@@ -10,7 +10,7 @@ import { useProject, useSession } from "../../state/session/hooks.ts";
 import { PageSpot } from "./page-spot.tsx";
 
 /** The cover at the head of the run, or the way to make one. */
-export function CoverSpot({ widthPx }: { readonly widthPx: number }) {
+export function CoverSpot({ widthPx, notes }: { readonly widthPx: number; readonly notes: number | undefined }) {
   const services = useServices();
   const session = useSession();
   const project = useProject((s) => s.project);
@@ -32,6 +32,7 @@ export function CoverSpot({ widthPx }: { readonly widthPx: number }) {
           page={page}
           label={words.coverWord}
           open={open === page.id}
+          notes={notes}
           onOpen={() => openThe(services, session, page)}
         >
           <PageThumb page={drawn} scale={widthPx / seenBox(drawn.format).w} />

@@ -7,6 +7,8 @@ import { withoutBorder } from "#core/scene";
 import { pages as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { LassoBox } from "../../components/lasso-box.tsx";
+import { AskedCrop, NotePins } from "../../components/notes/note-pins.tsx";
+import { PointLayer } from "../../components/notes/point-layer.tsx";
 import { useMergedRefs, useSizeOf } from "../../components/size-of.ts";
 import { useLasso } from "../../components/use-lasso.ts";
 import { HandLayer } from "../../components/zoom/hand-layer.tsx";
@@ -40,7 +42,9 @@ const toolsPx = 30;
 export function Mat() {
   const { viewState } = useServices();
   const session = useSession();
-  const { format } = useProject(openPlaced);
+  const placedPage = useProject(openPlaced);
+  const { format } = placedPage;
+  const pageId = placedPage.page.id;
   const tone = useViewState((s) => s.mat);
   const cutLines = useViewState((s) => s.cutLines);
   const begins = useViewState((s) => s.drop.meaning.does === "begin");
@@ -142,6 +146,9 @@ export function Mat() {
               <Box position="absolute" inset="0" boxShadow="inset 0 0 0 4px {colors.glaze.500}" pointerEvents="none" />
             )}
             {bare && <EmptyPage />}
+            {!busy && <NotePins pageId={pageId} box={view.box} scale={view.scale} />}
+            <AskedCrop page={placedPage} box={view.box} scale={view.scale} />
+            <PointLayer pageId={pageId} box={view.box} scale={view.scale} />
           </Box>
         )}
         <HandLayer zooming={zooming} />

@@ -33,6 +33,7 @@ import { useSizeOf } from "../../components/size-of.ts";
 import { useServices } from "../../services.ts";
 import { addPage, movePages, openThe, removeThePage } from "../../state/edit/page-list.ts";
 import { addLeaf } from "../../state/edit/pockets.ts";
+import { useNoteCounts } from "../../state/notes/shown-notes.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { type Row, rowsOf } from "../../state/session/rows.ts";
@@ -72,6 +73,7 @@ const Run = memo(function Run({ project, open }: RunProps) {
   const { pages, kind } = project;
   const list = useRef<HTMLDivElement>(null);
   const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 5 } }));
+  const notes = useNoteCounts();
   const rows = useMemo(() => rowsOf(project), [project]);
   const keys = useMemo(() => rows.map((r) => r.key), [rows]);
   const of = pageCount(pages);
@@ -143,7 +145,9 @@ const Run = memo(function Run({ project, open }: RunProps) {
     >
       <Box ref={head} display="flow-root">
         <ToAll prints={kind === "prints"} />
-        {kind === "book" && <CoverSpot widthPx={facingPx} />}
+        {kind === "book" && (
+          <CoverSpot widthPx={facingPx} notes={project.cover ? notes.get(project.cover.id) : undefined} />
+        )}
       </Box>
       <DndContext
         sensors={sensors}
@@ -174,6 +178,7 @@ const Run = memo(function Run({ project, open }: RunProps) {
                     of={of}
                     open={item.index === openRow ? open : undefined}
                     facing={facing}
+                    notes={row.pages.map((p) => notes.get(p.id))}
                   />
                 );
               })}
@@ -245,10 +250,12 @@ interface RowSpotProps {
   /** The page of this row that is open, if one is. */
   readonly open: string | undefined;
   readonly facing: boolean;
+  /** Of each page, how many notes wait. */
+  readonly notes: readonly (number | undefined)[];
 }
 
 const RowSpot = memo(
-  function RowSpot({ row, top, placedPages, of, open, facing }: RowSpotProps) {
+  function RowSpot({ row, top, placedPages, of, open, facing, notes }: RowSpotProps) {
     const services = useServices();
     const session = useSession();
     const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: row.key });
@@ -278,6 +285,7 @@ const RowSpot = memo(
                   : words.page(row.number + i, of, arrangedTiles(page).length)
               }
               open={page.id === open}
+              notes={notes[i]}
               onOpen={() => openThe(services, session, page)}
             >
               <PageThumb page={placedPages[i]!} scale={scale} />
@@ -298,5 +306,7 @@ const RowSpot = memo(
     a.row.number === b.row.number &&
     a.row.on === b.row.on &&
     a.row.pages.length === b.row.pages.length &&
-    a.row.pages.every((p, i) => p === b.row.pages[i] && a.placedPages[i] === b.placedPages[i]),
+    a.row.pages.every(
+      (p, i) => p === b.row.pages[i] && a.placedPages[i] === b.placedPages[i] && a.notes[i] === b.notes[i],
+    ),
 );

@@ -7,6 +7,7 @@ import { seenBox } from "#core/lab";
 import type { Photo } from "#core/photo";
 import { pages as words } from "../../../text/index.ts";
 import { fromDrop } from "../../components/import-files.ts";
+import { mayHoldNotes } from "../../components/notes/notes-names.ts";
 import { isProjectFile } from "../../components/project/project-file-name.ts";
 import { notices } from "../../notices/notices.ts";
 import { type Services, useServices } from "../../services.ts";
@@ -162,7 +163,7 @@ export function useOutsideDrops(): void {
     const drop = (e: DragEvent) => {
       const meaning = meaningAt(e);
       over();
-      const projects = [...(e.dataTransfer?.files ?? [])].some((f) => isProjectFile(f.name));
+      const projects = [...(e.dataTransfer?.files ?? [])].some((f) => isProjectFile(f.name) || mayHoldNotes(f.name));
       if (meaning.does === "nothing" || !e.dataTransfer || projects || session.state.getState().readOnly) return;
       e.preventDefault();
       // It is brought in here, so nobody else need do it.

@@ -19,6 +19,7 @@ import { hears } from "../../commands/hear.ts";
 import type { Pressed } from "../../commands/keys.ts";
 import { useServices } from "../../services.ts";
 import { changeLetters, pasteWords, typed } from "../../state/edit/word-gestures.ts";
+import { beginNote } from "../../state/notes/note-gestures.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { shownPlaced, useProject, useSession } from "../../state/session/hooks.ts";
 import { type PageView, toPage } from "./page-view.ts";
@@ -32,7 +33,8 @@ const turned = (radians: number | undefined): string | undefined => (radians ? `
  * caret and the selection are drawn where those letters stand, so that no line breaks otherwise than in print.
  */
 export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly tileId: string }) {
-  const { viewState } = useServices();
+  const services = useServices();
+  const { viewState } = services;
   const session = useSession();
   const facts = useFacts();
   const page = useProject(shownPlaced);
@@ -48,9 +50,11 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
   const laid = useMemo(() => (words && frame ? laidWords(words, frame, facts) : undefined), [words, frame, facts]);
 
   useEffect(() => {
+    const { toMark } = viewState.getState();
+    viewState.setState({ toMark: undefined });
     field.current?.focus();
-    field.current?.setSelectionRange(0, field.current.value.length);
-  }, []);
+    field.current?.setSelectionRange(toMark?.from ?? 0, toMark?.to ?? field.current.value.length);
+  }, [viewState]);
   // Where the field shows something else than was typed, since it was pasted or since a part of it went on into another box, the caret would go to its end.
   const [place, setPlace] = useState<{ readonly at: number; readonly after: string | undefined }>();
   useLayoutEffect(() => {
@@ -108,6 +112,7 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     underline: () => toggle("underline"),
     undo: () => session.undo(),
     redo: () => session.redo(),
+    note: () => beginNote(services, session),
   });
   const onKeyDown = (e: KeyboardEvent<HTMLTextAreaElement>) => {
     obeyKeys(e);

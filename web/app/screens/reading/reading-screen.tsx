@@ -1,12 +1,14 @@
-import { Box, Button, Flex, HStack, IconButton, Text, Textarea } from "@chakra-ui/react";
+import { Box, Button, Flex, HStack, IconButton, Text } from "@chakra-ui/react";
 import { ChevronLeft, ChevronRight, MapPin, X } from "lucide-react";
-import { type MouseEvent, useCallback, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { hasFacingPages, type Note, pageCount } from "#core/document";
+import { hasFacingPages, pageCount } from "#core/document";
 import { reading as words } from "../../../text/index.ts";
 import { useKeys } from "../../commands/hear.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
-import { ConfirmDialog } from "../../components/confirm-dialog.tsx";
+import { NotePins } from "../../components/notes/note-pins.tsx";
+import { NotesButton } from "../../components/notes/notes-button.tsx";
+import { PointLayer } from "../../components/notes/point-layer.tsx";
 import { useMergedRefs, useSizeOf } from "../../components/size-of.ts";
 import { HandLayer } from "../../components/zoom/hand-layer.tsx";
 import { useZoom } from "../../components/zoom/use-zoom.ts";
@@ -14,10 +16,12 @@ import { seenPart } from "../../components/zoom/zoom.ts";
 import { ZoomControl } from "../../components/zoom/zoom-control.tsx";
 import { useServices } from "../../services.ts";
 import { useFacts } from "../../state/session/facts.ts";
-import { useProject, useSession } from "../../state/session/hooks.ts";
+import { useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { type LeafView, type ReadingView, readingViews } from "./views.ts";
 
 const turnMs = 520;
+/** As wide as the notes that lie over it. */
+const sheetPx = 304;
 /** Beside the pages the arrows have room that turn them. */
 const table = { w: 60, h: 12 };
 
@@ -29,7 +33,7 @@ interface Turn {
 
 /** The work as it will lie in the hand: opening by opening, after the cut, with notes pinned where they are meant. */
 export function ReadingScreen() {
-  const services = useServices();
+  const { viewState } = useServices();
   const session = useSession();
   const navigate = useNavigate();
   const { projectId } = useParams();
@@ -42,8 +46,7 @@ export function ReadingScreen() {
     return project.cover?.id === openId ? 0 : Math.max(0, found);
   });
   const [turn, setTurn] = useState<Turn>();
-  const [pinning, setPinning] = useState(false);
-  const [note, setNote] = useState<Note>();
+  const { open: noting, pointing } = useViewState((s) => s.notes);
   const [sizeRef, room] = useSizeOf();
   const [element, setElement] = useState<HTMLElement | null>(null);
   const ref = useMergedRefs(sizeRef, setElement);
@@ -66,14 +69,22 @@ export function ReadingScreen() {
     },
     [views, at, turn, view],
   );
-  const unlessNoting = (does: () => void) => () => (note ? false : does());
+  const setPointing = (next: boolean) => viewState.setState((s) => ({ notes: { ...s.notes, pointing: next } }));
   useKeys("reading", {
-    turn: unlessNoting(() => go(1)),
-    turnBack: unlessNoting(() => go(-1)),
-    toFirst: unlessNoting(() => setAt(0)),
-    toLast: unlessNoting(() => setAt(views.length - 1)),
-    leave: unlessNoting(() => (pinning ? setPinning(false) : leave())),
+    turn: () => go(1),
+    turnBack: () => go(-1),
+    toFirst: () => setAt(0),
+    toLast: () => setAt(views.length - 1),
+    leave: () => (pointing ? setPointing(false) : leave()),
   });
+  // A note that was gone to may lie on any page.
+  const shownId = useRef(openId);
+  useEffect(() => {
+    if (shownId.current === openId) return;
+    shownId.current = openId;
+    const found = views.findIndex((v) => v.left?.pageId === openId || v.right?.pageId === openId);
+    if (found >= 0) setAt(found);
+  }, [openId, views]);
 
   const both = hasFacingPages(project);
   const tall = Math.max(...views.map((v) => (v.left ?? v.right)!.box.h));
@@ -82,24 +93,6 @@ export function ReadingScreen() {
   const zooming = useZoom({ content: { w: across, h: tall }, room, pad: table, ppi: project.format.ppi, element });
   const { laid } = zooming;
   const scale = laid?.scale ?? 0;
-  const put = (notes: readonly Note[]) =>
-    session.commit({ code: "markedPage", count: 1 }, [{ type: "setProject", notes }]);
-  const keepNote = (next: Note) => {
-    const others = project.notes.filter((n) => n.id !== next.id);
-    put(next.text.trim() === "" ? others : [...others, next]);
-    setNote(undefined);
-  };
-  const pin = (leaf: LeafView) => (e: MouseEvent) => {
-    if (!pinning) return;
-    const r = e.currentTarget.getBoundingClientRect();
-    setPinning(false);
-    setNote({
-      id: services.newId(),
-      pageId: leaf.pageId,
-      at: { x: (e.clientX - r.left) / scale + leaf.box.x, y: (e.clientY - r.top) / scale + leaf.box.y },
-      text: "",
-    });
-  };
   const widthOf = (leaf: LeafView | undefined) => (leaf ? leaf.box.w : both ? wide : 0);
   const leafBox = (leaf: LeafView | undefined, live: boolean, fromMm = 0) =>
     leaf ? (
@@ -109,8 +102,6 @@ export function ReadingScreen() {
         w={`${leaf.box.w * scale}px`}
         h={`${leaf.box.h * scale}px`}
         bg="white"
-        cursor={pinning ? "crosshair" : undefined}
-        onClick={live ? pin(leaf) : undefined}
         data-leaf={live ? leaf.pageId : undefined}
       >
         <SeenPage
@@ -129,7 +120,8 @@ export function ReadingScreen() {
               }
             : {})}
         />
-        {live && <Pins leaf={leaf} notes={project.notes} scale={scale} onOpen={setNote} />}
+        {live && <NotePins pageId={leaf.pageId} box={leaf.box} scale={scale} />}
+        {live && <PointLayer pageId={leaf.pageId} box={leaf.box} scale={scale} />}
       </Box>
     ) : (
       <Box flexShrink="0" w={both ? `${wide * scale}px` : "0"} />
@@ -139,22 +131,24 @@ export function ReadingScreen() {
 
   return (
     <Flex position="fixed" inset="0" zIndex="1300" direction="column" bg="mat.dark" color="oat.100">
-      <HStack px="5" py="3" justify="space-between">
+      <HStack px="5" py="3" justify="space-between" pr={noting ? `${sheetPx + 20}px` : "5"}>
         <Text fontWeight="600" role="status" fontVariantNumeric="tabular-nums">
           {view.from === 0 ? words.cover : words.at(view.from, view.to, pageCount(project.pages))}
         </Text>
         <HStack gap="2">
-          <Text fontSize="14px">{words.notes(project.notes.length)}</Text>
+          <Box color="oat.50" css={{ "& button": { color: "inherit" }, "& button:hover": { background: "ink.700" } }}>
+            <NotesButton />
+          </Box>
           <Button
             size="sm"
             variant="outline"
             bg="transparent"
             _hover={{ bg: "ink.700" }}
             color="oat.50"
-            aria-pressed={pinning}
-            onClick={() => setPinning(!pinning)}
+            aria-pressed={pointing}
+            onClick={() => setPointing(!pointing)}
           >
-            <MapPin size={16} aria-hidden /> {pinning ? words.noteHelp : words.note}
+            <MapPin size={16} aria-hidden /> {pointing ? words.noteHelp : words.note}
           </Button>
           <Button
             size="sm"
@@ -174,7 +168,8 @@ export function ReadingScreen() {
         minH="0"
         position="relative"
         overflow="hidden"
-        onPointerDown={pinning ? undefined : zooming.grab}
+        mr={noting ? `${sheetPx}px` : "0"}
+        onPointerDown={pointing ? undefined : zooming.grab}
       >
         {laid && (
           <Flex
@@ -215,7 +210,6 @@ export function ReadingScreen() {
       <HStack h="34px" justify="center">
         <ZoomControl zooming={zooming} ink="oat.100" />
       </HStack>
-      {note && <NoteDialog note={note} onKeep={keepNote} onClose={() => setNote(undefined)} />}
     </Flex>
   );
 }
@@ -290,73 +284,5 @@ function Turner({ name, side, able, onTurn }: TurnerProps) {
     >
       <Icon size={30} />
     </IconButton>
-  );
-}
-
-interface PinsProps {
-  readonly leaf: LeafView;
-  readonly notes: readonly Note[];
-  readonly scale: number;
-  readonly onOpen: (note: Note) => void;
-}
-
-function Pins({ leaf, notes, scale, onOpen }: PinsProps) {
-  const { box } = leaf;
-  const inside = (n: Note) => n.at.x >= box.x && n.at.x <= box.x + box.w;
-  return notes.map((n, i) =>
-    n.pageId === leaf.pageId && inside(n) ? (
-      <IconButton
-        key={n.id}
-        aria-label={words.noteAt(i + 1, n.text)}
-        title={n.text}
-        position="absolute"
-        size="xs"
-        borderRadius="full"
-        bg="saffron.400"
-        color="ink.900"
-        fontWeight="700"
-        boxShadow="lifted"
-        style={{ left: (n.at.x - box.x) * scale - 14, top: (n.at.y - box.y) * scale - 14 }}
-        onClick={(e) => {
-          e.stopPropagation();
-          onOpen(n);
-        }}
-      >
-        {i + 1}
-      </IconButton>
-    ) : null,
-  );
-}
-
-interface NoteDialogProps {
-  readonly note: Note;
-  readonly onKeep: (note: Note) => void;
-  readonly onClose: () => void;
-}
-
-function NoteDialog({ note, onKeep, onClose }: NoteDialogProps) {
-  const [text, setText] = useState(note.text);
-  return (
-    <ConfirmDialog
-      title={words.noteText}
-      doIt={words.noteKeep}
-      onDo={() => onKeep({ ...note, text })}
-      onClose={onClose}
-    >
-      <Textarea
-        aria-label={words.noteText}
-        value={text}
-        maxLength={2000}
-        rows={4}
-        bg="oat.25"
-        borderColor="oat.400"
-        onChange={(e) => setText(e.target.value)}
-      />
-      {note.text !== "" && (
-        <Button size="sm" variant="ghost" mt="2" onClick={() => onKeep({ ...note, text: "" })}>
-          {words.noteDrop}
-        </Button>
-      )}
-    </ConfirmDialog>
   );
 }

@@ -16,6 +16,7 @@ import { sha256 } from "../../../storage/sha256.ts";
 import { bytesOf, contentOf, ZipEntryError } from "../../../storage/zip-entry.ts";
 import { fontUrls } from "../../../words/font-urls.ts";
 import type { Services } from "../../services.ts";
+import { notesOf } from "../notes/notes-shelf.ts";
 
 /** A whole project as one file: a zip with `project.json`, originals, fonts and a preview. */
 
@@ -35,7 +36,7 @@ interface Doing {
   readonly onProgress: (share: number) => void;
 }
 
-type Deps = Pick<Services, "library" | "store" | "ownFonts">;
+type Deps = Pick<Services, "library" | "store" | "ownFonts" | "newId" | "now">;
 
 /** The checksum of content that may be larger than memory. */
 async function crcOf(content: Blob, signal: AbortSignal): Promise<number> {
@@ -101,7 +102,9 @@ export async function writeProjectFile(
   }
   const preview = written[0] && (await services.store.preview(written[0].id, "small").catch(() => undefined));
   if (preview) contents.push({ path: "preview.jpg", content: preview });
-  const json = JSON.stringify(projectFileOf(project, written, spans, ownUsed));
+  const events = await notesOf(services).whole(project.id);
+  const notes = { workId: await notesOf(services).commonId(project.id), events };
+  const json = JSON.stringify(projectFileOf(project, written, spans, { fonts: ownUsed, notes }));
   contents.unshift({ path: "project.json", content: new Blob([json], { type: "application/json" }) });
   const entries: StoredEntry[] = [];
   for (const [i, { path, content }] of contents.entries()) {
@@ -176,10 +179,20 @@ async function readHead(
 export interface BroughtProject {
   /** With the ids that its photos have in this library. */
   readonly project: Project;
+  readonly notes: NonNullable<ProjectFile["notes"]>;
   /** Names of photos whose originals were not in the file, or were not what it said. */
   readonly missing: readonly string[];
   /** Names of fonts that the project is set in and that did not come along. */
   readonly fontsMissing: readonly string[];
+}
+
+/** What a project file says of itself, before anything of it is taken. */
+export async function readNotesOf(
+  archive: File,
+): Promise<Required<Pick<ProjectFile, "notes">>["notes"] & { readonly name: string }> {
+  const { head } = await readHead(archive);
+  const { workId, events } = head.notes ?? { workId: head.project.id, events: [] };
+  return { workId, events, name: head.project.name };
 }
 
 /** Reads a project file; its photos come into the library, unless their bytes are here already. */
@@ -210,5 +223,6 @@ export async function readProjectArchive(services: Deps, archive: File, doing: D
       return entry && contentOf(archive, entry).catch(() => undefined);
     });
   const fontsMissing = fonts.filter((f) => !services.ownFonts.isHere(f)).map((f) => f.name);
-  return { project: withPhotoIds(head.project, (id) => ids.get(id) ?? id), missing, fontsMissing };
+  const notes = head.notes ?? { workId: head.project.id, events: [] };
+  return { project: withPhotoIds(head.project, (id) => ids.get(id) ?? id), notes, missing, fontsMissing };
 }

@@ -1,6 +1,7 @@
 import { createStore } from "zustand/vanilla";
 import type { Frame } from "#core/document";
 import type { Aid, Balance, Brush, Dragged, DropMeaning } from "#core/edit";
+import type { NotePlace } from "#core/notes";
 import { noFilter, type PhotoFilter, type Section } from "#core/photo";
 import { type Choice, nothingChosen } from "./choose.ts";
 
@@ -26,6 +27,16 @@ export interface SideChange {
   readonly keep: { readonly words: string; readonly doIt: () => void } | undefined;
 }
 
+export interface NotesShown {
+  readonly open: boolean;
+  /** The note that is read. */
+  readonly at: string | undefined;
+  /** What a new one is about, while it is written. */
+  readonly about: NotePlace | undefined;
+  /** The next click on a page says where it belongs. */
+  readonly pointing: boolean;
+}
+
 /** What a person has in hand at this moment and is no part of the project: choices, the open tile, the mat. */
 export interface ViewState {
   /** Which part of the library is open. */
@@ -49,6 +60,8 @@ export interface ViewState {
   readonly writing: string | undefined;
   /** The letters of them that are marked, or where the caret stands. */
   readonly marked: Marked | undefined;
+  /** What is marked as soon as words are opened to be written; all of them where nothing is said. */
+  readonly toMark: Marked | undefined;
   /** A line is to be drawn on it, by which it is straightened. */
   readonly straightening: boolean;
   /** What the shelf shows, and how much of the window it takes. */
@@ -74,9 +87,12 @@ export interface ViewState {
   readonly removing: boolean;
   /** The photo whose sheet is open. */
   readonly sheet: string | undefined;
+  readonly notes: NotesShown;
 }
 
 export const nothingDragged: ViewState["drop"] = { dragged: undefined, meaning: { does: "nothing" } };
+
+export const noNotesShown: NotesShown = { open: false, at: undefined, about: undefined, pointing: false };
 
 export const createViewState = () =>
   createStore<ViewState>(() => ({
@@ -92,6 +108,7 @@ export const createViewState = () =>
     traces: [],
     writing: undefined,
     marked: undefined,
+    toMark: undefined,
     straightening: false,
     drawer: "photos",
     shelf: "one",
@@ -106,6 +123,7 @@ export const createViewState = () =>
     openPiles: new Set(),
     removing: false,
     sheet: undefined,
+    notes: noNotesShown,
   }));
 
 export type ViewStateStore = ReturnType<typeof createViewState>;
