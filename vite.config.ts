@@ -4,6 +4,7 @@ import react from "@vitejs/plugin-react";
 import { defineConfig, type Plugin } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
 import { pastBarrels } from "./scripts/past-barrels.ts";
+import { readerProgram } from "./scripts/reader-program.ts";
 import { faceKeys, fontFiles } from "./web/words/font-urls.ts";
 
 /** Files of packages that are fetched when they are needed, by the name under which they are: the face model and its program, fonts. */
@@ -70,6 +71,7 @@ export default defineConfig({
     react(),
     pastBarrels(barrelOf),
     servePackageFiles(),
+    readerProgram(barrelOf),
     // Keeps the whole application in the browser, so that it works on when the server is off.
     VitePWA({
       registerType: "prompt",

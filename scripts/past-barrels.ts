@@ -17,7 +17,7 @@ const listed = (names: string) =>
 
 const known = new Map<string, ReadonlyMap<string, Origin>>();
 
-type BarrelOf = (specifier: string) => string | undefined;
+export type BarrelOf = (specifier: string) => string | undefined;
 
 /** Where each name that a barrel (a file of nothing but re-exports) hands on comes from; nothing if there is no such file. */
 function handedOn(barrel: string, barrelOf: BarrelOf): ReadonlyMap<string, Origin> {

@@ -10,6 +10,7 @@ export {
 } from "./event.ts";
 export { fromMail, inMail, saysNotes } from "./in-mail.ts";
 export { inOrder, merged, unknownOf } from "./merge.ts";
+export { type Offerable, offersFor } from "./offers.ts";
 export {
   type Hashes,
   markOfPlace,

@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { useEffect } from "react";
+import { lazy, Suspense, useEffect } from "react";
 import { Outlet, useMatch } from "react-router";
 import { StoreError } from "../storage/store.ts";
 import { keeping as words } from "../text/index.ts";
@@ -11,10 +11,16 @@ import { Strip } from "./components/strip.tsx";
 import { TabTitle } from "./components/tab-title.tsx";
 import { notices } from "./notices/notices.ts";
 import { useServices } from "./services.ts";
+import { useViewState } from "./state/session/hooks.ts";
+
+const CameBackQuestion = lazy(() =>
+  import("./components/notes/came-back.tsx").then((m) => ({ default: m.CameBackQuestion })),
+);
 
 /** The slim header and the screen under it; photos can be dropped on all of it. */
 export function Frame() {
   const { store, library } = useServices();
+  const came = useViewState((s) => s.cameBack);
   useLongPress();
   // A project brings its own header, which speaks of the project.
   const inProject = useMatch("/work/:projectId/*");
@@ -46,6 +52,11 @@ export function Frame() {
         <Outlet />
       </Box>
       <DropAnywhere />
+      {came && (
+        <Suspense>
+          <CameBackQuestion came={came} />
+        </Suspense>
+      )}
     </Flex>
   );
 }

@@ -32,6 +32,8 @@ export interface Services {
   readonly arranging: WorkerClient<ArrangeJobs>;
   readonly printing: WorkerClient<PrintJobs>;
   readonly checking: WorkerClient<CheckJobs>;
+  /** A preview, made where there is none; nothing where its original is gone. */
+  readonly previewOf: (photoId: string, size: PreviewSize) => Promise<Blob | undefined>;
   readonly urls: PreviewUrls;
   readonly bitmaps: Bitmaps;
   readonly templates: TemplateShelf;
@@ -132,6 +134,7 @@ export async function openServices(): Promise<Services> {
     printing: new WorkerClient<PrintJobs>(() =>
       portOf(new Worker(new URL("../worker-programs/print.worker.ts", import.meta.url), { type: "module" })),
     ),
+    previewOf,
     urls: new PreviewUrls(async (wanted) => {
       const found = await store.previews(wanted);
       return Promise.all(found.map((blob, i) => blob ?? made(wanted[i]!.photoId, wanted[i]!.size)));

@@ -2,8 +2,9 @@ import { printOra } from "../pictures/print-ora.ts";
 import { printPdf } from "../pictures/print-pdf.ts";
 import { printPicture } from "../pictures/print-picture.ts";
 import { printSvg } from "../pictures/print-svg.ts";
+import { proofPicture } from "../pictures/proof-picture.ts";
 import type { PrintJobs } from "../workers/jobs.ts";
 import { serveJobs } from "../workers/serve.ts";
 
-const hear = serveJobs<PrintJobs>({ printPicture, printPdf, printSvg, printOra }, (m) => postMessage(m));
+const hear = serveJobs<PrintJobs>({ proofPicture, printPicture, printPdf, printSvg, printOra }, (m) => postMessage(m));
 addEventListener("message", (e) => void hear(e.data));

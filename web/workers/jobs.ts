@@ -1,8 +1,9 @@
 import type { Alternative, Lying, ScatterTask } from "#core/arrange";
 import type { Finding, PageAt, PlacedSharpness, ProjectFacts } from "#core/check";
-import type { Look, Page, PlacedGroup, PrintFile, Project } from "#core/document";
+import type { Look, Page, PlacedGroup, PlacedPage, PrintFile, Project } from "#core/document";
 import type { ChannelBits, JpegOptions, PrintColour, TiffPacking } from "#core/files";
 import type { PhotoShape } from "#core/fit";
+import type { Rect } from "#core/geometry";
 import type { PageFormat } from "#core/lab";
 import type { PacePhoto, PaceRow } from "#core/pace";
 import type { Focus, Photo, PhotoInput, Pile, PileFacts, Repeat } from "#core/photo";
@@ -203,7 +204,21 @@ export interface PagePrint extends Pick<PrintOrder, "file" | "photos" | "ownFont
   readonly named: boolean;
 }
 
+export interface ProofPictureOrder {
+  readonly page: PlacedPage;
+  /** What of it is shown, in mm. */
+  readonly box: Rect;
+  readonly widthPx: number;
+  readonly photos: readonly { readonly photo: Photo; readonly preview: Blob }[];
+  readonly ownFonts: OwnFonts;
+  readonly language: string;
+  /** Across the picture; nothing where it is empty. */
+  readonly mark: string;
+}
+
 export interface PrintJobs {
+  /** A page to be read on a screen. Failure codes: `photoUnreadable`, `tooLargeHere`. */
+  readonly proofPicture: Job<ProofPictureOrder, Blob>;
   /** Failure codes: `photoUnreadable`, `tooLargeHere`, `tooLargeForKind`, `fontMissing`, `fileWrong`. */
   readonly printPicture: Job<PrintOrder, PrintedFile>;
   /** Failure codes as of a picture. */

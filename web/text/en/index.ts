@@ -23,6 +23,8 @@ export * from "./photos.ts";
 export * from "./pockets.ts";
 export * from "./prints.ts";
 export * from "./project.ts";
+export * from "./proof.ts";
+export * from "./reader.ts";
 export * from "./screens.ts";
 export * from "./send.ts";
 export * from "./sheets.ts";

@@ -28,6 +28,7 @@ export const work = {
   finished: "Bring in finished pages …",
   read: "Read through",
   words: "All words and captions",
+  proof: "Make a proof for others …",
   match: "Match facing page",
   moveTo: "Move to page …",
   moveToPage: (n: number) => `Page ${n}`,

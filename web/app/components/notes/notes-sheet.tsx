@@ -1,9 +1,9 @@
 import { Button, HStack } from "@chakra-ui/react";
 import { X } from "lucide-react";
-import { type KeyboardEvent, useEffect, useRef } from "react";
+import { type KeyboardEvent, lazy, Suspense, useCallback, useEffect, useRef, useState } from "react";
 import { createPortal } from "react-dom";
 import { useNavigate, useParams } from "react-router";
-import { notes as words } from "../../../text/index.ts";
+import { proof as proofWords, notes as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { useServices } from "../../services.ts";
 import { beginNote, showPlace } from "../../state/notes/note-gestures.ts";
@@ -17,6 +17,8 @@ import { NoteThread } from "./note-thread.tsx";
 import { NoteWriter } from "./note-writer.tsx";
 import css from "./notes.module.css";
 
+const ProofDialog = lazy(() => import("./proof-dialog.tsx").then((m) => ({ default: m.ProofDialog })));
+
 /** All notes beside the work: the list, or one of them with what was said to it, or a new one. */
 export function NotesSheet() {
   const services = useServices();
@@ -28,6 +30,8 @@ export function NotesSheet() {
   const readOnly = useProject((s) => s.readOnly);
   const shown = useShownNotes();
   const open = shown.find((n) => n.thread.id === at);
+  const [proofing, setProofing] = useState(false);
+  const endProof = useCallback(() => setProofing(false), []);
   const frame = useRef<HTMLElement>(null);
   const close = () => viewState.setState({ notes: noNotesShown });
   const toList = () => viewState.setState((s) => ({ notes: { ...noNotesShown, open: s.notes.open } }));
@@ -75,7 +79,7 @@ export function NotesSheet() {
       {!about && !readOnly && (
         <div className={css.foot}>
           {pointing && <p className={css.hint}>{words.pointing}</p>}
-          <HStack gap="2">
+          <HStack gap="2" mb="2">
             <Button size="sm" variant="outline" flex="1" px="2" onClick={() => beginNote(services, session)}>
               {words.write}
             </Button>
@@ -90,7 +94,15 @@ export function NotesSheet() {
               {words.point}
             </Button>
           </HStack>
+          <Button size="sm" w="full" onClick={() => setProofing(true)}>
+            {proofWords.open}
+          </Button>
         </div>
+      )}
+      {proofing && (
+        <Suspense>
+          <ProofDialog onClose={endProof} />
+        </Suspense>
       )}
     </aside>,
     document.body,

@@ -1,7 +1,7 @@
 import { IconButton, Menu, Portal, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { EllipsisVertical } from "lucide-react";
-import { useState } from "react";
+import { lazy, Suspense, useCallback, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { useStore } from "zustand";
 import { formats, keeping, work as words } from "../../../text/index.ts";
@@ -21,7 +21,7 @@ import { Snapshots } from "./snapshots.tsx";
 /** What changes the work, and so is not to be had where it may only be looked at. */
 const changing: ReadonlySet<string> = new Set(["allSteps", "snapshot", "combine", "anotherSize", "finished"]);
 
-type Open = "saveFile" | "allSteps" | "snapshot" | "combine" | "anotherSize" | "finished";
+type Open = "proof" | "saveFile" | "allSteps" | "snapshot" | "combine" | "anotherSize" | "finished";
 
 /** Says what was kept, only after it was, and offers a file besides. */
 function sayKept(session: ProjectSession, saveFile: () => void): void {
@@ -32,6 +32,8 @@ function sayKept(session: ProjectSession, saveFile: () => void): void {
     notices.create({ title: keeping.allKept(formats.clock(kept.at)), type: "success", action });
 }
 
+const ProofDialog = lazy(() => import("../notes/proof-dialog.tsx").then((m) => ({ default: m.ProofDialog })));
+
 /** Everything that is about the work as a whole. */
 export function WorkMenu({ session }: { readonly session: ProjectSession }) {
   const services = useServices();
@@ -40,6 +42,7 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
   const queries = useQueryClient();
   const [open, setOpen] = useState<Open>();
   const close = () => setOpen(undefined);
+  const closeProof = useCallback(() => setOpen(undefined), []);
   const asNew = async (keep: typeof saveAsNew, name: (name: string) => string) => {
     const { project } = session.state.getState();
     const id = await keep(services, project, name(project.name));
@@ -60,6 +63,7 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
   const items = [
     "read",
     "words",
+    "proof",
     "saveFile",
     "allSteps",
     "snapshot",
@@ -94,6 +98,11 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
           </Menu.Positioner>
         </Portal>
       </Menu.Root>
+      {open === "proof" && (
+        <Suspense>
+          <ProofDialog onClose={closeProof} />
+        </Suspense>
+      )}
       {open === "saveFile" && <SaveFile session={session} onClose={close} />}
       {open === "allSteps" && <AllSteps session={session} onClose={close} />}
       {open === "snapshot" && <Snapshots session={session} onClose={close} />}

@@ -1,10 +1,23 @@
 import type { QueryClient } from "@tanstack/react-query";
+import { unknownOf } from "#core/notes";
 import { fonts as fontWords, work as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import type { Services } from "../../services.ts";
-import { ProjectFileError, readProjectArchive } from "../../state/session/project-file.ts";
+import { notesOf } from "../../state/notes/notes-shelf.ts";
+import { ProjectFileError, readNotesOf, readProjectArchive } from "../../state/session/project-file.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
 import { saveAsNew } from "../../state/session/whole-project.ts";
+
+/** Asks what to do with a file of a work that is here and about which it has something new to say. */
+async function cameBack(services: Services, archive: File): Promise<boolean> {
+  const { workId, events } = await readNotesOf(archive);
+  const [work] = await services.store.sameWorks(workId);
+  if (!work) return false;
+  const fresh = unknownOf(await notesOf(services).whole(work.id), events);
+  if (fresh.length === 0) return false;
+  services.viewState.setState({ cameBack: { file: archive, work, fresh } });
+  return true;
+}
 
 /** Takes a work that was saved as one file in as a new one, and says how that went. */
 export async function takeProjectFile(
@@ -12,10 +25,13 @@ export async function takeProjectFile(
   queries: QueryClient,
   archive: File,
   doing: { readonly signal: AbortSignal; readonly onProgress: (share: number) => void },
+  { asCopy = false }: { readonly asCopy?: boolean } = {},
 ): Promise<void> {
   try {
-    const { project, missing, fontsMissing } = await readProjectArchive(services, archive, doing);
-    await saveAsNew(services, project, project.name);
+    if (!asCopy && (await cameBack(services, archive))) return;
+    const { project, notes, missing, fontsMissing } = await readProjectArchive(services, archive, doing);
+    const id = await saveAsNew(services, project, project.name);
+    await services.store.keepNotes({ id, events: notes.events, sameAs: notes.workId });
     await projectsChanged(queries);
     notices.create({ title: words.opened(project.name), type: "success" });
     if (missing.length > 0) notices.create({ title: words.openedWithout(missing), type: "error", duration: 20_000 });

@@ -17,7 +17,7 @@ import { ZoomControl } from "../../components/zoom/zoom-control.tsx";
 import { useServices } from "../../services.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject, useSession, useViewState } from "../../state/session/hooks.ts";
-import { type LeafView, type ReadingView, readingViews } from "./views.ts";
+import { type LeafView, type ReadingView, readingViews } from "../../state/session/reading-views.ts";
 
 const turnMs = 520;
 /** As wide as the notes that lie over it. */

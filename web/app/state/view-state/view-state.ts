@@ -1,7 +1,7 @@
 import { createStore } from "zustand/vanilla";
 import type { Frame } from "#core/document";
 import type { Aid, Balance, Brush, Dragged, DropMeaning } from "#core/edit";
-import type { NotePlace } from "#core/notes";
+import type { NoteEvent, NotePlace } from "#core/notes";
 import { noFilter, type PhotoFilter, type Section } from "#core/photo";
 import { type Choice, nothingChosen } from "./choose.ts";
 
@@ -35,6 +35,12 @@ export interface NotesShown {
   readonly about: NotePlace | undefined;
   /** The next click on a page says where it belongs. */
   readonly pointing: boolean;
+}
+
+export interface CameBack {
+  readonly file: File;
+  readonly work: { readonly id: string; readonly name: string };
+  readonly fresh: readonly NoteEvent[];
 }
 
 /** What a person has in hand at this moment and is no part of the project: choices, the open tile, the mat. */
@@ -88,6 +94,8 @@ export interface ViewState {
   /** The photo whose sheet is open. */
   readonly sheet: string | undefined;
   readonly notes: NotesShown;
+  /** A file of a work that is here already, with notes that are not, until a person says what to take of it. */
+  readonly cameBack: CameBack | undefined;
 }
 
 export const nothingDragged: ViewState["drop"] = { dragged: undefined, meaning: { does: "nothing" } };
@@ -124,6 +132,7 @@ export const createViewState = () =>
     removing: false,
     sheet: undefined,
     notes: noNotesShown,
+    cameBack: undefined,
   }));
 
 export type ViewStateStore = ReturnType<typeof createViewState>;

@@ -1,0 +1,26 @@
+/** A proof as a file that others read. */
+export const proof = {
+  title: "Make a proof",
+  open: "Make a proof …",
+  lead: "One file with all pages, to be read in any browser, also on a phone and without a network. Whoever reads it can pin notes, and gives them back to you.",
+  size: "How large the pages are",
+  sizes: { screen: "To read on a screen", close: "To look closely" },
+  mark: "Across every page",
+  markHelp: "Leave it empty for clean pages.",
+  markFirst: "Proof",
+  offers: "Photos to choose from, for each page",
+  offersHelp: "Readers can suggest one of them in place of another. Those taken nearby come first.",
+  offersNone: "None",
+  withNotes: "The notes so far go along",
+  name: "Your name",
+  nameHelp: "So that readers know who asks.",
+  make: "Make the proof",
+  making: "Making the proof",
+  made: (name: string, mb: string) => `${name}, ${mb} MB, is among your downloads. Send it to whoever should read it.`,
+  large: (mb: string) => `It has ${mb} MB, which many mail programs refuse. Pages to read on a screen take less.`,
+  failed: "The proof could not be made. Nothing was changed.",
+  photoUnreadable: (name: string) =>
+    `The photo ${name} cannot be read, so the proof would lack it. Bring it in again first.`,
+  fontMissing: "A font is not there. Load this page again while you are online, then make the proof.",
+  stopped: "Stopped. No proof was made.",
+};
