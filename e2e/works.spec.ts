@@ -280,9 +280,11 @@ test("snapshots, copies, another beginning, two works as one, another size, fini
       .locator("[data-leaf]")
       .first()
       .click({ position: { x: 80, y: 90 } });
-    await page.getByRole("textbox", { name: "Note" }).fill("Is the horizon level?");
-    await page.getByRole("button", { name: "Keep it" }).click();
-    await expect(page.getByRole("button", { name: "Note 1: Is the horizon level?" })).toBeVisible();
+    await page.getByRole("textbox", { name: "Your note" }).fill("Is the horizon level?");
+    await page.getByRole("button", { name: "Pin it" }).click();
+    await expect(page.getByRole("button", { name: "Note 1, You: Is the horizon level? (Open)" })).toBeVisible();
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("Escape");
     await page.keyboard.press("ArrowRight");
     await expect(page.getByText("Page 3 of 6")).toBeVisible();
     await expect(page.getByRole("button", { name: /^Note 1/ })).toHaveCount(0);

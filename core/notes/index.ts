@@ -1,3 +1,4 @@
+export { type Approval, approvalOf } from "./approval.ts";
 export {
   type Author,
   type EventOf,
@@ -22,7 +23,7 @@ export {
   whereabouts,
   wordsIn,
 } from "./places.ts";
-export { sceneMark } from "./scene-mark.ts";
+export { sceneMark, wholeMark } from "./scene-mark.ts";
 export {
   type Judgement,
   judgementsOf,

@@ -18,3 +18,6 @@ export function sceneMark({ box, steps }: Scene, hashOf: (photoId: string) => st
 function bytesMark({ buffer, byteOffset, byteLength }: ArrayBufferView): string {
   return fingerprint(new Uint8Array(buffer, byteOffset, byteLength).join());
 }
+
+/** The state of the work as a whole, by those of its pages in the order in which it is read. */
+export const wholeMark = (marks: Iterable<string>): string => fingerprint([...marks].join());

@@ -90,10 +90,10 @@ export function OpenProject() {
         <Header />
         <CoverNotice session={opening.session} />
         <Troubles session={opening.session} projectId={projectId} />
-        <Flex direction="column" flex="1" minH="0">
+        <Flex direction="column" position="relative" flex="1" minH="0">
           <Outlet />
+          <NotesAside />
         </Flex>
-        <NotesAside />
       </Checked>
     </SessionContext.Provider>
   );

@@ -61,11 +61,11 @@ function drawMark(ctx: OffscreenCanvasRenderingContext2D, mark: string): void {
   ctx.textBaseline = "middle";
   ctx.globalAlpha = 0.34;
   ctx.lineWidth = px / 14;
-  const step = ctx.measureText(mark).width + 3 * px;
+  const step = ctx.measureText(mark).width + 6 * px;
   ctx.translate(width / 2, height / 2);
   ctx.rotate(-Math.PI / 7);
   const reach = Math.hypot(width, height) / 2;
-  for (let y = -Math.ceil(reach / (5 * px)) * 5 * px; y <= reach; y += 5 * px)
+  for (let y = -Math.ceil(reach / (7 * px)) * 7 * px; y <= reach; y += 7 * px)
     for (let x = -Math.ceil(reach / step) * step; x <= reach; x += step) {
       ctx.strokeStyle = "#1c1c18";
       ctx.strokeText(mark, x, y);

@@ -10,6 +10,8 @@ export interface ProofData {
   /** Which state of the work it shows. */
   readonly madeAt: string;
   readonly maker: Author;
+  /** The state of all pages together. */
+  readonly mark: string;
   readonly leaves: readonly ProofLeaf[];
   /** What is seen at once, in the order in which it is read: indices of leaves. */
   readonly views: readonly ProofView[];

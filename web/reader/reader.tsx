@@ -212,7 +212,7 @@ export function Reader({ data }: { readonly data: ProofData }) {
         </button>
         <button
           type="button"
-          className="btn"
+          className="btn zoom"
           aria-label={words.further}
           disabled={zoom === 0}
           onClick={() => setZoom(zoom - 1)}
@@ -221,7 +221,7 @@ export function Reader({ data }: { readonly data: ProofData }) {
         </button>
         <button
           type="button"
-          className="btn"
+          className="btn zoom"
           aria-label={words.closer}
           disabled={zoom === zooms.length - 1}
           onClick={() => setZoom(zoom + 1)}

@@ -102,7 +102,7 @@ export function Side({
             judgements={judgements.filter((j) => j.pageId === null)}
             me={me}
             nameOf={nameOf}
-            onSay={(verdict) => say({ does: "judge", pageId: null, verdict, mark: "" })}
+            onSay={(verdict) => say({ does: "judge", pageId: null, verdict, mark: data.mark })}
           />
           <div className="row">
             <button type="button" className="btn" onClick={() => onBegin({ place: { on: "book" }, mark: "" })}>

@@ -14,8 +14,8 @@ import {
 } from "#core/safe-folder";
 import { ownFontSchema } from "#core/words/schema";
 import { type Change, keyLine } from "../storage/journal/record.ts";
-import type { StoredNotes } from "../storage/schema.ts";
 import { sha256 } from "../storage/sha256.ts";
+import type { StoredNotes } from "../storage/store.ts";
 import { type Original, originalsOf, shaOf } from "./own-states.ts";
 import type { SafeFiles } from "./safe-files.ts";
 import { canonical, parsedJson, type SafeSyncGiven } from "./sync-given.ts";

@@ -13,7 +13,7 @@ import type { Change } from "./journal/record.ts";
 import type { Loose } from "./keeper-report.ts";
 import type { Need } from "./needs.ts";
 import { changesOfSave, drop, type KnownWork, put } from "./save-changes.ts";
-import type { StoredNotes, StoredProject } from "./schema.ts";
+import type { StoredProject } from "./schema.ts";
 import {
   type NewPhoto,
   type OpenedProject,
@@ -24,6 +24,7 @@ import {
   type SentOrder,
   type Snapshot,
   type Store,
+  type StoredNotes,
   StoreError,
 } from "./store.ts";
 import type { Tables } from "./tables.ts";

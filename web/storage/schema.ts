@@ -1,11 +1,10 @@
 import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from "idb";
 import type { Page, Project, Step } from "#core/document";
 import type { LabCard } from "#core/lab";
-import type { NoteEvent } from "#core/notes";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
 import type { OwnFont } from "#core/words";
-import type { SentMark, SentOrder, Snapshot } from "./store.ts";
+import type { SentMark, SentOrder, Snapshot, StoredNotes } from "./store.ts";
 
 export interface StoredProject {
   readonly id: string;
@@ -19,15 +18,6 @@ export interface StoredProject {
   readonly pageIds?: readonly string[];
   /** When it was put among what is removed. */
   readonly removedAt?: string | undefined;
-}
-
-/** All notes on one work. */
-export interface StoredNotes {
-  /** The work's. */
-  readonly id: string;
-  readonly events: readonly NoteEvent[];
-  /** The id that the same work has where it came from, so that its notes find back there. */
-  readonly sameAs?: string | undefined;
 }
 
 /** How far the database has followed the journal. */

@@ -1,9 +1,9 @@
 import type { Project, Step } from "#core/document";
 import type { LabCard, OrderedSizes } from "#core/lab";
+import type { NoteEvent } from "#core/notes";
 import type { NamedSpan, Photo } from "#core/photo";
 import type { Template } from "#core/templates";
 import type { OwnFont } from "#core/words";
-import type { StoredNotes } from "./schema.ts";
 
 /** `small` for shelves and lists, made at once; `large` for a tile that fills the screen, made when first needed. */
 export type PreviewSize = "small" | "large";
@@ -81,6 +81,15 @@ export interface ProjectSave {
   readonly done: number;
   readonly savedAt: string;
   readonly sent: SentMark | undefined;
+}
+
+/** All notes on one work. */
+export interface StoredNotes {
+  /** The work's. */
+  readonly id: string;
+  readonly events: readonly NoteEvent[];
+  /** The id that the same work has where it came from, so that its notes find back there. */
+  readonly sameAs?: string | undefined;
 }
 
 /** Everything that is kept, behind our own verbs. Each either happens as a whole or rejects with a StoreError. */

@@ -75,6 +75,17 @@ export const notes = {
   badge: (n: number) => (n === 1 ? "1 note" : `${n} notes`),
   when: (day: string, clock: string) => `${day}, ${clock}`,
   wrongClock: "The clock there was wrong.",
+  approval: {
+    title: "What was approved",
+    approved: (n: number, of: number) =>
+      n === of ? "All pages are approved as they are." : `${n} of ${of} pages are approved as they are.`,
+    changedSince: (n: number) =>
+      n === 1 ? "1 page was approved and changed since:" : `${n} pages were approved and changed since:`,
+    toChange: (n: number) => (n === 1 ? "1 page should be changed:" : `${n} pages should be changed:`),
+    whole: (names: readonly string[]) => `${names.join(" and ")} approved all of it, as it is now.`,
+    wholeBefore: (names: readonly string[]) => `${names.join(" and ")} approved all of it, but it was changed since.`,
+    wholeToChange: (names: readonly string[]) => `${names.join(" and ")} would like something changed.`,
+  },
   bring: "Bring notes home …",
   bringHelp: "A notes file, or a mail with notes in it: drop it anywhere, or paste the text.",
   came: (n: number, names: readonly string[], work: string) =>

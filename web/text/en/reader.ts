@@ -5,7 +5,7 @@ export const reader = {
   fileTitle: (work: string) => `${work}, a proof`,
   state: (madeAt: string) => `As it was on ${formats.dayHere(madeAt)} at ${formats.clock(madeAt)}`,
   leaf: (label: string) => (/^\d/.test(label) ? `Page ${label}` : label),
-  noScripts: "This browser runs no scripts here, so notes cannot be written. All pages are shown above.",
+  noScripts: "This browser runs no scripts here, so notes cannot be written. All pages are below.",
   lead: "Leaf through it, and pin a note wherever something should be changed. Then give your notes back.",
   next: "Next pages",
   back: "Pages before",

@@ -11,6 +11,7 @@ import { notesOf } from "../../state/notes/notes-shelf.ts";
 import { pageNumbers, type ShownNote } from "../../state/notes/shown-notes.ts";
 import { useProject, useSession } from "../../state/session/hooks.ts";
 import { Segmented } from "../segmented.tsx";
+import { ApprovalBox } from "./approval-box.tsx";
 import { BringHome } from "./bring-home.tsx";
 import { pageWords, placeWords, whenWords, writerName } from "./note-words.ts";
 import css from "./notes.module.css";
@@ -23,6 +24,13 @@ interface Section {
 }
 
 type Sort = "page" | "state";
+
+/** Which notes the list shows, and in which order. */
+export interface ListLook {
+  readonly sort: Sort;
+  readonly all: boolean;
+}
+export const firstLook: ListLook = { sort: "page", all: false };
 
 /** What nobody has looked at comes first, then the earlier page. */
 function sectionsOf(
@@ -52,13 +60,14 @@ function sectionsOf(
 
 interface NoteListProps {
   readonly shown: readonly ShownNote[];
+  readonly look: ListLook;
+  readonly onLook: (look: ListLook) => void;
   readonly onGo: (note: ShownNote) => void;
 }
 
-export function NoteList({ shown, onGo }: NoteListProps) {
+export function NoteList({ shown, look, onLook, onGo }: NoteListProps) {
   const project = useProject((s) => s.project);
-  const [sort, setSort] = useState<Sort>("page");
-  const [all, setAll] = useState(false);
+  const { sort, all } = look;
   const [most, setMost] = useState(atOnce);
   const list = useRef<HTMLDivElement>(null);
   const numbers = useMemo(() => pageNumbers(project), [project]);
@@ -85,6 +94,7 @@ export function NoteList({ shown, onGo }: NoteListProps) {
   if (shown.length === 0)
     return (
       <div className={css.body}>
+        <ApprovalBox />
         <Text fontWeight="600" mt="2">
           {words.none}
         </Text>
@@ -106,7 +116,7 @@ export function NoteList({ shown, onGo }: NoteListProps) {
             ["open", words.shows.open],
             ["all", words.shows.all],
           ]}
-          onChoose={(v) => setAll(v === "all")}
+          onChoose={(v) => onLook({ ...look, all: v === "all" })}
         />
         <Segmented
           label={words.sort}
@@ -116,10 +126,11 @@ export function NoteList({ shown, onGo }: NoteListProps) {
             ["page", words.sorts.page],
             ["state", words.sorts.state],
           ]}
-          onChoose={setSort}
+          onChoose={(next) => onLook({ ...look, sort: next })}
         />
       </HStack>
       <div className={css.body} ref={list}>
+        <ApprovalBox />
         {some.length === 0 && (
           <Text color="fg.muted" py="3">
             {words.noneSuch}

@@ -37,19 +37,19 @@ export function NoteThread({ note, onGo, onDone }: NoteThreadProps) {
     const text = answer.trim();
     if (text === "") return;
     setAnswer("");
-    void say({ does: "reply", to: thread.id, text });
+    say({ does: "reply", to: thread.id, text });
   };
-  const settle = (state: "open" | "done" | "left") => void say({ does: "settle", to: thread.id, state });
-  const remove = async () => {
+  const settle = (state: "open" | "done" | "left") => say({ does: "settle", to: thread.id, state });
+  const remove = () => {
     onDone();
-    const events = await say({ does: "remove", to: thread.id });
-    const back = () => void notesOf(services).takeBack(project.id, events);
+    const { made } = say({ does: "remove", to: thread.id });
+    const back = () => void notesOf(services).takeBack(project.id, made);
     notices.create({ title: words.removed, type: "info", action: { label: words.undo, onClick: back } });
   };
   const reword = () => {
     const text = rewording?.trim();
     setRewording(undefined);
-    if (text && text !== thread.text) void say({ does: "reword", to: thread.id, text });
+    if (text && text !== thread.text) say({ does: "reword", to: thread.id, text });
   };
   return (
     <div className={css.body} data-thread={thread.id}>
@@ -137,7 +137,7 @@ export function NoteThread({ note, onGo, onDone }: NoteThreadProps) {
                 <Button size="sm" variant="ghost" onClick={() => setRewording(thread.text)}>
                   {words.reword}
                 </Button>
-                <Button size="sm" variant="ghost" onClick={() => void remove()}>
+                <Button size="sm" variant="ghost" onClick={remove}>
                   {words.remove}
                 </Button>
               </>

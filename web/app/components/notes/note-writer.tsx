@@ -33,7 +33,7 @@ export function NoteWriter({ place, onDone }: NoteWriterProps) {
   }, [place]);
   const [about, setAbout] = useState(place.on);
   const chosen = choices.find((c) => c.on === about) ?? place;
-  const keep = () => void pinNote(services, session, chosen, text);
+  const keep = () => pinNote(services, session, chosen, text);
   return (
     <div className={css.body}>
       {chosen.on !== "book" && (

@@ -1,7 +1,6 @@
 import { Button, HStack } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import { type KeyboardEvent, lazy, Suspense, useCallback, useEffect, useRef, useState } from "react";
-import { createPortal } from "react-dom";
 import { useNavigate, useParams } from "react-router";
 import { proof as proofWords, notes as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
@@ -12,7 +11,7 @@ import { type ShownNote, useShownNotes } from "../../state/notes/shown-notes.ts"
 import { useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { noNotesShown } from "../../state/view-state/view-state.ts";
 import { Act } from "../panel-parts.tsx";
-import { NoteList } from "./note-list.tsx";
+import { firstLook, NoteList } from "./note-list.tsx";
 import { NoteThread } from "./note-thread.tsx";
 import { NoteWriter } from "./note-writer.tsx";
 import css from "./notes.module.css";
@@ -30,6 +29,7 @@ export function NotesSheet() {
   const readOnly = useProject((s) => s.readOnly);
   const shown = useShownNotes();
   const open = shown.find((n) => n.thread.id === at);
+  const [look, setLook] = useState(firstLook);
   const [proofing, setProofing] = useState(false);
   const endProof = useCallback(() => setProofing(false), []);
   const frame = useRef<HTMLElement>(null);
@@ -44,7 +44,9 @@ export function NotesSheet() {
     if (open) notesOf(services).markRead(open.thread.eventIds);
   }, [open, services]);
   // Whoever opens the notes by key goes on with keys.
-  useEffect(() => frame.current?.focus({ preventScroll: true }), []);
+  useEffect(() => {
+    if (!frame.current?.contains(document.activeElement)) frame.current?.focus({ preventScroll: true });
+  }, []);
   const obey = hears("noteSheet", {
     back: () => {
       if (pointing) viewState.setState((s) => ({ notes: { ...s.notes, pointing: false } }));
@@ -57,7 +59,7 @@ export function NotesSheet() {
     // The keys of the place beside it rest while the focus is here, but for undo and its like.
     if (!e.ctrlKey && !e.metaKey) e.stopPropagation();
   };
-  return createPortal(
+  return (
     <aside ref={frame} tabIndex={-1} aria-label={words.title} className={css.sheet} onKeyDown={onKeyDown}>
       <div className={css.head}>
         {open || about ? (
@@ -74,12 +76,12 @@ export function NotesSheet() {
       ) : open ? (
         <NoteThread key={open.thread.id} note={open} onGo={() => go(open)} onDone={toList} />
       ) : (
-        <NoteList shown={shown} onGo={go} />
+        <NoteList shown={shown} look={look} onLook={setLook} onGo={go} />
       )}
       {!about && !readOnly && (
         <div className={css.foot}>
           {pointing && <p className={css.hint}>{words.pointing}</p>}
-          <HStack gap="2" mb="2">
+          <HStack gap="2" mb={open ? "0" : "2"}>
             <Button size="sm" variant="outline" flex="1" px="2" onClick={() => beginNote(services, session)}>
               {words.write}
             </Button>
@@ -94,9 +96,11 @@ export function NotesSheet() {
               {words.point}
             </Button>
           </HStack>
-          <Button size="sm" w="full" onClick={() => setProofing(true)}>
-            {proofWords.open}
-          </Button>
+          {!open && (
+            <Button size="sm" w="full" onClick={() => setProofing(true)}>
+              {proofWords.open}
+            </Button>
+          )}
         </div>
       )}
       {proofing && (
@@ -104,7 +108,6 @@ export function NotesSheet() {
           <ProofDialog onClose={endProof} />
         </Suspense>
       )}
-    </aside>,
-    document.body,
+    </aside>
   );
 }

@@ -7,6 +7,7 @@ import { holdsAnything, type Page, type PrintFile, printFiles } from "#core/docu
 import { printPixels } from "#core/lab";
 import { formatLength, formatSize } from "#core/units";
 import { formats, send as words } from "../../../text/index.ts";
+import { ApprovalBox } from "../../components/notes/approval-box.tsx";
 import { useServices } from "../../services.ts";
 import { useFindings } from "../../state/checking/check-hooks.ts";
 import { type FileOptions, labFileOptions } from "../../state/sending/file-options.ts";
@@ -68,6 +69,7 @@ function Sending({ page }: { readonly page: Page }) {
           ]}
         />
         <Checks />
+        <ApprovalBox />
         <FileSettings fileOptions={fileOptions} onFileOptions={setFileOptions} />
         <Maker open={file} files={files} fileOptions={fileOptions} onFileOptions={setFileOptions} />
         <ToOrders />

@@ -70,13 +70,13 @@ export function beginNote(deps: Deps, session: ProjectSession): true {
   return true;
 }
 
-export async function pinNote(deps: Deps, session: ProjectSession, place: NotePlace, text: string): Promise<void> {
+export function pinNote(deps: Deps, session: ProjectSession, place: NotePlace, text: string): void {
   const { project } = session.state.getState();
   const mark = markOfPlace(project, place, factsOf(deps, session));
   const tidy = text.trim();
   if (tidy === "") return;
-  const [made] = await notesOf(deps).say(project.id, { does: "note", place, text: tidy, mark });
-  deps.viewState.setState((s) => ({ notes: { ...s.notes, about: undefined, at: made?.id } }));
+  const { made } = notesOf(deps).say(project.id, { does: "note", place, text: tidy, mark });
+  deps.viewState.setState((s) => ({ notes: { ...s.notes, about: undefined, at: made[0]?.id } }));
 }
 
 /** Whether what a note speaks of is other than when it was written. */

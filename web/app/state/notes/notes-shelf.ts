@@ -14,6 +14,11 @@ export interface NotesState {
   readonly me: Author;
 }
 
+export interface Said {
+  readonly made: readonly NoteEvent[];
+  readonly kept: Promise<void>;
+}
+
 export interface BroughtNotes {
   readonly fresh: readonly NoteEvent[];
   readonly leftOut: number;
@@ -70,8 +75,8 @@ export class NotesShelf {
     this.state.setState((s) => ({ me: { ...s.me, name } }));
   }
 
-  /** Rejects with a StoreError where it was not kept; it is shown all the same, and goes with the tab. */
-  async say(workId: string, ...said: readonly Saying[]): Promise<readonly NoteEvent[]> {
+  /** Shown at once. `kept` rejects with a StoreError where it was not kept; then it goes with the tab. */
+  say(workId: string, ...said: readonly Saying[]): Said {
     const { me } = this.state.getState();
     this.#remember("me", me);
     let all = this.of(workId);
@@ -82,8 +87,7 @@ export class NotesShelf {
       all = merged(all, [event]);
     }
     this.#show(workId, all);
-    await this.#store.keepNotes({ id: workId, events: made });
-    return made;
+    return { made, kept: this.#store.keepNotes({ id: workId, events: made }) };
   }
 
   /** What others said: only what is new is taken, and counts as unread. `leftOut`: how many there was no room for. */
@@ -96,7 +100,8 @@ export class NotesShelf {
     const { me } = this.state.getState();
     await this.#store.keepNotes({ id: workId, events: fresh });
     this.#show(workId, merged(known, fresh));
-    const theirs = fresh.filter((e) => e.by.key !== me.key).map((e) => e.id);
+    // A verdict is seen wherever the list is.
+    const theirs = fresh.filter((e) => e.by.key !== me.key && e.does !== "judge").map((e) => e.id);
     this.#setUnread(new Set([...this.state.getState().unread, ...theirs]));
     return { fresh, leftOut };
   }

@@ -1,5 +1,5 @@
 import { allTiles, captionedOn, everyPage, type Page, type Project, photosOf } from "#core/document";
-import { type NoteEvent, offersFor } from "#core/notes";
+import { type NoteEvent, offersFor, wholeMark } from "#core/notes";
 import { type Photo, photoShape } from "#core/photo";
 import { wordsNeeded } from "#core/scene";
 import type { ProofData } from "../../../reader/proof-data.ts";
@@ -95,6 +95,7 @@ export async function makeProof(deps: Deps, project: Project, options: ProofOpti
     workName: project.name,
     madeAt: deps.now(),
     maker: shelf.state.getState().me,
+    mark: wholeMark(new Map(laid.leaves.map(({ leaf }) => [leaf.pageId, leaf.mark])).values()),
     leaves: laid.leaves.map(({ leaf }) => ({
       ...leaf,
       offers: (offered.get(leaf.pageId) ?? []).map((id) => offers.indexOf(id)),

@@ -61,6 +61,7 @@ export async function proofFile(
 <main class="plain">
 <h1>${title}</h1>
 <p>${plain(words.state(data.madeAt))}</p>
+<p>${plain(words.noScripts)}</p>
 `;
   const parts: BlobPart[] = [head];
   for (const [i, leaf] of data.leaves.entries()) {
@@ -72,7 +73,7 @@ export async function proofFile(
       `">${said}</figure>\n`,
     );
   }
-  parts.push("<noscript>", `<p>${plain(words.noScripts)}</p>`, "</noscript>\n</main>\n<div hidden>\n");
+  parts.push("</main>\n<div hidden>\n");
   for (const [i, picture] of pictures.offers.entries())
     parts.push(
       `<img id="${proofParts.offer(i)}" alt="" loading="lazy" decoding="async" src="`,
