@@ -10,6 +10,7 @@ import {
   type Framing,
   firstFraming,
   firstFramingFor,
+  framingShowing,
   mostZoom,
   photoMatrix,
   settled,
@@ -157,4 +158,32 @@ test("of two heads that cannot both be in, the larger is whole", () => {
   );
   expect(applyTo(m, { x: 0.8, y: 0 }).x).toBeGreaterThanOrEqual(0);
   expect(applyTo(m, { x: 0.96, y: 0 }).x).toBeLessThanOrEqual(50);
+});
+
+test("a part of a photo that is asked for is seen whole, and touches two sides of its tile unless the photo ends first", () => {
+  const part = fc.record({
+    x: fc.double({ min: 0, max: 0.6, noNaN: true }),
+    y: fc.double({ min: 0, max: 0.6, noNaN: true }),
+    w: fc.double({ min: 0.1, max: 0.4, noNaN: true }),
+    h: fc.double({ min: 0.1, max: 0.4, noNaN: true }),
+  });
+  const near = fc.double({ min: 0.4, max: 2.5, noNaN: true });
+  fc.assert(
+    fc.property(near, side, near, fc.boolean(), part, (aspectNear, h, tileAspect, flip, asked) => {
+      const tile = { w: h * tileAspect, h };
+      const found = framingShowing(aspectNear, tile, { ...firstFraming, flip }, asked);
+      // No tile may come bare, and beyond the most nothing prints sharp.
+      if (found.zoom <= 1.000001 || found.zoom >= mostZoom) return;
+      const matrix = photoMatrix(aspectNear, { x: 0, y: 0, ...tile }, found);
+      const onTile = corners(asked).map((p) => applyTo(matrix, p));
+      const [xs, ys] = [onTile.map((p) => p.x), onTile.map((p) => p.y)];
+      const over = Math.max(-Math.min(...xs), -Math.min(...ys), Math.max(...xs) - tile.w, Math.max(...ys) - tile.h);
+      expect(over).toBeLessThan(1e-6 * tile.w + 1e-6 * tile.h);
+      const fills = Math.max(
+        (Math.max(...xs) - Math.min(...xs)) / tile.w,
+        (Math.max(...ys) - Math.min(...ys)) / tile.h,
+      );
+      expect(fills).toBeCloseTo(1, 6);
+    }),
+  );
 });

@@ -1,8 +1,10 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { applyChange, type Project, placed } from "#core/document";
+import { scene } from "#core/scene";
 import { collage, counter } from "../document/project.fixture.ts";
 import {
+  approvalOf,
   fromMail,
   inMail,
   judgementsOf,
@@ -11,8 +13,11 @@ import {
   type NoteEvent,
   type NotePlace,
   newEvent,
+  offersFor,
   pointOn,
+  sceneMark,
   shareOf,
+  stretchIn,
   threadsOf,
   unknownOf,
   whereabouts,
@@ -314,4 +319,97 @@ test("ten thousand notes come home at once and change nothing the second time", 
   expect(all).toHaveLength(15_000);
   expect(merged(all, theirs)).toBe(all);
   expect(threadsOf(all)).toHaveLength(15_000);
+});
+
+test("of what was approved it is known what still stands: by page, and as a whole", () => {
+  const judge = (pageId: string | null, verdict: "approved" | "change", mark: string, by = sister) => ({
+    pageId,
+    verdict,
+    mark,
+    by,
+    at: "",
+  });
+  const marks = new Map([
+    ["a", "1"],
+    ["b", "2"],
+    ["c", "3"],
+    ["d", "4"],
+    ["e", "5"],
+  ]);
+  const found = approvalOf(
+    [
+      judge("a", "approved", "1"),
+      judge("b", "approved", "old"),
+      judge("c", "approved", "3"),
+      judge("c", "change", "3", me),
+      judge("d", "change", "old"),
+      judge("gone", "approved", "1"),
+      judge(null, "approved", "whole"),
+      judge(null, "approved", "old", me),
+      judge(null, "change", "whole", namesake),
+    ],
+    marks,
+    "whole",
+  );
+  expect(found).toEqual({
+    approved: ["a"],
+    changedSince: ["b", "d"],
+    toChange: ["c"],
+    wholeBy: [sister],
+    wholeBefore: [me],
+    wholeToChange: [namesake],
+  });
+});
+
+test("a page is in the same state on another computer, and in another once anything on it is drawn otherwise", () => {
+  const shape = { aspect: 1.5, focus: null };
+  const seen = { photo: (id: string) => (/^[px]\d/.test(id) ? shape : undefined) };
+  const mark = (p: Project, hashOf: (id: string) => string | undefined) =>
+    sceneMark(scene(placed(p, p.pages[0]!), seen), hashOf);
+  const now = mark(project, facts.hashOf);
+  const elsewhere = JSON.parse(JSON.stringify(project).replaceAll(/"p(\d)"/g, '"x$1"')) as Project;
+  expect(mark(elsewhere, (id) => hashes[id.replace("x", "p")])).toBe(now);
+  expect(mark({ ...project, name: "Another" }, facts.hashOf)).toBe(now);
+  expect(
+    mark(changed({ type: "setProject", style: { ...project.style, background: "#fefefe" } }), facts.hashOf),
+  ).not.toBe(now);
+  expect(
+    mark(changed({ type: "setProject", style: { ...project.style, gapMm: project.style.gapMm + 0.01 } }), facts.hashOf),
+  ).not.toBe(now);
+  const [first, second] = tiles();
+  const swapped = changed({
+    type: "setTiles",
+    pageId: page.id,
+    items: [
+      { id: first!.id, set: { filling: second!.filling } },
+      { id: second!.id, set: { filling: first!.filling } },
+    ],
+  });
+  expect(mark(swapped, facts.hashOf)).not.toBe(now);
+});
+
+test("photos are offered that were taken nearest, those on no page first, and never the page's own", () => {
+  const photo = (id: string, takenAt: string, stars = 0) => ({ id, takenAt, stars });
+  const here = [photo("a", "2026-05-01T10:00:00"), photo("b", "2026-05-01T18:00:00")];
+  const others = [
+    ...here,
+    photo("nextDay", "2026-05-02T10:00:00"),
+    photo("hourAfter", "2026-05-01T19:00:00"),
+    photo("hourBefore", "2026-05-01T09:00:00", 3),
+    photo("used", "2026-05-01T10:01:00"),
+    photo("undated", ""),
+  ];
+  const offered = (most: number) => offersFor(here, others, new Set(["used"]), most);
+  expect(offered(9)).toEqual(["hourBefore", "hourAfter", "nextDay", "undated", "used"]);
+  expect(offered(2)).toEqual(["hourBefore", "hourAfter"]);
+  expect(offered(0)).toEqual([]);
+  expect(offersFor([], others, new Set(), 5)).toEqual([]);
+});
+
+test("words that a note quotes are found again where they stand now, the nearest of several", () => {
+  const quoted = { from: 10, to: 15, quote: "Hilda" };
+  expect(stretchIn("Aunt with  Hilda there", { ...quoted, from: 11, to: 16 })).toEqual({ from: 11, to: 16 });
+  expect(stretchIn("Hilda and her boat, and Hilda", quoted)).toEqual({ from: 0, to: 5 });
+  expect(stretchIn("Hilda and her dog and Hilda", { ...quoted, from: 15, to: 20 })).toEqual({ from: 22, to: 27 });
+  expect(stretchIn("Hilde", quoted)).toBeUndefined();
 });

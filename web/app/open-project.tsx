@@ -1,7 +1,7 @@
 import { Button, Flex } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
-import { Navigate, Outlet, useParams } from "react-router";
+import { Navigate, Outlet, useMatch, useParams } from "react-router";
 import { useStore } from "zustand";
 import { coverParts } from "#core/document";
 import { storyFlows } from "#core/edit";
@@ -9,7 +9,7 @@ import { formatLength } from "#core/units";
 import { type StoreTrouble, storeErrorFrom } from "../storage/store.ts";
 import { book, common, keeping as words } from "../text/index.ts";
 import { Header } from "./components/header.tsx";
-import { NotesAside } from "./components/notes/notes-aside.tsx";
+import { NotesAside, notesPx } from "./components/notes/notes-aside.tsx";
 import { WorkFault } from "./components/project/project-fault.tsx";
 import { Strip } from "./components/strip.tsx";
 import { TabTitle } from "./components/tab-title.tsx";
@@ -20,7 +20,7 @@ import { Checker } from "./state/checking/checker.ts";
 import { notesOf } from "./state/notes/notes-shelf.ts";
 import { fetchLabs, labsKey } from "./state/sending/use-labs.ts";
 import { holdProject } from "./state/session/hold-project.ts";
-import { SessionContext, useSession } from "./state/session/hooks.ts";
+import { SessionContext, useSession, useViewState } from "./state/session/hooks.ts";
 import { ProjectSession } from "./state/session/project-session.ts";
 import { projectsChanged } from "./state/session/use-projects.ts";
 import { nothingChosen } from "./state/view-state/choose.ts";
@@ -36,6 +36,9 @@ export function OpenProject() {
   const { projectId = "" } = useParams();
   const { store, now, newId, viewState, fonts } = useServices();
   const queries = useQueryClient();
+  // Among the pages they lie over the panel, which is as wide.
+  const amongPages = useMatch("/work/:projectId/pages");
+  const beside = useViewState((s) => s.notes.open) && !amongPages;
   const [opening, setOpening] = useState<Opening>({ is: "opening" });
 
   useEffect(() => {
@@ -90,7 +93,7 @@ export function OpenProject() {
         <Header />
         <CoverNotice session={opening.session} />
         <Troubles session={opening.session} projectId={projectId} />
-        <Flex direction="column" position="relative" flex="1" minH="0">
+        <Flex direction="column" position="relative" flex="1" minH="0" pr={beside ? `${notesPx}px` : "0"}>
           <Outlet />
           <NotesAside />
         </Flex>

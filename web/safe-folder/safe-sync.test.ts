@@ -154,6 +154,42 @@ test("own fonts come along with their files; one whose file is gone is still kno
   expect(((await b.tables.all("fonts")) as { name: string }[]).map((f) => f.name).sort()).toEqual(["Hand", "Lost"]);
 });
 
+test("notes that were written on two computers at once are there on both, and then both are quiet", async () => {
+  const [a, b, folder] = [computer("a"), computer("b"), new MemoryFolder()];
+  const note = (id: string, n: number) => ({
+    id,
+    n,
+    at: "2026-01-01T00:00:00Z",
+    by: { key: "k", name: "Hilde" },
+    does: "note",
+    place: { on: "book" },
+    text: id,
+    mark: "",
+  });
+  const keep = (on: typeof a, events: readonly unknown[], sameAs?: string) =>
+    on.tables.put([{ store: "notes", key: "w", value: { id: "w", events, ...(sameAs ? { sameAs } : {}) } }]);
+  const idsOn = async (on: typeof a) =>
+    ((await on.tables.get("notes", "w")) as { events: { id: string }[] }).events.map((e) => e.id);
+  await a.photo("pa", "heron");
+  keep(a, [note("one", 1)]);
+  keep(b, [note("two", 1)], "elsewhere");
+  for (const on of [a, b, a, b]) await on.run(folder);
+  expect(await idsOn(a)).toEqual(["one", "two"]);
+  expect(await idsOn(b)).toEqual(["one", "two"]);
+  keep(a, [note("one", 1), note("two", 1), note("three", 2)], "elsewhere");
+  keep(b, [note("one", 1), note("two", 1), note("four", 2)], "elsewhere");
+  for (const on of [b, a, b, a]) await on.run(folder);
+  expect(await idsOn(a)).toEqual(["one", "two", "four", "three"]);
+  expect(await idsOn(b)).toEqual(await idsOn(a));
+  const files = folder.files.size;
+  for (const on of [a, b, a]) expect((await on.run(folder)).written).toBe(0);
+  expect(folder.files.size).toBe(files);
+  // A record that is none is left where it is.
+  b.tables.put([{ store: "notes", key: "w", value: { id: "w", events: [{ ...note("bad", 3), n: "x" }] } }]);
+  for (const on of [b, a]) await on.run(folder);
+  expect(await idsOn(a)).toEqual(["one", "two", "four", "three"]);
+});
+
 test("when nothing changes, nothing is written, on either computer, however often they look", async () => {
   const [a, b, folder] = [computer("a"), computer("b"), new MemoryFolder()];
   await a.photo("pa", "heron");

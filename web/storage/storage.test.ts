@@ -4,6 +4,7 @@ import { expect, test } from "@jest/globals";
 import { unzipSync } from "fflate";
 import { openDB } from "idb";
 import { commit, type Editing, noHistory, undo } from "#core/document";
+import type { NoteEvent } from "#core/notes";
 import { photoSchema } from "#core/photo/schema";
 import { shippedTemplates } from "#core/templates";
 import { collage } from "../../core/document/project.fixture.ts";
@@ -111,6 +112,37 @@ test.each(stores)("a project comes back with its steps, done and undone, %s", as
   await store.forgetProject(id);
   expect(await store.openProject(id)).toBeUndefined();
   await expect(save()).rejects.toMatchObject({ code: "workRemoved" });
+});
+
+test.each(stores)("notes are kept beside a work, each once, and known by every copy of it, %s", async (_, open) => {
+  const store = await open();
+  const project = collage([1, 1]);
+  const note = (id: string): NoteEvent => ({
+    id,
+    n: 1,
+    at: "2026-01-01T00:00:00Z",
+    by: { key: "k", name: "Hilde" },
+    does: "note",
+    place: { on: "book" },
+    text: id,
+    mark: "",
+  });
+  const at = { savedAt: "2026-01-01T00:00:00.000Z", steps: [], done: 0, sent: undefined };
+  await store.saveProject({ project, ...at });
+  expect(await store.notes(project.id)).toEqual({ events: [] });
+  await store.keepNotes({ id: project.id, events: [note("a")], sameAs: "first" });
+  // What another tab kept meanwhile stays.
+  await store.keepNotes({ id: project.id, events: [note("b")] });
+  await store.keepNotes({ id: project.id, events: [{ ...note("c"), n: -3 }, note("d")] }, ["b"]);
+  expect((await store.notes(project.id)).events.map((e) => e.id)).toEqual(["a", "d"]);
+  expect((await store.notes(project.id)).sameAs).toBe("first");
+  const copy = { ...project, id: "first", name: "The first" };
+  expect((await store.sameWorks("first")).map((w) => w.id)).toEqual([project.id]);
+  await store.saveProject({ project: copy, ...at });
+  expect((await store.sameWorks("first")).map((w) => w.id)).toEqual(["first", project.id]);
+  expect(await store.sameWorks("another")).toEqual([]);
+  await store.forgetProject(project.id);
+  expect(await store.notes(project.id)).toEqual({ events: [] });
 });
 
 test("steps that fell out of a long history leave storage too", async () => {

@@ -5,6 +5,9 @@ import { beginNote } from "../../state/notes/note-gestures.ts";
 import { useSession, useViewState } from "../../state/session/hooks.ts";
 import { toggleNotes } from "./toggle-notes.ts";
 
+/** As wide as the list of notes. */
+export const notesPx = 304;
+
 const NotesSheet = lazy(() => import("./notes-sheet.tsx").then((m) => ({ default: m.NotesSheet })));
 
 /** The notes on the open work, in whichever place one is. */

@@ -7,6 +7,7 @@ import { reading as words } from "../../../text/index.ts";
 import { useKeys } from "../../commands/hear.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { NotePins } from "../../components/notes/note-pins.tsx";
+import { notesPx } from "../../components/notes/notes-aside.tsx";
 import { NotesButton } from "../../components/notes/notes-button.tsx";
 import { PointLayer } from "../../components/notes/point-layer.tsx";
 import { useMergedRefs, useSizeOf } from "../../components/size-of.ts";
@@ -20,8 +21,6 @@ import { useProject, useSession, useViewState } from "../../state/session/hooks.
 import { type LeafView, type ReadingView, readingViews } from "../../state/session/reading-views.ts";
 
 const turnMs = 520;
-/** As wide as the notes that lie over it. */
-const sheetPx = 304;
 /** Beside the pages the arrows have room that turn them. */
 const table = { w: 60, h: 12 };
 
@@ -131,12 +130,18 @@ export function ReadingScreen() {
 
   return (
     <Flex position="fixed" inset="0" zIndex="1300" direction="column" bg="mat.dark" color="oat.100">
-      <HStack px="5" py="3" justify="space-between" pr={noting ? `${sheetPx + 20}px` : "5"}>
+      <HStack px="5" py="3" justify="space-between" pr={noting ? `${notesPx + 20}px` : "5"}>
         <Text fontWeight="600" role="status" fontVariantNumeric="tabular-nums">
           {view.from === 0 ? words.cover : words.at(view.from, view.to, pageCount(project.pages))}
         </Text>
         <HStack gap="2">
-          <Box color="oat.50" css={{ "& button": { color: "inherit" }, "& button:hover": { background: "ink.700" } }}>
+          <Box
+            color="oat.50"
+            css={{
+              "& button": { color: "inherit" },
+              "& button:hover, & button[aria-expanded=true]": { background: "ink.700" },
+            }}
+          >
             <NotesButton />
           </Box>
           <Button
@@ -168,7 +173,7 @@ export function ReadingScreen() {
         minH="0"
         position="relative"
         overflow="hidden"
-        mr={noting ? `${sheetPx}px` : "0"}
+        mr={noting ? `${notesPx}px` : "0"}
         onPointerDown={pointing ? undefined : zooming.grab}
       >
         {laid && (
