@@ -22,5 +22,12 @@ export const example = {
   greetingFar: "إلى العمة سميرة: مكانك محفوظ على القارب",
   greetingCard:
     "Dear Samira, there is a bunk, a lamp and a blue blanket with your name on it. Come in May, when the swans are cross and the evenings are long. Bring the good coffee.",
+  notes: {
+    people: ["Samira", "Uncle Otto"],
+    first: "Could we see more of the dog? She did most of the work.",
+    firstAnswer: "She has a page of her own further on.",
+    second: "I think this was in April, not in May.",
+    whole: "I laughed at every lock. Print it!",
+  },
   palette: ["#17606a", "#c8a15a", "#8a3f2b", "#5b7553"],
 };

@@ -25,6 +25,7 @@ interface FocusSearchGiven {
 }
 
 const showEveryMs = 900;
+const pauseMs = 200;
 const deadlineMs = 60_000;
 
 /** Looks for faces and interest in photos that nobody looked at, one after another, and keeps what comes. */
@@ -59,6 +60,12 @@ export class FocusSearch {
     }
     show();
     this.#running = false;
+  }
+
+  /** Until these photos were looked at, or nobody looks any more. */
+  async looked(photoIds: ReadonlySet<string>): Promise<void> {
+    const left = () => this.#deps.photos().some((p) => p.focus === null && photoIds.has(p.id));
+    while (this.#running && left()) await new Promise((go) => setTimeout(go, pauseMs));
   }
 
   /** Where a person set it meanwhile, that counts. */

@@ -75,6 +75,11 @@ export class Library {
     });
   }
 
+  /** Until faces were looked for in these photos: what is known of a photo decides how it is framed. */
+  looked(photoIds: ReadonlySet<string>): Promise<void> {
+    return this.#focus.looked(photoIds);
+  }
+
   async load(): Promise<void> {
     const { store } = this.#deps;
     const [{ photos, damaged }, spans, undone] = await Promise.all([store.photos(), store.spans(), store.waiting()]);

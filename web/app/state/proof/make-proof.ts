@@ -34,6 +34,9 @@ const offerPx = 200;
 
 /** The open work as a file that others read by themselves. Failure codes are those of a picture of a page. */
 export async function makeProof(deps: Deps, project: Project, options: ProofOptions, doing: Doing): Promise<Blob> {
+  // A page that a reader approves must not be framed anew a moment later.
+  await deps.library.looked(new Set(everyPage(project).flatMap((p) => photosOf(p, project.style))));
+  doing.signal.throwIfAborted();
   const { byId } = deps.library.state.getState();
   const { language } = project;
   const facts = {

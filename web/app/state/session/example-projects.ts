@@ -23,6 +23,7 @@ import type { WordRole } from "#core/words";
 import { example } from "../../../text/index.ts";
 import type { Services } from "../../services.ts";
 import { exampleCollage } from "./example-collage.ts";
+import { exampleNotes } from "./example-notes.ts";
 
 /** Works to look around in, made from the sample photos by the very means that a person has. */
 
@@ -36,6 +37,7 @@ export async function makeExamples(services: Deps, lab: LabCard, onProgress: (sh
   const at = services.now();
   for (const project of [book, examplePockets(services), await exampleCollage(services)])
     await services.store.saveProject({ project, steps: [], done: 0, savedAt: at, sent: undefined });
+  await services.store.keepNotes({ id: book.id, events: exampleNotes(services, book) });
 }
 
 async function exampleBook(services: Deps, lab: LabCard, onProgress: (share: number) => void): Promise<Project> {
