@@ -92,7 +92,7 @@ export default defineConfig({
       },
       workbox: {
         globPatterns: ["**/*.{js,css,html,svg,woff2,woff,wasm,bin}", "models/*.json"],
-        navigateFallbackDenylist: [/^\/(health|lab|sample)(\/|$)/],
+        navigateFallbackDenylist: [/^\/(health|lab|room|sample)(\/|$)/],
         maximumFileSizeToCacheInBytes: 4_000_000,
       },
     }),
@@ -126,6 +126,6 @@ export default defineConfig({
   server: {
     host: "127.0.0.1",
     port: 5173,
-    proxy: Object.fromEntries(["/health", "/lab/", "/sample"].map((p) => [p, "http://127.0.0.1:4173"])),
+    proxy: Object.fromEntries(["/health", "/lab/", "/room/", "/sample"].map((p) => [p, "http://127.0.0.1:4173"])),
   },
 });

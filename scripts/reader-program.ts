@@ -15,27 +15,54 @@ export const readerProgram = (barrelOf: BarrelOf): Plugin => ({
   resolveId: (id) => (id === name ? resolved : undefined),
   async load(id) {
     if (id !== resolved) return undefined;
-    const entry = join(import.meta.dirname, "../web/reader/main.tsx");
-    this.addWatchFile(entry);
-    const built = await build({
-      configFile: false,
-      logLevel: "error",
-      publicDir: false,
-      plugins: [react(), pastBarrels(barrelOf)],
-      define: { "process.env.NODE_ENV": '"production"' },
-      build: {
-        write: false,
-        target: "es2022",
-        cssCodeSplit: false,
-        lib: { entry, formats: ["iife"], name: "tessipReader", fileName: "reader" },
-      },
+    const program = await buildReader(barrelOf);
+    return `export const script = ${JSON.stringify(program.script)};\nexport const style = ${JSON.stringify(program.style)};`;
+  },
+  // The reading room writes it into the pages that the server hands out.
+  async generateBundle() {
+    this.emitFile({
+      type: "asset",
+      fileName: "reader-program.json",
+      source: JSON.stringify(await buildReader(barrelOf)),
     });
-    const [first] = Array.isArray(built) ? built : [built];
-    if (!first || !("output" in first)) throw new Error("the reader was not built");
-    let [script, style] = ["", ""];
-    for (const part of first.output)
-      if (part.type === "chunk") script += part.code;
-      else if (part.fileName.endsWith(".css")) style += String(part.source);
-    return `export const script = ${JSON.stringify(script)};\nexport const style = ${JSON.stringify(style)};`;
   },
 });
+
+interface ReaderProgram {
+  readonly script: string;
+  readonly style: string;
+}
+let building: Promise<ReaderProgram> | undefined;
+
+function buildReader(barrelOf: BarrelOf): Promise<ReaderProgram> {
+  building ??= builtReader(barrelOf);
+  return building;
+}
+
+async function builtReader(barrelOf: BarrelOf): Promise<ReaderProgram> {
+  const built = await build({
+    configFile: false,
+    logLevel: "error",
+    publicDir: false,
+    plugins: [react(), pastBarrels(barrelOf)],
+    define: { "process.env.NODE_ENV": '"production"' },
+    build: {
+      write: false,
+      target: "es2022",
+      cssCodeSplit: false,
+      lib: {
+        entry: join(import.meta.dirname, "../web/reader/main.tsx"),
+        formats: ["iife"],
+        name: "tessipReader",
+        fileName: "reader",
+      },
+    },
+  });
+  const [first] = Array.isArray(built) ? built : [built];
+  if (!first || !("output" in first)) throw new Error("the reader was not built");
+  let [script, style] = ["", ""];
+  for (const part of first.output)
+    if (part.type === "chunk") script += part.code;
+    else if (part.fileName.endsWith(".css")) style += String(part.source);
+  return { script, style };
+}

@@ -4,10 +4,13 @@ import { HTTPException } from "hono/http-exception";
 import { secureHeaders } from "hono/secure-headers";
 import { ownPagesOnly } from "./guard.ts";
 import { labRoutes, type PrintLab } from "./lab/lab-routes.ts";
+import { type ReadingRooms, roomRoutes } from "./room/room-routes.ts";
 import type { Sample } from "./sample.ts";
 
 export interface Served {
   readonly lab: PrintLab;
+  /** Missing where the client was built without its reader. */
+  readonly rooms: ReadingRooms | undefined;
   /** Missing until the sample photos have been drawn. */
   readonly sample: Sample | undefined;
   /** Where the built client lies. */
@@ -38,6 +41,9 @@ const contentSecurityPolicy = {
 export function createApp(served: Served): Hono {
   const app = new Hono();
   app.use(ownPagesOnly(served.host));
+  // Before the headers of the application: what others read has a stricter policy of its own.
+  if (served.rooms) app.route("/room", roomRoutes(served.rooms));
+  app.all("/room/*", (c) => c.json({ code: "noSuchPlace" }, 404));
   app.use(
     secureHeaders({
       contentSecurityPolicy,

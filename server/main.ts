@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import { join, relative } from "node:path";
 import { pathToFileURL } from "node:url";
 import { parseArgs } from "node:util";
@@ -6,6 +7,9 @@ import { createApp } from "./app.ts";
 import { OrderShelf } from "./lab/orders.ts";
 import { threadReader } from "./lab/thread-reader.ts";
 import { readLabs } from "./labs.ts";
+import { Outbox } from "./room/outbox.ts";
+import type { ReadingRooms } from "./room/room-routes.ts";
+import { RoomShelf } from "./room/room-shelf.ts";
 import { openSample } from "./sample.ts";
 
 const { values } = parseArgs({
@@ -16,6 +20,16 @@ const { values } = parseArgs({
     home: { type: "string", default: process.cwd() },
   },
 });
+
+/** The reading room, with the reader's program as it was built with the client; none where it was not. */
+async function openRooms(folder: string): Promise<ReadingRooms | undefined> {
+  const text = await readFile(join(folder, "dist", "web", "reader-program.json"), "utf8").catch(() => undefined);
+  if (text === undefined) return undefined;
+  const cache = join(folder, "demo", ".cache");
+  const shelf = new RoomShelf(join(cache, "rooms"));
+  await shelf.sweep(new Date());
+  return { shelf, outbox: new Outbox(join(cache, "outbox")), program: JSON.parse(text), now: () => new Date() };
+}
 
 const mostReadingMs = 60_000;
 const log = (line: string) => process.stderr.write(`${line}\n`);
@@ -30,6 +44,7 @@ const app = createApp({
     stalledMs: 30_000,
     pause: (ms) => new Promise((go) => setTimeout(go, ms)),
   },
+  rooms: await openRooms(home),
   sample: await openSample(join(home, "demo", ".cache", "sample")),
   webFolder: relative(process.cwd(), join(home, "dist", "web")) || ".",
   log,

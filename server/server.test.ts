@@ -38,6 +38,7 @@ const lab = {
 };
 const app = createApp({
   lab,
+  rooms: undefined,
   sample: await openSample(join(home, "sample")),
   webFolder: relative(process.cwd(), join(home, "web")),
   log,
@@ -84,12 +85,13 @@ test("sample photos are handed out by the names in their index, and nothing else
     "/assets/..%2f..%2fsecret.jpg",
   ])
     expect((await app.request(path)).status).toBe(404);
-  const bare = createApp({ lab, sample: undefined, webFolder: ".", log, host: "127.0.0.1" });
+  const bare = createApp({ lab, rooms: undefined, sample: undefined, webFolder: ".", log, host: "127.0.0.1" });
   expect((await bare.request("/sample")).status).toBe(404);
 });
 
 test("a fault inside is logged and answered without its insides", async () => {
   const broken = createApp({
+    rooms: undefined,
     lab,
     sample: {
       index: { title: "", photos: [], papers: [], ornaments: [] },

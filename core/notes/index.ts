@@ -23,6 +23,8 @@ export {
   whereabouts,
   wordsIn,
 } from "./places.ts";
+export type { ProofData, ProofLeaf, ProofLine, ProofTile, ProofView, ProofWords } from "./proof-data.ts";
+export { type ProofWordsPlain, proofPage, proofParts, scriptInPage } from "./proof-page.ts";
 export { sceneMark, wholeMark } from "./scene-mark.ts";
 export {
   type Judgement,

@@ -1,8 +1,8 @@
 import { expect, test } from "@jest/globals";
+import type { ProofData } from "#core/notes";
 import { type NoteEvent, newEvent } from "#core/notes";
 import { readNotes } from "../app/state/notes/read-notes.ts";
 import { asFile, asText, fileNameOf, notesFileOf } from "./give-back.ts";
-import type { ProofData } from "./proof-data.ts";
 
 const by = { key: "r", name: "Hilde" };
 const say = (events: readonly NoteEvent[], text: string): NoteEvent =>

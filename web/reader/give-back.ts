@@ -1,5 +1,5 @@
+import type { ProofData } from "#core/notes";
 import { inMail, type NoteEvent, type NotesFile } from "#core/notes";
-import type { ProofData } from "./proof-data.ts";
 
 /** What a reader gives back: all that was said on this proof and did not come with it. */
 export function notesFileOf(data: ProofData, events: readonly NoteEvent[]): NotesFile {

@@ -1,9 +1,8 @@
 import { useState } from "react";
-import type { Author, NoteEvent } from "#core/notes";
+import type { Author, NoteEvent, ProofData } from "#core/notes";
 import { reader as words } from "../text/index.ts";
 import { asFile, asText, fileNameOf, notesFileOf } from "./give-back.ts";
 import { Modal } from "./modal.tsx";
-import type { ProofData } from "./proof-data.ts";
 
 interface GiveBackProps {
   readonly data: ProofData;

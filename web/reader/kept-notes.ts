@@ -1,5 +1,5 @@
+import type { ProofData } from "#core/notes";
 import { type Author, merged, type NoteEvent } from "#core/notes";
-import type { ProofData } from "./proof-data.ts";
 
 /** What a reader said, kept in this browser where it lets a page that was opened from disk keep anything. */
 

@@ -1,9 +1,8 @@
 import { type PointerEvent, useRef, useState } from "react";
 import { applyTo, inverse, type Rect } from "#core/geometry";
 import type { NoteEvent, NotePlace, Thread } from "#core/notes";
-import { pointOn, shareOf } from "#core/notes";
+import { type ProofLeaf, type ProofTile, pointOn, proofParts, shareOf } from "#core/notes";
 import { reader as words } from "../text/index.ts";
-import { type ProofLeaf, type ProofTile, proofParts } from "./proof-data.ts";
 
 /** A note that is being written: what it is about, and the state of that. */
 export interface Draft {

@@ -1,7 +1,7 @@
 import "./reader.css";
 import { createRoot } from "react-dom/client";
+import { type ProofData, proofParts } from "#core/notes";
 import { reader as words } from "../text/index.ts";
-import { type ProofData, proofParts } from "./proof-data.ts";
 import { Reader } from "./reader.tsx";
 
 /** What the file says of itself; it was written by this program, so a part that is missing means that the file is damaged. */

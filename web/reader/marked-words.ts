@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
+import type { ProofData } from "#core/notes";
 import type { Draft } from "./leaf.tsx";
 import { tileById } from "./leaf.tsx";
-import type { ProofData } from "./proof-data.ts";
 
 /** Where a spot of the selection lies in the text of its tile. */
 function offsetOf(node: Node | null, offset: number): { readonly words: Element; readonly at: number } | undefined {

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from "react";
+import type { ProofData } from "#core/notes";
 import {
   type Author,
   judgementsOf,
@@ -16,7 +17,6 @@ import { keep, newKey, openKept } from "./kept-notes.ts";
 import { type Draft, Leaf, type NumberedThread, pinAt } from "./leaf.tsx";
 import { useMarkedWords } from "./marked-words.ts";
 import { NameDialog } from "./name-dialog.tsx";
-import type { ProofData } from "./proof-data.ts";
 import { useRoom } from "./room.ts";
 import type { Say } from "./say.ts";
 import { Side } from "./side.tsx";

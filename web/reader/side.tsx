@@ -1,7 +1,7 @@
+import type { ProofData, ProofLeaf } from "#core/notes";
 import { type Author, type Judgement, pageOfPlace, type Thread, type Verdict } from "#core/notes";
 import { reader as words } from "../text/index.ts";
 import type { Draft, NumberedThread } from "./leaf.tsx";
-import type { ProofData, ProofLeaf } from "./proof-data.ts";
 import type { Say } from "./say.ts";
 import { ThreadCard } from "./thread-card.tsx";
 import { Writer } from "./writer.tsx";

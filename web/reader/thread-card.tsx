@@ -1,8 +1,7 @@
 import { useState } from "react";
-import type { Thread } from "#core/notes";
+import type { ProofData, Thread } from "#core/notes";
 import { reader as words } from "../text/index.ts";
 import { type NumberedThread, offerSource } from "./leaf.tsx";
-import type { ProofData } from "./proof-data.ts";
 import type { Say } from "./say.ts";
 
 interface ThreadCardProps {

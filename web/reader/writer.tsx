@@ -1,8 +1,7 @@
 import { useEffect, useRef, useState } from "react";
-import type { NotePlace } from "#core/notes";
+import type { NotePlace, ProofData, ProofLeaf } from "#core/notes";
 import { reader as words } from "../text/index.ts";
 import { type Draft, offerSource, tileById } from "./leaf.tsx";
-import type { ProofData, ProofLeaf } from "./proof-data.ts";
 
 interface WriterProps {
   readonly data: ProofData;

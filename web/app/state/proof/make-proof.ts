@@ -1,13 +1,13 @@
 import { allTiles, captionedOn, everyPage, type Page, type Project, photosOf } from "#core/document";
+import type { ProofData } from "#core/notes";
 import { type NoteEvent, offersFor, wholeMark } from "#core/notes";
 import { type Photo, photoShape } from "#core/photo";
 import { wordsNeeded } from "#core/scene";
-import type { ProofData } from "../../../reader/proof-data.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import type { Services } from "../../services.ts";
 import { notesOf } from "../notes/notes-shelf.ts";
 import { readingViews } from "../session/reading-views.ts";
-import { proofFile } from "./proof-file.ts";
+import { type ProofPictures, proofFile } from "./proof-file.ts";
 import { layProof } from "./proof-leaves.ts";
 
 type Deps = Pick<Services, "library" | "store" | "fonts" | "printing" | "previewOf" | "newId" | "now">;
@@ -34,6 +34,22 @@ const offerPx = 200;
 
 /** The open work as a file that others read by themselves. Failure codes are those of a picture of a page. */
 export async function makeProof(deps: Deps, project: Project, options: ProofOptions, doing: Doing): Promise<Blob> {
+  const { data, pictures } = await paintProof(deps, project, options, doing);
+  return proofFile(data, pictures, await import("virtual:reader-program"));
+}
+
+export interface PaintedProof {
+  readonly data: ProofData;
+  readonly pictures: ProofPictures;
+}
+
+/** Everything that a proof consists of but its program. */
+export async function paintProof(
+  deps: Deps,
+  project: Project,
+  options: ProofOptions,
+  doing: Doing,
+): Promise<PaintedProof> {
   // A page that a reader approves must not be framed anew a moment later.
   await deps.library.looked(new Set(everyPage(project).flatMap((p) => photosOf(p, project.style))));
   doing.signal.throwIfAborted();
@@ -107,10 +123,8 @@ export async function makeProof(deps: Deps, project: Project, options: ProofOpti
     offers: offers.map((id) => ({ hash: byId.get(id)!.hash, name: byId.get(id)!.name })),
     events,
   };
-  const program = await import("virtual:reader-program");
-  const file = await proofFile(data, { leaves, offers: small }, program);
   step();
-  return file;
+  return { data, pictures: { leaves, offers: small } };
 }
 
 /** For each page the photos that may take the place of those on it. */

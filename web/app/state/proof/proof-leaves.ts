@@ -9,9 +9,9 @@ import {
 } from "#core/document";
 import { photoMatrix } from "#core/fit";
 import { applyTo, chain, type Matrix, type Point, rotation, translation } from "#core/geometry";
+import type { ProofLeaf, ProofLine, ProofTile, ProofView, ProofWords } from "#core/notes";
 import { markOfPlace, type NoteFacts, sceneMark } from "#core/notes";
 import { borderedOf, laidWords, type SceneFacts, scene, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
-import type { ProofLeaf, ProofLine, ProofTile, ProofView, ProofWords } from "../../../reader/proof-data.ts";
 import { book } from "../../../text/index.ts";
 import { type LeafView, type ReadingView, readingViews } from "../session/reading-views.ts";
 

@@ -1,4 +1,4 @@
-import type { Author, NoteEvent } from "#core/notes";
+import type { Author, NoteEvent } from "./event.ts";
 
 /** What a proof knows of the work: all that its reader shows and asks, as it stands in the file. */
 export interface ProofData {
@@ -72,11 +72,3 @@ export interface ProofLine {
   readonly h: number;
   readonly turn: number;
 }
-
-/** Where the reader finds its parts in the file. */
-export const proofParts = {
-  data: "proof-data",
-  leaf: (i: number) => `leaf-${i}`,
-  offer: (i: number) => `offer-${i}`,
-  root: "reader",
-};
