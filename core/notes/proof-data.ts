@@ -19,6 +19,8 @@ export interface ProofData {
   readonly offers: readonly { readonly hash: string; readonly name: string }[];
   /** What was said so far. */
   readonly events: readonly NoteEvent[];
+  /** In a reading room: which state of the pages this is, so that a new one is noticed. */
+  readonly room?: { readonly state: number };
 }
 
 export interface ProofView {

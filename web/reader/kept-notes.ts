@@ -8,7 +8,9 @@ interface Kept {
   readonly events: readonly NoteEvent[];
 }
 
-const keyOf = ({ workId, madeAt }: ProofData): string => `tessip-proof ${workId} ${madeAt}`;
+/** In a room the same for every state of its pages. */
+const keyOf = ({ workId, madeAt, room }: ProofData): string =>
+  `tessip-proof ${workId} ${room ? location.pathname : madeAt}`;
 /** The same person is the same in the next proof. */
 const meKey = "tessip-proof-reader";
 

@@ -15,6 +15,7 @@ import { reader as words } from "../text/index.ts";
 import { GiveBack } from "./give-dialog.tsx";
 import { keep, newKey, openKept } from "./kept-notes.ts";
 import { type Draft, Leaf, type NumberedThread, pinAt } from "./leaf.tsx";
+import { useLive } from "./live.ts";
 import { useMarkedWords } from "./marked-words.ts";
 import { NameDialog } from "./name-dialog.tsx";
 import { useRoom } from "./room.ts";
@@ -75,6 +76,13 @@ export function Reader({ data }: { readonly data: ProofData }) {
     );
     setDialog(undefined);
   };
+
+  const mine = events.filter((e) => e.by.key === me.key && !data.events.some((d) => d.id === e.id));
+  const { live, newPages } = useLive(data, mine, dialog === "name", (come) => {
+    const all = merged(latest.current, come);
+    if (all !== latest.current) put(me, all);
+    latest.current = all;
+  });
 
   const go = (to: number) => {
     setAt(Math.min(views.length - 1, Math.max(0, to)));
@@ -148,7 +156,6 @@ export function Reader({ data }: { readonly data: ProofData }) {
     ? (room.w - 20) / Math.max(...data.leaves.map((l) => l.box.w))
     : Math.min((room.w - padPx) / across, (room.h - padPx) / tall);
   const scale = Math.max(0.05, fit) * zooms[zoom]!;
-  const own = events.filter((e) => e.by.key === me.key && !data.events.some((d) => d.id === e.id)).length;
   return (
     <div className="reader">
       <header className="head">
@@ -171,11 +178,19 @@ export function Reader({ data }: { readonly data: ProofData }) {
         <button type="button" className="btn" aria-pressed={pointing} onClick={() => setPointing(!pointing)}>
           {pointing ? words.noting : words.note}
         </button>
-        <button type="button" className="btn main" onClick={() => setDialog("give")}>
+        <button type="button" className={data.room ? "btn" : "btn main"} onClick={() => setDialog("give")}>
           {words.give}
-          {own > 0 && ` (${own})`}
+          {mine.length > 0 && ` (${mine.length})`}
         </button>
       </header>
+      {newPages && (
+        <div className="strip" role="status">
+          {words.newPages}
+          <button type="button" className="btn" onClick={() => location.reload()}>
+            {words.showNew}
+          </button>
+        </div>
+      )}
       <div className="pages" ref={pages}>
         <div className="opening">
           {room.w > 0 &&
@@ -245,6 +260,7 @@ export function Reader({ data }: { readonly data: ProofData }) {
         }}
         say={say}
         kept={kept}
+        live={live}
         onBegin={begin}
       />
       {dialog === "name" && <NameDialog name={me.name} onName={callMe} onClose={() => setDialog(undefined)} />}

@@ -2,6 +2,7 @@ import type { ProofData, ProofLeaf } from "#core/notes";
 import { type Author, type Judgement, pageOfPlace, type Thread, type Verdict } from "#core/notes";
 import { reader as words } from "../text/index.ts";
 import type { Draft, NumberedThread } from "./leaf.tsx";
+import type { Live } from "./live.ts";
 import type { Say } from "./say.ts";
 import { ThreadCard } from "./thread-card.tsx";
 import { Writer } from "./writer.tsx";
@@ -21,6 +22,7 @@ interface SideProps {
   readonly say: Say;
   /** Whether what was said is kept in this browser. */
   readonly kept: boolean;
+  readonly live: Live;
   readonly onBegin: (draft: Draft) => void;
 }
 
@@ -38,6 +40,7 @@ export function Side({
   onOpen,
   say,
   kept,
+  live,
   onBegin,
 }: SideProps) {
   const pageIds = new Set(leaves.map((l) => l.pageId));
@@ -129,7 +132,10 @@ export function Side({
               </button>
             );
           })}
-          <p className="hint">{kept ? words.kept : words.notKept}</p>
+          <p className="hint" role="status">
+            {live === "off" || live === "closed" ? (kept ? words.kept : words.notKept) : words.live[live]}
+            {live === "closed" && ` ${words.live.closed}`}
+          </p>
         </>
       )}
     </aside>

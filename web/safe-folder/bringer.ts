@@ -31,16 +31,31 @@ const fontFilesOf = (record: unknown): readonly Original[] => {
   return font.success ? originalsOf(font.data) : [];
 };
 
+const roomSchema = z
+  .object({ readerKey: z.string().max(64), makerKey: z.string().max(64), endsAt: z.string().max(40) })
+  .nullable();
+
 /** Notes of both sides: whichever state builds on which, none of them is lost. */
 async function notesBoth(workId: string, mine: string | undefined, theirs: unknown): Promise<readonly Change[]> {
   const { noteEventsSchema } = await import("#core/notes/schema");
-  const read = z.object({ events: noteEventsSchema, sameAs: z.string().max(64).optional() }).safeParse(theirs);
+  const read = z
+    .object({ events: noteEventsSchema, sameAs: z.string().max(64).optional(), room: roomSchema.optional() })
+    .safeParse(theirs);
   if (!read.success) return [];
   const here: StoredNotes = mine === undefined ? { id: workId, events: [] } : JSON.parse(mine);
   const events = merged(here.events, read.data.events);
   // The same on either side, whichever of them comes to it first.
   const [sameAs] = [here.sameAs, read.data.sameAs].filter((id) => id !== undefined).sort();
-  const next: StoredNotes = { id: workId, events, ...(sameAs === undefined ? {} : { sameAs }) };
+  // The one that ends last, so that both come to the same.
+  const [room] = [here.room, read.data.room]
+    .filter((r) => r !== undefined && r !== null)
+    .sort((a, b) => (a.endsAt + a.makerKey > b.endsAt + b.makerKey ? -1 : 1));
+  const next: StoredNotes = {
+    id: workId,
+    events,
+    ...(sameAs === undefined ? {} : { sameAs }),
+    ...(room ? { room } : {}),
+  };
   return canonical(next) === canonical(here) ? [] : [{ store: "notes", key: workId, value: next }];
 }
 

@@ -212,7 +212,7 @@ export class KeptStore implements Store {
 
   async notes(projectId: string) {
     const kept = (await (await this.#deps.tables()).get("notes", projectId)) as StoredNotes | undefined;
-    return { events: kept ? await soundNotes(kept.events) : [], sameAs: kept?.sameAs };
+    return { events: kept ? await soundNotes(kept.events) : [], sameAs: kept?.sameAs, room: kept?.room };
   }
 
   async keepNotes(notes: StoredNotes, without: readonly string[] = []) {
@@ -220,7 +220,9 @@ export class KeptStore implements Store {
     const kept = await this.notes(notes.id);
     const events = merged(kept.events, notes.events).filter((e) => !gone.has(e.id));
     const sameAs = notes.sameAs ?? kept.sameAs;
-    await this.#deps.writer.commit([put("notes", { id: notes.id, events, ...(sameAs ? { sameAs } : {}) })]);
+    const room = notes.room === undefined ? kept.room : notes.room;
+    const record = { id: notes.id, events, ...(sameAs ? { sameAs } : {}), ...(room === undefined ? {} : { room }) };
+    await this.#deps.writer.commit([put("notes", record)]);
   }
 
   async sameWorks(workId: string) {

@@ -90,6 +90,15 @@ export interface StoredNotes {
   readonly events: readonly NoteEvent[];
   /** The id that the same work has where it came from, so that its notes find back there. */
   readonly sameAs?: string | undefined;
+  /** The reading room that shows it; `null` where one was closed. */
+  readonly room?: OpenRoom | null | undefined;
+}
+
+/** A reading room, as its maker knows it. */
+export interface OpenRoom {
+  readonly readerKey: string;
+  readonly makerKey: string;
+  readonly endsAt: string;
 }
 
 /** Everything that is kept, behind our own verbs. Each either happens as a whole or rejects with a StoreError. */

@@ -55,6 +55,7 @@ export { prints } from "./now/prints.ts";
 export { lossWords, reading, work } from "./now/project.ts";
 export { proof } from "./now/proof.ts";
 export { reader } from "./now/reader.ts";
+export { room } from "./now/room.ts";
 export { common, fault, history, tabTitle, walk } from "./now/screens.ts";
 export { printTrouble, send, sendOptions } from "./now/send.ts";
 export { sheets, sheetTrouble } from "./now/sheets.ts";

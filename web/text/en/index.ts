@@ -25,6 +25,7 @@ export * from "./prints.ts";
 export * from "./project.ts";
 export * from "./proof.ts";
 export * from "./reader.ts";
+export * from "./room.ts";
 export * from "./screens.ts";
 export * from "./send.ts";
 export * from "./sheets.ts";

@@ -81,6 +81,13 @@ export const reader = {
   mailLead: (work: string) => `Notes on “${work}”. They can be dropped or pasted into Tessip as they are.`,
   kept: "Your notes are kept in this browser until you give them back.",
   notKept: "This browser keeps nothing of this page. Give your notes back before you close it.",
+  live: {
+    sent: "Everything you said has arrived.",
+    waiting: "Not everything you said has arrived yet. It is kept here and tried again.",
+    closed: "This reading room is closed; give your notes back as a file.",
+  },
+  newPages: "The pages were changed meanwhile.",
+  showNew: "Show them",
   close: "Close",
   broken: "This proof is damaged. Ask for it once more.",
 };

@@ -4,6 +4,7 @@ import { useServices } from "../../services.ts";
 import { beginNote } from "../../state/notes/note-gestures.ts";
 import { useSession, useViewState } from "../../state/session/hooks.ts";
 import { toggleNotes } from "./toggle-notes.ts";
+import { useRoom } from "./use-room.ts";
 
 /** As wide as the list of notes. */
 export const notesPx = 304;
@@ -15,6 +16,7 @@ export function NotesAside() {
   const services = useServices();
   const session = useSession();
   const open = useViewState((s) => s.notes.open);
+  useRoom();
   useKeys("notes", {
     writeNote: () => beginNote(services, session),
     showNotes: () => toggleNotes(services.viewState),

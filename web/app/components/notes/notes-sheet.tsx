@@ -2,7 +2,8 @@ import { Button, HStack } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import { type KeyboardEvent, lazy, Suspense, useCallback, useEffect, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { proof as proofWords, notes as words } from "../../../text/index.ts";
+import { useStore } from "zustand";
+import { proof as proofWords, room as roomWords, notes as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { useServices } from "../../services.ts";
 import { beginNote, showPlace } from "../../state/notes/note-gestures.ts";
@@ -18,6 +19,8 @@ import css from "./notes.module.css";
 
 const ProofDialog = lazy(() => import("./proof-dialog.tsx").then((m) => ({ default: m.ProofDialog })));
 
+const RoomDialog = lazy(() => import("./room-dialog.tsx").then((m) => ({ default: m.RoomDialog })));
+
 /** All notes beside the work: the list, or one of them with what was said to it, or a new one. */
 export function NotesSheet() {
   const services = useServices();
@@ -30,8 +33,10 @@ export function NotesSheet() {
   const shown = useShownNotes();
   const open = shown.find((n) => n.thread.id === at);
   const [look, setLook] = useState(firstLook);
-  const [proofing, setProofing] = useState(false);
-  const endProof = useCallback(() => setProofing(false), []);
+  const [dialog, setDialog] = useState<"proof" | "room">();
+  const endDialog = useCallback(() => setDialog(undefined), []);
+  const workId = useProject((s) => s.project.id);
+  const hasRoom = useStore(notesOf(services).state, (s) => s.rooms.has(workId));
   const frame = useRef<HTMLElement>(null);
   const close = () => viewState.setState({ notes: noNotesShown });
   const toList = () => viewState.setState((s) => ({ notes: { ...noNotesShown, open: s.notes.open } }));
@@ -97,15 +102,20 @@ export function NotesSheet() {
             </Button>
           </HStack>
           {!open && (
-            <Button size="sm" w="full" onClick={() => setProofing(true)}>
-              {proofWords.open}
-            </Button>
+            <HStack gap="2">
+              <Button size="sm" flex="1" px="2" onClick={() => setDialog("proof")}>
+                {proofWords.open}
+              </Button>
+              <Button size="sm" flex="1" px="2" variant="outline" onClick={() => setDialog("room")}>
+                {hasRoom ? roomWords.opened : roomWords.open}
+              </Button>
+            </HStack>
           )}
         </div>
       )}
-      {proofing && (
+      {dialog && (
         <Suspense>
-          <ProofDialog onClose={endProof} />
+          {dialog === "proof" ? <ProofDialog onClose={endDialog} /> : <RoomDialog onClose={endDialog} />}
         </Suspense>
       )}
     </aside>

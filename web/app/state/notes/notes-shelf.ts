@@ -1,13 +1,15 @@
 import { createStore } from "zustand/vanilla";
 import type { Project } from "#core/document";
 import { type Author, merged, type NoteEvent, newEvent, unknownOf } from "#core/notes";
-import type { Store } from "../../../storage/store.ts";
+import type { OpenRoom, Store } from "../../../storage/store.ts";
 import type { Services } from "../../services.ts";
 import { oldNotes } from "./old-notes.ts";
 
 export interface NotesState {
   /** By the work that they speak of; those of works that were opened. */
   readonly byWork: ReadonlyMap<string, readonly NoteEvent[]>;
+  /** Rooms that show them. */
+  readonly rooms: ReadonlyMap<string, OpenRoom>;
   /** Ids of events by others that nobody has looked at here. */
   readonly unread: ReadonlySet<string>;
   /** Who writes here. */
@@ -43,6 +45,7 @@ export class NotesShelf {
     this.#now = given.now;
     this.state = createStore<NotesState>(() => ({
       byWork: new Map(),
+      rooms: new Map(),
       unread: new Set(remembered<readonly string[]>("unread") ?? []),
       me: remembered<Author>("me") ?? { key: given.newId(), name: "" },
     }));
@@ -50,9 +53,19 @@ export class NotesShelf {
 
   /** What is kept of a work that is opened, and the pins of works from before. */
   async open(project: Project): Promise<void> {
-    const { events: kept } = await this.#store.notes(project.id);
+    const { events: kept, room } = await this.#store.notes(project.id);
+    if (room) this.state.setState((s) => ({ rooms: new Map([...s.rooms, [project.id, room]]) }));
     const known = this.state.getState().byWork.get(project.id) ?? [];
     this.#show(project.id, merged(merged(oldNotes(project), kept), known));
+  }
+
+  /** The room that shows a work from now on; none where it was closed. */
+  async setRoom(workId: string, room: OpenRoom | undefined): Promise<void> {
+    const rooms = new Map(this.state.getState().rooms);
+    if (room) rooms.set(workId, room);
+    else rooms.delete(workId);
+    this.state.setState({ rooms });
+    await this.#store.keepNotes({ id: workId, events: [], room: room ?? null });
   }
 
   /** What is kept of any work, open or not. */
