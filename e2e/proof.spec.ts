@@ -1,4 +1,6 @@
+import { execFileSync } from "node:child_process";
 import { readFile, stat, writeFile } from "node:fs/promises";
+import { basename } from "node:path";
 import { pathToFileURL } from "node:url";
 import { type Browser, expect, type Page, test } from "@playwright/test";
 import { samplePhotos } from "./support/files.ts";
@@ -289,6 +291,36 @@ test("a proof goes out as a file, is read without a network, and its notes come 
     await page.getByRole("button", { name: "Close the notes" }).click();
     await page.getByRole("link", { name: /^Send/ }).click();
     await expect(page.getByText("1 page was approved and changed since:")).toBeVisible();
+  });
+
+  await test.step("pages with lines, and a contact sheet, as PDF for office paper", async () => {
+    const made = async (name: string) => {
+      const download = page.waitForEvent("download", { timeout: longMs });
+      await page.getByRole("button", { name: "Make the PDF" }).click();
+      const path = info.outputPath(name);
+      await (await download).saveAs(path);
+      return {
+        info: execFileSync("pdfinfo", [path]).toString(),
+        text: execFileSync("pdftotext", [path, "-"]).toString(),
+      };
+    };
+    const open = async () => {
+      await page.getByRole("button", { name: "More about this project" }).click();
+      await page.getByRole("menuitem", { name: "Print to read on paper …" }).click();
+    };
+    await open();
+    const pages = await made("pages.pdf");
+    expect(pages.info).toMatch(/Pages: +1\n/);
+    expect(pages.info).toMatch(/\(letter\)/);
+    expect(pages.text).toContain("Page 1");
+    expect(pages.text).toContain("Hilde");
+    await open();
+    await page.getByText("The photos", { exact: true }).click();
+    await page.getByText("All photos", { exact: true }).click();
+    await page.getByText("A4", { exact: true }).click();
+    const photos = await made("photos.pdf");
+    expect(photos.info).toMatch(/\(A4\)/);
+    for (const path of samplePhotos(6)) expect(photos.text).toContain(basename(path));
   });
 
   await test.step("a project file that comes back from another computer brings only its notes", async () => {

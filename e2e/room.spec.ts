@@ -121,9 +121,9 @@ test("a reading room: asked by link, read without an account, notes and pages go
   });
 
   await test.step("the room is closed: the link says so, and the notes stay with the maker", async () => {
-    await dialog(page).getByRole("button", { name: "Close the room" }).click();
-    await dialog(page).getByRole("button", { name: "Close the room" }).click();
-    await expect(page.getByText("The room is closed, and nothing of it is left on the server.")).toBeVisible();
+    await dialog(page).getByRole("button", { name: "End this room" }).click();
+    await dialog(page).getByRole("button", { name: "End this room" }).click();
+    await expect(page.getByText("The room has ended, and nothing of it is left on the server.")).toBeVisible();
     await expect(reader.getByText(/This reading room is closed; give your notes back as a file/)).toBeVisible();
     await reader.goto(link);
     await expect(reader.getByRole("heading", { name: "This reading room is closed" })).toBeVisible();

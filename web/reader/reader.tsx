@@ -23,7 +23,9 @@ import type { Say } from "./say.ts";
 import { Side } from "./side.tsx";
 
 const zooms = [1, 1.5, 2, 3] as const;
-const narrowPx = 760;
+/** Pages above and notes below, as in the style sheet; on a phone one page at a time. */
+const stackedPx = 900;
+const phonePx = 600;
 const padPx = 36;
 
 /** The work to be leafed through, with what is said of it beside it. */
@@ -38,11 +40,11 @@ export function Reader({ data }: { readonly data: ProofData }) {
   const [dialog, setDialog] = useState<"give" | "name">();
   const pages = useRef<HTMLDivElement>(null);
   const room = useRoom(pages);
-  const narrow = window.innerWidth <= narrowPx;
+  const stacked = window.innerWidth <= stackedPx;
+  const phone = window.innerWidth <= phonePx;
   const views = useMemo(
-    () =>
-      narrow ? data.leaves.map((_, i) => [i]) : data.views.map((v) => [v.left, v.right].filter((i) => i !== null)),
-    [data, narrow],
+    () => (phone ? data.leaves.map((_, i) => [i]) : data.views.map((v) => [v.left, v.right].filter((i) => i !== null))),
+    [data, phone],
   );
   const now = views[Math.min(at, views.length - 1)]!;
   const leaves = now.map((i) => data.leaves[i]!);
@@ -152,9 +154,7 @@ export function Reader({ data }: { readonly data: ProofData }) {
 
   const across = Math.max(...views.map((v) => v.reduce((sum, i) => sum + data.leaves[i]!.box.w, 0)));
   const tall = Math.max(...data.leaves.map((l) => l.box.h));
-  const fit = narrow
-    ? (room.w - 20) / Math.max(...data.leaves.map((l) => l.box.w))
-    : Math.min((room.w - padPx) / across, (room.h - padPx) / tall);
+  const fit = stacked ? (room.w - 20) / across : Math.min((room.w - padPx) / across, (room.h - padPx) / tall);
   const scale = Math.max(0.05, fit) * zooms[zoom]!;
   return (
     <div className="reader">

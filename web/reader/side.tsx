@@ -114,7 +114,7 @@ export function Side({
           </div>
           {whole.length > 0 && <h3>{words.book}</h3>}
           {whole.map(card)}
-          {elsewhere.length > 0 && <h3>{words.notes}</h3>}
+          {elsewhere.length > 0 && <h3>{words.elsewhere}</h3>}
           {elsewhere.map(({ thread, number }) => {
             const place = labels.get(of({ thread, number }) ?? "") ?? "";
             return (

@@ -18,6 +18,7 @@ export { keys } from "./now/keys.ts";
 export { cardTrouble, labs } from "./now/labs.ts";
 export { letters } from "./now/letters.ts";
 export { notes } from "./now/notes.ts";
+export { onPaper } from "./now/on-paper.ts";
 export { orderWords, reasonWords } from "./now/orders.ts";
 export { ornaments } from "./now/ornaments.ts";
 export { pace } from "./now/pace.ts";

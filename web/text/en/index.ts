@@ -13,6 +13,7 @@ export * from "./keys.ts";
 export * from "./labs.ts";
 export * from "./letters.ts";
 export * from "./notes.ts";
+export * from "./on-paper.ts";
 export * from "./orders.ts";
 export * from "./ornaments.ts";
 export * from "./pace.ts";

@@ -29,6 +29,7 @@ export const work = {
   read: "Read through",
   words: "All words and captions",
   proof: "Make a proof for others …",
+  paper: "Print to read on paper …",
   match: "Match facing page",
   moveTo: "Move to page …",
   moveToPage: (n: number) => `Page ${n}`,

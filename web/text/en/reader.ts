@@ -24,6 +24,7 @@ export const reader = {
   notesHere: (n: number) =>
     n === 0 ? "No notes on these pages yet." : n === 1 ? "1 note on these pages" : `${n} notes on these pages`,
   book: "On all of it",
+  elsewhere: "On other pages",
   about: {
     book: "About all of it",
     page: "About this page",

@@ -56,9 +56,9 @@ export const room = {
   nobody: "Enter a mail address first.",
   keepMails: "Keep addresses and mails",
   keptMails: "Addresses and mails are kept.",
-  withdraw: "Close the room",
+  withdraw: "End this room",
   withdrawAsk: "The pages and notes are deleted from the server. Notes that came home stay here.",
-  withdrawn: "The room is closed, and nothing of it is left on the server.",
+  withdrawn: "The room has ended, and nothing of it is left on the server.",
   ended: "The reading room has ended. Its notes are here.",
   cameIn: (n: number, names: readonly string[]) =>
     `${n === 1 ? "1 new note or answer" : `${n} new notes and answers`} from ${names.join(", ")}.`,

@@ -15,13 +15,14 @@ import { AllSteps } from "./all-steps.tsx";
 import { AnotherSize } from "./another-size.tsx";
 import { Combine } from "./combine.tsx";
 import { FinishedPages } from "./finished-pages.tsx";
+import { PaperDialog } from "./paper-dialog.tsx";
 import { SaveFile } from "./save-file.tsx";
 import { Snapshots } from "./snapshots.tsx";
 
 /** What changes the work, and so is not to be had where it may only be looked at. */
 const changing: ReadonlySet<string> = new Set(["allSteps", "snapshot", "combine", "anotherSize", "finished"]);
 
-type Open = "proof" | "saveFile" | "allSteps" | "snapshot" | "combine" | "anotherSize" | "finished";
+type Open = "proof" | "paper" | "saveFile" | "allSteps" | "snapshot" | "combine" | "anotherSize" | "finished";
 
 /** Says what was kept, only after it was, and offers a file besides. */
 function sayKept(session: ProjectSession, saveFile: () => void): void {
@@ -64,6 +65,7 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
     "read",
     "words",
     "proof",
+    "paper",
     "saveFile",
     "allSteps",
     "snapshot",
@@ -103,6 +105,7 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
           <ProofDialog onClose={closeProof} />
         </Suspense>
       )}
+      {open === "paper" && <PaperDialog session={session} onClose={closeProof} />}
       {open === "saveFile" && <SaveFile session={session} onClose={close} />}
       {open === "allSteps" && <AllSteps session={session} onClose={close} />}
       {open === "snapshot" && <Snapshots session={session} onClose={close} />}
