@@ -85,9 +85,22 @@ test("a proof goes out as a file, is read without a network, and its notes come 
     await expect(tile(page, 1)).toHaveAttribute("aria-selected", "true");
   });
 
+  await test.step("on words that are marked while one writes", async () => {
+    await page.getByRole("button", { name: "Close the notes" }).click();
+    await page.getByRole("option", { name: /words: Hilda/ }).dblclick();
+    await page.getByTestId("writing").waitFor();
+    await page.keyboard.press("Control+Home");
+    for (let i = 0; i < 5; i += 1) await page.keyboard.press("Shift+ArrowRight");
+    await page.keyboard.press("Control+.");
+    await expect(sheet(page).getByRole("radio", { name: "these words" })).toBeChecked();
+    await noteField(page).fill("Hilde, with an e?");
+    await page.keyboard.press("Control+Enter");
+    await expect(sheet(page).getByText("Page 1, “Hilda”")).toBeVisible();
+    await page.getByRole("button", { name: "Remove this note" }).click();
+  });
+
   await test.step("a note goes where its photo goes, and says when what it speaks of was changed", async () => {
     const before = await box(pins(page).first());
-    await toList(page);
     await expect(sheet(page).getByText("Perhaps done")).toHaveCount(0);
     await page.getByRole("button", { name: "Close the notes" }).click();
     await tile(page, 1).focus();

@@ -1,6 +1,8 @@
 import { spawn } from "node:child_process";
-import { mkdir } from "node:fs/promises";
+import { mkdir, mkdtemp } from "node:fs/promises";
+import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { pathToFileURL } from "node:url";
 import { chromium, type Page } from "@playwright/test";
 import { launchOptions, viewport } from "./support/browser.ts";
 import { openDrawer, shelfPhotos, startCollage, takeSample } from "./support/tessip.ts";
@@ -128,14 +130,6 @@ try {
   await page.getByRole("listbox", { name: "The pages of this book" }).getByRole("option").nth(3).click();
   await shot(page, "overview");
   await page.getByRole("button", { name: "Back to the page" }).click();
-  await openDrawer(page, "Words");
-  await page.getByRole("button", { name: "Captions for all photos" }).click();
-  await page
-    .getByRole("option", { name: /words: / })
-    .first()
-    .click();
-  await shot(page, "book-words");
-  await page.keyboard.press("Escape");
   await page.getByRole("option", { name: "The cover" }).click();
   await shot(page, "cover");
   await page.getByRole("link", { name: /^Check/ }).click();
@@ -147,11 +141,29 @@ try {
   await shot(page, "words");
   await page.getByRole("button", { name: "More about this project" }).click();
   await page.getByRole("menuitem", { name: "Read through" }).click();
-  for (let i = 0; i < 4; i += 1) {
+  // A leaf that is being turned hears no key.
+  for (let i = 0; i < 8 && !(await page.getByText("Pages 2 and 3 of 40").isVisible()); i += 1) {
     await page.keyboard.press("ArrowRight");
-    await page.waitForTimeout(600);
+    await page.waitForTimeout(700);
   }
+  await page.getByRole("button", { name: /^Note 1, / }).click();
+  await page.getByRole("button", { name: "Answer", exact: true }).waitFor();
   await shot(page, "reading");
+  await page.getByRole("button", { name: "All notes" }).click();
+  await page.getByRole("button", { name: "Make a proof …" }).click();
+  await page.getByRole("textbox", { name: "Across every page" }).fill("");
+  const download = page.waitForEvent("download", { timeout: 240_000 });
+  await page.getByRole("button", { name: "Make the proof" }).click();
+  const reader = await (await browser.newContext({ viewport, locale: "en-GB", offline: true })).newPage();
+  const proof = join(await mkdtemp(join(tmpdir(), "tessip-shots-")), "proof.html");
+  await (await download).saveAs(proof);
+  await reader.goto(pathToFileURL(proof).href);
+  await reader.locator(".leaf").first().waitFor();
+  await reader.keyboard.press("ArrowRight");
+  await reader.keyboard.press("ArrowRight");
+  await reader.getByRole("button", { name: /^Note 1, / }).click();
+  await shot(reader, "reader");
+  await page.getByRole("button", { name: "Close the notes" }).click();
   await page.keyboard.press("Escape");
   await page.getByRole("link", { name: /Photos/ }).click();
   for (const [day, name] of [

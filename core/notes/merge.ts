@@ -24,6 +24,8 @@ export function merged(a: readonly NoteEvent[], b: readonly NoteEvent[]): readon
   for (const event of b) {
     const known = byId.get(event.id);
     if (known === event) continue;
+    // The same words from another file are another object; most are also written in the same order.
+    if (known && JSON.stringify(known) === JSON.stringify(event)) continue;
     if (known) {
       const [now, then] = [written(known), written(event)];
       if (now <= then) continue;

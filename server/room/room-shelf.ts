@@ -236,7 +236,8 @@ export class RoomShelf {
       if (!fresh.some((e) => e.id === event.id)) fresh.push(event);
     }
     if (fresh.length === 0) return fresh;
-    const lines = fresh.map((e) => `${JSON.stringify(e)}\n`).join("");
+    // Each begins a line of its own, whatever was cut off before it.
+    const lines = fresh.map((e) => `\n${JSON.stringify(e)}`).join("");
     await appendFile(this.#at(record.id, "notes.ndjson"), lines).catch(orFull);
     for (const e of fresh) known.add(e.id);
     return fresh;
@@ -265,7 +266,7 @@ export class RoomShelf {
 }
 
 const isFull = (e: unknown): boolean =>
-  e instanceof Error && "code" in e && (e.code === "ENOSPC" || e.code === "EDQUOT");
+  typeof e === "object" && e !== null && "code" in e && (e.code === "ENOSPC" || e.code === "EDQUOT");
 
 function orFull(e: unknown): never {
   throw isFull(e) ? new RoomFull() : e;

@@ -1,5 +1,6 @@
+import { execFileSync } from "node:child_process";
 import { createHash } from "node:crypto";
-import { mkdtemp, readdir, readFile, writeFile } from "node:fs/promises";
+import { mkdtemp, readdir, readFile, rm, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@jest/globals";
@@ -12,8 +13,8 @@ import { RoomShelf } from "./room-shelf.ts";
 const start = new Date("2026-05-01T10:00:00Z");
 const dayMs = 86_400_000;
 
-async function opened() {
-  const folder = await mkdtemp(join(tmpdir(), "tessip-rooms-"));
+async function opened(within = tmpdir()) {
+  const folder = await mkdtemp(join(within, "tessip-rooms-"));
   let now = start;
   const program = { script: "console.log('</script>')", style: "body{}" };
   const outbox = join(folder, "outbox");
@@ -80,8 +81,8 @@ const said = (id: string, more: Partial<Parameters<typeof newEvent>[1]> = {}): N
   });
 
 /** A room with pages in it. */
-async function furnished(more: Partial<typeof wish> = {}) {
-  const at = await opened();
+async function furnished(more: Partial<typeof wish> = {}, within?: string) {
+  const at = await opened(within);
   const made = await at.app.request("/rooms", at.json("POST", { ...wish, ...more }));
   const { readerKey, makerKey } = (await made.json()) as { readerKey: string; makerKey: string };
   const put = await at.app.request(`/make/${makerKey}/pictures/${pictureHash}`, { method: "PUT", body: picture });
@@ -264,10 +265,54 @@ test("a note that was cut off in the middle of writing takes no other with it", 
   await app.request(`${inside}/notes`, json("POST", [said("a")]));
   const id = (await readdir(rooms)).find((n) => n !== "makers")!;
   const path = join(rooms, id, "notes.ndjson");
-  await writeFile(path, `${await readFile(path, "utf8")}{"id":"b","n":1,\n`);
+  await writeFile(path, `${await readFile(path, "utf8")}\n{"id":"b","n":1,`);
   await app.request(`${inside}/notes`, json("POST", [said("c")]));
   const { events } = (await (await app.request(`/make/${makerKey}/notes`)).json()) as { events: { id: string }[] };
   expect(events.map((e) => e.id)).toEqual(["a", "c"]);
+});
+
+/** A disk of two megabytes; undefined where none can be mounted. */
+async function smallDisk(): Promise<string | undefined> {
+  const path = await mkdtemp(join(tmpdir(), "tessip-small-"));
+  try {
+    execFileSync("mount", ["-t", "tmpfs", "-o", "size=2m", "tmpfs", path], { stdio: "ignore" });
+    return path;
+  } catch {
+    return undefined;
+  }
+}
+
+test("on a full disk the room says so, loses nothing, and takes notes again when there is room", async () => {
+  const disk = await smallDisk();
+  if (!disk) return;
+  try {
+    const { app, json, makerKey, inside } = await furnished({}, disk);
+    const post = (id: string, text = "x".repeat(4000)) =>
+      app.request(`${inside}/notes`, json("POST", [said(id, { text })]));
+    expect((await post("a")).status).toBe(200);
+    await writeFile(join(disk, "filler"), new Uint8Array(3_000_000)).catch(() => {});
+    let full = 200;
+    let kept = 1;
+    for (let i = 0; i < 20 && full === 200; i += 1) {
+      full = (await post(`b${i}`)).status;
+      if (full === 200) kept += 1;
+    }
+    expect(full).toBe(507);
+    const large = new Uint8Array(100_000);
+    const hash = createHash("sha256").update(large).digest("hex");
+    expect((await app.request(`/make/${makerKey}/pictures/${hash}`, { method: "PUT", body: large })).status).toBe(507);
+    expect((await app.request(`/make/${makerKey}/proof`, json("PUT", proof))).status).toBe(507);
+    const before = (await (await app.request(`/make/${makerKey}/notes`)).json()) as { events: unknown[] };
+    expect(before.events).toHaveLength(kept);
+    expect((await app.request(`${inside}/`)).status).toBe(200);
+    await rm(join(disk, "filler"));
+    expect((await post("again")).status).toBe(200);
+    const after = (await (await app.request(`/make/${makerKey}/notes`)).json()) as { events: { id: string }[] };
+    expect(after.events.map((e) => e.id)).toContain("again");
+    expect(after.events).toHaveLength(kept + 1);
+  } finally {
+    execFileSync("umount", ["-l", disk]);
+  }
 });
 
 test("so much is allowed in a minute, for each by itself", () => {
