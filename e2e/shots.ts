@@ -154,7 +154,9 @@ try {
   await page.getByRole("textbox", { name: "Across every page" }).fill("");
   const download = page.waitForEvent("download", { timeout: 240_000 });
   await page.getByRole("button", { name: "Make the proof" }).click();
-  const reader = await (await browser.newContext({ viewport, locale: "en-GB", offline: true })).newPage();
+  const reader = await (
+    await browser.newContext({ viewport, locale: "en-GB", offline: true, bypassCSP: true })
+  ).newPage();
   const proof = join(await mkdtemp(join(tmpdir(), "tessip-shots-")), "proof.html");
   await (await download).saveAs(proof);
   await reader.goto(pathToFileURL(proof).href);
