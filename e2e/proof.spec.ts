@@ -128,7 +128,7 @@ test("a proof goes out as a file, is read without a network, and its notes come 
     await row(page, "Too dark").click();
     await page.getByRole("button", { name: "Remove this note" }).click();
     await expect(row(page, "Too dark")).toHaveCount(0);
-    await page.getByRole("button", { name: "Undo", exact: true }).last().click();
+    await page.getByRole("button", { name: "Undo", exact: true }).first().click();
     await expect(row(page, "Too dark")).toHaveCount(1);
     await page.reload();
     await page.getByRole("button", { name: /^Notes: 1 open/ }).click();

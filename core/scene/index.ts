@@ -1,6 +1,6 @@
 export { strokeToOwn } from "./fade.ts";
 export { ornamentShape } from "./ornament.ts";
-export { type SceneLayer, scene, sceneLayers, tileSteps } from "./scene.ts";
+export { photoPlace, type SceneLayer, scene, sceneLayers, tileSteps } from "./scene.ts";
 export { levelsOf, type Thrown, thrownBy } from "./shadow.ts";
 export { ownToPage, softOf } from "./soft.ts";
 export {

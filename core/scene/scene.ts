@@ -9,10 +9,11 @@ import {
   type PlacedPage,
   type PlacedTile,
   pictureRect,
+  type View,
   type Words,
 } from "#core/document";
 import { photoMatrix } from "#core/fit";
-import { chain, type Rect, record, traceRect, translation } from "#core/geometry";
+import { chain, type Matrix, type Rect, record, traceRect, translation } from "#core/geometry";
 import { bleedBox, type PageFormat } from "#core/lab";
 import { outlineOf } from "#core/outlines";
 import type { Tone } from "#core/tone";
@@ -196,8 +197,7 @@ function solidSteps(tile: PlacedTile, on: Standing, facts: SceneFacts): DrawStep
         const laid = { anchor, clip: photoEdge(tile, format), reach: boxAround(tile.frame) };
         return [...faded(repeatSteps(view, photo.aspect, laid), tile, photo, format), ...over(tile, on)];
       }
-      const upright = photoMatrix(photo.aspect, pictureRect(tile), framingOf(view, photo, tile, format));
-      const matrix = tile.frame.turn === 0 ? upright : chain(turnOf(tile.frame), upright);
+      const matrix = photoPlace(tile, view, photo, format);
       const fills = outlineOf(tile.outline).fillsFrame(tile.cornerMm) && tile.frame.turn === 0;
       const plain = fills ? photoRect(tile, format) : undefined;
       const picture: DrawStep = {
@@ -212,6 +212,12 @@ function solidSteps(tile: PlacedTile, on: Standing, facts: SceneFacts): DrawStep
       return [...behind, ...faded([picture], tile, photo, format), ...over(tile, on)];
     }
   }
+}
+
+/** What takes a photo's unit square to where its tile shows it on the page. */
+export function photoPlace(tile: PlacedTile, view: View, photo: SeenPhoto, format: PageFormat): Matrix {
+  const upright = photoMatrix(photo.aspect, pictureRect(tile), framingOf(view, photo, tile, format));
+  return tile.frame.turn === 0 ? upright : chain(turnOf(tile.frame), upright);
 }
 
 /** What is drawn of a photo, without what a brush took of it. */

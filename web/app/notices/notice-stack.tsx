@@ -19,7 +19,8 @@ const stack = createToaster({
 export function put(notice: Parameters<typeof stack.create>[0]): void {
   const shown = stack.getVisibleToasts();
   const oldest = shown.filter((n) => n.type !== "error").at(-1) ?? shown.at(-1);
-  if (shown.length >= most && oldest?.id) stack.dismiss(oldest.id);
+  // At once: one that is only on its way out still takes the place of the next.
+  if (shown.length >= most && oldest?.id) stack.remove(oldest.id);
   stack.create(notice.action ? { duration: 20_000, ...notice } : notice);
 }
 

@@ -1,9 +1,9 @@
 import { Check, MessageCircleMore, Minus } from "lucide-react";
 import { useStore } from "zustand";
-import { findPlaced, framingOf, type PlacedPage, pictureRect } from "#core/document";
-import { photoMatrix } from "#core/fit";
-import { applyTo, chain, type Rect, rotation, translation } from "#core/geometry";
+import { findPlaced, type PlacedPage } from "#core/document";
+import { applyTo, type Rect } from "#core/geometry";
 import { photoShape } from "#core/photo";
+import { photoPlace } from "#core/scene";
 import { notes as words } from "../../../text/index.ts";
 import { useServices } from "../../services.ts";
 import { showPlace } from "../../state/notes/note-gestures.ts";
@@ -86,21 +86,13 @@ export function AskedCrop({ page, box, scale }: AskedCropProps) {
   const { view } = tile.filling;
   const photo = byId.get(view.photoId);
   if (!photo) return null;
-  const shape = photoShape(photo);
-  const upright = photoMatrix(shape.aspect, pictureRect(tile), framingOf(view, shape, tile, page.format));
-  const { centre, turn } = tile.frame;
-  const about = chain(
-    translation(centre.x, centre.y),
-    rotation((turn * Math.PI) / 180),
-    translation(-centre.x, -centre.y),
-    upright,
-  );
+  const place = photoPlace(tile, view, photoShape(photo), page.format);
   const corners = [
     { x: crop.x, y: crop.y },
     { x: crop.x + crop.w, y: crop.y },
     { x: crop.x + crop.w, y: crop.y + crop.h },
     { x: crop.x, y: crop.y + crop.h },
-  ].map((p) => applyTo(about, p));
+  ].map((p) => applyTo(place, p));
   const points = corners.map((p) => `${(p.x - box.x) * scale},${(p.y - box.y) * scale}`).join(" ");
   return (
     <svg className={css.ghost} role="img" aria-label={words.ghost}>

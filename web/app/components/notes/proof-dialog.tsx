@@ -1,5 +1,5 @@
 import { Text } from "@chakra-ui/react";
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { useStore } from "zustand";
 import { formats, proof as words } from "../../../text/index.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
@@ -12,7 +12,7 @@ import { useSession } from "../../state/session/hooks.ts";
 import { Checkbox } from "../checkbox.tsx";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
 import { FieldLabel } from "../field-label.tsx";
-import { Working } from "../project/working.tsx";
+import { Making } from "../project/making.tsx";
 import { Segmented } from "../segmented.tsx";
 import { TextField } from "../text-field.tsx";
 
@@ -28,7 +28,7 @@ export function ProofDialog({ onClose }: { readonly onClose: () => void }) {
   const [offers, setOffers] = useState<(typeof offerCounts)[number]>("6");
   const [withNotes, setWithNotes] = useState(true);
   const [making, setMaking] = useState<ProofOptions>();
-  if (making) return <Making options={making} onClose={onClose} />;
+  if (making) return <MakingProof options={making} onClose={onClose} />;
   return (
     <ConfirmDialog
       title={words.title}
@@ -73,17 +73,18 @@ export function ProofDialog({ onClose }: { readonly onClose: () => void }) {
   );
 }
 
-function Making({ options, onClose }: { readonly options: ProofOptions; readonly onClose: () => void }) {
+function MakingProof({ options, onClose }: { readonly options: ProofOptions; readonly onClose: () => void }) {
   const services = useServices();
   const session = useSession();
-  const [share, setShare] = useState(0);
-  const stop = useRef<AbortController>(undefined);
-  useEffect(() => {
-    const abort = new AbortController();
-    stop.current = abort;
-    const { project } = session.state.getState();
-    void makeProof(services, project, options, { signal: abort.signal, onProgress: setShare })
-      .then(async (file) => {
+  return (
+    <Making
+      title={words.making}
+      failed={troubleWords}
+      stopped={words.stopped}
+      onClose={onClose}
+      make={async (doing) => {
+        const { project } = session.state.getState();
+        const file = await makeProof(services, project, options, doing);
         const { fileTitle } = await import("../../../text/in-latin.ts");
         const name = `${fileTitle(project.name)}-proof.html`;
         const mb = file.size / 1e6;
@@ -91,19 +92,9 @@ function Making({ options, onClose }: { readonly options: ProofOptions; readonly
         notices.create({ title: words.made(name, formats.number(mb, 1)), type: "success", duration: 20_000 });
         if (mb > mostMailMb)
           notices.create({ title: words.large(formats.number(mb, 1)), type: "info", duration: 20_000 });
-      })
-      .catch((e: unknown) => {
-        if (!abort.signal.aborted) notices.create({ title: troubleWords(e), type: "error", duration: 20_000 });
-      })
-      .finally(() => !abort.signal.aborted && onClose());
-    return () => abort.abort();
-  }, [services, session, options, onClose]);
-  const stopIt = () => {
-    stop.current?.abort();
-    notices.create({ title: words.stopped, type: "info" });
-    onClose();
-  };
-  return <Working title={words.making} share={share} onStop={stopIt} />;
+      }}
+    />
+  );
 }
 
 function troubleWords(e: unknown): string {

@@ -1,5 +1,5 @@
 import { Text } from "@chakra-ui/react";
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import type { OfficePaper } from "#core/sheet-files";
 import { onPaper as words } from "../../../text/index.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
@@ -11,7 +11,7 @@ import type { ProjectSession } from "../../state/session/project-session.ts";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
 import { FieldLabel } from "../field-label.tsx";
 import { Segmented } from "../segmented.tsx";
-import { Working } from "./working.tsx";
+import { Making } from "./making.tsx";
 
 interface PaperDialogProps {
   readonly session: ProjectSession;
@@ -28,7 +28,7 @@ export function PaperDialog({ session, onClose }: PaperDialogProps) {
   const [paper, setPaper] = useState<OfficePaper>(unit === "in" ? "letter" : "a4");
   const [count, setCount] = useState<{ readonly pages: string; readonly photos: string }>({ pages: "2", photos: "4" });
   const [making, setMaking] = useState<PaperOptions>();
-  if (making) return <Making session={session} options={making} onClose={onClose} />;
+  if (making) return <MakingPdf session={session} options={making} onClose={onClose} />;
   const countWords = what === "pages" ? words.perSheet : words.columns;
   return (
     <ConfirmDialog
@@ -90,37 +90,30 @@ export function PaperDialog({ session, onClose }: PaperDialogProps) {
   );
 }
 
-function Making({ session, options, onClose }: PaperDialogProps & { readonly options: PaperOptions }) {
+const whyNot = (e: unknown): string =>
+  e instanceof WorkerError && e.code === "photoUnreadable" ? words.missing(e.message) : words.failed;
+
+function MakingPdf({ session, options, onClose }: PaperDialogProps & { readonly options: PaperOptions }) {
   const services = useServices();
-  const [share, setShare] = useState(0);
-  const stop = useRef<AbortController>(undefined);
-  useEffect(() => {
-    const abort = new AbortController();
-    stop.current = abort;
-    const { project } = session.state.getState();
-    const make = async () => {
-      const files = paperFiles(services, project, options);
-      if (files.length === 0) return notices.create({ title: words.none, type: "info" });
-      const doing = { signal: abort.signal, onProgress: setShare };
-      const pdf = await paperPdf(services, files, project.name, doing);
-      const { fileTitle } = await import("../../../text/in-latin.ts");
-      const name = `${fileTitle(project.name)}-${words.fileName[options.what]}.pdf`;
-      await saveToDisk(pdf, name);
-      notices.create({ title: words.made(name, files.length), type: "success", duration: 15_000 });
-    };
-    void make()
-      .catch((e: unknown) => {
-        if (abort.signal.aborted) return;
-        const lost = e instanceof WorkerError && e.code === "photoUnreadable" ? words.missing(e.message) : words.failed;
-        notices.create({ title: lost, type: "error", duration: 15_000 });
-      })
-      .finally(() => !abort.signal.aborted && onClose());
-    return () => abort.abort();
-  }, [services, session, options, onClose]);
-  const stopIt = () => {
-    stop.current?.abort();
-    notices.create({ title: words.stopped, type: "info" });
-    onClose();
-  };
-  return <Working title={words.making} share={share} onStop={stopIt} />;
+  return (
+    <Making
+      title={words.making}
+      failed={whyNot}
+      stopped={words.stopped}
+      onClose={onClose}
+      make={async (doing) => {
+        const { project } = session.state.getState();
+        const files = paperFiles(services, project, options);
+        if (files.length === 0) {
+          notices.create({ title: words.none, type: "info" });
+          return;
+        }
+        const pdf = await paperPdf(services, files, project.name, doing);
+        const { fileTitle } = await import("../../../text/in-latin.ts");
+        const name = `${fileTitle(project.name)}-${words.fileName[options.what]}.pdf`;
+        await saveToDisk(pdf, name);
+        notices.create({ title: words.made(name, files.length), type: "success", duration: 15_000 });
+      }}
+    />
+  );
 }

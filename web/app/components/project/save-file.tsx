@@ -1,5 +1,5 @@
 import { Text } from "@chakra-ui/react";
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { fonts as fontWords, formats, work as words } from "../../../text/index.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
@@ -8,7 +8,7 @@ import { writeProjectFile } from "../../state/session/project-file.ts";
 import type { ProjectSession } from "../../state/session/project-session.ts";
 import { Checkbox } from "../checkbox.tsx";
 import { ConfirmDialog } from "../confirm-dialog.tsx";
-import { Working } from "./working.tsx";
+import { Making } from "./making.tsx";
 
 interface SaveFileProps {
   readonly session: ProjectSession;
@@ -31,14 +31,15 @@ export function SaveFile({ session, onClose }: SaveFileProps) {
 /** Writes the work as one file, and hands it to the browser's own saving. */
 function Writing({ session, places, onClose }: SaveFileProps & { readonly places: boolean }) {
   const services = useServices();
-  const [share, setShare] = useState(0);
-  const stop = useRef<AbortController>(undefined);
-  useEffect(() => {
-    const abort = new AbortController();
-    stop.current = abort;
-    const { project } = session.state.getState();
-    void writeProjectFile(services, project, { signal: abort.signal, onProgress: setShare }, { places })
-      .then(async ({ file, missing, fontsLeftOut }) => {
+  return (
+    <Making
+      title={words.writing}
+      failed={() => words.failed}
+      stopped={words.stopped}
+      onClose={onClose}
+      make={async (doing) => {
+        const { project } = session.state.getState();
+        const { file, missing, fontsLeftOut } = await writeProjectFile(services, project, doing, { places });
         const { fileTitle } = await import("../../../text/in-latin.ts");
         const name = `${fileTitle(project.name)}.tessip`;
         await saveToDisk(file, name);
@@ -46,21 +47,6 @@ function Writing({ session, places, onClose }: SaveFileProps & { readonly places
         if (missing.length > 0) notices.create({ title: words.savedWithout(missing), type: "error" });
         if (fontsLeftOut.length > 0)
           notices.create({ title: fontWords.savedWithout(fontsLeftOut), type: "info", duration: 20_000 });
-      })
-      .catch(() => {
-        if (!abort.signal.aborted) notices.create({ title: words.failed, type: "error" });
-      })
-      .finally(() => !abort.signal.aborted && onClose());
-    return () => abort.abort();
-  }, [services, session, places, onClose]);
-  return (
-    <Working
-      title={words.writing}
-      share={share}
-      onStop={() => {
-        stop.current?.abort();
-        notices.create({ title: words.stopped, type: "info" });
-        onClose();
       }}
     />
   );

@@ -33,10 +33,11 @@ export async function takeProjectFile(
     const id = await saveAsNew(services, project, project.name);
     await services.store.keepNotes({ id, events: notes.events, sameAs: notes.workId });
     await projectsChanged(queries);
-    notices.create({ title: words.opened(project.name), type: "success" });
     if (missing.length > 0) notices.create({ title: words.openedWithout(missing), type: "error", duration: 20_000 });
     if (fontsMissing.length > 0)
       notices.create({ title: fontWords.openedWithout(fontsMissing), type: "error", duration: 20_000 });
+    // Last, since what went wrong drives other notices out.
+    notices.create({ title: words.opened(project.name), type: "success" });
   } catch (e) {
     const why = e instanceof ProjectFileError ? words.trouble[e.code] : undefined;
     notices.create({

@@ -112,7 +112,11 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     underline: () => toggle("underline"),
     undo: () => session.undo(),
     redo: () => session.redo(),
-    note: () => beginNote(services, session),
+    note: () => {
+      // The browser tells of a selection a moment after it was made.
+      readMarks();
+      return beginNote(services, session);
+    },
   });
   const onKeyDown = (e: KeyboardEvent<HTMLTextAreaElement>) => {
     obeyKeys(e);

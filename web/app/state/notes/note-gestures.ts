@@ -10,6 +10,7 @@ import type { Services } from "../../services.ts";
 import { putPhoto, reframeChange } from "../edit/page-gestures.ts";
 import { openPlaced, type ProjectSession, pageIn } from "../session/project-session.ts";
 import { noNotesShown } from "../view-state/view-state.ts";
+import { noteFactsOf } from "./note-facts.ts";
 import { notesOf } from "./notes-shelf.ts";
 import type { ShownNote } from "./shown-notes.ts";
 
@@ -17,17 +18,8 @@ import type { ShownNote } from "./shown-notes.ts";
 
 type Deps = Pick<Services, "library" | "viewState" | "store" | "newId" | "now">;
 
-function factsOf({ library }: Deps, session: ProjectSession): NoteFacts {
-  const { byId } = library.state.getState();
-  return {
-    language: session.state.getState().project.language,
-    hashOf: (id) => byId.get(id)?.hash,
-    photo: (id) => {
-      const photo = byId.get(id);
-      return photo && photoShape(photo);
-    },
-  };
-}
+const factsOf = ({ library }: Deps, session: ProjectSession): NoteFacts =>
+  noteFactsOf(library.state.getState().byId, session.state.getState().project.language);
 
 const longestQuote = 1000;
 /** Where a pin stands that is on a tile as a whole: near its corner, since what matters is in the middle. */

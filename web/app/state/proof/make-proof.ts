@@ -1,10 +1,11 @@
 import { allTiles, captionedOn, everyPage, type Page, type Project, photosOf } from "#core/document";
 import type { ProofData } from "#core/notes";
 import { type NoteEvent, offersFor, wholeMark } from "#core/notes";
-import { type Photo, photoShape } from "#core/photo";
+import type { Photo } from "#core/photo";
 import { wordsNeeded } from "#core/scene";
 import { WorkerError } from "../../../workers/protocol.ts";
 import type { Services } from "../../services.ts";
+import { noteFactsOf } from "../notes/note-facts.ts";
 import { notesOf } from "../notes/notes-shelf.ts";
 import { readingViews } from "../session/reading-views.ts";
 import { type ProofPictures, proofFile } from "./proof-file.ts";
@@ -55,15 +56,7 @@ export async function paintProof(
   doing.signal.throwIfAborted();
   const { byId } = deps.library.state.getState();
   const { language } = project;
-  const facts = {
-    language,
-    setter: deps.fonts,
-    hashOf: (id: string) => byId.get(id)?.hash,
-    photo: (id: string) => {
-      const photo = byId.get(id);
-      return photo && photoShape(photo);
-    },
-  };
+  const facts = { ...noteFactsOf(byId, language), setter: deps.fonts };
   const views = readingViews(project, (id) => byId.get(id)?.takenAt);
   const needs = views.flatMap((v) => [v.left, v.right]).flatMap((l) => (l ? wordsNeeded(l.page, facts) : []));
   const lacking = await deps.fonts.loadFor(needs, language);

@@ -1,17 +1,17 @@
-import {
-  framingOf,
-  isArranged,
-  type PlacedPage,
-  type PlacedTile,
-  type Project,
-  pagesBefore,
-  pictureRect,
-} from "#core/document";
-import { photoMatrix } from "#core/fit";
-import { applyTo, chain, type Matrix, type Point, rotation, translation } from "#core/geometry";
+import { isArranged, type PlacedPage, type PlacedTile, type Project, pagesBefore } from "#core/document";
+import { applyTo, chain, type Matrix, type Point } from "#core/geometry";
 import type { ProofLeaf, ProofLine, ProofTile, ProofView, ProofWords } from "#core/notes";
 import { markOfPlace, type NoteFacts, sceneMark } from "#core/notes";
-import { borderedOf, laidWords, type SceneFacts, scene, seenFrame, wordsMatrix, wordsOf } from "#core/scene";
+import {
+  borderedOf,
+  laidWords,
+  photoPlace,
+  type SceneFacts,
+  scene,
+  seenFrame,
+  wordsMatrix,
+  wordsOf,
+} from "#core/scene";
 import { book } from "../../../text/index.ts";
 import { type LeafView, type ReadingView, readingViews } from "../session/reading-views.ts";
 
@@ -88,15 +88,8 @@ function photoOn(tile: PlacedTile, page: PlacedPage, facts: Facts, bordered: Mat
   const { view } = tile.filling;
   const [shape, hash] = [facts.photo(view.photoId), facts.hashOf(view.photoId)];
   if (!shape || hash === undefined) return undefined;
-  const upright = photoMatrix(shape.aspect, pictureRect(tile), framingOf(view, shape, tile, page.format));
-  const { centre, turn } = tile.frame;
-  const turned = chain(
-    translation(centre.x, centre.y),
-    rotation((turn * Math.PI) / 180),
-    translation(-centre.x, -centre.y),
-    upright,
-  );
-  const { a, b, c, d, e, f } = bordered ? chain(bordered, turned) : turned;
+  const placed = photoPlace(tile, view, shape, page.format);
+  const { a, b, c, d, e, f } = bordered ? chain(bordered, placed) : placed;
   return { hash, place: [a, b, c, d, e, f] };
 }
 

@@ -1,8 +1,8 @@
 import { type Project, placed } from "#core/document";
 import { markOfPlace, type NoteEvent, newEvent, pointOn } from "#core/notes";
-import { photoShape } from "#core/photo";
 import { example } from "../../../text/index.ts";
 import type { Services } from "../../services.ts";
+import { noteFactsOf } from "../notes/note-facts.ts";
 
 /** What two made-up readers said of the example book. */
 export function exampleNotes(
@@ -10,14 +10,7 @@ export function exampleNotes(
   project: Project,
 ): NoteEvent[] {
   const { byId } = library.state.getState();
-  const facts = {
-    language: project.language,
-    hashOf: (id: string) => byId.get(id)?.hash,
-    photo: (id: string) => {
-      const photo = byId.get(id);
-      return photo && photoShape(photo);
-    },
-  };
+  const facts = noteFactsOf(byId, project.language);
   const [samira, otto] = example.notes.people.map((name) => ({ key: newId(), name }));
   const events: NoteEvent[] = [];
   const say = (by: NoteEvent["by"], what: Parameters<typeof newEvent>[1]): string => {
