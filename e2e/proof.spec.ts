@@ -268,11 +268,14 @@ test("a proof goes out as a file, is read without a network, and its notes come 
     await expect(row(page, "closer")).toContainText("New");
     await expect(row(page, "closer")).toContainText("<img src=x onerror=alert(1)> closer");
     await expect(row(page, "horizon")).toContainText("Answered");
-    await page.evaluate((text) => {
-      const data = new DataTransfer();
-      data.items.add(new File([text], "hilde.tessip-notes"));
-      document.body.dispatchEvent(new DragEvent("drop", { dataTransfer: data, bubbles: true, cancelable: true }));
-    }, await readFile(notesPath, "utf8"));
+    await page.evaluate(
+      (text) => {
+        const data = new DataTransfer();
+        data.items.add(new File([text], "hilde.tessip-notes"));
+        document.body.dispatchEvent(new DragEvent("drop", { dataTransfer: data, bubbles: true, cancelable: true }));
+      },
+      await readFile(notesPath, "utf8"),
+    );
     await expect(page.getByText(/^Everything in there was in/)).toBeVisible();
     await expect(sheet(page).getByText("All pages are approved as they are.")).toBeVisible();
     await expect(sheet(page).getByText("Hilde <b> approved all of it, as it is now.")).toBeVisible();
