@@ -91,7 +91,6 @@ export const notes = {
   came: (n: number, names: readonly string[], work: string) =>
     `${n === 1 ? "1 note or answer" : `${n} notes and answers`} from ${names.join(", ")} came home to “${work}”.`,
   cameNothing: (work: string) => `Everything in there was in “${work}” already.`,
-  cameShow: "Show",
   trouble: {
     notNotes: "There are no notes in that file. Nothing was changed.",
     cut: "Part of these notes is missing or was changed on the way. Ask for the notes file instead. Nothing was changed.",
