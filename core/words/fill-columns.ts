@@ -1,4 +1,4 @@
-import { slack } from "./break-lines.ts";
+import { type LineRun, slack } from "./break-lines.ts";
 import { lettersOf, type Waiting } from "./waiting-lines.ts";
 
 /** How many lines go into a column of a height. */
@@ -66,8 +66,16 @@ interface InkReach {
   readonly below: number;
 }
 
+const inkKnown = new WeakMap<LineRun, InkReach>();
+
 /** How far the letters themselves reach above the baseline and below it, in mm. */
-export function inkOf({ paragraph: { glyphs, runs }, run }: Waiting): InkReach {
+export function inkOf(line: Waiting): InkReach {
+  const ink = inkKnown.get(line.run) ?? measuredInk(line);
+  inkKnown.set(line.run, ink);
+  return ink;
+}
+
+function measuredInk({ paragraph: { glyphs, runs }, run }: Waiting): InkReach {
   let [above, below] = [0, 0];
   for (const g of glyphs) {
     if (g.cluster < run.from || g.cluster >= run.to) continue;

@@ -20,12 +20,12 @@ import {
   type Scene,
   type ShadeStep,
 } from "#core/scene";
-import type { Face, SetGlyph } from "#core/words";
+import type { Face } from "#core/words";
+import { type Canvas2d, pixelsAround } from "./canvas-2d.ts";
 import { type KeptLayer, LayerShelf } from "./layer-shelf.ts";
 import { masks } from "./mask-shelf.ts";
+import { paintWords } from "./paint-words.ts";
 import { PaperShelf } from "./paper-shelf.ts";
-
-export type Canvas2d = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 /** Pixels of a photo in the step's own tone, as it should be seen; `undefined` while they are not there. */
 export type PictureOf = (step: Pick<PhotoStep, "photoId" | "tone">) => CanvasImageSource | undefined;
@@ -34,6 +34,8 @@ export type PictureOf = (step: Pick<PhotoStep, "photoId" | "tone">) => CanvasIma
 export interface PaintSupply {
   readonly picture?: CanvasImageSource | undefined;
   readonly face?: Face | undefined;
+  /** In mm: where anything is to be painted at all; everywhere where it is missing. */
+  readonly within?: Rect | undefined;
 }
 
 interface Layer<C> {
@@ -128,18 +130,6 @@ export class StepPainter<C extends Canvas2d> {
   }
 }
 
-/** The pixels that a rectangle of the page lies in. */
-export function pixelsAround({ x, y, w, h }: Rect, m: Matrix): Rect {
-  const [across, down] = [Math.abs(m.a * w) + Math.abs(m.c * h), Math.abs(m.b * w) + Math.abs(m.d * h)];
-  const [cx, cy] = [x + w / 2, y + h / 2];
-  return {
-    x: m.a * cx + m.c * cy + m.e - across / 2,
-    y: m.b * cx + m.d * cy + m.f - down / 2,
-    w: across,
-    h: down,
-  };
-}
-
 /** A mask in one colour, where it lies. */
 function paintMask(ctx: Canvas2d, soft: PlacedMask, colour: string): void {
   const now = ctx.getTransform();
@@ -155,7 +145,7 @@ function paintMask(ctx: Canvas2d, soft: PlacedMask, colour: string): void {
 type PlainStep = Exclude<DrawStep, { draw: "begin" | "end" }>;
 
 /** Follows one step of a scene. The context's transform already takes mm to pixels. */
-export function paintStep(ctx: Canvas2d, step: PlainStep, { picture, face }: PaintSupply): void {
+export function paintStep(ctx: Canvas2d, step: PlainStep, { picture, face, within }: PaintSupply): void {
   switch (step.draw) {
     case "fill":
       ctx.beginPath();
@@ -166,7 +156,7 @@ export function paintStep(ctx: Canvas2d, step: PlainStep, { picture, face }: Pai
       ctx.globalAlpha = 1;
       return;
     case "words":
-      if (face) paintWords(ctx, step, face);
+      if (face) paintWords(ctx, step, face, within);
       return;
     case "paper":
       paintPaper(ctx, step);
@@ -266,92 +256,6 @@ function wholeOf({ path, at }: PaperFill): Path2D {
   return whole;
 }
 
-/** Outlines, not a browser's text: no letter may stand elsewhere on screen than in print. */
-function paintWords(ctx: Canvas2d, step: Extract<DrawStep, { draw: "words" }>, face: Face): void {
-  const { a, b, c, d, e, f } = step.matrix;
-  ctx.save();
-  ctx.transform(a, b, c, d, e, f);
-  ctx.fillStyle = step.colour;
-  const each = (draw: (path: Path2D) => void) => {
-    for (const g of step.glyphs) {
-      const path = glyphPath(face, g);
-      ctx.save();
-      ctx.translate(g.x, g.y);
-      if (g.turn) ctx.rotate(g.turn);
-      ctx.scale(step.sizeMm, step.sizeMm);
-      draw(path);
-      ctx.restore();
-    }
-  };
-  const { outline } = step;
-  if (outline) {
-    ctx.strokeStyle = outline.colour;
-    ctx.lineWidth = outline.widthMm / step.sizeMm;
-    ctx.lineJoin = "round";
-    each((path) => ctx.stroke(path));
-  }
-  // Where letters touch, one path has another edge than two by a hair: short texts are drawn as they always were.
-  if (step.glyphs.length > longText && !step.glyphs.some((g) => g.turn))
-    for (const path of linePaths(step, face)) ctx.fill(path);
-  else each((path) => ctx.fill(path));
-  ctx.restore();
-}
-
-const longText = 1500;
-
-interface LinePath {
-  readonly last: SetGlyph;
-  readonly count: number;
-  readonly sizeMm: number;
-  readonly path: Path2D;
-}
-
-/** By their first glyph: lines that were set as they are now have the same glyphs. */
-const lines = new WeakMap<Face, WeakMap<SetGlyph, LinePath>>();
-
-/** The letters of each line as one path: a page of text would be thousands otherwise. */
-function linePaths({ glyphs, sizeMm }: Extract<DrawStep, { draw: "words" }>, face: Face): readonly Path2D[] {
-  const known = lines.get(face) ?? new WeakMap<SetGlyph, LinePath>();
-  lines.set(face, known);
-  const found: Path2D[] = [];
-  for (let from = 0; from < glyphs.length; ) {
-    const first = glyphs[from]!;
-    let to = from + 1;
-    while (to < glyphs.length && glyphs[to]!.y === first.y) to += 1;
-    const [last, count] = [glyphs[to - 1]!, to - from];
-    let line = known.get(first);
-    if (!line || line.last !== last || line.count !== count || line.sizeMm !== sizeMm) {
-      const path = new Path2D();
-      for (const g of glyphs.slice(from, to))
-        path.addPath(glyphPath(face, g), new DOMMatrix([sizeMm, 0, 0, sizeMm, g.x, g.y]));
-      line = { last, count, sizeMm, path };
-      known.set(first, line);
-    }
-    found.push(line.path);
-    from = to;
-  }
-  return found;
-}
-
-function glyphPath(face: Face, { file, id }: SetGlyph): Path2D {
-  const paths = pathsOf(face);
-  const key = `${file}-${id}`;
-  const known = paths.get(key);
-  if (known) return known;
-  const path = new Path2D();
-  replay(face.outline(file, id), path);
-  paths.set(key, path);
-  return path;
-}
-
-const drawn = new WeakMap<Face, Map<string, Path2D>>();
-
-function pathsOf(face: Face): Map<string, Path2D> {
-  const known = drawn.get(face) ?? new Map<string, Path2D>();
-  drawn.set(face, known);
-  return known;
-}
-
 /** An upright photo in a rectangle is cut out of its picture, which takes a fraction of what a clip does. */
 function paintPlain(ctx: Canvas2d, m: Matrix, r: Rect, picture: CanvasImageSource): boolean {
   const size = pixelsOf(picture);
@@ -384,6 +288,7 @@ export function paintScene(
   toPixels: Matrix,
   from: { readonly picture: PictureOf; readonly face: (key: string) => Face | undefined },
   quality: ImageSmoothingQuality,
+  within?: Rect,
 ): void {
   ctx.imageSmoothingEnabled = true;
   ctx.imageSmoothingQuality = quality;
@@ -427,6 +332,8 @@ export function paintScene(
     painter.paint(step, {
       picture: step.draw === "photo" ? from.picture(step) : undefined,
       face: step.draw === "words" ? from.face(step.face) : undefined,
+      // What is drawn as one is kept, and has to be whole.
+      within: open.length === 0 ? within : undefined,
     });
   }
 }

@@ -1,7 +1,9 @@
 import type { Matrix, Rect } from "#core/geometry";
 import type { DrawStep, Scene } from "#core/scene";
 import type { Face, SetGlyph } from "#core/words";
-import { type Canvas2d, type PictureOf, paintScene, pixelsAround } from "./canvas.ts";
+import { type PictureOf, paintScene } from "./canvas.ts";
+import { type Canvas2d, pixelsAround } from "./canvas-2d.ts";
+import { letterReach, lineGlyphs, looksAs } from "./paint-words.ts";
 
 /** What stands on a canvas: while somebody writes, only the lines that changed are painted again. */
 
@@ -47,18 +49,16 @@ export function repaintScene(
     return;
   }
   painted.set(canvas, { on, steps, sources, quality: before.quality, inParts: true });
-  const { x, y, w, h } = pixelsOf(changed, toPixels);
+  const within = aroundAll(changed);
+  const { x, y, w, h } = wholePixels(pixelsAround(within, toPixels));
   ctx.save();
   ctx.setTransform(1, 0, 0, 1, 0, 0);
   ctx.beginPath();
   ctx.rect(x, y, w, h);
   ctx.clip();
-  paintScene(ctx, scene, toPixels, from, before.quality);
+  paintScene(ctx, scene, toPixels, from, before.quality, within);
   ctx.restore();
 }
-
-/** Letters reach beyond their place by no more than this, in their size. */
-const reach = 2;
 
 /** Where two scenes differ, in mm; nothing where that is not in their words alone. */
 function changedIn(before: readonly DrawStep[], now: readonly DrawStep[]): readonly Rect[] | undefined {
@@ -78,7 +78,7 @@ function changedIn(before: readonly DrawStep[], now: readonly DrawStep[]): reado
     for (const line of linesApart(was.glyphs, step.glyphs)) {
       const xs = line.map((g) => g.x);
       const y = line[0]!.y;
-      const pad = reach * step.sizeMm;
+      const pad = letterReach * step.sizeMm;
       const [left, right] = [Math.min(...xs) - pad, Math.max(...xs) + pad];
       changed.push(pixelsAround({ x: left, y: y - pad, w: right - left, h: 2 * pad }, step.matrix));
     }
@@ -96,32 +96,27 @@ function said(step: DrawStep): string {
 
 type Glyphs = readonly SetGlyph[];
 
-/** The lines that only one of two texts has. A line that was set as it is now has the same glyphs. */
+/** The lines that only one of two texts has. */
 function linesApart(before: Glyphs, now: Glyphs): readonly Glyphs[] {
   const [a, b] = [linesOf(before), linesOf(now)];
-  const same = (x: Glyphs | undefined, y: Glyphs) => x?.length === y.length && x.every((g, i) => g === y[i]);
-  const apart = (of: ReadonlyMap<SetGlyph, Glyphs>, other: ReadonlyMap<SetGlyph, Glyphs>) =>
-    [...of].flatMap(([first, line]) => (same(other.get(first), line) ? [] : [line]));
+  const same = (x: Glyphs | undefined, y: Glyphs) => x?.length === y.length && x.every((g, i) => looksAs(g, y[i]!));
+  const apart = (of: ReadonlyMap<string, Glyphs>, other: ReadonlyMap<string, Glyphs>) =>
+    [...of].flatMap(([place, line]) => (same(other.get(place), line) ? [] : [line]));
   return [...apart(a, b), ...apart(b, a)];
 }
 
-function linesOf(glyphs: Glyphs): ReadonlyMap<SetGlyph, Glyphs> {
-  const lines = new Map<SetGlyph, Glyphs>();
-  for (let from = 0; from < glyphs.length; ) {
-    const first = glyphs[from]!;
-    let to = from + 1;
-    while (to < glyphs.length && glyphs[to]!.y === first.y) to += 1;
-    lines.set(first, glyphs.slice(from, to));
-    from = to;
-  }
-  return lines;
+/** By where they begin. */
+const linesOf = (glyphs: Glyphs): ReadonlyMap<string, Glyphs> =>
+  new Map(lineGlyphs(glyphs).map((line) => [`${line[0]!.x} ${line[0]!.y}`, line]));
+
+function aroundAll(rects: readonly Rect[]): Rect {
+  const [x, y] = [Math.min(...rects.map((r) => r.x)), Math.min(...rects.map((r) => r.y))];
+  const [right, foot] = [Math.max(...rects.map((r) => r.x + r.w)), Math.max(...rects.map((r) => r.y + r.h))];
+  return { x, y, w: right - x, h: foot - y };
 }
 
 /** Whole pixels, so that nothing at the edge is painted by halves. */
-function pixelsOf(rects: readonly Rect[], toPixels: Matrix): Rect {
-  const all = rects.map((r) => pixelsAround(r, toPixels));
-  const [left, top] = [Math.min(...all.map((r) => r.x)), Math.min(...all.map((r) => r.y))];
-  const [right, foot] = [Math.max(...all.map((r) => r.x + r.w)), Math.max(...all.map((r) => r.y + r.h))];
-  const [x, y] = [Math.floor(left) - 1, Math.floor(top) - 1];
-  return { x, y, w: Math.ceil(right) + 1 - x, h: Math.ceil(foot) + 1 - y };
+function wholePixels({ x, y, w, h }: Rect): Rect {
+  const [left, top] = [Math.floor(x) - 1, Math.floor(y) - 1];
+  return { x: left, y: top, w: Math.ceil(x + w) + 1 - left, h: Math.ceil(y + h) + 1 - top };
 }

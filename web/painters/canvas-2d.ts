@@ -1,0 +1,15 @@
+import type { Matrix, Rect } from "#core/geometry";
+
+export type Canvas2d = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
+
+/** The pixels that a rectangle of the page lies in. */
+export function pixelsAround({ x, y, w, h }: Rect, m: Matrix): Rect {
+  const [across, down] = [Math.abs(m.a * w) + Math.abs(m.c * h), Math.abs(m.b * w) + Math.abs(m.d * h)];
+  const [cx, cy] = [x + w / 2, y + h / 2];
+  return {
+    x: m.a * cx + m.c * cy + m.e - across / 2,
+    y: m.b * cx + m.d * cy + m.f - down / 2,
+    w: across,
+    h: down,
+  };
+}
