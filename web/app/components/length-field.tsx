@@ -1,5 +1,5 @@
 import { chakra } from "@chakra-ui/react";
-import { useId, useLayoutEffect, useState } from "react";
+import { useId, useLayoutEffect, useRef, useState } from "react";
 import { formatLength, lengthNumber, mmPer, parseLength, type Unit } from "#core/units";
 import { lengthTrouble } from "../../text/index.ts";
 import css from "./fields.module.css";
@@ -23,8 +23,10 @@ export function LengthField({ label, mm, unit, ppi, onMm, help, hideLabel = fals
   const shown = lengthNumber(mm, unit, ppi);
   const [text, setText] = useState(shown);
   const [trouble, setTrouble] = useState<string>();
-  // Before anything else can happen: a blur must not take what was typed a second time.
+  /** What was taken and is not shown yet, as the panel follows a moment later: a blur must not take it a second time. */
+  const taken = useRef<string>(undefined);
   useLayoutEffect(() => {
+    taken.current = undefined;
     setText(shown);
     setTrouble(undefined);
   }, [shown]);
@@ -37,6 +39,7 @@ export function LengthField({ label, mm, unit, ppi, onMm, help, hideLabel = fals
     const read = parseLength(typed, unit, ppi);
     const wrong = read.ok ? onMm(read.value) : lengthTrouble[read.code];
     setTrouble(wrong);
+    if (read.ok && !wrong) taken.current = typed;
     // What was typed rounds to what is there already: show it as it is kept.
     if (read.ok && !wrong && lengthNumber(read.value, unit, ppi) === shown) setText(shown);
   };
@@ -62,7 +65,7 @@ export function LengthField({ label, mm, unit, ppi, onMm, help, hideLabel = fals
           value={text}
           inputMode="text"
           onChange={(e) => setText(e.target.value)}
-          onBlur={() => take(text)}
+          onBlur={() => text !== taken.current && take(text)}
           onKeyDown={(e) => {
             if (e.key === "Enter") take(text);
             else if (e.key === "ArrowUp") step(e.shiftKey ? 10 : 1);

@@ -3,11 +3,11 @@ import { cloneElement } from "react";
 import { useNavigate, useParams } from "react-router";
 import { pageMenu as words } from "../../text/index.ts";
 import { firstKeyOf } from "../commands/shown.ts";
-import { useServices } from "../services.ts";
+import { type Services, useServices } from "../services.ts";
 import { addPages, copyThePage, movePages, openThe, removeThePage } from "../state/edit/page-list.ts";
 import { addLeaf } from "../state/edit/pockets.ts";
-import { useProject, useSession } from "../state/session/hooks.ts";
-import { openPage } from "../state/session/project-session.ts";
+import { useSession } from "../state/session/hooks.ts";
+import { openPage, type ProjectSession } from "../state/session/project-session.ts";
 import { ContextMenu, type Deed } from "./context-menu.tsx";
 
 interface PageMenuProps {
@@ -24,26 +24,7 @@ export function PageMenu({ children }: PageMenuProps) {
   const session = useSession();
   const navigate = useNavigate();
   const { projectId } = useParams();
-  const project = useProject((s) => s.project);
-  const page = useProject(openPage);
-  const at = project.pages.indexOf(page);
-  const plain = project.kind === "collage" || project.kind === "book";
-  const step = project.kind === "pockets" ? 2 : 1;
-  const move = (by: number) => movePages(services, session, [page.id], at + by);
-  const deeds: Deed[] = [
-    ["open", words.open, () => void navigate(`/work/${projectId}/pages`), firstKeyOf("openings", "open")],
-  ];
-  if (plain)
-    deeds.push(
-      ["before", words.addBefore, () => addPages(services, session, 1, "before")],
-      ["after", words.addAfter, () => addPages(services, session, 1, "after")],
-      ["copy", words.copy, () => copyThePage(services, session), firstKeyOf("page", "duplicate")],
-    );
-  if (project.kind === "pockets") deeds.push(["leaf", words.addLeaf, () => addLeaf(services, session)]);
-  if (at >= step) deeds.push(["earlier", words.earlier, () => move(-step)]);
-  if (at >= 0 && at + step < project.pages.length) deeds.push(["later", words.later, () => move(step)]);
-  if (plain && project.pages.length > 1)
-    deeds.push(["remove", words.remove, () => removeThePage(services, session), firstKeyOf("run", "removePage")]);
+  const deeds = () => deedsOf(services, session, (to) => void navigate(`/work/${projectId}/${to}`));
   const openUnder = (e: MouseEvent) => {
     const id = e.target instanceof Element ? e.target.closest<HTMLElement>("[data-page]")?.dataset.page : undefined;
     openThe(
@@ -57,4 +38,27 @@ export function PageMenu({ children }: PageMenuProps) {
       {cloneElement(children, { onContextMenuCapture: openUnder })}
     </ContextMenu>
   );
+}
+
+function deedsOf(services: Services, session: ProjectSession, go: (to: string) => void): readonly Deed[] {
+  const state = session.state.getState();
+  const { project } = state;
+  const page = openPage(state);
+  const at = project.pages.indexOf(page);
+  const plain = project.kind === "collage" || project.kind === "book";
+  const step = project.kind === "pockets" ? 2 : 1;
+  const move = (by: number) => movePages(services, session, [page.id], at + by);
+  const deeds: Deed[] = [["open", words.open, () => go("pages"), firstKeyOf("openings", "open")]];
+  if (plain)
+    deeds.push(
+      ["before", words.addBefore, () => addPages(services, session, 1, "before")],
+      ["after", words.addAfter, () => addPages(services, session, 1, "after")],
+      ["copy", words.copy, () => copyThePage(services, session), firstKeyOf("page", "duplicate")],
+    );
+  if (project.kind === "pockets") deeds.push(["leaf", words.addLeaf, () => addLeaf(services, session)]);
+  if (at >= step) deeds.push(["earlier", words.earlier, () => move(-step)]);
+  if (at >= 0 && at + step < project.pages.length) deeds.push(["later", words.later, () => move(step)]);
+  if (plain && project.pages.length > 1)
+    deeds.push(["remove", words.remove, () => removeThePage(services, session), firstKeyOf("run", "removePage")]);
+  return deeds;
 }

@@ -1,4 +1,5 @@
 import { Box, Text } from "@chakra-ui/react";
+import { memo } from "react";
 import { NavLink } from "react-router";
 
 interface StationProps {
@@ -9,7 +10,7 @@ interface StationProps {
 }
 
 /** A place of the walk through the job, and how things stand there. */
-export function Station({ to, name, state, tone }: StationProps) {
+export const Station = memo(function Station({ to, name, state, tone }: StationProps) {
   return (
     <NavLink to={to}>
       {({ isActive }) => (
@@ -43,4 +44,4 @@ export function Station({ to, name, state, tone }: StationProps) {
       )}
     </NavLink>
   );
-}
+});

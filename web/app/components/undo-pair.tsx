@@ -12,36 +12,28 @@ export function LibraryUndo() {
   const { library } = useServices();
   const back = useLibrary((s) => s.undoable.at(-1));
   const again = useLibrary((s) => s.redoable.at(-1));
-  return (
-    <UndoPair
-      back={back && inWords(back)}
-      again={again && inWords(again)}
-      onBack={() => void library.undo()}
-      onAgain={() => void library.redo()}
-    />
-  );
+  return <UndoPair back={back && inWords(back)} again={again && inWords(again)} of={library} />;
 }
 
 interface UndoPairProps {
   readonly back: string | undefined;
   readonly again: string | undefined;
-  readonly onBack: () => void;
-  readonly onAgain: () => void;
+  readonly of: { undo(): unknown; redo(): unknown };
 }
 
 /** Back and again, each saying what it is about. */
-export function UndoPair({ back, again, onBack, onAgain }: UndoPairProps) {
+export function UndoPair({ back, again, of }: UndoPairProps) {
   const undoWords = historyWords.undo(back);
   const redoWords = historyWords.redo(again);
   return (
     <>
       <Tooltip words={hint(undoWords, "history", "undo")}>
-        <IconButton aria-label={undoWords} variant="ghost" size="sm" disabled={!back} onClick={onBack}>
+        <IconButton aria-label={undoWords} variant="ghost" size="sm" disabled={!back} onClick={() => void of.undo()}>
           <Undo2 size={19} />
         </IconButton>
       </Tooltip>
       <Tooltip words={hint(redoWords, "history", "redo")}>
-        <IconButton aria-label={redoWords} variant="ghost" size="sm" disabled={!again} onClick={onAgain}>
+        <IconButton aria-label={redoWords} variant="ghost" size="sm" disabled={!again} onClick={() => void of.redo()}>
           <Redo2 size={19} />
         </IconButton>
       </Tooltip>

@@ -1,6 +1,6 @@
 import { Check, MessageCircleMore, Minus } from "lucide-react";
 import { useStore } from "zustand";
-import { findPlaced, type PlacedPage } from "#core/document";
+import { findPlaced } from "#core/document";
 import { applyTo, type Rect } from "#core/geometry";
 import { photoShape } from "#core/photo";
 import { photoPlace } from "#core/scene";
@@ -9,7 +9,7 @@ import { useServices } from "../../services.ts";
 import { showPlace } from "../../state/notes/note-gestures.ts";
 import { notesOf } from "../../state/notes/notes-shelf.ts";
 import { type ShownNote, useShownNotes } from "../../state/notes/shown-notes.ts";
-import { useLibrary, useSession, useViewState } from "../../state/session/hooks.ts";
+import { openPlaced, useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { writerName } from "./note-words.ts";
 import css from "./notes.module.css";
 
@@ -71,12 +71,9 @@ function PinSign({ note }: { readonly note: ShownNote }) {
   return note.number;
 }
 
-interface AskedCropProps extends Omit<NotePinsProps, "pageId"> {
-  readonly page: PlacedPage;
-}
-
 /** The crop that the open note asks for, over its photo. */
-export function AskedCrop({ page, box, scale }: AskedCropProps) {
+export function AskedCrop({ box, scale }: Omit<NotePinsProps, "pageId">) {
+  const page = useProject(openPlaced);
   const at = useViewState((s) => s.notes.at);
   const note = useShownNotes().find((n) => n.thread.id === at);
   const byId = useLibrary((s) => s.byId);

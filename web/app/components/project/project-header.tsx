@@ -2,7 +2,16 @@ import { Box, chakra, HStack } from "@chakra-ui/react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { useLocation, useParams } from "react-router";
 import { useStore } from "zustand";
-import { arrangedTiles, freeTiles, nextRedo, nextUndo, type Page, pageCount, waitsForPhoto } from "#core/document";
+import {
+  arrangedTiles,
+  freeTiles,
+  nextRedo,
+  nextUndo,
+  type Page,
+  pageCount,
+  type StepName,
+  waitsForPhoto,
+} from "#core/document";
 import { printBill } from "#core/edit";
 import { stepWords, walk } from "../../../text/index.ts";
 import { countShown, shown, useLibrary } from "../../state/session/hooks.ts";
@@ -137,14 +146,9 @@ function UndoButtons({ session }: { readonly session: ProjectSession | undefined
 }
 
 function ProjectUndo({ session }: { readonly session: ProjectSession }) {
-  const back = useStore(session.state, (s) => nextUndo(s.history));
-  const again = useStore(session.state, (s) => nextRedo(s.history));
-  return (
-    <UndoPair
-      back={back && stepWords(back)}
-      again={again && stepWords(again)}
-      onBack={() => session.undo()}
-      onAgain={() => session.redo()}
-    />
-  );
+  const back = useStore(session.state, (s) => inWords(nextUndo(s.history)));
+  const again = useStore(session.state, (s) => inWords(nextRedo(s.history)));
+  return <UndoPair back={back} again={again} of={session} />;
 }
+
+const inWords = (step: StepName | undefined): string | undefined => step && stepWords(step);

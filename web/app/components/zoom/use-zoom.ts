@@ -182,17 +182,22 @@ export function useZoom({ content, room, pad, ppi, element, fingersTaken = false
     hand: () => reaches && setHand(!hand),
   });
 
-  return {
-    laid,
-    reaches,
-    hand: hand && reaches,
-    setHand,
-    zoomBy: acts.zoomBy,
-    zoomTo: acts.zoomTo,
-    grab: (e) => {
-      const holdsItself = e.target instanceof Element && e.target.closest("button, a, input") !== null;
-      if (reaches && !holdsItself && e.button === 0 && e.pointerType !== "touch")
-        follow(e.currentTarget, e.pointerId, { x: e.clientX, y: e.clientY });
-    },
-  };
+  const { zoomBy, zoomTo } = acts;
+  // The same object until something of it changes: the control is not drawn again with every change of the page.
+  return useMemo(
+    () => ({
+      laid,
+      reaches,
+      hand: hand && reaches,
+      setHand,
+      zoomBy,
+      zoomTo,
+      grab: (e) => {
+        const holdsItself = e.target instanceof Element && e.target.closest("button, a, input") !== null;
+        if (reaches && !holdsItself && e.button === 0 && e.pointerType !== "touch")
+          follow(e.currentTarget, e.pointerId, { x: e.clientX, y: e.clientY });
+      },
+    }),
+    [laid, reaches, hand, zoomBy, zoomTo, follow],
+  );
 }

@@ -1,12 +1,13 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { useMemo } from "react";
-import { drawnPage, openingOf, type PlacedPage, pagesOf } from "#core/document";
+import { drawnPage, openingOf, type PlacedPage, pagesOf, placed } from "#core/document";
 import { book as words } from "../../../text/index.ts";
 import { SeenPage } from "../../components/clipped-page.tsx";
 import { useServices } from "../../services.ts";
 import { openThe } from "../../state/edit/page-list.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject, useSession, useViewState } from "../../state/session/hooks.ts";
+import type { ProjectState } from "../../state/session/project-session.ts";
 import { CutLines } from "./cut-lines.tsx";
 import type { PageView } from "./page-view.ts";
 
@@ -16,18 +17,17 @@ export interface Facing {
   readonly on: "left" | "right";
 }
 
-/** The page that faces the open one, as it is kept. */
+/** The page that faces the open one, as it is kept; the same object while only the open one changes. */
 export function useFacing(): Facing | undefined {
-  const project = useProject((s) => s.project);
-  const pageId = useProject((s) => s.pageId);
-  const facts = useFacts();
-  return useMemo(() => {
-    const opening = openingOf(project, pageId);
-    const page = opening && pagesOf(opening).find((p) => p.id !== pageId);
-    if (!page) return undefined;
-    const drawn = drawnPage(project, page, (id) => facts.photo(id)?.takenAt);
-    return { page: drawn, on: opening.left === page ? "left" : "right" };
-  }, [project, pageId, facts]);
+  const page = useProject(facingPage);
+  const on = useProject((s) => (openingOf(s.project, s.pageId)?.left?.id === s.pageId ? "right" : "left"));
+  return useMemo(() => page && { page, on }, [page, on]);
+}
+
+function facingPage({ project, pageId }: ProjectState): PlacedPage | undefined {
+  const opening = openingOf(project, pageId);
+  const page = opening && pagesOf(opening).find((p) => p.id !== pageId);
+  return page && placed(project, page);
 }
 
 /** It is seen beside the open page, and opened by a click. */
@@ -37,6 +37,9 @@ export function FacingPage({ facing, view }: { readonly facing: Facing; readonly
   const cutLines = useViewState((s) => s.cutLines);
   const taking = useViewState((s) => s.drop.meaning.does === "face");
   const { page, on } = facing;
+  const project = useProject((s) => s.project);
+  const facts = useFacts();
+  const drawn = useMemo(() => drawnPage(project, page.page, (id) => facts.photo(id)?.takenAt), [project, page, facts]);
   return (
     <chakra.button
       type="button"
@@ -51,7 +54,7 @@ export function FacingPage({ facing, view }: { readonly facing: Facing; readonly
       _hover={{ "&::after": { bg: "rgba(244,239,230,.08)" } }}
       _after={{ content: '""', position: "absolute", inset: "0", bg: "rgba(244,239,230,.30)" }}
     >
-      <SeenPage page={page} scale={view.scale} box={view.box} seen={view.seen} />
+      <SeenPage page={drawn} scale={view.scale} box={view.box} seen={view.seen} />
       {cutLines && <CutLines view={view} format={page.format} />}
       {taking && (
         <Box position="absolute" inset="0" boxShadow="inset 0 0 0 4px {colors.glaze.500}" pointerEvents="none" />

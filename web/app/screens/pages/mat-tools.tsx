@@ -17,7 +17,7 @@ export const MatTools = memo(function MatTools({ zooming }: { readonly zooming: 
   const { viewState } = useServices();
   const mat = useViewState((s) => s.mat);
   const cutLines = useViewState((s) => s.cutLines);
-  const format = useProject(openPlaced).format;
+  const format = useProject((s) => openPlaced(s).format);
   const unit = useProject((s) => s.project.unit);
   const length = (mm: number) => formatLength(mm, unit, format.ppi);
   const turnedIn = useProject((s) => s.project.cover?.id === s.pageId && isTurnedIn(s.project));

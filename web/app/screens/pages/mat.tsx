@@ -42,9 +42,8 @@ const toolsPx = 30;
 export function Mat() {
   const { viewState } = useServices();
   const session = useSession();
-  const placedPage = useProject(openPlaced);
-  const { format } = placedPage;
-  const pageId = placedPage.page.id;
+  const format = useProject((s) => openPlaced(s).format);
+  const pageId = useProject((s) => s.pageId);
   const tone = useViewState((s) => s.mat);
   const cutLines = useViewState((s) => s.cutLines);
   const begins = useViewState((s) => s.drop.meaning.does === "begin");
@@ -147,7 +146,7 @@ export function Mat() {
             )}
             {bare && <EmptyPage />}
             {!busy && <NotePins pageId={pageId} box={view.box} scale={view.scale} />}
-            <AskedCrop page={placedPage} box={view.box} scale={view.scale} />
+            <AskedCrop box={view.box} scale={view.scale} />
             <PointLayer pageId={pageId} box={view.box} scale={view.scale} />
           </Box>
         )}

@@ -34,7 +34,7 @@ import { useServices } from "../../services.ts";
 import { addPage, movePages, openThe, removeThePage } from "../../state/edit/page-list.ts";
 import { addLeaf } from "../../state/edit/pockets.ts";
 import { useNoteCounts } from "../../state/notes/shown-notes.ts";
-import { useProject, useSession } from "../../state/session/hooks.ts";
+import { useHeld, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
 import { openPage } from "../../state/session/project-session.ts";
 import { type Row, rowsOf } from "../../state/session/rows.ts";
 import { CoverSpot } from "./cover-spot.tsx";
@@ -56,7 +56,8 @@ const padPx = 12;
  * comes first, and its row a moment later: a book has a hundred of them.
  */
 export function PageRun() {
-  const project = useDeferredValue(useProject((s) => s.project));
+  const writing = useViewState((s) => s.writing !== undefined);
+  const project = useHeld(useDeferredValue(useProject((s) => s.project)), writing);
   const open = useDeferredValue(useProject((s) => openPage(s).id));
   return project.pages.length < 2 && project.kind !== "book" ? null : <Run project={project} open={open} />;
 }

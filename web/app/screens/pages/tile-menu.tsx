@@ -15,19 +15,20 @@ import { halved, keptTogether, locked, slippedIn } from "#core/edit";
 import { tileMenu as words } from "../../../text/index.ts";
 import { firstKeyOf } from "../../commands/shown.ts";
 import { ContextMenu, type Deed } from "../../components/context-menu.tsx";
-import { useServices } from "../../services.ts";
+import { type Services, useServices } from "../../services.ts";
 import { areOfOneGroup, lead, leadOf, makeEqual } from "../../state/edit/arrange-page.ts";
 import { emptyThem, putPhoto, swapPhotos, takeAway } from "../../state/edit/page-gestures.ts";
 import { keep } from "../../state/edit/tree-gestures.ts";
 import { aspectsIn } from "../../state/library/aspects.ts";
-import { useLibrary, useProject, useSession, useViewState } from "../../state/session/hooks.ts";
-import { openPage } from "../../state/session/project-session.ts";
+import { useSession } from "../../state/session/hooks.ts";
+import { openPage, type ProjectSession } from "../../state/session/project-session.ts";
 import { nothingChosen } from "../../state/view-state/choose.ts";
 
 /** What can be done with the chosen tiles, where the pointer is; opened by a right click or the menu key. */
 export function TileMenu({ children }: { readonly children: ReactElement }) {
-  const deeds = useDeeds();
-  const { viewState } = useServices();
+  const services = useServices();
+  const { viewState } = services;
+  const session = useSession();
   // Otherwise nothing would have the focus once the menu is gone, and keys would go nowhere.
   const focusTile = () =>
     requestAnimationFrame(() => {
@@ -37,20 +38,18 @@ export function TileMenu({ children }: { readonly children: ReactElement }) {
         document.querySelector<HTMLElement>(`[data-tile="${id}"]`)?.focus();
     });
   return (
-    <ContextMenu label={words.label} deeds={deeds} onClose={focusTile}>
+    <ContextMenu label={words.label} deeds={() => deedsFor(services, session)} onClose={focusTile}>
       {children}
     </ContextMenu>
   );
 }
 
-function useDeeds(): readonly Deed[] {
-  const services = useServices();
-  const session = useSession();
-  const page = useProject(openPage);
-  const chosen = useViewState((s) => s.tiles.ids);
-  const onShelf = useViewState((s) => (s.photos.ids.size === 1 ? [...s.photos.ids][0] : undefined));
-  const photo = useLibrary((s) => (onShelf === undefined ? undefined : s.byId.get(onShelf)));
-  const tiles = [...chosen].flatMap((id) => findTile(page, id) ?? []);
+function deedsFor(services: Services, session: ProjectSession): readonly Deed[] {
+  const page = openPage(session.state.getState());
+  const { tiles: chosen, photos: onShelf } = services.viewState.getState();
+  const [only] = onShelf.ids.size === 1 ? onShelf.ids : [];
+  const photo = only === undefined ? undefined : services.library.state.getState().byId.get(only);
+  const tiles = [...chosen.ids].flatMap((id) => findTile(page, id) ?? []);
   const [tile, other] = tiles;
   if (!tile) return [];
   const ids = tiles.map((t) => t.id);

@@ -56,12 +56,13 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
     field.current?.setSelectionRange(toMark?.from ?? 0, toMark?.to ?? field.current.value.length);
   }, [viewState]);
   // Where the field shows something else than was typed, since it was pasted or since a part of it went on into another box, the caret would go to its end.
-  const [place, setPlace] = useState<{ readonly at: number; readonly after: string | undefined }>();
+  const place = useRef<{ readonly at: number; readonly after: string | undefined }>(undefined);
   useLayoutEffect(() => {
-    if (!place || !field.current) return;
-    if (field.current.value !== place.after) field.current.setSelectionRange(place.at, place.at);
-    setPlace(undefined);
-  }, [place]);
+    if (!place.current || !field.current) return;
+    const { at, after } = place.current;
+    place.current = undefined;
+    if (field.current.value !== after) field.current.setSelectionRange(at, at);
+  });
   const readMarks = () => {
     if (!field.current) return;
     const { selectionStart: from, selectionEnd: to } = field.current;
@@ -200,12 +201,12 @@ export function WriteLayer({ view, tileId }: { readonly view: PageView; readonly
             pasted.text === "" ? { text: plain, spans: [] } : pasted,
             facts,
           );
-          setPlace({ at: from + taken, after: undefined });
+          place.current = { at: from + taken, after: undefined };
         }}
         onChange={(e) => {
           const { value, selectionStart } = e.currentTarget;
           typed(session, tile.id, value, facts);
-          setPlace({ at: selectionStart, after: value });
+          place.current = { at: selectionStart, after: value };
           readMarks();
         }}
         onKeyDown={onKeyDown}

@@ -1,4 +1,4 @@
-import { useDeferredValue, useMemo } from "react";
+import { useDeferredValue, useMemo, useRef } from "react";
 import { useStore } from "zustand";
 import { type Project, pagesBefore, photosOf } from "#core/document";
 import { useMaybeSession } from "./hooks.ts";
@@ -32,11 +32,19 @@ export function usePlaced(): Placed {
   return useMemo(() => (project ? pagesOfPhotos(project) : nowhere), [project]);
 }
 
-/** The same a moment after the project changed, when there is time for it. */
+/** The same a moment after the project changed, when there is time for it; the same object while no photo comes, goes or moves to another page. */
 export function usePlacedLater(): Placed {
   const project = useDeferredValue(useMaybeProject());
-  return useMemo(() => (project ? pagesOfPhotos(project) : nowhere), [project]);
+  const last = useRef(nowhere);
+  return useMemo(() => {
+    const found = project ? pagesOfPhotos(project) : nowhere;
+    if (!areSame(found, last.current)) last.current = found;
+    return last.current;
+  }, [project]);
 }
+
+const areSame = (a: Placed, b: Placed): boolean =>
+  a.size === b.size && [...a].every(([id, pages]) => pages.join() === b.get(id)?.join());
 
 function useMaybeProject(): Project | undefined {
   const session = useMaybeSession();

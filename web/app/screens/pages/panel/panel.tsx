@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
-import { useDeferredValue } from "react";
-import { areWords, findPlaced } from "#core/document";
+import { memo, useDeferredValue } from "react";
+import { areWords, findPlaced, type PlacedPage } from "#core/document";
 import { Changeable } from "../../../components/changeable.tsx";
 import {
   PanelContext,
@@ -10,6 +10,7 @@ import {
   useProject,
   useViewState,
 } from "../../../state/session/hooks.ts";
+import type { ProjectState } from "../../../state/session/project-session.ts";
 import { CoverPanel } from "./cover-panel.tsx";
 import { PagePanel } from "./page-panel.tsx";
 import { PiecesSection } from "./pieces-section.tsx";
@@ -24,6 +25,17 @@ export function Panel() {
   const page = useHeld(useDeferredValue(useProject(shownPlaced)), writing);
   const state = useHeld(usePanelState(), writing);
   const chosen = useDeferredValue(useViewState((s) => s.tiles.ids));
+  return <PanelOf page={page} state={state} chosen={chosen} />;
+}
+
+interface PanelOfProps {
+  readonly page: PlacedPage;
+  readonly state: ProjectState;
+  readonly chosen: ReadonlySet<string>;
+}
+
+/** By itself, so that it rests while the page changes under a hand or under what is typed. */
+const PanelOf = memo(function PanelOf({ page, state, chosen }: PanelOfProps) {
   const isCover = state.project.cover?.id === state.pageId;
   const tiles = [...chosen].flatMap((id) => findPlaced(page, id) ?? []);
   return (
@@ -48,4 +60,4 @@ export function Panel() {
       </Box>
     </PanelContext.Provider>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { type MouseEvent, type ReactNode, useState } from "react";
+import { type MouseEvent, type ReactNode, useRef } from "react";
 import { useNavigate, useParams } from "react-router";
 import { photoMenu as words } from "../../../../text/index.ts";
 import { firstKeyOf } from "../../../commands/shown.ts";
@@ -15,15 +15,16 @@ export function PhotoMenu({ children }: { readonly children: ReactNode }) {
   const session = useSession();
   const navigate = useNavigate();
   const { projectId } = useParams();
-  const [photoId, setPhotoId] = useState<string>();
+  const under = useRef<string>(undefined);
   const chooseUnder = (e: MouseEvent) => {
     const id = e.target instanceof Element ? e.target.closest<HTMLElement>("[data-photo]")?.dataset.photo : undefined;
-    setPhotoId(id);
+    under.current = id;
     if (id !== undefined && !viewState.getState().photos.ids.has(id))
       viewState.setState({ photos: { ids: new Set([id]), anchor: id } });
   };
-  const deeds: Deed[] =
-    photoId === undefined
+  const deeds = (): readonly Deed[] => {
+    const photoId = under.current;
+    return photoId === undefined
       ? []
       : [
           ["place", words.place, () => placeChosen(services, session, photoId), firstKeyOf("shelf", "place")],
@@ -43,6 +44,7 @@ export function PhotoMenu({ children }: { readonly children: ReactNode }) {
             () => void library.edit("hid", [...viewState.getState().photos.ids], (p) => ({ ...p, hidden: true })),
           ],
         ];
+  };
   return (
     <ContextMenu label={words.label} deeds={deeds}>
       <div onContextMenuCapture={chooseUnder}>{children}</div>
