@@ -18,8 +18,8 @@ import { labCardSchema } from "#core/lab/schema";
 import { type Photo, type PhotoInput, photoShape } from "#core/photo";
 import { photoSchema } from "#core/photo/schema";
 import { type Face, firstWordStyles, type Typesetter } from "#core/words";
-import { counter } from "../document/project.fixture.ts";
-import { type Finding, type FixCode, fixed, type PageFacts } from "./index.ts";
+import { collage, counter } from "../document/project.fixture.ts";
+import { checkPage, type Finding, type FixCode, fixed, type PageFacts, pageAt } from "./index.ts";
 
 /** Every letter half an em wide; only letters of plain English are there. */
 const face: Face = {
@@ -129,3 +129,25 @@ export const applied = (project: Project, changes: readonly Change[]): Project =
     if (!next.ok) throw new Error(next.code);
     return next.value;
   }, project);
+
+export const inside = { x: 60, y: 60, w: 60, h: 40 };
+
+/** A collage of one page with these tiles, checked. */
+export function checked(tiles: readonly FreeTile[], how: PageFacts = facts, project: Project = collage([1])) {
+  const page = lying(project.pages[0]!.id, tiles);
+  const at = { ...project, pages: [page] };
+  return {
+    project: at,
+    findings: checkPage(
+      pageAt(at, page, () => undefined),
+      how,
+    ),
+  };
+}
+
+/** What is found on its first page. */
+export const checkedAgain = (project: Project, how: PageFacts = facts) =>
+  checkPage(
+    pageAt(project, project.pages[0]!, () => undefined),
+    how,
+  );

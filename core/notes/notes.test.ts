@@ -1,34 +1,20 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { applyChange, type Project, placed } from "#core/document";
-import { scene } from "#core/scene";
-import { collage, counter } from "../document/project.fixture.ts";
+import { counter } from "../document/project.fixture.ts";
 import {
-  approvalOf,
   fromMail,
   inMail,
   judgementsOf,
-  markOfPlace,
   merged,
   type NoteEvent,
   type NotePlace,
-  newEvent,
   offersFor,
-  pointOn,
-  sceneMark,
-  shareOf,
-  stretchIn,
   threadsOf,
   unknownOf,
-  whereabouts,
 } from "./index.ts";
+import { me, namesake, people, sister, told } from "./notes.fixture.ts";
 import { noteEventSchema, noteEventsSchema } from "./schema/index.ts";
 
-const people = [
-  { key: "me", name: "Nora" },
-  { key: "sister", name: "Hilde" },
-  { key: "other", name: "Hilde" },
-];
 const ids = fc.constantFrom("a", "b", "c", "d", "e", "f");
 const base = {
   id: fc.constantFrom(..."ghijklmnopqrstuvw"),
@@ -87,14 +73,6 @@ test("of an id that is known, what came home changes nothing", () => {
   );
 });
 
-const [me, sister, namesake] = people as [NoteEvent["by"], NoteEvent["by"], NoteEvent["by"]];
-/** Events one after the other, each by somebody who knows all that came before. */
-function told(...said: readonly (readonly [NoteEvent["by"], Parameters<typeof newEvent>[1], string?])[]): NoteEvent[] {
-  const events: NoteEvent[] = [];
-  for (const [by, say, at = "2026-03-01T12:00:00Z"] of said)
-    events.push(newEvent(events, say, { id: `e${events.length}`, at, by }));
-  return events;
-}
 const note = { does: "note", place: { on: "book" }, text: "That is not Aunt Hilde", mark: "" } as const;
 
 test("a note is answered by another, open again by its writer, and settled by whoever settles it last", () => {
@@ -139,117 +117,6 @@ test("an answer that comes before its note waits for it", () => {
   const events = told([sister, note], [me, { does: "reply", to: "e0", text: "Yes" }]);
   expect(threadsOf(events.slice(1))).toEqual([]);
   expect(threadsOf(merged(events.slice(1), events))[0]?.replies).toHaveLength(1);
-});
-
-test("of each person the last verdict on each page counts, and one that is withdrawn is gone", () => {
-  const judge = (pageId: string | null, verdict: "approved" | "change" | "none") =>
-    ({ does: "judge", pageId, verdict, mark: "" }) as const;
-  const events = told(
-    [sister, judge("p1", "change")],
-    [sister, judge("p1", "approved")],
-    [namesake, judge("p1", "change")],
-    [sister, judge(null, "approved")],
-    [sister, judge("p2", "approved")],
-    [sister, judge("p2", "none")],
-  );
-  expect(judgementsOf(events).map((j) => [j.by.key, j.pageId, j.verdict])).toEqual([
-    ["sister", "p1", "approved"],
-    ["other", "p1", "change"],
-    ["sister", null, "approved"],
-  ]);
-});
-
-const project = collage([1.5, 0.7, 1]);
-const page = project.pages[0]!;
-const hashes: Record<string, string> = { p0: "0".repeat(64), p1: "1".repeat(64), p2: "2".repeat(64) };
-const facts = { photo: () => undefined, hashOf: (id: string) => hashes[id] };
-const tiles = () => placed(project, page).tiles;
-const onPhoto = (i: number, within = { x: 0.25, y: -0.1 }): NotePlace => ({
-  on: "photo",
-  pageId: page.id,
-  tileId: tiles()[i]!.id,
-  within,
-  near: { x: 1, y: 2 },
-  photo: hashes[`p${i}`]!,
-});
-function changed(change: Parameters<typeof applyChange>[1]): Project {
-  const done = applyChange(project, change);
-  if (!done.ok) throw new Error(done.code);
-  return done.value;
-}
-
-test("a point of a tile, turned by any angle, comes back as the share it was made of", () => {
-  const n = fc.double({ min: -1.9, max: 1.9, noNaN: true });
-  const size = fc.double({ min: 1, max: 500, noNaN: true });
-  fc.assert(
-    fc.property(n, n, size, size, fc.integer({ min: -180, max: 180 }), (x, y, width, height, turn) => {
-      const tile = { frame: { centre: { x: 30, y: 70 }, width, height, turn } };
-      const back = shareOf(tile, pointOn(tile, { x, y }));
-      expect(back.x).toBeCloseTo(x, 9);
-      expect(back.y).toBeCloseTo(y, 9);
-    }),
-  );
-  // A quarter to the right: what lay to the right of the middle lies below it.
-  const tile = { frame: { centre: { x: 10, y: 20 }, width: 8, height: 4, turn: 90 } };
-  const at = pointOn(tile, { x: 0.5, y: 0 });
-  expect([at.x, at.y].map((v) => Math.round(v * 1e9) / 1e9)).toEqual([10, 24]);
-});
-
-test("a note on a photo goes where that photo goes, and back to its tile where the photo is gone", () => {
-  const [first, second] = tiles();
-  const place = onPhoto(0);
-  const there = (p: Project) => whereabouts(p, place, facts);
-  expect(there(project)).toMatchObject({ pageId: page.id, tileId: first!.id, gone: false });
-  expect(there(project).at).toEqual(pointOn(first!, { x: 0.25, y: -0.1 }));
-  const swapped = changed({
-    type: "setTiles",
-    pageId: page.id,
-    items: [
-      { id: first!.id, set: { filling: second!.filling } },
-      { id: second!.id, set: { filling: first!.filling } },
-    ],
-  });
-  expect(there(swapped)).toMatchObject({ tileId: second!.id, gone: false });
-  const emptied = changed({
-    type: "setTiles",
-    pageId: page.id,
-    items: [{ id: first!.id, set: { filling: { kind: "empty" } } }],
-  });
-  expect(there(emptied)).toMatchObject({ tileId: first!.id, gone: false });
-  const cleared = changed({ type: "replacePage", page: { ...page, pieces: [] } });
-  expect(there(cleared)).toEqual({ pageId: page.id, tileId: null, at: { x: 1, y: 2 }, gone: true });
-  const other = { ...project, pages: [{ ...page, id: "another", pieces: [] }] };
-  expect(there(other)).toEqual({ pageId: null, tileId: null, at: { x: 1, y: 2 }, gone: true });
-});
-
-test("the state of a place is another once what it speaks of has changed, and the same where only something else has", () => {
-  const [first, second] = tiles();
-  const places: NotePlace[] = [
-    onPhoto(0),
-    { on: "page", pageId: page.id },
-    { on: "point", pageId: page.id, at: { x: 1, y: 1 } },
-  ];
-  const before = places.map((p) => markOfPlace(project, p, facts));
-  expect(before.every((m) => /^[0-9a-f]{16}$/.test(m))).toBe(true);
-  const nextTo = changed({
-    type: "setTiles",
-    pageId: page.id,
-    items: [{ id: second!.id, set: { filling: { kind: "empty" } } }],
-  });
-  const onIt = changed({
-    type: "setTiles",
-    pageId: page.id,
-    items: [{ id: first!.id, set: { filling: { kind: "empty" } } }],
-  });
-  const same = (p: Project) => places.map((place, i) => markOfPlace(p, place, facts) === before[i]);
-  expect(same({ ...project, name: "Another" })).toEqual([true, true, true]);
-  expect(same(nextTo)).toEqual([true, false, false]);
-  expect(same(onIt)).toEqual([false, false, false]);
-  expect(markOfPlace(project, { on: "book" }, facts)).toBe("");
-  // Another computer knows the same photo by another id.
-  const renamed = JSON.parse(JSON.stringify(project).replaceAll('"p0"', '"x0"')) as Project;
-  const there = { ...facts, hashOf: (id: string) => hashes[id.replace("x", "p")] };
-  expect(markOfPlace(renamed, places[0]!, there)).toBe(before[0]);
 });
 
 test("notes survive a mail: quoted, wrapped anew, with words around them; what was cut or changed is told", () => {
@@ -321,73 +188,6 @@ test("ten thousand notes come home at once and change nothing the second time", 
   expect(threadsOf(all)).toHaveLength(15_000);
 });
 
-test("of what was approved it is known what still stands: by page, and as a whole", () => {
-  const judge = (pageId: string | null, verdict: "approved" | "change", mark: string, by = sister) => ({
-    pageId,
-    verdict,
-    mark,
-    by,
-    at: "",
-  });
-  const marks = new Map([
-    ["a", "1"],
-    ["b", "2"],
-    ["c", "3"],
-    ["d", "4"],
-    ["e", "5"],
-  ]);
-  const found = approvalOf(
-    [
-      judge("a", "approved", "1"),
-      judge("b", "approved", "old"),
-      judge("c", "approved", "3"),
-      judge("c", "change", "3", me),
-      judge("d", "change", "old"),
-      judge("gone", "approved", "1"),
-      judge(null, "approved", "whole"),
-      judge(null, "approved", "old", me),
-      judge(null, "change", "whole", namesake),
-    ],
-    marks,
-    "whole",
-  );
-  expect(found).toEqual({
-    approved: ["a"],
-    changedSince: ["b", "d"],
-    toChange: ["c"],
-    wholeBy: [sister],
-    wholeBefore: [me],
-    wholeToChange: [namesake],
-  });
-});
-
-test("a page is in the same state on another computer, and in another once anything on it is drawn otherwise", () => {
-  const shape = { aspect: 1.5, focus: null };
-  const seen = { photo: (id: string) => (/^[px]\d/.test(id) ? shape : undefined) };
-  const mark = (p: Project, hashOf: (id: string) => string | undefined) =>
-    sceneMark(scene(placed(p, p.pages[0]!), seen), hashOf);
-  const now = mark(project, facts.hashOf);
-  const elsewhere = JSON.parse(JSON.stringify(project).replaceAll(/"p(\d)"/g, '"x$1"')) as Project;
-  expect(mark(elsewhere, (id) => hashes[id.replace("x", "p")])).toBe(now);
-  expect(mark({ ...project, name: "Another" }, facts.hashOf)).toBe(now);
-  expect(
-    mark(changed({ type: "setProject", style: { ...project.style, background: "#fefefe" } }), facts.hashOf),
-  ).not.toBe(now);
-  expect(
-    mark(changed({ type: "setProject", style: { ...project.style, gapMm: project.style.gapMm + 0.01 } }), facts.hashOf),
-  ).not.toBe(now);
-  const [first, second] = tiles();
-  const swapped = changed({
-    type: "setTiles",
-    pageId: page.id,
-    items: [
-      { id: first!.id, set: { filling: second!.filling } },
-      { id: second!.id, set: { filling: first!.filling } },
-    ],
-  });
-  expect(mark(swapped, facts.hashOf)).not.toBe(now);
-});
-
 test("photos are offered that were taken nearest, those on no page first, and never the page's own", () => {
   const photo = (id: string, takenAt: string, stars = 0) => ({ id, takenAt, stars });
   const here = [photo("a", "2026-05-01T10:00:00"), photo("b", "2026-05-01T18:00:00")];
@@ -404,12 +204,4 @@ test("photos are offered that were taken nearest, those on no page first, and ne
   expect(offered(2)).toEqual(["hourBefore", "hourAfter"]);
   expect(offered(0)).toEqual([]);
   expect(offersFor([], others, new Set(), 5)).toEqual([]);
-});
-
-test("words that a note quotes are found again where they stand now, the nearest of several", () => {
-  const quoted = { from: 10, to: 15, quote: "Hilda" };
-  expect(stretchIn("Aunt with  Hilda there", { ...quoted, from: 11, to: 16 })).toEqual({ from: 11, to: 16 });
-  expect(stretchIn("Hilda and her boat, and Hilda", quoted)).toEqual({ from: 0, to: 5 });
-  expect(stretchIn("Hilda and her dog and Hilda", { ...quoted, from: 15, to: 20 })).toEqual({ from: 22, to: 27 });
-  expect(stretchIn("Hilde", quoted)).toBeUndefined();
 });
