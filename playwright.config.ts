@@ -21,6 +21,9 @@ export default defineConfig({
     launchOptions,
     locale: "en-GB",
     timezoneId: "Europe/London",
+    // Keeping the whole application for later is one journey's matter, and waiting for things to glide nobody's.
+    serviceWorkers: "block",
+    contextOptions: { reducedMotion: "reduce" },
     trace: "off",
     screenshot: "only-on-failure",
   },

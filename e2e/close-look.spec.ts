@@ -210,7 +210,11 @@ test("a book that has begun has nothing to fix; its cover takes photos where the
 
   await test.step("the cover: a photo dropped on its photo takes its place; a page brought in comes in", async () => {
     await station(page, /^Pages/).click();
-    await page.getByRole("button", { name: "Make the cover" }).click();
+    // The check has a button of that name as well.
+    await page
+      .getByRole("navigation", { name: "The pages of this project" })
+      .getByRole("button", { name: "Make the cover" })
+      .click();
     await expect(free(page)).toHaveCount(2);
     const on = await box(free(page).first());
     const from = await box(shelfPhotos(page).nth(5));

@@ -100,31 +100,34 @@ test("a browser that keeps nothing says so, and still makes the file", async ({ 
   expect((await readFile(await (await download).path())).length).toBeGreaterThan(100_000);
 });
 
-test("once loaded, everything but fetching more works on with the server switched off", async ({ page }) => {
-  const port = 4198;
-  const server = await startServer(port);
-  try {
-    await page.goto(`http://127.0.0.1:${port}/`);
-    await chooseFiles(page, samplePhotos(5));
-    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  } finally {
-    server.kill("SIGKILL");
-  }
-  await startCollage(page, "Lindal Sheet Works", "20 × 30 cm", "Landscape");
-  await arrangeFirst(page, 5);
-  await expectKept(page);
-  await page.reload();
-  await expect(tiles(page)).toHaveCount(5);
-  await page.getByRole("link", { name: /Photos/ }).click();
-  await drop(page, samplePhotos(1, 7));
-  await expect(page.getByRole("heading", { name: "6 photos" })).toBeVisible();
-  await page.getByRole("link", { name: /Send/ }).click();
-  const download = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Save the JPEG to disk" }).click();
-  const path = join(await scratch(), "offline.jpg");
-  await (await download).saveAs(path);
-  // 300 × 200 mm and 5 mm of bleed at 254 ppi: ten pixels to the millimetre.
-  expect(await sharp(path).metadata()).toMatchObject({ width: 3100, height: 2100, density: 254 });
+test.describe("kept for later", () => {
+  test.use({ serviceWorkers: "allow" });
+  test("once loaded, everything but fetching more works on with the server switched off", async ({ page }) => {
+    const port = 4198;
+    const server = await startServer(port);
+    try {
+      await page.goto(`http://127.0.0.1:${port}/`);
+      await chooseFiles(page, samplePhotos(5));
+      await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    } finally {
+      server.kill("SIGKILL");
+    }
+    await startCollage(page, "Lindal Sheet Works", "20 × 30 cm", "Landscape");
+    await arrangeFirst(page, 5);
+    await expectKept(page);
+    await page.reload();
+    await expect(tiles(page)).toHaveCount(5);
+    await page.getByRole("link", { name: /Photos/ }).click();
+    await drop(page, samplePhotos(1, 7));
+    await expect(page.getByRole("heading", { name: "6 photos" })).toBeVisible();
+    await page.getByRole("link", { name: /Send/ }).click();
+    const download = page.waitForEvent("download");
+    await page.getByRole("button", { name: "Save the JPEG to disk" }).click();
+    const path = join(await scratch(), "offline.jpg");
+    await (await download).saveAs(path);
+    // 300 × 200 mm and 5 mm of bleed at 254 ppi: ten pixels to the millimetre.
+    expect(await sharp(path).metadata()).toMatchObject({ width: 3100, height: 2100, density: 254 });
+  });
 });
 
 test("all of it by keyboard", async ({ page }) => {

@@ -112,10 +112,12 @@ test("papers in tiles and on pages, ornaments over them, in the work's palette; 
     await expect(glass).toBeFocused();
     const at = await box(tile(page, 4));
     await page.mouse.move(Math.round(at.x + at.width / 2), Math.round(at.y + at.height / 2));
-    const seen = await glass.getByRole("status").textContent();
     const painted = await meanAt(page, Math.round(at.x + at.width / 2), Math.round(at.y + at.height / 2));
-    for (const c of [0, 1, 2])
-      expect(Math.abs(Number.parseInt(seen!.slice(1 + 2 * c, 3 + 2 * c), 16) - painted[c]!)).toBeLessThan(6);
+    await expect(async () => {
+      const seen = await glass.getByRole("status").textContent();
+      for (const c of [0, 1, 2])
+        expect(Math.abs(Number.parseInt(seen!.slice(1 + 2 * c, 3 + 2 * c), 16) - painted[c]!)).toBeLessThan(6);
+    }).toPass();
     await page.keyboard.press("Shift+ArrowLeft");
     await page.keyboard.press("ArrowDown");
     const taken = await glass.getByRole("status").textContent();
