@@ -7,12 +7,15 @@ import {
   arrangeFirst,
   chooseFiles,
   expectKept,
+  expectUndo,
   openDrawer,
   shelfPhotos,
   startBook,
   startCollage,
   tile,
   tiles,
+  typeInto,
+  undoButton,
 } from "./support/tessip.ts";
 
 const box = async (at: Locator) => (await at.boundingBox())!;
@@ -79,6 +82,40 @@ test("a page in two parts: each is filled, laid out and looked at by itself; the
     await expect(page.getByRole("button", { name: "Undo: Laid out by a template" })).toBeVisible();
     expect(await left()).toEqual(before);
     await page.getByRole("button", { name: /^Undo: Laid/ }).click();
+  });
+
+  await test.step("a part that is chosen whole has a gap and edges of its own, which a photo that joins it takes on", async () => {
+    const border = page.getByRole("textbox", { name: "Border", exact: true });
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "Everything, front to back" }).click();
+    await page.getByRole("button", { name: "Choose A group of 4 tiles" }).click();
+    await expect(page.getByRole("heading", { name: "4 tiles" })).toBeVisible();
+    const lies = async () => (await rects(page)).map((r) => Math.round(r.width * r.height));
+    const before = await lies();
+    await typeInto(page, "Gap", "0.5");
+    await expectUndo(page, "Changed the gap");
+    const sum = (of: readonly number[]) => of.slice(3).reduce((all, a) => all + a, 0);
+    await expect.poll(async () => sum(await lies())).toBeLessThan(0.97 * sum(before));
+    expect((await lies()).slice(0, 3)).toEqual(before.slice(0, 3));
+    await typeInto(page, "Gap", "90");
+    await expect(page.getByRole("alert")).toContainText("The widest that works here");
+    await page.getByRole("textbox", { name: "Gap", exact: true }).press("Escape");
+    await typeInto(page, "Border", "0.1");
+    await expectUndo(page, "Changed the border");
+    await openDrawer(page, "Photos");
+    await tile(page, 5).click();
+    await shelfPhotos(page).nth(8).click();
+    await page.getByRole("button", { name: "Right of it" }).click();
+    await expect(tiles(page)).toHaveCount(8);
+    for (const n of [4, 5, 6, 7, 8]) {
+      await tile(page, n).click();
+      await expect(border).toHaveValue("0.1");
+    }
+    await tile(page, 1).click();
+    await expect(border).toHaveValue("0");
+    for (let i = 0; i < 3; i += 1) await undoButton(page).click();
+    await expect(tiles(page)).toHaveCount(7);
+    await expect.poll(lies).toEqual(before);
   });
 
   await test.step("one part again, with everything on it", async () => {

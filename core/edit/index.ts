@@ -10,6 +10,7 @@ export {
 } from "./balance.ts";
 export { type Clip, clipOf, freelyPasted, photosIn } from "./clip.ts";
 export { type Combining, shapeGrown, shapesCombined, tilesMirrored } from "./combine.ts";
+export { dressed, groupGap, wholeGroup } from "./dress-group.ts";
 export { type Dragged, type DropMeaning, meaningOfDrop } from "./drop-meaning.ts";
 export { type CalmMap, calmOf, fadeAround } from "./fade-around.ts";
 export { type Brush, brushedStroke, fadeChange, mostFadeStrokes, strokeToPage } from "./fades.ts";

@@ -81,6 +81,11 @@ test("no word stands alone on the last line where it can have another beside it"
   const last = (runs: readonly LineRun[]) => p.text.slice(runs.at(-1)!.from, runs.at(-1)!.to);
   expect(last(brokenOneByOne(p, () => 19))).toBe("aaaa");
   expect(last(brokenAsWhole(p, () => 19, whole))).toBe("aaaa aaaa");
+  const four = paragraphOf("aaaa aaaa aaaa aaaa");
+  expect(last(brokenAsWhole(four, () => 14, whole))).toBe("aaaa aaaa");
+  // A title of three words fills its lines as far as it can.
+  const three = paragraphOf("aaaa aaaa aaaa");
+  expect(last(brokenAsWhole(three, () => 9, whole))).toBe("aaaa");
 });
 
 test("in filled lines spaces give and take, and words are divided where that fills them better", () => {

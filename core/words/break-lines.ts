@@ -127,13 +127,19 @@ export function brokenAsWhole(p: Breakable, width: WidthOf, how: Whole): readonl
   const chances = withEmergencies(p, Math.min(width(0), width(1)));
   const words = p.text.split(/\s+/u).filter(Boolean).length;
   let open: Node[] = [{ at: 0, hyphen: false, looseness: 1, line: 0, cost: 0, before: undefined, run: undefined }];
-  for (const chance of chances) {
+  for (const [i, chance] of chances.entries()) {
     const last = chance.at === p.text.length;
     const to = withoutSpaces(p.text, 0, chance.at);
+    const after = last || chance.must || how.justified ? undefined : chances[i + 1];
     const divided = chance.hyphen ? { hyphen: true } : {};
     const best = new Map<number, Node>();
     const still: Node[] = [];
     for (const node of open) {
+      // More goes in, and half of it would be bare: of lines with a ragged edge that is never the best one.
+      if (after && widthOf(p, node.at, after.at) + p.hyphenMm < width(node.line) / 2) {
+        still.push(node);
+        continue;
+      }
       const run: LineRun = { from: node.at, to: Math.max(node.at, to), end: chance.at, ...divided };
       const fit = fitOf(p, run, width(node.line), how, last || chance.must);
       if (!fit) {
@@ -147,7 +153,7 @@ export function brokenAsWhole(p: Breakable, width: WidthOf, how: Whole): readonl
       if (chance.emergency) cost += brokenWordCost;
       if (Math.abs(fit.looseness - node.looseness) > 1) cost += unlikeCost;
       if (last && node.hyphen) cost += dividedEndCost;
-      if (last && words > 3 && node.line > 0 && p.spaces[run.to] === p.spaces[run.from]) cost += lonelyWordCost;
+      if (last && words > 3 && p.spaces[run.to] === p.spaces[run.from]) cost += lonelyWordCost;
       const next: Node = {
         at: chance.at,
         hyphen: chance.hyphen === true,

@@ -2,7 +2,7 @@ import { hiddenAtEdges, type PageFormat } from "#core/lab";
 import { ok, type Result, refused } from "#core/result";
 import { tracksOf, widestGapOf } from "../arrangements/index.ts";
 import { arrangementOf, type DrawnLook, groupsOf, type Page } from "./page.ts";
-import { roomRect } from "./place-page.ts";
+import { type PlacedGroup, roomRect } from "./place-page.ts";
 
 /** No tile may end up narrower than this, in mm: less is a line, not a picture. */
 const leastTileMm = 2;
@@ -27,6 +27,16 @@ export function checkLook<L extends DrawnLook>(
     .map((g) => widestGapOf(g.arrangement, roomRect(g.room, look, format), leastTileMm));
   const mostMm = Math.min(...widest);
   return look.gapMm > mostMm ? refused("gapTooWide", { mostMm }) : ok(look);
+}
+
+/** Whether a group would still have room for its tiles with this gap of its own, in mm; says the most that would fit. */
+export function checkGroupGap(
+  { group, room }: PlacedGroup,
+  gapMm: number,
+): Result<number, "gapTooWide" | "lessThanNothing"> {
+  if (gapMm < 0) return refused("lessThanNothing");
+  const mostMm = widestGapOf(group.arrangement, room, leastTileMm);
+  return gapMm > mostMm ? refused("gapTooWide", { mostMm }) : ok(gapMm);
 }
 
 /** The page with as wide a gap as there is room for, where its own is too wide. */

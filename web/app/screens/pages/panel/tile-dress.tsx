@@ -3,11 +3,14 @@ import {
   type Border,
   type Change,
   cardBleed,
+  type Dress,
   holdsPockets,
   isFree,
+  type Patch,
   type PlacedTile,
   type StepCode,
 } from "#core/document";
+import { dressed, wholeGroup } from "#core/edit";
 import { namedOutlines, newOutline, type OutlineName, outlineOf } from "#core/outlines";
 import { formatLength } from "#core/units";
 import { changeTrouble, dress, panel as words } from "../../../../text/index.ts";
@@ -42,17 +45,24 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
   const unit = usePanel((s) => s.project.unit);
   const project = usePanel((s) => s.project);
   const tile = tiles[0]!;
+  const group = wholeGroup(
+    page,
+    tiles.map((t) => t.id),
+  );
   const areCards = holdsPockets(page) && tiles.every((t) => !isFree(page, t.id));
-  const change = (own: (tile: PlacedTile) => Own): Change => ({
-    type: "setTiles",
-    pageId: page.id,
-    items: tiles.map((t) => ({ id: t.id, ...own(t) })),
-  });
-  const show = (own: (tile: PlacedTile) => Own) => session.preview([change(own)]);
-  const keep = (code: StepCode, own: (tile: PlacedTile) => Own, mergeKey?: string) => {
-    const kept = session.commit({ code, count: tiles.length }, [change(own)], { mergeKey });
+  const keepAll = (code: StepCode, changes: readonly Change[], mergeKey?: string) => {
+    const kept = session.commit({ code, count: tiles.length }, changes, { mergeKey });
     return kept.ok ? undefined : changeTrouble(kept, (mm) => formatLength(mm, unit, format.ppi));
   };
+  const keep = (code: StepCode, own: (tile: PlacedTile) => Own, mergeKey?: string) =>
+    keepAll(
+      code,
+      [{ type: "setTiles", pageId: page.id, items: tiles.map((t) => ({ id: t.id, ...own(t) })) }],
+      mergeKey,
+    );
+  const wear = (code: StepCode, own: (tile: PlacedTile) => Patch<Dress>, mergeKey?: string) =>
+    keepAll(code, dressed(page, tiles, own), mergeKey);
+  const tryOn = (own: (tile: PlacedTile) => Patch<Dress>) => session.preview(dressed(page, tiles, own));
   const corner = (cornerMm: number) => () => ({ set: { cornerMm } });
   const border = (own: Partial<Border>) => (t: PlacedTile) => ({ set: { border: { ...t.border, ...own } } });
   const half = Math.min(...tiles.map((t) => Math.min(t.frame.width, t.frame.height))) / 2;
@@ -88,8 +98,8 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
               sliderMostMm={half}
               unit={unit}
               format={format}
-              onMove={(mm) => show(corner(mm))}
-              onMm={(mm) => keep("changedCorner", corner(mm))}
+              onMove={(mm) => tryOn(corner(mm))}
+              onMm={(mm) => wear("changedCorner", corner(mm))}
             />
           )}
           <BorderRows
@@ -97,8 +107,8 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
             mostMm={Math.min(10, half)}
             unit={unit}
             format={format}
-            onShow={(own) => show(border(own))}
-            onKeep={(own) => keep("changedBorder", border(own))}
+            onShow={(own) => tryOn(border(own))}
+            onKeep={(own) => wear("changedBorder", border(own))}
           />
           <RingRows tiles={tiles} unit={unit} />
           {areCards && (
@@ -108,7 +118,15 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
               sliderMostMm={10}
               unit={unit}
               format={format}
-              onMove={(mm) => show(() => ({ set: { cardBleedMm: mm } }))}
+              onMove={(mm) =>
+                session.preview([
+                  {
+                    type: "setTiles",
+                    pageId: page.id,
+                    items: tiles.map((t) => ({ id: t.id, set: { cardBleedMm: mm } })),
+                  },
+                ])
+              }
               onMm={(mm) => keep("changedBleed", () => ({ set: { cardBleedMm: Math.min(mostBleedMm, mm) } }))}
             />
           )}
@@ -117,8 +135,8 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
               {words.bleedOfAll}
             </Button>
           )}
-          {tiles.some(saysItself) && (
-            <Button size="sm" variant="ghost" onClick={() => keep("dressedAsPage", () => ({ unset: [...ownDress] }))}>
+          {(tiles.some(saysItself) || (group && ownDress.some((k) => group[k] !== undefined))) && (
+            <Button size="sm" variant="ghost" onClick={() => wear("dressedAsPage", () => ({ unset: [...ownDress] }))}>
               {dress.asPage}
             </Button>
           )}
@@ -131,9 +149,9 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
         light={look.light}
         unit={unit}
         format={format}
-        onShow={(shadow) => show(() => ({ set: { shadow } }))}
+        onShow={(shadow) => tryOn(() => ({ set: { shadow } }))}
         onKeep={(shadow, slider) =>
-          keep("changedShadow", () => ({ set: { shadow } }), slider && `shadow-${slider}-${tile.id}`)
+          wear("changedShadow", () => ({ set: { shadow } }), slider && `shadow-${slider}-${tile.id}`)
         }
         onShowLight={(light) => session.preview([lightChange(project, light)])}
         onLight={(light) => void setLight(session, light)}
@@ -144,8 +162,8 @@ export function TileDress({ tiles }: { readonly tiles: readonly PlacedTile[] }) 
           straight={tiles.every((t) => t.outline.kind === "rectangle" && t.cornerMm === 0)}
           unit={unit}
           format={format}
-          onShow={(soft) => show(() => ({ set: { soft } }))}
-          onKeep={(soft) => keep("changedSoft", () => ({ set: { soft } }))}
+          onShow={(soft) => tryOn(() => ({ set: { soft } }))}
+          onKeep={(soft) => wear("changedSoft", () => ({ set: { soft } }))}
         />
         <FadeRows tiles={tiles} />
         <Beside label={words.opacity}>

@@ -29,6 +29,7 @@ import { openPage } from "../../../state/session/project-session.ts";
 import { nothingChosen } from "../../../state/view-state/choose.ts";
 import { ExactOffer } from "./exact-offer.tsx";
 import { FreePlace } from "./free-place.tsx";
+import { GroupSection } from "./group-section.tsx";
 import { TitleWithLook } from "./look-in-hand.tsx";
 import { MoveToPage } from "./move-to-page.tsx";
 import { OrnamentRows } from "./ornament-rows.tsx";
@@ -131,6 +132,7 @@ export function TilesPanel({ tiles }: { readonly tiles: readonly PlacedTile[] })
         <LockSwitch tiles={tiles} label={words.lockMany} />
       </PanelSection>
       {areFree && <FreePlace tiles={tiles} />}
+      <GroupSection tiles={tiles} />
       <TilePaper tiles={tiles} />
       <TilePaperPicture tiles={tiles} />
       <OrnamentRows tiles={tiles} />
