@@ -1,4 +1,5 @@
 import { useLayoutEffect, useState } from "react";
+import { useFieldsOf } from "./fields-of.ts";
 import { TextField } from "./text-field.tsx";
 
 interface CountFieldProps {
@@ -14,7 +15,9 @@ interface CountFieldProps {
 export function CountField({ label, value, placeholder, onCount }: CountFieldProps) {
   const shown = value === undefined ? "" : String(value);
   const [text, setText] = useState(shown);
-  useLayoutEffect(() => setText(shown), [shown]);
+  const of = useFieldsOf();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: of something else it begins anew, though that may be as many
+  useLayoutEffect(() => setText(shown), [shown, of]);
   const take = () => {
     const count = text === "" ? undefined : Number(text);
     if (count !== value) onCount(count);

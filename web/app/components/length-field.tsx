@@ -3,6 +3,7 @@ import { useId, useLayoutEffect, useRef, useState } from "react";
 import { formatLength, lengthNumber, mmPer, parseLength, type Unit } from "#core/units";
 import { lengthTrouble } from "../../text/index.ts";
 import css from "./fields.module.css";
+import { useFieldsOf } from "./fields-of.ts";
 
 interface LengthFieldProps {
   readonly label: string;
@@ -25,11 +26,13 @@ export function LengthField({ label, mm, unit, ppi, onMm, help, hideLabel = fals
   const [trouble, setTrouble] = useState<string>();
   /** What was taken and is not shown yet, as the panel follows a moment later: a blur must not take it a second time. */
   const taken = useRef<string>(undefined);
+  const of = useFieldsOf();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: of something else it begins anew, though that may be as long
   useLayoutEffect(() => {
     taken.current = undefined;
     setText(shown);
     setTrouble(undefined);
-  }, [shown]);
+  }, [shown, of]);
 
   const take = (typed: string) => {
     if (typed === shown) {

@@ -1,4 +1,5 @@
 import { useLayoutEffect, useState } from "react";
+import { useFieldsOf } from "./fields-of.ts";
 import { TextField } from "./text-field.tsx";
 
 interface NumberFieldProps {
@@ -18,7 +19,9 @@ const tidy = (v: number): number => Math.round(v * 1000) / 1000;
 export function NumberField({ label, value, least, most, step, onNumber, hideLabel = false }: NumberFieldProps) {
   const shown = String(tidy(value));
   const [text, setText] = useState(shown);
-  useLayoutEffect(() => setText(shown), [shown]);
+  const of = useFieldsOf();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: of something else it begins anew, though that may be as much
+  useLayoutEffect(() => setText(shown), [shown, of]);
   const put = (v: number) => {
     const next = Math.min(most, Math.max(least, tidy(v)));
     setText(String(next));

@@ -2,6 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { memo, useDeferredValue } from "react";
 import { areWords, findPlaced, type PlacedPage } from "#core/document";
 import { Changeable } from "../../../components/changeable.tsx";
+import { FieldsOf } from "../../../components/fields-of.ts";
 import {
   PanelContext,
   shownPlaced,
@@ -40,24 +41,26 @@ const PanelOf = memo(function PanelOf({ page, state, chosen }: PanelOfProps) {
   const tiles = [...chosen].flatMap((id) => findPlaced(page, id) ?? []);
   return (
     <PanelContext.Provider value={state}>
-      <Box as="aside" overflowY="auto" flex="1" px="5" py="3">
-        <Changeable>
-          {tiles.length === 0 && isCover ? (
-            <CoverPanel />
-          ) : tiles.length === 0 ? (
-            <PagePanel />
-          ) : tiles.length === 1 && areWords(tiles[0]!) ? (
-            <WordsPanel key={tiles[0]!.id} tile={tiles[0]!} />
-          ) : tiles.length === 1 ? (
-            <TilePanel key={tiles[0]!.id} tile={tiles[0]!} />
-          ) : tiles.every(areWords) ? (
-            <SeveralWords tiles={tiles} />
-          ) : (
-            <TilesPanel tiles={tiles} />
-          )}
-          <PiecesSection />
-        </Changeable>
-      </Box>
+      <FieldsOf.Provider value={`${page.id} ${tiles.map((t) => t.id).join(" ")}`}>
+        <Box as="aside" overflowY="auto" flex="1" px="5" py="3">
+          <Changeable>
+            {tiles.length === 0 && isCover ? (
+              <CoverPanel />
+            ) : tiles.length === 0 ? (
+              <PagePanel />
+            ) : tiles.length === 1 && areWords(tiles[0]!) ? (
+              <WordsPanel key={tiles[0]!.id} tile={tiles[0]!} />
+            ) : tiles.length === 1 ? (
+              <TilePanel tile={tiles[0]!} />
+            ) : tiles.every(areWords) ? (
+              <SeveralWords tiles={tiles} />
+            ) : (
+              <TilesPanel tiles={tiles} />
+            )}
+            <PiecesSection />
+          </Changeable>
+        </Box>
+      </FieldsOf.Provider>
     </PanelContext.Provider>
   );
 });

@@ -30,7 +30,6 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
   const session = useSession();
   const library = useLibrary((s) => s.photos);
   const all = useMemo(() => library.filter((p) => !p.hidden), [library]);
-  const choice = useViewState((s) => s.photos);
   const [bareOnly, setBareOnly] = useState(false);
   const isPlaced = useCallback((id: string) => placed.has(id), [placed]);
   const photos = useMemo(() => (bareOnly ? all.filter((p) => !placed.has(p.id)) : all), [all, bareOnly, placed]);
@@ -41,21 +40,11 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
   useScrollKept(scroller, "photos");
 
   const fill = useCallback((id: string) => fillChosenPlace(services, session, id), [services, session]);
-  const tileIds = useViewState((s) => s.tiles.ids);
-  const fillsOne = useProject((s) => tileIds.size === 1 && emptyIn(openPage(s)).some((t) => tileIds.has(t.id)));
-
   return (
     <DrawerFrame
       tools={
         <>
-          <Text fontSize="13.5px" color="fg.subtle" role="status" truncate>
-            {fillsOne
-              ? words.fillPlace
-              : choice.ids.size > 0
-                ? photoWords.chosen(choice.ids.size)
-                : photoWords.count(photos.length)}
-            {!fillsOne && choice.ids.size === 0 && photos.length > 0 ? ` · ${words.help}` : ""}
-          </Text>
+          <State count={photos.length} />
           <Button
             size="sm"
             variant="ghost"
@@ -93,6 +82,19 @@ const ShelfOf = memo(function ShelfOf({ placed }: { readonly placed: Placed }) {
     </DrawerFrame>
   );
 });
+
+/** How many there are or are chosen, and what a click does. By itself, since it follows what is chosen on the page and the photos do not. */
+function State({ count }: { readonly count: number }) {
+  const chosen = useViewState((s) => s.photos.ids.size);
+  const tileIds = useViewState((s) => s.tiles.ids);
+  const fillsOne = useProject((s) => tileIds.size === 1 && emptyIn(openPage(s)).some((t) => tileIds.has(t.id)));
+  return (
+    <Text fontSize="13.5px" color="fg.subtle" role="status" truncate>
+      {fillsOne ? words.fillPlace : chosen > 0 ? photoWords.chosen(chosen) : photoWords.count(count)}
+      {!fillsOne && chosen === 0 && count > 0 ? ` · ${words.help}` : ""}
+    </Text>
+  );
+}
 
 /** The one thing to do next with what is chosen. */
 function ShelfActions({ photos }: { readonly photos: readonly Photo[] }) {
