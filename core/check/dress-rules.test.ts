@@ -117,3 +117,27 @@ test("a border that the cut can make crooked is told and made wider; words under
   expect(codesOf(whole)).not.toContain("whiteBorderCuts");
   expect(placed(whole, whole.pages[0]!).look.whiteBorder).toMatchObject({ whole: true });
 });
+
+test("a head that an even border hides more than a little of is told, and the whole page is kept", () => {
+  const wide = { ...collage([1]).format, widthMm: 300, heightMm: 150 };
+  // An even border of 20 mm leaves 110 mm of height for 150: of those 11.54 go at the top, and the head is 18 mm high.
+  const known = factsOf([
+    photo("p", { focus: { point: { x: 0.5, y: 0.2 }, faces: [{ x: 0.4, y: 0.05, w: 0.2, h: 0.3 }], from: "faces" } }),
+  ]);
+  const at = (headFromMm: number): Project => ({
+    ...project([tile("a", { x: 100, y: headFromMm - 3, w: 90, h: 60 }, photoTile.filling)], {
+      whiteBorder: { by: { unit: "mm", mm: 20 }, colour: "#ffffff" },
+    }),
+    format: wide,
+  });
+  const found = (on: Project) =>
+    checkPage(
+      pageAt(on, on.pages[0]!, () => undefined),
+      known,
+    ).filter((f) => f.code === "whiteBorderHeads");
+  expect(found(at(20))).toEqual([]);
+  expect(found(at(9.6))).toEqual([]);
+  const [hidden] = found(at(9));
+  expect(hidden).toMatchObject({ faces: 1, severity: "doubt", fixes: ["wholeInBorder"] });
+  expect(found(fixedBy(at(9), hidden!, "wholeInBorder", known))).toEqual([]);
+});

@@ -10,9 +10,9 @@ import { boundsOf, cornersOf, mapped, overlap, riskOf, spot, tileBox, viewMatrix
 import type { PageRule } from "../rule.ts";
 
 /** Smaller than this on paper, nobody is known by it. */
-const leastFaceMm = 3;
+export const leastFaceMm = 3;
 /** A box around a face is not exact to its rim. */
-const mostLost = 0.12;
+export const mostLost = 0.12;
 
 type Detail =
   | { readonly code: "faceAtRisk"; readonly risk: Risk; readonly faces: number }

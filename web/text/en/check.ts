@@ -129,6 +129,8 @@ export function findingTitle(f: Finding, n: number): string {
       return n === 1
         ? "Words under the border around the page"
         : `Words under the border around the page, in ${n} places`;
+    case "whiteBorderHeads":
+      return many("A photo whose head lies under the border", "photos with a head under the border");
     case "softEnds":
       return many("A soft edge that ends too early", "soft edges that end too early");
     case "wordsHidden":
@@ -230,6 +232,8 @@ export function findingWhy(f: Finding): string {
         : "The lab does not say how exactly it cuts, and half an inch off is not unheard of. So thin a border comes out uneven, or is gone on one side.";
     case "whiteBorderCuts":
       return "An even border takes a little off two sides of a page that is not square.";
+    case "whiteBorderHeads":
+      return "An even border takes a little off two sides of a page that is not square.";
     case "softEnds":
       return "Sides that fade by themselves do not follow a round outline, which stays visible as a hard line.";
     case "wordsHidden":
@@ -312,6 +316,8 @@ export function findingDetail(f: Finding, unit: Unit, format: PageFormat): strin
       return `${length(f.widthMm)} wide; the cut may be ${length(f.wanderMm)} off.`;
     case "whiteBorderCuts":
       return `${length(f.beyondMm)} are covered.`;
+    case "whiteBorderHeads":
+      return f.faces === 1 ? "1 face is not whole." : `${f.faces} faces are not whole.`;
     case "softEnds":
       return `${formats.percent(f.share, 0)} of the outline are still visible.`;
     case "wordsHidden":
