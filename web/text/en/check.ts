@@ -130,7 +130,7 @@ export function findingTitle(f: Finding, n: number): string {
         ? "Words under the border around the page"
         : `Words under the border around the page, in ${n} places`;
     case "whiteBorderHeads":
-      return many("A photo whose head lies under the border", "photos with a head under the border");
+      return many("A photo with a head under the border", "photos with a head under the border");
     case "softEnds":
       return many("A soft edge that ends too early", "soft edges that end too early");
     case "wordsHidden":
