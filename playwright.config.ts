@@ -24,6 +24,8 @@ export default defineConfig({
     // Keeping the whole application for later is one journey's matter, and waiting for things to glide nobody's.
     serviceWorkers: "block",
     contextOptions: { reducedMotion: "reduce" },
+    // A browser that has compiled the program once goes on with it; what a journey kept is gone before the next begins.
+    reuseContext: true,
     trace: "off",
     screenshot: "only-on-failure",
   },
