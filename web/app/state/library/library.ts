@@ -1,36 +1,22 @@
 import { createStore } from "zustand/vanilla";
 import { byTimeTaken, type NamedSpan, type Photo, type Section } from "#core/photo";
 import { photoSchema } from "#core/photo/schema";
-import type { ReadSvg } from "../../../pictures/read-svg.ts";
-import { type NewPhoto, type Store, StoreError } from "../../../storage/store.ts";
-import type { PhotoJobs } from "../../../workers/jobs.ts";
-import type { WorkerPool } from "../../../workers/pool.ts";
+import type { NewPhoto } from "../../../storage/store.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
+import { BringIn, type ReadDeps } from "./bring-in.ts";
 import { type Finder, FocusSearch } from "./focus-search.ts";
-import { byName, codeOf, deadlineFor, isDrawing, timeIsOver } from "./library-rules.ts";
-import type { IncomingFile, LibraryDeed, LibraryState, LibraryStep, Queued, Snapshot } from "./library-state.ts";
+import { byName, timeIsOver } from "./library-rules.ts";
+import type { IncomingFile, LibraryDeed, LibraryState, LibraryStep, Snapshot } from "./library-state.ts";
 
-export interface LibraryDeps {
-  readonly store: Store;
-  readonly pool: Pick<WorkerPool<PhotoJobs>, "run">;
-  /** Drawings are read where there is a parser for them; rejects with a code. */
-  readonly readSvg?: (file: File) => Promise<ReadSvg>;
+export interface LibraryDeps extends ReadDeps {
   /** A photo's preview, made again where it was lost. */
   readonly previewOf?: (photoId: string, size: "small") => Promise<Blob | undefined>;
   /** Missing where faces and interest are not looked for. */
   readonly finder?: Finder;
-  /** Whether the disk is full: what room is left is for changes, and not for photos. */
-  readonly full?: () => boolean;
-  readonly newId: () => string;
-  readonly now: () => string;
 }
 
-const shownWaiting = 24;
-/** More than there are workers, so that none of them waits while a photo is being stored. */
-const lanes = 4;
-/** Sorting and painting again for each of thousands would cost more than the reading itself. */
-const flushEveryMs = 500;
 const pilesAfterMs = 400;
+
 /** All photos of this browser: bringing them in, correcting what is known of them, and undoing that. */
 export class Library {
   readonly state = createStore<LibraryState>(() => ({
@@ -51,25 +37,26 @@ export class Library {
     redoable: [],
   }));
   readonly #deps: LibraryDeps;
-  readonly #queue: Queued[] = [];
   #fresh: Photo[] = [];
-  #stop = new AbortController();
-  #working = 0;
-  /** Of the files of this bringing-in. */
-  #done = 0;
   #pilesSoon: ReturnType<typeof setTimeout> | undefined;
+  readonly #incoming: BringIn;
   readonly #focus: FocusSearch;
   #removed = new Map<string, Photo>();
 
   constructor(given: LibraryDeps) {
     this.#deps = given;
+    this.#incoming = new BringIn(given, this.state, {
+      came: (photo) => void this.#fresh.push(photo),
+      show: () => this.#flush(),
+      through: () => void this.#focus.run(),
+    });
     this.#focus = new FocusSearch({
       store: given.store,
       preview: (id) => this.#smallOf(id),
       finder: given.finder,
       photos: () => this.state.getState().photos,
       // Bringing in goes first.
-      busy: () => this.#working > 0,
+      busy: () => this.#incoming.busy,
       found: (photo) => void this.#fresh.push(photo),
       show: () => this.#flush(),
     });
@@ -134,40 +121,14 @@ export class Library {
     this.#merge(back);
   }
 
-  /** Queues files; may be called again while others are still coming in. */
-  /** Resolves with the photos that came in or were here already, in the order of their files, when all of these are through. */
+  /** Files into the library; resolves with the photos that came in or were here already, in the order of their files, when all of these are through. */
   bringIn(files: readonly IncomingFile[], section: Section = "photos"): Promise<readonly string[]> {
-    if (files.length === 0) return Promise.resolve([]);
-    const { incoming } = this.state.getState();
-    if (!incoming) {
-      this.#stop = new AbortController();
-      this.state.setState({ leftOut: [], cleaned: [], alreadyHere: 0 });
-    }
-    const through = files.map(
-      (file) =>
-        new Promise<string | undefined>((told) => {
-          this.#queue.push({ file, section, told });
-        }),
-    );
-    if (!incoming) this.#done = 0;
-    this.#tell((incoming?.total ?? 0) + files.length);
-    this.#keepWaiting();
-    const deps = Math.min(lanes - this.#working, files.length);
-    for (let i = 0; i < deps; i += 1) {
-      this.#working += 1;
-      void this.#work();
-    }
-    return Promise.all(through).then((ids) => {
-      // Whoever waited for them finds them in the library.
-      this.#flush();
-      return ids.filter((id) => id !== undefined);
-    });
+    return this.#incoming.take(files, section);
   }
 
   /** What is in already stays. */
   cancel(): void {
-    for (const { told } of this.#queue.splice(0)) told(undefined);
-    this.#stop.abort();
+    this.#incoming.cancel();
   }
 
   forgetLeftOut(): void {
@@ -205,7 +166,7 @@ export class Library {
     const { store } = this.#deps;
     const before = this.state.getState().byId.get(photoId);
     if (!before) return;
-    const { facts, small, original } = await this.#read(file, file.name, before.section);
+    const { facts, small, original } = await this.#incoming.read(file, file.name, before.section);
     const { name, type, sizeBytes, hash, widthPx, heightPx, likeness } = photoSchema.parse({
       ...facts,
       id: photoId,
@@ -222,7 +183,7 @@ export class Library {
    */
   async takeIn(known: Photo, file: File): Promise<Photo> {
     const { store, newId } = this.#deps;
-    const { facts, small, original } = await this.#read(file, known.name, known.section);
+    const { facts, small, original } = await this.#incoming.read(file, known.name, known.section);
     // Of a drawing files of before name the hash of what came in, and hold what was left of it after cleaning.
     const drawing = facts.type === "image/svg+xml";
     if (facts.hash !== known.hash && !drawing) throw new WorkerError("otherBytes", known.name);
@@ -238,7 +199,7 @@ export class Library {
   /** A picture that is on a page and not among the photos. */
   async addHidden(file: File): Promise<Photo> {
     const { store, newId, now } = this.#deps;
-    const { facts, small, original } = await this.#read(file, file.name, "photos");
+    const { facts, small, original } = await this.#incoming.read(file, file.name, "photos");
     const photo = photoSchema.parse({ ...facts, section: "photos", hidden: true, id: newId(), addedAt: now() });
     const kept = await store.addPhoto({ photo, original, small });
     if (kept.added) this.#fresh.push(kept.photo);
@@ -304,72 +265,6 @@ export class Library {
     if (spans) await store.keepSpans(spans);
     if (spans) this.state.setState({ spans });
     this.#merge(newest);
-  }
-
-  async #work(): Promise<void> {
-    let lastFlush = performance.now();
-    for (let next = this.#queue.shift(); next; next = this.#queue.shift()) {
-      next.told(await this.#bringInOne(next));
-      this.#done += 1;
-      if (performance.now() - lastFlush > flushEveryMs) {
-        this.#tell();
-        this.#flush();
-        this.#keepWaiting();
-        lastFlush = performance.now();
-      }
-    }
-    this.#working -= 1;
-    this.#flush();
-    if (this.#working > 0) return;
-    this.state.setState({ incoming: undefined });
-    this.#keepWaiting();
-    void this.#focus.run();
-  }
-
-  async #bringInOne({ file: from, section }: Queued): Promise<string | undefined> {
-    const { store, newId, now } = this.#deps;
-    const { signal } = this.#stop;
-    try {
-      const file = await from.open(signal);
-      const { facts, small, original } = await this.#read(file, from.name, section, signal);
-      const photo = photoSchema.parse({ ...facts, section, id: newId(), addedAt: now() });
-      const kept = await store.addPhoto({ photo, original, small });
-      if (kept.added) this.#fresh.push(kept.photo);
-      else this.state.setState((s) => ({ alreadyHere: s.alreadyHere + 1 }));
-      return kept.photo.id;
-    } catch (e) {
-      if (!signal.aborted)
-        this.state.setState((s) => ({ leftOut: [...s.leftOut, { name: from.name, code: codeOf(e) }] }));
-      return undefined;
-    }
-  }
-
-  async #read(file: File, name: string, section: Section, signal?: AbortSignal) {
-    const { pool, readSvg, full } = this.#deps;
-    if (full?.()) throw new StoreError("storageFull", name);
-    if (section !== "photos" && readSvg && isDrawing(file)) {
-      const { facts, small, cleaned, takenOut } = await readSvg(file);
-      if (takenOut > 0) this.state.setState((s) => ({ cleaned: [...s.cleaned, { name, takenOut }] }));
-      return { facts, small, original: cleaned };
-    }
-    const input = { file, name, modifiedAt: file.lastModified, keep: this.#deps.store.lasting };
-    const { facts, small } = await pool.run("readPhoto", input, {
-      deadlineMs: deadlineFor(file.size),
-      ...(signal ? { signal } : {}),
-    });
-    return { facts, small, original: new Blob([file], { type: facts.type }) };
-  }
-
-  /** How far it is, as it is shown. */
-  #tell(total = this.state.getState().incoming?.total ?? 0): void {
-    const waiting = this.#queue.slice(0, shownWaiting).map((q) => q.file);
-    const since = this.state.getState().incoming?.since ?? Date.parse(this.#deps.now());
-    this.state.setState({ incoming: { total, done: this.#done, waiting, since } });
-  }
-
-  #keepWaiting(): void {
-    // Only a hint for the next start: that it could not be kept is no reason to stop.
-    void this.#deps.store.keepWaiting(this.#queue.map((q) => q.file.name)).catch(() => {});
   }
 
   #flush(): void {
