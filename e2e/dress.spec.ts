@@ -8,6 +8,7 @@ import {
   box,
   chooseFiles,
   differing,
+  everyKind,
   expectFilesAsOnScreen,
   expectKept,
   expectUndo,
@@ -155,6 +156,6 @@ test("shadows by one light, soft edges and borders: on the page, a tile, several
     const before = await paintedPage(page);
     await page.reload();
     await expect.poll(async () => differing(await paintedPage(page), before)).toBeLessThan(0.002);
-    await expectFilesAsOnScreen(page, await paintedPage(page));
+    await expectFilesAsOnScreen(page, await paintedPage(page), everyKind);
   });
 });

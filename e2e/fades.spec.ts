@@ -41,7 +41,7 @@ async function brushAcross(page: Page, n: number, from: readonly [number, number
   await page.mouse.up();
 }
 
-test("parts of photos are brushed away and back, by hand, by key and by themselves; a border around several; a white border around the page; in each kind of file as on screen", async ({
+test("parts of photos are brushed away and back, by hand, by key and by themselves; a border around several; a white border around the page; in files as on screen", async ({
   page,
 }) => {
   await page.goto("/");
@@ -124,7 +124,7 @@ test("parts of photos are brushed away and back, by hand, by key and by themselv
     await expect(page.getByRole("textbox", { name: "Around all" })).toHaveValue("2");
   });
 
-  await test.step("with a soft edge, a shadow and a tone over it, in each kind of file as on screen", async () => {
+  await test.step("with a soft edge, a shadow and a tone over it, in files as on screen", async () => {
     await typeInto(page, "Soft edge", "4");
     await page.getByText("Under it", { exact: true }).click();
     await nobodyChosen(page);

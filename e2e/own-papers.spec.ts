@@ -80,7 +80,7 @@ const offBy = (line: readonly number[], px: number): number => {
   return pairs.reduce((sum, v, i) => sum + Math.abs(v - later(i)), 0) / pairs.length;
 };
 
-test("papers of one's own: their repeat is found, they lie at their true size without a seam, in tiles and behind the page, and so in each kind of file", async ({
+test("papers of one's own: their repeat is found, they lie at their true size without a seam, in tiles and behind the page, and so in files", async ({
   page,
 }) => {
   await page.goto("/photos");
@@ -172,7 +172,7 @@ test("papers of one's own: their repeat is found, they lie at their true size wi
     await undoButton(page).click();
   });
 
-  await test.step("behind the page as well; in each kind of file as on screen", async () => {
+  await test.step("behind the page as well; in files as on screen", async () => {
     await nobodyChosen(page);
     await own("dots").click();
     await expect(page.getByRole("heading", { name: "This page" })).toBeVisible();

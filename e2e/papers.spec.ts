@@ -31,7 +31,7 @@ async function meanAt(page: Page, x: number, y: number): Promise<readonly number
   return channels.map((c) => c.mean);
 }
 
-test("papers in tiles and on pages, ornaments over them, in the work's palette; one look for all pages; in each kind of file as on screen", async ({
+test("papers in tiles and on pages, ornaments over them, in the work's palette; one look for all pages; in files as on screen", async ({
   page,
 }) => {
   await page.goto("/");
@@ -189,7 +189,7 @@ test("papers in tiles and on pages, ornaments over them, in the work's palette; 
     await nobodyChosen(page);
   });
 
-  await test.step("each kind of file shows it as the screen does; it is there again after a reload", async () => {
+  await test.step("files show it as the screen does; it is there again after a reload", async () => {
     await page.mouse.move(400, 580);
     const screen = await paintedPage(page);
     await expectFilesAsOnScreen(page, screen);

@@ -39,7 +39,7 @@ async function middleOf(page: Page, n: number): Promise<readonly number[]> {
 /** How colourful a mean colour is. */
 const colourOf = (rgb: readonly number[]): number => Math.max(...rgb) - Math.min(...rgb);
 
-test("tone: photos in grey, in a tint, finer by sliders, matched to others, kept by name; in each kind of file as on screen", async ({
+test("tone: photos in grey, in a tint, finer by sliders, matched to others, kept by name; in files as on screen", async ({
   page,
 }) => {
   await page.goto("/");
@@ -164,7 +164,7 @@ test("tone: photos in grey, in a tint, finer by sliders, matched to others, kept
     }
   });
 
-  await test.step("all of it is kept over a reload, and each kind of file shows what the screen shows", async () => {
+  await test.step("all of it is kept over a reload, and files show what the screen shows", async () => {
     await expectKept(page);
     const before = await paintedPage(page);
     await page.reload();

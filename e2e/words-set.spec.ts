@@ -40,7 +40,7 @@ const story =
   "The lock keeper waved us through at five in the morning, before the others were awake, and we had the whole flight to ourselves. " +
   "Grandmother said it was the incomprehensible luck of early risers; we called it photography. ";
 
-test("words set like a book: pasted with their looks, in columns, divided, on an arc, from right to left, and the same in every file", async ({
+test("words set like a book: pasted with their looks, in columns, divided, on an arc, from right to left, and the same in files", async ({
   page,
 }) => {
   await page.goto("/");
@@ -226,7 +226,7 @@ test("words set like a book: pasted with their looks, in columns, divided, on an
     await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(true);
   });
 
-  await test.step("every kind of file shows what the screen shows; words of a PDF are read the way they run", async () => {
+  await test.step("files show what the screen shows; words of a PDF are read the way they run", async () => {
     await expectFilesAsOnScreen(page, await paintedPage(page));
     const { path } = await savedFile(page);
     const text = execFileSync("pdftotext", ["-raw", path, "-"], { encoding: "utf8" });
