@@ -8,6 +8,7 @@ import {
   chooseFiles,
   expectKept,
   expectUndo,
+  nobodyChosen,
   openDrawer,
   shelfPhotos,
   startBook,
@@ -119,7 +120,7 @@ test("a page in two parts: each is filled, laid out and looked at by itself; the
   });
 
   await test.step("one part again, with everything on it", async () => {
-    await page.keyboard.press("Escape");
+    await nobodyChosen(page);
     await page.getByRole("button", { name: "One part again" }).click();
     await expect(tiles(page)).toHaveCount(7);
     await expect(page.getByRole("separator", { name: /between the left and the right part/ })).toHaveCount(0);
