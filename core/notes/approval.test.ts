@@ -3,7 +3,7 @@ import { type Project, placed } from "#core/document";
 import { scene } from "#core/scene";
 import { approvalOf, judgementsOf, sceneMark } from "./index.ts";
 
-import { changed, facts, hashes, me, namesake, page, project, sister, tiles, told } from "./notes.fixture.ts";
+import { changed, facts, hashes, me, namesake, photosSwapped, project, sister, told } from "./notes.fixture.ts";
 
 test("of each person the last verdict on each page counts, and one that is withdrawn is gone", () => {
   const judge = (pageId: string | null, verdict: "approved" | "change" | "none") =>
@@ -78,14 +78,6 @@ test("a page is in the same state on another computer, and in another once anyth
   expect(
     mark(changed({ type: "setProject", style: { ...project.style, gapMm: project.style.gapMm + 0.01 } }), facts.hashOf),
   ).not.toBe(now);
-  const [first, second] = tiles();
-  const swapped = changed({
-    type: "setTiles",
-    pageId: page.id,
-    items: [
-      { id: first!.id, set: { filling: second!.filling } },
-      { id: second!.id, set: { filling: first!.filling } },
-    ],
-  });
+  const swapped = photosSwapped();
   expect(mark(swapped, facts.hashOf)).not.toBe(now);
 });

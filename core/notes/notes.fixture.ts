@@ -27,3 +27,16 @@ export function changed(change: Parameters<typeof applyChange>[1]): Project {
   if (!done.ok) throw new Error(done.code);
   return done.value;
 }
+
+/** The first two tiles with each other's photos. */
+export function photosSwapped(): Project {
+  const [first, second] = tiles();
+  return changed({
+    type: "setTiles",
+    pageId: page.id,
+    items: [
+      { id: first!.id, set: { filling: second!.filling } },
+      { id: second!.id, set: { filling: first!.filling } },
+    ],
+  });
+}

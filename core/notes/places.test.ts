@@ -3,7 +3,7 @@ import fc from "fast-check";
 import type { Project } from "#core/document";
 import { markOfPlace, type NotePlace, pointOn, shareOf, stretchIn, whereabouts } from "./index.ts";
 
-import { changed, facts, hashes, page, project, tiles } from "./notes.fixture.ts";
+import { changed, facts, hashes, page, photosSwapped, project, tiles } from "./notes.fixture.ts";
 
 const onPhoto = (i: number, within = { x: 0.25, y: -0.1 }): NotePlace => ({
   on: "photo",
@@ -36,14 +36,7 @@ test("a note on a photo goes where that photo goes, and back to its tile where t
   const there = (p: Project) => whereabouts(p, place, facts);
   expect(there(project)).toMatchObject({ pageId: page.id, tileId: first!.id, gone: false });
   expect(there(project).at).toEqual(pointOn(first!, { x: 0.25, y: -0.1 }));
-  const swapped = changed({
-    type: "setTiles",
-    pageId: page.id,
-    items: [
-      { id: first!.id, set: { filling: second!.filling } },
-      { id: second!.id, set: { filling: first!.filling } },
-    ],
-  });
+  const swapped = photosSwapped();
   expect(there(swapped)).toMatchObject({ tileId: second!.id, gone: false });
   const emptied = changed({
     type: "setTiles",
