@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { type MouseEvent, useMemo, useRef, useState } from "react";
+import { type MouseEvent, useDeferredValue, useMemo, useRef, useState } from "react";
 import { drawnPage } from "#core/document";
 import { tilesUnder, withTied } from "#core/edit";
 import { seenBox } from "#core/lab";
@@ -173,6 +173,9 @@ function HeldPage({ view }: { readonly view: PageView }) {
     () => withoutBorder(drawnPage(project, under.page, (id) => facts.photo(id)?.takenAt)),
     [project, under, facts],
   );
+  // The picture follows the hand in each frame; what can be pointed at and named comes after it.
+  const later = useDeferredValue(page);
+  const spots = moving ? later : page;
   const open = isOpen ? reframing : undefined;
   const writing = useViewState((s) => s.writing);
   // What is carried has the hand: nobody takes hold of a line then.
@@ -188,10 +191,10 @@ function HeldPage({ view }: { readonly view: PageView }) {
         moving={moving && (!open || brushing)}
         without={brushing ? undefined : open}
       />
-      <TileLayer view={view} page={page} />
+      <TileLayer view={view} page={spots} />
       <FreeLayer view={view} page={page} />
       <Traces view={view} />
-      {!open && !writing && !carries && <SeamLayer view={view} page={page} />}
+      {!open && !writing && !carries && <SeamLayer view={view} page={settledPage} />}
       {writing && <WriteLayer key={writing} view={view} tileId={writing} />}
       {open && !brushing && <ReframeLayer key={open} view={view} tileId={open} />}
       <BalanceLayer view={view} size={{ w: page.format.widthMm, h: page.format.heightMm }} />

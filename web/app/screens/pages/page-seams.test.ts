@@ -56,14 +56,14 @@ test("seams snap to halves and thirds of the room, to others, and to where they 
   for (const seam of pageSeams(now)) {
     const [start, length] = seam.across ? [room.x, room.w] : [room.y, room.h];
     for (const share of [1 / 3, 1 / 2, 2 / 3])
-      expect(seam.snaps.some((s) => Math.abs(s - (start + share * length)) < 1e-9)).toBe(true);
-    expect(seam.snaps.some((s) => Math.abs(s - seam.at) < 1e-6)).toBe(true);
+      expect(seam.snaps().some((s) => Math.abs(s - (start + share * length)) < 1e-9)).toBe(true);
+    expect(seam.snaps().some((s) => Math.abs(s - seam.at) < 1e-6)).toBe(true);
   }
   const set = after(now, 0, 9, false);
   const [first] = pageSeams(now);
   const there = pageSeams(set).find((s) => s.key === first!.key)!;
   expect(there.at).toBeCloseTo(first!.at + 9, 5);
-  expect(there.snaps.some((s) => Math.abs(s - first!.at) < 1e-5)).toBe(true);
+  expect(there.snaps().some((s) => Math.abs(s - first!.at) < 1e-5)).toBe(true);
 });
 
 test("each seam of a page has a name of its own, and one of a grid's column is the stop for the tab key", () => {

@@ -24,7 +24,7 @@ export interface PageSeam {
   readonly main: boolean;
   readonly label: string;
   /** Where it snaps to: halves and thirds of the room, other seams, and where it lay before any hand moved it. */
-  readonly snaps: readonly number[];
+  snaps(): readonly number[];
   /** The page with it moved. */
   moved(on: PlacedPage, atMm: number, alone: boolean): Page;
 }
@@ -40,7 +40,6 @@ function partSeams(on: PlacedPage): PageSeam[] {
   const inside = insideRect(on.look, on.format);
   return seams.map((s, i) => {
     const [start, length] = s.across ? [inside.x, inside.w] : [inside.y, inside.h];
-    const others = seams.filter((o) => o !== s && o.across === s.across).map((o) => o.at);
     return {
       key: `parts ${i}`,
       across: s.across,
@@ -49,7 +48,10 @@ function partSeams(on: PlacedPage): PageSeam[] {
       to: s.to,
       main: true,
       label: words.partSeam(s.across),
-      snaps: [...[1 / 3, 1 / 2, 2 / 3].map((share) => start + share * length), ...others],
+      snaps: () => {
+        const others = seams.filter((o) => o !== s && o.across === s.across).map((o) => o.at);
+        return [...[1 / 3, 1 / 2, 2 / 3].map((share) => start + share * length), ...others];
+      },
       moved: (before, atMm) => {
         // While it is dragged the line is looked for where it began.
         const seam = roomSeams(before).find((o) => o.of === s.of && o.across === s.across && o.share === s.share);
@@ -79,18 +81,14 @@ function groupSeams(at: PlacedGroup): PageSeam[] {
         to: s.to,
         main: stretches.findIndex((o) => o.axis === s.axis && o.index === s.index) === i,
         label: words.seam(s.axis, s.index + 1),
-        snaps: evenly(across),
+        snaps: () => evenly(across),
         moved: (on, atMm) => withTrackMoved(on, groupIn(on), s.axis, s.index, atMm),
       };
     });
   }
   const seams = seamsOfGroup(at);
-  const natural = new Map(seamsOfGroup({ ...at, group: withReleased(group) }).map((s) => [keyOf(s), s.at]));
   const numbers = { across: 0, down: 0 };
   return seams.map((s) => {
-    const line = new Set(inLineWith(s, seams, gapMm));
-    const others = seams.filter((o) => o.across === s.across && !line.has(o)).map((o) => o.at);
-    const own = natural.get(keyOf(s));
     numbers[s.across ? "across" : "down"] += 1;
     return {
       key: `${group.id} ${keyOf(s)}`,
@@ -100,7 +98,13 @@ function groupSeams(at: PlacedGroup): PageSeam[] {
       to: s.to,
       main: true,
       label: words.treeSeam(s.across, numbers[s.across ? "across" : "down"]),
-      snaps: [...evenly(s.across), ...others, ...(own === undefined ? [] : [own])],
+      snaps: () => {
+        const line = new Set(inLineWith(s, seams, gapMm));
+        const others = seams.filter((o) => o.across === s.across && !line.has(o)).map((o) => o.at);
+        const released = seamsOfGroup({ ...at, group: withReleased(group) });
+        const own = released.find((o) => keyOf(o) === keyOf(s))?.at;
+        return [...evenly(s.across), ...others, ...(own === undefined ? [] : [own])];
+      },
       moved: (on, atMm, alone) => withSeamMoved(on, groupIn(on), s, atMm, alone),
     };
   });

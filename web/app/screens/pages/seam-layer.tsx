@@ -1,19 +1,14 @@
-import { type PointerEvent, useMemo, useState } from "react";
+import { memo, type PointerEvent, useMemo, useState } from "react";
 import { arrangedOn, frameRect, insideRect, type PlacedPage } from "#core/document";
 import type { Rect } from "#core/geometry";
 import { pages as words } from "../../../text/index.ts";
 import { hears } from "../../commands/hear.ts";
 import { direction, type Pressed } from "../../commands/keys.ts";
-import { useSession } from "../../state/session/hooks.ts";
+import { shownPlaced, useProject, useSession } from "../../state/session/hooks.ts";
 import { openPlaced } from "../../state/session/project-session.ts";
 import { type PageSeam, pageSeams, snapped } from "./page-seams.ts";
 import { type PageView, placeOf } from "./page-view.ts";
 import css from "./seam-layer.module.css";
-
-interface SeamLayerProps {
-  readonly view: PageView;
-  readonly page: PlacedPage;
-}
 
 /** Wide enough for a finger, however thin the gap is. */
 const gripPx = 12;
@@ -21,37 +16,105 @@ const snapPx = 6;
 const nudgeMm = 1;
 const farNudgeMm = 5;
 
-/** The seams between tiles, to be dragged or moved by arrow keys; both sides follow. */
-export function SeamLayer({ view, page }: SeamLayerProps) {
-  const session = useSession();
-  const [held, setHeld] = useState<string>();
-  const seams = useMemo(() => pageSeams(page), [page]);
-  const movedTo = (s: PageSeam, atMm: number, alone: boolean) =>
-    ({ type: "replacePage", page: s.moved(openPlaced(session.state.getState()), atMm, alone) }) as const;
+interface SeamLayerProps {
+  readonly view: PageView;
+  /** The page without the gesture that is going on. */
+  readonly page: PlacedPage;
+}
 
-  const grab = (e: PointerEvent<HTMLElement>, s: PageSeam) => {
+/**
+ * The seams between tiles, to be dragged or moved by arrow keys; both sides follow. While one is dragged all of these stay where they were: a line of its own
+ * shows where it is.
+ */
+export const SeamLayer = memo(function SeamLayer({ view, page }: SeamLayerProps) {
+  const [held, setHeld] = useState<HeldSeam>();
+  const seams = useMemo(() => {
+    const rects = arrangedOn(page).map((t) => frameRect(t.frame));
+    const room = insideRect(page.look, page.format);
+    return pageSeams(page).map((seam) => (
+      <SeamSpot
+        key={seam.key}
+        seam={seam}
+        grip={gripOf(seam, rects, view.scale, page.look.gapMm)}
+        share={seam.across ? (seam.at - room.x) / room.w : (seam.at - room.y) / room.h}
+        view={view}
+        hold={setHeld}
+      />
+    ));
+  }, [page, view]);
+  return (
+    <div className={`${css.layer} ${held ? css.dragged : ""}`}>
+      {seams}
+      {held && <SeamLine view={view} held={held} />}
+    </div>
+  );
+});
+
+interface HeldSeam {
+  readonly key: string;
+  readonly grip: number;
+}
+
+/** Where the dragged seam is at this moment. */
+function SeamLine({ view, held: { key, grip } }: { readonly view: PageView; readonly held: HeldSeam }) {
+  const page = useProject(shownPlaced);
+  const seam = useMemo(() => pageSeams(page).find((s) => s.key === key), [page, key]);
+  if (!seam) return null;
+  return (
+    <div
+      className={`${css.seam} ${css.held} ${directionOf(seam)}`}
+      style={placeOf(view, spotOf(seam, grip))}
+      aria-hidden
+    />
+  );
+}
+
+const directionOf = (s: PageSeam): string => (s.across ? css.across! : css.down!);
+
+const spotOf = (s: PageSeam, grip: number): Rect =>
+  s.across
+    ? { x: s.at - grip / 2, y: s.from, w: grip, h: s.to - s.from }
+    : { x: s.from, y: s.at - grip / 2, w: s.to - s.from, h: grip };
+
+interface SeamSpotProps {
+  readonly seam: PageSeam;
+  /** How wide it can be gripped, in mm. */
+  readonly grip: number;
+  /** Where it is, of the page between its margins. */
+  readonly share: number;
+  readonly view: PageView;
+  hold(held: HeldSeam | undefined): void;
+}
+
+function SeamSpot({ seam, grip, share, view, hold }: SeamSpotProps) {
+  const session = useSession();
+  const movedTo = (atMm: number, alone: boolean) =>
+    ({ type: "replacePage", page: seam.moved(openPlaced(session.state.getState()), atMm, alone) }) as const;
+
+  const grab = (e: PointerEvent<HTMLElement>) => {
     if (e.button !== 0) return;
     e.preventDefault();
     const handle = e.currentTarget;
     handle.focus();
     handle.setPointerCapture(e.pointerId);
-    const start = s.across ? e.clientX : e.clientY;
-    let atMm = s.at;
+    const start = seam.across ? e.clientX : e.clientY;
+    const snaps = seam.snaps();
+    let atMm = seam.at;
     let alone = e.altKey;
-    setHeld(s.key);
+    hold({ key: seam.key, grip });
     const move = (ev: globalThis.PointerEvent) => {
-      const to = s.at + ((s.across ? ev.clientX : ev.clientY) - start) / view.scale;
-      atMm = snapped(to, s.snaps, snapPx / view.scale);
+      const to = seam.at + ((seam.across ? ev.clientX : ev.clientY) - start) / view.scale;
+      atMm = snapped(to, snaps, snapPx / view.scale);
       alone = ev.altKey;
-      session.preview([movedTo(s, atMm, alone)]);
+      session.preview([movedTo(atMm, alone)]);
     };
     const end = (ev: globalThis.PointerEvent) => {
       handle.removeEventListener("pointermove", move);
       handle.removeEventListener("pointerup", end);
       handle.removeEventListener("pointercancel", end);
-      setHeld(undefined);
-      if (ev.type === "pointerup" && atMm !== s.at)
-        session.commit({ code: "movedSeam", count: 1 }, [movedTo(s, atMm, alone)]);
+      hold(undefined);
+      if (ev.type === "pointerup" && atMm !== seam.at)
+        session.commit({ code: "movedSeam", count: 1 }, [movedTo(atMm, alone)]);
       else session.dropPreview();
     };
     handle.addEventListener("pointermove", move);
@@ -59,54 +122,38 @@ export function SeamLayer({ view, page }: SeamLayerProps) {
     handle.addEventListener("pointercancel", end);
   };
 
-  const keysOf = (s: PageSeam) => {
-    const nudge = (byMm: number, alone: boolean) => (e: Pressed) => {
-      const by = s.across ? direction(e).x : direction(e).y;
-      if (by === 0) return false;
-      session.commit({ code: "movedSeam", count: 1 }, [movedTo(s, s.at + by * byMm, alone)], {
-        mergeKey: `seam-${s.key}`,
-      });
-      return true;
-    };
-    return hears("seam", {
-      move: nudge(nudgeMm, false),
-      moveFar: nudge(farNudgeMm, false),
-      moveStretch: nudge(nudgeMm, true),
-      moveStretchFar: nudge(farNudgeMm, true),
+  const nudge = (byMm: number, alone: boolean) => (e: Pressed) => {
+    const by = seam.across ? direction(e).x : direction(e).y;
+    if (by === 0) return false;
+    session.commit({ code: "movedSeam", count: 1 }, [movedTo(seam.at + by * byMm, alone)], {
+      mergeKey: `seam-${seam.key}`,
     });
+    return true;
   };
+  const onKeyDown = hears("seam", {
+    move: nudge(nudgeMm, false),
+    moveFar: nudge(farNudgeMm, false),
+    moveStretch: nudge(nudgeMm, true),
+    moveStretchFar: nudge(farNudgeMm, true),
+  });
 
-  const room = insideRect(page.look, page.format);
-  const rects = arrangedOn(page).map((t) => frameRect(t.frame));
   return (
-    <div className={css.layer}>
-      {seams.map((s) => {
-        const grip = gripOf(s, rects, view.scale, page.look.gapMm);
-        const rect = s.across
-          ? { x: s.at - grip / 2, y: s.from, w: grip, h: s.to - s.from }
-          : { x: s.from, y: s.at - grip / 2, w: s.to - s.from, h: grip };
-        const share = s.across ? (s.at - room.x) / room.w : (s.at - room.y) / room.h;
-        return (
-          // biome-ignore lint/a11y/useSemanticElements: a rule that is dragged and moved by keys, not a line across text
-          <div
-            key={s.key}
-            role="separator"
-            aria-orientation={s.across ? "vertical" : "horizontal"}
-            aria-valuenow={Math.round(share * 100)}
-            aria-valuemin={0}
-            aria-valuemax={100}
-            aria-label={s.label}
-            aria-hidden={s.main ? undefined : true}
-            title={words.seamHelp}
-            tabIndex={s.main ? 0 : -1}
-            className={`${css.seam} ${s.across ? css.across : css.down} ${held === s.key ? css.held : ""}`}
-            style={placeOf(view, rect)}
-            onPointerDown={(e) => grab(e, s)}
-            onKeyDown={keysOf(s)}
-          />
-        );
-      })}
-    </div>
+    // biome-ignore lint/a11y/useSemanticElements: a rule that is dragged and moved by keys, not a line across text
+    <div
+      role="separator"
+      aria-orientation={seam.across ? "vertical" : "horizontal"}
+      aria-valuenow={Math.round(share * 100)}
+      aria-valuemin={0}
+      aria-valuemax={100}
+      aria-label={seam.label}
+      aria-hidden={seam.main ? undefined : true}
+      title={words.seamHelp}
+      tabIndex={seam.main ? 0 : -1}
+      className={`${css.seam} ${directionOf(seam)}`}
+      style={placeOf(view, spotOf(seam, grip))}
+      onPointerDown={grab}
+      onKeyDown={onKeyDown}
+    />
   );
 }
 

@@ -41,8 +41,13 @@ function roundingOf({ outline, cornerMm }: PlacedTile, scale: number): number | 
   return outline.kind === "rectangle" ? cornerMm * scale : 0;
 }
 
+interface TileLayerProps {
+  readonly view: PageView;
+  readonly page: PlacedPage;
+}
+
 /** The tiles as things one can point at, choose, drag and name; their pictures are on the canvas beneath. */
-export function TileLayer({ view, page }: { readonly view: PageView; readonly page: PlacedPage }) {
+export const TileLayer = memo(function TileLayer({ view, page }: TileLayerProps) {
   const services = useServices();
   const { viewState } = services;
   const session = useSession();
@@ -164,7 +169,7 @@ export function TileLayer({ view, page }: { readonly view: PageView; readonly pa
       })}
     </div>
   );
-}
+});
 
 /** The line of a tile that is no rectangle, in shares of its box: what a hand has to be on, and where it shows that it is chosen. */
 const shapeOf = ({ outline }: PlacedTile): string | undefined =>

@@ -10,6 +10,7 @@ import {
   Undo2,
   Ungroup,
 } from "lucide-react";
+import { useMemo } from "react";
 import { meanCrop } from "#core/arrange";
 import {
   type Arrangement,
@@ -51,7 +52,7 @@ import { shuffle, solveAgain } from "../../../state/edit/arrange-page.ts";
 import { arrangePhotos, photosInGroup } from "../../../state/edit/arrange-photos.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
 import { aspectsIn } from "../../../state/library/aspects.ts";
-import { shownPlaced, useLibrary, useProject, useSession, useViewState } from "../../../state/session/hooks.ts";
+import { useLibrary, useSession, useThrottledPage, useViewState } from "../../../state/session/hooks.ts";
 import { openPlaced } from "../../../state/session/project-session.ts";
 import { TilingSection } from "./tiling-section.tsx";
 
@@ -283,7 +284,8 @@ const isEven = (tracks: readonly number[]): boolean => tracks.every((t) => Math.
 /** What is cut off, also while a hand is on the page. */
 function CropFigure() {
   const byId = useLibrary((s) => s.byId);
-  return useProject((s) => words.cropped(croppedShare(shownPlaced(s), byId)));
+  const page = useThrottledPage();
+  return useMemo(() => words.cropped(croppedShare(page, byId)), [page, byId]);
 }
 
 /** The mean share of the photos on the page that their tiles cut off at first framing. */
