@@ -1,8 +1,10 @@
 import { Box } from "@chakra-ui/react";
-import type { LassoRect } from "./use-lasso.ts";
+import { useStore } from "zustand";
+import type { LassoBoxes } from "./use-lasso.ts";
 
 /** The box while it is being drawn. */
-export function LassoBox({ rect }: { readonly rect: LassoRect | undefined }) {
+export function LassoBox({ of }: { readonly of: LassoBoxes }) {
+  const rect = useStore(of);
   if (!rect) return null;
   return (
     <Box

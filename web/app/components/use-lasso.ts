@@ -1,4 +1,5 @@
 import { type PointerEvent, type RefObject, useState } from "react";
+import { createStore, type StoreApi } from "zustand";
 
 /** In CSS pixels of the window. */
 export interface LassoRect {
@@ -15,10 +16,13 @@ interface LassoTask {
   readonly onHit: (ids: string[], held: { readonly more: boolean }) => void;
 }
 
+/** The box while it is being drawn: a store, since only the box itself follows the hand. */
+export type LassoBoxes = StoreApi<LassoRect | undefined>;
+
 /** A box drawn from bare ground chooses what it touches. */
 export function useLasso({ area: areaRef, of, onHit }: LassoTask) {
   const [selector, ground] = [`[data-${of}]`, `[data-${of}], input, button, a, [role="separator"]`];
-  const [box, setBox] = useState<LassoRect>();
+  const [box] = useState<LassoBoxes>(() => createStore<LassoRect | undefined>(() => undefined));
   const begin = (e: PointerEvent<HTMLElement>) => {
     const onThing = e.target instanceof Element && e.target.closest(ground);
     const area = areaRef.current;
@@ -30,11 +34,11 @@ export function useLasso({ area: areaRef, of, onHit }: LassoTask) {
       width: Math.abs(ev.clientX - start.x),
       height: Math.abs(ev.clientY - start.y),
     });
-    const move = (ev: globalThis.PointerEvent) => setBox(rectTo(ev));
+    const move = (ev: globalThis.PointerEvent) => box.setState(rectTo(ev), true);
     const end = (ev: globalThis.PointerEvent) => {
       window.removeEventListener("pointermove", move);
       window.removeEventListener("pointerup", end);
-      setBox(undefined);
+      box.setState(undefined, true);
       const r = rectTo(ev);
       if (r.width < 4 && r.height < 4) return;
       const hit = [...area.querySelectorAll<HTMLElement>(selector)].filter((el) => {

@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { type MouseEvent, useDeferredValue, useMemo, useRef, useState } from "react";
-import { drawnPage } from "#core/document";
+import { drawnPage, type PlacedPage } from "#core/document";
 import { tilesUnder, withTied } from "#core/edit";
 import { seenBox } from "#core/lab";
 import { withoutBorder } from "#core/scene";
@@ -151,11 +151,23 @@ export function Mat() {
           </Box>
         )}
         <HandLayer zooming={zooming} />
-        <LassoBox rect={lasso.box} />
+        <LassoBox of={lasso.box} />
       </Box>
       <MatTools zooming={zooming} />
     </Box>
   );
+}
+
+interface TilesAfterwardsProps {
+  readonly view: PageView;
+  readonly page: PlacedPage;
+  readonly moving: boolean;
+}
+
+/** The picture follows a hand in each frame; what can be pointed at and named comes after it. */
+function TilesAfterwards({ view, page, moving }: TilesAfterwardsProps) {
+  const later = useDeferredValue(page);
+  return <TileLayer view={view} page={moving ? later : page} />;
 }
 
 /** The page as it is at this moment, with its tiles and seams. */
@@ -173,9 +185,6 @@ function HeldPage({ view }: { readonly view: PageView }) {
     () => withoutBorder(drawnPage(project, under.page, (id) => facts.photo(id)?.takenAt)),
     [project, under, facts],
   );
-  // The picture follows the hand in each frame; what can be pointed at and named comes after it.
-  const later = useDeferredValue(page);
-  const spots = moving ? later : page;
   const open = isOpen ? reframing : undefined;
   const writing = useViewState((s) => s.writing);
   // What is carried has the hand: nobody takes hold of a line then.
@@ -191,7 +200,7 @@ function HeldPage({ view }: { readonly view: PageView }) {
         moving={moving && (!open || brushing)}
         without={brushing ? undefined : open}
       />
-      <TileLayer view={view} page={spots} />
+      <TilesAfterwards view={view} page={page} moving={moving} />
       <FreeLayer view={view} page={page} />
       <Traces view={view} />
       {!open && !writing && !carries && <SeamLayer view={view} page={settledPage} />}

@@ -168,7 +168,7 @@ export function PhotoWall({
           );
         })}
       </Box>
-      <LassoBox rect={lasso.box} />
+      <LassoBox of={lasso.box} />
       <Waiting />
     </Box>
   );

@@ -74,22 +74,6 @@ export function useHeld<T>(value: T, hold: boolean): T {
   return held.current;
 }
 
-/** Numbers that change more often than this are not read. */
-const beatMs = 120;
-
-/** The value; during `moving` anew at each beat only, and at its end the latest at once. */
-function useThrottled<T>(value: T, moving: boolean): T {
-  const [beat, next] = useReducer((n: number) => n + 1, 0);
-  const taken = useRef({ beat, value });
-  if (!moving || taken.current.beat !== beat) taken.current = { beat, value };
-  useEffect(() => {
-    if (!moving) return;
-    const beats = setInterval(next, beatMs);
-    return () => clearInterval(beats);
-  }, [moving]);
-  return taken.current.value;
-}
-
 export { openPlaced } from "./project-session.ts";
 
 /** What is on screen: the gesture that is going on, or the project as it stands. */
@@ -97,8 +81,9 @@ export const shown = (s: ProjectState): Project => s.draft ?? s.project;
 export const shownPage = (s: ProjectState): Page => pageIn(shown(s), s.pageId);
 export const shownPlaced = (s: ProjectState): PlacedPage => placed(shown(s), shownPage(s));
 
-/** What is on screen, for whatever tells about it: it never keeps the hand waiting. */
-export function useThrottledPage(): PlacedPage {
+/** What is on screen, for whatever tells about it: while a hand moves or writes, as it was until that pauses, so that nothing keeps the hand waiting. */
+export function useRestingPage(): PlacedPage {
   const moving = useProject((s) => s.draft !== undefined);
-  return useDeferredValue(useThrottled(useProject(shownPlaced), moving));
+  const writing = useViewState((s) => s.writing !== undefined);
+  return useDeferredValue(useHeld(useProject(shownPlaced), moving || writing));
 }

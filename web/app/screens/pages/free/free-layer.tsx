@@ -29,7 +29,7 @@ interface FreeLayerProps {
 }
 
 /** What lies freely on the page, to take hold of: moved by dragging it, sized and turned by its grips, one or several at once. */
-export function FreeLayer({ view, page }: FreeLayerProps) {
+export const FreeLayer = memo(function FreeLayer({ view, page }: FreeLayerProps) {
   const chosen = useViewState((s) => s.tiles.ids);
   const writing = useViewState((s) => s.writing !== undefined || s.reframing !== undefined);
   const unit = useProject((s) => s.project.unit);
@@ -46,7 +46,7 @@ export function FreeLayer({ view, page }: FreeLayerProps) {
       {now && <SnapMarks view={view} now={now} unit={unit} ppi={page.format.ppi} />}
     </div>
   );
-}
+});
 
 interface FreeSpotProps {
   readonly tile: PlacedTile;
@@ -111,6 +111,8 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
   });
   const { left, top, width, height } = placeOf(view, frameRect(tile.frame));
   const locked = isLocked(tile.tile);
+  // Each transform is a layer to the browser, which hundreds of level tiles need not cost.
+  const turned = straightened(tile.frame.turn);
   const { filling } = tile;
   const drawn =
     filling.kind === "ornament"
@@ -136,7 +138,7 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
       className={[css.tile, chosen && css.chosen, locked && css.locked, ((empty && !writing) || waits) && css.bare]
         .filter(Boolean)
         .join(" ")}
-      style={{ left, top, width, height, transform: `rotate(${straightened(tile.frame.turn)}deg)` }}
+      style={{ left, top, width, height, transform: turned === 0 ? undefined : `rotate(${turned}deg)` }}
       onClick={pick}
       onContextMenu={() => !chosen && viewState.setState({ tiles: only })}
       onDoubleClick={open}

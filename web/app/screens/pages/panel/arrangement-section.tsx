@@ -52,7 +52,7 @@ import { shuffle, solveAgain } from "../../../state/edit/arrange-page.ts";
 import { arrangePhotos, photosInGroup } from "../../../state/edit/arrange-photos.ts";
 import { keep } from "../../../state/edit/tree-gestures.ts";
 import { aspectsIn } from "../../../state/library/aspects.ts";
-import { useLibrary, useSession, useThrottledPage, useViewState } from "../../../state/session/hooks.ts";
+import { useLibrary, useRestingPage, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPlaced } from "../../../state/session/project-session.ts";
 import { TilingSection } from "./tiling-section.tsx";
 
@@ -281,10 +281,10 @@ function OfGrid({ grid }: { readonly grid: GridArrangement }) {
 
 const isEven = (tracks: readonly number[]): boolean => tracks.every((t) => Math.abs(t - 1 / tracks.length) < 1e-9);
 
-/** What is cut off, also while a hand is on the page. */
+/** What is cut off, also while a hand rests on the page. */
 function CropFigure() {
   const byId = useLibrary((s) => s.byId);
-  const page = useThrottledPage();
+  const page = useRestingPage();
   return useMemo(() => words.cropped(croppedShare(page, byId)), [page, byId]);
 }
 

@@ -3,7 +3,7 @@ import { memo, useDeferredValue } from "react";
 import { areWords, findPlaced, type PlacedPage } from "#core/document";
 import { Changeable } from "../../../components/changeable.tsx";
 import { FieldsOf } from "../../../components/fields-of.ts";
-import { PanelContext, useHeld, usePanelState, useThrottledPage, useViewState } from "../../../state/session/hooks.ts";
+import { PanelContext, useHeld, usePanelState, useRestingPage, useViewState } from "../../../state/session/hooks.ts";
 import type { ProjectState } from "../../../state/session/project-session.ts";
 import { CoverPanel } from "./cover-panel.tsx";
 import { PagePanel } from "./page-panel.tsx";
@@ -16,7 +16,7 @@ import { SeveralWords, WordsPanel } from "./words-panel.tsx";
 export function Panel() {
   // What follows a hand comes first; the panel catches up as soon as there is time.
   const writing = useViewState((s) => s.writing !== undefined);
-  const page = useHeld(useThrottledPage(), writing);
+  const page = useRestingPage();
   const state = useHeld(usePanelState(), writing);
   const chosen = useDeferredValue(useViewState((s) => s.tiles.ids));
   return <PanelOf page={page} state={state} chosen={chosen} />;
