@@ -119,6 +119,8 @@ test("tiles that lie freely: moved, sized and turned by hand and by number, snap
 
   await test.step("let go right at the cut it is moved inside the safe line, which is nearer than the bleed, and that is said", async () => {
     await typeInto(page, "From the left", "30");
+    const left = (await box(page.getByTestId("page"))).x + 5 * perMm;
+    await expect.poll(async () => (await box(onTop(page, 1))).x - left).toBeCloseTo(30 * perMm, 0);
     await pull(page, await middleOf(page, 1), -31 * perMm, 0, "Shift");
     await expect(page.getByText("It ended too close to the cut, so it was moved inside the safe line.")).toBeVisible();
     await expect(field(page, "From the left")).toHaveValue("3");
@@ -321,11 +323,13 @@ test("tiles that lie freely: moved, sized and turned by hand and by number, snap
     await page.keyboard.down("Alt");
     await page.mouse.down();
     await page.mouse.move(from.x + 120 * perMm, from.y + 20 * perMm, { steps: 8 });
-    // They are under the hand with it.
-    await expect.poll(async () => (await box(words)).x - before.x).toBeCloseTo(120 * perMm, -0.5);
+    await expect.poll(async () => (await page.locator("[data-ring]").boundingBox())?.y ?? 0).toBeGreaterThan(from.y);
+    const underTheHand = await paintedPage(page);
     await page.mouse.up();
     await page.keyboard.up("Alt");
     await expect.poll(async () => (await box(words)).y - before.y).toBeCloseTo(20 * perMm, -0.5);
+    await expect.poll(async () => (await box(words)).x - before.x).toBeCloseTo(120 * perMm, -0.5);
+    expect(await differing(underTheHand, await paintedPage(page))).toBe(0);
     await expect.poll(() => number(page, "Width")).toBe(60);
     await typeInto(page, "Turn, degrees", "90");
     await expectUndo(page, "Turned a tile");

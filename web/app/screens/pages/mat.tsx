@@ -201,7 +201,7 @@ function HeldPage({ view }: { readonly view: PageView }) {
         without={brushing ? undefined : open}
       />
       <TilesAfterwards view={view} page={page} moving={moving} />
-      <FreeLayer view={view} page={page} />
+      <FreeLayer view={view} page={page} settled={settledPage} />
       <Traces view={view} />
       {!open && !writing && !carries && <SeamLayer view={view} page={settledPage} />}
       {writing && <WriteLayer key={writing} view={view} tileId={writing} />}

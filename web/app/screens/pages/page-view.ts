@@ -1,3 +1,4 @@
+import { type Frame, frameRect } from "#core/document";
 import type { Point, Rect, Size } from "#core/geometry";
 import { type Laid, seenPart } from "../../components/zoom/zoom.ts";
 
@@ -49,6 +50,12 @@ export const placeOf = (view: PageView, r: Rect) => ({
   top: `${(r.y - view.box.y) * view.scale}px`,
   width: `${r.w * view.scale}px`,
   height: `${r.h * view.scale}px`,
+});
+
+/** A frame as CSS of an element that lies on the page. Level ones have no transform: each is a layer to the browser, and there may be hundreds. */
+export const frameOf = (view: PageView, frame: Frame) => ({
+  ...placeOf(view, frameRect(frame)),
+  ...(frame.turn === 0 ? {} : { transform: `rotate(${frame.turn}deg)` }),
 });
 
 /** A point of the screen, relative to the page element, in mm. */

@@ -1,7 +1,6 @@
 import { Box } from "@chakra-ui/react";
-import { frameRect } from "#core/document";
 import { useViewState } from "../../state/session/hooks.ts";
-import { type PageView, placeOf } from "./page-view.ts";
+import { frameOf, type PageView } from "./page-view.ts";
 
 /** Where tiles lay, over where they would lie. */
 export function Traces({ view }: { readonly view: PageView }) {
@@ -15,7 +14,7 @@ export function Traces({ view }: { readonly view: PageView }) {
       borderColor="glaze.500"
       boxShadow="0 0 0 1px white"
       pointerEvents="none"
-      style={{ ...placeOf(view, frameRect(frame)), transform: `rotate(${frame.turn}deg)` }}
+      style={frameOf(view, frame)}
     />
   ));
 }

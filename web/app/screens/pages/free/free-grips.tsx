@@ -1,7 +1,7 @@
-import { type Frame, frameRect } from "#core/document";
+import type { Frame } from "#core/document";
 import { boundsOf, type Grip, type Handle } from "#core/edit";
 import { free as words } from "../../../../text/index.ts";
-import { type PageView, placeOf } from "../page-view.ts";
+import { frameOf, type PageView, placeOf } from "../page-view.ts";
 import css from "./free-layer.module.css";
 import type { FreePull } from "./use-pull.ts";
 
@@ -27,7 +27,6 @@ export function FreeGrips({ view, frames, pull }: FreeGripsProps) {
   const [only, more] = frames;
   if (!only) return null;
   const several = more !== undefined;
-  const { left, top, width, height } = placeOf(view, several ? boundsOf(frames) : frameRect(only));
   const grips = (grip: Grip) => ({
     onPointerDown: (e: React.PointerEvent<HTMLElement>) => pull.grab(grip, e),
     onPointerMove: pull.drag,
@@ -39,7 +38,7 @@ export function FreeGrips({ view, frames, pull }: FreeGripsProps) {
     <div
       aria-hidden
       className={several ? css.several : css.frame}
-      style={{ left, top, width, height, ...(several ? {} : { transform: `rotate(${only.turn}deg)` }) }}
+      style={several ? placeOf(view, boundsOf(frames)) : frameOf(view, only)}
     >
       {handles
         .filter(([, h]) => !several || (h.x !== 0 && h.y !== 0))

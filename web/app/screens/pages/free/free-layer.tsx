@@ -1,6 +1,6 @@
 import { memo } from "react";
-import { frameRect, freeTiles, isArranged, isLocked, type PlacedPage, type PlacedTile } from "#core/document";
-import { chosenTied, movedBy, resized, straightened, turnedAbout } from "#core/edit";
+import { freeTiles, isArranged, isLocked, type PlacedPage, type PlacedTile } from "#core/document";
+import { chosenTied, movedBy, resized, turnedAbout } from "#core/edit";
 import { wordsOf } from "#core/scene";
 import { free as freeWords, ornaments, papers, words as say } from "../../../../text/index.ts";
 import { hears } from "../../../commands/hear.ts";
@@ -12,7 +12,7 @@ import { useFacts } from "../../../state/session/facts.ts";
 import { useProject, useSession, useViewState } from "../../../state/session/hooks.ts";
 import { openPage } from "../../../state/session/project-session.ts";
 import { choose } from "../../../state/view-state/choose.ts";
-import { type PageView, placeOf } from "../page-view.ts";
+import { frameOf, type PageView } from "../page-view.ts";
 import { showWhatFills } from "../shelf/shelf-size.ts";
 import { sayWaiting, Waiting } from "../waiting.tsx";
 import { HiddenWords, hiddenWords, sayWords } from "../word-facts.tsx";
@@ -26,24 +26,52 @@ const nudgeMm = { move: 1, moveFar: 10, moveFine: 0.1 } as const;
 interface FreeLayerProps {
   readonly view: PageView;
   readonly page: PlacedPage;
+  /** The page without the gesture that is going on. */
+  readonly settled: PlacedPage;
 }
 
-/** What lies freely on the page, to take hold of: moved by dragging it, sized and turned by its grips, one or several at once. */
-export const FreeLayer = memo(function FreeLayer({ view, page }: FreeLayerProps) {
+/**
+ * What lies freely on the page, to take hold of: moved by dragging it, sized and turned by its grips, one or several at once. What is dragged is shown by the
+ * picture and by a frame; what can be pointed at follows when it is let go, so that hundreds of tiles cost the hand nothing.
+ */
+export function FreeLayer({ view, page, settled }: FreeLayerProps) {
   const chosen = useViewState((s) => s.tiles.ids);
   const writing = useViewState((s) => s.writing !== undefined || s.reframing !== undefined);
   const unit = useProject((s) => s.project.unit);
   const { pull, now } = usePull(view);
+  const gripped = writing
+    ? []
+    : page.tiles.filter((t) => chosen.has(t.id) && !isArranged(t) && !isLocked(t.tile)).map((t) => t.frame);
+  return (
+    <div className={now ? css.pulling : undefined}>
+      <FreeSpots view={view} page={now ? settled : page} pull={pull} />
+      <div className={css.layer}>
+        {now &&
+          gripped.map((frame, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a frame has nothing but its place
+            <div key={i} className={css.ring} data-ring style={frameOf(view, frame)} />
+          ))}
+        <FreeGrips view={view} frames={gripped} pull={pull} />
+      </div>
+      {now && <SnapMarks view={view} now={now} unit={unit} ppi={page.format.ppi} />}
+    </div>
+  );
+}
+
+interface FreeSpotsProps {
+  readonly view: PageView;
+  readonly page: PlacedPage;
+  readonly pull: FreePull;
+}
+
+const FreeSpots = memo(function FreeSpots({ view, page, pull }: FreeSpotsProps) {
   const free = page.tiles.filter((t) => !isArranged(t));
   if (free.length === 0) return null;
-  const gripped = writing ? [] : free.filter((t) => chosen.has(t.id) && !isLocked(t.tile));
   return (
     <div role="listbox" aria-multiselectable aria-label={say.freeTiles} className={css.layer}>
       {free.map((tile, i) => (
         <FreeSpot key={tile.id} tile={tile} at={i + 1} of={free.length} view={view} pull={pull} />
       ))}
-      <FreeGrips view={view} frames={gripped.map((t) => t.frame)} pull={pull} />
-      {now && <SnapMarks view={view} now={now} unit={unit} ppi={page.format.ppi} />}
     </div>
   );
 });
@@ -109,10 +137,7 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
     tie: () => tieChosen(services, session),
     takeOff: () => takeOff({ viewState }, session, [...(chosen ? viewState.getState().tiles.ids : only.ids)]),
   });
-  const { left, top, width, height } = placeOf(view, frameRect(tile.frame));
   const locked = isLocked(tile.tile);
-  // Each transform is a layer to the browser, which hundreds of level tiles need not cost.
-  const turned = straightened(tile.frame.turn);
   const { filling } = tile;
   const drawn =
     filling.kind === "ornament"
@@ -138,7 +163,7 @@ const FreeSpot = memo(function FreeSpot({ tile, at, of, view, pull }: FreeSpotPr
       className={[css.tile, chosen && css.chosen, locked && css.locked, ((empty && !writing) || waits) && css.bare]
         .filter(Boolean)
         .join(" ")}
-      style={{ left, top, width, height, transform: turned === 0 ? undefined : `rotate(${turned}deg)` }}
+      style={frameOf(view, tile.frame)}
       onClick={pick}
       onContextMenu={() => !chosen && viewState.setState({ tiles: only })}
       onDoubleClick={open}

@@ -29,12 +29,14 @@ export function SnapMarks({ view, now, unit, ppi }: SnapMarksProps) {
         <Gaps key={`${g.axis}${g.gapMm}`} gaps={g} view={view} label={length(g.gapMm)} />
       ))}
       <span className={css.measure} style={{ left: at(view, "x", r.x + r.w / 2), top: foot + 10 }}>
-        {words.measures(
-          length(r.x),
-          length(r.y),
-          `${length(only && !more ? only.width : r.w)} × ${length(only && !more ? only.height : r.h)}`,
-        )}
-        {turn}
+        <span>
+          {words.measures(
+            length(r.x),
+            length(r.y),
+            `${length(only && !more ? only.width : r.w)} × ${length(only && !more ? only.height : r.h)}`,
+          )}
+          {turn}
+        </span>
       </span>
     </div>
   );
