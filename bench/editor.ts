@@ -173,7 +173,6 @@ try {
   const figures: [string, FrameWork][] = [];
   const seam = await middleOf(page.getByRole("separator", { name: "Horizontal line 1", exact: true }));
   figures.push(["seam", await frameWork(page, () => shaken(page, seam, { dx: 0, dy: 24 }))]);
-  const target = (await tile(page, 20).boundingBox())!;
   const photo = await middleOf(shelfPhotos(page).nth(5));
   figures.push([
     "slip in",
@@ -182,8 +181,12 @@ try {
       await page.mouse.down();
       await page.mouse.move(photo.x, photo.y - 40, { steps: 4 });
       for (let i = 0; i < 200; i += 1) {
-        const at = (await tile(page, 1 + (i % 40)).boundingBox()) ?? target;
-        await page.mouse.move(at.x + 3, at.y + at.height / 2);
+        // Tiles make room, so each is looked up anew; by a plain query, which costs the page next to nothing.
+        const at = await page.evaluate((n) => {
+          const b = document.querySelectorAll("[data-tile]")[n]!.getBoundingClientRect();
+          return { x: b.x + 3, y: b.y + b.height / 2 };
+        }, i % 40);
+        await page.mouse.move(at.x, at.y);
       }
       await page.mouse.move(20, 20);
       await page.mouse.up();

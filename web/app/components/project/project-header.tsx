@@ -14,7 +14,7 @@ import {
 } from "#core/document";
 import { printBill } from "#core/edit";
 import { stepWords, walk } from "../../../text/index.ts";
-import { countShown, shown, useLibrary } from "../../state/session/hooks.ts";
+import { countShown, useLibrary } from "../../state/session/hooks.ts";
 import { isSent, type ProjectSession, type ProjectState } from "../../state/session/project-session.ts";
 import { Changeable } from "../changeable.tsx";
 import { KeptButton } from "../kept-button.tsx";
@@ -88,8 +88,8 @@ function emptyIn(page: Page): number {
 const empties = new WeakMap<Page, number>();
 
 /** A sentence, so that what shows it is drawn again only when it changes. */
-function tileWords(s: ProjectState): string {
-  const { pages } = shown(s);
+/** As kept: what a hand is trying out is not told here. */
+function tileWords({ project: { pages } }: ProjectState): string {
   const tiles = pages.reduce((sum, p) => sum + arrangedTiles(p).length + freeTiles(p).length, 0);
   const empty = pages.reduce((sum, p) => sum + emptyIn(p), 0);
   return walk.tileState(pageCount(pages), tiles, empty);
