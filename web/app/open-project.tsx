@@ -156,7 +156,7 @@ function CoverNotice({ session }: { readonly session: ProjectSession }) {
 }
 
 function Troubles({ session, projectId }: { readonly session: ProjectSession; readonly projectId: string }) {
-  const keeping = useStore(session.state, (s) => s.keeping);
+  const failed = useStore(session.state, (s) => (s.keeping.is === "failed" ? s.keeping.code : undefined));
   const readOnly = useStore(session.state, (s) => s.readOnly);
   useEffect(() => {
     const leaving = (e: BeforeUnloadEvent) => {
@@ -179,7 +179,7 @@ function Troubles({ session, projectId }: { readonly session: ProjectSession; re
           {words.elsewhere}
         </Strip>
       )}
-      {keeping.is === "failed" && (
+      {failed && (
         <Strip
           tone="bad"
           action={
@@ -188,7 +188,7 @@ function Troubles({ session, projectId }: { readonly session: ProjectSession; re
             </Button>
           }
         >
-          {words.failed[keeping.code]}
+          {words.failed[failed]}
         </Strip>
       )}
     </>

@@ -18,9 +18,31 @@ export function KeptButton({ session }: { readonly session?: ProjectSession }) {
 }
 
 function OfProject({ session, keeping }: { readonly session: ProjectSession; readonly keeping: Keeping | undefined }) {
-  const state = useStore(session.state, (s) => s.keeping);
+  const state = useCalmKeeping(session);
   if (!keeping) return <Face words={plainWords(state)} state={state} inFolder={undefined} onOpen={undefined} />;
   return <Shown keeping={keeping} state={state} />;
+}
+
+const calmMs = 120;
+
+/** That something is being kept, or could not be, at once; that all is kept when it has been so for a moment, or it would flicker with each letter that is typed. */
+function useCalmKeeping(session: ProjectSession): ProjectState["keeping"] {
+  const [said, say] = useState(session.state.getState().keeping);
+  useEffect(() => {
+    let calm: ReturnType<typeof setTimeout> | undefined;
+    const hear = (now: ProjectState["keeping"]) => {
+      clearTimeout(calm);
+      if (now.is === "kept") calm = setTimeout(() => say(now), calmMs);
+      else say((before) => (before.is === "keeping" && now.is === "keeping" ? before : now));
+    };
+    hear(session.state.getState().keeping);
+    const stop = session.state.subscribe((now, before) => now.keeping !== before.keeping && hear(now.keeping));
+    return () => {
+      clearTimeout(calm);
+      stop();
+    };
+  }, [session]);
+  return said;
 }
 
 const plainWords = (state: ProjectState["keeping"]): string =>
