@@ -36,14 +36,15 @@ export function lanczosTaps(
   const count = 2 * Math.ceil(reach + 0.5);
   const first = new Int32Array(to - from);
   const weights = new Int16Array((to - from) * count);
+  const exact = new Float64Array(count);
   for (let i = 0; i < to - from; i += 1) {
     const middle = (from + i + 0.5 - offset) / scale;
     const start = Math.ceil(middle - reach - 0.5);
     first[i] = Math.min(Math.max(0, start), Math.max(0, length - count));
-    const exact = new Float64Array(count);
+    exact.fill(0);
     for (let k = start; k < start + count; k += 1)
       exact[Math.min(Math.max(k, 0), length - 1) - first[i]!]! += lanczos3((k + 0.5 - middle) * shrink);
-    weights.set(inWhole(exact), i * count);
+    setInWhole(weights, i * count, exact);
   }
   return { first, weights, count };
 }
@@ -53,15 +54,22 @@ export function phaseWeights(): Int16Array {
   const table = new Int16Array((phases + 1) * gathered);
   for (let p = 0; p <= phases; p += 1) {
     const exact = Float64Array.from({ length: gathered }, (_, k) => lanczos3(k - lobes + 1 - p / phases));
-    table.set(inWhole(exact), p * gathered);
+    setInWhole(table, p * gathered, exact);
   }
   return table;
 }
 
-/** Whole numbers that sum to `one` exactly, so that an even grey stays what it is. */
-function inWhole(exact: Float64Array): Int16Array {
-  const sum = exact.reduce((s, w) => s + w, 0);
-  const whole = Int16Array.from(exact, (w) => Math.round((w / sum) * one));
-  whole[whole.indexOf(Math.max(...whole))]! += one - whole.reduce((s, w) => s + w, 0);
-  return whole;
+/** As whole numbers that sum to `one` exactly, so that an even grey stays what it is. A print has tens of thousands: nothing is allocated here. */
+function setInWhole(into: Int16Array, at: number, exact: Float64Array): void {
+  let sum = 0;
+  for (const w of exact) sum += w;
+  let left = one;
+  let most = at;
+  for (let k = 0; k < exact.length; k += 1) {
+    const whole = Math.round((exact[k]! / sum) * one);
+    into[at + k] = whole;
+    left -= whole;
+    if (whole > into[most]!) most = at + k;
+  }
+  into[most]! += left;
 }
