@@ -12,6 +12,7 @@ import { firstWordStyles } from "#core/words";
 import { launchOptions, viewport } from "../e2e/support/browser.ts";
 import { shelfPhotos, startCollage, takeSample, tile, tiles } from "../e2e/support/tessip.ts";
 import { type FrameWork, frameWork } from "./frame-work.ts";
+import { allLookedAt } from "./looked-at.ts";
 
 /**
  * Real drags on a page of 60 photos in headless Chromium: a seam, a photo being reframed, and one being slipped in; on a page of 300 pieces, and on one of 60 that
@@ -36,24 +37,6 @@ async function shaken(page: Page, from: { x: number; y: number }, reach: { dx: n
 async function middleOf(of: Locator): Promise<{ x: number; y: number }> {
   const b = (await of.boundingBox())!;
   return { x: b.x + b.width / 2, y: b.y + b.height / 2 };
-}
-
-/** Faces are looked for in the background; the drags are to be measured without that. */
-async function allLookedAt(page: Page): Promise<void> {
-  const waits = () =>
-    page.evaluate(async () => {
-      const db = await new Promise<IDBDatabase>((done) => {
-        const request = indexedDB.open("tessip");
-        request.onsuccess = () => done(request.result);
-      });
-      const all = await new Promise<{ focus: unknown }[]>((done) => {
-        const request = db.transaction("photos").objectStore("photos").getAll();
-        request.onsuccess = () => done(request.result);
-      });
-      db.close();
-      return all.filter((p) => !p.focus).length;
-    });
-  while ((await waits()) > 0) await page.waitForTimeout(1000);
 }
 
 const quantile = (sorted: readonly number[], share: number): number =>

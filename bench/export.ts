@@ -16,6 +16,7 @@ import {
 } from "../e2e/support/tessip.ts";
 import { makeFiles } from "./camera-files.ts";
 import { inBrowser } from "./in-browser.ts";
+import { allLookedAt } from "./looked-at.ts";
 import { withMemory } from "./memory.ts";
 
 /**
@@ -88,6 +89,7 @@ await inBrowser(4191, async ({ url, open, folder }) => {
   await page.getByRole("button", { name: "Start this collage" }).click();
   await arrangeFirst(page, photos);
   await expectKept(page);
+  await allLookedAt(page);
   await page.getByRole("link", { name: /^Send/ }).click();
   const profile = join(folder, "profile");
   const size = await page.getByText(/^\d,\d{3} × \d,\d{3}$/).textContent();

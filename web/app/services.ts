@@ -106,6 +106,9 @@ export async function openServices(): Promise<Services> {
   const finder = new WorkerClient<FocusJobs>(() =>
     portOf(new Worker(new URL("../worker-programs/focus.worker.ts", import.meta.url), { type: "module" })),
   );
+  const printing = new WorkerClient<PrintJobs>(() =>
+    portOf(new Worker(new URL("../worker-programs/print.worker.ts", import.meta.url), { type: "module" })),
+  );
   const readSvg = async (file: File) => (await import("../pictures/read-svg.ts")).readSvg(file);
   const made = (photoId: string, size: PreviewSize) => {
     const photo = library.state.getState().byId.get(photoId);
@@ -114,7 +117,17 @@ export async function openServices(): Promise<Services> {
   const previewOf = async (photoId: string, size: PreviewSize) =>
     (await store.preview(photoId, size)) ?? (await made(photoId, size));
   const full = () => keeping?.state.getState().full ?? false;
-  const library = new Library({ store, pool, finder, readSvg, previewOf, full, newId, now });
+  const library = new Library({
+    store,
+    pool,
+    finder,
+    making: () => printing.busy,
+    readSvg,
+    previewOf,
+    full,
+    newId,
+    now,
+  });
   const fonts = new FontShelf(fontUrls);
   const ownFonts = new OwnFontShelf(store, fonts);
   await Promise.all([library.load(), ownFonts.load().catch(() => {})]);
@@ -131,9 +144,7 @@ export async function openServices(): Promise<Services> {
     checking: new WorkerClient<CheckJobs>(() =>
       portOf(new Worker(new URL("../worker-programs/check.worker.ts", import.meta.url), { type: "module" })),
     ),
-    printing: new WorkerClient<PrintJobs>(() =>
-      portOf(new Worker(new URL("../worker-programs/print.worker.ts", import.meta.url), { type: "module" })),
-    ),
+    printing,
     previewOf,
     urls: new PreviewUrls(async (wanted) => {
       const found = await store.previews(wanted);

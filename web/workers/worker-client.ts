@@ -30,6 +30,11 @@ export class WorkerClient<T extends JobTable<T>> {
     this.#start = start;
   }
 
+  /** Something was asked of it that is not answered yet. */
+  get busy(): boolean {
+    return this.#waiting.size > 0;
+  }
+
   run<K extends keyof T & string>(
     job: K,
     input: T[K]["in"],

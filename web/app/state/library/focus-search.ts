@@ -17,8 +17,10 @@ interface FocusSearchGiven {
   readonly finder: Finder | undefined;
   /** All that could be looked at, as they are now. */
   photos(): readonly Photo[];
-  /** Something that goes first is being done. */
+  /** Something that goes first is being done, and looking begins anew after it. */
   busy(): boolean;
+  /** Somebody waits for a file that is being made: looking goes on when it is there. */
+  held(): boolean;
   /** Kept already; to be shown when there is time. */
   found(photo: Photo): void;
   show(): void;
@@ -27,6 +29,7 @@ interface FocusSearchGiven {
 const showEveryMs = 900;
 const pauseMs = 200;
 const deadlineMs = 60_000;
+const pause = () => new Promise((go) => setTimeout(go, pauseMs));
 
 /** Looks for faces and interest in photos that nobody looked at, one after another, and keeps what comes. */
 export class FocusSearch {
@@ -38,13 +41,17 @@ export class FocusSearch {
   }
 
   async run(): Promise<void> {
-    const { finder, preview: previewOf, busy, photos, show } = this.#deps;
+    const { finder, preview: previewOf, busy, held, photos, show } = this.#deps;
     if (!finder || this.#running) return;
     this.#running = true;
     const tried = new Set<string>();
     let shownAt = performance.now();
     const next = () => photos().find((p) => p.focus === null && !tried.has(p.id));
     for (let photo = next(); photo && !busy(); photo = next()) {
+      if (held()) {
+        await pause();
+        continue;
+      }
       tried.add(photo.id);
       try {
         const preview = await previewOf(photo.id);
@@ -65,7 +72,7 @@ export class FocusSearch {
   /** Until these photos were looked at, or nobody looks any more. */
   async looked(photoIds: ReadonlySet<string>): Promise<void> {
     const left = () => this.#deps.photos().some((p) => p.focus === null && photoIds.has(p.id));
-    while (this.#running && left()) await new Promise((go) => setTimeout(go, pauseMs));
+    while (this.#running && left()) await pause();
   }
 
   /** Where a person set it meanwhile, that counts. */

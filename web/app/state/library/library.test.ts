@@ -250,11 +250,13 @@ test("what a finder sees is kept, never over what a person set, and a finder wit
   const point = { x: 0.3, y: 0.4 };
   const store = Object.assign(openMemoryStore(), { preview: async () => new Blob(["x"]) });
   let asked = 0;
+  let making = true;
   const looking = (answer: () => Promise<Photo["focus"] & object>) =>
     new Library({
       store,
       pool,
       finder: { run: answer },
+      making: () => making,
       newId: () => `id${asked}`,
       now: () => "2026-01-01T00:00:00.000Z",
     });
@@ -264,6 +266,10 @@ test("what a finder sees is kept, never over what a person set, and a finder wit
   });
   lib.bringIn([file("p1.jpg")]);
   await whenIdle(lib);
+  // Whoever waits for a print file comes first.
+  await new Promise((later) => setTimeout(later, 300));
+  expect(asked).toBe(0);
+  making = false;
   await new Promise<void>((seen) => lib.state.subscribe((s) => s.photos[0]?.focus && seen()));
   await lib.edit("focused", [lib.state.getState().photos[0]!.id], (p) => ({
     ...p,

@@ -13,6 +13,8 @@ export interface LibraryDeps extends ReadDeps {
   readonly previewOf?: (photoId: string, size: "small") => Promise<Blob | undefined>;
   /** Missing where faces and interest are not looked for. */
   readonly finder?: Finder;
+  /** Whether somebody waits for a file that is being made: faces are looked for afterwards. */
+  readonly making?: () => boolean;
 }
 
 const pilesAfterMs = 400;
@@ -57,6 +59,7 @@ export class Library {
       photos: () => this.state.getState().photos,
       // Bringing in goes first.
       busy: () => this.#incoming.busy,
+      held: () => given.making?.() ?? false,
       found: (photo) => void this.#fresh.push(photo),
       show: () => this.#flush(),
     });
