@@ -151,6 +151,33 @@ test("parts of photos are brushed away and back, by hand, by key and by themselv
     await expect(page.getByText("A border around the page that may be cut crooked")).toHaveCount(0);
     await expectFilesAsOnScreen(page, await insideBorder(painted, 13));
   });
+
+  await test.step("a head that the border hides a part of is told, and is whole again by keeping all of the page", async () => {
+    await page.getByRole("link", { name: /Pages/ }).click();
+    await nobodyChosen(page);
+    await typeInto(page, "Margin", "0");
+    await openSection(page, /^White border/);
+    await typeInto(page, "Width", "20");
+    const name = (await tile(page, 1).getAttribute("aria-label"))!.replace(/^.*?: /, "");
+    await page.getByRole("link", { name: /Photos/ }).click();
+    await page.getByRole("option", { name }).dblclick();
+    const sheet = page.getByRole("complementary", { name: "About this photo" });
+    await sheet.getByRole("button", { name: "Add a face" }).click();
+    const at = await box(sheet.locator("img").first());
+    await page.mouse.move(at.x + 0.44 * at.width, at.y + 0.07 * at.height);
+    await page.mouse.down();
+    await page.mouse.move(at.x + 0.56 * at.width, at.y + 0.27 * at.height, { steps: 4 });
+    await page.mouse.up();
+    await expectUndo(page, "Changed what must be seen");
+    await page.keyboard.press("Escape");
+    await page.getByRole("link", { name: /Check/ }).click();
+    const told = page.getByText("A photo with a head under the border");
+    await expect(told).toBeVisible();
+    await page.getByRole("button", { name: "Show all of the page" }).click();
+    await expect(told).toHaveCount(0);
+    await undoButton(page).click();
+    await expect(told).toBeVisible();
+  });
 });
 
 /** A painted page of 200 × 150 mm with 3 mm of bleed, smaller in the middle of its own sheet, under an even border of so many mm. */

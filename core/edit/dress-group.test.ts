@@ -1,6 +1,21 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { allTiles, groupAt, mainGroup, newTile, placed, withGroup } from "#core/document";
+import {
+  allTiles,
+  type Change,
+  commit,
+  groupAt,
+  lookOf,
+  mainGroup,
+  newTile,
+  noHistory,
+  type Project,
+  placed,
+  placePage,
+  withGapThatFits,
+  withGroup,
+} from "#core/document";
+import { allSides } from "#core/geometry";
 import { firstWordStyles } from "#core/words";
 import { applied, collage, counter, firstPlaced } from "../document/project.fixture.ts";
 import { dressed, groupGap, wholeGroup } from "./index.ts";
@@ -81,3 +96,36 @@ test("a group has a gap of its own as wide as there is room for, and that of the
     }),
   );
 });
+
+test("a margin leaves a group room for its own gap, or says how wide it may be; on a smaller page the gap gives way", () => {
+  const margin = (mm: number) => [
+    { type: "setPages" as const, items: [{ id: page.id, set: { margin: allSides(mm) } }] },
+  ];
+  const most = Number(refusedWith(groupGap(page.id, groupAt(firstPlaced(project))!, 500)));
+  fc.assert(
+    fc.property(fc.double({ min: 0.3, max: 0.95, noNaN: true }), (share) => {
+      const gap = groupGap(page.id, groupAt(firstPlaced(project))!, share * most);
+      const set = applied(project, [gap.ok ? gap.value : never()]);
+      const mostMm = Number(refusedWith(changed(set, margin(140))));
+      expect(changed(set, margin(mostMm)).ok).toBe(true);
+      expect(changed(set, margin(mostMm + 0.01)).ok).toBe(false);
+      // Without the gap of its own far more would fit.
+      expect(changed(project, margin(mostMm + 5)).ok).toBe(true);
+      const small = { ...project.format, widthMm: 120, heightMm: 120 };
+      const fitted = withGapThatFits(set.pages[0]!, lookOf(set.pages[0]!, set.style), small);
+      for (const t of placePage(fitted.page, small, set.style).groups[0]!.tiles)
+        expect(Math.min(t.frame.width, t.frame.height)).toBeGreaterThan(0.5);
+    }),
+    { numRuns: 30 },
+  );
+});
+
+const changed = (on: Project, changes: readonly Change[]) =>
+  commit(
+    { project: on, history: noHistory },
+    { name: { code: "dressedPages", count: 1 }, changes, at: "2026-01-01T00:00:00.000Z" },
+  );
+const refusedWith = (r: { readonly ok: boolean }) => ("facts" in r ? (r.facts as { mostMm?: number }).mostMm : never());
+const never = (): never => {
+  throw new Error("not refused, or refused where it should not be");
+};

@@ -1,6 +1,6 @@
 import { ok, type Result, refused } from "#core/result";
 import { tileIdsOf } from "../arrangements/index.ts";
-import { checkLook } from "../page/check-look.ts";
+import { checkLook, checkOwnGaps } from "../page/check-look.ts";
 import { lookOf } from "../page/look.ts";
 import { allTiles, groupsOf, mostTiles, type Page } from "../page/page.ts";
 import { firstOnRight, formatOf, spreadsHold } from "../project/book.ts";
@@ -45,8 +45,11 @@ function pageHolds(before: Project, was: Page | undefined, after: Project, page:
   const [lookWas, look] = [lookOf(was, before.style), lookOf(page, after.style)];
   if (lookWas.gapMm === look.gapMm && sameSides(lookWas.margin, look.margin) && lookWas.border === look.border)
     return ok(page);
-  const fits = checkLook(look, formatOf(after, page), page);
-  return fits.ok ? ok(page) : fits;
+  const format = formatOf(after, page);
+  const fits = checkLook(look, format, page);
+  if (!fits.ok) return fits;
+  const own = sameSides(lookWas.margin, look.margin) ? fits : checkOwnGaps(look, format, page);
+  return own.ok ? ok(page) : own;
 }
 
 const sameSides = (a: Page["margin"], b: Page["margin"]): boolean =>
