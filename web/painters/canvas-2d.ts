@@ -1,4 +1,4 @@
-import type { Matrix, Rect } from "#core/geometry";
+import type { Matrix, PathData, Point, Rect } from "#core/geometry";
 
 export type Canvas2d = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
@@ -13,3 +13,9 @@ export function pixelsAround({ x, y, w, h }: Rect, m: Matrix): Rect {
     h: down,
   };
 }
+
+/** All points that a path is drawn by; curves lie between theirs. */
+export const pointsOf = (path: PathData): readonly Point[] =>
+  path.flatMap(([, ...numbers]) =>
+    Array.from({ length: numbers.length / 2 }, (_, i) => ({ x: numbers[2 * i]!, y: numbers[2 * i + 1]! })),
+  );

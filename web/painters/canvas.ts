@@ -4,7 +4,6 @@ import {
   chain,
   type Matrix,
   type PathData,
-  type Point,
   type Rect,
   replay,
   type Size,
@@ -233,12 +232,6 @@ function paintKeptPaper(ctx: Canvas2d, step: PaperStep, shelf: PaperShelf): void
   ctx.drawImage(kept.picture, kept.x, kept.y);
   ctx.restore();
 }
-
-/** All points that a path is drawn by; curves lie between theirs. */
-const pointsOf = (path: PathData): readonly Point[] =>
-  path.flatMap(([, ...numbers]) =>
-    Array.from({ length: numbers.length / 2 }, (_, i) => ({ x: numbers[2 * i]!, y: numbers[2 * i + 1]! })),
-  );
 
 /** Core hands out the same shape and the same places for the same part of a paper. */
 const wholes = new WeakMap<PathData, WeakMap<PaperFill["at"], Path2D>>();

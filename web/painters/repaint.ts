@@ -1,11 +1,11 @@
-import type { Matrix, Rect } from "#core/geometry";
-import type { DrawStep, Scene } from "#core/scene";
+import { aroundPoints, enclosing, type Matrix, type PathData, type Rect } from "#core/geometry";
+import { type DrawStep, maskMatrix, type Scene } from "#core/scene";
 import type { Face, SetGlyph } from "#core/words";
 import { type PictureOf, paintScene } from "./canvas.ts";
-import { type Canvas2d, pixelsAround } from "./canvas-2d.ts";
+import { type Canvas2d, pixelsAround, pointsOf } from "./canvas-2d.ts";
 import { letterReach, lineGlyphs, looksAs } from "./paint-words.ts";
 
-/** What stands on a canvas: while somebody writes, only the lines that changed are painted again. */
+/** What stands on a canvas: where little of it is another than before, as under a hand or while somebody writes, only that is painted again. */
 
 interface Painted {
   readonly on: string;
@@ -43,47 +43,82 @@ export function repaintScene(
     alike && before.sources.every((s, i) => s === sources[i]) ? changedIn(before.steps, steps) : undefined;
   const good = before && !before.inParts && (before.quality === quality || before.quality === "high");
   if (good && changed?.length === 0) return;
-  if (!before || !changed || changed.length === 0) {
+  const within = changed && changed.length > 0 ? changed.reduce(enclosing) : undefined;
+  const pixels = within && wholePixels(pixelsAround(within, toPixels));
+  if (!before || !pixels || pixels.w * pixels.h > mostInPart * canvas.width * canvas.height) {
     paintScene(ctx, scene, toPixels, from, quality);
     painted.set(canvas, { on, steps, sources, quality, inParts: false });
     return;
   }
   painted.set(canvas, { on, steps, sources, quality: before.quality, inParts: true });
-  const within = aroundAll(changed);
-  const { x, y, w, h } = wholePixels(pixelsAround(within, toPixels));
   ctx.save();
   ctx.setTransform(1, 0, 0, 1, 0, 0);
   ctx.beginPath();
-  ctx.rect(x, y, w, h);
+  ctx.rect(pixels.x, pixels.y, pixels.w, pixels.h);
   ctx.clip();
   paintScene(ctx, scene, toPixels, from, before.quality, within);
   ctx.restore();
 }
 
-/** Where two scenes differ, in mm; nothing where that is not in their words alone. */
+/** Of the canvas: where more is another, all of it is painted, quickly if there is haste. */
+const mostInPart = 0.4;
+
+/** Where two scenes differ, in mm; nothing where one is not drawn in as many steps of the same kinds as the other. */
 function changedIn(before: readonly DrawStep[], now: readonly DrawStep[]): readonly Rect[] | undefined {
   if (before.length !== now.length) return undefined;
   const changed: Rect[] = [];
   for (const [i, step] of now.entries()) {
     const was = before[i]!;
     if (step === was) continue;
-    // What is drawn as one thing is kept as a picture, and not painted in part.
-    if (step.draw === "begin" || step.draw === "end" || step.draw === "shade") return undefined;
-    if (step.draw !== "words" || was.draw !== "words") {
-      if (said(step) !== said(was)) return undefined;
+    if (step.draw !== was.draw) return undefined;
+    if (step.draw === "words" && was.draw === "words" && areSetAlike(was, step)) {
+      for (const line of linesApart(was.glyphs, step.glyphs)) changed.push(aroundGlyphs(step, line));
       continue;
     }
-    if (said({ ...step, glyphs: [], text: "" }) !== said({ ...was, glyphs: [], text: "" })) return undefined;
-    if ([...step.glyphs, ...was.glyphs].some((g) => g.turn)) return undefined;
-    for (const line of linesApart(was.glyphs, step.glyphs)) {
-      const xs = line.map((g) => g.x);
-      const y = line[0]!.y;
-      const pad = letterReach * step.sizeMm;
-      const [left, right] = [Math.min(...xs) - pad, Math.max(...xs) + pad];
-      changed.push(pixelsAround({ x: left, y: y - pad, w: right - left, h: 2 * pad }, step.matrix));
+    // Masks and papers are large, and new ones are others as a rule.
+    const isSmall = step.draw === "fill" || step.draw === "photo" || step.draw === "words";
+    if (isSmall && said(step) === said(was)) continue;
+    for (const one of [was, step]) {
+      const reach = reachOf(one);
+      if (reach) changed.push(reach);
     }
   }
   return changed;
+}
+
+type WordsStep = Extract<DrawStep, { draw: "words" }>;
+
+/** Words that differ in nothing but what they say. */
+const areSetAlike = (a: WordsStep, b: WordsStep): boolean =>
+  said({ ...a, glyphs: [], text: "" }) === said({ ...b, glyphs: [], text: "" }) &&
+  ![...a.glyphs, ...b.glyphs].some((g) => g.turn);
+
+/** All that a step can draw on, in mm; nothing for one that draws nothing itself. */
+function reachOf(step: DrawStep): Rect | undefined {
+  switch (step.draw) {
+    case "begin":
+      return step.reach;
+    case "end":
+      return undefined;
+    case "fill":
+      return aroundPath(step.path);
+    case "photo":
+    case "paper":
+      return aroundPath(step.clip);
+    case "shade":
+      return pixelsAround({ x: 0, y: 0, w: 1, h: 1 }, maskMatrix(step.soft));
+    case "words":
+      return step.glyphs.length === 0 ? undefined : aroundGlyphs(step, step.glyphs);
+  }
+}
+
+const aroundPath = (path: PathData): Rect | undefined => (path.length === 0 ? undefined : aroundPoints(pointsOf(path)));
+
+/** With room for the letters around where they are set. */
+function aroundGlyphs({ sizeMm, matrix }: WordsStep, glyphs: Glyphs): Rect {
+  const { x, y, w, h } = aroundPoints(glyphs);
+  const pad = letterReach * sizeMm;
+  return pixelsAround({ x: x - pad, y: y - pad, w: w + 2 * pad, h: h + 2 * pad }, matrix);
 }
 
 const texts = new WeakMap<DrawStep, string>();
@@ -108,12 +143,6 @@ function linesApart(before: Glyphs, now: Glyphs): readonly Glyphs[] {
 /** By where they begin. */
 const linesOf = (glyphs: Glyphs): ReadonlyMap<string, Glyphs> =>
   new Map(lineGlyphs(glyphs).map((line) => [`${line[0]!.x} ${line[0]!.y}`, line]));
-
-function aroundAll(rects: readonly Rect[]): Rect {
-  const [x, y] = [Math.min(...rects.map((r) => r.x)), Math.min(...rects.map((r) => r.y))];
-  const [right, foot] = [Math.max(...rects.map((r) => r.x + r.w)), Math.max(...rects.map((r) => r.y + r.h))];
-  return { x, y, w: right - x, h: foot - y };
-}
 
 /** Whole pixels, so that nothing at the edge is painted by halves. */
 function wholePixels({ x, y, w, h }: Rect): Rect {
