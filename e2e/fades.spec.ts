@@ -160,7 +160,7 @@ test("parts of photos are brushed away and back, by hand, by key and by themselv
     await typeInto(page, "Width", "20");
     const name = (await tile(page, 1).getAttribute("aria-label"))!.replace(/^.*?: /, "");
     await page.getByRole("link", { name: /Photos/ }).click();
-    await page.getByRole("option", { name }).dblclick();
+    await page.getByRole("listbox", { name: "Photos" }).getByRole("option", { name }).dblclick();
     const sheet = page.getByRole("complementary", { name: "About this photo" });
     await sheet.getByRole("button", { name: "Add a face" }).click();
     const at = await box(sheet.locator("img").first());
