@@ -189,18 +189,20 @@ try {
     await page.keyboard.press(key);
     await page.waitForTimeout(1500);
     const box = (await page.getByRole("region", { name: "The page on its mat" }).boundingBox())!;
-    const inSight = await page.getByRole("separator").evaluateAll(
-      (all, { x, y, width, height }) =>
-        all.findIndex((e) => {
-          const r = e.getBoundingClientRect();
-          const [cx, cy] = [r.x + r.width / 2, r.y + r.height / 2];
-          return cx > x + 60 && cx < x + width - 60 && cy > y + 60 && cy < y + height - 80;
-        }),
-      box,
-    );
-    const near = page.getByRole("separator").nth(inSight);
-    const across = (await near.getAttribute("aria-orientation")) === "vertical";
-    const at = await middleOf(near);
+    // Of one this close only a part may be in sight.
+    const found = await page.getByRole("separator").evaluateAll((all, { x, y, width, height }) => {
+      for (const e of all) {
+        const r = e.getBoundingClientRect();
+        const [left, right] = [Math.max(r.left, x + 60), Math.min(r.right, x + width - 60)];
+        const [top, foot] = [Math.max(r.top, y + 60), Math.min(r.bottom, y + height - 80)];
+        const at = { x: (left + right) / 2, y: (top + foot) / 2 };
+        if (left < right && top < foot && document.elementFromPoint(at.x, at.y) === e)
+          return { at, across: e.getAttribute("aria-orientation") === "vertical" };
+      }
+      return undefined;
+    }, box);
+    if (!found) throw new Error(`no seam in sight, ${closer}`);
+    const { at, across } = found;
     figures.push([
       `seam, ${closer}`,
       await frameWork(page, () => shaken(page, at, across ? { dx: 24, dy: 0 } : { dx: 0, dy: 24 })),
