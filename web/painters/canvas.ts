@@ -20,7 +20,7 @@ import {
   type ShadeStep,
 } from "#core/scene";
 import type { Face } from "#core/words";
-import { type Canvas2d, pixelsAround } from "./canvas-2d.ts";
+import { type Canvas2d, pixelsAround, pointsOf } from "./canvas-2d.ts";
 import { type KeptLayer, LayerShelf } from "./layer-shelf.ts";
 import { masks } from "./mask-shelf.ts";
 import { paintWords } from "./paint-words.ts";
