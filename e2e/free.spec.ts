@@ -334,9 +334,20 @@ test("tiles that lie freely: moved, sized and turned by hand and by number, snap
     await typeInto(page, "Turn, degrees", "90");
     await expectUndo(page, "Turned a tile");
     await expect.poll(async () => (await box(words)).height).toBeGreaterThan(2 * before.height);
+    const placesOfUndo = await undoButton(page).evaluateHandle((button) => {
+      const lefts = new Set<number>();
+      const look = () => {
+        lefts.add(button.getBoundingClientRect().left);
+        requestAnimationFrame(look);
+      };
+      look();
+      return lefts;
+    });
     await undoButton(page).click();
     await undoButton(page).click();
     await expect.poll(async () => (await box(words)).x).toBeCloseTo(before.x, 0);
+    await expectKept(page);
+    expect(await placesOfUndo.evaluate((lefts) => lefts.size), "places of the undo button").toBe(1);
     await nobodyChosen(page);
     await words.focus();
     await page.keyboard.press("Space");

@@ -24,6 +24,14 @@ async function shot(page: Page, name: string): Promise<void> {
   process.stdout.write(`${name}.png\n`);
 }
 
+/** Panel and page run follow a moment after the page, a long one where the machine is slow. */
+async function openPage(page: Page, n: number): Promise<void> {
+  const inRun = page.getByRole("option", { name: new RegExp(`^Page ${n} `) });
+  await inRun.first().click();
+  await inRun.and(page.locator("[aria-selected=true]")).waitFor();
+  await page.evaluate(() => new Promise<void>((idle) => requestIdleCallback(() => requestIdleCallback(() => idle()))));
+}
+
 const server = spawn(process.execPath, ["dist/server/main.js", "--port", String(port)], {
   stdio: ["ignore", "pipe", "inherit"],
 });
@@ -80,17 +88,11 @@ try {
   await page.mouse.move(480, 30);
   await shot(page, "hexagons");
   await page.keyboard.press("Escape");
-  await page
-    .getByRole("option", { name: /^Page 7 / })
-    .first()
-    .click();
+  await openPage(page, 7);
   await openDrawer(page, "Ornaments");
   await page.locator("[data-card]").nth(5).waitFor();
   await shot(page, "dressed");
-  await page
-    .getByRole("option", { name: /^Page 8 / })
-    .first()
-    .click();
+  await openPage(page, 8);
   await openDrawer(page, "Papers");
   await page.getByText("All pages", { exact: true }).click();
   await page.getByRole("group", { name: "Palette of the work" }).waitFor();

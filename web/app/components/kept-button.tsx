@@ -112,7 +112,15 @@ function Face({ words: said, state, inFolder, onOpen }: FaceProps) {
         onClick={onOpen}
       >
         <Icon size={16} aria-hidden />
-        <span>{short ?? said}</span>
+        {/* As wide as the time from the start, so that the buttons beside it stay under the pointer. */}
+        <chakra.span display="inline-grid" justifyItems="start">
+          {short !== undefined && (
+            <chakra.span aria-hidden visibility="hidden" gridArea="1 / 1">
+              {formats.clock(new Date().toISOString())}
+            </chakra.span>
+          )}
+          <chakra.span gridArea="1 / 1">{short ?? said}</chakra.span>
+        </chakra.span>
         <Text as="span" role="status" srOnly>
           {said}
         </Text>

@@ -87,8 +87,7 @@ function emptyIn(page: Page): number {
 }
 const empties = new WeakMap<Page, number>();
 
-/** A sentence, so that what shows it is drawn again only when it changes. */
-/** As kept: what a hand is trying out is not told here. */
+/** As kept, without what a hand is trying out; a sentence, so that what shows it is drawn again only when it changes. */
 function tileWords({ project: { pages } }: ProjectState): string {
   const tiles = pages.reduce((sum, p) => sum + arrangedTiles(p).length + freeTiles(p).length, 0);
   const empty = pages.reduce((sum, p) => sum + emptyIn(p), 0);

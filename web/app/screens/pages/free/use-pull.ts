@@ -116,9 +116,14 @@ export function usePull(view: PageView): { readonly pull: FreePull; readonly now
   return { pull, now };
 }
 
-/** The click that ends a drag chooses nothing. */
+/** The click that ends a drag chooses nothing. It comes at once or never; timers may be late, and the next press begins a click of its own. */
 function swallowClick(): void {
   const swallow = (e: Event) => e.stopPropagation();
+  const stop = () => {
+    window.removeEventListener("click", swallow, { capture: true });
+    window.removeEventListener("pointerdown", stop, { capture: true });
+  };
   window.addEventListener("click", swallow, { capture: true, once: true });
-  setTimeout(() => window.removeEventListener("click", swallow, { capture: true }), 0);
+  window.addEventListener("pointerdown", stop, { capture: true });
+  setTimeout(stop, 0);
 }

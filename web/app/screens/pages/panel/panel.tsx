@@ -1,9 +1,16 @@
-import { Box } from "@chakra-ui/react";
+import { Box, chakra } from "@chakra-ui/react";
 import { memo, useDeferredValue } from "react";
 import { areWords, findPlaced, type PlacedPage } from "#core/document";
 import { Changeable } from "../../../components/changeable.tsx";
 import { FieldsOf } from "../../../components/fields-of.ts";
-import { PanelContext, useHeld, usePanelState, useRestingPage, useViewState } from "../../../state/session/hooks.ts";
+import {
+  PanelContext,
+  useHeld,
+  usePanelState,
+  useProject,
+  useRestingPage,
+  useViewState,
+} from "../../../state/session/hooks.ts";
 import type { ProjectState } from "../../../state/session/project-session.ts";
 import { CoverPanel } from "./cover-panel.tsx";
 import { PagePanel } from "./page-panel.tsx";
@@ -18,8 +25,16 @@ export function Panel() {
   const writing = useViewState((s) => s.writing !== undefined);
   const page = useRestingPage();
   const state = useHeld(usePanelState(), writing);
-  const chosen = useDeferredValue(useViewState((s) => s.tiles.ids));
-  return <PanelOf page={page} state={state} chosen={chosen} />;
+  const chosenNow = useViewState((s) => s.tiles.ids);
+  const chosen = useDeferredValue(chosenNow);
+  const pageNow = useProject((s) => s.pageId);
+  // What is pressed must not happen to the tile or page that the panel is about to leave.
+  const leaving = chosen !== chosenNow || page.id !== pageNow || state.pageId !== pageNow;
+  return (
+    <chakra.div display="contents" style={leaving ? { pointerEvents: "none" } : undefined}>
+      <PanelOf page={page} state={state} chosen={chosen} />
+    </chakra.div>
+  );
 }
 
 interface PanelOfProps {
