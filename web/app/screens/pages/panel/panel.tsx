@@ -1,4 +1,4 @@
-import { Box, chakra } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import { memo, useDeferredValue } from "react";
 import { areWords, findPlaced, type PlacedPage } from "#core/document";
 import { Changeable } from "../../../components/changeable.tsx";
@@ -14,6 +14,7 @@ import {
 import type { ProjectState } from "../../../state/session/project-session.ts";
 import { CoverPanel } from "./cover-panel.tsx";
 import { PagePanel } from "./page-panel.tsx";
+import css from "./panel.module.css";
 import { PiecesSection } from "./pieces-section.tsx";
 import { TilePanel } from "./tile-panel.tsx";
 import { TilesPanel } from "./tiles-panel.tsx";
@@ -31,9 +32,10 @@ export function Panel() {
   // What is pressed must not happen to the tile or page that the panel is about to leave.
   const leaving = chosen !== chosenNow || page.id !== pageNow || state.pageId !== pageNow;
   return (
-    <chakra.div display="contents" style={leaving ? { pointerEvents: "none" } : undefined}>
+    <Flex direction="column" position="relative" flex="1" minH="0">
       <PanelOf page={page} state={state} chosen={chosen} />
-    </chakra.div>
+      <div className={css.cover} style={{ display: leaving ? "block" : "none" }} />
+    </Flex>
   );
 }
 
