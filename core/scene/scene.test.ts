@@ -1,5 +1,6 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { newPaper } from "#core/artwork";
 import { drawnTile, frameRect, type PlacedPage, type PlacedTile, placed } from "#core/document";
 import { applyTo, type PathData, type Point } from "#core/geometry";
 import { firstWordStyles } from "#core/words";
@@ -27,6 +28,22 @@ test("a page is its ground over all the bleed, then its photos", () => {
     colour: "#ffffff",
     path: [["M", -3, -3], ["L", 307.8, -3], ["L", 307.8, 307.8], ["L", -3, 307.8], ["Z"]],
   });
+});
+
+test("while a tile moves, papers, shadows and all that is drawn for other tiles are the very same steps", () => {
+  const shadow = { falls: "under", strength: 0.4, colour: "#101820" } as const;
+  const loose = (id: string, x: number): PlacedTile => ({
+    ...first,
+    ...{ id, groupId: undefined, shadow },
+    frame: { centre: { x, y: 150 }, width: 40, height: 30, turn: 0 },
+  });
+  const on = styled({ paper: newPaper("dots", []) });
+  const [still, moved] = [loose("still", 60), loose("moved", 200)];
+  const facts = { photo: (id: string) => photos[id] };
+  const before = scene({ ...on, tiles: [still, moved] }, facts).steps;
+  const after = scene({ ...on, tiles: [still, { ...moved, frame: loose("moved", 210).frame }] }, facts).steps;
+  expect(before.map((s) => s.draw)).toEqual(["fill", "paper", "shade", "photo", "shade", "photo"]);
+  expect(after.map((s, i) => s === before[i])).toEqual([false, true, true, true, false, false]);
 });
 
 test("a border is a ring on top of its photo", () => {

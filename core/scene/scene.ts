@@ -1,3 +1,4 @@
+import type { Paper } from "#core/artwork";
 import type { Colour } from "#core/colour";
 import {
   boxAround,
@@ -102,7 +103,8 @@ function groundSteps({ look, format }: PlacedPage, facts: SceneFacts): DrawStep[
   const box = bleedBox(format);
   const path = record((to) => traceRect(box, to));
   const colour: DrawStep = { draw: "fill", path, rule: "nonzero", colour: background };
-  const ground = [colour, ...(paper ? [pagePaper(paper, path, box, openingBox(format))] : [])];
+  const laid = () => pagePaper(paper!, path, box, openingBox(format));
+  const ground = [colour, ...(paper ? [papersKept.get(paper, [format], laid)] : [])];
   const photo = backdrop && facts.photo(backdrop.view.photoId);
   if (!backdrop || !photo) return ground;
   const rect = backdrop.across === "spread" ? openingBox(format) : box;
@@ -137,21 +139,22 @@ interface Standing {
   readonly light: Light;
 }
 
-/** What was last made of a tile, for as long as everything that it rests on is the same object. */
-class Kept<T> {
-  readonly #made = new WeakMap<PlacedTile, { readonly restsOn: readonly unknown[]; readonly made: T }>();
+/** What was last made of something, for as long as everything that it rests on is the same. */
+class Kept<K extends object, T> {
+  readonly #made = new WeakMap<K, { readonly restsOn: readonly unknown[]; readonly made: T }>();
 
-  get(tile: PlacedTile, restsOn: readonly unknown[], make: () => T): T {
-    const known = this.#made.get(tile);
+  get(of: K, restsOn: readonly unknown[], make: () => T): T {
+    const known = this.#made.get(of);
     if (known?.restsOn.every((v, i) => v === restsOn[i])) return known.made;
     const made = make();
-    this.#made.set(tile, { restsOn, made });
+    this.#made.set(of, { restsOn, made });
     return made;
   }
 }
 
-const stepsKept = new Kept<readonly DrawStep[]>();
-const shadowsKept = new Kept<DrawStep | undefined>();
+const stepsKept = new Kept<PlacedTile, readonly DrawStep[]>();
+const shadowsKept = new Kept<PlacedTile, DrawStep | undefined>();
+const papersKept = new Kept<Paper, DrawStep>();
 
 /** While one tile moves all others are drawn by the same steps, so that painters can know them again. */
 const keptSteps = (tile: PlacedTile, format: PageFormat, facts: SceneFacts, light: Light): readonly DrawStep[] =>

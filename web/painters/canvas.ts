@@ -2,6 +2,7 @@ import type { PaperFill } from "#core/artwork";
 import {
   aroundPoints,
   chain,
+  inset,
   type Matrix,
   type PathData,
   type Rect,
@@ -25,6 +26,7 @@ import { type KeptLayer, LayerShelf } from "./layer-shelf.ts";
 import { masks } from "./mask-shelf.ts";
 import { paintWords } from "./paint-words.ts";
 import { PaperShelf } from "./paper-shelf.ts";
+import { reachOf } from "./step-reach.ts";
 
 /** Pixels of a photo in the step's own tone, as it should be seen; `undefined` while they are not there. */
 export type PictureOf = (step: Pick<PhotoStep, "photoId" | "tone">) => CanvasImageSource | undefined;
@@ -105,7 +107,7 @@ export class StepPainter<C extends Canvas2d> {
     this.ctx.save();
     this.ctx.setTransform(1, 0, 0, 1, 0, 0);
     this.ctx.globalAlpha = opacity;
-    this.ctx.drawImage(picture, x - from.x, y - from.y);
+    drawPixels(this.ctx, picture, x - from.x, y - from.y);
     this.ctx.restore();
   }
 
@@ -119,12 +121,12 @@ export class StepPainter<C extends Canvas2d> {
       layer.globalCompositeOperation = "destination-in";
       paintMask(layer, soft, "#000000");
     }
-    const made = { picture: layer.canvas, x: done.x, y: done.y };
+    const made = { picture: layer.canvas.transferToImageBitmap(), x: done.x, y: done.y };
     this.ctx = done.under;
     this.put(made, opacity);
     if (keeps) return made;
     // Its pixels are let go at once, not when somebody tidies up.
-    layer.canvas.width = 0;
+    made.picture.close();
     return undefined;
   }
 }
@@ -229,8 +231,14 @@ function paintKeptPaper(ctx: Canvas2d, step: PaperStep, shelf: PaperShelf): void
   replay(step.clip, ctx);
   ctx.clip();
   ctx.setTransform(1, 0, 0, 1, 0, 0);
-  ctx.drawImage(kept.picture, kept.x, kept.y);
+  drawPixels(ctx, kept.picture, kept.x, kept.y);
   ctx.restore();
+}
+
+/** Pixel on pixel: smoothing would change nothing, and looks at far more of the picture than comes into the clip. */
+function drawPixels(ctx: Canvas2d, picture: ImageBitmap, x: number, y: number): void {
+  ctx.imageSmoothingEnabled = false;
+  ctx.drawImage(picture, x, y);
 }
 
 /** Core hands out the same shape and the same places for the same part of a paper. */
@@ -274,7 +282,7 @@ function pixelsOf(picture: CanvasImageSource): Size | undefined {
 
 export const setMatrix = (ctx: Canvas2d, m: Matrix): void => ctx.setTransform(m.a, m.b, m.c, m.d, m.e, m.f);
 
-/** The whole scene; `toPixels` takes mm to the canvas's own pixels. */
+/** The whole scene; `toPixels` takes mm to the canvas's own pixels. Of what lies outside of `within`, in mm, nothing has to be painted. */
 export function paintScene(
   ctx: Canvas2d,
   scene: Scene,
@@ -289,10 +297,17 @@ export function paintScene(
   const painter = new StepPainter(ctx, "srgb", papers);
   const on = JSON.stringify([toPixels, ctx.canvas.width, ctx.canvas.height, quality]);
   const { steps } = scene;
+  // Edges are softened over a pixel, and masks over another.
+  const seen = within && inset(within, -3 / Math.hypot(toPixels.a, toPixels.b));
   /** Begun, and to be kept once it is whole. */
   const open: { readonly step: BeginStep; readonly pictures: readonly unknown[] }[] = [];
   for (let i = 0; i < steps.length; i += 1) {
     const step = steps[i]!;
+    // What is drawn as one is kept, and has to be whole.
+    if (seen && open.length === 0 && isApart(reachOf(step), seen)) {
+      if (step.draw === "begin") i = endOf(steps, i);
+      continue;
+    }
     if (step.draw === "begin") {
       const last = endOf(steps, i);
       const inside = steps.slice(i + 1, last);
@@ -309,7 +324,8 @@ export function paintScene(
     }
     if (step.draw === "shade") {
       const known = layers.get(step, on, []);
-      const picture = known ?? shadePicture(step, toPixels, ctx.canvas);
+      const picture = known ?? (shadesSeen.has(step) ? shadePicture(step, toPixels, ctx.canvas) : undefined);
+      shadesSeen.add(step);
       if (picture) {
         if (!known) layers.keep(step, on, [], picture);
         painter.put(picture, 1);
@@ -325,13 +341,17 @@ export function paintScene(
     painter.paint(step, {
       picture: step.draw === "photo" ? from.picture(step) : undefined,
       face: step.draw === "words" ? from.face(step.face) : undefined,
-      // What is drawn as one is kept, and has to be whole.
       within: open.length === 0 ? within : undefined,
     });
   }
 }
 
+const isApart = (a: Rect | null, b: Rect): boolean =>
+  a !== null && (a.x > b.x + b.w || b.x > a.x + a.w || a.y > b.y + b.h || b.y > a.y + a.h);
+
 const layers = new LayerShelf();
+/** Painted once before: what is dragged has another shadow in each frame, and none of them is worth a picture. */
+const shadesSeen = new WeakSet<ShadeStep>();
 
 /** A shadow in pixels of the canvas, as far as it lies on it. */
 function shadePicture(step: ShadeStep, toPixels: Matrix, { width, height }: Canvas2d["canvas"]): KeptLayer | undefined {
@@ -348,7 +368,7 @@ function shadePicture(step: ShadeStep, toPixels: Matrix, { width, height }: Canv
     ctx.imageSmoothingQuality = "high";
     paintStep(ctx, step, {});
   }
-  return { picture, x, y };
+  return { picture: picture.transferToImageBitmap(), x, y };
 }
 
 /** Where that ends which begins at a step, whatever stands within it. */

@@ -6,7 +6,7 @@ const mostPixels = 16_000_000;
 
 /** What was drawn as one, its mask already put through it, or a shadow; and where it lies on the canvas. */
 export interface KeptLayer {
-  readonly picture: OffscreenCanvas;
+  readonly picture: ImageBitmap;
   readonly x: number;
   readonly y: number;
 }

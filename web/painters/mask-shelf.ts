@@ -15,17 +15,17 @@ function densityFor(mask: Mask, shownPpi: number): number {
 
 /** Masks as pictures of one colour, as clear as the mask says. */
 export class MaskShelf {
-  readonly #kept = new PixelShelf<{ readonly picture: OffscreenCanvas }>(mostPixels);
+  readonly #kept = new PixelShelf<{ readonly picture: ImageBitmap }>(mostPixels);
 
   /** `shownPpi`: pixels of an inch as it is painted; the mask's own density where it is left out. */
-  get(mask: Mask, colour: string, shownPpi = Number.POSITIVE_INFINITY): OffscreenCanvas {
+  get(mask: Mask, colour: string, shownPpi = Number.POSITIVE_INFINITY): ImageBitmap {
     const ppi = densityFor(mask, shownPpi);
     const key = `${colour} ${ppi} ${mask.key}`;
     const { picture } = this.#kept.get(key) ?? this.#kept.keep(key, { picture: this.#made(mask, colour, ppi) });
     return picture;
   }
 
-  #made(mask: Mask, colour: string, ppi: number): OffscreenCanvas {
+  #made(mask: Mask, colour: string, ppi: number): ImageBitmap {
     const { bytes, w, h } = maskPixels(mask, ppi);
     const picture = new OffscreenCanvas(w, h);
     const ctx = picture.getContext("2d")!;
@@ -34,7 +34,7 @@ export class MaskShelf {
     const tint = (b! << 16) | (g! << 8) | r!;
     for (let i = 0; i < rgba.length; i += 1) rgba[i] = ((bytes[i]! << 24) | tint) >>> 0;
     ctx.putImageData(new ImageData(new Uint8ClampedArray(rgba.buffer), w, h), 0, 0);
-    return picture;
+    return picture.transferToImageBitmap();
   }
 }
 

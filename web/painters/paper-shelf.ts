@@ -7,7 +7,7 @@ const mostPixels = 12_000_000;
 
 /** A piece of a paper in pixels of what it is painted on, and where it lies there. */
 export interface KeptPaper {
-  readonly picture: OffscreenCanvas;
+  readonly picture: ImageBitmap;
   readonly x: number;
   readonly y: number;
 }
@@ -39,7 +39,7 @@ export class PaperShelf {
     ctx.fillRect(0, 0, w, h);
     ctx.setTransform(a, b, c, d, e - x, f - y);
     draw(ctx);
-    return this.#kept.keep(key, { picture: ctx.canvas, x, y });
+    return this.#kept.keep(key, { picture: ctx.canvas.transferToImageBitmap(), x, y });
   }
 
   /** Core hands out the same objects for the same part of a paper. */

@@ -1,5 +1,8 @@
-/** Pictures by their keys, up to so many pixels together. What was not asked for the longest goes first. */
-export class PixelShelf<T extends { readonly picture: OffscreenCanvas }> {
+/**
+ * Pictures by their keys, up to so many pixels together. What was not asked for the longest goes first.
+ * They are bitmaps, as a canvas that is drawn out of is looked over each time.
+ */
+export class PixelShelf<T extends { readonly picture: ImageBitmap }> {
   readonly #kept = new Map<string, T>();
   readonly #mostPixels: number;
   #pixels = 0;
@@ -21,7 +24,7 @@ export class PixelShelf<T extends { readonly picture: OffscreenCanvas }> {
     this.#kept.set(key, made);
     this.#pixels += made.picture.width * made.picture.height;
     for (const oldest of this.#kept.keys()) {
-      if (this.#pixels <= this.#mostPixels) break;
+      if (this.#pixels <= this.#mostPixels || oldest === key) break;
       this.#drop(oldest);
     }
     return made;
@@ -32,5 +35,6 @@ export class PixelShelf<T extends { readonly picture: OffscreenCanvas }> {
     if (!known) return;
     this.#pixels -= known.picture.width * known.picture.height;
     this.#kept.delete(key);
+    known.picture.close();
   }
 }

@@ -1,9 +1,10 @@
-import { aroundPoints, enclosing, type Matrix, type PathData, type Rect } from "#core/geometry";
-import { type DrawStep, maskMatrix, type Scene } from "#core/scene";
+import { enclosing, inverse, type Matrix, type Rect } from "#core/geometry";
+import type { DrawStep, Scene } from "#core/scene";
 import type { Face, SetGlyph } from "#core/words";
 import { type PictureOf, paintScene } from "./canvas.ts";
-import { type Canvas2d, pixelsAround, pointsOf } from "./canvas-2d.ts";
-import { letterReach, lineGlyphs, looksAs } from "./paint-words.ts";
+import { type Canvas2d, pixelsAround } from "./canvas-2d.ts";
+import { lineGlyphs, looksAs } from "./paint-words.ts";
+import { aroundGlyphs, reachOf } from "./step-reach.ts";
 
 /** What stands on a canvas: where little of it is another than before, as under a hand or while somebody writes, only that is painted again. */
 
@@ -56,7 +57,7 @@ export function repaintScene(
   ctx.beginPath();
   ctx.rect(pixels.x, pixels.y, pixels.w, pixels.h);
   ctx.clip();
-  paintScene(ctx, scene, toPixels, from, before.quality, within);
+  paintScene(ctx, scene, toPixels, from, before.quality, pixelsAround(pixels, inverse(toPixels)));
   ctx.restore();
 }
 
@@ -92,34 +93,6 @@ type WordsStep = Extract<DrawStep, { draw: "words" }>;
 const areSetAlike = (a: WordsStep, b: WordsStep): boolean =>
   said({ ...a, glyphs: [], text: "" }) === said({ ...b, glyphs: [], text: "" }) &&
   ![...a.glyphs, ...b.glyphs].some((g) => g.turn);
-
-/** All that a step can draw on, in mm; nothing for one that draws nothing itself. */
-function reachOf(step: DrawStep): Rect | undefined {
-  switch (step.draw) {
-    case "begin":
-      return step.reach;
-    case "end":
-      return undefined;
-    case "fill":
-      return aroundPath(step.path);
-    case "photo":
-    case "paper":
-      return aroundPath(step.clip);
-    case "shade":
-      return pixelsAround({ x: 0, y: 0, w: 1, h: 1 }, maskMatrix(step.soft));
-    case "words":
-      return step.glyphs.length === 0 ? undefined : aroundGlyphs(step, step.glyphs);
-  }
-}
-
-const aroundPath = (path: PathData): Rect | undefined => (path.length === 0 ? undefined : aroundPoints(pointsOf(path)));
-
-/** With room for the letters around where they are set. */
-function aroundGlyphs({ sizeMm, matrix }: WordsStep, glyphs: Glyphs): Rect {
-  const { x, y, w, h } = aroundPoints(glyphs);
-  const pad = letterReach * sizeMm;
-  return pixelsAround({ x: x - pad, y: y - pad, w: w + 2 * pad, h: h + 2 * pad }, matrix);
-}
 
 const texts = new WeakMap<DrawStep, string>();
 

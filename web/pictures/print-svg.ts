@@ -81,8 +81,8 @@ async function maskPictures(steps: readonly DrawStep[]): Promise<ReadonlyMap<str
   const keep = async ({ mask }: PlacedMask, colour: string): Promise<void> => {
     const key = `${colour} ${mask.key}`;
     if (made.has(key)) return;
-    const tinted = masks.get(mask, colour || "#ffffff");
-    made.set(key, await dataUrl(await (colour ? tinted : onBlack(tinted)).convertToBlob({ type: "image/png" })));
+    const picture = drawn(masks.get(mask, colour || "#ffffff"), colour ? undefined : "#000000");
+    made.set(key, await dataUrl(await picture.convertToBlob({ type: "image/png" })));
   };
   for (const step of steps) {
     if (step.draw === "shade") await keep(step.soft, step.colour);
@@ -91,11 +91,13 @@ async function maskPictures(steps: readonly DrawStep[]): Promise<ReadonlyMap<str
   return made;
 }
 
-function onBlack(picture: OffscreenCanvas): OffscreenCanvas {
+function drawn(picture: ImageBitmap, ground: string | undefined): OffscreenCanvas {
   const canvas = new OffscreenCanvas(picture.width, picture.height);
   const ctx = canvas.getContext("2d")!;
-  ctx.fillStyle = "#000000";
-  ctx.fillRect(0, 0, canvas.width, canvas.height);
+  if (ground !== undefined) {
+    ctx.fillStyle = ground;
+    ctx.fillRect(0, 0, canvas.width, canvas.height);
+  }
   ctx.drawImage(picture, 0, 0);
   return canvas;
 }

@@ -27,7 +27,9 @@ export function Panel() {
   const page = useRestingPage();
   const state = useHeld(usePanelState(), writing);
   const chosenNow = useViewState((s) => s.tiles.ids);
-  const chosen = useDeferredValue(chosenNow);
+  const moving = useProject((s) => s.draft !== undefined);
+  // Under a hand that does not rest the panel of what it took hold of would be begun anew in every frame.
+  const chosen = useDeferredValue(useHeld(chosenNow, moving));
   const pageNow = useProject((s) => s.pageId);
   // What is pressed must not happen to the tile or page that the panel is about to leave.
   const leaving = chosen !== chosenNow || page.id !== pageNow || state.pageId !== pageNow;
