@@ -2,6 +2,7 @@ import { inverse, type Rect, replay } from "#core/geometry";
 import type { DrawStep } from "#core/scene";
 import type { Face, SetGlyph } from "#core/words";
 import { type Canvas2d, pixelsAround } from "./canvas-2d.ts";
+import { lineGlyphs, looksAs } from "./glyph-lines.ts";
 
 type WordsStep = Extract<DrawStep, { draw: "words" }>;
 
@@ -73,21 +74,6 @@ function linePaths(glyphs: readonly SetGlyph[], sizeMm: number, face: Face): rea
     if (known.size > keptLines) known.delete(known.keys().next().value!);
     return path;
   });
-}
-
-/** The same letter on the same spot, whatever text it was set for. */
-export const looksAs = (a: SetGlyph, b: SetGlyph): boolean =>
-  a === b || (a.id === b.id && a.file === b.file && a.x === b.x && a.y === b.y && a.look === b.look);
-
-export function lineGlyphs(glyphs: readonly SetGlyph[]): readonly (readonly SetGlyph[])[] {
-  const found: (readonly SetGlyph[])[] = [];
-  for (let from = 0; from < glyphs.length; ) {
-    let to = from + 1;
-    while (to < glyphs.length && glyphs[to]!.y === glyphs[from]!.y) to += 1;
-    found.push(glyphs.slice(from, to));
-    from = to;
-  }
-  return found;
 }
 
 function glyphPath(face: Face, { file, id }: SetGlyph): Path2D {

@@ -45,7 +45,8 @@ function recorder() {
 }
 
 const frames = fc.record({
-  centre: fc.record({ x: fc.integer({ min: 30, max: 250 }), y: fc.integer({ min: 30, max: 250 }) }),
+  // Wholly on the page wherever they are moved to.
+  centre: fc.record({ x: fc.integer({ min: 45, max: 250 }), y: fc.integer({ min: 45, max: 250 }) }),
   width: fc.integer({ min: 4, max: 40 }),
   height: fc.integer({ min: 4, max: 40 }),
   turn: fc.constant(0),

@@ -1,9 +1,9 @@
 import { enclosing, inverse, type Matrix, type Rect } from "#core/geometry";
 import type { DrawStep, Scene } from "#core/scene";
-import type { Face, SetGlyph } from "#core/words";
+import type { Face } from "#core/words";
 import { type PictureOf, paintScene } from "./canvas.ts";
 import { type Canvas2d, pixelsAround } from "./canvas-2d.ts";
-import { lineGlyphs, looksAs } from "./paint-words.ts";
+import { linesApart } from "./glyph-lines.ts";
 import { aroundGlyphs, reachOf } from "./step-reach.ts";
 
 /** What stands on a canvas: where little of it is another than before, as under a hand or while somebody writes, only that is painted again. */
@@ -92,7 +92,7 @@ type WordsStep = Extract<DrawStep, { draw: "words" }>;
 /** Words that differ in nothing but what they say. */
 const areSetAlike = (a: WordsStep, b: WordsStep): boolean =>
   said({ ...a, glyphs: [], text: "" }) === said({ ...b, glyphs: [], text: "" }) &&
-  ![...a.glyphs, ...b.glyphs].some((g) => g.turn);
+  ![a, b].some(({ glyphs }) => glyphs.some((g) => g.turn));
 
 const texts = new WeakMap<DrawStep, string>();
 
@@ -101,21 +101,6 @@ function said(step: DrawStep): string {
   texts.set(step, known);
   return known;
 }
-
-type Glyphs = readonly SetGlyph[];
-
-/** The lines that only one of two texts has. */
-function linesApart(before: Glyphs, now: Glyphs): readonly Glyphs[] {
-  const [a, b] = [linesOf(before), linesOf(now)];
-  const same = (x: Glyphs | undefined, y: Glyphs) => x?.length === y.length && x.every((g, i) => looksAs(g, y[i]!));
-  const apart = (of: ReadonlyMap<string, Glyphs>, other: ReadonlyMap<string, Glyphs>) =>
-    [...of].flatMap(([place, line]) => (same(other.get(place), line) ? [] : [line]));
-  return [...apart(a, b), ...apart(b, a)];
-}
-
-/** By where they begin. */
-const linesOf = (glyphs: Glyphs): ReadonlyMap<string, Glyphs> =>
-  new Map(lineGlyphs(glyphs).map((line) => [`${line[0]!.x} ${line[0]!.y}`, line]));
 
 /** Whole pixels, so that nothing at the edge is painted by halves. */
 function wholePixels({ x, y, w, h }: Rect): Rect {
