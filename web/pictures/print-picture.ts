@@ -24,8 +24,10 @@ export async function printPicture(order: PrintOrder, doing: Doing): Promise<Pri
       order,
       doing,
       async (rows, from) => {
+        const coding = encoder.add(rows);
+        // While a helper still codes its share.
         look.add(rows, from);
-        for (const part of await encoder.add(rows)) sink.write(part);
+        for (const part of await coding) sink.write(part);
       },
       { bits },
     );

@@ -1,6 +1,7 @@
 import { jpegPart } from "#core/files";
 import { decodeOriginal } from "../pictures/decode-original.ts";
 import { framePixels } from "../pictures/paint-photo.ts";
+import { buffersIn } from "../workers/buffers-in.ts";
 import type { EncodeJobs } from "../workers/jobs.ts";
 import { serveJobs } from "../workers/serve.ts";
 
@@ -10,6 +11,6 @@ const hear = serveJobs<EncodeJobs>(
     framePixels: async ({ photo, original, longPx, colourSpace }) =>
       framePixels(await decodeOriginal(photo, original, longPx), colourSpace),
   },
-  (m) => postMessage(m),
+  (m) => postMessage(m, { transfer: m.kind === "done" ? buffersIn(m.output) : [] }),
 );
 addEventListener("message", (e) => void hear(e.data));

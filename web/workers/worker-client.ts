@@ -1,3 +1,4 @@
+import { buffersIn } from "./buffers-in.ts";
 import { type FromWorker, type JobTable, type Port, WorkerError } from "./protocol.ts";
 
 export interface RunOptions<Out = unknown> {
@@ -33,6 +34,11 @@ export class WorkerClient<T extends JobTable<T>> {
   /** Something was asked of it that is not answered yet. */
   get busy(): boolean {
     return this.#waiting.size > 0;
+  }
+
+  /** Starts the worker before there is anything to do, so that the first job does not wait for its program. */
+  getReady(): void {
+    this.#alive();
   }
 
   run<K extends keyof T & string>(
@@ -112,10 +118,10 @@ export class WorkerClient<T extends JobTable<T>> {
   }
 }
 
-/** A browser's worker as a port. */
-export function portOf(worker: Worker): Port {
+/** A browser's worker as a port. `handsOver`: arrays that it is sent are given away instead of copied. */
+export function portOf(worker: Worker, { handsOver = false } = {}): Port {
   return {
-    send: (m) => worker.postMessage(m),
+    send: (m) => worker.postMessage(m, handsOver && m.kind === "run" ? buffersIn(m.input) : []),
     onMessage: (hear) => worker.addEventListener("message", (e: MessageEvent<FromWorker>) => hear(e.data)),
     onDeath: (hear) => {
       worker.addEventListener("error", (e) => hear(e.message || "the worker could not start"));

@@ -1,4 +1,5 @@
 import { expect, test } from "@jest/globals";
+import { buffersIn } from "./buffers-in.ts";
 import { WorkerPool } from "./pool.ts";
 import type { FromWorker, Job, Port, ToWorker } from "./protocol.ts";
 import { type Handlers, serveJobs } from "./serve.ts";
@@ -56,6 +57,27 @@ function startPort(): Port & { die(why: string): void; readonly log: ToWorker[] 
     },
   };
 }
+
+test("a worker that was started ahead of its first job is the one that does it", async () => {
+  let started = 0;
+  const client = new WorkerClient<Jobs>(() => {
+    started += 1;
+    return startPort();
+  });
+  client.getReady();
+  client.getReady();
+  expect(started).toBe(1);
+  expect(client.busy).toBe(false);
+  expect(await client.run("double", 4)).toBe(8);
+  expect(started).toBe(1);
+});
+
+test("buffers that are given away are those of the arrays in a message, each once, and none that lie deeper", () => {
+  const [rows, profile] = [new Uint8ClampedArray(8), new Uint8Array(4)];
+  expect(buffersIn({ options: { profile }, rows, fromRow: 16 })).toEqual([rows.buffer]);
+  expect(buffersIn([profile, new Uint8Array(profile.buffer, 2), rows])).toEqual([profile.buffer, rows.buffer]);
+  for (const nothing of [undefined, null, 3, "text", [], {}]) expect(buffersIn(nothing)).toEqual([]);
+});
 
 test("a job comes back with its result and its progress", async () => {
   const shares: number[] = [];

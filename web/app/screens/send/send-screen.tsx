@@ -1,7 +1,7 @@
 import { Box, Button, Grid, Heading, HStack, Text, VStack } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { CircleCheck, TriangleAlert } from "lucide-react";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { holdsAnything, type Page, type PrintFile, printFiles } from "#core/document";
 import { printPixels } from "#core/lab";
@@ -40,6 +40,8 @@ export function SendScreen() {
 }
 
 function Sending({ page }: { readonly page: Page }) {
+  const { printing } = useServices();
+  useEffect(() => printing.getReady(), [printing]);
   const project = useProject((s) => s.project);
   const { unit } = project;
   const [fileOptions, setFileOptions] = useState(() => labFileOptions(project));
