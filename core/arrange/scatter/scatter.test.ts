@@ -1,6 +1,7 @@
 import { expect, test } from "@jest/globals";
 import { combinedRings, type Point, type Rect, type Ring, ringArea } from "#core/geometry";
 import { seededRandom } from "#core/random";
+import { fingerprint } from "../../random/fingerprint.fixture.ts";
 import { type Lying, type ScatterPrint, type ScatterTask, scattered } from "./index.ts";
 
 const corners = (p: ScatterPrint, at: Lying, box: Rect = { x: 0, y: 0, w: p.w, h: p.h }): Ring => {
@@ -74,6 +75,7 @@ test("the same task has the same answer, another seed another", () => {
   expect(scattered(t)).toEqual(scattered(t));
   expect(scattered({ ...t, seed: 7 })).not.toEqual(scattered(t));
   expect(scattered({ ...t, prints: [] })).toEqual([]);
+  expect(fingerprint(scattered(t))).toMatchSnapshot();
 });
 
 test("a print that is held stays where it is, and prints that overlap are not turned alike", () => {

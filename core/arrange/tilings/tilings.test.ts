@@ -1,6 +1,7 @@
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { allSides, type Point, type Ring, ringArea, ringsHold } from "#core/geometry";
+import { fingerprint } from "../../random/fingerprint.fixture.ts";
 import { type Cell, canBeCut, type TilingTask, tilingCells, tilingPatterns } from "./index.ts";
 
 const task = fc.record({
@@ -177,4 +178,22 @@ test("pennants hang from a line: their upper corners lie on it, and it hangs as 
   const row = cells.filter((c) => min(...c.ring.map((p) => p.y)) < 60);
   for (const { ring } of row)
     for (const p of ring.slice(0, 2)) expect(p.y).toBeCloseTo(sag * w * (1 - ((2 * p.x) / w - 1) ** 2), 1);
+});
+
+test("every pattern lies as it lay, whole and cut, wide and narrow", () => {
+  const rooms = [
+    { x: 6, y: 6, w: 288, h: 288 },
+    { x: 0, y: 12, w: 150, h: 400 },
+  ];
+  const laid = tilingPatterns.map((pattern) => {
+    const cells = rooms.flatMap((room) =>
+      [5, 17].flatMap((count) =>
+        [true, false].map((cut) =>
+          tilingCells({ pattern, count, room, gapMm: 2, cut, sag: 0.1, reach: allSides(cut ? 9 : 0) }),
+        ),
+      ),
+    );
+    return [pattern, fingerprint(cells)];
+  });
+  expect(Object.fromEntries(laid)).toMatchSnapshot();
 });
