@@ -1,4 +1,4 @@
-import { mkdir, readFile } from "node:fs/promises";
+import { mkdir, readFile, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import type { Page } from "@playwright/test";
 import { PDFDocument } from "pdf-lib";
@@ -21,13 +21,15 @@ import { withMemory } from "./memory.ts";
 
 /**
  * A spread of 24 × 12 inches at 300 ppi with 30 photos of 12 megapixels, made through the real interface, beside a bare
- * decode, draw and encode of the same pixels in the same browser (the middle one of five); and a PDF of 60 pages beside pdf-lib's bare embedding of
- * the same JPEGs. The ratios are the figures. Then the same spread dressed: a paper behind it, a shadow under each photo, soft edges on every third, and
- * every third in black and white.
+ * decode, draw and encode of the same pixels in the same browser. Then the same spread dressed: a paper behind it, a
+ * shadow under each photo, soft edges on every third, and every third in black and white. At last a PDF of 60 pages
+ * beside pdf-lib's bare embedding of the same JPEGs, written to disk as ours is. The ratios are the figures; each bare
+ * way is the middle one of five runs, and so is the PDF.
  */
 
 const photos = 30;
 const bookPhotos = 120;
+const bookPages = 60;
 const long = { timeout: 900_000 };
 
 /** Runs in the page: every photo decoded in full, drawn once, and all of it encoded by the browser. */
@@ -48,6 +50,27 @@ async function bare(): Promise<number> {
   }
   await canvas.convertToBlob({ type: "image/jpeg", quality: 0.95 });
   return performance.now() - from;
+}
+
+/** Each JPEG embedded by pdf-lib as it is, two a page, and the whole written to disk. */
+async function bareEmbedding(files: readonly string[], path: string): Promise<number> {
+  const from = performance.now();
+  const plain = await PDFDocument.create();
+  const images = [];
+  for (const file of files) images.push(await plain.embedJpg(await readFile(file)));
+  for (let i = 0; i < bookPages; i += 1) {
+    const sheet = plain.addPage([600, 600]);
+    for (const image of images.slice(2 * i, 2 * i + 2)) sheet.drawImage(image, { x: 0, y: 0, width: 200, height: 150 });
+  }
+  await writeFile(path, await plain.save());
+  return performance.now() - from;
+}
+
+/** One run alone may be off by a sixth either way. */
+async function middleOf5(run: () => Promise<number>): Promise<number> {
+  const times: number[] = [];
+  for (let i = 0; i < 5; i += 1) times.push(await run());
+  return times.toSorted((a, b) => a - b)[2]!;
 }
 
 async function dress(page: Page): Promise<void> {
@@ -98,10 +121,7 @@ await inBrowser(4191, async ({ url, open, folder }) => {
     await page.getByRole("button", { name: "Save the JPEG to disk" }).click();
     await (await saving).path();
   });
-  // One alone may be off by a sixth either way.
-  const bares: number[] = [];
-  for (let i = 0; i < 5; i += 1) bares.push(await page.evaluate(bare));
-  const beside = bares.toSorted((a, b) => a - b)[2]!;
+  const beside = await middleOf5(() => page.evaluate(bare));
   const out = (text: string) => process.stdout.write(`${text}\n`);
   out(
     `${size} pixels, ${photos} photos: ${(made.ms / 1000).toFixed(1)} s, bare decode, draw and encode ${(beside / 1000).toFixed(1)} s: ${(made.ms / beside).toFixed(2)} times; at most ${made.mostMb.toFixed(0)} MB in all processes`,
@@ -144,33 +164,31 @@ await inBrowser(4191, async ({ url, open, folder }) => {
   await page.getByRole("link", { name: "Overview" }).click();
   await page.getByRole("button", { name: "Add pages" }).waitFor();
   await page.getByRole("button", { name: "Fill the book with photos" }).click();
-  await page.getByLabel("Pages in the book").selectOption("60");
+  await page.getByLabel("Pages in the book").selectOption(`${bookPages}`);
   await page.getByText("Take them by their files’ dates").click();
   await page.getByRole("button", { name: "Fill it" }).click();
   await page.getByText(/photos are on 60 pages now/).waitFor(long);
+  await allLookedAt(page);
   await page.getByRole("link", { name: /^Send/ }).click();
   await page.getByRole("button", { name: "More options" }).click();
   await page.getByRole("combobox", { name: "Kind of file" }).selectOption("pdf");
   let path = "";
-  const pdf = await withMemory(profile, async () => {
-    const saving = page.waitForEvent("download", long);
-    await page.getByRole("button", { name: /^Save the PDF/ }).click();
-    path = await (await saving).path();
+  let mostMb = 0;
+  // The bare way runs in a process that is warm after its first time; so does ours.
+  const ms = await middleOf5(async () => {
+    const saved = await withMemory(profile, async () => {
+      const saving = page.waitForEvent("download", long);
+      await page.getByRole("button", { name: /^Save (the PDF|it once more)/ }).click();
+      path = await (await saving).path();
+    });
+    mostMb = Math.max(mostMb, saved.mostMb);
+    return saved.ms;
   });
   const bytes = await readFile(path);
   // Near twins are not placed, so fewer go in than were brought along.
   const inside = bytes.toString("latin1").split("/DCTDecode").length - 1;
-  const from = performance.now();
-  const plain = await PDFDocument.create();
-  const images = [];
-  for (const file of files.slice(0, inside)) images.push(await plain.embedJpg(await readFile(file)));
-  for (let i = 0; i < 60; i += 1) {
-    const sheet = plain.addPage([600, 600]);
-    for (const image of images.slice(2 * i, 2 * i + 2)) sheet.drawImage(image, { x: 0, y: 0, width: 200, height: 150 });
-  }
-  await plain.save();
-  const bareMs = performance.now() - from;
+  const bareMs = await middleOf5(() => bareEmbedding(files.slice(0, inside), join(folder, "bare.pdf")));
   out(
-    `PDF of 60 pages, ${inside} photos, ${(bytes.length / 1e6).toFixed(0)} MB: ${(pdf.ms / 1000).toFixed(1)} s, pdf-lib's bare embedding ${(bareMs / 1000).toFixed(1)} s: ${(pdf.ms / bareMs).toFixed(2)} times; at most ${pdf.mostMb.toFixed(0)} MB in all processes`,
+    `PDF of 60 pages, ${inside} photos, ${(bytes.length / 1e6).toFixed(0)} MB: ${(ms / 1000).toFixed(1)} s, pdf-lib's bare embedding, on disk ${(bareMs / 1000).toFixed(1)} s: ${(ms / bareMs).toFixed(2)} times; at most ${mostMb.toFixed(0)} MB in all processes`,
   );
 });

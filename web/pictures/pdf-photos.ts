@@ -21,6 +21,7 @@ import { readExif } from "./exif.ts";
 import { openResampler } from "./loops.ts";
 import { scaledTo } from "./paint-photo.ts";
 import { pixelsFor } from "./print-bands.ts";
+import { ReadAhead } from "./read-ahead.ts";
 
 type Original = PrintOrder["photos"][number];
 /** One picture for all steps that draw the same photo in the same tone. */
@@ -32,8 +33,6 @@ export interface PdfPhoto {
   readonly toUnit: Matrix;
 }
 
-/** Reading the next ones goes on beside what is done with this one; more would hold more of them in memory for little. */
-const readAhead = 2;
 /** As many show whether a picture lets something through. */
 const mostClearPx = 1200;
 const quality = { print: 95, small: 78 } as const;
@@ -42,19 +41,17 @@ const image = ({ widthPx, heightPx }: { readonly widthPx: number; readonly heigh
 
 /** Puts photos into a PDF, each once. `inOrder`: about as they will be asked for. */
 export class PdfPhotos {
-  readonly #to: PdfWriter;
+  readonly #to: PdfWriter<Blob>;
   readonly #how: Pick<PdfOrder, "small" | "lossless">;
   readonly #profiles = new Map<string, Ref>();
   readonly #known = new Map<string, PdfPhoto>();
   readonly #longestPx = new Map<string, number>();
-  readonly #inOrder: readonly Original[];
-  readonly #reading = new Map<string, Promise<Uint8Array<ArrayBuffer>>>();
-  #next = 0;
+  readonly #originals: ReadAhead;
 
-  constructor(to: PdfWriter, how: Pick<PdfOrder, "small" | "lossless">, inOrder: readonly Original[]) {
+  constructor(to: PdfWriter<Blob>, how: Pick<PdfOrder, "small" | "lossless">, inOrder: readonly Original[]) {
     this.#to = to;
     this.#how = how;
-    this.#inOrder = inOrder;
+    this.#originals = new ReadAhead(inOrder.map(({ photo, original }) => [photo.id, original]));
   }
 
   get(step: Drawn): PdfPhoto | undefined {
@@ -82,31 +79,19 @@ export class PdfPhotos {
     return alphaOf(data) !== undefined;
   }
 
-  /** The bytes of one, with the next ones on their way. */
-  #read(from: Original): Promise<Uint8Array<ArrayBuffer>> {
-    const own = this.#reading.get(from.photo.id) ?? bytesOf(from);
-    this.#reading.delete(from.photo.id);
-    while (this.#reading.size < readAhead && this.#next < this.#inOrder.length) {
-      const later = this.#inOrder[this.#next]!;
-      this.#next += 1;
-      if (later.photo.id === from.photo.id || this.#known.has(later.photo.id)) continue;
-      const coming = bytesOf(later);
-      // Whoever asks for it hears why it failed.
-      coming.catch(() => {});
-      this.#reading.set(later.photo.id, coming);
-    }
-    return own;
-  }
-
   async #asItIs(from: Original): Promise<PdfPhoto | undefined> {
-    const bytes = await this.#read(from);
+    const bytes = await this.#originals.read(from.photo.id, from.original);
     if (sniffPicture(bytes) !== "jpeg") return undefined;
     try {
       const facts = readJpegFacts(bytes);
       if (facts.bits !== 8 || (facts.components !== 1 && facts.components !== 3)) return undefined;
       const { orientation } = await readExif(bytes, "jpeg");
       const space = this.#space(jpegProfile(bytes), facts.components);
-      const ref = this.#to.stream(`${image(facts)} /ColorSpace ${space} /Filter /DCTDecode`, bareJpeg(bytes));
+      const entries = `${image(facts)} /ColorSpace ${space} /Filter /DCTDecode`;
+      const ref = this.#to.stream(
+        entries,
+        bareJpeg(bytes).map((part) => storedPart(from.original, bytes, part) ?? part),
+      );
       return { ref, toUnit: orientationMatrix(orientation) };
     } catch {
       // Whatever is odd about it, the browser can decode it.
@@ -166,7 +151,7 @@ export function pictureForPdf(
   size: { readonly widthPx: number; readonly heightPx: number },
   lossless: boolean,
   small = false,
-): { add(rgba: Uint8ClampedArray): void; put(to: PdfWriter, space: string, mask?: Ref): Ref } {
+): { add(rgba: Uint8ClampedArray): void; put(to: PdfWriter<Blob>, space: string, mask?: Ref): Ref } {
   const parts: Uint8Array<ArrayBuffer>[] = [];
   const masked = (mask: Ref | undefined) => (mask === undefined ? "" : ` /SMask ${refTo(mask)}`);
   if (lossless) {
@@ -195,8 +180,15 @@ export function pictureForPdf(
   };
 }
 
-const bytesOf = async ({ original }: Original): Promise<Uint8Array<ArrayBuffer>> =>
-  new Uint8Array(await original.arrayBuffer());
+/** Shorter ones are written as quickly as they are looked up. */
+const leastStored = 16_384;
+
+/** A part of a file's bytes as a part of the file, so that it need not be written again. */
+function storedPart(original: Blob, bytes: Uint8Array, part: Uint8Array): Blob | undefined {
+  if (part.buffer !== bytes.buffer || part.length < leastStored) return undefined;
+  const from = part.byteOffset - bytes.byteOffset;
+  return original.slice(from, from + part.length);
+}
 
 function alphaOf(rgba: ArrayLike<number>): Uint8Array<ArrayBuffer> | undefined {
   const alpha = new Uint8Array(rgba.length / 4);

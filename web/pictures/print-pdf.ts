@@ -47,10 +47,11 @@ export async function printPdf(order: PdfOrder, doing: Doing): Promise<PrintedFi
   let written = 0;
   let made: Blob;
   try {
-    const pdf = new PdfWriter(
+    const pdf = new PdfWriter<Blob>(
       (bytes) => {
-        sink.write(bytes);
-        written += bytes.length;
+        if (bytes instanceof Blob) sink.place(bytes);
+        else sink.write(bytes);
+        written += bytes instanceof Blob ? bytes.size : bytes.length;
       },
       (bytes) => zlibSync(bytes) as Uint8Array<ArrayBuffer>,
     );

@@ -2,6 +2,8 @@ import type { KeepAs } from "../workers/jobs.ts";
 /** Where a file is put together piece by piece. */
 export interface FileSink {
   write(bytes: Uint8Array<ArrayBuffer>): void;
+  /** Goes on with what is stored already: it is not copied, and has to stay as it is until the file was handed over. */
+  place(stored: Blob): void;
   /** Puts as many bytes in the place of those that were written first. */
   rewriteHead(bytes: Uint8Array<ArrayBuffer>): void;
   /** The whole file. */
@@ -30,10 +32,13 @@ export async function openSink(as: KeepAs | undefined, type: string): Promise<Fi
       // Private windows have no such storage.
     }
   }
-  const parts: Uint8Array<ArrayBuffer>[] = [];
+  const parts: (Uint8Array<ArrayBuffer> | Blob)[] = [];
   return {
     write: (bytes) => void parts.push(bytes),
-    rewriteHead: (bytes) => void parts[0]?.set(bytes),
+    place: (stored) => void parts.push(stored),
+    rewriteHead: (bytes) => {
+      if (parts[0] instanceof Uint8Array) parts[0].set(bytes);
+    },
     close: async () => new Blob(parts, { type }),
     drop: async () => void parts.splice(0),
   };
@@ -46,6 +51,7 @@ async function storageSink({ folder, name }: KeepAs, type: string): Promise<File
   const access = await handle.createSyncAccessHandle();
   access.truncate(0);
   let bytesIn = 0;
+  const placed: { readonly at: number; readonly stored: Blob }[] = [];
   const put = (bytes: Uint8Array, at: number) => {
     // Fewer bytes than were given means that the disk is full.
     const wrote = access.write(bytes, { at });
@@ -56,12 +62,16 @@ async function storageSink({ folder, name }: KeepAs, type: string): Promise<File
       put(bytes, bytesIn);
       bytesIn += bytes.length;
     },
+    place: (stored) => void placed.push({ at: bytesIn, stored }),
     rewriteHead: (bytes) => put(bytes, 0),
     close: async () => {
       access.flush();
       access.close();
       const file = await handle.getFile();
-      return file.slice(0, file.size, type);
+      if (placed.length === 0) return file.slice(0, file.size, type);
+      const ends = [...placed.slice(1).map(({ at }) => at), file.size];
+      const parts = placed.flatMap(({ at, stored }, i) => [stored, file.slice(at, ends[i])]);
+      return new Blob([file.slice(0, placed[0]!.at), ...parts], { type });
     },
     drop: async () => {
       access.close();

@@ -7,9 +7,13 @@ import { folderOf, writeWhole } from "./journal/sync-file.ts";
 
 const folderName = "originals";
 
+let known: FileSystemDirectoryHandle | undefined;
+
 async function folder(create: boolean): Promise<FileSystemDirectoryHandle | undefined> {
+  if (known) return known;
   const root = await navigator.storage?.getDirectory?.().catch(() => undefined);
-  return root?.getDirectoryHandle(folderName, { create }).catch(() => undefined);
+  known = await root?.getDirectoryHandle(folderName, { create }).catch(() => undefined);
+  return known;
 }
 
 /**

@@ -6,6 +6,11 @@ export class PdfError extends Error {
 
 type Bytes = Uint8Array<ArrayBuffer>;
 
+/** Bytes that lie somewhere already, such as a part of a file, and are not read here. */
+export interface StoredBytes {
+  readonly size: number;
+}
+
 /** The number of an object that others refer to. */
 export type Ref = number;
 
@@ -26,23 +31,25 @@ export const textString = (text: string): string =>
 
 const ascii = (text: string): Bytes => Uint8Array.from(text, (c) => c.charCodeAt(0) & 255);
 
-export class PdfWriter {
-  readonly #write: (bytes: Bytes) => void;
+const sizeOf = (bytes: Bytes | StoredBytes): number => (bytes instanceof Uint8Array ? bytes.length : bytes.size);
+
+export class PdfWriter<Stored extends StoredBytes = never> {
+  readonly #write: (bytes: Bytes | Stored) => void;
   readonly #pack: (bytes: Bytes) => Bytes;
   readonly #starts: (number | undefined)[] = [undefined];
   #at = 0;
 
   /** `pack` makes a zlib stream (RFC 1950) of bytes. */
-  constructor(write: (bytes: Bytes) => void, pack: (bytes: Bytes) => Bytes) {
+  constructor(write: (bytes: Bytes | Stored) => void, pack: (bytes: Bytes) => Bytes) {
     this.#write = write;
     this.#pack = pack;
     // Four bytes above 127 say that this is no text.
     this.#put(Uint8Array.of(...ascii("%PDF-1.6\n%"), 0xe2, 0xe3, 0xcf, 0xd3, 10));
   }
 
-  #put(bytes: Bytes): void {
+  #put(bytes: Bytes | Stored): void {
     this.#write(bytes);
-    this.#at += bytes.length;
+    this.#at += sizeOf(bytes);
   }
 
   /** A number for an object that is written later. */
@@ -58,8 +65,8 @@ export class PdfWriter {
   }
 
   /** A stream whose bytes may come in parts, so that none of them has to be held. */
-  stream(entries: string, parts: readonly Bytes[], ref: Ref = this.reserve()): Ref {
-    const length = parts.reduce((sum, p) => sum + p.length, 0);
+  stream(entries: string, parts: readonly (Bytes | Stored)[], ref: Ref = this.reserve()): Ref {
+    const length = parts.reduce((sum, p) => sum + sizeOf(p), 0);
     this.#begin(ref);
     this.#put(ascii(`<< ${entries} /Length ${length} >>\nstream\n`));
     for (const part of parts) this.#put(part);

@@ -126,6 +126,30 @@ test("other programs read a file back: sound, its title in any letters, its word
   );
 });
 
+test("what is stored elsewhere is referred to, and everything behind it stands where the table says", () => {
+  class Stored {
+    readonly bytes: Uint8Array;
+    constructor(text: string) {
+      this.bytes = new TextEncoder().encode(text);
+    }
+    get size(): number {
+      return this.bytes.length;
+    }
+  }
+  const parts: (Uint8Array | Stored)[] = [];
+  const pdf = new PdfWriter<Stored>((part) => void parts.push(part), pack);
+  const stored = new Stored("0 0 1 rg 20 20 30 30 re f\n".repeat(40));
+  pdf.stream("/Type /XObject /Subtype /Form /BBox [0 0 200 100]", [new Uint8Array(7).fill(32), stored]);
+  page(pdf as PdfWriter, "0 1 0 rg 1 1 5 5 re f", "");
+  expect(parts.filter((p) => p === stored)).toHaveLength(1);
+  const whole = Buffer.concat(parts.map((p) => (p instanceof Stored ? p.bytes : p)));
+  const path = join(mkdtempSync(join(tmpdir(), "tessip-pdf-")), "stored.pdf");
+  writeFileSync(path, whole);
+  expect(execFileSync("qpdf", ["--check", path], { encoding: "utf8" })).toContain(
+    "No syntax or stream encoding errors",
+  );
+});
+
 test.each([
   ["courier-prime", "700-italic"],
   ["eb-garamond", "400-normal"],

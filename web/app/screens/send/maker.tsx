@@ -63,6 +63,7 @@ export function Maker({ open, files, fileOptions, onFileOptions }: MakerProps) {
   const first = wanted[0];
   // How it ended is said of what is asked for now, not of something else.
   const same = state.mark === orderMark;
+  const fileCount = fileOptions.kind === "pdf" ? 1 : wanted.length;
   return (
     <Box>
       {full.length > 0 && full.length < files.length && (
@@ -110,12 +111,12 @@ export function Maker({ open, files, fileOptions, onFileOptions }: MakerProps) {
       >
         <FileDown size={20} aria-hidden />{" "}
         {same && state.is === "saved"
-          ? words.saveAgain(wanted.length)
+          ? words.saveAgain(fileCount)
           : (same && state.is === "failed") || state.left?.mark === orderMark
             ? words.goOn(wanted.length)
             : to === "lab" && project.lab
               ? words.sendTo(project.lab.name)
-              : words.save(fileOptions.kind === "pdf" ? 1 : wanted.length, fileOptions.kind)}
+              : words.save(fileCount, fileOptions.kind)}
       </Button>
       {same && state.is === "saved" && state.tooLarge.length > 0 && mostMb !== undefined && (
         <TooLarge
