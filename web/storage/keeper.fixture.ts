@@ -2,7 +2,7 @@ import "fake-indexeddb/auto";
 import { Database } from "./database.ts";
 import { Keeper } from "./keeper.ts";
 import type { KeeperReport } from "./keeper-report.ts";
-import { KeptStore } from "./kept-store.ts";
+import { keptStore } from "./kept-store.ts";
 import type { ModelDisk } from "./model-disk.fixture.ts";
 
 let ids = 0;
@@ -34,7 +34,7 @@ export async function keptIn(disk: ModelDisk, nowMs: () => number = () => Date.n
   open.push(keeper);
   const opened = await keeper.open();
   const originals = new Map<string, Blob>();
-  const store = new KeptStore({
+  const store = keptStore({
     lasting: true,
     tables: async () => keeper.tables,
     writer: {

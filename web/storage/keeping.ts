@@ -7,10 +7,11 @@ import { inTime } from "./in-time.ts";
 import type { Key } from "./journal/record.ts";
 import type { KeeperJobs } from "./keeper-jobs.ts";
 import { type Happened, type KeeperReport, type KeeperState, reportChannel } from "./keeper-report.ts";
-import { KeptStore, type OriginalFiles, type Writer } from "./kept-store.ts";
+import type { OriginalFiles, Writer } from "./kept/deps.ts";
+import { keptStore } from "./kept-store.ts";
 import { forgetOriginals, originalHashes, originalOf } from "./originals.ts";
 import { sha256 } from "./sha256.ts";
-import { StoreError, type StoreTrouble, storeErrorFrom } from "./store.ts";
+import { type Store, StoreError, type StoreTrouble, storeErrorFrom } from "./store.ts";
 import type { Index, Table, Tables } from "./tables.ts";
 
 export interface KeptState extends KeeperState {
@@ -96,8 +97,8 @@ export class Keeping {
     this.state.setState({ happened: [] });
   }
 
-  store(): KeptStore {
-    return new KeptStore({
+  store(): Store {
+    return keptStore({
       lasting: true,
       writer: this.writer,
       originals: this.originals,

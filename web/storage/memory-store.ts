@@ -1,13 +1,14 @@
-import { KeptStore } from "./kept-store.ts";
+import { keptStore } from "./kept-store.ts";
 import { checkNeed } from "./needs.ts";
+import type { Store } from "./store.ts";
 import { LineTables } from "./tables.ts";
 
 /** Where a browser refuses to keep anything: one can work and export, but it is gone with the tab. */
-export function openMemoryStore(): KeptStore {
+export function openMemoryStore(): Store {
   const tables = new LineTables();
   const originals = new Map<string, Blob>();
   let last: Promise<unknown> = Promise.resolve();
-  return new KeptStore({
+  return keptStore({
     lasting: false,
     tables: async () => tables,
     writer: {

@@ -101,12 +101,7 @@ export interface OpenRoom {
   readonly endsAt: string;
 }
 
-/** Everything that is kept, behind our own verbs. Each either happens as a whole or rejects with a StoreError. */
-export interface Store {
-  /** False for a store that forgets when the tab closes. */
-  readonly lasting: boolean;
-  /** Opens anew what was lost. What is not kept then has to be kept again by whoever has it. */
-  tryAgain(): Promise<void>;
+export interface PhotoStore {
   photos(): Promise<{ readonly photos: readonly Photo[]; readonly damaged: number }>;
   /** The same bytes are never kept twice: then the photo that is already here comes back. */
   addPhoto(photo: NewPhoto): Promise<{ readonly added: boolean; readonly photo: Photo }>;
@@ -128,6 +123,9 @@ export interface Store {
   /** Many at once, in the order asked for; undefined where one is missing. */
   previews(wanted: readonly { readonly photoId: string; readonly size: PreviewSize }[]): Promise<(Blob | undefined)[]>;
   keepPreview(photoId: string, size: PreviewSize, preview: Blob): Promise<void>;
+}
+
+export interface ShelfStore {
   /** Templates of one's own; those that come along are no part of storage. */
   templates(): Promise<readonly Template[]>;
   putTemplates(templates: readonly Template[]): Promise<void>;
@@ -144,6 +142,9 @@ export interface Store {
   /** With a file that is new to it, or only what is known of it. */
   putFont(font: OwnFont, file?: { readonly hash: string; readonly file: Blob }): Promise<void>;
   fontFile(hash: string): Promise<Blob | undefined>;
+}
+
+export interface NoteStore {
   /** What was said of a work. */
   notes(projectId: string): Promise<Omit<StoredNotes, "id">>;
   /** Works here that are the one of this id, by their own or by that under which they came. */
@@ -156,12 +157,22 @@ export interface Store {
   everyOrder(): Promise<readonly SentOrder[]>;
   putOrder(order: SentOrder): Promise<void>;
   removeOrder(orderId: string): Promise<void>;
+}
+
+export interface WorkStore {
   /** `damaged`: ids of works whose record cannot be read. */
   projects(): Promise<{ readonly cards: readonly ProjectCard[]; readonly damaged: readonly string[] }>;
   /** Of a work whose record cannot be read, what can be: its readable pages, and how many cannot. */
   salvage(projectId: string): Promise<{ readonly project: Project; readonly lostPages: number } | undefined>;
   openProject(projectId: string): Promise<OpenedProject | undefined>;
   saveProject(save: ProjectSave): Promise<void>;
+  /** Of one project, the newest first. */
+  snapshots(projectId: string): Promise<readonly Snapshot[]>;
+  keepSnapshot(snapshot: Snapshot): Promise<void>;
+  removeSnapshot(snapshotId: string): Promise<void>;
+}
+
+export interface RemovedStore {
   /** Puts it among what is removed, with its history and its snapshots. */
   removeProject(projectId: string, at: string): Promise<void>;
   /** Brings it back from there, as it was. */
@@ -170,10 +181,14 @@ export interface Store {
   removedProjects(): Promise<readonly RemovedWork[]>;
   /** For good, with its history and its snapshots. */
   forgetProject(projectId: string): Promise<void>;
-  /** Of one project, the newest first. */
-  snapshots(projectId: string): Promise<readonly Snapshot[]>;
-  keepSnapshot(snapshot: Snapshot): Promise<void>;
-  removeSnapshot(snapshotId: string): Promise<void>;
+}
+
+/** Everything that is kept, behind our own verbs. Each either happens as a whole or rejects with a StoreError. */
+export interface Store extends PhotoStore, ShelfStore, NoteStore, WorkStore, RemovedStore {
+  /** False for a store that forgets when the tab closes. */
+  readonly lasting: boolean;
+  /** Opens anew what was lost. What is not kept then has to be kept again by whoever has it. */
+  tryAgain(): Promise<void>;
 }
 
 export type StoreTrouble =
