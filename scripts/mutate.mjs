@@ -106,7 +106,8 @@ const all = files.flatMap((file) =>
   places(readFileSync(join(folder, file), "utf8")).map((place) => ({ file, ...place })),
 );
 
-const jest = (...args) =>
+/** A change that makes a loop endless is noticed by its tests not ending. */
+const jest = (timeout, ...args) =>
   spawnSync(
     process.execPath,
     [
@@ -114,10 +115,12 @@ const jest = (...args) =>
       "--disable-warning=ExperimentalWarning",
       "node_modules/jest/bin/jest.js",
       "--bail",
+      // A worker of its own would go on when this one is ended.
+      "--runInBand",
       "--silent",
       ...args,
     ],
-    { cwd: folder, stdio: "ignore", timeout: 400_000 },
+    { cwd: folder, stdio: "ignore", timeout, killSignal: "SIGKILL" },
   ).status === 0;
 
 const random = seeded(Number(values.seed));
@@ -129,7 +132,9 @@ for (let n = 1; n <= count; n += 1) {
   const was = readFileSync(path);
   writeFileSync(path, Buffer.concat([was.subarray(0, start), Buffer.from(text), was.subarray(end)]));
   const [top] = relative("core", file).split(sep);
-  const survives = jest(`core/${top}/`, "--passWithNoTests") && jest("--passWithNoTests", "--findRelatedTests", file);
+  const survives =
+    jest(150_000, `core/${top}/`, "--passWithNoTests") &&
+    jest(400_000, "--passWithNoTests", "--findRelatedTests", file);
   writeFileSync(path, was);
   if (!survives) noticed += 1;
   const line = was.subarray(0, start).toString().split("\n").length;

@@ -12,6 +12,20 @@ export const answered = <T>(work: Promise<T>): Promise<T> =>
   inTime(work, patienceMs, () => new StoreError("storageLost", "the database does not answer"));
 const patienceMs = 8_000;
 
+/** Rejects with "storageHeld" after so long; one that opens when it was given up on would be held by nobody, and is closed. */
+export function openedInTime(opening: Promise<Database>, withinMs: number): Promise<Database> {
+  let late = false;
+  opening.then(
+    (database) => late && database.close(),
+    () => {},
+  );
+  // A tab with an older version of this program may hold it, and not let go.
+  return inTime(opening, withinMs, () => {
+    late = true;
+    return new StoreError("storageHeld", "the database does not open");
+  });
+}
+
 /** So many records are written in one go. */
 export const chunkRecords = 400;
 

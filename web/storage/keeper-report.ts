@@ -54,3 +54,40 @@ export function countedIn(lines: ReadonlyMap<string, string>): { readonly works:
   }
   return { works, photos };
 }
+
+/** What is to be told, and whether anything changed since it was last told. */
+export class Telling {
+  readonly #lines: ReadonlyMap<string, string>;
+  #untold: Happened[] = [];
+  #told = { works: 0, photos: 0 };
+
+  constructor(lines: ReadonlyMap<string, string>) {
+    this.#lines = lines;
+  }
+
+  note(happened: Happened): void {
+    this.#untold.push(happened);
+  }
+
+  /** Of all that was not told yet only this is left to say. */
+  onlyNote(happened: Happened): void {
+    this.#untold = [happened];
+  }
+
+  counts() {
+    return countedIn(this.#lines);
+  }
+
+  get isStale(): boolean {
+    const { works, photos } = this.counts();
+    return works !== this.#told.works || photos !== this.#told.photos;
+  }
+
+  /** What was not told before is told once. */
+  report(state: KeeperState): KeeperReport {
+    const happened = this.#untold;
+    this.#untold = [];
+    this.#told = this.counts();
+    return { state, happened, ...this.#told };
+  }
+}

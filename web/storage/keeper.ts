@@ -1,18 +1,10 @@
 import type { Database, DatabaseNotices } from "./database.ts";
-import { answered, chunkRecords, fillDatabase, unknownTo } from "./fill-database.ts";
-import { inTime } from "./in-time.ts";
+import { answered, chunkRecords, fillDatabase, openedInTime, unknownTo } from "./fill-database.ts";
 import { type FoundJournal, fold, Journal } from "./journal/journal.ts";
 import { type Change, changeOf, keyLine, type Line, lineOf } from "./journal/record.ts";
 import { Room, recoveryBytes } from "./journal/room.ts";
 import { type FileFolder, NoRoom } from "./journal/sync-file.ts";
-import {
-  countedIn,
-  type Happened,
-  type KeeperReport,
-  type KeeperState,
-  type Loose,
-  sizeOfLoose,
-} from "./keeper-report.ts";
+import { type KeeperReport, type KeeperState, type Loose, sizeOfLoose, Telling } from "./keeper-report.ts";
 import { checkNeed, type Need } from "./needs.ts";
 import type { Applied } from "./schema.ts";
 import { StoreError, storeErrorFrom } from "./store.ts";
@@ -34,8 +26,6 @@ export interface KeeperGiven {
   readonly alive: () => void;
 }
 
-const compactFromBytes = 8_000_000;
-const compactGrowth = 4;
 const quietMs = 5_000;
 const aboutLine = keyLine("about", "journal");
 const aboutJournal = (id: string): Line => ({ key: aboutLine, value: JSON.stringify({ id, format: 1 }) });
@@ -50,17 +40,14 @@ export class Keeper {
   #room: Room | undefined;
   #database: Database | undefined;
   readonly #tables = new LineTables();
+  readonly #telling = new Telling(this.#tables.lines);
   #journalId = "";
   #full = false;
   #trouble: KeeperState["trouble"] = "none";
-  #compactedBytes = 0;
   #queue: Promise<unknown> = Promise.resolve();
   #callOffLook: (() => void) | undefined;
   #closed = false;
-  #untold: Happened[] = [];
   #recoverFromMs = 0;
-  #toldWorks = 0;
-  #toldPhotos = 0;
 
   constructor(given: KeeperGiven) {
     this.#deps = given;
@@ -75,14 +62,12 @@ export class Keeper {
     });
   }
 
-  /** What was not told before is told once. */
   #report(): KeeperReport {
-    const happened = this.#untold;
-    this.#untold = [];
-    const counts = this.#counts();
-    this.#toldWorks = counts.works;
-    this.#toldPhotos = counts.photos;
-    return { state: this.#state(), happened, ...counts };
+    return this.#telling.report({
+      reading: this.#database ? "database" : "memory",
+      full: this.#full,
+      trouble: this.#trouble,
+    });
   }
 
   /** The lines that stand, for a second copy elsewhere. */
@@ -163,10 +148,6 @@ export class Keeper {
     });
   }
 
-  #state(): KeeperState {
-    return { reading: this.#database ? "database" : "memory", full: this.#full, trouble: this.#trouble };
-  }
-
   #inTurn<T>(work: () => Promise<T>): Promise<T> {
     const next = this.#queue.then(work, work);
     this.#queue = next.catch(() => {}).then(this.#deps.alive);
@@ -188,10 +169,6 @@ export class Keeper {
     this.#deps.announce(this.#report());
   }
 
-  #counts() {
-    return countedIn(this.#tables.lines);
-  }
-
   #remember(changes: readonly Change[], lines: readonly Line[]): void {
     for (const [i, { key, value }] of lines.entries())
       if (changes[i]!.value === undefined) this.#tables.lines.delete(key);
@@ -209,9 +186,8 @@ export class Keeper {
       return Journal.open(folder);
     });
     this.#journal = opened.journal;
-    this.#compactedBytes = opened.journal.bytes;
     fold(opened.found.entries, this.#tables.lines);
-    if (opened.found.hole) this.#untold.push({ code: "journalDamaged" });
+    if (opened.found.hole) this.#telling.note({ code: "journalDamaged" });
     const about = this.#tables.lines.get(aboutLine);
     this.#journalId = about ? (JSON.parse(about) as { id: string }).id : "";
     return opened.found.entries;
@@ -249,20 +225,8 @@ export class Keeper {
 
   async #opened(): Promise<Database | undefined> {
     const notices: DatabaseNotices = { lost: () => this.#databaseLost() };
-    const opening = this.#deps.openDatabase(notices);
-    let late = false;
-    // One that opens when it was given up on would be held by nobody.
-    opening.then(
-      (database) => late && database.close(),
-      () => {},
-    );
     try {
-      // A tab with an older version of this program may hold it, and not let go.
-      const held = () => {
-        late = true;
-        return new StoreError("storageHeld", "the database does not open");
-      };
-      return await inTime(opening, this.#deps.openWithinMs, held);
+      return await openedInTime(this.#deps.openDatabase(notices), this.#deps.openWithinMs);
     } catch (e) {
       const why = storeErrorFrom(e);
       if (why.code === "newerVersion") this.#trouble = "newer";
@@ -279,7 +243,7 @@ export class Keeper {
     // Records before the missed ones may have gone into a new generation meanwhile.
     if ((entries[0]?.seq ?? 0) > seq + 1) await this.#rebuild();
     else await this.#fill(missed.flatMap((e) => e.lines).map(changeOf));
-    this.#untold.push({ code: "caughtUp", changes: missed.length });
+    this.#telling.note({ code: "caughtUp", changes: missed.length });
   }
 
   /** Journal and database do not know each other: each takes from the other what it has not, and the journal counts. */
@@ -296,8 +260,8 @@ export class Keeper {
       await this.#append(some);
       for (const { key, value } of some) lines.set(key, value);
     }
-    if (inDatabase > 0 && applied && !known) this.#untold.push({ code: "journalRemade" });
-    if (inDatabase === 0 && known) this.#untold.push({ code: "rebuilt", ...this.#counts() });
+    if (inDatabase > 0 && applied && !known) this.#telling.note({ code: "journalRemade" });
+    if (inDatabase === 0 && known) this.#telling.note({ code: "rebuilt", ...this.#telling.counts() });
     await this.#fill([...lines].map(([key, value]) => changeOf({ key, value })));
   }
 
@@ -326,7 +290,7 @@ export class Keeper {
       await this.#rebuild();
       this.#full = false;
       await this.#room?.layBallast();
-      this.#untold.push({ code: "rebuilt", ...this.#counts() });
+      this.#telling.note({ code: "rebuilt", ...this.#telling.counts() });
     } catch {
       this.#database?.close();
       this.#database = undefined;
@@ -420,8 +384,7 @@ export class Keeper {
   async #look(): Promise<void> {
     if (this.#closed || !this.#journal) return;
     if (!(await this.#journal.present())) return this.#wiped();
-    const { works, photos } = this.#counts();
-    if (works !== this.#toldWorks || photos !== this.#toldPhotos) this.#tell();
+    if (this.#telling.isStale) this.#tell();
   }
 
   /** Everything that an origin keeps is gone, the journal too: what memory holds is written anew. */
@@ -432,7 +395,7 @@ export class Keeper {
     this.#database = undefined;
     try {
       await this.#startAgain();
-      this.#untold = [{ code: "wiped", ...this.#counts() }];
+      this.#telling.onlyNote({ code: "wiped", ...this.#telling.counts() });
       this.#tell();
     } catch (e) {
       this.#trouble = "lost";
@@ -467,8 +430,7 @@ export class Keeper {
 
   async #compactWhenLarge(): Promise<void> {
     const journal = this.#journal;
-    if (!journal || this.#full) return;
-    if (journal.bytes < compactFromBytes || journal.bytes < compactGrowth * this.#compactedBytes) return;
+    if (!journal?.hasGrown || this.#full) return;
     if (this.#room && !(await this.#room.fits(journal.bytes))) return;
     try {
       await journal.compact(this.#linesNow());
@@ -476,6 +438,5 @@ export class Keeper {
     } catch {
       // The old generation is whole and goes on.
     }
-    this.#compactedBytes = journal.bytes;
   }
 }

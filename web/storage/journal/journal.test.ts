@@ -154,3 +154,24 @@ test("room is told by what fits, and the ballast gives some of it back", async (
   await room.dropBallast();
   expect(disk.room).toBe(100 + 4_194_304);
 });
+
+test("a journal is to be written anew once it is four times as long as what stands, and not while it is short", async () => {
+  const disk = new ModelDisk();
+  const { journal } = await Journal.open(disk);
+  const megabyte = (n: number) => ({ key: `["pages","${n}"]`, value: JSON.stringify("x".repeat(1_000_000)) });
+  const megabytesUntilGrown = () => {
+    for (let n = 0; !journal.hasGrown && n < 40; n += 1) journal.append([megabyte(n)]);
+    return Math.floor(journal.bytes / 1e6);
+  };
+  expect(megabytesUntilGrown()).toBe(8);
+  await journal.compact([megabyte(0), megabyte(1), megabyte(2), megabyte(3)]);
+  // Four and a seal, four times.
+  expect(megabytesUntilGrown()).toBe(17);
+  // There is no room for a new generation: the next try is far off.
+  disk.room = 0;
+  await expect(journal.compact([megabyte(0)])).rejects.toBeInstanceOf(NoRoom);
+  expect(journal.hasGrown).toBe(false);
+  journal.close();
+  const again = (await Journal.open(disk)).journal;
+  expect(again.hasGrown).toBe(false);
+});

@@ -16,6 +16,8 @@ const sealOf = (generation: number): Line => ({ key: JSON.stringify([sealStore, 
 const isSeal = (line: Line | undefined) => line?.key.startsWith(`["${sealStore}"`) ?? false;
 const nameOf = (generation: number) => `journal-${String(generation).padStart(8, "0")}`;
 const namePattern = /^journal-\d{8}$/;
+/** When it is worth writing anew what stands. */
+const grown = { fromBytes: 8_000_000, times: 4 };
 /** State that is written anew goes into records of about this many letters. */
 const batchLetters = 250_000;
 
@@ -29,6 +31,8 @@ export class Journal {
   #generation: number;
   #end: number;
   #seq: number;
+  /** How long it was when it was opened, or when writing it anew was last tried. */
+  #bytesBefore: number;
 
   private constructor(folder: FileFolder, file: SyncFile, at: { generation: number; end: number; seq: number }) {
     this.#folder = folder;
@@ -36,8 +40,13 @@ export class Journal {
     this.#generation = at.generation;
     this.#end = at.end;
     this.#seq = at.seq;
+    this.#bytesBefore = at.end;
   }
 
+  /** Whether so much was added that most of it is likely to count no more. */
+  get hasGrown(): boolean {
+    return this.#end >= Math.max(grown.fromBytes, grown.times * this.#bytesBefore);
+  }
   get bytes(): number {
     return this.#end;
   }
@@ -127,6 +136,8 @@ export class Journal {
 
   /** All that stands goes into a new generation; the old one stays whole until the new one is sealed and on the disk. */
   async compact(state: Iterable<Line>): Promise<void> {
+    // Also where it fails: it is not tried again at every record.
+    this.#bytesBefore = this.#end;
     const next = await Journal.#fresh(this.#folder, this.#generation + 1, this.#seq);
     try {
       let batch: Line[] = [];
@@ -151,6 +162,7 @@ export class Journal {
     this.#file = next.#file;
     this.#generation = next.#generation;
     this.#end = next.#end;
+    this.#bytesBefore = next.#end;
     this.#seq = next.#seq;
     // An older generation that stays is taken away at the next opening.
     await this.#folder.remove(old).catch(() => {});
