@@ -1,7 +1,10 @@
+import { onCheapestKind } from "./cheapest-kind.ts";
+import { freshSheet } from "./fresh-sheet.ts";
 import { measures, PlaceFinder } from "./places.ts";
 import { fitsSomehow, type PackProblem, slack } from "./problem.ts";
 import { SheetCover } from "./sheet-cover.ts";
-import { itemsIn, type Part, partFits, SlicedSheet, turnedPart } from "./slicing-sheet.ts";
+import { itemsIn, type Part, SlicedSheet } from "./slicing-sheet.ts";
+import { splitsOf } from "./splits.ts";
 
 /** How many costs ago a step has to do no worse than (late acceptance: Burke and Bykov 2017). */
 const remembered = 30;
@@ -115,68 +118,25 @@ export class PackSearch {
     return true;
   }
 
-  /** Fills bare sheets with items in any order, for the cover to choose from. */
+  /** Bare sheets filled in any order, for the cover to choose from. */
   #seeMore(cover: SheetCover): void {
-    const random = this.#random;
-    const { count, w, h, turns, kinds } = this.#problem;
-    const first = new Map<number, number>();
-    const held = new Int16Array(this.#sizes);
-    for (let i = 0; i < count; i += 1) {
-      held[this.#size[i]!]! += 1;
-      if (!first.has(this.#size[i]!)) first.set(this.#size[i]!, i);
-    }
     this.#finder.blink = blink;
+    const sizes = { of: this.#size, count: this.#sizes };
     for (let round = 0; round < freshSheets; round += 1) {
-      const at = Math.floor(random() * kinds.length);
-      const kind = kinds[at]!;
-      const sheet = new SlicedSheet(at, kind.width, kind.height);
-      const left = held.slice();
-      this.#finder.measure = measures[Math.floor(random() * measures.length)]!;
-      const sizes = [...first].sort(() => random() - 0.5);
-      for (const [size, item] of sizes) {
-        const most = random() < 0.5 ? left[size]! : 1 + Math.floor(random() * 4);
-        for (let k = 0; k < Math.min(most, left[size]!); k += 1) {
-          this.#finder.begin();
-          if (!sheet.root) {
-            if (!fitsSomehow(this.#problem, item, kind)) break;
-            this.#finder.takeBare(sheet, w[item]!, h[item]!, turns[item] === 1);
-          } else {
-            this.#finder.look(sheet, w[item]!, h[item]!, turns[item] === 1);
-            if (!this.#finder.sheet) break;
-          }
-          this.#finder.put(item, w[item]!, h[item]!);
-        }
-      }
+      const sheet = freshSheet(this.#problem, sizes, this.#finder, this.#random);
       if (sheet.root) cover.see(sheet);
     }
   }
 
   /** How many sheets more than one each group of items lies on, in the cheapest way so far. */
   get splits(): number {
-    return this.#splitsOf(this.best);
-  }
-
-  #splitsOf(sheets: readonly SlicedSheet[]): number {
-    const seen = new Set<string>();
-    const groups = new Set<number>();
-    const parts: Part[] = [];
-    for (const [at, sheet] of sheets.entries()) {
-      parts.length = 0;
-      itemsIn(sheet.root!, parts);
-      for (const { item } of parts) {
-        const group = this.#problem.group[item]!;
-        if (group < 0) continue;
-        groups.add(group);
-        seen.add(`${at} ${group}`);
-      }
-    }
-    return seen.size - groups.size;
+    return splitsOf(this.#problem, this.best);
   }
 
   /** One round that costs no more and brings what belongs together onto one sheet. */
   gather(): void {
     this.steps += 1;
-    const splits = this.#gathered ?? this.#splitsOf(this.best);
+    const splits = this.#gathered ?? splitsOf(this.#problem, this.best);
     this.#gathered = splits;
     this.#gathering = true;
     this.#take([...this.best], []);
@@ -184,7 +144,7 @@ export class PackSearch {
     this.#recreate();
     this.#gathering = false;
     if (this.#waiting.length > 0) return;
-    const now = this.#splitsOf(this.#sheets);
+    const now = splitsOf(this.#problem, this.#sheets);
     if (now > splits) return;
     this.best = this.#sheets;
     this.#gathered = now;
@@ -388,33 +348,13 @@ export class PackSearch {
   }
 
   #keepIfBest(): void {
-    const sheets = this.#problem.kinds.length === 1 ? this.#sheets : this.#sheets.map((s) => this.#onCheapest(s));
+    const sheets =
+      this.#problem.kinds.length === 1 ? this.#sheets : this.#sheets.map((s) => onCheapestKind(this.#problem, s));
     let cost = 0;
     for (const s of sheets) cost += this.#problem.kinds[s.kind]!.cost;
     if (cost >= this.bestCost - slack) return;
     this.best = sheets;
     this.bestCost = cost;
-  }
-
-  /** The same on the cheapest kind of sheet that it fits on, the way it lies or turned as a whole. */
-  #onCheapest(sheet: SlicedSheet): SlicedSheet {
-    const { kinds, turns } = this.#problem;
-    const root = sheet.root!;
-    const parts: Part[] = [];
-    itemsIn(root, parts);
-    const mayTurn = parts.every((p) => turns[p.item] === 1);
-    let chosen = sheet.kind;
-    for (const [i, kind] of kinds.entries()) {
-      const how = partFits(root, kind.width, kind.height);
-      if (kind.cost < kinds[chosen]!.cost && how && (how === "as it is" || mayTurn)) chosen = i;
-    }
-    if (chosen === sheet.kind) return sheet;
-    const kind = kinds[chosen]!;
-    const made = new SlicedSheet(chosen, kind.width, kind.height);
-    const copy = sheet.copy().root!;
-    made.root = partFits(root, kind.width, kind.height) === "turned" ? turnedPart(copy) : copy;
-    made.settle();
-    return made;
   }
 
   /** Gives up the emptiest sheets until less is spent than for the best; what was on them waits. */

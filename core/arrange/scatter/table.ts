@@ -1,7 +1,8 @@
+import { CoverGrid } from "./cover-grid.ts";
 import type { ScatterTask } from "./print.ts";
 
 // Looked up once: in a loop of millions of turns that is felt.
-const { abs, ceil, cos, floor, hypot, max, min, round, sin, sqrt } = Math;
+const { abs, cos, hypot, max, min, sin } = Math;
 
 /**
  * What scattered prints cost as they lie, kept up to date as one of them changes. Each print has a place, a turn and a height; what is higher lies
@@ -12,8 +13,6 @@ const { abs, ceil, cos, floor, hypot, max, min, round, sin, sqrt } = Math;
 const [alongPoints, acrossPoints] = [10, 6];
 const perMask = 30;
 const points = alongPoints * acrossPoints;
-/** The page as so many cells. */
-const cells = 1600;
 /** Boxes are grown by so much, to stay on the safe side of what is exact. */
 const grownMm = 0.3;
 
@@ -59,12 +58,7 @@ export class ScatterTable {
   readonly seen: Float64Array;
   /** What the hidden boxes of each print cost. */
   private readonly hidden: Float64Array;
-  private readonly layers: Int16Array;
-  private readonly columns: number;
-  private readonly rows: number;
-  private readonly cellW: number;
-  private readonly cellH: number;
-  private readonly coverPrice: number;
+  private readonly cover: CoverGrid;
   private readonly must: { readonly x: number; readonly y: number; readonly w: number; readonly h: number }[][];
   private readonly task: ScatterTask;
   total = 0;
@@ -94,11 +88,7 @@ export class ScatterTable {
     [this.low, this.high] = [new Int32Array(n * n), new Int32Array(n * n)];
     [this.boxes, this.alike] = [new Float64Array(n * n), new Float64Array(n * n)];
     [this.offLow, this.offHigh] = [new Int32Array(n), new Int32Array(n)];
-    this.columns = max(8, round(sqrt((cells * page.w) / page.h)));
-    this.rows = max(8, round(cells / this.columns));
-    [this.cellW, this.cellH] = [page.w / this.columns, page.h / this.rows];
-    this.layers = new Int16Array(this.columns * this.rows);
-    this.coverPrice = ((100 / cells) * n) / 20;
+    this.cover = new CoverGrid(page.w, page.h, n);
     this.must = prints.map((p) =>
       p.must.map((b) => ({
         x: b.x + b.w / 2 - p.w / 2,
@@ -114,13 +104,13 @@ export class ScatterTable {
     this.wasRows = { low: ints(), high: ints(), boxes: floats(), alike: floats() };
     this.wasColumns = { low: ints(), high: ints(), boxes: floats() };
     [this.wasShare, this.wasSeen] = [floats(), floats()];
-    this.total = this.columns * this.rows * this.coverPrice;
+    this.total = this.cover.bareCost;
   }
 
   /** Puts a print down for the first time. */
   place(i: number, x: number, y: number, turn: number, height: number): void {
     this.set(i, x, y, turn, height);
-    this.stamp(i, 1);
+    this.total += this.stamp(i, 1);
     this.shareCost[i] = 0;
     this.own[i] = this.ownCost(i);
     this.total += this.own[i]!;
@@ -144,10 +134,10 @@ export class ScatterTable {
     this.wasShare.set(this.shareCost);
     this.wasSeen.set(this.seen);
     const moved = x !== was.x || y !== was.y || turn !== was.turn;
-    if (moved) this.stamp(i, -1);
+    if (moved) this.total += this.stamp(i, -1);
     this.set(i, x, y, turn, height);
     if (moved) {
-      this.stamp(i, 1);
+      this.total += this.stamp(i, 1);
       this.own[i] = this.ownCost(i);
       this.total += this.own[i]! - was.own;
     }
@@ -225,6 +215,10 @@ export class ScatterTable {
     const [dx, dy] = [this.x[i]! - this.x[j]!, this.y[i]! - this.y[j]!];
     const reach = this.radius[i]! + this.radius[j]!;
     return dx * dx + dy * dy < reach * reach;
+  }
+
+  private stamp(i: number, by: 1 | -1): number {
+    return this.cover.stamp(this.x[i]!, this.y[i]!, this.cos[i]!, this.sin[i]!, this.w[i]! / 2, this.h[i]! / 2, by);
   }
 
   private set(i: number, x: number, y: number, turn: number, height: number): void {
@@ -407,36 +401,5 @@ export class ScatterTable {
     this.total += cost - this.shareCost[i]!;
     this.shareCost[i] = cost;
     this.seen[i] = seen;
-  }
-
-  /** A print laid onto the page's cells, or taken off them: a bare cell costs 1, each layer after the first a quarter of what lies under it. */
-  private stamp(i: number, by: 1 | -1): void {
-    const [cx, cy, c, s] = [this.x[i]!, this.y[i]!, this.cos[i]!, this.sin[i]!];
-    const [halfW, halfH] = [this.w[i]! / 2, this.h[i]! / 2];
-    const { cellW, cellH, columns, rows, layers } = this;
-    const ey = halfW * abs(s) + halfH * abs(c);
-    const first = max(0, ceil((cy - ey) / cellH - 0.5));
-    const last = min(rows - 1, floor((cy + ey) / cellH - 0.5));
-    let cost = 0;
-    for (let row = first; row <= last; row += 1) {
-      const dy = (row + 0.5) * cellH - cy;
-      // Where this row crosses the print: |c·dx + s·dy| ≤ halfW and |c·dy − s·dx| ≤ halfH.
-      let from = (-halfW - s * dy) / c;
-      let to = (halfW - s * dy) / c;
-      if (s > 1e-9 || s < -1e-9) {
-        const [a, b] = [(c * dy - halfH) / s, (c * dy + halfH) / s];
-        from = max(from, min(a, b));
-        to = min(to, max(a, b));
-      }
-      const start = max(0, ceil((cx + from) / cellW - 0.5));
-      const end = min(columns - 1, floor((cx + to) / cellW - 0.5));
-      for (let at = row * columns + start; at <= row * columns + end; at += 1) {
-        const k = layers[at]!;
-        if (by === 1) cost += k === 0 ? -1 : k * 0.25;
-        else cost -= k === 1 ? -1 : (k - 1) * 0.25;
-        layers[at] = k + by;
-      }
-    }
-    this.total += cost * this.coverPrice;
   }
 }
