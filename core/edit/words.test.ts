@@ -1,4 +1,5 @@
 import { expect, test } from "@jest/globals";
+import fc from "fast-check";
 import { contrastOf, luminance } from "#core/colour";
 import {
   arrangedTiles,
@@ -121,6 +122,81 @@ test("new words lie off what is there, as near as they can be to where they woul
   }
   expect(rects[0]).toEqual(frameRect(newWords(on.format, "title", style, () => "w").frame));
   expect(Math.abs(rects[1]!.y - rects[0]!.y)).toBeLessThan(rects[0]!.h * 1.5);
+});
+
+test("new words move up or down no further than they must, and only for what shares their columns", () => {
+  const bare = firstPlaced(collage([1]));
+  const empty = withoutPieces(
+    bare.page,
+    bare.page.pieces.map((p) => p.id),
+  );
+  const { format } = bare;
+  const own = newWords(format, "title", { ...bareBook.words.title, sizePt: 20 }, () => "w");
+  const words = { ...own, frame: { ...own.frame, width: 60 } };
+  const { x: cx, y: cy } = words.frame.centre;
+  const box = fc.record({
+    x: fc.double({ min: -90, max: 90, noNaN: true }),
+    y: fc.double({ min: -60, max: 120, noNaN: true }),
+    w: fc.double({ min: 4, max: 60, noNaN: true }),
+    h: fc.oneof(fc.double({ min: 4, max: 60, noNaN: true }), fc.double({ min: 100, max: 420, noNaN: true })),
+  });
+  fc.assert(
+    fc.property(fc.array(box, { maxLength: 5 }), (boxes) => {
+      const tiles = boxes.map(({ x, y, w, h }, i) => {
+        const frame = { centre: { x: cx + x, y: cy + y }, width: w, height: h, turn: 0 };
+        return newFreeTile(frame, { kind: "colour", colour: "#ddccbb" }, () => `b${i}`);
+      });
+      const on = placeAgain(bare, tiles.reduce(withFree, empty));
+      const at = offOthers(words, on).frame.centre;
+      expect(at.x).toBe(cx);
+      const half = words.frame.height / 2;
+      const isFree = (y: number, apart: number) =>
+        y - half >= format.safeMm - 1e-6 &&
+        y + half <= format.heightMm - format.safeMm + 1e-6 &&
+        boxes.every(
+          (b) =>
+            Math.abs(b.x) >= 30 + b.w / 2 || Math.abs(cy + b.y - y) >= half + b.h / 2 + (y === cy ? 0 : apart) - 1e-6,
+        );
+      // Tried every tenth of a millimetre, with the room that is left between words and what they moved away from.
+      const apart = 0.3 * 20 * (25.4 / 72);
+      let nearest = Number.POSITIVE_INFINITY;
+      for (let d = 0; d < format.heightMm; d += 0.1)
+        if (isFree(cy + d, apart) || isFree(cy - d, apart)) {
+          nearest = d;
+          break;
+        }
+      // Where no room is left they stay.
+      expect(at.y === cy || isFree(at.y, 0)).toBe(true);
+      if (!Number.isFinite(nearest)) return;
+      expect(isFree(at.y, 0)).toBe(true);
+      expect(Math.abs(at.y - cy)).toBeLessThan(nearest + 1e-6);
+      expect(Math.abs(at.y - cy)).toBeGreaterThan(nearest === 0 ? -1 : nearest - apart - 0.1);
+    }),
+  );
+});
+
+test("words right under a photo that is in no group are its caption, and those a millimetre off or beside are not", () => {
+  const start = firstPlaced(collage([1]));
+  const photo = newFreeTile(
+    { centre: { x: 80, y: 80 }, width: 60, height: 40, turn: 0 },
+    { kind: "photo", view: autoFramed("p2") },
+    () => "photo",
+  );
+  const caption = newWords(start.format, "caption", bareBook.words.caption, () => "words");
+  const found = (x: number, below: number, width = 60) => {
+    const frame = { centre: { x, y: 100 + below + 5 }, width, height: 10, turn: 0 };
+    const page = withFree(withFree(start.page, photo), { ...caption, frame });
+    return captionOf(placeAgain(start, page), "photo")?.id;
+  };
+  for (const [x, below] of [
+    [80, 0],
+    [80.4, 0.4],
+    [79.6, -0.4],
+  ] as const)
+    expect([x, below, found(x, below)]).toEqual([x, below, "words"]);
+  expect([found(80, 1), found(80, -1), found(81, 0), found(80, 0, 62), found(110, 0)]).toEqual(
+    Array.from({ length: 5 }, () => undefined),
+  );
 });
 
 test("new words lie inside of what is safe; made larger they take more room; restyled, each keeps its turn", () => {
