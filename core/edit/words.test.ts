@@ -140,6 +140,13 @@ test("new words move up or down no further than they must, and only for what sha
     w: fc.double({ min: 4, max: 60, noNaN: true }),
     h: fc.oneof(fc.double({ min: 4, max: 60, noNaN: true }), fc.double({ min: 100, max: 420, noNaN: true })),
   });
+  const apart = 0.3 * 20 * (25.4 / 72);
+  const from = (top: number, bottom: number) => ({ x: 0, w: 50, y: (top + bottom) / 2 - cy, h: bottom - top });
+  // Room for the words' beginning only, above or below.
+  const edge = format.safeMm + apart + 3;
+  const examples = [[[from(-10, format.heightMm - edge)]], [[from(edge, format.heightMm + 10)]]] as [
+    ReturnType<typeof from>[],
+  ][];
   fc.assert(
     fc.property(fc.array(box, { maxLength: 5 }), (boxes) => {
       const tiles = boxes.map(({ x, y, w, h }, i) => {
@@ -158,7 +165,6 @@ test("new words move up or down no further than they must, and only for what sha
             Math.abs(b.x) >= 30 + b.w / 2 || Math.abs(cy + b.y - y) >= half + b.h / 2 + (y === cy ? 0 : apart) - 1e-6,
         );
       // Tried every tenth of a millimetre, with the room that is left between words and what they moved away from.
-      const apart = 0.3 * 20 * (25.4 / 72);
       let nearest = Number.POSITIVE_INFINITY;
       for (let d = 0; d < format.heightMm; d += 0.1)
         if (isFree(cy + d, apart) || isFree(cy - d, apart)) {
@@ -172,6 +178,7 @@ test("new words move up or down no further than they must, and only for what sha
       expect(Math.abs(at.y - cy)).toBeLessThan(nearest + 1e-6);
       expect(Math.abs(at.y - cy)).toBeGreaterThan(nearest === 0 ? -1 : nearest - apart - 0.1);
     }),
+    { examples },
   );
 });
 

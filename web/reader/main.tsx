@@ -1,4 +1,5 @@
 import "./reader.css";
+import "./notes.css";
 import { createRoot } from "react-dom/client";
 import { type ProofData, proofParts } from "#core/notes";
 import { reader as words } from "../text/index.ts";

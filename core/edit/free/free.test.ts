@@ -124,6 +124,7 @@ const upright = (x: number, y: number, width: number, height: number): Frame => 
   turn: 0,
 });
 const rect = (f: Frame): Rect => boundsOf([f]);
+const hundredth = (mm: number) => Math.round(100 * mm) / 100;
 
 test("what is moved near a line comes to lie on it with a side or its middle, and says on which; the page's own lines go first", () => {
   const other = upright(40, 40, 50, 30);
@@ -146,6 +147,36 @@ test("what is moved near a line comes to lie on it with a side or its middle, an
   expect(snapTargets(on, new Set([on.tiles.at(-1)!.id])).others).toEqual([]);
   // A line is drawn as far as both reach.
   expect(to(41, 100).lines[0]).toMatchObject({ from: 40, to: 120 });
+});
+
+test("lines of a tile: the sides and middles of its box, and where it is turned each of its corners", () => {
+  const lines = (turn: number) => {
+    const targets = snapTargets(pageWith({ ...upright(40, 60, 50, 30), turn }), new Set());
+    const ofTile = (all: readonly SnapLine[]) => all.filter((l) => l.kind === "tile");
+    return [...ofTile(targets.x), ...ofTile(targets.y)].map((l) => [l.axis, ...[l.at, l.from, l.to].map(hundredth)]);
+  };
+  const straight = [
+    ["x", 40, 60, 90],
+    ["x", 65, 60, 90],
+    ["x", 90, 60, 90],
+    ["y", 60, 40, 90],
+    ["y", 75, 40, 90],
+    ["y", 90, 40, 90],
+  ];
+  expect(lines(0)).toEqual(straight);
+  expect(lines(180)).toEqual(straight);
+  // Half its sides, 25 and 15 mm, turned by 30° about (65, 75).
+  const [c, s] = [Math.cos(Math.PI / 6), Math.sin(Math.PI / 6)];
+  const corners = [-25, 25].flatMap((u) => [-15, 15].map((v) => [65 + c * u - s * v, 75 + s * u + c * v] as const));
+  const turned = lines(30);
+  expect(turned).toHaveLength(6 + 8);
+  for (const [x, y] of corners.map((at) => at.map(hundredth)))
+    expect(turned).toEqual(
+      expect.arrayContaining([
+        ["x", x, y, y],
+        ["y", y, x, x],
+      ]),
+    );
 });
 
 test("a snapped move is never further from the hand than the reach, and each line that is told is touched", () => {
