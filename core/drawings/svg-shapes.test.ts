@@ -87,6 +87,35 @@ test("units, percentages and view boxes come out in millimetres", () => {
   expect(inside("xMidYMid slice")).toEqual([[0, -50, 200, 150]]);
 });
 
+test("units are those of CSS, and each transform does what SVG says", () => {
+  const widthOf = (width: string) => boxes(drawing(el("rect", { width, height: 1 })))[0]![2]!;
+  // In a drawing whose units are millimetres: a pixel of 1/96 inch is one of them.
+  const inch = {
+    in: 96,
+    cm: 96 / 2.54,
+    mm: 96 / 25.4,
+    q: 96 / 101.6,
+    pt: 96 / 72,
+    pc: 16,
+    px: 1,
+    em: 16,
+    ex: 8,
+    "": 1,
+  };
+  for (const [unit, wide] of Object.entries(inch))
+    expect([unit, widthOf(`2${unit}`)]).toEqual([unit, expect.closeTo(2 * wide, 3)]);
+  const boxOfSquare = (transform: string) => boxes(drawing(el("rect", { width: 10, height: 10, transform })))[0];
+  const tan = (deg: number) => Math.round(1e4 * Math.tan((deg * Math.PI) / 180)) / 1e3;
+  expect(boxOfSquare("skewX(30)")).toEqual([0, 0, expect.closeTo(10 + tan(30), 6), 10]);
+  expect(boxOfSquare("skewY(20)")).toEqual([0, 0, 10, expect.closeTo(10 + tan(20), 6)]);
+  expect(boxOfSquare("matrix(1 2 3 4 5 6)")).toEqual([5, 6, 45, 66]);
+  expect(boxOfSquare("translate(4)")).toEqual([4, 0, 14, 10]);
+  expect(boxOfSquare("scale(2 3)")).toEqual([0, 0, 20, 30]);
+  expect(boxOfSquare("rotate(90)")).toEqual([-10, 0, 0, 10]);
+  expect(boxOfSquare("rotate(180, 10, 10)")).toEqual([10, 10, 20, 20]);
+  expect(boxOfSquare("wobble(3) matrix(1 2)")).toEqual([0, 0, 10, 10]);
+});
+
 test("what is used again is there again: symbols in their own view, and nothing that uses itself", () => {
   const d = drawing(
     el("defs", {}, el("rect", { id: "r", width: 10, height: 10 })),

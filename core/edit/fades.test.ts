@@ -146,3 +146,17 @@ test("what fades by itself is clear along the whole edge, deep where the photo i
     { numRuns: 40 },
   );
 });
+
+test("what fades by itself comes as near to a head as it may, and no nearer", () => {
+  const calm = calmOf(new Uint8ClampedArray(96 * 64 * 4).fill(120), 96, 64);
+  // 24 to 38 mm from the photo's left edge, in the middle of its height.
+  const faces = [{ x: 0.2, y: 0.4, w: 0.12, h: 0.18 }];
+  const focus = { faces, point: { x: 0.5, y: 0.5 }, from: "faces" as const };
+  const found = fadeAround(photoTile(0), { aspect: 1.5, focus }, calm, format);
+  const leaves = (mm: number) => strokesLeaveAt(found, { x: (mm * 8192) / 120, y: (40 * 8192) / 120 });
+  // A head is larger than the face found in it: by 45 % in its width.
+  const head = 24 - (0.45 / 2) * 14.4;
+  expect(leaves(head)).toBeGreaterThan(0.999);
+  expect(leaves(head - 2)).toBeLessThan(0.999);
+  expect(leaves(0)).toBeLessThan(0.02);
+});
