@@ -17,9 +17,11 @@ import {
   startCollage,
   takeSample,
   tiles,
+  typeInto,
   undoButton,
 } from "./support/tessip.ts";
 
+const allChecked = "Everything was checked, and there is nothing to fix.";
 const station = (page: Page) => page.getByRole("link", { name: /^Check/ });
 /** One kind of finding, once everything has been looked at. */
 const kind = (page: Page, title: string | RegExp): Locator =>
@@ -45,8 +47,25 @@ test("a collage is checked as it is edited: findings with pictures, mended by a 
     await expect(page.getByText("Ready to print")).toBeVisible();
     await expect(page.getByRole("img", { name: /^4 photos: 4 as sharp as the lab wants/ })).toBeVisible();
     await page.getByRole("link", { name: "Go on to Send" }).click();
-    await expect(page.getByText("Everything was checked, and there is nothing to fix.")).toBeVisible();
+    await expect(page.getByText(allChecked)).toBeVisible();
     await page.getByRole("link", { name: /^Pages/ }).click();
+    // Right after a change it is looked at anew, and until then neither the header nor Send says that all is well.
+    const early = await page.evaluateHandle((text) => {
+      const seen = { looking: false, tooEarly: false };
+      const look = () => {
+        const looking = document.querySelector("header")?.textContent?.includes("looking …") ?? false;
+        seen.looking ||= looking;
+        seen.tooEarly ||= looking && document.body.textContent.includes(text);
+      };
+      new MutationObserver(look).observe(document.body, { subtree: true, childList: true, characterData: true });
+      return seen;
+    }, allChecked);
+    await typeInto(page, "Gap", "0.2");
+    await page.getByRole("link", { name: /^Send/ }).click();
+    await expect(page.getByText(allChecked)).toBeVisible();
+    expect(await early.jsonValue()).toEqual({ looking: true, tooEarly: false });
+    await page.getByRole("link", { name: /^Pages/ }).click();
+    await page.keyboard.press("Control+z");
   });
 
   await test.step("an emptied tile is counted in the header, shown with its place, and taken away", async () => {

@@ -142,6 +142,7 @@ export const send = {
   nothing: "Nothing to send yet",
   nothingLead: "Put photos on the page first. Then the file for the lab is made here.",
   toPages: "To the page",
+  stillChecking: "Still looking at what changed …",
   allGood: "Everything was checked, and there is nothing to fix.",
 };
 

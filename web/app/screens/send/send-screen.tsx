@@ -1,6 +1,6 @@
 import { Box, Button, Grid, Heading, HStack, Text, VStack } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { CircleCheck, TriangleAlert } from "lucide-react";
+import { CircleCheck, Eye, TriangleAlert } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { holdsAnything, type Page, type PrintFile, printFiles } from "#core/document";
@@ -9,7 +9,7 @@ import { formatLength, formatSize } from "#core/units";
 import { formats, send as words } from "../../../text/index.ts";
 import { ApprovalBox } from "../../components/notes/approval-box.tsx";
 import { useServices } from "../../services.ts";
-import { useFindings } from "../../state/checking/check-hooks.ts";
+import { useVerdict } from "../../state/checking/check-hooks.ts";
 import { type FileOptions, labFileOptions } from "../../state/sending/file-options.ts";
 import { useFacts } from "../../state/session/facts.ts";
 import { useProject } from "../../state/session/hooks.ts";
@@ -127,15 +127,24 @@ function Facts({ rows }: { readonly rows: readonly (readonly [string, string])[]
 
 /** What the print check says of the work, before its files are made. Nothing here stops anyone. */
 function Checks() {
-  const { open } = useFindings();
+  const { wrong, doubts, unsure } = useVerdict();
   const { projectId } = useParams();
-  const wrong = open.filter((f) => f.severity === "wrong").length;
-  const doubts = open.filter((f) => f.severity === "doubt").length;
-  if (wrong + doubts === 0)
+  const Sign = unsure ? Eye : CircleCheck;
+  if (unsure || wrong + doubts === 0)
     return (
-      <HStack bg="moss.100" color="moss.700" borderRadius="soft" px="4" py="3" mb="5" fontWeight="500">
-        <CircleCheck size={19} aria-hidden style={{ flexShrink: 0 }} />
-        {words.allGood}
+      <HStack
+        bg={unsure ? "oat.100" : "moss.100"}
+        color={unsure ? "fg.muted" : "moss.700"}
+        borderRadius="soft"
+        px="4"
+        py="3"
+        mb="5"
+        minH="68px"
+        gap="3"
+        fontWeight="500"
+      >
+        <Sign size={19} aria-hidden style={{ flexShrink: 0 }} />
+        {unsure ? words.stillChecking : words.allGood}
       </HStack>
     );
   return (
@@ -146,6 +155,7 @@ function Checks() {
       px="4"
       py="2.5"
       mb="5"
+      minH="68px"
       gap="3"
     >
       <TriangleAlert size={18} aria-hidden style={{ flexShrink: 0 }} />
