@@ -105,7 +105,9 @@ test("a shadow that the cut takes a part of and a soft edge that stays visible a
     expect(checkedAgain(fixedBy(project, findings[0]!, fix))).toEqual([]);
   const well = { ...near, frame: { ...near.frame, width: 90 } };
   expect(checked([well]).findings).toEqual([]);
-  expect(checked([{ ...near, shadow: { ...shadow, falls: "inside" } }]).findings).toEqual([]);
+  for (const none of [{ falls: "inside" }, { falls: "none" }, { strength: 0 }] as const)
+    expect(checked([{ ...near, shadow: { ...shadow, ...none } }]).findings).toEqual([]);
+  expect(checked([{ ...near, shadow: { ...shadow, strength: 1 } }]).findings).toMatchObject([{ code: "shadowCut" }]);
 
   const round = {
     ...tile("a", { x: 60, y: 60, w: 90, h: 60 }, holding("p")),

@@ -80,6 +80,12 @@ test("the small picture inside a camera's file is found in either byte order, an
     expect(found?.orientation).toBe(6);
   }
   expect(exifThumbnail(headWith([1, 2, 3, 4], true))).toBeUndefined();
+  // What stands behind the beginning of the picture's own data is no head any more.
+  const head = headWith(small, true);
+  const late = Uint8Array.from([0xff, 0xd8, 0xff, 0xda, 0, 4, 0, 0, ...head.subarray(2)]);
+  expect(exifThumbnail(late)).toBeUndefined();
+  late[3] = 0xdb;
+  expect([...(exifThumbnail(late)?.jpeg ?? [])]).toEqual(small);
   const whole = headWith(small, true);
   fc.assert(
     fc.property(fc.nat(whole.length), fc.nat(whole.length - 1), fc.nat(255), (cut, at, value) => {

@@ -198,6 +198,27 @@ test("neighbouring spreads are not alike, and the same seed gives the same book"
   for (const [i, o] of openings.entries()) if (i > 0) expect(o).not.toBe(openings[i - 1]);
 });
 
+test("one photo over a whole spread goes out over its edges; the pages around it keep the style's margin", () => {
+  const project = blankBook();
+  const slots = slotsFor(4, "left");
+  const photos = Array.from({ length: 5 }, (_, i) => photo(i, { aspect: 2.2 }));
+  const ids = (...of: number[]) => of.map((i) => photos[i]!.id);
+  const plan: PacePage[] = [
+    { span: 1, photoIds: ids(0), leader: undefined },
+    { span: 1, photoIds: ids(1, 2), leader: undefined },
+    { span: 2, photoIds: ids(3), leader: undefined },
+  ];
+  const made = [
+    ...pacedPages({
+      ...{ plan, slots, format: project.format, hiddenMm: 0, style: project.style },
+      ...{ aspectOf: () => 2.2, seed: 3, newId: counter() },
+    }),
+  ];
+  expect(made.map((p) => p.span)).toEqual([1, 1, 2]);
+  expect(made.map((p) => p.margin)).toEqual([undefined, undefined, { top: 0, right: 0, bottom: 0, left: 0 }]);
+  expect(made.map((p) => arrangedTiles(p).map(photoIdOf))).toEqual([ids(0), expect.arrayContaining(ids(1, 2)), ids(3)]);
+});
+
 test("pages made by hand stay in their order, photos on them are not placed twice, spreads stay on the left", () => {
   const base = blankBook();
   const aspects = [1.5, 0.7];

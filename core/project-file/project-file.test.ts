@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { expect, test } from "@jest/globals";
 import {
   arrangedTiles,
+  type Filling,
   freeTiles,
   groupsOf,
   layTree,
@@ -13,7 +14,15 @@ import {
 } from "#core/document";
 import { photoSchema } from "#core/photo/schema";
 import { noSheets } from "#core/sheets";
-import { emptied, photoIdsOf, projectFileOf, projectJsonSchema, readProjectFile, withPhotoIds } from "./index.ts";
+import {
+  emptied,
+  fontsUsedBy,
+  photoIdsOf,
+  projectFileOf,
+  projectJsonSchema,
+  readProjectFile,
+  withPhotoIds,
+} from "./index.ts";
 
 const format = { name: "30 cm", widthMm: 300, heightMm: 300, bleedMm: 3, safeMm: 5, ppi: 300, leastPpi: 150 };
 let ids = 0;
@@ -88,6 +97,34 @@ test("a work survives its file, every photo that it mentions is named", () => {
 test("photos take the ids that they have here, wherever they are mentioned", () => {
   const renamed = withPhotoIds(work(), (id) => `${id}2`);
   expect(photoIdsOf(renamed)).toEqual(["e2", "a2", "b2", "c2", "d2", "f2"]);
+});
+
+test("the fonts of a work are those of its words, their spans, its styles, its spine and its page numbers, each once", () => {
+  const project = work();
+  const font = (name: string) => ({ ...project.words.caption, font: name });
+  const ofKinds = Object.values(project.words).map((w) => w.font);
+  expect(new Set(fontsUsedBy(project))).toEqual(new Set(ofKinds));
+  const spans = [
+    { from: 0, to: 2, font: "of a span" },
+    { from: 2, to: 3, bold: true },
+  ];
+  const words = {
+    kind: "words",
+    text: "abc",
+    style: font("of a tile"),
+    role: "caption",
+    from: null,
+    card: null,
+    spans,
+  };
+  const frame = { centre: { x: 50, y: 50 }, width: 40, height: 10, turn: 0 };
+  const page = withFree(project.pages[0]!, newFreeTile(frame, words as Filling, newId));
+  const kinds = { ...project.words, title: font("of titles") };
+  const spine = { text: "", style: font("of a spine"), runs: "across", colour: "#000000" } as const;
+  const full: Project = { ...project, pages: [page], words: kinds, spine };
+  const found = fontsUsedBy(full);
+  expect(new Set(found).size).toBe(found.length);
+  for (const name of ["of a tile", "of a span", "of titles", "of a spine"]) expect(found).toContain(name);
 });
 
 test("to begin another from it, all photos are gone and the places stay", () => {
