@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import { fingerprint } from "../random/fingerprint.fixture.ts";
-import { newOrnament, newPaper, ornamentFills, ornamentNames, paperFills, paperNames } from "./index.ts";
+import { newOrnament, newPaper, ornamentFills, ornamentNames, ornamentSize, paperFills, paperNames } from "./index.ts";
 
 /** What lies on somebody's page must not be drawn otherwise by the next version. */
 const palettes = [[], ["#f4ead8", "#1b5e66", "#b2472a", "#c79a1e"]];
@@ -12,6 +12,11 @@ test("every paper is drawn as it was, in two palettes", () => {
     fingerprint(palettes.map((p) => paperFills(newPaper(name, p), under))),
   ]);
   expect(Object.fromEntries(drawn)).toMatchSnapshot();
+});
+
+test("every ornament is as large as it was when it comes onto a page", () => {
+  const sizes = ornamentNames.map((name) => [name, `${ornamentSize(name).w} × ${ornamentSize(name).h} mm`]);
+  expect(Object.fromEntries(sizes)).toMatchSnapshot();
 });
 
 test("every ornament is drawn as it was, in two palettes", () => {

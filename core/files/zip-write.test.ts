@@ -54,6 +54,12 @@ test("beyond 4 GB sizes and places stand in the wide fields, and are found there
     { path: "b", bytes: 7, crc: 2 },
   ];
   const { headers, directory } = storedZip(entries);
+  // The header before a file of that size says it too, where others read from the front.
+  const local = new DataView(headers[0]!.buffer, headers[0]!.byteOffset);
+  const extra = 30 + local.getUint16(26, true);
+  expect([local.getUint16(extra, true), local.getUint16(extra + 2, true)]).toEqual([1, 16]);
+  expect([4, 12].map((at) => Number(local.getBigUint64(extra + at, true)))).toEqual([size, size]);
+  expect(headers[0]!.length).toBe(extra + 20);
   const total = headers[0]!.length + size + headers[1]!.length + 7 + directory.length;
   const read = async (from: number, to: number) => {
     const start = total - directory.length;
