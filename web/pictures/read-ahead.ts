@@ -24,7 +24,7 @@ export class ReadAhead {
 
   #readMore(): void {
     const ahead = [...this.#coming.values()].reduce((sum, { size }) => sum + size, 0);
-    if (ahead >= mostBytes) return;
+    if (ahead >= mostBytes || this.#next === this.#inOrder.length) return;
     const together: (readonly [id: string, file: Blob])[] = [];
     for (let bytes = 0; bytes < mostBytes && this.#next < this.#inOrder.length; this.#next += 1) {
       const entry = this.#inOrder[this.#next]!;
