@@ -39,28 +39,30 @@ const quality = { print: 95, small: 78 } as const;
 const image = ({ widthPx, heightPx }: { readonly widthPx: number; readonly heightPx: number }): string =>
   `/Type /XObject /Subtype /Image /Width ${widthPx} /Height ${heightPx} /BitsPerComponent 8`;
 
-/** Puts photos into a PDF, each once. `inOrder`: about as they will be asked for. */
+/** Puts photos into a PDF, each once. */
 export class PdfPhotos {
   readonly #to: PdfWriter<Blob>;
   readonly #how: Pick<PdfOrder, "small" | "lossless">;
   readonly #profiles = new Map<string, Ref>();
   readonly #known = new Map<string, PdfPhoto>();
   readonly #longestPx = new Map<string, number>();
-  readonly #originals: ReadAhead;
+  /** Those that may go in as they are, in the order in which they are drawn. */
+  readonly #asTheyAre = new Map<string, Blob>();
+  #reading: ReadAhead | undefined;
 
-  constructor(to: PdfWriter<Blob>, how: Pick<PdfOrder, "small" | "lossless">, inOrder: readonly Original[]) {
+  constructor(to: PdfWriter<Blob>, how: Pick<PdfOrder, "small" | "lossless">) {
     this.#to = to;
     this.#how = how;
-    this.#originals = new ReadAhead(inOrder.map(({ photo, original }) => [photo.id, original]));
   }
 
   get(step: Drawn): PdfPhoto | undefined {
     return this.#known.get(pictureKey(step));
   }
 
-  /** That a photo is drawn somewhere with so many pixels along its longer side; of all these the most counts. */
-  note(step: Drawn, longPx: number): void {
+  /** Before any is added: that a photo is drawn somewhere with so many pixels along its longer side; of all these the most counts. */
+  note(from: Original, step: Drawn, longPx: number): void {
     const key = pictureKey(step);
+    if (this.#mayGoAsItIs(from, step)) this.#asTheyAre.set(from.photo.id, from.original);
     this.#longestPx.set(key, Math.max(longPx, this.#longestPx.get(key) ?? 0));
   }
 
@@ -68,7 +70,7 @@ export class PdfPhotos {
   async add(from: Original, step: Drawn): Promise<void> {
     const key = pictureKey(step);
     if (this.#known.has(key)) return;
-    const asItIs = this.#how.small || step.tone ? undefined : await this.#asItIs(from);
+    const asItIs = this.#mayGoAsItIs(from, step) ? await this.#asItIs(from) : undefined;
     this.#known.set(key, asItIs ?? (await this.#anew(from, step)));
   }
 
@@ -79,8 +81,13 @@ export class PdfPhotos {
     return alphaOf(data) !== undefined;
   }
 
+  #mayGoAsItIs({ photo }: Original, { tone }: Drawn): boolean {
+    return photo.type === "image/jpeg" && !this.#how.small && !tone;
+  }
+
   async #asItIs(from: Original): Promise<PdfPhoto | undefined> {
-    const bytes = await this.#originals.read(from.photo.id, from.original);
+    this.#reading ??= new ReadAhead([...this.#asTheyAre]);
+    const bytes = await this.#reading.read(from.photo.id, from.original);
     if (sniffPicture(bytes) !== "jpeg") return undefined;
     try {
       const facts = readJpegFacts(bytes);

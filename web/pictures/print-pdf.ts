@@ -87,8 +87,7 @@ class PdfPages {
     this.#order = order;
     this.#doing = doing;
     this.#byId = new Map(order.photos.map((p) => [p.photo.id, p]));
-    const inOrder = [...new Set(order.files.flatMap(photosOfFile))].flatMap((id) => this.#byId.get(id) ?? []);
-    this.#photos = new PdfPhotos(pdf, order, inOrder);
+    this.#photos = new PdfPhotos(pdf, order);
     this.#masks = new PdfMasks(pdf);
     this.#tree = pdf.reserve();
   }
@@ -122,9 +121,11 @@ class PdfPages {
   #noteSizes({ format }: PrintFile, parts: readonly Part[]): void {
     const perMm = (this.#order.small ? smallPpi : format.ppi) / 25.4;
     for (const { steps, place } of parts)
-      for (const step of steps)
-        if (step.draw === "photo")
-          this.#photos.note(step, longSidePx(chain(place, step.matrix), scaling(perMm, perMm)));
+      for (const step of steps) {
+        const from = step.draw === "photo" ? this.#byId.get(step.photoId) : undefined;
+        if (step.draw === "photo" && from)
+          this.#photos.note(from, step, longSidePx(chain(place, step.matrix), scaling(perMm, perMm)));
+      }
   }
 
   async #page(file: PrintFile, parts: readonly Part[], index: number): Promise<Ref> {
