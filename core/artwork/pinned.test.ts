@@ -14,9 +14,14 @@ test("every paper is drawn as it was, in two palettes", () => {
   expect(Object.fromEntries(drawn)).toMatchSnapshot();
 });
 
-test("every ornament is as large as it was when it comes onto a page", () => {
-  const sizes = ornamentNames.map((name) => [name, `${ornamentSize(name).w} × ${ornamentSize(name).h} mm`]);
-  expect(Object.fromEntries(sizes)).toMatchSnapshot();
+test("every ornament is as large, and everything takes as many colours, as when it came onto a page", () => {
+  const colours = (of: { readonly colours: readonly string[] }) => `${of.colours.length} colours`;
+  const ornaments = ornamentNames.map((name) => {
+    const { w, h } = ornamentSize(name);
+    return [name, `${w} × ${h} mm, ${colours(newOrnament(name, []))}`];
+  });
+  const papers = paperNames.map((name) => [name, colours(newPaper(name, []))]);
+  expect(Object.fromEntries([...ornaments, ...papers])).toMatchSnapshot();
 });
 
 test("every ornament is drawn as it was, in two palettes", () => {

@@ -180,6 +180,49 @@ const photoOf = (id: string): ScatteredPhoto => ({
 });
 const style = project.words.caption;
 
+test("of a print its faces have to be seen, else what lies around its focus, and the words on its foot", () => {
+  const tiles = scatteredTiles(on.page, group.id);
+  const face = { x: 0.4, y: 0.3, w: 0.1, h: 0.2 };
+  const withFace = (id: string): ScatteredPhoto => ({
+    ...photoOf(id),
+    caption: "Here we are",
+    focus: { faces: [face], point: { x: 0.5, y: 0.5 }, from: "faces" },
+  });
+  const bare = scatterTask(on, tiles, { ...firstScatter(on), frame: "none" as const }, withFace).prints;
+  for (const { w, h, must } of bare) {
+    // No border: the whole photo is the print.
+    expect(must).toHaveLength(1);
+    const [at] = must;
+    expect([at!.x / w, at!.y / h, at!.w / w, at!.h / h]).toEqual(
+      [face.x, face.y, face.w, face.h].map((v) => expect.closeTo(v, 6)),
+    );
+  }
+  const footed = scatterTask(on, tiles, { ...firstScatter(on), frame: "foot" as const }, withFace).prints;
+  for (const { w, h, must } of footed) {
+    expect(must).toHaveLength(2);
+    const [at, words] = must;
+    // The same border to the left and the right, and the words in the middle of a foot that is deeper than the other sides.
+    const border = words!.x;
+    expect(words!.w).toBeCloseTo(w - 2 * border, 6);
+    const photo = { w: w - 2 * border, h: at!.h / face.h };
+    expect([at!.x - border, at!.y - border]).toEqual([
+      expect.closeTo(face.x * photo.w, 4),
+      expect.closeTo(face.y * photo.h, 4),
+    ]);
+    const foot = h - border - photo.h;
+    expect(foot).toBeGreaterThan(border);
+    expect(words!.y + words!.h / 2).toBeCloseTo(h - foot / 2, 4);
+    expect(words!.h / foot).toBeCloseTo(0.7, 4);
+  }
+  const unseen = scatterTask(on, tiles, { ...firstScatter(on), frame: "none" as const }, photoOf).prints;
+  for (const { w, h, must } of unseen) {
+    const [at] = must;
+    expect([at!.x + at!.w / 2, at!.y + at!.h / 2]).toEqual([expect.closeTo(w / 2, 6), expect.closeTo(h / 2, 6)]);
+    expect([at!.w, at!.h]).toEqual([at!.w, at!.w]);
+    expect(at!.w).toBeGreaterThan(0.1 * Math.min(w, h));
+  }
+});
+
 test("scattered and gathered again, all photos are there; feet carry what is said of a photo, over their own print", () => {
   const scatter = { ...firstScatter(on), frame: "foot" as const };
   const given = { groupId: group.id, scatter, photoOf, style, newId };
