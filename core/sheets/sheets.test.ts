@@ -101,6 +101,23 @@ test("the cuts, made one after the other, leave each card as a piece of its own,
   }
 });
 
+test("cards of one spread come onto one sheet where that is asked for and costs nothing", () => {
+  const pages = ["a", "b", "c"];
+  const wants = [0, 1, 2, 3].flatMap((n) =>
+    pages.map((pageId) =>
+      want(`${pageId}${n}`, 95, 70, { turns: false, source: { from: "insert", pageId, tileId: `t${n}` } }),
+    ),
+  );
+  const { plan } = packed({ wants, stock: printer, ways: { ...noSheets.ways, together: true } }, 600);
+  expect(plan!.sheets).toHaveLength(2);
+  for (const pageId of pages) {
+    const on = plan!.sheets.filter(({ cutting }) =>
+      placedItems(cutting).some((p) => plan!.pieces[p.item]!.wantId.startsWith(pageId)),
+    );
+    expect([pageId, on.length]).toEqual([pageId, 1]);
+  }
+});
+
 test("two cards of 3 × 4 inches on a print of 4 × 6 come apart with one cut, also where each is a little smaller", () => {
   for (const less of [0, 2]) {
     const wants = [want("a", 76.2 - less, 101.6 - less, { count: 2, spareMm: less })];
