@@ -283,10 +283,9 @@ test("snapshots, copies, another beginning, two works as one, another size, fini
     await page.getByRole("textbox", { name: "Your note" }).fill("Is the horizon level?");
     await page.getByRole("button", { name: "Pin it" }).click();
     await expect(page.getByRole("button", { name: "Note 1, You: Is the horizon level? (Open)" })).toBeVisible();
-    await page.keyboard.press("Escape");
-    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "Close the notes" }).click();
     await page.keyboard.press("ArrowRight");
-    await expect(page.getByText("Page 3 of 6")).toBeVisible();
+    await expect(page.getByRole("status").filter({ hasText: "Page 3 of 6" })).toBeVisible();
     await expect(page.getByRole("button", { name: /^Note 1/ })).toHaveCount(0);
     await page.keyboard.press("Escape");
     await expect(page.getByRole("region", { name: "The page on its mat" })).toBeVisible();

@@ -62,7 +62,7 @@ test("the page is looked at closely: by wheel, keys, menu, hand and two fingers,
     const painted = await canvas.evaluate((at: HTMLCanvasElement) => at.width * at.height);
     expect(painted).toBeLessThan(1280 * 800);
     await page.keyboard.press("0");
-    expect(await box(sheet(page))).toEqual(whole);
+    await expect.poll(() => box(sheet(page))).toEqual(whole);
   });
 
   await test.step("ctrl and the wheel come closer where the pointer is; the wheel alone moves along", async () => {
@@ -130,11 +130,11 @@ test("the page is looked at closely: by wheel, keys, menu, hand and two fingers,
     };
     await by("As large as on paper");
     await expect(percent(page)).toHaveText("100 %");
-    expect((await box(sheet(page))).width).toBeCloseTo((310.8 / 25.4) * 96, 0);
+    await expect.poll(async () => (await box(sheet(page))).width).toBeCloseTo((310.8 / 25.4) * 96, 0);
     await by("As wide as the window");
     await expect.poll(async () => (await box(sheet(page))).width).toBeGreaterThan(900);
     await by("Whole page");
-    expect(await box(sheet(page))).toEqual(whole);
+    await expect.poll(() => box(sheet(page))).toEqual(whole);
     for (let i = 0; i < 30; i += 1) await page.getByRole("button", { name: "Further away", exact: true }).click();
     expect((await box(sheet(page))).width).toBeGreaterThan(100);
   });
