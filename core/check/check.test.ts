@@ -27,6 +27,7 @@ import {
   tile,
 } from "./check.fixture.ts";
 import { checkPage, type Finding, pageAt, worstFirst } from "./index.ts";
+import { riskOf } from "./places.ts";
 
 test("a page with nothing wrong has no findings", () => {
   expect(
@@ -169,4 +170,20 @@ test("the worst come first, then in the order of the pages", () => {
   const pageId = project.pages[0]!.id;
   const mixed = [doubt("faceCropped", pageId), doubt("wordsSmall", pageId)];
   expect(worstFirst(mixed, project).map((f) => f.code)).toEqual(["wordsSmall", "faceCropped"]);
+});
+
+test("at a fold whatever reaches into what it hides is at risk, be it hidden by half a millimetre; at one that hides nothing it is not", () => {
+  const folded = (hiddenMm: number) => ({ ...squareFormat, folds: [{ atMm: 150, hiddenMm }] });
+  const over = { x: 140, y: 100, w: 20, h: 10 };
+  expect(riskOf(over, folded(0.5))).toEqual({ risk: "fold", beyondMm: 10.5 });
+  expect(riskOf(over, folded(0))).toBeUndefined();
+  expect(riskOf({ ...over, x: 120 }, folded(9))).toBeUndefined();
+  expect(riskOf({ ...over, x: 120, w: 23 }, folded(9))).toEqual({ risk: "fold", beyondMm: 2 });
+  // Nearer to the cut than is safe, and beyond it.
+  const { widthMm, safeMm } = squareFormat;
+  expect(riskOf({ ...over, x: widthMm - safeMm - 18 }, squareFormat)).toEqual({
+    risk: "near",
+    beyondMm: expect.closeTo(2, 6),
+  });
+  expect(riskOf({ ...over, x: widthMm - 17 }, squareFormat)).toEqual({ risk: "cut", beyondMm: expect.closeTo(3, 6) });
 });

@@ -33,7 +33,8 @@ export function laidOut(
   { widthMm, heightMm }: SizeMm,
   drawing: SizeMm,
 ): { readonly k: number; readonly dx: number; readonly dy: number } {
-  const k = Math.min(1, (widthMm + sameSizeMm) / drawing.widthMm, (heightMm + sameSizeMm) / drawing.heightMm);
+  const nearlyFits = drawing.widthMm <= widthMm + sameSizeMm && drawing.heightMm <= heightMm + sameSizeMm;
+  const k = nearlyFits ? 1 : Math.min(widthMm / drawing.widthMm, heightMm / drawing.heightMm);
   const [w, h] = [drawing.widthMm * k, drawing.heightMm * k];
   const same = Math.abs(w - widthMm) <= sameSizeMm && Math.abs(h - heightMm) <= sameSizeMm;
   return same ? { k, dx: 0, dy: 0 } : { k, dx: (widthMm - w) / 2, dy: (heightMm - h) / 2 };

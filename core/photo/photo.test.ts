@@ -7,6 +7,7 @@ import {
   orientationOf,
   orientedSize,
   type Photo,
+  pointOfFaces,
   sniffPicture,
   takenAtFromTag,
   wallClock,
@@ -21,6 +22,20 @@ test("EXIF times are read, and days that no calendar has are not", () => {
 
 test("a moment becomes the wall clock of its place", () => {
   expect(wallClock(Date.UTC(2026, 0, 1, 23, 30), 60)).toBe("2026-01-02T00:30:00");
+});
+
+test("the point of faces is their middle, by their areas", () => {
+  expect(pointOfFaces([])).toBeUndefined();
+  expect(pointOfFaces([{ x: 0.2, y: 0.4, w: 0.2, h: 0.1 }])).toEqual({
+    x: expect.closeTo(0.3, 9),
+    y: expect.closeTo(0.45, 9),
+  });
+  // One of four times the other's area draws the point to a fifth of the way from its own middle.
+  const found = pointOfFaces([
+    { x: 0.1, y: 0.1, w: 0.2, h: 0.2 },
+    { x: 0.65, y: 0.45, w: 0.1, h: 0.1 },
+  ])!;
+  expect([found.x, found.y]).toEqual([expect.closeTo(0.3, 9), expect.closeTo(0.26, 9)]);
 });
 
 test("photos go by the time taken, then by the camera's own count", () => {
