@@ -4,6 +4,7 @@ import { expect, test } from "@jest/globals";
 /** Each folder may use those before it. */
 const order = [
   "result",
+  "bits",
   "colour",
   "random",
   "units",

@@ -1,3 +1,4 @@
+import { bitsIn } from "#core/bits";
 import type { Photo } from "./facts.ts";
 import { wallMs } from "./taken-at.ts";
 
@@ -37,7 +38,7 @@ export function findPiles(photos: readonly PileFacts[]): Pile[] {
   };
   for (let i = 0; i < n; i += 1)
     for (let j = i + 1; j < n; j += 1) {
-      const apart = bits(high[i]! ^ high[j]!) + bits(low[i]! ^ low[j]!);
+      const apart = bitsIn(high[i]! ^ high[j]!) + bitsIn(low[i]! ^ low[j]!);
       if (apart > burst.bits || (apart > anywhere.bits && time[j]! - time[i]! > burst.ms)) continue;
       if (tintApart(tint[i]!, tint[j]!) <= mostTintApart) root[find(j)] = find(i);
     }
@@ -56,12 +57,6 @@ function sharpestOnTop(group: readonly PileFacts[]): Pile {
   const rank = (p: PileFacts) => (p.pile === "top" ? 1e12 : 0) + p.stars * 1e9 + (p.likeness?.detail ?? 0);
   const top = group.reduce((best, p) => (rank(p) > rank(best) ? p : best));
   return [top.id, ...group.filter((p) => p !== top).map((p) => p.id)];
-}
-
-function bits(v: number): number {
-  let x = v - ((v >>> 1) & 0x55555555);
-  x = (x & 0x33333333) + ((x >>> 2) & 0x33333333);
-  return (((x + (x >>> 4)) & 0x0f0f0f0f) * 0x01010101) >>> 24;
 }
 
 const channel = (a: number, b: number, shift: number) => Math.abs(((a >> shift) & 255) - ((b >> shift) & 255));

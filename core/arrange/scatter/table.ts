@@ -1,3 +1,4 @@
+import { bitsIn } from "#core/bits";
 import { CoverGrid } from "./cover-grid.ts";
 import type { ScatterTask } from "./print.ts";
 
@@ -25,12 +26,6 @@ const turnPrice = 0.4;
 const [alikeWithin, hardlyWithin] = [0.25, 0.3];
 
 const radians = Math.PI / 180;
-
-function bitsIn(mask: number): number {
-  let v = mask - ((mask >>> 1) & 0x55555555);
-  v = (v & 0x33333333) + ((v >>> 2) & 0x33333333);
-  return (((v + (v >>> 4)) & 0x0f0f0f0f) * 0x01010101) >>> 24;
-}
 
 export class ScatterTable {
   readonly n: number;

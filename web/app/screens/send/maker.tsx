@@ -113,7 +113,7 @@ export function Maker({ open, files, fileOptions, onFileOptions }: MakerProps) {
         {same && state.is === "saved"
           ? words.saveAgain(fileCount)
           : (same && state.is === "failed") || state.left?.mark === orderMark
-            ? words.goOn(wanted.length)
+            ? words.goOn(fileCount)
             : to === "lab" && project.lab
               ? words.sendTo(project.lab.name)
               : words.save(fileCount, fileOptions.kind)}

@@ -129,42 +129,25 @@ function Facts({ rows }: { readonly rows: readonly (readonly [string, string])[]
 function Checks() {
   const { wrong, doubts, unsure } = useVerdict();
   const { projectId } = useParams();
-  const Sign = unsure ? Eye : CircleCheck;
-  if (unsure || wrong + doubts === 0)
-    return (
-      <HStack
-        bg={unsure ? "oat.100" : "moss.100"}
-        color={unsure ? "fg.muted" : "moss.700"}
-        borderRadius="soft"
-        px="4"
-        py="3"
-        mb="5"
-        minH="68px"
-        gap="3"
-        fontWeight="500"
-      >
-        <Sign size={19} aria-hidden style={{ flexShrink: 0 }} />
-        {unsure ? words.stillChecking : words.allGood}
-      </HStack>
-    );
+  const [Sign, bg, color, say] = unsure
+    ? [Eye, "oat.100", "fg.muted", words.stillChecking]
+    : wrong > 0
+      ? [TriangleAlert, "clay.100", "clay.700", words.wrong(wrong)]
+      : doubts > 0
+        ? [TriangleAlert, "saffron.100", "saffron.700", words.doubts(doubts)]
+        : [CircleCheck, "moss.100", "moss.700", words.allGood];
   return (
-    <HStack
-      bg={wrong > 0 ? "clay.100" : "saffron.100"}
-      color={wrong > 0 ? "clay.700" : "saffron.700"}
-      borderRadius="soft"
-      px="4"
-      py="2.5"
-      mb="5"
-      minH="68px"
-      gap="3"
-    >
-      <TriangleAlert size={18} aria-hidden style={{ flexShrink: 0 }} />
-      <Text flex="1" fontSize="14.5px" lineHeight="1.35">
-        {wrong > 0 ? words.wrong(wrong) : words.doubts(doubts)}
+    // As high whatever it says, so that what lies under it stays where it is.
+    <HStack bg={bg} color={color} borderRadius="soft" px="4" py="2.5" mb="5" minH="68px" gap="3" fontWeight="500">
+      <Sign size={19} aria-hidden style={{ flexShrink: 0 }} />
+      <Text flex="1" lineHeight="1.4">
+        {say}
       </Text>
-      <Button asChild size="sm" variant="outline" flexShrink="0">
-        <Link to={`/work/${projectId}/check`}>{words.toCheck}</Link>
-      </Button>
+      {!unsure && wrong + doubts > 0 && (
+        <Button asChild size="sm" variant="outline" flexShrink="0">
+          <Link to={`/work/${projectId}/check`}>{words.toCheck}</Link>
+        </Button>
+      )}
     </HStack>
   );
 }

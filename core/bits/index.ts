@@ -1,0 +1,1 @@
+export { bitsIn } from "./bits-in.ts";
