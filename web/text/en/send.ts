@@ -138,7 +138,7 @@ export const send = {
   view: "What to show",
   wrong: (n: number) => (n === 1 ? "1 thing to fix before printing." : `${n} things to fix before printing.`),
   doubts: (n: number) => (n === 1 ? "1 thing is worth a look." : `${n} things are worth a look.`),
-  toCheck: "Look at them",
+  toCheck: (n: number) => (n === 1 ? "Look at it" : "Look at them"),
   nothing: "Nothing to send yet",
   nothingLead: "Put photos on the page first. Then the file for the lab is made here.",
   toPages: "To the page",

@@ -145,7 +145,7 @@ function Checks() {
       </Text>
       {!unsure && wrong + doubts > 0 && (
         <Button asChild size="sm" variant="outline" flexShrink="0">
-          <Link to={`/work/${projectId}/check`}>{words.toCheck}</Link>
+          <Link to={`/work/${projectId}/check`}>{words.toCheck(wrong || doubts)}</Link>
         </Button>
       )}
     </HStack>
