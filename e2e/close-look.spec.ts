@@ -149,11 +149,12 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
   });
 
   await test.step("every place tells its keys", async () => {
-    for (const [name, key] of [
-      [/^Print sheets/, "Go from card to card"],
-      [/^Send/, "Show keyboard shortcuts"],
+    for (const [name, address, key] of [
+      [/^Print sheets/, /sheets$/, "Go from card to card"],
+      [/^Send/, /send$/, "Show keyboard shortcuts"],
     ] as const) {
       await station(page, name).click();
+      await expect(page).toHaveURL(address);
       await page.keyboard.press("?");
       await expect(page.getByRole("dialog").getByText(key)).toBeVisible();
       await page.keyboard.press("Escape");

@@ -65,6 +65,23 @@ export class ModelDisk implements FileFolder {
 
   #file(name: string, from: Uint8Array<ArrayBuffer>): SyncFile {
     let own = from;
+    // Room to append in; only views of this handle look into it, and earlier ones end before what is appended.
+    let ahead = new Uint8Array(0);
+    const appended = (bytes: Uint8Array): Uint8Array<ArrayBuffer> => {
+      const length = own.length + bytes.length;
+      if (own.buffer !== ahead.buffer || length > ahead.length) {
+        ahead = new Uint8Array(2 * length);
+        ahead.set(own);
+      }
+      ahead.set(bytes, own.length);
+      return ahead.subarray(0, length);
+    };
+    const overwritten = (bytes: Uint8Array, at: number): Uint8Array<ArrayBuffer> => {
+      const next = new Uint8Array(Math.max(own.length, at + bytes.length));
+      next.set(own);
+      next.set(bytes, at);
+      return next;
+    };
     const set = (bytes: Uint8Array<ArrayBuffer>) => {
       if (this.files.get(name) === own) this.files.set(name, bytes);
       own = bytes;
@@ -81,9 +98,8 @@ export class ModelDisk implements FileFolder {
         const growth = Math.max(0, at + bytes.length - own.length);
         const fits = bytes.length - Math.max(0, growth - this.room);
         const count = alive ? fits : Math.floor(fits * this.partial);
-        const next = new Uint8Array(Math.max(own.length, at + count));
-        next.set(own);
-        next.set(bytes.subarray(0, count), at);
+        const part = bytes.subarray(0, count);
+        const next = at === own.length ? appended(part) : overwritten(part, at);
         this.room -= Math.max(0, next.length - own.length);
         set(next);
         if (!alive) throw new PowerOff();

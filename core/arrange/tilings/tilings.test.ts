@@ -67,15 +67,15 @@ test("as many cells as are asked for, all inside the room, none nearer to anothe
     fc.property(task, (t) => {
       const cells = tilingCells(t);
       expect(cells).toHaveLength(t.count);
-      for (const [i, c] of cells.entries()) {
-        for (const p of cornersOf(c)) {
-          expect(p.x).toBeGreaterThan(t.room.x - 0.01);
-          expect(p.y).toBeGreaterThan(t.room.y - 0.01);
-          expect(p.x).toBeLessThan(t.room.x + t.room.w + 0.01);
-          expect(p.y).toBeLessThan(t.room.y + t.room.h + 0.01);
-        }
-        for (const other of cells.slice(i + 1)) expect(apart(c, other)).toBeGreaterThan(t.gapMm - 0.01);
-      }
+      const corners = cells.flatMap(cornersOf);
+      const [xs, ys] = [corners.map((p) => p.x), corners.map((p) => p.y)];
+      expect(min(...xs)).toBeGreaterThan(t.room.x - 0.01);
+      expect(min(...ys)).toBeGreaterThan(t.room.y - 0.01);
+      expect(max(...xs)).toBeLessThan(t.room.x + t.room.w + 0.01);
+      expect(max(...ys)).toBeLessThan(t.room.y + t.room.h + 0.01);
+      let nearest = Number.POSITIVE_INFINITY;
+      for (const [i, c] of cells.entries()) for (const o of cells.slice(i + 1)) nearest = min(nearest, apart(c, o));
+      expect(nearest).toBeGreaterThan(t.gapMm - 0.01);
     }),
     { numRuns: 80 },
   );

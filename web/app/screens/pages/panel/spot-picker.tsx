@@ -1,5 +1,5 @@
 import { Box, Portal, Text } from "@chakra-ui/react";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { type Colour, meanColour } from "#core/colour";
 import { clamp, type Point } from "#core/geometry";
 import { words } from "../../../../text/index.ts";
@@ -26,7 +26,8 @@ export function SpotPicker({ onTake, onClose }: SpotPickerProps) {
   const [at, setAt] = useState<Point>(middleOfSheet);
   const [colour, setColour] = useState<Colour>();
   useEffect(() => cover.current?.focus(), []);
-  useEffect(() => {
+  // Before the next key: what the glass says is what is taken.
+  useLayoutEffect(() => {
     const ctx = glass.current?.getContext("2d");
     if (ctx) setColour(look(at, ctx));
   }, [at]);
