@@ -20,7 +20,11 @@ export default {
       ...swc,
       process: (...from) => withFront(swc.process(...from)),
       processAsync: async (...from) => withFront(await swc.processAsync(...from)),
-      getCacheKey: (...from) => createHash("sha1").update(front).update(swc.getCacheKey(...from)).digest("hex"),
+      getCacheKey: (...from) =>
+        createHash("sha1")
+          .update(front)
+          .update(swc.getCacheKey(...from))
+          .digest("hex"),
     };
   },
 };

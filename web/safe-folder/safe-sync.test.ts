@@ -309,7 +309,7 @@ test("two computers, any edits, rounds in any order that stop anywhere: no edit 
       for (const edit of last.values()) expect(names).toContain(edit);
     }),
     {
-      numRuns: 150,
+      numRuns: 80,
       examples: [
         // Stopped when the library was here, but not yet where it had come from; then its only caption grew over there.
         [
