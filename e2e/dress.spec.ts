@@ -14,6 +14,7 @@ import {
   expectUndo,
   nobodyChosen,
   paintedPage,
+  printOfPage,
   shelfPhotos,
   startOwnSize,
   tile,
@@ -79,7 +80,7 @@ test("shadows by one light, soft edges and borders: on the page, a tile, several
   await test.step("a tile fades into the page on all sides, then on some; its shadow fades with it; undone step by step", async () => {
     await tile(page, 1).click();
     await openSection(page, /^Outline and border/);
-    const hard = await paintedPage(page);
+    const hard = await printOfPage(page);
     await repaints(page, () => slider(page, "Soft edge").fill("9"));
     await expectUndo(page, "Changed the soft edges");
     await page.getByRole("button", { name: "Each side by itself" }).click();
@@ -88,7 +89,7 @@ test("shadows by one light, soft edges and borders: on the page, a tile, several
     await undoButton(page).click();
     await undoButton(page).click();
     await undoButton(page).click();
-    await expect.poll(async () => (await paintedPage(page)).equals(hard)).toBe(true);
+    await expect.poll(() => printOfPage(page)).toBe(hard);
     await page.keyboard.press("Control+Shift+z");
     await page.keyboard.press("Control+Shift+z");
     await expect(page.getByRole("textbox", { name: "Soft at the bottom" })).toHaveValue("0");
@@ -107,11 +108,11 @@ test("shadows by one light, soft edges and borders: on the page, a tile, several
     await repaints(page, () => page.getByText("Outside", { exact: true }).click());
     await repaints(page, () => page.getByText("A second line inside", { exact: true }).click());
     await repaints(page, () => page.getByRole("button", { name: "Colour of the second line: White" }).click());
-    const dressed = await paintedPage(page);
+    const dressed = await printOfPage(page);
     await repaints(page, () => page.getByRole("button", { name: "Edges and shadow as the page has them" }).click());
     await expect(page.getByRole("textbox", { name: "Border", exact: true })).toHaveValue("0");
     await undoButton(page).click();
-    await expect.poll(async () => (await paintedPage(page)).equals(dressed)).toBe(true);
+    await expect.poll(() => printOfPage(page)).toBe(dressed);
   });
 
   await test.step("several at once, and one that lies freely, turned and let through a little", async () => {

@@ -8,7 +8,7 @@ import {
   expectUndo,
   nameOf,
   nobodyChosen,
-  paintedPage,
+  printOfPage,
   startCollage,
   tile,
 } from "./support/tessip.ts";
@@ -35,7 +35,7 @@ test("reframed: turned by quarters, straightened by a line, shown whole, and all
   const at = await box(tile(page, 1));
   const middle = { x: at.x + at.width / 2, y: at.y + at.height / 2 };
   const ppi = async () => Number.parseInt((await page.getByTestId("sharpness").getByText(/ppi$/).textContent())!, 10);
-  const first = await paintedPage(page);
+  const first = await printOfPage(page);
 
   await test.step("by a line along the horizon", async () => {
     await page.getByRole("button", { name: "Straighten by a line" }).click();
@@ -95,7 +95,7 @@ test("reframed: turned by quarters, straightened by a line, shown whole, and all
     await fingers("touchEnd");
     await layer.focus();
     await page.keyboard.press("Enter");
-    expect((await paintedPage(page)).equals(first)).toBe(false);
+    expect(await printOfPage(page)).not.toBe(first);
   });
 
   await test.step("a finger moves a seam, and, held for a moment, swaps two photos", async () => {

@@ -12,6 +12,7 @@ import {
   nobodyChosen,
   openDrawer,
   paintedPage,
+  printOfPage,
   savedFile,
   startOwnSize,
   typeInto,
@@ -125,7 +126,7 @@ test("words set like a book: pasted with their looks, in columns, divided, on an
   });
 
   await test.step("a table of contents follows the titles, until somebody writes in it", async () => {
-    const before = await paintedPage(page);
+    const before = await printOfPage(page);
     await openDrawer(page, "Words");
     await page.getByRole("button", { name: "Contents", exact: true }).click();
     await expectUndo(page, "Added a table of contents");
@@ -150,7 +151,7 @@ test("words set like a book: pasted with their looks, in columns, divided, on an
     await page.keyboard.press("Escape");
     await expect(page.getByText("These are the titles of the pages.", { exact: false })).toHaveCount(0);
     for (let i = 0; i < 4; i += 1) await undoButton(page).click();
-    await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(true);
+    await expect.poll(() => printOfPage(page)).toBe(before);
     await nobodyChosen(page);
   });
 
@@ -169,7 +170,7 @@ test("words set like a book: pasted with their looks, in columns, divided, on an
   });
 
   await test.step("a story that does not fit goes on in another box, and comes back when that is taken away", async () => {
-    const before = await paintedPage(page);
+    const before = await printOfPage(page);
     await addWords(page, "A story");
     await paste(page, "", `${story.repeat(3)}The end.`);
     await page.keyboard.press("Escape");
@@ -190,10 +191,10 @@ test("words set like a book: pasted with their looks, in columns, divided, on an
     await expect(free(page, 5)).not.toHaveAccessibleName(second.replace(/^On top \d of \d: /, ""));
     await expect(free(page, 5)).toHaveAccessibleName(/The end\./);
     // Painted line by line while somebody wrote, it is what is painted at once.
-    const written = await paintedPage(page);
+    const written = await printOfPage(page);
     await expectKept(page);
     await page.reload();
-    await expect.poll(async () => (await paintedPage(page)).equals(written)).toBe(true);
+    await expect.poll(() => printOfPage(page)).toBe(written);
     await free(page, 4).focus();
     await page.keyboard.press("Space");
     await page.getByRole("button", { name: "The next part" }).click();
@@ -204,11 +205,11 @@ test("words set like a book: pasted with their looks, in columns, divided, on an
     await free(page, 4).focus();
     await page.keyboard.press("Space");
     await page.keyboard.press("Delete");
-    await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(true);
+    await expect.poll(() => printOfPage(page)).toBe(before);
   });
 
   await test.step("what is no size, and fifty thousand words at once, do no harm", async () => {
-    const before = await paintedPage(page);
+    const before = await printOfPage(page);
     await addWords(page, "A story");
     await typeInto(page, "Size, pt", "0");
     await expect(page.getByRole("textbox", { name: "Size, pt" })).toHaveValue("3");
@@ -223,7 +224,7 @@ test("words set like a book: pasted with their looks, in columns, divided, on an
     await expect(page.getByRole("status").filter({ hasText: /\d{2},?\d{3} words hidden/ })).toBeVisible();
     await page.keyboard.press("Escape");
     await page.getByRole("button", { name: "Take it off the page" }).click();
-    await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(true);
+    await expect.poll(() => printOfPage(page)).toBe(before);
   });
 
   await test.step("files show what the screen shows; words of a PDF are read the way they run", async () => {

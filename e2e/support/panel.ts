@@ -1,5 +1,5 @@
 import { expect, type Page } from "@playwright/test";
-import { paintedPage } from "./tessip.ts";
+import { printOfPage } from "./tessip.ts";
 
 /** What journeys of a page's dress share. */
 
@@ -13,7 +13,7 @@ export const openSection = async (page: Page, name: RegExp): Promise<void> => {
 
 /** Does something, and waits until the page is painted otherwise. */
 export async function repaints(page: Page, act: () => Promise<unknown>): Promise<void> {
-  const before = await paintedPage(page);
+  const before = await printOfPage(page);
   await act();
-  await expect.poll(async () => (await paintedPage(page)).equals(before)).toBe(false);
+  await expect.poll(() => printOfPage(page)).not.toBe(before);
 }

@@ -172,18 +172,33 @@ export async function typeInto(page: Page, label: string, text: string): Promise
 
 /** The page as it is painted on screen, as a PNG. */
 export async function paintedPage(page: Page): Promise<Buffer> {
-  // The last, careful repaint comes a moment after the first; two equal pictures in a row of it mean that nothing more comes.
-  const canvas = page.getByTestId("page").locator("canvas[data-painted=high]").first();
-  const read = () => canvas.evaluate((c) => (c as HTMLCanvasElement).toDataURL("image/png"));
-  let last = await read();
-  await expect(async () => {
-    const next = await read();
-    const same = next === last;
-    last = next;
-    expect(same).toBe(true);
-  }).toPass({ intervals: [400] });
-  return Buffer.from(last.slice(last.indexOf(",") + 1), "base64");
+  const url = await onceAtRest(page, "picture");
+  return Buffer.from(url.slice(url.indexOf(",") + 1), "base64");
 }
+
+/** The hash of its pixels, for whoever only asks whether they are others: a fraction of the work of a picture. */
+export const printOfPage = (page: Page): Promise<string> => onceAtRest(page, "hash");
+
+/** What is painted once nothing more comes: the last, careful repaint comes a moment after the first. */
+const onceAtRest = (page: Page, give: "picture" | "hash"): Promise<string> =>
+  page.evaluate(async (as) => {
+    const [framesOfRest, msOfRest, mostMs] = [12, 300, 60_000];
+    const from = performance.now();
+    const painted = () => document.querySelector<HTMLCanvasElement>("[data-testid=page] canvas[data-painted]");
+    let [frames, since, was] = [0, from, painted()];
+    while (!was || frames < framesOfRest || performance.now() - since < msOfRest) {
+      await new Promise(requestAnimationFrame);
+      const canvas = painted();
+      const now = performance.now();
+      if (now - from > mostMs) throw new Error("the page does not come to rest");
+      if (canvas === was && canvas?.dataset.painted === "high") frames += 1;
+      else [frames, since, was] = [0, now, canvas];
+    }
+    if (as === "picture") return was.toDataURL("image/png");
+    const { data } = was.getContext("2d")!.getImageData(0, 0, was.width, was.height);
+    const hash = new Uint8Array(await crypto.subtle.digest("SHA-256", data));
+    return `${was.width} × ${was.height} ${Array.from(hash, (b) => b.toString(16).padStart(2, "0")).join("")}`;
+  }, give);
 
 /** All neighbours on the page stand equally far apart, to half a pixel of the screen. */
 export async function expectEvenGaps(page: Page): Promise<void> {
