@@ -136,6 +136,22 @@ test("halving leaves everything around where it is, and taking a tile away gives
   expect(grown.length).toBeGreaterThan(0);
 });
 
+test("halves that a hand made unlike stay so when a part beside them joins their row", () => {
+  const leaf = (tileId: string) => ({ tileId, aspect: 1 });
+  const row: TreeNode = { way: "side", parts: [leaf("c"), leaf("d")] };
+  const tree: TreeNode = { way: "side", parts: [leaf("a"), { way: "stack", parts: [leaf("b"), row] }] };
+  const halved = withHalves(tree, "a", "side", "a2");
+  const seam = treeSeams(halved, room, gap).find((s) => `${s.path}` === "0")!;
+  const moved = withSeamAt(halved, seam, seam.at + 10, room, gap);
+  const share = (rects: Map<string, Rect>) => rects.get("a")!.w / rects.get("a2")!.w;
+  const before = share(expectWhole(moved, ["a", "a2", "b", "c", "d"]));
+  expect(before).toBeGreaterThan(1.1);
+  const joined = without(moved, "b", room, gap)!;
+  expect(share(expectWhole(joined, ["a", "a2", "c", "d"]))).toBeCloseTo(before, 6);
+  // The two that nobody set are of the page's row now, beside the part that stays one.
+  expect("parts" in joined && joined.parts.map((p) => ("parts" in p ? p.parts.length : 1))).toEqual([2, 1, 1]);
+});
+
 test("seams in one line are found together", () => {
   const leaf = (tileId: string) => ({ tileId, aspect: 1 });
   const row = (a: string, b: string): TreeNode => ({ way: "side", parts: [leaf(a), leaf(b)] });

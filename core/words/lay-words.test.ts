@@ -201,6 +201,22 @@ test("right-to-left words stand from the right, others among them go the other w
   expect(mixed.lines[0]!.glyphs.map((g) => g.id)).toEqual([0x61, 0x62, 0x5d1, 0x5d0]);
 });
 
+test("pieces of a line are turned around level by level, the deepest first (UAX #9, L2)", () => {
+  const seen = (text: string, base: 0 | 1, levels: readonly number[]) => {
+    const mixed: Typesetter = { ...setter, levels: () => ({ levels: Uint8Array.from(levels), base }) };
+    const laid = layWords({ text, style, language: "en" }, { w: 30, h: 9 }, mixed)!;
+    return laid.lines[0]!.glyphs.map((g) => String.fromCharCode(g.id)).join("");
+  };
+  // Figures among letters from right to left, and those among others.
+  expect(seen("ab\u05d0\u05d112\u05d2\u05d3cd", 0, [0, 0, 1, 1, 2, 2, 1, 1, 0, 0])).toBe(
+    "ab\u05d3\u05d212\u05d1\u05d0cd",
+  );
+  // In a line from the right the outer words are a level deeper, and all of it is turned around once more.
+  expect(seen("ef\u05d0\u05d112\u05d2\u05d3gh", 1, [2, 2, 1, 1, 2, 2, 1, 1, 2, 2])).toBe(
+    "gh\u05d3\u05d212\u05d1\u05d0ef",
+  );
+});
+
 test("a letter that the font lacks is lent by one that has it, and told; one that nobody has is told otherwise", () => {
   const laid = lay("a\u03b1 \u4e00", 20, 9);
   expect([laid.borrowed, laid.missing, laid.waiting]).toEqual([["\u03b1"], ["\u4e00"], false]);
