@@ -6,6 +6,7 @@ export {
   type LabMood,
   labMoods,
   mostPacketBytes,
+  mostTitleLength,
   type OrderStage,
   orderStages,
   reasonCodes,

@@ -1,5 +1,7 @@
 /** No order is larger: 4 GB. */
 export const mostPacketBytes = 4e9;
+/** Letters of the title of a packet. */
+export const mostTitleLength = 120;
 
 /** How far an order is. */
 export const orderStages = ["sending", "refused", "received", "checked", "printing", "posted"] as const;

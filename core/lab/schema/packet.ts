@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { mostPacketBytes, orderStages, reasonCodes } from "../packet.ts";
+import { mostPacketBytes, mostTitleLength, orderStages, reasonCodes } from "../packet.ts";
 
 /** What goes to the lab: the list of its files, by which the lab knows whether everything arrived whole. */
 
@@ -26,7 +26,7 @@ export const packetSchema = z
   .object({
     schema: z.literal(1),
     labId: z.string().regex(/^[a-z0-9-]{1,40}$/),
-    title: z.string().max(120),
+    title: z.string().max(mostTitleLength),
     /** The size that was chosen, by its id in the lab's card; of print sheets each file has its own. */
     sizeId: z.string().max(40).optional(),
     /** Of a book. */

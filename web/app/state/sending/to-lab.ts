@@ -1,6 +1,6 @@
 import type { PrintFile, Project } from "#core/document";
 import { hasFacingPages, pageCount } from "#core/document";
-import { type LabCard, orderedSizes, type Packet } from "#core/lab";
+import { type LabCard, mostTitleLength, orderedSizes, type Packet } from "#core/lab";
 import type { DrawnSheet } from "#core/sheet-files";
 import { orderWords } from "../../../text/index.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
@@ -12,6 +12,16 @@ import type { SendOrder } from "./sender.ts";
 
 /** Cards of one's own have a mark in front of their ids; nobody listens at their labs. */
 export const isServed = (card: LabCard | null): boolean => card !== null && !card.id.startsWith("own-");
+
+/** The project's name and what of it is sent, with the end of a long name left out where a lab would not take all of it. */
+function titled(name: string, ...what: readonly string[]): string {
+  const rest = what.map((w) => `, ${w}`).join("");
+  const room = mostTitleLength - rest.length;
+  if (name.length <= room) return name + rest;
+  // No half of a letter that is written as two.
+  return `${name.slice(0, room - 1).replace(/[\ud800-\udbff]$/, "")}…${rest}`;
+}
+const copiesIn = (copies: number): readonly string[] => (copies === 1 ? [] : [orderWords.copies(copies)]);
 
 /** What the lab is told of a work's pages; nothing where it has no lab. */
 export function aboutPages(
@@ -27,7 +37,7 @@ export function aboutPages(
   const sizeId = lab.sizes.find((s) => s.name === format.name)?.id;
   return {
     labId: lab.id,
-    title: copies === 1 ? project.name : `${project.name}, ${orderWords.copies(copies)}`,
+    title: titled(project.name, ...copiesIn(copies)),
     copies,
     ...(sizeId === undefined || project.kind === "prints" ? {} : { sizeId }),
     ...(project.kind === "prints"
@@ -49,16 +59,13 @@ export const aboutSheets = (
   card: LabCard,
   sheets: readonly DrawnSheet[],
   { copies, sizeOf }: Pick<PacketAbout, "copies" | "sizeOf">,
-): PacketAbout => {
-  const title = `${project.name}, ${orderWords.sheets(sheets.length)}`;
-  return {
-    labId: card.id,
-    title: copies === 1 ? title : `${title}, ${orderWords.copies(copies)}`,
-    copies,
-    holdsOf: () => "sheet",
-    sizeOf,
-  };
-};
+): PacketAbout => ({
+  labId: card.id,
+  title: titled(project.name, orderWords.sheets(sheets.length), ...copiesIn(copies)),
+  copies,
+  holdsOf: () => "sheet",
+  sizeOf,
+});
 
 /** Sends what was made, remembers the order, and fails with the lab's refusal where it sends the files back. */
 export function toLab(
