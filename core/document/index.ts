@@ -181,6 +181,7 @@ export {
   spreadsHold,
 } from "./project/book.ts";
 export { coverChanges, firstCover, isTurnedIn, spineSizePt } from "./project/cover.ts";
+export { mostNameLength } from "./project/name.ts";
 export { newBook, newPockets, newPrints, newProject, newStyle, pocketLeaf } from "./project/new-project.ts";
 export { numberPlaces } from "./project/number-places.ts";
 export { drawnPage, footFor } from "./project/page-numbers.ts";

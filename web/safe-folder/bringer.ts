@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { mostNameLength } from "#core/document";
 import { merged } from "#core/notes";
 import type { Photo } from "#core/photo";
 import { photoSchema } from "#core/photo/schema";
@@ -16,6 +17,7 @@ import { ownFontSchema } from "#core/words/schema";
 import { type Change, keyLine } from "../storage/journal/record.ts";
 import { sha256 } from "../storage/sha256.ts";
 import type { StoredNotes } from "../storage/store.ts";
+import { within } from "../text/within.ts";
 import { type Original, originalsOf, shaOf } from "./own-states.ts";
 import type { SafeFiles } from "./safe-files.ts";
 import { canonical, parsedJson, type SafeSyncGiven } from "./sync-given.ts";
@@ -184,7 +186,8 @@ export class Bringer {
       changes.push({ store: "snapshots", key: id, value: snapshot });
     }
     const { record } = state;
-    const name = asCopy ? `${record.project.name} (from the other computer)`.slice(0, 120) : record.project.name;
+    const own = record.project.name;
+    const name = asCopy ? within(mostNameLength, own, (n) => `${n} (from the other computer)`) : own;
     const project = { ...(withIds(record.project, ids) as object), id: workId, name };
     changes.push({ store: "projects", key: workId, value: { ...record, id: workId, project } });
     await this.#commit([...this.#recordsOf(workId, changes), ...changes]);

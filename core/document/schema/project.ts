@@ -7,6 +7,7 @@ import { toneSchema } from "#core/tone/schema";
 import { units } from "#core/units";
 import { firstLanguage, firstWordStyles, isLanguage } from "#core/words";
 import { wordStyleSchema } from "#core/words/schema";
+import { mostNameLength } from "../project/name.ts";
 import { numberPlaces } from "../project/number-places.ts";
 import { lookSchema } from "./page.ts";
 import { pageSchema } from "./whole-page.ts";
@@ -86,7 +87,7 @@ export const projectSchema = z
   .object({
     schema: z.literal(2),
     id: z.string().min(1).max(64),
-    name: z.string().max(120),
+    name: z.string().max(mostNameLength),
     kind: z.enum(["collage", "book", "pockets", "prints"]),
     /** What this person reads and types lengths in. */
     unit: z.enum(units),

@@ -1,8 +1,10 @@
 import { Button, Heading, HStack, Text, VStack } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
+import { mostNameLength } from "#core/document";
 import type { StoreTrouble } from "../../../storage/store.ts";
 import { common, fault, keeping, workFault as words } from "../../../text/index.ts";
+import { within } from "../../../text/within.ts";
 import { useServices } from "../../services.ts";
 import { projectsChanged } from "../../state/session/use-projects.ts";
 import { saveAsNew } from "../../state/session/whole-project.ts";
@@ -53,7 +55,7 @@ function Damaged({ projectId }: { readonly projectId: string }) {
   if (!isFetched) return null;
   const keep = async () => {
     if (!data) return;
-    const id = await saveAsNew(services, data.project, words.salvaged(data.project.name));
+    const id = await saveAsNew(services, data.project, within(mostNameLength, data.project.name, words.salvaged));
     await projectsChanged(queries);
     await navigate(`/work/${id}`);
   };

@@ -5,6 +5,7 @@ import { useStore } from "zustand";
 import {
   arrangedTiles,
   freeTiles,
+  mostNameLength,
   nextRedo,
   nextUndo,
   type Page,
@@ -107,7 +108,7 @@ function ProjectName({ session }: { readonly session: ProjectSession }) {
   const [text, setText] = useState(name);
   useEffect(() => setText(name), [name]);
   const keep = () => {
-    const tidy = text.trim().slice(0, 120);
+    const tidy = text.trim().slice(0, mostNameLength);
     if (tidy) session.commit({ code: "renamed", count: 1 }, [{ type: "setProject", name: tidy }]);
     else setText(name);
   };
@@ -115,7 +116,7 @@ function ProjectName({ session }: { readonly session: ProjectSession }) {
     <chakra.input
       aria-label={walk.projectName}
       value={text}
-      maxLength={120}
+      maxLength={mostNameLength}
       onChange={(e) => setText(e.target.value)}
       onBlur={keep}
       onKeyDown={(e) => {

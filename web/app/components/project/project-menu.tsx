@@ -4,7 +4,9 @@ import { EllipsisVertical } from "lucide-react";
 import { lazy, Suspense, useCallback, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { useStore } from "zustand";
+import { mostNameLength } from "#core/document";
 import { formats, keeping, work as words } from "../../../text/index.ts";
+import { within } from "../../../text/within.ts";
 import { useKeys } from "../../commands/hear.ts";
 import { notices } from "../../notices/notices.ts";
 import { useServices } from "../../services.ts";
@@ -46,9 +48,10 @@ export function WorkMenu({ session }: { readonly session: ProjectSession }) {
   const closeProof = useCallback(() => setOpen(undefined), []);
   const asNew = async (keep: typeof saveAsNew, name: (name: string) => string) => {
     const { project } = session.state.getState();
-    const id = await keep(services, project, name(project.name));
+    const own = within(mostNameLength, project.name, name);
+    const id = await keep(services, project, own);
     await projectsChanged(queries);
-    notices.create({ title: words.opened(name(project.name)), type: "success" });
+    notices.create({ title: words.opened(own), type: "success" });
     await navigate(`/work/${id}`);
   };
   const choose = (value: string) => {

@@ -3,6 +3,7 @@ import { hasFacingPages, pageCount } from "#core/document";
 import { type LabCard, mostTitleLength, orderedSizes, type Packet } from "#core/lab";
 import type { DrawnSheet } from "#core/sheet-files";
 import { orderWords } from "../../../text/index.ts";
+import { within } from "../../../text/within.ts";
 import { WorkerError } from "../../../workers/protocol.ts";
 import type { Services } from "../../services.ts";
 import type { ProjectSession } from "../session/project-session.ts";
@@ -13,15 +14,9 @@ import type { SendOrder } from "./sender.ts";
 /** Cards of one's own have a mark in front of their ids; nobody listens at their labs. */
 export const isServed = (card: LabCard | null): boolean => card !== null && !card.id.startsWith("own-");
 
-/** The project's name and what of it is sent, with the end of a long name left out where a lab would not take all of it. */
-function titled(name: string, ...what: readonly string[]): string {
-  const rest = what.map((w) => `, ${w}`).join("");
-  const room = mostTitleLength - rest.length;
-  if (name.length <= room) return name + rest;
-  // No half of a letter that is written as two.
-  return `${name.slice(0, room - 1).replace(/[\ud800-\udbff]$/, "")}…${rest}`;
-}
-const copiesIn = (copies: number): readonly string[] => (copies === 1 ? [] : [orderWords.copies(copies)]);
+/** The project's name and what of it is sent. */
+const titled = (name: string, copies: number, ...what: readonly string[]): string =>
+  within(mostTitleLength, name, (n) => [n, ...what, ...(copies === 1 ? [] : [orderWords.copies(copies)])].join(", "));
 
 /** What the lab is told of a work's pages; nothing where it has no lab. */
 export function aboutPages(
@@ -37,7 +32,7 @@ export function aboutPages(
   const sizeId = lab.sizes.find((s) => s.name === format.name)?.id;
   return {
     labId: lab.id,
-    title: titled(project.name, ...copiesIn(copies)),
+    title: titled(project.name, copies),
     copies,
     ...(sizeId === undefined || project.kind === "prints" ? {} : { sizeId }),
     ...(project.kind === "prints"
@@ -61,7 +56,7 @@ export const aboutSheets = (
   { copies, sizeOf }: Pick<PacketAbout, "copies" | "sizeOf">,
 ): PacketAbout => ({
   labId: card.id,
-  title: titled(project.name, orderWords.sheets(sheets.length), ...copiesIn(copies)),
+  title: titled(project.name, copies, orderWords.sheets(sheets.length)),
   copies,
   holdsOf: () => "sheet",
   sizeOf,

@@ -5,6 +5,7 @@ import {
   inAnotherSize,
   type Look,
   type Loss,
+  mostNameLength,
   onLargerSheets,
   type Page,
   type Project,
@@ -24,7 +25,7 @@ type Deps = Pick<Services, "store" | "library" | "newId" | "now">;
 /** Keeps a work as a new one of its own; its history begins here. */
 export async function saveAsNew(services: Deps, project: Project, name: string): Promise<string> {
   const at = services.now();
-  const own: Project = { ...project, id: services.newId(), name: name.slice(0, 120), createdAt: at };
+  const own: Project = { ...project, id: services.newId(), name: name.slice(0, mostNameLength), createdAt: at };
   await services.store.saveProject({ project: own, steps: [], done: 0, savedAt: at, sent: undefined });
   return own.id;
 }

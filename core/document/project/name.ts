@@ -1,0 +1,2 @@
+/** Code units of a project's name. */
+export const mostNameLength = 120;
