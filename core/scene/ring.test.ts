@@ -62,7 +62,9 @@ test("without a distance its inner line is the tiles' own edge", () => {
 
 test("tiles further apart than the gap have a border each, and no gap is wider than 20 mm", () => {
   const lefts = (gapMm: number, apartMm: number) =>
-    ringsOf(holding(gapMm, free("a", 20), free("b", 80 + apartMm))).map((r) => r.boxes.map(([x]) => x!).sort((a, b) => a - b));
+    ringsOf(holding(gapMm, free("a", 20), free("b", 80 + apartMm))).map((r) =>
+      r.boxes.map(([x]) => x!).sort((a, b) => a - b),
+    );
   expect(lefts(4, 8)).toEqual([[17, 19, 85, 87]]);
   // Where there is too little room for two borders they are one between the tiles.
   expect(lefts(4, 4.2)).toEqual([[17, 19, 83.2]]);
