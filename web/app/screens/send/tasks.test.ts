@@ -3,7 +3,7 @@ import { expect, test } from "@jest/globals";
 import { coverFormat, firstCover, newBook, type PrintFile, type Project, printFiles } from "#core/document";
 import { formatFromCard } from "#core/lab";
 import { labCardSchema } from "#core/lab/schema";
-import { photoSchema } from "#core/photo/schema";
+import { photo } from "../../../../core/check/check.fixture.ts";
 import { collage, counter } from "../../../../core/document/project.fixture.ts";
 import {
   endingOf,
@@ -28,20 +28,6 @@ const asked = (project: Project, more: Partial<FileOptions>): FileOptions => ({ 
 async function made(project: Project, options: FileOptions, missing: readonly string[] = []) {
   const orders: { job: string; order: Record<string, unknown> }[] = [];
   const originals: string[] = [];
-  const photo = (id: string) =>
-    photoSchema.parse({
-      id,
-      name: `${id}.jpg`,
-      type: "image/jpeg",
-      sizeBytes: 1,
-      hash: "0".repeat(64),
-      widthPx: 3000,
-      heightPx: 2000,
-      takenAt: "2026-01-01T10:00:00",
-      takenFrom: "exif",
-      caption: "",
-      addedAt: "2026-01-02T10:00:00.000Z",
-    });
   const deps = {
     store: {
       original: async (id: string) => {

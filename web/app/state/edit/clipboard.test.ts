@@ -2,7 +2,7 @@ import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { arrangedTiles, barePage, freeTiles, noHistory, type Page, type Project, photoIdOf } from "#core/document";
 import { newWords } from "#core/edit";
-import { photoSchema } from "#core/photo/schema";
+import { photo } from "../../../../core/check/check.fixture.ts";
 import { collage, counter } from "../../../../core/document/project.fixture.ts";
 import { openMemoryStore } from "../../../storage/memory-store.ts";
 import type { Services } from "../../services.ts";
@@ -10,21 +10,7 @@ import { openPage, openPlaced, ProjectSession } from "../session/project-session
 import { createViewState } from "../view-state/view-state.ts";
 import { chosenClip, cutChosen, duplicate, pasteClip, pasteText, readClip } from "./clipboard.ts";
 
-const photos = Array.from({ length: 6 }, (_, i) =>
-  photoSchema.parse({
-    id: `p${i}`,
-    name: `p${i}.jpg`,
-    type: "image/jpeg",
-    sizeBytes: 1,
-    hash: i.toString(16).padStart(64, "0"),
-    widthPx: 3000,
-    heightPx: 2000,
-    takenAt: "2026-01-01T10:00:00",
-    takenFrom: "exif",
-    caption: "",
-    addedAt: "2026-01-02T10:00:00.000Z",
-  }),
-);
+const photos = Array.from({ length: 6 }, (_, i) => photo(`p${i}`));
 
 /** An open project of which the photos with these ids are in the library. */
 function opened(project: Project, known = photos) {
