@@ -5,7 +5,6 @@ import {
   inAnotherSize,
   type Look,
   type Loss,
-  mostNameLength,
   onLargerSheets,
   type Page,
   type Project,
@@ -25,7 +24,7 @@ type Deps = Pick<Services, "store" | "library" | "newId" | "now">;
 /** Keeps a work as a new one of its own; its history begins here. */
 export async function saveAsNew(services: Deps, project: Project, name: string): Promise<string> {
   const at = services.now();
-  const own: Project = { ...project, id: services.newId(), name: name.slice(0, mostNameLength), createdAt: at };
+  const own: Project = { ...project, id: services.newId(), name, createdAt: at };
   await services.store.saveProject({ project: own, steps: [], done: 0, savedAt: at, sent: undefined });
   return own.id;
 }
