@@ -88,6 +88,7 @@ test("a safe folder: two browsers in turn on one, killed on the way, and everyth
     await inStep(page);
     await expect(page.getByText(/Changed here and on another computer: both are kept now/)).toBeVisible();
     await expect(works(page)).toHaveCount(2);
+    await expect(works(page).filter({ hasText: "(from the other computer)" })).toHaveCount(1);
   });
 
   await test.step("a folder that is gone is told, and nothing here is touched; chosen anew, it is filled again", async () => {

@@ -10,6 +10,7 @@ import { forgetMark, type Mark, readMark, writeMark } from "../storage/marks.ts"
 import { openMemoryStore } from "../storage/memory-store.ts";
 import { sweepOriginals } from "../storage/originals.ts";
 import { type PreviewSize, type Store, StoreError, storeErrorFrom } from "../storage/store.ts";
+import { safeFolder } from "../text/now/keeping.ts";
 import { FontShelf } from "../words/font-shelf.ts";
 import { fontUrls } from "../words/font-urls.ts";
 import type { ArrangeJobs, CheckJobs, FocusJobs, PhotoJobs, PrintJobs } from "../workers/jobs.ts";
@@ -78,9 +79,13 @@ interface OpenedStore {
 async function openStore(): Promise<OpenedStore> {
   const mark = readMark();
   try {
-    const line = new WorkerClient<KeeperJobs>(() =>
-      portOf(new Worker(new URL("../worker-programs/keeper.worker.ts", import.meta.url), { type: "module" })),
-    );
+    const line = new WorkerClient<KeeperJobs>(() => {
+      const url = new URL("../worker-programs/keeper.worker.ts", import.meta.url);
+      const port = portOf(new Worker(url, { type: "module" }));
+      // One that is started again has to be told again; nothing waits for its answer.
+      port.send({ kind: "run", id: 0, job: "speak", input: safeFolder.inFiles });
+      return port;
+    });
     const keeping = new Keeping(line);
     const { works, photos } = await keeping.open();
     const empty = works === 0 && photos === 0;

@@ -186,8 +186,9 @@ export class Bringer {
       changes.push({ store: "snapshots", key: id, value: snapshot });
     }
     const { record } = state;
+    const [before, behind] = this.#deps.words.otherCopy;
     const own = record.project.name;
-    const name = asCopy ? within(mostNameLength, own, (n) => `${n} (from the other computer)`) : own;
+    const name = asCopy ? within(mostNameLength, own, (n) => before + n + behind) : own;
     const project = { ...(withIds(record.project, ids) as object), id: workId, name };
     changes.push({ store: "projects", key: workId, value: { ...record, id: workId, project } });
     await this.#commit([...this.#recordsOf(workId, changes), ...changes]);

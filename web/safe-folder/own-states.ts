@@ -64,7 +64,13 @@ const plainFolder = (name: string): string =>
 
 /** Reads the lines of the journal again and again, and hashes only what changed since the last time. */
 export class OwnStates {
+  readonly #aboutWork: string;
   readonly #read = new Map<string, Read>();
+
+  /** `aboutWork`: what a work's readable file says of itself. */
+  constructor(aboutWork: string) {
+    this.#aboutWork = aboutWork;
+  }
 
   async compose(lines: ReadonlyMap<string, string>, folderOf: (workId: string) => string | undefined): Promise<Own> {
     const byTable = new Map<string, [key: Key, line: string, value: string][]>();
@@ -130,7 +136,7 @@ export class OwnStates {
         folder,
         state: { path: `${folder}/${await shaOf(text)}.json`, text },
         parts,
-        readable: { path: `${folder}/work.json`, text: readable(state, about) },
+        readable: { path: `${folder}/work.json`, text: readable(state, about, this.#aboutWork) },
       });
     }
     const fonts = of("fonts").flatMap(([, , value]) => originalsOf(JSON.parse(value) as OwnFont));
@@ -190,10 +196,10 @@ const byNumber = <T extends readonly [string | number, ...unknown[]]>(list: read
   [...list].sort((a, b) => Number(a[0]) - Number(b[0]));
 
 /** Written for somebody with a text editor; nothing reads it back. */
-function readable({ id, record, pages }: WorkState, photos: readonly Photo[]): string {
+function readable({ id, record, pages }: WorkState, photos: readonly Photo[], about: string): string {
   return `${JSON.stringify(
     {
-      about: "A work made with Tessip. Its photos lie in the folder originals. This file is for reading only.",
+      about,
       safeFolder: safeFolderVersion,
       id,
       name: record.project.name,

@@ -2,7 +2,7 @@ import type { Keeper } from "../storage/keeper.ts";
 import { keepOriginal, originalOf } from "../storage/originals.ts";
 import { type FolderTrouble, folderErrorFrom, folderFiles, mayWrite, type SafeFiles } from "./safe-files.ts";
 import { SafeSync } from "./safe-sync.ts";
-import type { SyncReport } from "./sync-given.ts";
+import type { FolderWords, SyncReport } from "./sync-given.ts";
 
 /** What a person sees of the safe folder. */
 export interface SafeFolderState {
@@ -35,6 +35,7 @@ interface SafeFolderGiven {
   readonly newId: () => string;
   readonly now: () => string;
   readonly label: string;
+  readonly words: FolderWords;
   readonly announce: (state: SafeFolderState) => void;
 }
 
@@ -56,7 +57,7 @@ export class SafeFolder {
 
   constructor(given: SafeFolderGiven) {
     this.#deps = given;
-    const { keeper, newId, now, label } = given;
+    const { keeper, newId, now, label, words } = given;
     this.#sync = new SafeSync({
       lines: () => keeper.lines(),
       commit: async (changes) => void (await keeper.commit(changes)),
@@ -70,6 +71,7 @@ export class SafeFolder {
       newId,
       now,
       label,
+      words,
     });
   }
 

@@ -18,12 +18,13 @@ const headPattern = /^[a-z0-9]{6,32}\.json$/;
 /** Brings this browser and a safe folder in step, round by round. */
 export class SafeSync {
   readonly #deps: SafeSyncGiven;
-  readonly #states = new OwnStates();
+  readonly #states: OwnStates;
   /** Files that were seen whole in the folder, or were written there, by this round or one before it. */
   readonly #sure = new Set<string>();
 
   constructor(given: SafeSyncGiven) {
     this.#deps = given;
+    this.#states = new OwnStates(given.words.aboutWork);
   }
 
   /** Rejects with a FolderError; whatever was done until then is whole, and the next round goes on. */
@@ -74,8 +75,7 @@ export class SafeSync {
     const marker = {
       format: "tessip-safe-folder",
       version: safeFolderVersion,
-      about:
-        "Works and photos kept by Tessip. Leave everything in here as it is; SAFE-FOLDER.md of Tessip describes it.",
+      about: this.#deps.words.aboutFolder,
     };
     await files.write(markerName, new Blob([`${JSON.stringify(marker, null, 2)}\n`]));
   }

@@ -5,6 +5,7 @@ import { originalOf } from "../storage/originals.ts";
 import { bytesOf, contentOf } from "../storage/zip-entry.ts";
 import { FolderError, type SafeFiles } from "./safe-files.ts";
 import { SafeSync } from "./safe-sync.ts";
+import type { FolderWords } from "./sync-given.ts";
 
 /** A safe folder as one file: for browsers that may not write into folders, and to carry everything elsewhere. */
 
@@ -44,7 +45,12 @@ class ArchiveDraft implements SafeFiles {
   }
 }
 
-export async function saveAll(keeper: Keeper, onlyNew: boolean, now: () => string): Promise<SavedAll> {
+export async function saveAll(
+  keeper: Keeper,
+  onlyNew: boolean,
+  now: () => string,
+  words: FolderWords,
+): Promise<SavedAll> {
   const line = keeper.lines().get(keyLine("about", aboutKey));
   const before = new Set<string>(onlyNew && line ? (JSON.parse(line) as { paths: string[] }).paths : []);
   const draft = new ArchiveDraft(before);
@@ -59,7 +65,8 @@ export async function saveAll(keeper: Keeper, onlyNew: boolean, now: () => strin
     newWriter: () => writer,
     newId: () => writer,
     now,
-    label: "Save everything",
+    label: writer,
+    words,
   });
   const { missing } = await sync.run(draft);
   const fresh = [...draft.contents.keys()].filter((p) => p.startsWith("originals/"));

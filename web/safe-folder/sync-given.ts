@@ -4,6 +4,14 @@ import type { Change } from "../storage/journal/record.ts";
 
 /** What a round of the safe folder is given, what it says, and what this browser remembers of the folder. */
 
+/** What is written into files for people to read, and into names; a worker speaks no language by itself. */
+export interface FolderWords {
+  readonly aboutFolder: string;
+  readonly aboutWork: string;
+  /** What stands before and behind the name of a work that was changed on two computers. */
+  readonly otherCopy: readonly [before: string, behind: string];
+}
+
 export interface SafeSyncGiven {
   /** Every record that is kept, as lines of the journal. */
   readonly lines: () => ReadonlyMap<string, string>;
@@ -16,6 +24,7 @@ export interface SafeSyncGiven {
   readonly newId: () => string;
   readonly now: () => string;
   readonly label: string;
+  readonly words: FolderWords;
 }
 
 export interface SyncReport {

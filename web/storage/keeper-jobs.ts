@@ -1,6 +1,6 @@
 import type { SafeFolderState } from "../safe-folder/safe-folder.ts";
 import type { LastArchive, SavedAll } from "../safe-folder/save-all.ts";
-import type { SyncReport } from "../safe-folder/sync-given.ts";
+import type { FolderWords, SyncReport } from "../safe-folder/sync-given.ts";
 import type { Job } from "../workers/protocol.ts";
 import type { Change } from "./journal/record.ts";
 import type { KeeperReport, Loose } from "./keeper-report.ts";
@@ -38,6 +38,8 @@ export interface KeeperAsks {
 }
 
 export interface KeeperJobs extends KeeperAsks {
+  /** The language that it writes into files for people; told before anything is asked. */
+  readonly speak: Job<FolderWords, null>;
   /** Puts an original among the files of this browser; false where it has none of its own. */
   readonly keepOriginal: Job<{ readonly hash: string; readonly original: Blob }, boolean>;
   /** Ends the work at the journal, so that another tab can go on with it. */

@@ -1,6 +1,7 @@
 import { FolderError, folderFiles } from "../safe-folder/safe-files.ts";
 import { SafeFolder, safeFolderChannel } from "../safe-folder/safe-folder.ts";
 import { archiveFiles, lastArchive, saveAll } from "../safe-folder/save-all.ts";
+import type { FolderWords } from "../safe-folder/sync-given.ts";
 import { WorkerError } from "../workers/protocol.ts";
 import { again } from "./again.ts";
 import { Database } from "./database.ts";
@@ -71,6 +72,7 @@ export class SharedKeeper {
   #joined: Promise<void> | undefined;
   #keeper: ReturnType<SharedKeeper["start"]> | undefined;
   #release: (() => void) | undefined;
+  #words: FolderWords | undefined;
 
   constructor(newId: () => string, alive: () => void) {
     this.#tab = newId();
@@ -96,6 +98,10 @@ export class SharedKeeper {
       this.#pending.set(id, { ask, resolve, reject, unheard });
       this.#channel.postMessage({ kind: "ask", from: this.#tab, id, ask } satisfies Message);
     })) as KeeperAsks[K]["out"];
+  }
+
+  speak(words: FolderWords): void {
+    this.#words = words;
   }
 
   async letGo(): Promise<void> {
@@ -139,6 +145,11 @@ export class SharedKeeper {
     }
   }
 
+  #spoken(): FolderWords {
+    if (!this.#words) throw new Error("the keeper was told no language");
+    return this.#words;
+  }
+
   private start() {
     const keeper = new Keeper({
       folder: () => privateFolder("journal"),
@@ -163,6 +174,7 @@ export class SharedKeeper {
       newId: this.#newId,
       now: () => new Date().toISOString(),
       label: navigator.userAgent.slice(0, 120),
+      words: this.#spoken(),
       announce: (state) => this.#folders.postMessage(state),
     });
     opened.then(
@@ -222,7 +234,7 @@ export class SharedKeeper {
       case "bringFrom":
         return own.folder.bring(input instanceof Blob ? await archiveFiles(input) : folderFiles(input));
       case "saveAll":
-        return saveAll(keeper, input.onlyNew, () => new Date().toISOString());
+        return saveAll(keeper, input.onlyNew, () => new Date().toISOString(), this.#spoken());
     }
   }
 

@@ -11,6 +11,10 @@ const keeper = new SharedKeeper(
 );
 
 const handlers: Handlers<KeeperJobs> = {
+  speak: async (words) => {
+    keeper.speak(words);
+    return null;
+  },
   open: () => keeper.ask("open", null),
   commit: (input) => keeper.ask("commit", input),
   keepLoose: (input) => keeper.ask("keepLoose", input),

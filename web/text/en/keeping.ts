@@ -192,6 +192,12 @@ export const safeFolder = {
   remindLead: "One folder, chosen once, keeps all of it safe beside this browser.",
   remindFile: "A file of it on another disk keeps it safe, whatever becomes of this browser.",
   later: "Not now",
+  inFiles: {
+    aboutFolder:
+      "Projects and photos kept by Tessip. Leave everything in here as it is; SAFE-FOLDER.md of Tessip describes it.",
+    aboutWork: "A project made with Tessip. Its photos lie in the folder originals. This file is for reading only.",
+    otherCopy: ["", " (from the other computer)"] as readonly [before: string, behind: string],
+  },
 };
 
 /** Minutes matter, seconds do not. */
