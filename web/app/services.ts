@@ -80,8 +80,9 @@ async function openStore(): Promise<OpenedStore> {
   const mark = readMark();
   try {
     const line = new WorkerClient<KeeperJobs>(() => {
-      const url = new URL("../worker-programs/keeper.worker.ts", import.meta.url);
-      const port = portOf(new Worker(url, { type: "module" }));
+      const port = portOf(
+        new Worker(new URL("../worker-programs/keeper.worker.ts", import.meta.url), { type: "module" }),
+      );
       // One that is started again has to be told again; nothing waits for its answer.
       port.send({ kind: "run", id: 0, job: "speak", input: safeFolder.inFiles });
       return port;
