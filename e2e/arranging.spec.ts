@@ -1,4 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
+import { twelveArranged } from "./support/prepared.ts";
 import {
   box,
   expectEvenGaps,
@@ -10,7 +11,6 @@ import {
   tile,
   tileBoxes,
   tiles,
-  twelveArranged,
   typeInto,
   undoButton,
 } from "./support/tessip.ts";

@@ -4,10 +4,9 @@ import { join } from "node:path";
 import { type Download, expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { killBrowser, openProfile } from "./support/browser.ts";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   box,
-  chooseFiles,
   drag,
   expectKept,
   expectUndo,
@@ -25,8 +24,7 @@ const spine = (page: Page) => page.getByText(/^Spine \d/);
 test("a book with a gutter: paced, read in openings, reordered with sides kept, numbered, covered, sent page by page", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(40));
+  await withPhotos(page, 40);
   await startBook(page, "Pennywhistle Press", "15 × 15 cm");
 
   await test.step("it begins with a right page; no page of it is paced before photos are shared out", async () => {
@@ -187,8 +185,7 @@ test("a book with a gutter: paced, read in openings, reordered with sides kept, 
 test("a lay-flat book: whole spreads as files, a photo dropped on the facing page, a spine that follows the pages", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(24));
+  await withPhotos(page, 24);
   await startBook(page, "Tern Hill Bindery", "8 × 8 in");
 
   await test.step("a photo held over the facing page opens it, and lands there", async () => {
@@ -261,8 +258,7 @@ test("the browser killed while pacing and right after leaves a whole book", asyn
   const folder = await mkdtemp(join(tmpdir(), "tessip-e2e-"));
   let context = await openProfile(join(folder, "profile"), baseURL!);
   let page = await context.newPage();
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(60));
+  await withPhotos(page, 60);
   await startBook(page, "Marrow & Lisle", "210 × 210 mm");
   await expectKept(page);
   await page.getByRole("link", { name: "Overview" }).click();

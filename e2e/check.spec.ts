@@ -1,7 +1,8 @@
 import { execFileSync } from "node:child_process";
 import { join } from "node:path";
 import { expect, type Locator, type Page, test } from "@playwright/test";
-import { samplePhotos, widePhoto } from "./support/files.ts";
+import { widePhoto } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   addWords,
   arrangeFirst,
@@ -36,8 +37,7 @@ async function toCheck(page: Page): Promise<void> {
 test("a collage is checked as it is edited: findings with pictures, mended by a click, accepted until the place changes", async ({
   page,
 }, info) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(8));
+  await withPhotos(page, 8);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 4);
   await expect(station(page)).toContainText("nothing to fix");
@@ -172,8 +172,7 @@ test("a collage is checked as it is edited: findings with pictures, mended by a 
 test("a book is checked for binding, cover, blank pages and originals; many are mended or kept at once", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(30));
+  await withPhotos(page, 30);
   await startBook(page, "Pennywhistle Press", "15 × 15 cm");
   await expect(station(page)).toContainText("nothing to fix");
   await arrangeFirst(page, 3);

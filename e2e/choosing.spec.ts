@@ -1,6 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
-import { samplePhotos } from "./support/files.ts";
-import { chooseFiles, expectKept, longMs, savedFile, shelfPhotos, tile, tiles } from "./support/tessip.ts";
+import { withPhotos } from "./support/prepared.ts";
+import { expectKept, longMs, savedFile, shelfPhotos, tile, tiles } from "./support/tessip.ts";
 
 const wall = (page: Page) => page.getByRole("listbox", { name: "Photos" }).getByRole("option");
 
@@ -14,8 +14,7 @@ async function chooseOnWall(page: Page, count: number): Promise<void> {
 test("what is chosen among the photos comes along into what is made, and onto the pages of what is open", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(30));
+  await withPhotos(page, 30);
   let clicks = 0;
   let count = 0;
   const click = async (name: string | RegExp) => {

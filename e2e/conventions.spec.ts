@@ -3,6 +3,7 @@ import { join } from "node:path";
 import { expect, type Locator, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   addFreeWords,
   arrangeFirst,
@@ -240,8 +241,7 @@ test("the pages answer as other programs do: right click, copy and paste, duplic
 });
 
 test("a photo dragged to the facing page moves there", async ({ page }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(4));
+  await withPhotos(page, 4);
   await startBook(page, "Marrow & Lisle", "210 × 210 mm");
   await page.keyboard.press("PageDown");
   await arrangeFirst(page, 3);

@@ -1,10 +1,9 @@
 import { expect, type Locator, type Page, test } from "@playwright/test";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   allIn,
   arrangeFirst,
   box,
-  chooseFiles,
   expectKept,
   expectUndo,
   nobodyChosen,
@@ -44,8 +43,7 @@ test("the shelf's drawers: opened, pulled up and folded; papers and ornaments co
     await expect(page.getByRole("heading", { name: new RegExp(`[1-9] ${section.toLowerCase()}`) })).toBeVisible();
     await allIn(page);
   }
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(8));
+  await withPhotos(page, 8);
   await startCollage(page, "Quayside Collage Press", "12 × 12 in");
   await expect(page).toHaveTitle("Pages – My collage – Tessip");
   await arrangeFirst(page, 4);

@@ -1,12 +1,11 @@
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
 import { onTop } from "./support/free-tiles.ts";
 import { openSection, repaints, slider } from "./support/panel.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   arrangeFirst,
   box,
-  chooseFiles,
   differing,
   everyKind,
   expectFilesAsOnScreen,
@@ -39,8 +38,7 @@ async function lightBeside(page: Page, n: number, side: "left" | "right" | "bott
 test("shadows by one light, soft edges and borders: on the page, a tile, several; found where the cut takes them; in each kind of file as on screen", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(5));
+  await withPhotos(page, 5);
   await startOwnSize(page, { widthMm: 200, heightMm: 150, ppi: 150, bleedMm: 3 });
   await arrangeFirst(page, 4);
   await typeInto(page, "Gap", "10");

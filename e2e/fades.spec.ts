@@ -1,11 +1,10 @@
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
 import { openSection, repaints } from "./support/panel.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   arrangeFirst,
   box,
-  chooseFiles,
   differing,
   expectFilesAsOnScreen,
   expectKept,
@@ -45,8 +44,7 @@ async function brushAcross(page: Page, n: number, from: readonly [number, number
 test("parts of photos are brushed away and back, by hand, by key and by themselves; a border around several; a white border around the page; in files as on screen", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(5));
+  await withPhotos(page, 5);
   await startOwnSize(page, { widthMm: 200, heightMm: 150, ppi: 150, bleedMm: 3 });
   await arrangeFirst(page, 4);
   await typeInto(page, "Gap", "6");

@@ -6,6 +6,7 @@ import sharp from "sharp";
 import { killBrowser, openProfile } from "./support/browser.ts";
 import { samplePhotos, troubleFiles } from "./support/files.ts";
 import { openSection } from "./support/panel.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   arrangeFirst,
   box,
@@ -258,8 +259,7 @@ test("from files on disk to a collage that a lab can print, with the browser kil
 
 test.describe("with one photo", () => {
   test("it makes a page by itself; without its original it cannot be printed, and that is said", async ({ page }) => {
-    await page.goto("/");
-    await chooseFiles(page, samplePhotos(1));
+    await withPhotos(page, 1);
     await startCollage(page, "Fernhill Prints", "5 × 7 in", "Landscape");
     await arrangeFirst(page, 1);
     const [tileBox, pageBox] = [await box(tile(page, 1)), await box(page.getByTestId("page"))];

@@ -1,10 +1,9 @@
 import { expect, type Page, test } from "@playwright/test";
-import { samplePhotos } from "./support/files.ts";
 import { loose, number, onTop, pull } from "./support/free-tiles.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   addWords,
   box,
-  chooseFiles,
   differing,
   expectKept,
   expectUndo,
@@ -44,8 +43,7 @@ const gripAt = async (page: Page, name: string) => {
 test("tiles that lie freely: moved, sized and turned by hand and by number, snapped, aligned, shared out, copied, locked", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(4));
+  await withPhotos(page, 4);
   await startOwnSize(page, { widthMm: 300, heightMm: 200, ppi: 100, bleedMm: 5 });
   for (let i = 0; i < 3; i += 1) {
     await shelfPhotos(page).nth(i).click({ button: "right" });

@@ -1,7 +1,7 @@
 import { readFile, writeFile } from "node:fs/promises";
 import { expect, type Page, test } from "@playwright/test";
-import { samplePhotos } from "./support/files.ts";
-import { arrangeFirst, chooseFiles, expectKept, typeInto } from "./support/tessip.ts";
+import { withPhotos } from "./support/prepared.ts";
+import { arrangeFirst, expectKept, typeInto } from "./support/tessip.ts";
 
 async function bringIn(page: Page, path: string): Promise<void> {
   const chooser = page.waitForEvent("filechooser");
@@ -16,8 +16,7 @@ async function type(page: Page, label: string, text: string): Promise<void> {
 test("a lab's card of one's own: typed with a drawing that follows, kept, saved and brought in; and what it wants is held to", async ({
   page,
 }, info) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(4));
+  await withPhotos(page, 4);
   await page.getByRole("link", { name: "Add another lab …" }).click();
 
   await test.step("what contradicts itself cannot be kept, and is named", async () => {

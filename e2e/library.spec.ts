@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { expect, type Locator, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { everyKind, samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   allIn,
   arrangeFirst,
@@ -205,8 +206,7 @@ test("the sample's library: piles, events, stars, captions, times, filters and t
 test("focus leads the first framing; a photo on a page is named before it goes, and a better file takes its place", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(4));
+  await withPhotos(page, 4);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 2);
   await page.getByRole("link", { name: /Photos/ }).click();

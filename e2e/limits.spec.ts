@@ -6,6 +6,7 @@ import { gzipSync } from "node:zlib";
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { manyPhotos, samplePhotos, troubleFiles } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   allIn,
   arrangeFirst,
@@ -131,8 +132,7 @@ test.describe("kept for later", () => {
 });
 
 test("all of it by keyboard", async ({ page }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(6));
+  await withPhotos(page, 6);
   await startCollage(page, "Quayside Collage Press", "10 × 10 in");
   const press = async (...keys: string[]) => {
     for (const key of keys) await page.keyboard.press(key);

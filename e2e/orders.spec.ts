@@ -1,10 +1,9 @@
 import { readFile } from "node:fs/promises";
 import { expect, type Page, test } from "@playwright/test";
 import { unzipSync } from "fflate";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   arrangeFirst,
-  chooseFiles,
   expectKept,
   longMs,
   pace,
@@ -31,8 +30,7 @@ test.afterEach(async ({ page }) => {
 test("a collage goes to the lab: full, cut off, sent back, and taken; the order moves on by itself", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(4));
+  await withPhotos(page, 4);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 4);
   await expectKept(page);
@@ -92,8 +90,7 @@ test("a collage goes to the lab: full, cut off, sent back, and taken; the order 
 test("a book with its cover, and print sheets, are taken by labs that count and measure them; or carried there in one zip", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(24));
+  await withPhotos(page, 24);
   await startBook(page, "Pennywhistle Press", "15 × 15 cm");
   await page.getByRole("link", { name: "Overview" }).click();
   await pace(page);

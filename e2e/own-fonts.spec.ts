@@ -2,11 +2,10 @@ import { execFileSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
 import { expect, type Page, test } from "@playwright/test";
 import { packedFont, postScriptFont, trueTypeFont } from "../web/words/own-fonts.fixture.ts";
-import { samplePhotos } from "./support/files.ts";
 import { repaints } from "./support/panel.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   addWords,
-  chooseFiles,
   differing,
   expectFilesAsOnScreen,
   expectUndo,
@@ -69,8 +68,7 @@ test("own fonts: brought in as files and from the computer, kept, in print and i
     const all = [face("Desk Serif"), ...Array.from({ length: 60 }, (_, i) => face(`Other ${i}`))];
     Object.assign(window, { queryLocalFonts: async () => all });
   }, computer);
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(1));
+  await withPhotos(page, 1);
   await startOwnSize(page, { widthMm: 200, heightMm: 150, ppi: 150, bleedMm: 3 });
   await addWords(page, "A title");
   await page.keyboard.type("Grandma wrote this");

@@ -1,12 +1,11 @@
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
 import { repaints, slider } from "./support/panel.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   allIn,
   arrangeFirst,
   box,
-  chooseFiles,
   expectFilesAsOnScreen,
   expectKept,
   expectUndo,
@@ -93,8 +92,7 @@ test("papers of one's own: their repeat is found, they lie at their true size wi
     { name: "band.png", mimeType: "image/png", buffer: await bandOf(20_000, 40) },
   ]);
   await allIn(page);
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(4));
+  await withPhotos(page, 4);
   await startOwnSize(page, { widthMm: 200, heightMm: 150, ppi: 150, bleedMm: 3 });
   await arrangeFirst(page, 4);
   await typeInto(page, "Gap", "8");

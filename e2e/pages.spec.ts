@@ -3,11 +3,10 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Download, expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   arrangeFirst,
   box,
-  chooseFiles,
   drag,
   expectEvenGaps,
   expectKept,
@@ -30,8 +29,7 @@ const cards = (page: Page) => page.locator("[data-card]");
 const card = (page: Page, name: string) => page.locator(`[data-card][aria-label^="${name}, "]`);
 
 test("several pages in one work: added, copied, moved, removed, made for many groups, and sent", async ({ page }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(14));
+  await withPhotos(page, 14);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 4);
 
@@ -140,8 +138,7 @@ test("several pages in one work: added, copied, moved, removed, made for many gr
 });
 
 test("templates: found, seen on the page, taken, saved, given away and brought in", async ({ page }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(10));
+  await withPhotos(page, 10);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 6);
   await openDrawer(page, "Templates");

@@ -1,11 +1,10 @@
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
 import { openSection, repaints, slider } from "./support/panel.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   arrangeFirst,
   box,
-  chooseFiles,
   expectFilesAsOnScreen,
   expectKept,
   expectUndo,
@@ -35,8 +34,7 @@ async function meanAt(page: Page, x: number, y: number): Promise<readonly number
 test("papers in tiles and on pages, ornaments over them, in the work's palette; one look for all pages; in files as on screen", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(5));
+  await withPhotos(page, 5);
   await startOwnSize(page, { widthMm: 200, heightMm: 150, ppi: 150, bleedMm: 3 });
   await arrangeFirst(page, 4);
   await typeInto(page, "Gap", "8");

@@ -2,10 +2,9 @@ import { mkdir } from "node:fs/promises";
 import { join } from "node:path";
 import { expect, type Locator, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   arrangeFirst,
-  chooseFiles,
   expectKept,
   expectUndo,
   nobodyChosen,
@@ -25,8 +24,7 @@ const rects = async (page: Page) => Promise.all((await tiles(page).all()).map((t
 test("a page in two parts: each is filled, laid out and looked at by itself; the line between them moves both", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(9));
+  await withPhotos(page, 9);
   await startCollage(page, "Quayside Collage Press", "12 × 12 in");
   await arrangeFirst(page, 3);
   await page.keyboard.press("Escape");
@@ -130,8 +128,7 @@ test("a page in two parts: each is filled, laid out and looked at by itself; the
 });
 
 test("each part of a cover takes photos of its own, over all of it", async ({ page }, info) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(6));
+  await withPhotos(page, 6);
   await startBook(page, "Marrow & Lisle", "210 × 210 mm");
   await arrangeFirst(page, 3);
   await page.getByRole("button", { name: "Make the cover" }).click();

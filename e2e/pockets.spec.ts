@@ -1,9 +1,8 @@
 import { readFile } from "node:fs/promises";
 import { type Download, expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
-  chooseFiles,
   expectKept,
   expectUndo,
   longMs,
@@ -20,8 +19,7 @@ const run = (page: Page) => page.getByRole("listbox", { name: "The pages of this
 test("pocket pages: a pattern with true sizes, filled, a photo through several, backs, own pockets, and cards as prints", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(8));
+  await withPhotos(page, 8);
   await page.getByText("Pocket pages", { exact: true }).click();
   await page.getByText("6 × 8 in", { exact: true }).click();
   await page.getByText("4 portrait, 3 × 4 in", { exact: true }).click();

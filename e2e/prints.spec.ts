@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
-import { chooseFiles, expectKept, longMs, shelfPhotos } from "./support/tessip.ts";
+import { withPhotos } from "./support/prepared.ts";
+import { expectKept, longMs, shelfPhotos } from "./support/tessip.ts";
 
 const prints = (page: Page) => page.locator("[data-print]");
 const price = (page: Page) => page.getByTestId("print-price");
@@ -16,8 +16,7 @@ async function choosePhotos(page: Page, from: number, to: number): Promise<void>
 }
 
 test("ten prints in two sizes: few clicks, the price, copies, crops, and files that are exact", async ({ page }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(10));
+  await withPhotos(page, 10);
   let clicks = 0;
   const click = async (name: string | RegExp) => {
     clicks += 1;

@@ -4,17 +4,8 @@ import { basename } from "node:path";
 import { pathToFileURL } from "node:url";
 import { type Browser, expect, type Page, test } from "@playwright/test";
 import { samplePhotos } from "./support/files.ts";
-import {
-  addFreeWords,
-  arrangeFirst,
-  box,
-  chooseFiles,
-  longMs,
-  startCollage,
-  tile,
-  tiles,
-  undoButton,
-} from "./support/tessip.ts";
+import { withPhotos } from "./support/prepared.ts";
+import { addFreeWords, arrangeFirst, box, longMs, startCollage, tile, tiles, undoButton } from "./support/tessip.ts";
 
 const sheet = (page: Page) => page.getByRole("complementary", { name: "Notes" });
 const pins = (page: Page) => page.getByRole("button", { name: /^Note \d+, / });
@@ -48,8 +39,7 @@ test("a proof goes out as a file, is read without a network, and its notes come 
   browser,
 }, info) => {
   test.setTimeout(longMs);
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(6));
+  await withPhotos(page, 6);
   await startCollage(page, "Quayside Collage Press", "12 × 12 in");
   await arrangeFirst(page, 4);
   await page.keyboard.press("Escape");

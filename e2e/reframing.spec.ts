@@ -1,9 +1,8 @@
 import { expect, type Locator, test } from "@playwright/test";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   arrangeFirst,
   box,
-  chooseFiles,
   expectEvenGaps,
   expectUndo,
   nameOf,
@@ -18,8 +17,7 @@ test("reframed: turned by quarters, straightened by a line, shown whole, and all
 }) => {
   const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 }, locale: "en-GB" });
   const page = await context.newPage();
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(4));
+  await withPhotos(page, 4);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 4);
   await tile(page, 1).dblclick();

@@ -1,8 +1,8 @@
 import { readdir, readFile } from "node:fs/promises";
 import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
-import { samplePhotos } from "./support/files.ts";
-import { arrangeFirst, box, chooseFiles, longMs, startCollage, tile } from "./support/tessip.ts";
+import { withPhotos } from "./support/prepared.ts";
+import { arrangeFirst, box, longMs, startCollage, tile } from "./support/tessip.ts";
 
 const outbox = join(import.meta.dirname, "..", "demo", ".cache", "outbox");
 const sheet = (page: Page) => page.getByRole("complementary", { name: "Notes" });
@@ -23,8 +23,7 @@ test("a reading room: asked by link, read without an account, notes and pages go
   test.setTimeout(longMs);
   const stamp = `${Date.now()}`;
   const [hilde, nora] = [`hilde-${stamp}@example.org`, `nora-${stamp}@example.org`];
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(4));
+  await withPhotos(page, 4);
   await startCollage(page, "Quayside Collage Press", "12 × 12 in");
   await arrangeFirst(page, 3);
   await page.keyboard.press("Escape");

@@ -1,5 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
+import { twelveArranged } from "./support/prepared.ts";
 import {
   box,
   drag,
@@ -9,7 +10,6 @@ import {
   tile,
   tileBoxes,
   tiles,
-  twelveArranged,
   typeInto,
   undoButton,
 } from "./support/tessip.ts";

@@ -5,11 +5,10 @@ import { expect, test } from "@playwright/test";
 import { unzipSync } from "fflate";
 import sharp from "sharp";
 import { killBrowser, openProfile } from "./support/browser.ts";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import { again, saved } from "./support/send.ts";
 import {
   arrangeFirst,
-  chooseFiles,
   differing,
   expectKept,
   pace,
@@ -23,8 +22,7 @@ import {
 test("a page as JPEG, PNG and TIFF, in other colours and without bleed, each read back by another program", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(5));
+  await withPhotos(page, 5);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 5);
   const onScreen = await paintedPage(page);
@@ -107,8 +105,7 @@ test("the files of a book: paused, in a folder, and in one zip after the browser
   let context = await openProfile(join(folder, "profile"), baseURL!);
   let page = await context.newPage();
   let second = Buffer.alloc(0);
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(24));
+  await withPhotos(page, 24);
   await startBook(page, "Pennywhistle Press", "15 × 15 cm");
   await page.getByRole("link", { name: "Overview" }).click();
   await pace(page);
@@ -234,8 +231,7 @@ test("the files of a book: paused, in a folder, and in one zip after the browser
 });
 
 test("a poster is written in bands, stopped once on the way, and is whole to its foot", async ({ page }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(12));
+  await withPhotos(page, 12);
   await startOwnSize(page, { widthMm: 800, heightMm: 900, ppi: 300, bleedMm: 3 });
   await arrangeFirst(page, 12);
   await page.getByRole("link", { name: /^Send/ }).click();

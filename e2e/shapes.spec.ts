@@ -4,11 +4,10 @@ import { join } from "node:path";
 import { expect, test } from "@playwright/test";
 import { zipSync } from "fflate";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
 import { loose, number, onTop, pull } from "./support/free-tiles.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   box,
-  chooseFiles,
   expectKept,
   expectUndo,
   nobodyChosen,
@@ -24,8 +23,7 @@ import {
 test("shapes: for chosen tiles or new ones, with a photo in them, told their settings, printed by another program as they are", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(3));
+  await withPhotos(page, 3);
   await startOwnSize(page, { widthMm: 200, heightMm: 200, ppi: 100 });
   const shape = (name: string) => page.getByRole("tabpanel", { name: "Shapes" }).getByRole("button", { name });
 

@@ -3,10 +3,9 @@ import { readFile } from "node:fs/promises";
 import { expect, type Page, test } from "@playwright/test";
 import { unzipSync } from "fflate";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   arrangeFirst,
-  chooseFiles,
   differing,
   expectKept,
   expectUndo,
@@ -58,8 +57,7 @@ async function cutApart(file: Buffer, list: readonly string[]): Promise<Buffer[]
 test("cards of pocket pages: packed onto a lab's prints, cut apart in the files, moved by hand, and listed for the trimmer", async ({
   page,
 }, info) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(7));
+  await withPhotos(page, 7);
   await page.getByText("Pocket pages", { exact: true }).click();
   await page.getByText("6 × 8 in", { exact: true }).click();
   await page.getByText("4 portrait, 3 × 4 in", { exact: true }).click();
@@ -222,8 +220,7 @@ test("cards of pocket pages: packed onto a lab's prints, cut apart in the files,
 test("photos in usual sizes over a mix of prints; what is left over is filled; a roll; pages of a collage", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(6));
+  await withPhotos(page, 6);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 4);
   await shelfPhotos(page).first().click();

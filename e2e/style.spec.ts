@@ -1,11 +1,10 @@
 import { expect, type Page, test } from "@playwright/test";
-import { samplePhotos } from "./support/files.ts";
 import { onTop } from "./support/free-tiles.ts";
 import { openSection, repaints, slider } from "./support/panel.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   addWords,
   arrangeFirst,
-  chooseFiles,
   differing,
   expectKept,
   expectUndo,
@@ -24,8 +23,7 @@ const size = { widthMm: 200, heightMm: 150, ppi: 150, bleedMm: 3 };
 test("what goes with a page is offered in words, faint words are told at once, accents find their places, and a style is kept under a name", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(5));
+  await withPhotos(page, 5);
   await startOwnSize(page, size);
   await arrangeFirst(page, 4);
   await typeInto(page, "Margin", "22");

@@ -3,11 +3,10 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
 import { loose } from "./support/free-tiles.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   arrangeFirst,
-  chooseFiles,
   drag,
   expectKept,
   expectUndo,
@@ -31,8 +30,7 @@ async function take(page: Page, name: string): Promise<void> {
 test("templates of every kind: places that say what they wait for, words that are kept, prints, patterns, and one's own changed", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(8));
+  await withPhotos(page, 8);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await openDrawer(page, "Templates");
 

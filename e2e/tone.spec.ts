@@ -1,9 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   arrangeFirst,
-  chooseFiles,
   differing,
   expectFilesAsOnScreen,
   expectKept,
@@ -43,8 +42,7 @@ const colourOf = (rgb: readonly number[]): number => Math.max(...rgb) - Math.min
 test("tone: photos in grey, in a tint, finer by sliders, matched to others, kept by name; in files as on screen", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(5));
+  await withPhotos(page, 5);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 4);
   await tile(page, 1).click();

@@ -1,9 +1,8 @@
 import { expect, type Locator, type Page, test } from "@playwright/test";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   arrangeFirst,
   box,
-  chooseFiles,
   expectUndo,
   nobodyChosen,
   openDrawer,
@@ -35,8 +34,7 @@ const middle = async (of: Locator) => {
 test("the desk by touch: a tile chosen, a photo carried to a tile, a free tile moved, a drawer opened", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(6));
+  await withPhotos(page, 6);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 4);
   const hand = await finger(page);

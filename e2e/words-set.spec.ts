@@ -1,10 +1,9 @@
 import { execFileSync } from "node:child_process";
 import { expect, type Page, test } from "@playwright/test";
-import { samplePhotos } from "./support/files.ts";
 import { openSection, repaints, slider } from "./support/panel.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   addWords,
-  chooseFiles,
   drag,
   expectFilesAsOnScreen,
   expectKept,
@@ -44,8 +43,7 @@ const story =
 test("words set like a book: pasted with their looks, in columns, divided, on an arc, from right to left, and the same in files", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(1));
+  await withPhotos(page, 1);
   await startOwnSize(page, { widthMm: 200, heightMm: 150, ppi: 150, bleedMm: 3 });
 
   await test.step("text from elsewhere keeps bold, italics and lists; scripts and pictures of it are left out", async () => {

@@ -1,12 +1,11 @@
 import { readFile } from "node:fs/promises";
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   addWords,
   arrangeFirst,
   box,
-  chooseFiles,
   differing,
   drag,
   expectKept,
@@ -26,8 +25,7 @@ const free = (page: Page) => page.getByRole("listbox", { name: "What lies freely
 test("words on a page: typed in place, dressed, following photos, on cards, over a background, and in print", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(8));
+  await withPhotos(page, 8);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 4);
   await page.keyboard.press("Escape");

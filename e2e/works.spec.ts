@@ -6,6 +6,7 @@ import { expect, type Page, test } from "@playwright/test";
 import { unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   addFreeWords,
   arrangeFirst,
@@ -37,8 +38,7 @@ test("a work as one file: saved, opened in another browser with nothing missing,
   browser,
   baseURL,
 }, info) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(4));
+  await withPhotos(page, 4);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 3);
   await page.keyboard.press("Escape");
@@ -161,8 +161,7 @@ test("a work as one file: saved, opened in another browser with nothing missing,
 test("snapshots, copies, another beginning, two works as one, another size, finished pages, and reading through", async ({
   page,
 }, info) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(9));
+  await withPhotos(page, 9);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 6);
   await page.keyboard.press("Escape");

@@ -1,10 +1,9 @@
 import { expect, type Page, test } from "@playwright/test";
-import { samplePhotos } from "./support/files.ts";
+import { withPhotos } from "./support/prepared.ts";
 import {
   addFreeWords,
   arrangeFirst,
   box,
-  chooseFiles,
   expectUndo,
   openDrawer,
   startCollage,
@@ -19,8 +18,7 @@ const part = (page: Page, name: string) =>
 test("all that is written: captions one after the other and onto the pages, found, replaced, and names spelt one way", async ({
   page,
 }) => {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(5));
+  await withPhotos(page, 5);
   await startCollage(page, "Quayside Collage Press", "12 × 12 in");
   await arrangeFirst(page, 4);
   await page.keyboard.press("Escape");

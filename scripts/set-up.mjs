@@ -1,5 +1,5 @@
 // What both README commands need before anything of the project can run. Plain Node: nothing is installed yet.
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { existsSync, statSync } from "node:fs";
 import { join } from "node:path";
 
@@ -10,6 +10,28 @@ export function run(command, args, options = {}) {
   const done = spawnSync(command, args, { cwd: home, stdio: "inherit", ...options });
   if (done.error) throw done.error;
   if (done.status !== 0) process.exit(done.status ?? 1);
+}
+
+/**
+ * Runs programs side by side, and shows what each of them said, in their order, when all have ended. The code of the first that failed
+ * ends this process.
+ */
+export async function runTogether(programs) {
+  const ended = await Promise.all(
+    programs.map(
+      ([command, ...args]) =>
+        new Promise((done, failed) => {
+          const said = [];
+          const child = spawn(command, args, { cwd: home, stdio: ["ignore", "pipe", "pipe"] });
+          for (const stream of [child.stdout, child.stderr]) stream.on("data", (some) => said.push(some));
+          child.on("error", failed);
+          child.on("close", (code) => done({ code: code ?? 1, said: Buffer.concat(said) }));
+        }),
+    ),
+  );
+  for (const { said } of ended) process.stdout.write(said);
+  const failed = ended.find(({ code }) => code !== 0);
+  if (failed) process.exit(failed.code);
 }
 
 export const bin = (name) => join(home, "node_modules", ".bin", name);

@@ -2,17 +2,8 @@ import { mkdtemp } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, type Page } from "@playwright/test";
-import { samplePhotos } from "./files.ts";
-import {
-  arrangeFirst,
-  chooseFiles,
-  expectKept,
-  expectUndo,
-  shelfPhotos,
-  startCollage,
-  tiles,
-  typeInto,
-} from "./tessip.ts";
+import { withPhotos } from "./prepared.ts";
+import { arrangeFirst, expectKept, expectUndo, shelfPhotos, startCollage, tiles, typeInto } from "./tessip.ts";
 
 export const scratch = (name: string) => mkdtemp(join(tmpdir(), `tessip-${name}-`));
 export const works = (page: Page) => page.getByRole("link", { name: /^Open / });
@@ -20,8 +11,7 @@ export const whereKept = (page: Page) => page.getByRole("button", { name: /^Wher
 export const dialog = (page: Page) => page.getByRole("dialog");
 
 export async function makeWork(page: Page, photos: number): Promise<string> {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(photos));
+  await withPhotos(page, photos);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 3);
   await typeInto(page, "Gap", "5 mm");

@@ -5,7 +5,6 @@ import { join } from "node:path";
 import { expect, type Locator, type Page } from "@playwright/test";
 import { unzipSync } from "fflate";
 import sharp from "sharp";
-import { samplePhotos } from "./files.ts";
 
 /** What a person does on the screen, in the words of this application. */
 
@@ -202,7 +201,7 @@ const onceAtRest = (page: Page, give: "picture" | "hash"): Promise<string> =>
 
 /** All neighbours on the page stand equally far apart, to half a pixel of the screen. */
 export async function expectEvenGaps(page: Page): Promise<void> {
-  const boxes = await Promise.all((await tiles(page).all()).map((t) => box(t)));
+  const boxes = await tileBoxes(page);
   const gaps: number[] = [];
   for (const a of boxes)
     for (const b of boxes) {
@@ -222,9 +221,14 @@ export const nameOf = (page: Page, n: number): Promise<string> =>
     .getAttribute("aria-label")
     .then((l) => l!.replace(/^Tile \d+ of \d+: /, ""));
 
-/** Where all tiles are on the screen. */
-export const tileBoxes = async (page: Page): Promise<Awaited<ReturnType<typeof box>>[]> =>
-  Promise.all((await tiles(page).all()).map((t) => box(t)));
+/** Where all tiles are on the screen, at one moment. */
+export const tileBoxes = (page: Page): Promise<Awaited<ReturnType<typeof box>>[]> =>
+  tiles(page).evaluateAll((all) =>
+    all.map((t) => {
+      const { x, y, width, height } = t.getBoundingClientRect();
+      return { x, y, width, height };
+    }),
+  );
 
 export const nobodyChosen = async (page: Page): Promise<void> => {
   await page.getByRole("region", { name: "The page on its mat" }).click({ position: { x: 8, y: 8 } });
@@ -298,12 +302,4 @@ export async function saveWorkAsFile(page: Page, path: string, { places = true }
   ]);
   await saved.saveAs(path);
   return saved.suggestedFilename();
-}
-
-/** The first twelve of fourteen sample photos, arranged on a page of a collage. */
-export async function twelveArranged(page: Page, size = "12 × 12 in"): Promise<void> {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(14));
-  await startCollage(page, "Quayside Collage Press", size);
-  await arrangeFirst(page, 12);
 }
