@@ -4,9 +4,11 @@ import { join } from "node:path";
 import { type Download, expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { killBrowser, openProfile } from "./support/browser.ts";
+import { samplePhotos } from "./support/files.ts";
 import { withPhotos } from "./support/prepared.ts";
 import {
   box,
+  chooseFiles,
   drag,
   expectKept,
   expectUndo,
@@ -24,7 +26,8 @@ const spine = (page: Page) => page.getByText(/^Spine \d/);
 test("a book with a gutter: paced, read in openings, reordered with sides kept, numbered, covered, sent page by page", async ({
   page,
 }) => {
-  await withPhotos(page, 40);
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(40));
   await startBook(page, "Pennywhistle Press", "15 × 15 cm");
 
   await test.step("it begins with a right page; no page of it is paced before photos are shared out", async () => {
@@ -258,7 +261,8 @@ test("the browser killed while pacing and right after leaves a whole book", asyn
   const folder = await mkdtemp(join(tmpdir(), "tessip-e2e-"));
   let context = await openProfile(join(folder, "profile"), baseURL!);
   let page = await context.newPage();
-  await withPhotos(page, 60);
+  await page.goto("/");
+  await chooseFiles(page, samplePhotos(60));
   await startBook(page, "Marrow & Lisle", "210 × 210 mm");
   await expectKept(page);
   await page.getByRole("link", { name: "Overview" }).click();

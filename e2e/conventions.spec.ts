@@ -51,8 +51,7 @@ test("the pages answer as other programs do: right click, copy and paste, duplic
   page,
 }, info) => {
   const photos = samplePhotos(12);
-  await page.goto("/");
-  await chooseFiles(page, photos.slice(0, 8));
+  await withPhotos(page, 8);
   await startCollage(page, "Quayside Collage Press", "12 × 12 in");
   await arrangeFirst(page, 4);
   const menu = async (at: Locator, name: string | RegExp) => {

@@ -231,7 +231,7 @@ test("the files of a book: paused, in a folder, and in one zip after the browser
 });
 
 test("a poster is written in bands, stopped once on the way, and is whole to its foot", async ({ page }) => {
-  await withPhotos(page, 12);
+  await withPhotos(page, 14);
   await startOwnSize(page, { widthMm: 800, heightMm: 900, ppi: 300, bleedMm: 3 });
   await arrangeFirst(page, 12);
   await page.getByRole("link", { name: /^Send/ }).click();

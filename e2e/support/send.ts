@@ -1,9 +1,8 @@
 import type { Page } from "@playwright/test";
-import { samplePhotos } from "./files.ts";
+import { withPhotos } from "./prepared.ts";
 import {
   addFreeWords,
   arrangeFirst,
-  chooseFiles,
   expectKept,
   expectUndo,
   longMs,
@@ -30,8 +29,7 @@ export async function saved(
 
 /** A collage with a title, on its way to be sent; gives back how it looks. */
 export async function titledCollage(page: Page, photos: number, title: string): Promise<Buffer> {
-  await page.goto("/");
-  await chooseFiles(page, samplePhotos(photos));
+  await withPhotos(page, photos);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, photos);
   await page.keyboard.press("Escape");

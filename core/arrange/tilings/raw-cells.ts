@@ -1,6 +1,6 @@
 import type { Point, Ring, Size } from "#core/geometry";
 
-const { ceil, max } = Math;
+const { ceil, floor, max } = Math;
 
 /**
  * Cells of patterns that fill a rectangle of `w` × `h` mm from its top left, without gaps: as whole cells that touch its sides, or as cells
@@ -156,7 +156,8 @@ export function herringbone({ w, h }: Size, u: number): readonly Ring[] {
   const cells: Ring[] = [];
   const reach = ceil((w + h) / u) + 4;
   for (let a = -reach; a <= reach; a += 1)
-    for (let b = -reach; b <= reach; b += 1) {
+    // Others lie above the room or below it.
+    for (let b = floor((a - h / u - 1) / 2); b <= ceil((a + 1) / 2); b += 1) {
       const [x, y] = [u * (a + 2 * b), u * (a - 2 * b)];
       for (const [left, top, wide, high] of [
         [x, y, 2 * u, u],

@@ -64,6 +64,7 @@ export function clippedTo(ring: Ring, { w, h }: Size): Ring | undefined {
   const inside = [(p: Point) => p.x, (p: Point) => w - p.x, (p: Point) => p.y, (p: Point) => h - p.y] as const;
   let left: readonly Point[] = ring;
   for (const far of inside) {
+    if (left.every((p) => far(p) >= 0)) continue;
     left = left.flatMap((p, i) => {
       const q = left[(i + 1) % left.length]!;
       const [a, b] = [far(p), far(q)];

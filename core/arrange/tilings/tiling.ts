@@ -53,9 +53,12 @@ const sparePrice = 1;
 /** A stretch up to this is hardly seen. */
 const mostStretch = 1.1;
 
+/** Sums that come to the same may differ by this. */
+const sameCost = 1e-12;
+
 function best<T>(all: Iterable<{ readonly of: T; readonly cost: number }>): T | undefined {
   let found: { readonly of: T; readonly cost: number } | undefined;
-  for (const one of all) if (!found || one.cost < found.cost - 1e-12) found = one;
+  for (const one of all) if (!found || one.cost < found.cost - sameCost) found = one;
   return found?.of;
 }
 
@@ -200,13 +203,18 @@ function herringboneFor(room: Size, count: number, gapMm: number): readonly Ring
   // Nothing of it could be seen: it always goes to what lies beside it.
   const isSliver = (cell: Ring) => insetRing(cell, (gapMm + leastSeenMm) / 2) === undefined;
   function* tries() {
+    let least = Number.POSITIVE_INFINITY;
     for (const u of [...steps, ...fitting]) {
       const cells = clipped(herringbone(room, u), room);
-      if (cells.filter((c) => !isSliver(c)).length < count) continue;
+      if (cells.length < count) continue;
       const whole = 2 * u * u;
       const small = cells.filter((r) => abs(areaOf(r)) < whole / 3).length;
       const thin = [room.w, room.h].filter((side) => isThin(side % u, u, gapMm)).length;
-      yield { of: cells, cost: abs(cells.length - small - count) + 0.3 * (cells.length - count) + thinPrice * thin };
+      const cost = abs(cells.length - small - count) + 0.3 * (cells.length - count) + thinPrice * thin;
+      // Slivers take the longest to find, so they are looked for last.
+      if (cost >= least - sameCost || cells.filter((c) => !isSliver(c)).length < count) continue;
+      least = cost;
+      yield { of: cells, cost };
     }
   }
   const cells = merged(best(tries()) ?? clipped(herringbone(room, about), room), count, isSliver);
