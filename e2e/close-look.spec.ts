@@ -4,7 +4,6 @@ import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { samplePhotos } from "./support/files.ts";
-import { withPhotos } from "./support/prepared.ts";
 import {
   addFreeWords,
   arrangeFirst,
@@ -35,8 +34,8 @@ test("what a close look found on pages: veils, gaps, titles, words in templates,
   await sharp(samplePhotos(1, 50)[0]!)
     .withExif({ IFD0: { ImageDescription: "SOME MAKER DIGITAL CAMERA", Make: "SOME MAKER" } })
     .toFile(machine);
-  await withPhotos(page, 8);
-  await chooseFiles(page, [machine]);
+  await page.goto("/");
+  await chooseFiles(page, [...samplePhotos(8), machine]);
   await startCollage(page, "Quayside Collage Press", "8 × 8 in");
   await arrangeFirst(page, 4);
 

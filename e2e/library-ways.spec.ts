@@ -4,7 +4,6 @@ import { join } from "node:path";
 import { expect, type Locator, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { datedFiles, pngThatSays, samplePhotos, withThumbnail } from "./support/files.ts";
-import { withPhotos } from "./support/prepared.ts";
 import { allIn, arrangeFirst, box, chooseFiles, shelfPhotos, startCollage } from "./support/tessip.ts";
 
 const scratch = () => mkdtemp(join(tmpdir(), "tessip-"));
@@ -86,8 +85,8 @@ test("choosing by a drawn box, piles by key, hiding and showing, an event and a 
 }) => {
   const small = join(await scratch(), "small.jpg");
   await sharp(samplePhotos(1)[0]!).resize(400).jpeg().toFile(small);
-  await withPhotos(page, 24);
-  await chooseFiles(page, [small]);
+  await page.goto("/");
+  await chooseFiles(page, [...samplePhotos(24), small]);
   await startCollage(page, "Quayside Collage Press", "12 × 12 in");
   await page.getByRole("link", { name: /Photos/ }).click();
   const title = page.getByRole("heading", { level: 1 });

@@ -3,8 +3,8 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
+import { samplePhotos } from "./support/files.ts";
 import { loose, number } from "./support/free-tiles.ts";
-import { withPhotos } from "./support/prepared.ts";
 import {
   box,
   chooseFiles,
@@ -50,8 +50,8 @@ async function pagePng(page: Page) {
 test("patterns, scattered prints, one photo through several tiles, and letters", async ({ page }) => {
   const places = join(await mkdtemp(join(tmpdir(), "tessip-places-")), "places.png");
   await placePicture(places);
-  await withPhotos(page, 9);
-  await chooseFiles(page, [places]);
+  await page.goto("/");
+  await chooseFiles(page, [...samplePhotos(9), places]);
   await startOwnSize(page, { widthMm: 200, heightMm: 200, ppi: 100 });
   await page.getByRole("button", { name: "Arrange all 10 photos" }).click();
   await expect(tiles(page)).toHaveCount(10);

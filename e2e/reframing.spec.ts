@@ -121,6 +121,7 @@ test("reframed: turned by quarters, straightened by a line, shown whole, and all
     await expect(tile(page, 1)).toHaveClass(/own/);
     for (let i = 1; i <= 6; i += 1)
       await finger("touchMove", { x: a.x + ((b.x - a.x) * i) / 6, y: a.y + ((b.y - a.y) * i) / 6 });
+    await expect(tile(page, 2)).toHaveClass(/target/);
     await finger("touchEnd");
     await expectUndo(page, "Swapped two photos");
     expect([await nameOf(page, 1), await nameOf(page, 2)]).toEqual([two, one]);
