@@ -9,11 +9,9 @@ interface Frame {
   readonly sway: number;
 }
 
-const grainSize = 384;
-
-/** Grain as film and small sensors have it: one seeded tile of greys, laid over every photo. */
+/** Grain as film and small sensors have it: one seeded tile, laid over every photo. */
 export async function grainTile(): Promise<Buffer> {
-  const size = grainSize;
+  const size = 384;
   const random = seededRandom(99);
   const grey = Buffer.alloc(size * size);
   for (let i = 0; i < grey.length; i += 1) {
@@ -22,8 +20,7 @@ export async function grainTile(): Promise<Buffer> {
   }
   return sharp(grey, { raw: { width: size, height: size, channels: 1 } })
     .blur(0.6)
-    .toColourspace("b-w")
-    .raw()
+    .png()
     .toBuffer();
 }
 
@@ -57,9 +54,8 @@ export async function render(scene: Scene, light: Light, seed: number, frame: Fr
     if (base) over.push({ input: picture });
     else base = picture;
   }
-  const pixels = await sharp(base).composite(over).removeAlpha().toColourspace("srgb").raw().toBuffer();
-  finish(pixels, frame, grain);
-  return pixels;
+  over.push({ input: vignette(frame) }, { input: await grainFor(frame, grain), tile: true, blend: "soft-light" });
+  return sharp(base).composite(over).removeAlpha().toColourspace("srgb").raw().toBuffer();
 }
 
 function draw(
@@ -85,30 +81,13 @@ function draw(
   return { layers: typeof drawn === "string" ? [{ body: drawn }] : drawn, definitions };
 }
 
-const corner = { colour: [10, 15, 24], reach: 0.75, from: 0.55, strength: 0.3 } as const;
+const vignette = (f: Frame): Buffer =>
+  Buffer.from(
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${f.widthPx}" height="${f.heightPx}"><defs><radialGradient id="v" r="0.75"><stop offset="0.55" stop-color="#0a0f18" stop-opacity="0"/><stop offset="1" stop-color="#0a0f18" stop-opacity="0.3"/></radialGradient></defs><rect width="100%" height="100%" fill="url(#v)"/></svg>`,
+  );
 
-/** Darkens the corners and lays the grain over it all, on the pixels themselves: blended by sharp, the two took most of the time. */
-function finish(pixels: Buffer, { widthPx, heightPx }: Frame, grain: Buffer): void {
-  for (let y = 0, at = 0; y < heightPx; y += 1) {
-    const v = ((y + 0.5) / heightPx - 0.5) / corner.reach;
-    const row = (y % grainSize) * grainSize;
-    for (let x = 0; x < widthPx; x += 1, at += 3) {
-      const u = ((x + 0.5) / widthPx - 0.5) / corner.reach;
-      const out = (Math.sqrt(u * u + v * v) - corner.from) / (1 - corner.from);
-      const dark = corner.strength * Math.min(1, Math.max(0, out));
-      const lit = 256 * grain[row + (x % grainSize)]!;
-      for (let c = 0; c < 3; c += 1) {
-        const under = pixels[at + c]!;
-        pixels[at + c] = softLight[lit + Math.round(under + dark * (corner.colour[c]! - under))]!;
-      }
-    }
-  }
-}
-
-/** Soft light of every grey over every value (W3C, Compositing and Blending Level 1). */
-const softLight = Uint8Array.from({ length: 256 * 256 }, (_, i) => {
-  const [over, under] = [Math.floor(i / 256) / 255, (i % 256) / 255];
-  const lighter = under <= 0.25 ? ((16 * under - 12) * under + 4) * under : Math.sqrt(under);
-  const by = over <= 0.5 ? under * (1 - under) : lighter - under;
-  return Math.round(255 * (under + (2 * over - 1) * by));
-});
+const grainFor = (f: Frame, tile: Buffer): Promise<Buffer> =>
+  sharp(tile)
+    .extract({ left: 0, top: 0, width: Math.min(384, f.widthPx), height: Math.min(384, f.heightPx) })
+    .png()
+    .toBuffer();
