@@ -173,8 +173,11 @@ test("all of it by keyboard", async ({ page }) => {
   await press("Escape");
   await tile(page, 1).focus();
   await press("Shift+F10");
-  await expect(page.getByRole("menuitem", { name: "Make it the biggest" })).toBeVisible();
-  await press("m", "Enter");
+  const biggest = page.getByRole("menuitem", { name: "Make it the biggest" });
+  await expect(biggest).toBeVisible();
+  await press("m");
+  await expect(biggest).toHaveAttribute("data-highlighted");
+  await press("Enter");
   await expectUndo(page, "Made a photo the biggest");
   await press("Escape", "Escape");
   await openDrawer(page, "Templates");

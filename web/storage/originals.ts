@@ -30,10 +30,18 @@ export async function keepOriginal(hash: string, original: Blob | Uint8Array<Arr
     return false;
   const files = folderOf(at);
   const size = original instanceof Blob ? original.size : original.length;
-  if ((await files.sizeOf(hash)) === size) return true;
-  const bytes = original instanceof Blob ? new Uint8Array(await original.arrayBuffer()) : original;
-  await writeWhole(files, hash, bytes);
+  await oneAfterTheOther(hash, async () => {
+    if ((await files.sizeOf(hash)) === size) return;
+    const bytes = original instanceof Blob ? new Uint8Array(await original.arrayBuffer()) : original;
+    await writeWhole(files, hash, bytes);
+  });
   return true;
+}
+
+/** Of two workers that read the same photo at once the second waits, and finds it there: a file that is being written opens for nobody else. */
+async function oneAfterTheOther(hash: string, write: () => Promise<void>): Promise<void> {
+  if (navigator.locks) await navigator.locks.request(`tessip-original-${hash}`, write);
+  else await write();
 }
 
 /** Taken anew for each use: a file that was handed out before can be out of date. */
