@@ -57,7 +57,7 @@ async function cutApart(file: Buffer, list: readonly string[]): Promise<Buffer[]
 test("cards of pocket pages: packed onto a lab's prints, cut apart in the files, moved by hand, and listed for the trimmer", async ({
   page,
 }, info) => {
-  await withPhotos(page, 8);
+  await withPhotos(page, 7);
   await page.getByText("Pocket pages", { exact: true }).click();
   await page.getByText("6 × 8 in", { exact: true }).click();
   await page.getByText("4 portrait, 3 × 4 in", { exact: true }).click();
